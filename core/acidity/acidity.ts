@@ -1,0 +1,194 @@
+/**
+ * pH by charge balance, per kg of mix:
+ *
+ *   SID + W·([H⁺] − [OH⁻]) − Σ C_a·n̄_a(pH) − Σ c_s / (1 + 10^(pK_s − pH)) = 0        (mmol; W kg of water)
+ *
+ * SID is the strong-ion difference in mEq; C_a are weak acids with mean charge n̄_a; c_s are buffering sites of
+ * proteins. Solved by bisection on pH 1–11. Removing water leaves pH as it is within this model's reach: reduction never acidifies.
+ */
+import { InputError } from '../errors'
+import { part, type Ingredient } from '../ingredients'
+import { mix as mixParts, type Mix, type MixPart } from '../formula/mix'
+
+/** pK at 25 °C, CRC Handbook of Chemistry and Physics, from memory (H). */
+export const PK = {
+  citric: [3.13, 4.76, 6.40],
+  malic: [3.40, 5.11],
+  tartaric: [2.98, 4.34],
+  lactic: [3.86],
+  phosphoric: [2.15, 7.20, 12.3],
+} as const
+export type Acid = keyof typeof PK
+
+/** log γ of a singly charged ion at ionic strength 0.1 (Davies equation), from memory (H). */
+const LOG_GAMMA = 0.107
+
+/** Effective constants at ionic strength 0.1: pK′_i = pK_i − 0.107·(2i − 1). */
+const EFFECTIVE = Object.fromEntries(
+  Object.entries(PK).map(([acid, pks]) => [acid, pks.map((pk, i) => pk - LOG_GAMMA * (2 * i + 1))]),
+) as Record<Acid, number[]>
+
+/** Buffering sites, mmol per g of protein at a pK. From memory of titration curves; confidence L–M. */
+const SITES: Record<'milk' | 'white' | 'yolk' | 'other' | 'gelatin', readonly (readonly [perG: number, pK: number])[]> = {
+  milk: [[0.56, 4.0], [0.56, 4.9], [0.66, 5.1], [0.22, 6.2], [0.20, 6.4], [0.40, 9.8]],
+  white: [[0.55, 3.7], [0.55, 4.6], [0.16, 6.5], [0.45, 10.2]],
+  yolk: [[0.50, 3.9], [0.50, 4.7], [0.28, 6.1], [0.17, 6.4], [0.45, 9.9]],
+  other: [[0.5, 3.8], [0.5, 4.6], [0.1, 6.4]],
+  gelatin: [[0.6, 4.0], [0.6, 4.8], [0.04, 6.5]],
+}
+/** Milk salts, mmol per g of milk protein (from memory, L–M). */
+const MILK_CITRATE = 0.28
+const MILK_PHOSPHATE = 0.31
+
+/** A solution ready for the charge balance: amounts per kg. */
+export interface Solution {
+  waterKg: number
+  strongIonMEq: number
+  acidMmol: Partial<Record<Acid, number>>
+  /** mmol of sites by pK. */
+  sites: readonly (readonly [mmol: number, pK: number])[]
+}
+
+/** Mean negative charge of an acid at this pH (0 … number of protons). */
+export function meanCharge(acid: Acid, pH: number): number {
+  let term = 1
+  let sum = 1
+  let weighted = 0
+  EFFECTIVE[acid].forEach((pk, i) => {
+    term *= 10 ** (pH - pk)
+    sum += term
+    weighted += (i + 1) * term
+  })
+  return weighted / sum
+}
+
+/** Net charge excess at this pH, mEq per kg; positive below the equilibrium pH. */
+export function chargeBalance(s: Solution, pH: number): number {
+  const h = 1000 * 10 ** (-pH + LOG_GAMMA)
+  const oh = 1000 * 10 ** (pH - 14 + LOG_GAMMA)
+  let charge = s.strongIonMEq + s.waterKg * (h - oh)
+  for (const acid in s.acidMmol) charge -= s.acidMmol[acid as Acid]! * meanCharge(acid as Acid, pH)
+  for (const [mmol, pK] of s.sites) charge -= mmol / (1 + 10 ** (pK - pH))
+  return charge
+}
+
+/** pH of a solution, by bisection on 1–11 (to 1e-6). @throws {InputError} without water or outside the bracket */
+export function solvePH(s: Solution): number {
+  if (!(s.waterKg > 0)) throw new InputError('noWater', 'components')
+  let low = 1
+  let high = 11
+  if (chargeBalance(s, low) < 0) throw new InputError('tooSmall', 'pH', { min: low })
+  if (chargeBalance(s, high) > 0) throw new InputError('tooLarge', 'pH', { max: high })
+  while (high - low > 1e-6) {
+    const middle = (low + high) / 2
+    if (chargeBalance(s, middle) > 0) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
+}
+
+const SITE_KEYS = Object.keys(SITES) as (keyof typeof SITES)[]
+
+/** Protein of each buffering kind, g per 100 g of ingredient. */
+function proteinKinds(row: Ingredient): Record<keyof typeof SITES, number> {
+  const other = part(row, 'otherProtein')
+  return {
+    milk: part(row, 'casein') + part(row, 'whey'),
+    white: part(row, 'eggWhiteProtein'),
+    yolk: part(row, 'yolkProtein'),
+    other: row.id === 'gelatin' ? 0 : other,
+    gelatin: row.id === 'gelatin' ? other : 0,
+  }
+}
+
+/** Equivalent weight in which a titratable acidity is given, g per mol of protons (CRC molar masses). */
+const EQUIVALENT_G = { citric: 192.12 / 3, lactic: 90.08, tartaricMalic: (150.09 + 134.09) / 4 } as const
+/** Molar shares of the acids behind each kind. */
+const ACIDS_OF_KIND = { citric: { citric: 1 }, lactic: { lactic: 1 }, tartaricMalic: { tartaric: 0.472, malic: 0.528 } } as const
+/** End point of a titration of fruit juice. */
+const END_PH = 8.2
+
+/** A row as a solution, per 100 g: the acid that its titration to pH 8.2 implies, and the strong ions its own pH implies. */
+interface RowSolution { acidMmol: Partial<Record<Acid, number>>, sites: (readonly [mmol: number, pK: number])[], strongIonMEq: number }
+
+/**
+ * Resolves titratable acidity and native pH into acid and strong ions. Titration to pH 8.2 counts only the protons that
+ * are still on: `C·(n̄(8.2) − n̄(pH₀)) + Δsites + W·[H⁺]₀ = TA`, then `SID = charge at pH₀`. What a lot's pH says is
+ * used when it was measured together with its acidity; with acidity alone, the strong ions stay the table's.
+ */
+function resolveRow(row: Ingredient, acidPercent: number, pH: number, tableSid?: number): RowSolution {
+  const kinds = proteinKinds(row)
+  const acidMmol: Partial<Record<Acid, number>> = {}
+  const waterKg = part(row, 'water') / 1000
+  const sites = SITE_KEYS.flatMap(k => kinds[k] > 0 ? SITES[k].map(([perG, pK]) => [perG * kinds[k], pK] as const) : [])
+  if (kinds.milk > 0) {
+    acidMmol.citric = MILK_CITRATE * kinds.milk
+    acidMmol.phosphoric = MILK_PHOSPHATE * kinds.milk
+  }
+  const bound = (at: number) => -chargeBalance({ waterKg, strongIonMEq: 0, acidMmol, sites }, at)
+  // Citric acid powder, sugar and water carry no strong ions worth counting.
+  const noIons = row.group === 'acid' || row.group === 'water' || row.group === 'other' || row.id === 'sugar' || row.id === 'icing'
+  if (row.acid && acidPercent > 0) {
+    const shares = Object.entries(ACIDS_OF_KIND[row.acid.kind]) as [Acid, number][]
+    const charge = (at: number) => shares.reduce((sum, [acid, share]) => sum + share * meanCharge(acid, at), 0)
+    const taMEq = 1000 * acidPercent / EQUIVALENT_G[row.acid.kind]
+    const total = noIons
+      ? taMEq / charge(14)
+      : tableSid === undefined
+        ? (taMEq - (bound(END_PH) - bound(pH))) / (charge(END_PH) - charge(pH))
+        : (taMEq + tableSid - bound(END_PH)) / charge(END_PH)
+    for (const [acid, share] of shares) acidMmol[acid] = (acidMmol[acid] ?? 0) + Math.max(total, 0) * share
+  }
+  const strongIonMEq = noIons ? 0 : tableSid ?? bound(pH)
+  return { acidMmol, sites, strongIonMEq }
+}
+
+const tableRows = new Map<string, RowSolution>()
+function tableRow(row: Ingredient): RowSolution {
+  let solution = tableRows.get(row.id)
+  if (!solution) tableRows.set(row.id, solution = resolveRow(row, row.acid?.typical ?? 0, row.pHNative))
+  return solution
+}
+
+/** Strong-ion difference of a row, mEq per 100 g, at its typical acidity and native pH. */
+export const strongIonsOf = (row: Ingredient): number => tableRow(row).strongIonMEq
+
+function solutionOfPart(p: MixPart): RowSolution {
+  if (p.strength.kind === 'typical' || !p.row.acid) return tableRow(p.row)
+  const { acidPercent, pH } = p.strength
+  return pH === undefined
+    ? resolveRow(p.row, acidPercent, p.row.pHNative, tableRow(p.row).strongIonMEq)
+    : resolveRow(p.row, acidPercent, pH)
+}
+
+/** The solution of a mix, per kg. */
+export function solutionOf(parts: readonly MixPart[], lostWaterG = 0): Solution {
+  const whole = mixParts(parts)
+  const massG = whole.massG - lostWaterG
+  if (!(whole.grams.water - lostWaterG > 0) || !(massG > 0)) throw new InputError('noWater', 'components')
+  const acidMmol: Partial<Record<Acid, number>> = {}
+  const bySite = new Map<number, number>()
+  let strongIonMEq = 0
+  for (const p of parts) {
+    // per 100 g of row → per kg of mix: × (share of the mix) × 10
+    const scale = p.massG / massG * 10
+    const own = solutionOfPart(p)
+    for (const acid in own.acidMmol) acidMmol[acid as Acid] = (acidMmol[acid as Acid] ?? 0) + own.acidMmol[acid as Acid]! * scale
+    for (const [mmol, pK] of own.sites) bySite.set(pK, (bySite.get(pK) ?? 0) + mmol * scale)
+    strongIonMEq += own.strongIonMEq * scale
+  }
+  return { waterKg: (whole.grams.water - lostWaterG) / massG, strongIonMEq, acidMmol, sites: [...bySite].map(([pK, mmol]) => [mmol, pK] as const) }
+}
+
+/** pH of a mix. @throws {InputError} if it holds no water */
+export const pHOfMix = (m: Mix): number => solvePH(solutionOf(m.parts))
+
+/**
+ * Titratable acidity from a titration to pH 8.2, % citric w/w.
+ * Equation: ml NaOH × molarity × 6.404 / g sample (equivalent weight of citric acid 64.04 g/mol).
+ */
+export const titratableAcidity = (mlNaOH: number, molarity: number, sampleG: number): number => mlNaOH * molarity * 6.404 / sampleG
+
+/** Strong base to bring a solution to a pH, mEq per kg (negative: strong acid). */
+export const baseToReach = (s: Solution, pH: number): number => -chargeBalance(s, pH)
+

@@ -1,0 +1,133 @@
+/** What `assess` answers: plain data, every quantity with unit, spread and provenance; findings as codes, never prose. */
+import type { BandId, Target } from './set/bands'
+import type { Sharpness, Taste } from './taste/taste'
+import type { StageResult } from './safety/keeping'
+
+/** Raised whenever a result could change for the same document. */
+export const ENGINE_VERSION = '1.0.0'
+
+export type Provenance = 'computed' | 'table' | 'measured' | 'fitted' | 'assumed' | 'given'
+export interface Quantity {
+  value: number
+  unit: string
+  /** One σ in the same unit; `lnSigma` instead when it is multiplicative. */
+  sigma?: number
+  lnSigma?: number
+  provenance: Provenance
+}
+export const quantity = (value: number, unit: string, provenance: Provenance, spread: { sigma?: number, lnSigma?: number } = {}): Quantity => ({ value, unit, provenance, ...spread })
+
+export const STATIONS = ['stock', 'balance', 'shape', 'heat', 'chill', 'serve'] as const
+export type Station = (typeof STATIONS)[number]
+export type Severity = 'info' | 'look' | 'stop'
+
+export type FindingCode =
+  | 'notModelled' | 'phaseInversion' | 'waterLow' | 'noEgg' | 'noAcid' | 'coarseGel' | 'lowAcid' | 'bitterZest' | 'scrubPeel'
+  | 'overflows' | 'headroomLow' | 'crustLeft' | 'potStalls' | 'grainy' | 'grainyNear' | 'underset' | 'lethalityLow' | 'measure71' | 'oversetsInDepth'
+  | 'hotIntoGlass' | 'filmTooHot' | 'uncovered' | 'coolsTooSlowly' | 'coolsAtLimit' | 'fridgeWarm' | 'servedBeforeSet' | 'counterTooLong'
+  | 'looseCold' | 'sagsOnTable' | 'tooFirm' | 'lightSkin' | 'medicines' | 'reactivePan' | 'allergens' | 'noStart' | 'lotDate'
+
+export interface Finding {
+  code: FindingCode
+  severity: Severity
+  station: Station
+  path: string
+  params: Readonly<Record<string, number | string>>
+}
+
+export type StationState = 'ok' | 'needs' | 'error'
+/** `verdict` of the plan as a whole. */
+export type VerdictCode = 'good' | 'sagsOnTable' | 'looseCold' | 'runny' | 'grainy' | 'tooFirm' | 'servedBeforeSet'
+
+export interface Composition { water: number, sugar: number, fat: number, eggProtein: number, acid: number, other: number }
+
+export interface SetResult { tauPa: Quantity, tauStarPa: number, band: BandId, eggPa: number, butterPa: number, tempC: number, fatSolids: number, standsM: number, cutsM: number, slump: number }
+
+export interface Assessment {
+  engineVersion: string
+  schemaVersion: number
+  stations: Record<Station, { state: StationState, mark: 'fine' | 'look' | 'stop' }>
+  findings: Finding[]
+  stock: {
+    massG: number
+    juiceG: number
+    /** Mean acidity of the juices, % as citric. */
+    juiceAcid: Quantity
+    juiceProvenance: Provenance
+    lines: { id: string, acidPercent: number | null, acidLnSigma: number }[]
+  }
+  balance: {
+    pH: Quantity
+    acidPercent: Quantity
+    brix: Quantity
+    sugarToAcid: Quantity
+    waterActivity: Quantity
+    fatPercent: Quantity
+    composition: Composition
+    taste: Taste
+    sharpness: Sharpness
+  }
+  shape: {
+    volumeM3: number
+    depthM: number
+    headroomM: number
+    fillShare: number
+    count: number
+    portionG: number
+    batchG: number
+    density: number
+    /** Depth as a slice keeps it: the wanted piece height against the depth of fill. */
+    pieceHeightM: number
+  }
+  heat: {
+    reachedS: number | null
+    endS: number
+    timeS: number[]
+    tempC: number[]
+    setting: number[]
+    oversetting: number[]
+    lethalityMin: number[]
+    t60C: number | null
+    t60bC: number | null
+    coatsS: number | null
+    doneS: number | null
+    grainyS: number | null
+    /** The temperature at which the same hold would turn it grainy, °C. */
+    grainyAtC: number | null
+    marginK: number | null
+    a: number
+    b: number
+    lethality: Quantity
+    evaporatedG: number
+    peakTempC: number
+    pourTempC: number
+  }
+  chill: {
+    timeS: number[]
+    coreC: number[]
+    meanC: number[]
+    slowCoreC: number[]
+    setShare: number[]
+    legs: { id: string, fromS: number, toS: number, airTempC: number, kind: string }[]
+    to21S: number | null
+    to8S: number | null
+    to5S: number | null
+    stages: StageResult[]
+    slowStages: StageResult[]
+    /** Cooled inside the code at the prediction and at its slow end. */
+    safe: boolean
+    safeSlow: boolean
+    readyS: number | null
+    coldS: number | null
+    servedS: number
+  }
+  serve: {
+    readyAfterS: number | null
+    servedAfterS: number
+    useBy: string | null
+    standsOnTableS: number | null
+    tableTimeS: number
+    plateTempC: number
+  }
+  verdict: { code: VerdictCode, cold: SetResult, plate: SetResult, target: Target }
+}

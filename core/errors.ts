@@ -1,0 +1,27 @@
+/** The one error the core throws: bad input, naming the field. */
+
+export type InputCode =
+  | 'notANumber' | 'negative' | 'tooSmall' | 'tooLarge' | 'unknownIngredient' | 'noWater' | 'noLines' | 'unknownValue' | 'missing'
+
+/** Bad input. `path` names the field (`components.0.lines.2.massG`), `code` says why, `params` carry the limits. */
+export class InputError extends Error {
+  constructor(
+    readonly code: InputCode,
+    readonly path: string,
+    readonly params: Readonly<Record<string, number | string>> = {},
+  ) {
+    super(`${path}: ${code}`)
+    this.name = 'InputError'
+  }
+}
+
+/**
+ * Checks that a number is finite and within [min, max]; returns it.
+ * @throws {InputError} naming `path`
+ */
+export function within(value: unknown, path: string, min: number, max: number): number {
+  if (typeof value !== 'number' || !Number.isFinite(value)) throw new InputError('notANumber', path)
+  if (value < min) throw new InputError(min === 0 && value < 0 ? 'negative' : 'tooSmall', path, { min })
+  if (value > max) throw new InputError('tooLarge', path, { max })
+  return value
+}

@@ -1,0 +1,175 @@
+/**
+ * The formula document: plain data, SI inside, the unit in every name. This is what is stored, exported and assessed.
+ * A process value is `{ simulated: true }` (computed by the models) or `{ given: value }` (measured or stated), and both
+ * run through the same pipeline.
+ */
+import type { EggGrade } from '../ingredients/measures'
+
+export const FORMULA_FORMAT = 'lumbik-formula'
+export const SCHEMA_VERSION = 2
+
+export type ProcessValue<T> = { simulated: true } | { given: T }
+
+export const SCHOOLS = ['yolkBath', 'wholeEggTempered', 'emulsified'] as const
+/** The way of making: yolks on a water bath; eggs tempered into hot juice; boiled with a whisk, butter blended in cool. */
+export type School = (typeof SCHOOLS)[number]
+
+export const USE_KINDS = ['spooned', 'glass', 'piped', 'cut', 'turnedOut'] as const
+export type UseKind = (typeof USE_KINDS)[number]
+
+/** What the dessert must do on the plate; the target set is computed from it. */
+export interface Use {
+  kind: UseKind
+  /** Height of the piece as it is eaten, m. For `spooned` and `glass` the heap or the fill. */
+  pieceHeightM: number
+  /** Width of the piece, m. */
+  pieceWidthM: number
+  /** Air on the table, °C. */
+  tableTempC: number
+  /** How long it stands there, s. */
+  tableTimeS: number
+}
+
+/** Where a juice's strength comes from. A lot is referenced by id, with a snapshot so the document stands alone. */
+export type Strength =
+  | { kind: 'typical' }
+  | { kind: 'measured', acidPercent: number, pH?: number }
+  | { kind: 'lot', lotId: string, name: string, acidPercent: number, pH?: number }
+
+export interface Line {
+  id: string
+  ingredientId: string
+  massG: number
+  /** The measure as the cook wrote it, kept verbatim; empty when typed in grams. */
+  sourceText: string
+  /** How the measure became grams, in the reader's words; empty when typed in grams. */
+  assumption: string
+  strength?: Strength
+}
+
+export type Step =
+  | { id: string, kind: 'combine', lineIds: string[] }
+  | { id: string, kind: 'cook' }
+  | { id: string, kind: 'strain' }
+  | { id: string, kind: 'stirIn', lineIds: string[], lineTempC: number, mixTempC: ProcessValue<number> }
+  | { id: string, kind: 'pour' }
+
+export interface Component {
+  id: string
+  role: 'filling' | 'crust'
+  name: string
+  lines: Line[]
+  steps: Step[]
+}
+
+export const VESSEL_KINDS = ['round', 'rectangle', 'ramekin', 'tartRing'] as const
+export type VesselKind = (typeof VESSEL_KINDS)[number]
+export const MATERIALS = ['metal', 'glass', 'ceramic', 'plastic'] as const
+export type Material = (typeof MATERIALS)[number]
+
+/** A tin, dish, glass or ring. `lengthM` is the diameter of a round one; `widthM` counts for rectangles only. */
+export interface Vessel {
+  kind: VesselKind
+  material: Material
+  lengthM: number
+  widthM: number
+  heightM: number
+}
+
+export interface Assembly {
+  /** Kitchen vessel, or null for a one-off size; `vessel` is the snapshot that counts when the id is unknown. */
+  vesselId: string | null
+  vessel: Vessel
+  count: number
+  /** Thickness of the crust under and around the filling, m; 0 for none. */
+  crustM: number
+  /** Portions cut or served from all vessels together. */
+  portions: number
+}
+
+export interface HeatPlan {
+  method: 'waterBath' | 'direct'
+  targetTempC: number
+  holdS: number
+  startTempC: number
+  /** Heat that reaches a pan set straight on the burner, W. */
+  burnerW: number
+  /** Temperature course in the pot: simulated, or the stated ramp, peak and hold. */
+  course: ProcessValue<{ rampKPerMin: number, peakTempC: number, holdS: number }>
+  evaporationG: ProcessValue<number>
+}
+
+export const PLACE_KINDS = ['domesticFridge', 'fanFridge', 'walkIn', 'blastChiller', 'freezer', 'bench', 'iceBath'] as const
+export type PlaceKind = (typeof PLACE_KINDS)[number]
+export const COVERS = ['open', 'film', 'lid'] as const
+export type Cover = (typeof COVERS)[number]
+
+export interface ChillLeg {
+  id: string
+  /** Kitchen place (a fridge), or null; the snapshot counts when the id is unknown. */
+  placeId: string | null
+  place: { kind: PlaceKind, airTempC: number }
+  /** How long, s; the last leg lasts until service whatever stands here. */
+  timeS: number
+  cover: Cover
+}
+
+export interface ServePlan {
+  /** When the pan goes on, ISO date and time without zone (the kitchen's own clock). */
+  startAt: string
+  /** Temperature at which the piece is cut, and hours in the cold before it: the plan's own, or stated. */
+  coldTempC: ProcessValue<number>
+  chilledS: ProcessValue<number>
+}
+
+export interface FormulaDocument {
+  format: typeof FORMULA_FORMAT
+  version: typeof SCHEMA_VERSION
+  name: string
+  family: 'curd'
+  school: School
+  note: string
+  use: Use
+  components: Component[]
+  assembly: Assembly
+  /** What stays behind: fraction of the mix in the sieve, grams in the pan. */
+  losses: { sieveFraction: number, panG: number }
+  heat: HeatPlan
+  chill: ChillLeg[]
+  serve: ServePlan
+}
+
+export interface KitchenPlace { id: string, name: string, kind: PlaceKind, airTempC: number }
+export interface KitchenVessel extends Vessel { id: string, name: string }
+export interface Lot { id: string, name: string, ingredientId: string, acidPercent: number, pH: number | null, useBy: string | null }
+
+/** What of the kitchen the core needs. */
+export interface Kitchen {
+  altitudeM: number
+  roomTempC: number
+  foodCode: 'us' | 'uk'
+  business: boolean
+  eggGrade: EggGrade
+  places: KitchenPlace[]
+  vessels: KitchenVessel[]
+  lots: Lot[]
+}
+
+/** The filling, the component everything is computed for. */
+export const fillingOf = (doc: FormulaDocument): Component => doc.components.find(c => c.role === 'filling')!
+
+/** The vessel that counts: the kitchen's own if the id is known there, else the snapshot. */
+export const vesselOf = (doc: FormulaDocument, kitchen: Kitchen): Vessel =>
+  kitchen.vessels.find(v => v.id === doc.assembly.vesselId) ?? doc.assembly.vessel
+
+/** The place that counts for a leg: the kitchen's own if the id is known there, else the snapshot. */
+export const placeOf = (leg: ChillLeg, kitchen: Kitchen): { kind: PlaceKind, airTempC: number } =>
+  kitchen.places.find(p => p.id === leg.placeId) ?? leg.place
+
+/** The strength that counts for a line: a known lot's current figures, else what the document says. */
+export function strengthOf(line: Line, kitchen: Kitchen): Strength {
+  const strength = line.strength ?? { kind: 'typical' as const }
+  if (strength.kind !== 'lot') return strength
+  const lot = kitchen.lots.find(l => l.id === strength.lotId)
+  return lot ? { kind: 'lot', lotId: lot.id, name: lot.name, acidPercent: lot.acidPercent, ...(lot.pH === null ? {} : { pH: lot.pH }) } : strength
+}

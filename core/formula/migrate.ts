@@ -1,0 +1,40 @@
+/**
+ * Older formula documents brought to the current schema version. One step a version; the input is never changed.
+ * Version 1 (drafts before the first release) kept the use as a word with the height beside it, and the hold in minutes.
+ */
+import { InputError } from '../errors'
+import { FORMULA_FORMAT, SCHEMA_VERSION } from './document'
+
+type Plain = Record<string, unknown>
+const isPlain = (x: unknown): x is Plain => typeof x === 'object' && x !== null && !Array.isArray(x)
+
+const STEPS: Record<number, (doc: Plain) => Plain> = {
+  1: (doc) => {
+    const heat = isPlain(doc.heat) ? doc.heat : {}
+    const { holdMin, ...restHeat } = heat
+    const { pieceHeightM, pieceWidthM, tableTempC, tableTimeS, ...rest } = doc
+    return {
+      ...rest,
+      version: 2,
+      use: isPlain(doc.use) ? doc.use : { kind: doc.use, pieceHeightM, pieceWidthM, tableTempC, tableTimeS },
+      heat: { ...restHeat, holdS: typeof holdMin === 'number' ? holdMin * 60 : heat.holdS },
+    }
+  },
+}
+
+/**
+ * Brings a parsed document to the current version; its fields are checked elsewhere.
+ * @throws {InputError} at `format` when it is not a formula document, at `version` when it is newer than this engine
+ */
+export function migrate(input: unknown): Plain {
+  if (!isPlain(input) || input.format !== FORMULA_FORMAT) throw new InputError('unknownValue', 'format', { expected: FORMULA_FORMAT })
+  let version = input.version
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) throw new InputError('unknownValue', 'version', { newest: SCHEMA_VERSION })
+  if (version > SCHEMA_VERSION) throw new InputError('tooLarge', 'version', { max: SCHEMA_VERSION })
+  let doc = input
+  while (version < SCHEMA_VERSION) {
+    doc = STEPS[version]!(doc)
+    version = doc.version as number
+  }
+  return doc
+}

@@ -1,0 +1,154 @@
+/**
+ * The pot: a stirred mix in a pan, on a water bath or straight on the burner, brought to a target and held there.
+ *
+ *   (m·cp + C_pan)·dT/dt = q_in − UA_l·(T − T_a) − (hc + hr)·A·(T − T_a) − ṁ·h_fg
+ *   water bath: q_in = min(UA·(T_h − T), P_steam);    direct: q_in = burner power reaching the pan
+ *
+ * Below the boil evaporation follows the Lewis analogy; at the boil it takes what heat is left over. Integrated with
+ * Heun steps of 2 s. While holding, the cook takes heat away so that the mix stays at the target.
+ */
+import { evaporationFlux, evaporationHeat, boilingPoint, airPressure } from './steam'
+import type { History } from './egg'
+
+export interface Pan {
+  /** Heat capacity of pan or bowl, J/K. */
+  heatCapacity: number
+  /** Open surface and wetted base of the mix, m². */
+  surfaceM2: number
+}
+
+/**
+ * Pan for a mix, taken as the cook would: the liquid stands about as deep as a third of its width.
+ * d = (12V/π)^⅓ with depth d/3; steel of 1.2 mm at 480 J/(kg·K), 7900 kg/m³ (judgement).
+ */
+export function panFor(volumeM3: number): Pan & { diameterM: number } {
+  const diameterM = Math.max(0.14, (12 * volumeM3 / Math.PI) ** (1 / 3))
+  const surfaceM2 = Math.PI * diameterM ** 2 / 4
+  const steelM2 = surfaceM2 + Math.PI * diameterM * diameterM * 0.45
+  return { diameterM, surfaceM2, heatCapacity: steelM2 * 0.0012 * 7900 * 480 }
+}
+
+export interface PotInput {
+  massG: number
+  /** J/(kg·K) */
+  cp: number
+  pan: Pan
+  startTempC: number
+  targetTempC: number
+  holdS: number
+  method: 'waterBath' | 'direct'
+  /** Heat that reaches the pan on the burner, W. */
+  burnerW: number
+  roomTempC: number
+  altitudeM: number
+  waterActivity: number
+  /** sugar/(sugar + water), % */
+  sugarPercent: number
+}
+
+/** Bowl over simmering water: U log-normal, median 250 W/(m²·K), σ .2; water at 99 °C at sea level; 700 W of steam (fitted). */
+export const BATH_U = 250
+export const BATH_POWER_W = 700
+/** Heated surface of a bowl over its open surface (a shallow spherical cap as deep as a third of its width has 1.4). */
+export const BOWL_AREA = 1.4
+/** Film coefficient between pan wall and stirred mix, W/(m²·K): 300–600, middle of the range. */
+export const WALL_H = 450
+/** A mix that has not reached its target after this long is called stalled, s. */
+export const STALL_S = 3 * 3600
+const STEP_S = 2
+
+export interface PotRun {
+  history: History
+  /** Temperature of the film on the pan wall, °C. */
+  filmC: number[]
+  /** When the target was reached, s; null if the pot stalls short of it. */
+  reachedS: number | null
+  evaporatedG: number
+  endTempC: number
+}
+
+/** Simulates the pot. Inputs must be finite and positive; the caller checks them. */
+export function runPot(p: PotInput): PotRun {
+  const boilC = boilingPoint(p.altitudeM, p.sugarPercent)
+  const bathC = Math.min(99, boilingPoint(p.altitudeM) - 1)
+  const pressure = airPressure(p.altitudeM)
+  const targetC = Math.min(p.targetTempC, boilC)
+  const area = p.pan.surfaceM2
+  let massKg = p.massG / 1000
+  const capacity = () => massKg * p.cp + p.pan.heatCapacity
+
+  /** Heat in, evaporation and heat out at a temperature. */
+  const flows = (t: number) => {
+    const dT = Math.max(t - p.roomTempC, 0)
+    const hc = 3.0 * (dT / 60) ** (1 / 3)
+    const steam = t >= boilC - 0.05 ? 0 : evaporationFlux(hc, t, p.roomTempC, p.waterActivity, pressure) * area
+    const loss = (hc + 5.5) * area * dT + 0.5 * dT * Math.sqrt(area) + steam * evaporationHeat(t)
+    const heatIn = p.method === 'waterBath' ? Math.min(BATH_U * BOWL_AREA * area * Math.max(bathC - t, 0), BATH_POWER_W) : p.burnerW
+    return { heatIn, loss, steam }
+  }
+
+  const timeS = [0]
+  const tempC = [p.startTempC]
+  const filmC = [p.startTempC]
+  let t = p.startTempC
+  let time = 0
+  let evaporatedKg = 0
+  let reachedS: number | null = t >= targetC ? 0 : null
+  const record = (heatIn: number) => {
+    timeS.push(time)
+    tempC.push(t)
+    filmC.push(Math.min(t + heatIn / (WALL_H * area), boilC))
+  }
+  while (reachedS === null && time < STALL_S) {
+    const f1 = flows(t)
+    const k1 = (f1.heatIn - f1.loss) / capacity()
+    const f2 = flows(t + k1 * STEP_S)
+    const k2 = (f2.heatIn - f2.loss) / capacity()
+    const slope = (k1 + k2) / 2
+    const dt = slope > 0 && t + slope * STEP_S >= targetC ? Math.max((targetC - t) / slope, 1e-3) : STEP_S
+    t = Math.min(t + slope * dt, boilC)
+    time += dt
+    const steam = (f1.steam + f2.steam) / 2 * dt
+    evaporatedKg += steam
+    massKg -= steam
+    if (t >= targetC - 1e-9) reachedS = time
+    if (timeS.length < 2 || time - timeS[timeS.length - 1]! >= 8 || reachedS !== null) record(f1.heatIn)
+    if (slope < 1e-4 && reachedS === null) break
+  }
+  if (reachedS !== null) {
+    const end = time + p.holdS
+    while (time < end - 1e-9) {
+      const dt = Math.min(8, end - time)
+      const f = flows(t)
+      const boiling = t >= boilC - 0.05
+      const steam = (boiling ? Math.max(f.heatIn - f.loss, 0) / evaporationHeat(t) : f.steam) * dt
+      evaporatedKg += steam
+      massKg -= steam
+      time += dt
+      // Held at the target the wall gives only what is lost.
+      record(boiling ? f.heatIn : Math.min(f.loss, f.heatIn))
+    }
+  }
+  return { history: { timeS, tempC }, filmC, reachedS, evaporatedG: 1000 * evaporatedKg, endTempC: t }
+}
+
+/** A stated course as a history: from start at a ramp to the peak, held there. */
+export function givenCourse(startTempC: number, course: { rampKPerMin: number, peakTempC: number, holdS: number }): PotRun {
+  const rampS = Math.max(0, (course.peakTempC - startTempC) / course.rampKPerMin * 60)
+  const timeS = [0, rampS, rampS + course.holdS]
+  const tempC = [startTempC, course.peakTempC, course.peakTempC]
+  return { history: { timeS, tempC }, filmC: tempC, reachedS: rampS, evaporatedG: 0, endTempC: course.peakTempC }
+}
+
+/**
+ * Carry-over: what the hot pan gives back after the heat is off, K. C_pan·ΔT/(m·cp + C_pan), ΔT the pan's excess.
+ */
+export const carryOver = (massG: number, cp: number, panCapacity: number, excessK: number): number =>
+  panCapacity * excessK / (massG / 1000 * cp + panCapacity)
+
+/** Energy balance of cold lines stirred into a hot mix, °C. @param hot, cold mass g, cp J/(kg·K), temperature °C; fat latent heat in J */
+export function stirInTemperature(hot: { massG: number, cp: number, tempC: number }, cold: { massG: number, cp: number, tempC: number }, latentJ = 0): number {
+  const ch = hot.massG / 1000 * hot.cp
+  const cc = cold.massG / 1000 * cold.cp
+  return (ch * hot.tempC + cc * cold.tempC - latentJ) / (ch + cc)
+}

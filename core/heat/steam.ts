@@ -1,0 +1,62 @@
+/** Water vapour, boiling and evaporation. */
+
+/**
+ * Saturation pressure of water, Pa.
+ * Magnus form below 60 °C (611.2·exp(17.62 T/(243.12 + T)), WMO), Antoine above (NIST constants for 1–100 °C in
+ * mmHg), joined between 55 and 65 °C; Magnus alone would boil water at 99.3 °C. From memory (H).
+ */
+export function saturationPressure(tempC: number): number {
+  const magnus = 611.2 * Math.exp(17.62 * tempC / (243.12 + tempC))
+  if (tempC <= 55) return magnus
+  const antoine = 133.322 * 10 ** (8.07131 - 1730.63 / (233.426 + tempC))
+  if (tempC >= 65) return antoine
+  const share = (tempC - 55) / 10
+  return magnus * (1 - share) + antoine * share
+}
+
+/** Standard atmosphere, Pa at an altitude in m (ICAO: 101325·(1 − 2.25577e-5·h)^5.25588). */
+export const airPressure = (altitudeM: number): number => 101325 * (1 - 2.25577e-5 * altitudeM) ** 5.25588
+
+/** Heat of evaporation, J/kg (2.501e6 − 2370·T, linear fit to steam tables, from memory H). */
+export const evaporationHeat = (tempC: number): number => 2.501e6 - 2370 * tempC
+
+/** Boiling elevation of sucrose syrup, K: .57/1.22/2.99 at 25/40/60 % (from memory, M), interpolated through 0. */
+export function sucroseElevation(percent: number): number {
+  const rows = [[0, 0], [25, 0.57], [40, 1.22], [60, 2.99], [75, 6.6]] as const
+  for (let i = 1; i < rows.length; i++) {
+    if (percent <= rows[i]![0]) {
+      const [p0, e0] = rows[i - 1]!
+      const [p1, e1] = rows[i]!
+      return e0 + (e1 - e0) * (percent - p0) / (p1 - p0)
+    }
+  }
+  return 6.6
+}
+
+/** Boiling point of water at an altitude, °C, by inverting the saturation pressure. */
+export function boilingPoint(altitudeM: number, sugarPercent = 0): number {
+  const target = airPressure(altitudeM)
+  let low = 60
+  let high = 110
+  for (let i = 0; i < 40; i++) {
+    const middle = (low + high) / 2
+    if (saturationPressure(middle) < target) low = middle
+    else high = middle
+  }
+  return (low + high) / 2 + sucroseElevation(sugarPercent)
+}
+
+/** Gas constant of water vapour, J/(kg·K). */
+const R_VAPOUR = 461.5
+
+/**
+ * Evaporation from an open surface below the boil, kg/(m²·s): Lewis analogy with Stefan flow,
+ * h_m·p/(R_v·T)·ln[(p − p∞)/(p − a_w·p_sat)], h_m = hc/(1.1·1006·.90); a_w·p_sat is capped at .97 p.
+ * @param hc convection, W/(m²·K) @param relativeHumidity of the room, 0–1
+ */
+export function evaporationFlux(hc: number, surfaceC: number, airC: number, waterActivity: number, pressurePa = 101325, relativeHumidity = 0.5): number {
+  const surface = Math.min(waterActivity * saturationPressure(surfaceC), 0.97 * pressurePa)
+  const air = relativeHumidity * saturationPressure(airC)
+  const hm = hc / (1.1 * 1006 * 0.9)
+  return Math.max(0, hm * pressurePa / (R_VAPOUR * (surfaceC + 273.15)) * Math.log((pressurePa - air) / (pressurePa - surface)))
+}

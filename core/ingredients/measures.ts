@@ -1,0 +1,62 @@
+/**
+ * Densities, eggs and fruit: what turns a cook's measure into grams.
+ * Sources: density rows from memory of USDA household weights (H unless marked); egg grades from USDA and EU weight
+ * classes, edible parts from USDA FoodData Central portions (US large 50 / 17 / 33 g); fruit yields from USDA portion
+ * weights and kitchen practice, from memory.
+ */
+import type { Confidence } from './types'
+
+export interface Density { readonly gPerMl: number, readonly how?: string, readonly confidence: Confidence }
+
+/** g/ml as measured into a cup or spoon, by ingredient id. */
+export const DENSITIES: Readonly<Record<string, Density>> = {
+  lemon: { gPerMl: 1.03, confidence: 'H' }, lemon_sweet: { gPerMl: 1.03, confidence: 'M' }, keylime: { gPerMl: 1.03, confidence: 'H' },
+  lime: { gPerMl: 1.03, confidence: 'H' }, calamansi: { gPerMl: 1.03, confidence: 'M' }, yuzu: { gPerMl: 1.03, confidence: 'M' },
+  bergamot: { gPerMl: 1.03, confidence: 'M' }, seville: { gPerMl: 1.04, confidence: 'M' }, orange: { gPerMl: 1.045, confidence: 'H' },
+  blood: { gPerMl: 1.045, confidence: 'M' }, grapefruit: { gPerMl: 1.045, confidence: 'H' }, passion: { gPerMl: 1.05, confidence: 'M' },
+  mango: { gPerMl: 1.06, confidence: 'M' }, raspberry: { gPerMl: 1.06, confidence: 'M' },
+  sugar: { gPerMl: 0.86, how: 'level, not packed', confidence: 'H' }, icing: { gPerMl: 0.507, how: 'unsifted', confidence: 'H' },
+  glucose_syr: { gPerMl: 1.42, confidence: 'H' }, honey: { gPerMl: 1.43, confidence: 'H' },
+  butter80: { gPerMl: 0.959, confidence: 'H' }, butter82: { gPerMl: 0.959, confidence: 'H' }, butter84: { gPerMl: 0.959, confidence: 'H' },
+  cream36: { gPerMl: 1.005, confidence: 'H' }, cream38: { gPerMl: 1.005, confidence: 'M' }, cream30: { gPerMl: 1.01, confidence: 'M' },
+  cream48: { gPerMl: 0.99, confidence: 'M' }, creme_fr: { gPerMl: 0.98, confidence: 'M' }, milk: { gPerMl: 1.031, confidence: 'H' },
+  smp: { gPerMl: 0.5, confidence: 'L' }, condensed: { gPerMl: 1.293, confidence: 'H' }, yoghurt: { gPerMl: 1.035, confidence: 'H' },
+  egg: { gPerMl: 1.03, how: 'beaten', confidence: 'H' }, yolk: { gPerMl: 1.03, confidence: 'H' }, yolk_sep: { gPerMl: 1.03, confidence: 'H' },
+  white: { gPerMl: 1.03, confidence: 'H' }, cornflour: { gPerMl: 0.541, how: 'spooned', confidence: 'H' },
+  flour: { gPerMl: 0.528, how: 'spooned', confidence: 'H' }, gelatin: { gPerMl: 0.63, confidence: 'M' }, agar: { gPerMl: 0.45, confidence: 'L' },
+  citric: { gPerMl: 0.85, confidence: 'M' }, salt: { gPerMl: 1.2, how: 'fine', confidence: 'M' }, zest: { gPerMl: 0.4, how: 'loosely packed', confidence: 'M' }, water: { gPerMl: 1, confidence: 'H' },
+}
+
+/** Granulated sugar pours a little lighter than caster (0.845 against 0.86 g/ml); recognised by the word written. */
+export const GRANULATED_G_PER_ML = 0.845
+
+export const EGG_GRADES = {
+  euS: { label: 'EU small', wholeG: 44.7, yolkG: 15.2, whiteG: 29.5 },
+  euM: { label: 'EU medium', wholeG: 51.8, yolkG: 17.0, whiteG: 34.8 },
+  euL: { label: 'EU large', wholeG: 60.8, yolkG: 19.2, whiteG: 41.6 },
+  euXL: { label: 'EU extra large', wholeG: 68.9, yolkG: 21.0, whiteG: 47.9 },
+  usM: { label: 'US medium', wholeG: 44, yolkG: 15.0, whiteG: 29 },
+  usL: { label: 'US large', wholeG: 50, yolkG: 17.0, whiteG: 33 },
+  usXL: { label: 'US extra large', wholeG: 56, yolkG: 18.5, whiteG: 37.5 },
+  usJ: { label: 'US jumbo', wholeG: 63, yolkG: 20.2, whiteG: 42.8 },
+} as const
+export type EggGrade = keyof typeof EGG_GRADES
+
+export interface Fruit { readonly id: string, readonly words: readonly string[], readonly size: string, readonly juiceId: string, readonly juiceG: number, readonly zestG: number, readonly lnJuiceSigma: number, readonly confidence: Confidence }
+
+/** Juice and rasped zest of one fruit. */
+export const FRUITS: readonly Fruit[] = [
+  { id: 'sweet hybrid lemon', words: ['sweet lemon'], size: 'medium', juiceId: 'lemon_sweet', juiceG: 50, zestG: 3, lnJuiceSigma: 0.25, confidence: 'L' },
+  { id: 'lemon large', words: ['large lemon', 'big lemon'], size: 'large', juiceId: 'lemon', juiceG: 60, zestG: 4, lnJuiceSigma: 0.25, confidence: 'M' },
+  { id: 'lemon medium', words: ['lemon'], size: 'medium', juiceId: 'lemon', juiceG: 45, zestG: 3, lnJuiceSigma: 0.25, confidence: 'H' },
+  { id: 'key lime', words: ['key lime'], size: 'medium', juiceId: 'keylime', juiceG: 9, zestG: 0.6, lnJuiceSigma: 0.35, confidence: 'M' },
+  { id: 'persian lime', words: ['lime'], size: 'medium', juiceId: 'lime', juiceG: 30, zestG: 1.5, lnJuiceSigma: 0.30, confidence: 'M' },
+  { id: 'calamansi', words: ['calamansi', 'calamondin'], size: 'medium', juiceId: 'calamansi', juiceG: 5, zestG: 0.3, lnJuiceSigma: 0.35, confidence: 'L' },
+  { id: 'yuzu', words: ['yuzu'], size: 'medium', juiceId: 'yuzu', juiceG: 15, zestG: 4, lnJuiceSigma: 0.35, confidence: 'L' },
+  { id: 'bergamot', words: ['bergamot'], size: 'medium', juiceId: 'bergamot', juiceG: 50, zestG: 6, lnJuiceSigma: 0.30, confidence: 'L' },
+  { id: 'seville orange', words: ['seville orange', 'bitter orange', 'sour orange'], size: 'medium', juiceId: 'seville', juiceG: 60, zestG: 6, lnJuiceSigma: 0.25, confidence: 'M' },
+  { id: 'blood orange', words: ['blood orange'], size: 'medium', juiceId: 'blood', juiceG: 65, zestG: 5, lnJuiceSigma: 0.25, confidence: 'M' },
+  { id: 'sweet orange medium', words: ['orange', 'sweet orange'], size: 'medium', juiceId: 'orange', juiceG: 80, zestG: 6, lnJuiceSigma: 0.25, confidence: 'H' },
+  { id: 'grapefruit', words: ['grapefruit'], size: 'medium', juiceId: 'grapefruit', juiceG: 180, zestG: 9, lnJuiceSigma: 0.20, confidence: 'H' },
+  { id: 'passion fruit', words: ['passion fruit', 'passionfruit'], size: 'medium', juiceId: 'passion', juiceG: 11, zestG: 0, lnJuiceSigma: 0.30, confidence: 'M' },
+]

@@ -1,0 +1,153 @@
+/**
+ * What would bring it there: single changes that lead from a plan that misses to one that holds, found by trying them
+ * through the whole pipeline. Each is a short list of steps outwards from the present value; the first that reaches is taken.
+ */
+import { assess } from '../assess'
+import type { Assessment, VerdictCode } from '../assessment'
+import { fillingOf, type FormulaDocument, type Kitchen } from '../formula/document'
+import { EGG_GRADES } from '../ingredients/measures'
+
+export const ADJUSTMENTS = ['moreEgg', 'lessEgg', 'moreButter', 'lessButter', 'lessJuice', 'hotter', 'cooler', 'holdLonger', 'holdShorter', 'lowerPiece', 'shorterTable', 'longerChill', 'iceBathFirst', 'moreVessels'] as const
+export type AdjustmentKind = (typeof ADJUSTMENTS)[number]
+
+export interface Adjustment {
+  kind: AdjustmentKind
+  /** What changes: a line's grams, degrees, seconds, metres or a count; from and to. */
+  from: number
+  to: number
+  unit: 'g' | '°C' | 's' | 'm' | ''
+  /** Line it concerns, and its ingredient. */
+  ingredientId?: string
+  /** Verdict and plate stress it would bring. */
+  code: VerdictCode
+  platePa: number
+  coldPa: number
+  /** Whether it reaches all that was asked, by itself. */
+  reaches: boolean
+  /** The whole document with the change made. */
+  doc: FormulaDocument
+}
+
+interface Candidate { kind: AdjustmentKind, unit: Adjustment['unit'], from: number, values: number[], ingredientId?: string, apply: (value: number) => FormulaDocument }
+
+const withLine = (doc: FormulaDocument, lineId: string, massG: number): FormulaDocument => ({
+  ...doc, components: doc.components.map(c => ({ ...c, lines: c.lines.map(l => l.id === lineId ? { ...l, massG } : l) })),
+})
+
+function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Candidate[] {
+  const lines = fillingOf(doc).lines
+  const largest = (ids: string[]) => lines.filter(l => ids.includes(l.ingredientId) && l.massG > 0).sort((x, y) => y.massG - x.massG)[0]
+  const yolk = largest(['yolk_sep', 'yolk'])
+  const egg = yolk ?? largest(['egg'])
+  const butter = largest(['butter80', 'butter82', 'butter84'])
+  const juice = largest(['lemon', 'lime', 'keylime', 'bergamot', 'yuzu', 'calamansi', 'lemon_sweet', 'orange', 'blood', 'seville', 'grapefruit', 'passion'])
+  const out: Candidate[] = []
+  const mass = (kind: AdjustmentKind, l: { id: string, ingredientId: string, massG: number } | undefined, step: number, count: number) => {
+    if (!l) return
+    const values = Array.from({ length: count }, (_, i) => Math.round((l.massG + step * (i + 1)) * 10) / 10).filter(v => v > 0.3 * l.massG)
+    out.push({ kind, unit: 'g', from: l.massG, values, ingredientId: l.ingredientId, apply: v => withLine(doc, l.id, v) })
+  }
+  const grade = EGG_GRADES[kitchen.eggGrade]
+  const eggStep = yolk ? grade.yolkG : grade.wholeG
+  const heat = (kind: 'hotter' | 'cooler', step: number, count: number) => out.push({
+    kind, unit: '°C', from: doc.heat.targetTempC, values: Array.from({ length: count }, (_, i) => doc.heat.targetTempC + step * (i + 1)),
+    apply: v => ({ ...doc, heat: { ...doc.heat, targetTempC: v } }),
+  })
+  const hold = (kind: 'holdLonger' | 'holdShorter', values: number[]) => out.push({ kind, unit: 's', from: doc.heat.holdS, values, apply: v => ({ ...doc, heat: { ...doc.heat, holdS: v } }) })
+  const code = a.verdict.code
+  if (code === 'sagsOnTable' || code === 'looseCold' || code === 'runny') {
+    if (a.heat.a < 0.97) {
+      heat('hotter', 1, 8)
+      hold('holdLonger', [1, 2, 3, 4, 5].map(m => doc.heat.holdS + 60 * m))
+    }
+    mass('moreEgg', egg, eggStep, 8)
+    if (code !== 'sagsOnTable') mass('moreButter', butter, 20, 10)
+    mass('lessJuice', juice, -10, 8)
+    if (doc.use.kind === 'cut' || doc.use.kind === 'piped' || doc.use.kind === 'turnedOut') {
+      const from = a.shape.pieceHeightM
+      out.push({ kind: 'lowerPiece', unit: 'm', from, values: Array.from({ length: 10 }, (_, i) => Math.round((from - 0.001 * (i + 1)) * 1000) / 1000).filter(v => v >= 0.008), apply: v => ({ ...doc, use: { ...doc.use, pieceHeightM: v } }) })
+    }
+    if (code === 'sagsOnTable') {
+      const from = doc.use.tableTimeS
+      out.push({ kind: 'shorterTable', unit: 's', from, values: Array.from({ length: 12 }, (_, i) => Math.floor(from / 300 - 1 - i) * 300).filter(v => v >= 300), apply: v => ({ ...doc, use: { ...doc.use, tableTimeS: v } }) })
+    }
+  }
+  if (code === 'grainy') {
+    heat('cooler', -1, 10)
+    if (doc.heat.holdS > 0) hold('holdShorter', [0.5, 0].map(f => Math.round(doc.heat.holdS * f)))
+  }
+  if (code === 'tooFirm') {
+    mass('lessEgg', egg, -eggStep, 6)
+    mass('lessButter', butter, -20, 10)
+  }
+  const slow = a.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit')
+  if (slow) {
+    const ice = (timeS: number): FormulaDocument => ({
+      ...doc, chill: [{ id: `${doc.chill[0]!.id}-ice`, placeId: null, place: { kind: 'iceBath', airTempC: 0.5 }, timeS, cover: 'open' }, ...doc.chill.filter(l => l.place.kind !== 'bench' && l.place.kind !== 'iceBath')],
+    })
+    out.push({ kind: 'iceBathFirst', unit: 's', from: 0, values: [300, 600, 900, 1200, 1800], apply: ice })
+    const n = doc.assembly.count
+    out.push({ kind: 'moreVessels', unit: '', from: n, values: [1, 2, 3, 4, 6].map(k => n + k), apply: v => ({ ...doc, assembly: { ...doc.assembly, count: v } }) })
+  }
+  if (code === 'servedBeforeSet' || a.findings.some(f => f.code === 'servedBeforeSet')) {
+    const last = doc.chill.length - 1
+    const from = doc.chill[last]!.timeS
+    out.push({ kind: 'longerChill', unit: 's', from, values: Array.from({ length: 24 }, (_, i) => from + 1800 * (i + 1)), apply: v => ({ ...doc, chill: doc.chill.map((l, i) => i === last ? { ...l, timeS: v } : l) }) })
+  }
+  return out
+}
+
+/** Whether a plan misses in a way an adjustment could mend. */
+export const isOffTarget = (a: Assessment): boolean =>
+  a.verdict.code !== 'good' || a.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit' || f.code === 'servedBeforeSet')
+
+const COOLING: AdjustmentKind[] = ['iceBathFirst', 'moreVessels']
+
+/** Whether this candidate has mended what it is for, without spoiling anything else. */
+function mended(kind: AdjustmentKind, before: Assessment, after: Assessment): boolean {
+  const worse = after.heat.b > 0.25 && after.heat.b > before.heat.b
+  if (COOLING.includes(kind)) return after.chill.safeSlow
+  if (kind === 'longerChill') return !after.findings.some(f => f.code === 'servedBeforeSet')
+  return after.verdict.code === 'good' && !worse && !(after.shape.fillShare > 1 && before.shape.fillShare <= 1)
+}
+
+/**
+ * Up to three adjustments, those that reach first, then by how small a change they are. `shouldStop` is asked between
+ * trials, so that a worker can give up.
+ */
+export function* adjustments(doc: FormulaDocument, kitchen: Kitchen, before: Assessment): Generator<undefined, Adjustment[]> {
+  const found: (Adjustment & { size: number })[] = []
+  if (!isOffTarget(before)) return []
+  for (const c of candidatesFor(doc, kitchen, before)) {
+    let best: (Adjustment & { size: number }) | null = null
+    // Every candidate moves one way: try its far end first, then close in on the smallest step that reaches.
+    const trial = (i: number): Adjustment & { size: number } | null => {
+      const to = c.values[i]!
+      const next = c.apply(to)
+      const after = assess(next, kitchen)
+      const reaches = mended(c.kind, before, after)
+      return { kind: c.kind, from: c.from, to, unit: c.unit, ...(c.ingredientId ? { ingredientId: c.ingredientId } : {}), code: after.verdict.code, platePa: after.verdict.plate.tauPa.value, coldPa: after.verdict.cold.tauPa.value, reaches, doc: next, size: (i + 1) / c.values.length * sizeOf(c.kind) }
+    }
+    for (let i = 0; i < c.values.length; i++) {
+      yield
+      const t = trial(i)
+      if (t?.reaches) {
+        best = t
+        break
+      }
+    }
+    if (best) found.push(best)
+  }
+  found.sort((x, y) => x.size - y.size)
+  return found.slice(0, 3).map(({ size: _, ...rest }) => rest)
+}
+
+/** How much of a step each kind is to the cook, for ranking: heat first, then the formula, then the plan (judgement). */
+function sizeOf(kind: AdjustmentKind): number {
+  switch (kind) {
+    case 'hotter': case 'cooler': case 'holdLonger': case 'holdShorter': return 0.6
+    case 'iceBathFirst': return 0.7
+    case 'shorterTable': case 'lowerPiece': case 'longerChill': return 1.2
+    default: return 1
+  }
+}

@@ -1,0 +1,150 @@
+/**
+ * How sure: the same formula many times, with every uncertain input drawn from its spread. Seeded, so the same formula
+ * always gives the same shares. The temperature histories are kept and shifted; acidity, egg kinetics and firmness are computed anew.
+ */
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
+import { pHOfMix } from '../acidity/acidity'
+import { THERMOMETER_SIGMA_K, type Worked } from '../assess'
+import { acidLogSigma } from '../ingredients'
+import { acidPercentOf, evaporate, mix, type MixPart } from '../formula/mix'
+import { cookEnd, eggTemperatures, GAP_SIGMA_K, GRAINY, T60_SIGMA_K, undisturbed } from '../heat/egg'
+import { BANDS, bandOf, corrected, type BandId } from '../set/bands'
+import { firmness, LN_TAU_SIGMA, phasesOf, yieldStress } from '../set/firmness'
+
+/** One σ of ln(egg mass) within a grade, and of a measured acidity (from memory). */
+const LN_EGG_MASS_SIGMA = 0.05
+const LN_MEASURED_ACID_SIGMA = 0.03
+/** One σ of room and fridge temperature at the piece, K (judgement). */
+const TABLE_SIGMA_K = 1.0
+
+/** Names of what is drawn, for "what matters most". */
+export const UNCERTAIN = ['acid', 'eggMass', 'thermometer', 'eggSetting', 'overSetting', 'table', 'model'] as const
+export type Uncertain = (typeof UNCERTAIN)[number]
+
+export interface Shares {
+  samples: number
+  /** Share of samples that hold as the use asks, cold and on the plate and not grainy, 0–1. */
+  holds: number
+  cold: Record<BandId, number>
+  plate: Record<BandId, number>
+  grainy: number
+  /** 10th and 90th percentile of the yield stress, Pa. */
+  coldRangePa: [number, number]
+  plateRangePa: [number, number]
+  /** Squared correlation of each input with ln τ on the plate, normalised to 1, largest first. */
+  matters: { input: Uncertain, share: number }[]
+}
+
+export const SAMPLES = 400
+export const CHUNK = 40
+
+const zeroBands = () => Object.fromEntries(BANDS.map(b => [b.id, 0])) as Record<BandId, number>
+
+/** A sampler that runs in chunks, so that a worker can stop between them. */
+export function createSampler(w: Worked, seed = 20260101) {
+  const rng = xoroshiro128plus(seed)
+  const normal = () => {
+    const u = Math.max(uniformFloat64(rng), 1e-12)
+    return Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * uniformFloat64(rng))
+  }
+  const draws: number[][] = []
+  const coldPa: number[] = []
+  const platePa: number[] = []
+  const cold = zeroBands()
+  const plate = zeroBands()
+  let grainy = 0
+  let holds = 0
+  const { verdict } = w.assessment
+  const cookedSet = new Set(w.stage.cooked)
+
+  const perturb = (p: MixPart, zAcid: number, zEgg: number): MixPart => {
+    if (p.row.group === 'egg') return { ...p, massG: p.massG * Math.exp(LN_EGG_MASS_SIGMA * zEgg) }
+    if (!p.row.acid) return p
+    const sigma = p.strength.kind === 'typical' ? acidLogSigma(p.row) : LN_MEASURED_ACID_SIGMA
+    const pH = p.strength.kind === 'typical' ? undefined : p.strength.pH
+    return { ...p, strength: { kind: 'measured', acidPercent: acidPercentOf(p) * Math.exp(sigma * zAcid), ...(pH === undefined ? {} : { pH }) } }
+  }
+
+  const once = () => {
+    const z = UNCERTAIN.map(normal)
+    const [zAcid, zEgg, zThermometer, zSet, zOver, zTable, zModel] = z as [number, number, number, number, number, number, number]
+    const all = w.stage.all.map(p => perturb(p, zAcid, zEgg))
+    const cooked = mix(all.filter((_, i) => cookedSet.has(w.stage.all[i]!)))
+    const whole = mix(all)
+    const finished = evaporate(whole, w.pot.evaporatedG)
+    const phases = phasesOf(finished)
+    const egg = eggTemperatures(cooked, pHOfMix(cooked))
+    let a = 0
+    let b = 0
+    if (egg) {
+      const t60C = egg.t60C + T60_SIGMA_K * zSet
+      const shifted = { t60C, t60bC: t60C + (egg.t60bC - egg.t60C) + GAP_SIGMA_K * zOver }
+      const offset = THERMOMETER_SIGMA_K * zThermometer
+      const pot = cookEnd(w.pot.history, shifted, w.pot.filmC, offset)
+      const after = cookEnd(w.after, undisturbed(shifted), w.after.tempC, offset)
+      a = 1 - (1 - pot.a) * (1 - after.a)
+      b = 1 - (1 - pot.b) * (1 - after.b)
+    }
+    const eggG = whole.grams.eggWhiteProtein + whole.grams.yolkProtein
+    const factor = Math.exp(LN_TAU_SIGMA * zModel)
+    const at = (fatSolids: number, tempC: number) => factor * yieldStress(firmness(phases, eggG, { a, b, fatSolids, tempC }))
+    const coldTau = at(w.coldSolids, verdict.cold.tempC)
+    const plateTempC = Math.max(verdict.cold.tempC, verdict.plate.tempC + TABLE_SIGMA_K * zTable)
+    // A degree on the table moves the solid fat along its curve, about 2.5 % of the fat per K between 5 and 20 °C.
+    const plateSolids = Math.max(0, w.plateSolids - 0.025 * (plateTempC - verdict.plate.tempC))
+    const plateTau = at(plateSolids, plateTempC)
+    draws.push(z)
+    coldPa.push(coldTau)
+    platePa.push(plateTau)
+    cold[bandOf(corrected(coldTau, phases.density))]++
+    plate[bandOf(corrected(plateTau, phases.density))]++
+    const isGrainy = b >= GRAINY
+    if (isGrainy) grainy++
+    const t = verdict.target
+    if (!isGrainy && coldTau >= t.coldMinPa && coldTau <= t.coldMaxPa && plateTau >= t.plateMinPa) holds++
+  }
+
+  const share = (counts: Record<BandId, number>, n: number) => Object.fromEntries(BANDS.map(b => [b.id, counts[b.id] / n])) as Record<BandId, number>
+  const range = (values: number[]): [number, number] => {
+    const sorted = [...values].sort((x, y) => x - y)
+    return [sorted[Math.floor(0.1 * (sorted.length - 1))]!, sorted[Math.ceil(0.9 * (sorted.length - 1))]!]
+  }
+
+  return {
+    run(n: number): void {
+      for (let i = 0; i < n; i++) once()
+    },
+    result(): Shares {
+      const n = coldPa.length
+      const ln = platePa.map(x => Math.log(Math.max(x, 1e-6)))
+      const squares = UNCERTAIN.map((_, k) => correlation(draws.map(d => d[k]!), ln) ** 2)
+      const total = squares.reduce((x, y) => x + y, 0) || 1
+      const matters = UNCERTAIN.map((input, k) => ({ input, share: squares[k]! / total })).sort((x, y) => y.share - x.share)
+      return { samples: n, holds: holds / n, cold: share(cold, n), plate: share(plate, n), grainy: grainy / n, coldRangePa: range(coldPa), plateRangePa: range(platePa), matters }
+    },
+  }
+}
+
+/** Pearson correlation; 0 when either side does not vary. */
+function correlation(x: number[], y: number[]): number {
+  const n = x.length
+  const mx = x.reduce((s, v) => s + v, 0) / n
+  const my = y.reduce((s, v) => s + v, 0) / n
+  let xy = 0
+  let xx = 0
+  let yy = 0
+  for (let i = 0; i < n; i++) {
+    xy += (x[i]! - mx) * (y[i]! - my)
+    xx += (x[i]! - mx) ** 2
+    yy += (y[i]! - my) ** 2
+  }
+  return xx > 0 && yy > 0 ? xy / Math.sqrt(xx * yy) : 0
+}
+
+/** All samples at once. */
+export function sampleShares(w: Worked, n = SAMPLES, seed?: number): Shares {
+  const sampler = createSampler(w, seed)
+  sampler.run(n)
+  return sampler.result()
+}
