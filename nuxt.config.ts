@@ -3,14 +3,11 @@ import { fileURLToPath } from 'node:url'
 const core = fileURLToPath(new URL('./core', import.meta.url))
 
 export default defineNuxtConfig({
-  compatibilityDate: '2026-01-01',
   modules: ['@nuxt/eslint', '@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt'],
-  telemetry: false,
+  // The workspace computes in the browser; pages are rendered there only.
+  ssr: false,
+  components: [{ path: '~/components', pathPrefix: false }],
   devtools: { enabled: false },
-  css: ['~/assets/main.css'],
-  alias: { '#core': core },
-  ui: { fonts: false, colorMode: false },
-  icon: { provider: 'iconify', fallbackToApi: false, serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true } },
   app: {
     head: {
       title: 'Lumbik',
@@ -19,15 +16,19 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
-  // The workspace computes in the browser; pages are rendered there only.
-  ssr: false,
+  css: ['~/assets/main.css'],
+  ui: { fonts: false, colorMode: false },
   spaLoadingTemplate: true,
+  alias: { '#core': core },
   sourcemap: { client: false, server: false },
+  compatibilityDate: '2026-01-01',
   nitro: { compressPublicAssets: true, alias: { '#core': core } },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   vite: {
     worker: { format: 'es' },
     optimizeDeps: { include: ['comlink', 'yup', 'echarts/core', 'echarts/charts', 'echarts/components', 'echarts/renderers', 'vue-echarts', 'parse-ingredient', 'pure-rand/distribution/uniformFloat64', 'pure-rand/generator/xoroshiro128plus'] },
   },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  telemetry: false,
   eslint: { config: { stylistic: true } },
+  icon: { provider: 'iconify', fallbackToApi: false, serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true } },
 })

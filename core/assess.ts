@@ -10,8 +10,9 @@ import { coolCylinder, timeBelow, valueAt } from './chill/conduction'
 import { boundaryOf, ICE_STIRRED, WALL_HEAT, type Placing } from './chill/places'
 import { butterSolids } from './chill/setting'
 import { InputError, within } from './errors'
-import { fillingOf, placeOf, SCHEMA_VERSION, strengthOf, vesselOf, type ChillLeg, type FormulaDocument, type Kitchen, type ProcessValue } from './formula/document'
-import { acidPercentOf, brix, evaporate, mix, sugarsG, toParts, type Mix, type MixPart } from './formula/mix'
+import { fillingOf, given, placeOf, SCHEMA_VERSION, vesselOf, type ChillLeg, type FormulaDocument, type Kitchen } from './formula/document'
+import { acidPercentOf, brix, evaporate, mix, sugarsG, type Mix, type MixPart } from './formula/mix'
+import { stagesOf, type Stage } from './formula/stages'
 import { COATS, DONE, GRAINY, cook, cookEnd, eggTemperatures, undisturbed, type EggTemperatures, type History } from './heat/egg'
 import { carryOver, givenCourse, panFor, runPot, stirInTemperature, type PotRun } from './heat/pot'
 import { FAT_LATENT, fractionsOf, heatCapacityTable, solidFat, thermalProperties } from './heat/properties'
@@ -35,35 +36,8 @@ const SET_SHARE = 0.75
 /** Rate at which a mix is whisked cool, K/min (the ladder of expectations uses the same). */
 const WHISK_COOL_K_PER_MIN = 3
 const TABLE_LOOK_S = 4 * 3600
-
-const given = <T>(v: ProcessValue<T>): T | null => 'given' in v ? v.given : null
-
-/** The mix as cooked, and what is stirred in afterwards. */
-export interface Stage { cooked: MixPart[], late: { parts: MixPart[], lineTempC: number, mixTempC: number | null } | null, all: MixPart[] }
-
-/** Splits the filling's lines by its steps. @throws {InputError} naming the line */
-export function stagesOf(doc: FormulaDocument, kitchen: Kitchen): Stage {
-  const filling = fillingOf(doc)
-  const index = doc.components.indexOf(filling)
-  const all = toParts(filling.lines, line => strengthOf(line, kitchen), `components.${index}.lines`)
-  const lateStep = filling.steps.find(s => s.kind === 'stirIn')
-  const lateIds = new Set(lateStep?.kind === 'stirIn' ? lateStep.lineIds : [])
-  const cooked = all.filter((_, i) => !lateIds.has(filling.lines[i]!.id))
-  const lateParts = all.filter((p, i) => lateIds.has(filling.lines[i]!.id) && p.massG > 0)
-  const late = lateStep?.kind === 'stirIn' && lateParts.length
-    ? { parts: lateParts, lineTempC: lateStep.lineTempC, mixTempC: given(lateStep.mixTempC) }
-    : null
-  return { cooked, late, all }
-}
-
-/** Everything upstream of the set that sampling may perturb. */
-export interface Thermal {
-  pot: PotRun
-  /** History from the end of the pot through stirring-in and cooling, at the core. */
-  after: History
-  pourTempC: number
-  chill: { timeS: number[], coreC: number[], meanC: number[] }
-}
+/** Height of the kitchen's slump ring, m. */
+const RING_M = 0.05
 
 function checkInputs(doc: FormulaDocument, kitchen: Kitchen): void {
   const use = doc.use
@@ -236,7 +210,7 @@ export function setAt(ph: Phases, eggG: number, s: { a: number, b: number, fatSo
   return {
     tauPa: quantity(tau, 'Pa', 'fitted', { lnSigma: LN_TAU_SIGMA }), tauStarPa: tauStar, band: bandOf(tauStar), eggPa: m.eggPa, butterPa: m.butterPa,
     tempC: s.tempC, fatSolids: s.fatSolids, standsM: standingHeight(tau, ph.density, STANDS), cutsM: standingHeight(tau, ph.density, CUTS),
-    slump: slumpShare(tau, ph.density, heightM),
+    slump: slumpShare(tau, ph.density, heightM), ringSlumpM: RING_M * slumpShare(tau, ph.density, RING_M),
   }
 }
 
@@ -547,4 +521,3 @@ function allergensOf(m: Mix, crust: boolean): string[] {
   if (m.parts.some(p => (p.row.id === 'wine_white' || p.row.id === 'wine_late') && p.massG > 0)) list.push('sulphites')
   return list
 }
-

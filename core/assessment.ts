@@ -23,7 +23,7 @@ export type Severity = 'info' | 'look' | 'stop'
 
 export type FindingCode =
   | 'notModelled' | 'phaseInversion' | 'waterLow' | 'noEgg' | 'noAcid' | 'coarseGel' | 'lowAcid' | 'bitterZest' | 'scrubPeel'
-  | 'overflows' | 'headroomLow' | 'crustLeft' | 'potStalls' | 'grainy' | 'grainyNear' | 'underset' | 'lethalityLow' | 'measure71' | 'oversetsInDepth'
+  | 'overflows' | 'headroomLow' | 'potStalls' | 'grainy' | 'grainyNear' | 'underset' | 'lethalityLow' | 'measure71' | 'oversetsInDepth'
   | 'hotIntoGlass' | 'filmTooHot' | 'uncovered' | 'coolsTooSlowly' | 'coolsAtLimit' | 'fridgeWarm' | 'servedBeforeSet' | 'counterTooLong'
   | 'looseCold' | 'sagsOnTable' | 'tooFirm' | 'lightSkin' | 'medicines' | 'reactivePan' | 'allergens' | 'noStart' | 'lotDate'
 
@@ -41,7 +41,7 @@ export type VerdictCode = 'good' | 'sagsOnTable' | 'looseCold' | 'runny' | 'grai
 
 export interface Composition { water: number, sugar: number, fat: number, eggProtein: number, acid: number, other: number }
 
-export interface SetResult { tauPa: Quantity, tauStarPa: number, band: BandId, eggPa: number, butterPa: number, tempC: number, fatSolids: number, standsM: number, cutsM: number, slump: number }
+export interface SetResult { tauPa: Quantity, tauStarPa: number, band: BandId, eggPa: number, butterPa: number, tempC: number, fatSolids: number, standsM: number, cutsM: number, slump: number, /** How far a lifted 50 mm ring of it sinks, m. */ ringSlumpM: number }
 
 export interface Assessment {
   engineVersion: string

@@ -191,4 +191,3 @@ export const titratableAcidity = (mlNaOH: number, molarity: number, sampleG: num
 
 /** Strong base to bring a solution to a pH, mEq per kg (negative: strong acid). */
 export const baseToReach = (s: Solution, pH: number): number => -chargeBalance(s, pH)
-

@@ -102,7 +102,6 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
   let sinceJump = 0
   let dt = firstStep
 
-
   const curve = (): CoolingCurve => ({
     timeS, coreC, meanC, field: Array.from({ length: nz }, (_, j) => Array.from({ length: nr }, (_, i) => temp[j * nr + i]!)),
   })

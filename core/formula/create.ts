@@ -1,5 +1,9 @@
 /** Making a formula document: the ways of making with their defaults, and what a use starts from. */
+import { pHOfMix } from '../acidity/acidity'
+import { eggTemperatures } from '../heat/egg'
 import { findIngredient } from '../ingredients'
+import { mix } from './mix'
+import { stagesOf } from './stages'
 import { FORMULA_FORMAT, SCHEMA_VERSION, type Assembly, type ChillLeg, type FormulaDocument, type HeatPlan, type Kitchen, type Line, type School, type Step, type Use, type UseKind } from './document'
 
 /** Gives fresh ids; the caller owns chance, so that the core stays deterministic. */
@@ -94,6 +98,17 @@ export function suggestSchool(lines: readonly Line[]): School {
   const massOf = (ids: string[]) => lines.reduce((s, l) => s + (ids.includes(l.ingredientId) ? l.massG : 0), 0)
   if (massOf(['butter80', 'butter82', 'butter84']) > 0.28 * total) return 'emulsified'
   return massOf(['egg']) > massOf(['yolk', 'yolk_sep']) ? 'wholeEggTempered' : 'yolkBath'
+}
+
+/**
+ * A target for the pot that sets the egg of these lines without grain: two degrees above the temperature at which it
+ * sets in a minute, to the whole degree, but never under 75 °C (lethality with the thermometer's error in hand).
+ */
+export function suggestTarget(doc: FormulaDocument, kitchen: Kitchen): number {
+  const cooked = mix(stagesOf(doc, kitchen).cooked)
+  if (!(cooked.grams.water > 0)) return doc.heat.targetTempC
+  const egg = eggTemperatures(cooked, pHOfMix(cooked))
+  return egg ? Math.min(90, Math.max(75, Math.round(egg.t60C + 2))) : doc.heat.targetTempC
 }
 
 /** Scales every line of every component. */

@@ -9,6 +9,8 @@ export const FORMULA_FORMAT = 'lumbik-formula'
 export const SCHEMA_VERSION = 2
 
 export type ProcessValue<T> = { simulated: true } | { given: T }
+/** The stated value, or null when it is to be simulated. */
+export const given = <T>(v: ProcessValue<T>): T | null => 'given' in v ? v.given : null
 
 export const SCHOOLS = ['yolkBath', 'wholeEggTempered', 'emulsified'] as const
 /** The way of making: yolks on a water bath; eggs tempered into hot juice; boiled with a whisk, butter blended in cool. */

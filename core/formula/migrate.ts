@@ -28,13 +28,10 @@ const STEPS: Record<number, (doc: Plain) => Plain> = {
  */
 export function migrate(input: unknown): Plain {
   if (!isPlain(input) || input.format !== FORMULA_FORMAT) throw new InputError('unknownValue', 'format', { expected: FORMULA_FORMAT })
-  let version = input.version
-  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) throw new InputError('unknownValue', 'version', { newest: SCHEMA_VERSION })
-  if (version > SCHEMA_VERSION) throw new InputError('tooLarge', 'version', { max: SCHEMA_VERSION })
+  const given = input.version
+  if (typeof given !== 'number' || !Number.isInteger(given) || given < 1) throw new InputError('unknownValue', 'version', { newest: SCHEMA_VERSION })
+  if (given > SCHEMA_VERSION) throw new InputError('tooLarge', 'version', { max: SCHEMA_VERSION })
   let doc = input
-  while (version < SCHEMA_VERSION) {
-    doc = STEPS[version]!(doc)
-    version = doc.version as number
-  }
+  for (let version = given; version < SCHEMA_VERSION; version++) doc = STEPS[version]!(doc)
   return doc
 }

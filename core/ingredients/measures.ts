@@ -60,3 +60,14 @@ export const FRUITS: readonly Fruit[] = [
   { id: 'grapefruit', words: ['grapefruit'], size: 'medium', juiceId: 'grapefruit', juiceG: 180, zestG: 9, lnJuiceSigma: 0.20, confidence: 'H' },
   { id: 'passion fruit', words: ['passion fruit', 'passionfruit'], size: 'medium', juiceId: 'passion', juiceG: 11, zestG: 0, lnJuiceSigma: 0.30, confidence: 'M' },
 ]
+
+/** How many eggs, yolks or whites of a grade a mass is; null for anything else. */
+export function eggCount(ingredientId: string, massG: number, grade: EggGrade): number | null {
+  const g = EGG_GRADES[grade]
+  switch (ingredientId) {
+    case 'egg': return massG / g.wholeG
+    case 'yolk': case 'yolk_sep': return massG / g.yolkG
+    case 'white': return massG / g.whiteG
+    default: return null
+  }
+}

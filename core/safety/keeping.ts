@@ -3,6 +3,8 @@
  * memory. Every use says "defer to your local code and your own food-safety plan".
  */
 
+import { addDays, formatISO, parseISO } from 'date-fns'
+
 export interface CodeLimits {
   /** Cooling starts to count here, °C. */
   fromC: number
@@ -35,7 +37,6 @@ export function coolingStages(code: CodeLimits, at: (tempC: number) => number | 
 
 /** Last day of keeping: ISO date from the ISO start, never past a lot's own date. */
 export function useByDate(startAt: string, code: CodeLimits, lotDates: readonly string[]): string {
-  const [y, m, d] = startAt.slice(0, 10).split('-').map(Number) as [number, number, number]
-  const last = new Date(Date.UTC(y, m - 1, d + code.days - 1)).toISOString().slice(0, 10)
+  const last = formatISO(addDays(parseISO(startAt.slice(0, 10)), code.days - 1), { representation: 'date' })
   return [last, ...lotDates].sort()[0]!
 }

@@ -1,11 +1,25 @@
 /** Sharp, sweet, and how much water is free. */
 import { fatFraction, sugarsG, type Mix } from '../formula/mix'
 
-
 /** Centre of a curd's sourness on the scale below (judgement). */
 export const CURD_SOUR_CENTRE = 4.3
 export const SHARPNESS = ['flat', 'mellow', 'balanced', 'bright', 'sharp'] as const
 export type Sharpness = (typeof SHARPNESS)[number]
+/** Lower edges of the words, as multiples of the dessert's centre (judgement); below the first is flat, and the scale is drawn to 1.6. */
+export const SHARPNESS_EDGES = [0.4, 0.6, 0.85, 1.12, 1.35, 1.6] as const
+
+/** Word of a sourness. */
+export function sharpnessOf(sour: number, centre = CURD_SOUR_CENTRE): Sharpness {
+  const i = SHARPNESS_EDGES.slice(1, 5).findIndex(edge => sour / centre < edge)
+  return SHARPNESS[i === -1 ? 4 : i]!
+}
+
+/** Where a sourness lies on the row of words, 0–1, each word a fifth. */
+export function sharpnessPosition(sour: number, centre = CURD_SOUR_CENTRE): number {
+  const r = Math.min(Math.max(sour / centre, SHARPNESS_EDGES[0]), SHARPNESS_EDGES[5])
+  const i = Math.min(SHARPNESS_EDGES.findIndex((e, k) => k > 0 && r <= e) - 1, 4)
+  return (i + (r - SHARPNESS_EDGES[i]!) / (SHARPNESS_EDGES[i + 1]! - SHARPNESS_EDGES[i]!)) / 5
+}
 
 export interface Taste {
   /** 0–10 */
@@ -34,8 +48,7 @@ export function taste(m: Mix, pH: number): Taste {
   const sour = 10 * x ** 1.2 / (x ** 1.2 + 0.85 ** 1.2)
   const y = sweetPercent / ((1 + ta / 3) * (1 + fat / 150))
   const sweet = 10 * y ** 1.5 / (y ** 1.5 + 18 ** 1.5)
-  const ratio = sour / CURD_SOUR_CENTRE
-  const sharpness = ratio >= 1.35 ? 'sharp' : ratio >= 1.12 ? 'bright' : ratio >= 0.85 ? 'balanced' : ratio >= 0.6 ? 'mellow' : 'flat'
+  const sharpness = sharpnessOf(sour)
   const bitterFruit = m.parts.some(p => BITTER.has(p.row.id) && p.massG > 0)
   const zestG = m.parts.reduce((sum, p) => sum + (p.row.group === 'zest' ? p.massG : 0), 0)
   const zestGPerKg = 1000 * zestG / m.massG * (bitterFruit ? 2 : 1)
@@ -68,4 +81,3 @@ export const waterActivityOf = (m: Mix): number =>
 
 /** Sugar : acid, g per g; Infinity without acid. */
 export const sugarToAcid = (m: Mix): number => sugarsG(m) / m.acidG
-

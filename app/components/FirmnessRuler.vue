@@ -1,0 +1,53 @@
+<script setup lang="ts">
+/** From loose to firm on one ruler: the bands in words, what this use asks for, and where the piece lies cold and on the plate. */
+import type { Assessment } from '#core/assessment'
+import { BANDS } from '#core/set/bands'
+import { BAND_NAMES } from '~/words/names'
+
+const props = defineProps<{ assessment: Assessment }>()
+const fmt = useFormat()
+const LOW = 5
+const HIGH = 8000
+const W = 420
+/** Position on the ruler's logarithmic scale. */
+const x = (pa: number) => W * Math.log(Math.min(Math.max(pa, LOW), HIGH) / LOW) / Math.log(HIGH / LOW)
+const v = computed(() => props.assessment.verdict)
+/** Stresses shown on the scale of the bands, which is corrected for density. */
+const ratio = computed(() => v.value.cold.tauStarPa / Math.max(v.value.cold.tauPa.value, 1e-9))
+const marks = computed(() => [
+  { key: 'cold', name: 'fridge', pa: v.value.cold.tauPa.value, at: x(v.value.cold.tauStarPa) },
+  { key: 'plate', name: 'plate', pa: v.value.plate.tauPa.value, at: x(v.value.plate.tauStarPa) },
+])
+const wanted = computed(() => ({ from: x(v.value.target.coldMinPa * ratio.value), to: x(v.value.target.coldMaxPa * ratio.value), plate: x(v.value.target.plateMinPa * ratio.value) }))
+const ticks = BANDS.slice(1).map(b => ({ ...b, at: x(b.fromPa) }))
+const words = BANDS.map((b, i) => ({ id: b.id, name: BAND_NAMES[b.id], from: x(Math.max(b.fromPa, LOW)), to: x(BANDS[i + 1]?.fromPa ?? HIGH) })).filter(w => w.id !== 'rubbery')
+/** Words alternate in height, so that none runs into the next. */
+const label = (anchor: number) => anchor < 60 ? 'start' : anchor > W - 60 ? 'end' : 'middle'
+</script>
+
+<template>
+  <figure class="ruler" :aria-label="`Firmness: ${marks.map(m => `${m.name} ${fmt.pascals(m.pa)}, ${BAND_NAMES[v[m.key as 'cold' | 'plate'].band]}`).join('; ')}`">
+    <h3 class="section-title">How it holds <span class="soft small">yield stress, Pa; yellow is what this use asks for from the fridge</span></h3>
+    <svg :viewBox="`-4 0 ${W + 8} 128`" role="presentation">
+      <rect :x="wanted.from" y="50" :width="Math.max(wanted.to - wanted.from, 2)" height="16" fill="var(--citron)" />
+      <line x1="0" :x2="W" y1="66" y2="66" stroke="var(--ink)" stroke-width="1.5" />
+      <template v-for="t in ticks" :key="t.id"><line :x1="t.at" :x2="t.at" y1="60" y2="72" stroke="var(--ink)" /></template>
+      <text v-for="(w, i) in words" :key="w.id" :x="Math.max((w.from + w.to) / 2, 0)" :y="i % 2 ? 106 : 88" :text-anchor="label((w.from + w.to) / 2)" class="word" :class="{ on: w.id === v.cold.band || w.id === v.plate.band }">{{ w.name }}</text>
+      <g v-for="m in marks" :key="m.key" :class="m.key">
+        <line :x1="m.at" :x2="m.at" :y1="m.key === 'cold' ? 20 : 40" y2="66" stroke-width="1.5" />
+        <circle v-if="m.key === 'plate'" :cx="m.at" cy="66" r="6" /><rect v-else :x="m.at - 5.500" y="60.500" width="11" height="11" />
+        <text :x="m.at + (m.at > W - 120 ? -6 : 6)" :y="m.key === 'cold' ? 22 : 42" :text-anchor="m.at > W - 120 ? 'end' : 'start'" class="mark">{{ m.name }} {{ fmt.pascals(m.pa) }}</text>
+      </g>
+    </svg>
+  </figure>
+</template>
+
+<style scoped>
+.ruler { margin: 0; }
+svg { width: 100%; display: block; overflow: visible; }
+text { font-family: var(--font-sans); font-size: 13.500px; fill: var(--ink-soft); }
+.word.on { fill: var(--ink); font-weight: 600; }
+.mark { font-weight: 600; fill: var(--ink); paint-order: stroke; stroke: var(--paper); stroke-width: 4px; }
+.cold line { stroke: var(--cold-deep); } .cold rect { fill: var(--cold-deep); } .cold .mark { fill: var(--cold-deep); }
+.plate line { stroke: var(--ink); } .plate circle { fill: var(--paper); stroke: var(--ink); stroke-width: 2.500; }
+</style>

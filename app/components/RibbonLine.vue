@@ -1,0 +1,48 @@
+<script setup lang="ts">
+/** The line of six stations: where you are, what each says, and whether it is fine. */
+import { STATIONS, type Assessment, type Station } from '#core/assessment'
+import type { FormulaDocument } from '#core/formula/document'
+import { MARK_WORDS, STATION_NAMES } from '~/words/names'
+import { readout } from '~/words/verdict'
+
+const props = defineProps<{ id: string, station: Station, doc: FormulaDocument, assessment: Assessment | null }>()
+const fmt = useFormat()
+const stops = computed(() => STATIONS.map((key, i) => ({
+  key, number: i + 1, name: STATION_NAMES[key], here: key === props.station, mark: props.assessment?.stations[key].mark ?? 'fine',
+  lines: props.assessment ? readout(key, props.doc, props.assessment, fmt) : ['', ''] as const,
+})))
+</script>
+
+<template>
+  <nav class="ribbon" aria-label="Stations">
+    <NuxtLink v-for="s in stops" :key="s.key" :to="`/formula/${id}/${s.key}`" class="stop" :class="[`is-${s.mark}`, { here: s.here }]" :aria-current="s.here ? 'step' : undefined" :title="`${s.name} (${s.number})`">
+      <span class="track" aria-hidden="true"><i /></span>
+      <span class="name">{{ s.name }} <em v-if="s.mark !== 'fine'">{{ MARK_WORDS[s.mark] }}</em></span>
+      <span class="lines"><span>{{ s.lines[0] }}</span><span>{{ s.lines[1] }}</span></span>
+    </NuxtLink>
+  </nav>
+</template>
+
+<style scoped>
+.ribbon { display: grid; grid-template-columns: repeat(6, minmax(0, 1fr)); margin: 0.9rem 0 1.2rem; }
+.stop { display: block; padding-right: 0.6rem; min-height: 88px; }
+.track { display: block; position: relative; height: 18px; margin-right: -0.6rem; }
+.track::before { content: ""; position: absolute; left: 0; right: 0; top: 8px; border-top: 1.5px solid var(--ink); }
+.stop:last-child .track::before { right: 20%; }
+.track i { position: absolute; left: 0; top: 3px; width: 11px; height: 11px; background: var(--ink); border-radius: 50%; }
+.is-look .track i { background: var(--paper); border: 3px solid var(--blood); }
+.is-stop .track i { background: var(--blood); border-radius: 0; }
+.here .track i { width: 17px; height: 17px; top: 0; background: var(--citron) !important; border: 2px solid var(--ink); }
+.name { display: block; font-weight: 600; }
+.name em { font-style: normal; font-weight: 600; font-size: 0.9rem; color: var(--blood); }
+.lines { display: block; font-size: 0.9rem; color: var(--ink-soft); line-height: 1.28; }
+.lines span { display: block; }
+.here .lines { color: var(--ink); }
+.here .name { box-shadow: inset 0 -7px 0 var(--citron-soft); display: inline-block; }
+.stop:hover .name { text-decoration: underline; text-underline-offset: 3px; }
+@media (max-width: 760px) {
+  .ribbon { grid-template-columns: repeat(3, minmax(0, 1fr)); row-gap: 0.4rem; }
+  .stop { min-height: 78px; }
+  .stop:nth-child(3n) .track::before { right: 0; }
+}
+</style>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+/** The bar at the top: only places that work. */
+const kitchen = useKitchenStore()
+const workspace = useWorkspaceStore()
+const route = useRoute()
+const places = [{ to: '/shelf', name: 'Shelf' }, { to: '/kitchen', name: 'Kitchen' }]
+const inFormula = computed(() => route.path.startsWith('/formula/'))
+const active = (to: string) => route.path.startsWith(to) || (to === '/shelf' && (inFormula.value || route.path === '/new'))
+const SAVE_WORDS = { saved: 'Saved', saving: 'Saving', unsent: 'Not sent yet: kept in this browser', conflict: 'Changed elsewhere' } as const
+const { time } = useFormat()
+const saveWords = computed(() => workspace.saveState === 'saved' && workspace.savedAt ? `Saved ${time(workspace.savedAt)}` : SAVE_WORDS[workspace.saveState])
+</script>
+
+<template>
+  <header class="bar no-print">
+    <NuxtLink to="/shelf" class="wordmark" aria-label="Lumbik, to the shelf">lumbik<svg viewBox="0 0 12 12" aria-hidden="true"><path d="M1 11V6c0-3 2-5 5-5 4 0 5 3 5 5s-2 5-5 5z" /></svg></NuxtLink>
+    <nav aria-label="Places">
+      <NuxtLink v-for="p in places" :key="p.to" :to="p.to" :class="{ on: active(p.to) }" :aria-current="active(p.to) ? 'page' : undefined">{{ p.name }}</NuxtLink>
+    </nav>
+    <div class="right">
+      <span v-if="inFormula && workspace.doc" class="save" :class="workspace.saveState" role="status" :data-save="workspace.saveState">{{ saveWords }}</span>
+      <span class="soft kitchen">{{ kitchen.record?.name }}</span>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.bar { display: flex; align-items: center; gap: 1.75rem; padding: 0 1.75rem; height: 52px; border-bottom: 1px solid var(--hairline); }
+.wordmark { font-family: var(--font-display); font-size: 1.55rem; font-weight: 600; letter-spacing: -0.02em; display: inline-flex; align-items: flex-end; gap: 2px; line-height: 1; }
+.wordmark svg { width: 11px; height: 11px; fill: var(--citron); margin-bottom: 1px; }
+nav { display: flex; gap: 1.4rem; height: 100%; }
+nav a { display: inline-flex; align-items: center; min-width: 44px; border-bottom: 2px solid transparent; margin-bottom: -1px; color: var(--ink-soft); }
+nav a.on { color: var(--ink); font-weight: 600; border-color: var(--ink); }
+.right { margin-left: auto; display: flex; gap: 1.5rem; font-size: 0.92rem; align-items: center; min-width: 0; }
+.save { color: var(--ink-soft); white-space: nowrap; }
+.save.unsent, .save.conflict { color: var(--blood); font-weight: 600; }
+.kitchen { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+@media (max-width: 760px) {
+  .bar { padding: 0 1rem; gap: 1rem; }
+  nav { gap: 0.8rem; }
+  .kitchen { display: none; }
+  .save { font-size: 0.88rem; overflow: hidden; text-overflow: ellipsis; }
+}
+</style>

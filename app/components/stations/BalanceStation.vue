@@ -1,0 +1,50 @@
+<script setup lang="ts">
+/** The main screen: lines with grams, what the mix is made of, and where it stands between loose and firm, flat and sharp. */
+import type { Assessment } from '#core/assessment'
+import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { SHARPNESS_NAMES } from '~/words/names'
+
+const props = defineProps<{ doc: FormulaDocument, assessment: Assessment | null }>()
+const fmt = useFormat()
+const b = computed(() => props.assessment?.balance ?? null)
+const total = computed(() => props.assessment?.stock.massG ?? fillingOf(props.doc).lines.reduce((s, l) => s + l.massG, 0))
+const figures = computed(() => b.value
+  ? [
+      { key: 'ph', value: fmt.fixed(b.value.pH.value, 2), name: 'pH', spread: `± ${fmt.fixed(b.value.pH.sigma ?? 0, 2)}` },
+      { key: 'acid', value: `${fmt.fixed(b.value.acidPercent.value, 2)} %`, name: 'acid, as citric', spread: b.value.acidPercent.provenance === 'measured' ? 'measured' : 'typical fruit' },
+      { key: 'brix', value: `${fmt.fixed(b.value.brix.value, 1)} °Bx`, name: 'of the water phase', spread: '' },
+      { key: 'ratio', value: Number.isFinite(b.value.sugarToAcid.value) && b.value.sugarToAcid.value < 1000 ? `${fmt.fixed(b.value.sugarToAcid.value)} : 1` : '—', name: 'sugar : acid', spread: '' },
+      { key: 'sweet', value: `${fmt.fixed(b.value.taste.sweet, 1)} : ${fmt.fixed(b.value.taste.sour, 1)}`, name: 'sweet : sour, of 10', spread: SHARPNESS_NAMES[b.value.sharpness] },
+      { key: 'aw', value: fmt.fixed(b.value.waterActivity.value, 3), name: 'water activity', spread: '' },
+    ]
+  : [])
+</script>
+
+<template>
+  <div class="balance">
+    <div class="left">
+      <LineTable :doc="doc" :assessment="assessment" />
+    </div>
+    <div v-if="assessment && b" class="right">
+      <CompositionStrip :composition="b.composition" :mass-g="total" />
+      <FirmnessRuler :assessment="assessment" class="ruler" />
+      <SharpnessRuler :assessment="assessment" />
+    </div>
+    <dl v-if="b" class="figures">
+      <div v-for="f in figures" :key="f.key"><dt>{{ f.name }}</dt><dd :data-figure="f.key">{{ f.value }}</dd><dd class="spread">{{ f.spread }}&nbsp;</dd></div>
+    </dl>
+    <CautionList v-if="assessment" class="notes" :findings="assessment.findings.filter(f => f.station === 'balance' && f.severity === 'info')" />
+  </div>
+</template>
+
+<style scoped>
+.balance { display: grid; grid-template-columns: minmax(0, 1.02fr) minmax(0, 1fr); gap: 1rem 2rem; }
+.figures { grid-column: 1 / -1; display: grid; grid-template-columns: repeat(6, auto); justify-content: space-between; gap: 0.6rem 1rem; border-top: 1px solid var(--hairline); padding-top: 0.8rem; margin: 0; }
+.figures > div { display: flex; flex-direction: column-reverse; justify-content: flex-end; }
+.figures dt { order: 1; color: var(--ink-soft); font-size: 0.9rem; }
+.figures dd { margin: 0; order: 2; font-family: var(--font-display); font-size: 1.4rem; line-height: 1.15; }
+.figures dd.spread { order: 0; font-family: var(--font-sans); font-size: 0.9rem; color: var(--ink-soft); }
+.ruler { margin-top: 1.4rem; }
+.notes { grid-column: 1 / -1; }
+@media (max-width: 1100px) { .balance { grid-template-columns: minmax(0, 1fr); } .figures { grid-template-columns: repeat(3, minmax(0, 1fr)); } }
+</style>

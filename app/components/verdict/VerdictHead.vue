@@ -1,0 +1,40 @@
+<script setup lang="ts">
+/** The cut face, the verdict in a sentence, its numbers, and the cautions that apply. */
+import type { Assessment } from '#core/assessment'
+import type { FormulaDocument } from '#core/formula/document'
+import { pieceFigures } from '#core/summary'
+import { readyWords, verdictSentence } from '~/words/verdict'
+
+const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const fmt = useFormat()
+const sentence = computed(() => verdictSentence(props.doc, props.assessment, fmt))
+const ready = computed(() => readyWords(props.doc, props.assessment, fmt))
+const v = computed(() => props.assessment.verdict)
+/** The verdict's own sentence says these already. */
+const SAID = new Set(['sagsOnTable', 'looseCold', 'tooFirm'])
+const cautions = computed(() => props.assessment.findings.filter(f => f.severity !== 'info' && !SAID.has(f.code)))
+</script>
+
+<template>
+  <section class="head" aria-label="Verdict">
+    <CutFace :piece="pieceFigures(doc, assessment)" :grainy="v.code === 'grainy'" />
+    <h2 class="sentence" :data-verdict="v.code" aria-live="polite">{{ sentence }}</h2>
+    <p class="ready">{{ ready }}</p>
+    <dl class="figures">
+      <div><dt>fridge</dt><dd><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.coldMinPa) }}</small></dd><dd class="ring">ring sinks {{ fmt.mm(v.cold.ringSlumpM) }}</dd></div>
+      <div><dt>plate</dt><dd><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.plateMinPa) }}</small></dd><dd class="ring">ring sinks {{ fmt.mm(v.plate.ringSlumpM) }}</dd></div>
+    </dl>
+    <CautionList v-if="cautions.length" :findings="cautions" class="cautions" />
+  </section>
+</template>
+
+<style scoped>
+.sentence { font-size: 1.5rem; margin: 0.9rem 0 0.3rem; text-wrap: balance; }
+.ready { margin: 0 0 0.7rem; }
+.figures { display: grid; grid-template-columns: 1fr 1fr; gap: 0 1rem; margin: 0 0 0.8rem; font-size: 0.92rem; }
+dt { color: var(--ink-soft); display: inline; }
+dd { margin: 0; display: inline; }
+dd.ring { display: block; color: var(--ink-soft); font-size: 0.9rem; }
+.figures > div > dd:first-of-type { display: block; font-size: 1.05rem; font-weight: 600; }
+small { font-size: 0.9rem; color: var(--ink-soft); font-weight: 400; display: block; }
+</style>

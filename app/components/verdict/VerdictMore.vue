@@ -1,0 +1,93 @@
+<script setup lang="ts">
+/** How sure, what makes it set, and what would bring it there. */
+import type { Assessment } from '#core/assessment'
+import { BANDS } from '#core/set/bands'
+import type { Adjustment } from '#core/solve/adjust'
+import type { Shares } from '#core/solve/sampling'
+import { BAND_NAMES, MECHANISM_NAMES, UNCERTAIN_NAMES } from '~/words/names'
+import { adjustmentWords } from '~/words/verdict'
+
+const props = defineProps<{ assessment: Assessment, shares: Shares | null, sharesSettled: boolean, adjustments: Adjustment[], adjustmentsSettled: boolean }>()
+const emit = defineEmits<{ apply: [adjustment: Adjustment] }>()
+const fmt = useFormat()
+const tenths = computed(() => props.shares ? Math.round(props.shares.holds * 10) : 0)
+const sure = computed(() => tenths.value <= 0 ? 'fewer than 1 in 10' : tenths.value >= 10 ? 'nearly every batch' : `about ${tenths.value} in 10`)
+const bars = computed(() => BANDS.map(b => ({ id: b.id, name: BAND_NAMES[b.id], share: props.shares?.plate[b.id] ?? 0, here: props.assessment.verdict.plate.band === b.id })).filter(b => b.share >= 0.03 || b.here))
+const mechanisms = computed(() => {
+  const p = props.assessment.verdict.plate
+  const c = props.assessment.verdict.cold
+  const row = (key: 'egg' | 'butter') => ({ key, name: MECHANISM_NAMES[key], cold: key === 'egg' ? c.eggPa : c.butterPa, plate: key === 'egg' ? p.eggPa : p.butterPa })
+  return [row('egg'), row('butter')]
+})
+const dominated = computed(() => mechanisms.value.some(m => m.cold >= 0.9 * props.assessment.verdict.cold.tauPa.value))
+const widest = computed(() => Math.max(props.assessment.verdict.cold.tauPa.value, props.assessment.verdict.plate.tauPa.value, 1))
+const offTarget = computed(() => props.assessment.verdict.code !== 'good' || props.assessment.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit' || f.code === 'servedBeforeSet'))
+</script>
+
+<template>
+  <section class="more">
+    <div v-if="offTarget" class="block">
+      <h3>What would bring it there</h3>
+      <p v-if="!adjustmentsSettled" class="soft waiting">Trying changes …</p>
+      <template v-else>
+        <button v-for="a in adjustments" :key="a.kind" type="button" class="adjust" @click="emit('apply', a)">
+          <b>{{ adjustmentWords(a, fmt).label }}</b><span>{{ adjustmentWords(a, fmt).brings }}</span>
+        </button>
+        <p v-if="adjustments.length === 0" class="soft">No single change mends it. Change two things: more egg and a lower piece, say.</p>
+      </template>
+    </div>
+    <div class="block" :class="{ unsettled: !sharesSettled }" :data-shares="sharesSettled ? 'settled' : 'working'">
+      <h3>How sure</h3>
+      <p class="sure"><template v-if="shares"><b>{{ sure }}</b> come out as meant. <span v-if="!sharesSettled" class="soft">(catching up)</span></template><template v-else>Counting …</template></p>
+      <ul class="bars" aria-label="Shares on the plate, in 100 batches">
+        <li v-for="b in bars" :key="b.id" :class="{ here: b.here }"><span>{{ b.name }}</span><i><em :style="{ width: `${100 * b.share}%` }" /></i><span class="num">{{ fmt.fixed(100 * b.share) }} %</span></li>
+      </ul>
+      <p v-if="shares && shares.grainy >= 0.05" class="small">Grainy in {{ fmt.percent(shares.grainy) }} of batches.</p>
+      <p v-if="shares" class="small soft">Most depends on {{ UNCERTAIN_NAMES[shares.matters[0]!.input] }}, then {{ UNCERTAIN_NAMES[shares.matters[1]!.input] }}. On the plate {{ fmt.fixed(shares.plateRangePa[0]) }}–{{ fmt.pascals(shares.plateRangePa[1]) }} in 8 of 10.</p>
+    </div>
+    <details class="block" :open="!dominated">
+      <summary><h3>What makes it set</h3></summary>
+      <table class="mech">
+        <thead><tr><th scope="col"><span class="sr">state</span></th><th scope="col">egg, butterfat</th><th scope="col" class="r">Pa</th></tr></thead>
+        <tbody>
+          <tr v-for="state in (['cold', 'plate'] as const)" :key="state">
+            <th scope="row">{{ state === 'cold' ? 'fridge' : 'plate' }}</th>
+            <td><i class="stack"><em v-for="m in mechanisms" :key="m.key" :class="m.key" :style="{ width: `${100 * m[state] / widest}%` }" /></i></td>
+            <td class="r num">{{ mechanisms.map(m => fmt.fixed(m[state])).join(' + ') }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="small soft">Egg sets for good in the heat; butterfat hardens in the cold and lets go as it warms.</p>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+.more { display: grid; gap: 1rem; margin-top: 1rem; }
+h3 { font-size: 1.05rem; margin: 0 0 0.3rem; display: inline-block; }
+.block { border-top: 1px solid var(--hairline); padding-top: 0.7rem; }
+.unsettled { opacity: 0.55; }
+.sure { margin: 0 0 0.4rem; }
+.bars { list-style: none; margin: 0 0 0.4rem; padding: 0; display: grid; gap: 0.25rem; font-size: 0.92rem; }
+.bars li { display: grid; grid-template-columns: 7.2rem 1fr 3rem; gap: 0.6rem; align-items: center; }
+.bars .num { text-align: right; }
+.bars i { height: 14px; border-left: 1px solid var(--ink); display: block; }
+.bars em { display: block; height: 100%; background: var(--cold); }
+.bars .here { font-weight: 600; }
+.bars .here em { background: var(--citron); box-shadow: inset 0 0 0 1px var(--ink); }
+.adjust { width: 100%; min-height: 46px; display: flex; justify-content: space-between; align-items: center; gap: 0.8rem; border-bottom: 1px solid var(--hairline); text-align: left; cursor: pointer; padding: 0.3rem 0.1rem; }
+.adjust:hover { background: var(--citron-soft); }
+.adjust span { color: var(--ink-soft); font-size: 0.92rem; text-align: right; }
+.waiting { min-height: 46px; }
+p { margin: 0.2rem 0; }
+summary { cursor: pointer; min-height: 32px; }
+.mech { width: 100%; font-size: 0.92rem; border-collapse: collapse; }
+.mech th { font-weight: 400; text-align: left; color: var(--ink-soft); padding: 0.2rem 0.5rem 0.2rem 0; white-space: nowrap; }
+.mech td { padding: 0.2rem 0; width: 99%; }
+.mech .r { text-align: right; white-space: nowrap; width: auto; padding-left: 0.6rem; }
+.stack { display: flex; height: 14px; }
+.stack em { display: block; border: 1px solid var(--ink); border-right-width: 0; }
+.stack em:last-child { border-right-width: 1px; }
+.stack .egg { background: var(--citron); }
+.stack .butter { background: var(--citron-soft); }
+</style>

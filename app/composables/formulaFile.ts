@@ -1,0 +1,34 @@
+/** Formula files out and in. A file is taken whole or not at all; an error names the field. */
+import type { FormulaDocument } from '#core/formula/document'
+import type { DocumentProblem } from '../../shared/schemas/formula'
+import { documentProblemWords } from '~/words/problems'
+import { BODY_LIMIT } from '../../shared/schemas/wire'
+
+/** Offers a document as a file. */
+export function exportFormula(doc: FormulaDocument) {
+  const url = URL.createObjectURL(new Blob([`${JSON.stringify(doc, null, 2)}\n`], { type: 'application/json' }))
+  const link = document.createElement('a')
+  link.href = url
+  link.download = `${doc.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'formula'}.lumbik.json`
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(url), 1000)
+}
+
+/** Reads a file and makes a formula of it. */
+export async function importFormula(file: File): Promise<{ id: string } | { error: string }> {
+  if (file.size > BODY_LIMIT) return { error: `“${file.name}” is larger than the limit of ${BODY_LIMIT / 1e6} MB.` }
+  let input: unknown
+  try {
+    input = JSON.parse(await file.text())
+  } catch {
+    return { error: `“${file.name}” is not a formula file: it is not JSON.` }
+  }
+  const id = crypto.randomUUID()
+  try {
+    await $fetch('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document: input, label: 'imported' } })
+    return { id }
+  } catch (e) {
+    const data = (e as { data?: { data?: DocumentProblem } }).data?.data
+    return { error: data ? documentProblemWords(data) : 'The server does not answer. Nothing was imported; try again.' }
+  }
+}

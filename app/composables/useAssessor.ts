@@ -1,0 +1,145 @@
+/**
+ * The two workers behind the workspace. Live: latest wins, a late answer never replaces a newer one. Bulk: follows
+ * 150 ms after the last change, is cancelled by id when the inputs move on. Each is restarted without loss if it dies.
+ */
+import { proxy, wrap, type Remote } from 'comlink'
+import type { Assessment } from '#core/assessment'
+import type { FormulaDocument, Kitchen } from '#core/formula/document'
+import type { Adjustment } from '#core/solve/adjust'
+import type { Shares } from '#core/solve/sampling'
+import type { BulkApi, BulkProgress } from '../workers/bulk.worker'
+import type { InputProblem, LiveApi } from '../workers/live.worker'
+
+const BULK_DELAY_MS = 150
+
+export interface Keeper<T> { api: () => Remote<T>, restart: () => void, stop: () => void }
+
+/** Keeps a worker alive: on an error it is replaced, and `onRestart` resends what was lost. */
+export function keepWorker<T>(make: () => Worker, onRestart: () => void): Keeper<T> {
+  let worker: Worker | null = null
+  let remote: Remote<T> | null = null
+  const start = () => {
+    const w = worker = make()
+    remote = wrap<T>(w)
+    w.onerror = w.onmessageerror = () => {
+      if (w === worker) restart()
+    }
+  }
+  const stop = () => {
+    worker?.terminate()
+    worker = remote = null
+  }
+  const restart = () => {
+    stop()
+    start()
+    onRestart()
+  }
+  return {
+    api: () => {
+      if (!remote) start()
+      return remote!
+    },
+    restart,
+    stop,
+  }
+}
+
+export function useAssessor() {
+  const assessment = shallowRef<Assessment | null>(null)
+  const problem = shallowRef<InputProblem | null>(null)
+  const shares = shallowRef<Shares | null>(null)
+  const adjustments = shallowRef<Adjustment[]>([])
+  /** Sequence numbers: of the last question, of the last point answer, of the last shares and adjustments. */
+  const asked = ref(0)
+  const answered = ref(0)
+  const sampled = ref(0)
+  const adjusted = ref(0)
+
+  let latest: { seq: number, doc: FormulaDocument, kitchen: Kitchen } | null = null
+  let busy = false
+  let job = 0
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  const live = keepWorker<LiveApi>(() => new Worker(new URL('../workers/live.worker.ts', import.meta.url), { type: 'module' }), () => {
+    busy = false
+    pump()
+  })
+  const bulk = keepWorker<BulkApi>(() => new Worker(new URL('../workers/bulk.worker.ts', import.meta.url), { type: 'module' }), () => startBulk())
+
+  async function pump() {
+    if (busy || !latest || latest.seq <= answered.value) return
+    busy = true
+    const question = latest
+    try {
+      const answer = await live.api().assess(question.seq, question.doc, question.kitchen)
+      if (answer.seq > answered.value) {
+        answered.value = answer.seq
+        if ('assessment' in answer) {
+          assessment.value = answer.assessment
+          problem.value = null
+        } else {
+          problem.value = answer.problem
+        }
+      }
+      busy = false
+    } catch {
+      busy = false
+      live.restart()
+      return
+    }
+    pump()
+  }
+
+  function startBulk() {
+    if (!latest) return
+    const { seq, doc, kitchen } = latest
+    const id = ++job
+    const take = (from: number, progress: BulkProgress) => {
+      if (from !== job || seq !== asked.value) return
+      if (progress.shares) {
+        shares.value = progress.shares
+        sampled.value = seq
+      }
+      if (progress.adjustments) {
+        adjustments.value = progress.adjustments
+        adjusted.value = seq
+      }
+    }
+    bulk.api().run(id, doc, kitchen, proxy(take)).then((finished) => {
+      if (finished && id === job && seq === asked.value) sampled.value = adjusted.value = seq
+    }, () => {
+      if (id === job) bulk.restart()
+    })
+  }
+
+  /** Asks for the assessment of a document; only plain data crosses. */
+  function ask(doc: FormulaDocument, kitchen: Kitchen) {
+    latest = { seq: ++asked.value, doc: toPlain(doc), kitchen: toPlain(kitchen) }
+    if (job > 0) void bulk.api().cancel(job)
+    job++
+    clearTimeout(timer)
+    timer = setTimeout(startBulk, BULK_DELAY_MS)
+    void pump()
+  }
+
+  onScopeDispose(() => {
+    clearTimeout(timer)
+    live.stop()
+    bulk.stop()
+  })
+
+  return {
+    ask, assessment, problem, shares, adjustments,
+    pointSettled: computed(() => asked.value > 0 && answered.value === asked.value),
+    sharesSettled: computed(() => asked.value > 0 && sampled.value === asked.value),
+    adjustmentsSettled: computed(() => asked.value > 0 && adjusted.value === asked.value),
+    /** For the tests: kills both workers as a crash would. */
+    crash: () => {
+      live.restart()
+      bulk.restart()
+    },
+  }
+}
+
+/** A plain copy, free of proxies. */
+export const toPlain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T

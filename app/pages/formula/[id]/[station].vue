@@ -1,0 +1,183 @@
+<script setup lang="ts">
+/** The workspace: ribbon, the open station, the verdict column. */
+import { STATIONS, type Station } from '#core/assessment'
+import type { Adjustment } from '#core/solve/adjust'
+import { exportFormula } from '~/composables/formulaFile'
+import { SCHOOL_NAMES, USE_NAMES } from '~/words/names'
+import { documentProblemWords } from '~/words/problems'
+
+definePageMeta({ key: route => `formula-${String((route.params as { id: string }).id)}` })
+const route = useRoute()
+const workspace = useWorkspaceStore()
+const kitchen = useKitchenStore()
+const assessor = useAssessor()
+const fmt = useFormat()
+const toast = useToast()
+
+const id = computed(() => String(route.params.id))
+const station = computed<Station>(() => STATIONS.find(s => s === route.params.station) ?? 'balance')
+await workspace.open(id.value)
+const doc = computed(() => workspace.doc)
+const assessment = assessor.assessment
+useHead({ title: computed(() => doc.value ? `${doc.value.name} · Lumbik` : 'Lumbik') })
+
+watch([doc, () => kitchen.core], ([d, k]) => {
+  if (d && k) assessor.ask(d, k)
+}, { immediate: true })
+watch(station, () => workspace.endGesture())
+
+const useOpen = ref(false)
+const keysOpen = ref(false)
+const variantName = ref('')
+watch(() => workspace.theirs, (t) => {
+  if (t && doc.value) variantName.value = `${doc.value.name}, my variant`
+})
+
+function apply(a: Adjustment) {
+  workspace.replace(a.doc)
+  workspace.endGesture()
+}
+async function keepBoth() {
+  try {
+    const made = await workspace.keepBoth(variantName.value.trim() || `${doc.value!.name}, my variant`)
+    if (made) {
+      toast.add({ title: `Kept as “${variantName.value}”.`, description: 'It is on the shelf beside the other.' })
+      await navigateTo(`/formula/${made}/${station.value}`)
+    }
+  } catch {
+    toast.add({ title: 'The variant could not be saved: the server does not answer.', description: 'Your changes stay in this browser.', color: 'error' })
+  }
+}
+
+/** Goes to the lines and into the field that adds one. */
+async function addLine() {
+  await navigateTo(`/formula/${id.value}/balance`)
+  await nextTick()
+  document.querySelector<HTMLElement>('#add-line')?.focus()
+}
+/** Keys: never while a field is being written in. */
+function onKey(event: KeyboardEvent) {
+  const target = event.target as HTMLElement
+  const writing = target.matches('input, textarea, select, [contenteditable]')
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+    // In a free text field the browser's own undo is wanted; in number fields the formula's.
+    if (writing && target.getAttribute('role') !== 'spinbutton') return
+    event.preventDefault()
+    if (event.shiftKey) workspace.redo()
+    else workspace.undo()
+    return
+  }
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'y') {
+    event.preventDefault()
+    workspace.redo()
+    return
+  }
+  if (writing || event.ctrlKey || event.metaKey || event.altKey) return
+  const n = Number(event.key)
+  if (n >= 1 && n <= 6) void navigateTo(`/formula/${id.value}/${STATIONS[n - 1]}`)
+  else if (event.key === '?') keysOpen.value = true
+  else if (event.key === '/') {
+    event.preventDefault()
+    void addLine()
+  } else if (event.key.toLowerCase() === 'u') useOpen.value = true
+}
+useEventListener(document, 'keydown', onKey)
+
+const KEYS: [string, string][] = [['1 – 6', 'go to a station'], ['/', 'add a line'], ['↑ ↓', 'step the number you are in; with Shift five times'], ['u', 'change the use'], ['Ctrl/⌘ Z', 'undo; with Shift redo'], ['?', 'this list']]
+const settled = computed(() => assessor.pointSettled.value && assessor.sharesSettled.value && assessor.adjustmentsSettled.value)
+</script>
+
+<template>
+  <main v-if="workspace.missing" class="nothing">
+    <h1>This formula is not here</h1>
+    <p>It was deleted, or the server does not answer. <NuxtLink to="/shelf" class="underline">Back to the shelf</NuxtLink></p>
+  </main>
+  <main v-else-if="doc" class="workspace" :data-settled="settled ? 'true' : 'false'" :data-point="assessor.pointSettled.value ? 'settled' : 'working'" :data-save="workspace.saveState">
+    <div class="head">
+      <input class="name" :value="doc.name" aria-label="Name of the formula" maxlength="120" @change="workspace.change('', d => { d.name = ($event.target as HTMLInputElement).value.trim() || d.name })">
+      <p class="sub">
+        <span>{{ SCHOOL_NAMES[doc.school].name }}</span>
+        <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">{{ USE_NAMES[doc.use.kind].name.toLowerCase() }}, {{ fmt.mm(doc.use.pieceHeightM) }}, {{ fmt.duration(doc.use.tableTimeS) }} at {{ fmt.temp(doc.use.tableTempC) }}<span class="underline change">change the use</span></button>
+        <span class="tools no-print">
+          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo" aria-label="Undo" @click="workspace.undo()" />
+          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-redo-2" :disabled="!workspace.canRedo" aria-label="Redo" @click="workspace.redo()" />
+          <UButton variant="ghost" color="neutral" size="sm" label="Export" @click="exportFormula(doc)" />
+          <UButton variant="ghost" color="neutral" size="sm" label="Keys" class="keys" @click="keysOpen = true" />
+        </span>
+      </p>
+    </div>
+    <div class="notices">
+      <div v-if="workspace.saveState === 'conflict' && workspace.theirs" class="conflict" role="alert">
+        <p><b>Changed in another window.</b> Nothing was overwritten: the other one is saved, yours is still here.</p>
+        <div class="conflict-acts">
+          <label class="sr" for="variant-name">Name for your variant</label>
+          <input id="variant-name" v-model="variantName" class="native" maxlength="120">
+          <UButton label="Keep both" @click="keepBoth" />
+          <UButton variant="outline" color="neutral" label="Take the other" @click="workspace.takeTheirs()" />
+        </div>
+      </div>
+      <p v-if="workspace.refused" class="conflict" role="alert"><b>Not saved.</b> {{ documentProblemWords({ ...workspace.refused, params: {} }) }} Change it, and it is sent again.</p>
+      <p v-if="assessor.problem.value" class="conflict" role="alert"><b>This cannot be computed.</b> {{ documentProblemWords(assessor.problem.value) }}</p>
+    </div>
+    <RibbonLine :id="id" :station="station" :doc="doc" :assessment="assessment" />
+    <template v-if="assessment">
+      <section class="station" :aria-label="station" :class="{ stale: assessor.problem.value }">
+        <StockStation v-if="station === 'stock'" :doc="doc" :assessment="assessment" />
+        <BalanceStation v-else-if="station === 'balance'" :doc="doc" :assessment="assessment" />
+        <ShapeStation v-else-if="station === 'shape'" :doc="doc" :assessment="assessment" />
+        <HeatStation v-else-if="station === 'heat'" :doc="doc" :assessment="assessment" />
+        <ChillStation v-else-if="station === 'chill'" :doc="doc" :assessment="assessment" />
+        <ServeStation v-else :doc="doc" :assessment="assessment" />
+      </section>
+      <aside class="column" aria-label="Verdict column">
+        <VerdictHead :doc="doc" :assessment="assessment" class="v-head" />
+        <VerdictMore
+          class="v-more" :assessment="assessment" :shares="assessor.shares.value" :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value" :adjustments-settled="assessor.adjustmentsSettled.value" @apply="apply" />
+      </aside>
+    </template>
+    <section v-else-if="assessor.problem.value" class="station">
+      <BalanceStation :doc="doc" :assessment="null" />
+    </section>
+    <p v-else class="station soft">Working it out …</p>
+
+    <UModal v-model:open="useOpen" title="What must it do on the plate?" description="The set it needs is worked out from this.">
+      <template #body><UseForm :use="doc.use" @change="u => workspace.change('use', d => { d.use = u })" /></template>
+      <template #footer><UButton label="Done" @click="useOpen = false" /></template>
+    </UModal>
+    <UModal v-model:open="keysOpen" title="Keys" description="Everything works without a mouse.">
+      <template #body><dl class="keylist"><template v-for="[k, what] in KEYS" :key="k"><dt>{{ k }}</dt><dd>{{ what }}</dd></template></dl></template>
+    </UModal>
+  </main>
+</template>
+
+<style scoped>
+.workspace { display: grid; grid-template-columns: minmax(0, 1fr) 348px; grid-template-areas: "head column" "notices column" "ribbon column" "station column"; grid-template-rows: auto auto auto 1fr; column-gap: 1.75rem; padding-left: 1.75rem; min-height: calc(100vh - 52px); }
+.head { grid-area: head; padding-top: 1.1rem; min-width: 0; }
+.notices { grid-area: notices; }
+.ribbon { grid-area: ribbon; }
+.station { grid-area: station; padding-bottom: 2rem; min-width: 0; }
+.stale { opacity: 0.6; }
+.column { grid-area: column; border-left: 1px solid var(--hairline); padding: 1.1rem 1.5rem 2rem; min-width: 0; }
+.name { font-family: var(--font-display); font-size: 1.85rem; font-weight: 500; letter-spacing: -0.01em; width: 100%; background: transparent; border: 0; padding: 0; line-height: 1.2; text-overflow: ellipsis; }
+.name:hover { box-shadow: inset 0 -1px 0 var(--hairline); }
+.sub { display: flex; flex-wrap: wrap; gap: 0 0.8rem; align-items: center; margin: 0; color: var(--ink-soft); }
+.use { min-height: 44px; text-align: left; cursor: pointer; }
+.use .change { margin-left: 0.6rem; color: var(--ink); text-underline-offset: 3px; }
+.tools { margin-left: auto; display: inline-flex; }
+.conflict { border: 1px solid var(--blood); border-left-width: 4px; padding: 0.6rem 0.9rem; margin: 0.4rem 0; background: #fffdf7; }
+.conflict p { margin: 0 0 0.4rem; }
+.conflict-acts { display: flex; gap: 0.6rem; flex-wrap: wrap; }
+.conflict-acts input { flex: 1 1 12rem; }
+.nothing { padding: 3rem 1.75rem; }
+.keylist { display: grid; grid-template-columns: 8rem 1fr; gap: 0.5rem; margin: 0; }
+.keylist dt { font-weight: 600; } .keylist dd { margin: 0; }
+@media (max-width: 1100px) { .workspace { grid-template-columns: minmax(0, 1fr) 300px; column-gap: 1.25rem; padding-left: 1.25rem; } .column { padding: 1rem 1.1rem 2rem; } }
+@media (max-width: 760px) {
+  .workspace { grid-template-columns: minmax(0, 1fr); grid-template-areas: "head" "notices" "ribbon" "verdict" "station" "more"; grid-template-rows: none; padding: 0 1rem; }
+  .column { display: contents; }
+  .v-head { grid-area: verdict; border-top: 1px solid var(--hairline); padding: 0.9rem 0; margin-bottom: 1rem; border-bottom: 1px solid var(--hairline); }
+  .v-more { grid-area: more; padding-bottom: 2rem; }
+  .name { font-size: 1.45rem; }
+  .keys { display: none; }
+}
+</style>

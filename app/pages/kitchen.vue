@@ -1,0 +1,134 @@
+<script setup lang="ts">
+/** The kitchen: units and words, eggs, fridges, altitude, food code. Saved as it is changed. */
+import { PLACE_KINDS, type KitchenPlace, type PlaceKind } from '#core/formula/document'
+import { USUAL_AIR_C } from '#core/chill/places'
+import { EGG_GRADES, type EggGrade } from '#core/ingredients/measures'
+import { boilingPoint } from '#core/heat/steam'
+import type { KitchenRecord, KitchenSettings } from '../../shared/schemas/kitchen'
+import { FOOD_CODES, PLACE_NAMES } from '~/words/names'
+
+useHead({ title: 'Kitchen · Lumbik' })
+const kitchen = useKitchenStore()
+const fmt = useFormat()
+const record = computed(() => kitchen.record!)
+const previous = shallowRef<KitchenRecord | null>(null)
+const saved = ref(false)
+const settings = computed(() => record.value.settings)
+/** A change shows at once and is written after a moment; while it waits, further changes join it. */
+let timer: ReturnType<typeof setTimeout> | undefined
+let base: KitchenRecord | null = null
+const waiting = ref(false)
+function change(next: KitchenRecord) {
+  base ??= record.value
+  kitchen.record = next
+  saved.value = false
+  waiting.value = true
+  clearTimeout(timer)
+  timer = setTimeout(flush, 400)
+}
+async function flush() {
+  clearTimeout(timer)
+  if (!base) return
+  const before = base
+  base = null
+  const ok = await kitchen.save({ ...record.value, version: before.version })
+  waiting.value = false
+  saved.value = ok
+  if (ok) previous.value = before
+}
+onBeforeRouteLeave(flush)
+const set = (part: Partial<KitchenSettings>) => change({ ...record.value, settings: { ...settings.value, ...part } })
+const place = (id: string, part: Partial<KitchenPlace>) => change({ ...record.value, places: record.value.places.map(p => p.id === id ? { ...p, ...part } : p) })
+const add = () => change({ ...record.value, places: [...record.value.places, { id: crypto.randomUUID(), name: 'New fridge', kind: 'domesticFridge', airTempC: 4 }] })
+const remove = (id: string) => change({ ...record.value, places: record.value.places.filter(p => p.id !== id) })
+function undo() {
+  const back = previous.value
+  if (back) change({ ...back, version: record.value.version })
+  previous.value = null
+}
+const COLD: PlaceKind[] = PLACE_KINDS.filter(k => k !== 'bench' && k !== 'iceBath')
+const REFUSED: Record<string, string> = { offline: 'The server does not answer. Nothing was saved; try again.', changedElsewhere: 'Changed in another window; this is how it stands now.' }
+const choices = <T extends string>(list: readonly (readonly [T, string])[]) => list
+</script>
+
+<template>
+  <main class="kitchen" :data-kitchen-save="waiting ? 'saving' : saved ? 'saved' : 'idle'">
+    <header>
+      <h1>Kitchen</h1>
+      <p class="soft" role="status"><template v-if="waiting">Saving</template><template v-else-if="saved">Saved <button type="button" class="underline" @click="undo">Undo</button></template></p>
+    </header>
+    <p v-if="kitchen.refused" class="bad" role="alert">{{ REFUSED[kitchen.refused.code] ?? `Not saved: ${kitchen.refused.path}` }}</p>
+    <div class="grid">
+      <section>
+        <h2 class="section-title">Words and units</h2>
+        <label class="field-label" for="k-name">Name of the kitchen</label>
+        <input id="k-name" class="native" maxlength="120" :value="record.name" @change="change({ ...record, name: ($event.target as HTMLInputElement).value.trim() || record.name })">
+        <div class="pair">
+          <span class="field-label">Kitchen words</span>
+          <div class="choices" role="group" aria-label="Kitchen words"><button v-for="[k, n] in choices([['gb', 'British'], ['us', 'American']])" :key="k" type="button" :aria-pressed="settings.vocabulary === k" @click="set({ vocabulary: k })">{{ n }}</button></div>
+          <span class="field-label">Degrees</span>
+          <div class="choices" role="group" aria-label="Degrees"><button v-for="[k, n] in choices([['C', '°C'], ['F', '°F']])" :key="k" type="button" :aria-pressed="settings.temperatureUnit === k" @click="set({ temperatureUnit: k })">{{ n }}</button></div>
+        </div>
+        <p class="soft small">Masses are in grams. Cups, spoons and ounces are read when you paste a formula, and asked about where they can mean two things.</p>
+      </section>
+      <section>
+        <h2 class="section-title">Eggs and place</h2>
+        <label class="field-label" for="k-egg">Egg grade</label>
+        <select id="k-egg" class="native" :value="settings.eggGrade" @change="set({ eggGrade: ($event.target as HTMLSelectElement).value as EggGrade })"><option v-for="(g, k) in EGG_GRADES" :key="k" :value="k">{{ g.label }}: {{ g.wholeG }} g egg, {{ g.yolkG }} g yolk, {{ g.whiteG }} g white</option></select>
+        <div class="two">
+          <QuantityField kind="metres" show-label label="Altitude" :model-value="settings.altitudeM" :min="-400" :max="5000" @update:model-value="v => set({ altitudeM: v })" />
+          <QuantityField kind="temperature" show-label label="Kitchen, as warm as" :model-value="settings.roomTempC" :min="5" :max="45" @update:model-value="v => set({ roomTempC: v })" />
+        </div>
+        <p class="soft small">Water boils here at {{ fmt.temp(boilingPoint(settings.altitudeM), 1) }}.</p>
+      </section>
+      <section>
+        <h2 class="section-title">Food safety</h2>
+        <label class="field-label" for="k-code">Limits to judge by</label>
+        <select id="k-code" class="native" :value="settings.foodCode" @change="set({ foodCode: ($event.target as HTMLSelectElement).value as 'us' | 'uk' })"><option v-for="(n, k) in FOOD_CODES" :key="k" :value="k">{{ n }}</option></select>
+        <label class="check"><input type="checkbox" :checked="settings.business" @change="set({ business: ($event.target as HTMLInputElement).checked })"> This kitchen serves the public</label>
+        <p class="small">Lumbik's limits are remembered from these texts and can be out of date. Your local code and your own food-safety plan decide.</p>
+      </section>
+      <section class="wide">
+        <h2 class="section-title">Fridges and other cold places</h2>
+        <p v-if="record.places.length === 0" class="soft">No cold place yet. Add the fridge you use, with the temperature its thermometer shows.</p>
+        <ul class="places">
+          <li v-for="p in record.places" :key="p.id">
+            <div><label class="field-label" :for="`pn-${p.id}`">Name</label><input :id="`pn-${p.id}`" class="native" maxlength="80" :value="p.name" @change="place(p.id, { name: ($event.target as HTMLInputElement).value.trim() || p.name })"></div>
+            <div><label class="field-label" :for="`pk-${p.id}`">Kind</label><select :id="`pk-${p.id}`" class="native" :value="p.kind" @change="place(p.id, { kind: ($event.target as HTMLSelectElement).value as PlaceKind, airTempC: USUAL_AIR_C[($event.target as HTMLSelectElement).value as PlaceKind] })"><option v-for="k in COLD" :key="k" :value="k">{{ PLACE_NAMES[k] }}</option></select></div>
+            <QuantityField kind="temperature" show-label :step="0.5" :label="`Air in it`" :model-value="p.airTempC" :min="-40" :max="25" @update:model-value="v => place(p.id, { airTempC: v })" />
+            <UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${p.name}`" @click="remove(p.id)" />
+          </li>
+        </ul>
+        <UButton variant="outline" color="neutral" size="sm" label="Add a place" @click="add" />
+      </section>
+      <section class="wide">
+        <h2 class="section-title">Tins and dishes, lots of juice</h2>
+        <p v-if="record.vessels.length + record.lots.length === 0" class="soft">None of its own yet. Sizes are given under Shape, measured acid under Stock.</p>
+        <dl class="own">
+          <template v-for="v in record.vessels" :key="v.id"><dt>{{ v.name }}</dt><dd>{{ v.kind === 'rectangle' ? `${fmt.cm(v.lengthM)} × ${fmt.cm(v.widthM)}` : fmt.cm(v.lengthM) }}, {{ fmt.cm(v.heightM) }} high, {{ v.material }}</dd></template>
+          <template v-for="l in record.lots" :key="l.id"><dt>{{ l.name }}</dt><dd>{{ fmt.name(l.ingredientId).toLowerCase() }}, {{ fmt.fixed(l.acidPercent, 1) }} % acid, as citric</dd></template>
+        </dl>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.kitchen { padding: 1.5rem 1.75rem 3rem; max-width: 1180px; margin: 0 auto; }
+header { display: flex; gap: 1.5rem; align-items: baseline; }
+h1 { font-size: 2rem; margin-bottom: 1rem; }
+.grid { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 1.8rem 2.2rem; }
+section { border-top: 1px solid var(--ink); padding-top: 0.7rem; }
+.wide { grid-column: 1 / -1; }
+.pair { margin: 0.8rem 0; display: grid; gap: 0.2rem; }
+.two { display: grid; grid-template-columns: 1fr 1fr; gap: 1rem; margin: 0.8rem 0; }
+.check { display: flex; gap: 0.6rem; align-items: center; min-height: 44px; }
+.check input { width: 20px; height: 20px; accent-color: var(--ink); }
+.places { list-style: none; margin: 0 0 0.7rem; padding: 0; }
+.places li { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1.4fr) 9rem auto; gap: 1rem; align-items: end; padding: 0.3rem 0 0.5rem; border-bottom: 1px solid var(--hairline); }
+.own { display: grid; grid-template-columns: minmax(0, 18rem) 1fr; gap: 0.4rem 1.5rem; margin: 0; }
+.own dd { margin: 0; color: var(--ink-soft); }
+.bad { color: var(--blood); }
+@media (max-width: 1000px) { .grid { grid-template-columns: minmax(0, 1fr); } }
+@media (max-width: 760px) { .kitchen { padding: 1rem; } .places li { grid-template-columns: 1fr auto; } .own { grid-template-columns: 1fr; gap: 0; } .own dd { margin-bottom: 0.5rem; } }
+</style>

@@ -1,0 +1,177 @@
+<script setup lang="ts">
+/** A new formula: paste it as you have it, say what it must do, and it goes on the bench in grams. */
+import { createFormula, defaultHeat, defaultUse, suggestSchool, suggestTarget } from '#core/formula/create'
+import { SCHOOLS, type Line, type School, type Use } from '#core/formula/document'
+import { readText, type Answers, type Question, type ReadLine } from '#core/formats/readText'
+import { INGREDIENTS } from '#core/ingredients'
+import { EGG_GRADES, type EggGrade } from '#core/ingredients/measures'
+import { CUP_NAMES, SCHOOL_NAMES } from '~/words/names'
+import { basisWords, questionWords } from '~/words/reading'
+import type { FormulaRecord } from '../../shared/schemas/wire'
+
+useHead({ title: 'New formula · Lumbik' })
+const kitchen = useKitchenStore()
+const fmt = useFormat()
+const DRAFT = 'lumbik:new'
+interface Draft { text: string, answers: Answers, name: string, use: Use | null, school: School | null }
+const empty = (): Draft => ({ text: '', answers: {}, name: '', use: null, school: null })
+// What was begun survives a reload.
+const draft = useLocalStorage<Draft>(DRAFT, empty(), { mergeDefaults: true })
+const error = ref('')
+const busy = ref(false)
+
+const EXAMPLE = `1 1/2 cups caster sugar
+6 large yolks
+150 ml lemon juice
+juice and zest of 3 lemons
+4 oz butter`
+const lines = computed<ReadLine[]>(() => readText(draft.value.text, draft.value.answers))
+const open = computed(() => lines.value.filter(l => l.question))
+/** A question about the whole text is asked once, at its first line. */
+const sharedKey = (q: Question) => q.kind === 'cups' ? 'cups' : q.kind === 'eggGrade' ? `egg-${q.word}` : null
+const firstAsked = computed(() => {
+  const seen = new Set<string>()
+  return new Set(open.value.filter((l) => {
+    const key = sharedKey(l.question!)
+    if (!key) return true
+    if (seen.has(key)) return false
+    seen.add(key)
+    return true
+  }).map(l => l.index))
+})
+const items = computed(() => lines.value.filter(l => !l.leftOut && !l.question).flatMap(l => l.items.filter(i => i.ingredientId && i.massG !== null).map(i => ({ line: l, ...i }))))
+const built = computed<Line[]>(() => items.value.map((i, n) => ({ id: `l${n + 1}`, ingredientId: i.ingredientId!, massG: i.massG!, sourceText: i.line.text, assumption: i.basis ? basisWords(i.basis, fmt.name(i.ingredientId!), fmt) : '' })))
+const total = computed(() => built.value.reduce((s, l) => s + l.massG, 0))
+const suggested = computed(() => suggestSchool(built.value))
+const school = computed<School>(() => draft.value.school ?? suggested.value)
+const missing = computed(() => [
+  built.value.length === 0 && 'lines with amounts',
+  open.value.length > 0 && `${firstAsked.value.size} ${firstAsked.value.size === 1 ? 'answer' : 'answers'}`,
+  !draft.value.use && 'what it must do on the plate',
+  built.value.length > 0 && !built.value.some(l => INGREDIENTS.find(i => i.id === l.ingredientId)!.group === 'egg') && open.value.length === 0 && 'some egg: nothing else here sets a curd',
+].filter(Boolean) as string[])
+
+const answer = (part: Answers) => { draft.value = { ...draft.value, answers: { ...draft.value.answers, ...part } } }
+function textChanged(text: string) {
+  // Answers about single lines belong to those lines; when the lines move, they are asked again.
+  const before = draft.value.text.split('\n').length
+  const { cups, eggGrade, ...perLine } = draft.value.answers
+  draft.value = { ...draft.value, text, answers: text.split('\n').length === before ? { cups, eggGrade, ...perLine } : { cups, eggGrade } }
+}
+const eggOptions = (options: EggGrade[]) => {
+  const own = kitchen.record?.settings.eggGrade
+  return own && !options.includes(own) && options.length > 2 ? [own, ...options] : own && options.includes(own) ? [own, ...options.filter(o => o !== own)] : options
+}
+const leave = (index: number) => answer({ leftOut: [...(draft.value.answers.leftOut ?? []), index] })
+const amounts = reactive<Record<number, number>>({})
+
+async function create() {
+  if (missing.value.length || !draft.value.use || busy.value) return
+  busy.value = true
+  error.value = ''
+  const id = crypto.randomUUID()
+  const name = draft.value.name.trim() || 'A new curd'
+  const document = createFormula({ name, school: school.value, use: draft.value.use, lines: built.value }, kitchen.core!, () => crypto.randomUUID())
+  document.heat = { ...defaultHeat(school.value), targetTempC: suggestTarget(document, kitchen.core!) }
+  try {
+    await $fetch<FormulaRecord>('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document, label: 'as pasted' } })
+    draft.value = empty()
+    await navigateTo(`/formula/${id}/balance`)
+  } catch {
+    error.value = 'The server does not answer. What you wrote is kept in this browser; try again.'
+  } finally {
+    busy.value = false
+  }
+}
+const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name: fmt.name(i.id) })))
+</script>
+
+<template>
+  <main class="new">
+    <h1>New formula</h1>
+    <div class="cols">
+      <section>
+        <h2 class="section-title">Paste it as you have it</h2>
+        <label class="sr" for="paste">Formula text, one ingredient a line</label>
+        <textarea id="paste" class="paste" :value="draft.text" rows="9" spellcheck="false" :placeholder="EXAMPLE" @input="textChanged(($event.target as HTMLTextAreaElement).value)" />
+        <p class="soft small">One ingredient a line: cups, spoons, ounces, millilitres, grams, eggs, or “juice and zest of 3 lemons”. <button v-if="!draft.text" type="button" class="underline" @click="textChanged(EXAMPLE)">Try the example</button></p>
+        <div class="name-field"><label class="field-label" for="new-name">Name</label><input id="new-name" v-model="draft.name" class="native" maxlength="120" placeholder="A new curd"></div>
+      </section>
+      <section aria-live="polite" :data-questions="firstAsked.size">
+        <h2 class="section-title">As read <span v-if="built.length" class="soft small">{{ fmt.grams(total) }} in all</span></h2>
+        <p v-if="lines.length === 0" class="soft">The lines appear here in grams, each with what was assumed. What can be read two ways is asked.</p>
+        <ul class="read">
+          <li v-for="l in lines" :key="l.index" :class="{ asks: l.question, out: l.leftOut }" :data-read="l.question ? l.question.kind : l.heading ? 'heading' : l.leftOut ? 'left-out' : 'read'">
+            <div class="text">{{ l.text }}</div>
+            <template v-if="!l.question && !l.heading && !l.leftOut">
+              <div v-for="(i, k) in l.items" :key="k" class="got"><b class="num">{{ fmt.grams(i.massG!) }}</b> {{ fmt.name(i.ingredientId!) }} <span class="soft small">{{ i.basis ? basisWords(i.basis, fmt.name(i.ingredientId!), fmt) : '' }}</span></div>
+            </template>
+            <div v-else-if="l.leftOut" class="soft small">left out <button type="button" class="underline" @click="answer({ leftOut: draft.answers.leftOut!.filter(x => x !== l.index) })">put it back</button></div>
+            <div v-else-if="l.question && !firstAsked.has(l.index)" class="soft small">waits for the answer above</div>
+            <div v-else-if="l.question" class="ask" role="group" :aria-label="questionWords(l.question)">
+              <span class="q">{{ questionWords(l.question) }}</span>
+              <div v-if="l.question.kind === 'cups'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="CUP_NAMES[o]" @click="answer({ cups: o })" /></div>
+              <div v-else-if="l.question.kind === 'eggGrade'" class="opts"><UButton v-for="o in eggOptions(l.question.options)" :key="o" size="sm" variant="outline" color="neutral" :label="`${EGG_GRADES[o].label}, yolk ${EGG_GRADES[o].yolkG} g`" @click="answer({ eggGrade: { ...draft.answers.eggGrade, [l.question.word]: o } })" /></div>
+              <div v-else-if="l.question.kind === 'ounce'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="o === 'fluid' ? 'fluid ounces' : 'by weight'" @click="answer({ ounce: { ...draft.answers.ounce, [l.index]: o } })" /></div>
+              <div v-else-if="l.question.kind === 'fruitPart'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="o === 'both' ? 'juice and zest' : o" @click="answer({ fruitPart: { ...draft.answers.fruitPart, [l.index]: o } })" /></div>
+              <form v-else-if="l.question.kind === 'amount'" class="opts" @submit.prevent="amounts[l.index]! > 0 && answer({ amountG: { ...draft.answers.amountG, [l.index]: amounts[l.index]! } })">
+                <QuantityField kind="mass" :label="`Grams for “${l.text}”`" :model-value="amounts[l.index] ?? 0" :max="100000" class="amount" @update:model-value="v => amounts[l.index] = v" /><UButton type="submit" size="sm" variant="outline" color="neutral" label="Use it" />
+              </form>
+              <div v-else class="opts">
+                <label class="sr" :for="`ing-${l.index}`">Ingredient for “{{ l.text }}”</label>
+                <select :id="`ing-${l.index}`" class="native pick" @change="answer({ ingredient: { ...draft.answers.ingredient, [l.index]: ($event.target as HTMLSelectElement).value } })"><option value="" selected disabled>pick an ingredient</option><option v-for="o in ingredientOptions" :key="o.id" :value="o.id">{{ o.name }}</option></select>
+                <UButton v-if="l.question.suggestion" size="sm" variant="outline" color="neutral" :label="`treat as ${fmt.name(l.question.suggestion).toLowerCase()}`" @click="answer({ ingredient: { ...draft.answers.ingredient, [l.index]: l.question.suggestion } })" />
+              </div>
+              <button type="button" class="underline small leave" @click="leave(l.index)">leave the line out</button>
+            </div>
+          </li>
+        </ul>
+      </section>
+    </div>
+    <section class="use">
+      <h2 class="section-title">What must it do on the plate?</h2>
+      <UseForm :use="draft.use ?? { ...defaultUse('spooned'), kind: '' as never }" @change="u => draft.use = u" />
+    </section>
+    <section>
+      <h2 class="section-title">Way of making</h2>
+      <div class="schools" role="radiogroup" aria-label="Way of making">
+        <button v-for="s in SCHOOLS" :key="s" type="button" role="radio" :aria-checked="school === s" @click="draft.school = s"><b>{{ SCHOOL_NAMES[s].name }}</b><span>{{ SCHOOL_NAMES[s].how }}</span><em v-if="s === suggested && built.length">suits these lines</em></button>
+      </div>
+    </section>
+    <div class="finish">
+      <UButton :label="busy ? 'Putting it on the bench …' : 'Put it on the bench'" :disabled="missing.length > 0 || busy" @click="create" />
+      <span v-if="missing.length" class="soft" role="status">Still to come: {{ missing.join(', ') }}.</span>
+      <span v-if="error" class="bad" role="alert">{{ error }}</span>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.new { padding: 1.5rem 1.75rem 3rem; max-width: 1180px; margin: 0 auto; }
+h1 { font-size: 2rem; margin-bottom: 1rem; }
+section { margin-bottom: 1.6rem; }
+.cols { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr); gap: 2.5rem; }
+.paste { width: 100%; background: #fffdf7; border: 1px solid #8f9385; padding: 0.7rem 0.8rem; line-height: 1.6; resize: vertical; }
+.paste::placeholder { color: #6c7263; }
+.name-field { margin-top: 0.9rem; }
+.read { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--hairline); }
+.read li { border-bottom: 1px solid var(--hairline); padding: 0.45rem 0 0.45rem 0.7rem; border-left: 3px solid transparent; }
+.read li.asks { border-left-color: var(--blood); }
+.read .out .text { text-decoration: line-through; }
+.text { font-size: 0.94rem; color: var(--ink-soft); }
+.got b { font-weight: 600; }
+.q { font-weight: 600; color: var(--blood); }
+.opts { display: flex; flex-wrap: wrap; gap: 0.4rem; margin: 0.3rem 0; align-items: center; }
+.pick { width: auto; max-width: 16rem; }
+.amount { width: 7rem; }
+.leave { min-height: 30px; }
+.schools { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 1.2rem; border-top: 1px solid var(--hairline); }
+.schools button { text-align: left; padding: 0.7rem; border-left: 4px solid transparent; cursor: pointer; min-height: 44px; }
+.schools button[aria-checked="true"] { border-left-color: var(--citron); background: var(--citron-soft); }
+.schools b { display: block; }
+.schools span { color: var(--ink-soft); font-size: 0.92rem; }
+.schools em { display: block; font-style: normal; font-size: 0.9rem; font-weight: 600; margin-top: 0.2rem; }
+.finish { display: flex; gap: 1rem; align-items: center; flex-wrap: wrap; border-top: 1px solid var(--ink); padding-top: 1rem; }
+.bad { color: var(--blood); }
+@media (max-width: 760px) { .new { padding: 1rem; } .cols, .schools { grid-template-columns: minmax(0, 1fr); gap: 1rem; } }
+</style>

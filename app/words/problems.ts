@@ -1,0 +1,41 @@
+/** Errors in documents and fields, naming the field and the fix. */
+import { FORMULA_FORMAT, SCHEMA_VERSION } from '#core/formula/document'
+import type { DocumentProblem } from '../../shared/schemas/formula'
+
+const FIELDS: Record<string, string> = {
+  'massG': 'the mass in grams', 'ingredientId': 'the ingredient', 'use.pieceHeightM': 'the height of the piece', 'use.pieceWidthM': 'the width of the piece', 'use.tableTempC': 'the temperature of the table',
+  'use.tableTimeS': 'the time on the table', 'heat.targetTempC': 'the target temperature', 'heat.holdS': 'the hold', 'heat.startTempC': 'the starting temperature', 'heat.burnerW': 'the burner\'s power',
+  'assembly.vessel.lengthM': 'the length or diameter', 'assembly.vessel.widthM': 'the width', 'assembly.vessel.heightM': 'the height', 'assembly.count': 'the number of tins or dishes', 'assembly.portions': 'the number of portions',
+  'assembly.crustM': 'the thickness of the crust', 'losses.sieveFraction': 'the loss in the sieve', 'losses.panG': 'what the pan keeps', 'name': 'the name', 'timeS': 'the time of a leg', 'airTempC': 'the air temperature',
+}
+
+/** The field by its path, in words where there are some. */
+export function fieldWords(path: string): string {
+  const known = FIELDS[path] ?? FIELDS[path.split('.').at(-1)!]
+  return known ? `${known} (${path})` : path
+}
+
+/** Why a document was not taken. */
+export function documentProblemWords(p: DocumentProblem): string {
+  const path = p.path.replace(/^document\.?/, '')
+  const limits = p.params ?? {}
+  if (path === 'format') return `This is not a Lumbik formula file: its field “format” must say “${FORMULA_FORMAT}”.`
+  if (path === 'version') return p.code === 'tooLarge' ? `The file is of a newer version than this Lumbik reads: field “version” is above ${SCHEMA_VERSION}. Update Lumbik, or export it again from the older one.` : `Field “version” must be a whole number up to ${SCHEMA_VERSION}.`
+  const field = fieldWords(path)
+  switch (p.code) {
+    case 'negative': return `${cap(field)} cannot be negative.`
+    case 'tooSmall': case 'min': return `${cap(field)} is too small: at least ${limits.min}.`
+    case 'tooLarge': case 'max': return `${cap(field)} is too large: at most ${limits.max}.`
+    case 'unknownIngredient': return `${cap(field)} is unknown: “${limits.id}”.`
+    case 'notANumber': return `${cap(field)} must be a number.`
+    case 'required': case 'optionality': case 'nullable': case 'missing': case 'defined': return `${cap(field)} is missing.`
+    case 'oneOf': return `${cap(field)} must be one of: ${limits.values}.`
+    case 'noUnknown': return `${cap(field || 'the document')} holds something unknown: ${limits.unknown}.`
+    case 'unknownLine': return `${cap(field)} names a line that is not there.`
+    case 'sameId': return `${cap(field)} is used twice.`
+    case 'typeError': return `${cap(field)} is of the wrong kind: ${limits.type} is needed.`
+    case 'notJson': return 'The file is not JSON.'
+    default: return `${cap(field || 'the document')} cannot be taken (${p.code}).`
+  }
+}
+const cap = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)

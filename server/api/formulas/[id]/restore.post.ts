@@ -1,0 +1,5 @@
+export default defineEventHandler(async (event) => {
+  const em = await useEm(event)
+  if (!await setDeleted(em, await loadKitchen(em), formulaId(event), null)) throw gone()
+  return { deleted: false }
+})

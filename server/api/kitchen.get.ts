@@ -1,0 +1,4 @@
+export default defineEventHandler(async (event) => {
+  const { actorId: _, ...kitchen } = await loadKitchen(await useEm(event))
+  return kitchen
+})

@@ -1,0 +1,16 @@
+/** One ORM configuration for the server and its tests. */
+import { defineConfig } from '@mikro-orm/postgresql'
+import { Migrator } from '@mikro-orm/migrations'
+import { entities } from './entities'
+import { Migration0001 } from './migrations/Migration0001'
+
+export const ormConfig = (clientUrl: string) => defineConfig({
+  clientUrl,
+  entities,
+  extensions: [Migrator],
+  discovery: { disableDynamicFileAccess: true },
+  metadataCache: { enabled: false },
+  migrations: { migrationsList: [{ name: 'Migration0001', class: Migration0001 }], snapshot: false, tableName: 'migrations' },
+  schemaGenerator: { createForeignKeyConstraints: false },
+  pool: { min: 0, max: 8 },
+})

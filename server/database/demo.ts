@@ -1,0 +1,105 @@
+/** The demo: a botanical garden's glasshouse tea room. Everything here is invented. */
+import { createFormula, defaultUse, line } from '#core/formula/create'
+import type { FormulaDocument, KitchenPlace, KitchenVessel, Lot, School, Strength, UseKind } from '#core/formula/document'
+import { coreKitchen, type KitchenSettings } from '../../shared/schemas/kitchen'
+
+/** Fixed ids, so that seeding twice writes once. */
+const uuid = (kind: number, n: number) => `0e1f0000-${kind.toString(16).padStart(4, '0')}-4000-8000-${n.toString(16).padStart(12, '0')}`
+export const KITCHEN_ID = uuid(1, 1)
+export const ACTOR_ID = uuid(2, 1)
+
+export const KITCHEN_NAME = 'Fernhollow glasshouse tea room'
+export const SETTINGS: KitchenSettings = { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 140, roomTempC: 21, foodCode: 'us', business: true }
+
+export const PLACES: KitchenPlace[] = [
+  { id: uuid(3, 1), name: 'Upright fan fridge', kind: 'fanFridge', airTempC: 3 },
+  { id: uuid(3, 2), name: 'Blast chiller (away on Fridays)', kind: 'blastChiller', airTempC: -2 },
+  { id: uuid(3, 3), name: 'Under-counter fridge, still air', kind: 'domesticFridge', airTempC: 4.5 },
+]
+export const VESSELS: KitchenVessel[] = [
+  { id: uuid(4, 1), name: 'Tea-room tart ring, 24 cm', kind: 'tartRing', material: 'metal', lengthM: 0.24, widthM: 0.24, heightM: 0.035 },
+  { id: uuid(4, 2), name: 'Scone-table tray', kind: 'rectangle', material: 'metal', lengthM: 0.26, widthM: 0.16, heightM: 0.065 },
+  { id: uuid(4, 3), name: 'Fern-etched glass', kind: 'ramekin', material: 'glass', lengthM: 0.065, widthM: 0.065, heightM: 0.075 },
+  { id: uuid(4, 4), name: 'Potting-shed tub', kind: 'round', material: 'plastic', lengthM: 0.2, widthM: 0.2, heightM: 0.16 },
+]
+export const LOTS: Lot[] = [
+  { id: uuid(5, 1), name: 'Bergamot, east bench crate', ingredientId: 'bergamot', acidPercent: 4.6, pH: null, useBy: null },
+  { id: uuid(5, 2), name: 'Sweet lemon, vine house', ingredientId: 'lemon_sweet', acidPercent: 2.9, pH: null, useBy: null },
+  { id: uuid(5, 3), name: 'Yuzu, frozen last winter', ingredientId: 'yuzu', acidPercent: 5.0, pH: null, useBy: null },
+]
+const lot = (n: number): Strength => {
+  const l = LOTS[n]!
+  return { kind: 'lot', lotId: l.id, name: l.name, acidPercent: l.acidPercent }
+}
+
+interface Entry { name: string, school: School, use: UseKind, startAt: string, note: string, lines: [id: string, g: number, text?: string, strength?: Strength][], change?: (doc: FormulaDocument) => void }
+
+const inVessel = (n: number) => {
+  const { id, name: _, ...vessel } = VESSELS[n]!
+  return { vesselId: id, vessel }
+}
+
+const ENTRIES: Entry[] = [
+  {
+    name: 'Bergamot tart for the palm court', school: 'emulsified', use: 'cut', startAt: '2026-11-28T08:30', note: 'Cuts like a dream in the kitchen. Guests say it slumps by the second pot of tea.',
+    lines: [['yolk_sep', 192, '10 yolks, EU large'], ['sugar', 250], ['bergamot', 265, '', lot(0)], ['butter82', 430], ['zest', 3]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(0), { portions: 12, crustM: 0.004 })
+      Object.assign(d.use, { pieceHeightM: 0.025, pieceWidthM: 0.06, tableTempC: 21, tableTimeS: 3600 })
+      Object.assign(d.heat, { targetTempC: 81, holdS: 30 })
+      d.chill[0]!.timeS = 10 * 60
+      d.chill[1]!.timeS = 6 * 3600
+    },
+  },
+  {
+    name: 'Sweet lemon curd for the scones', school: 'yolkBath', use: 'spooned', startAt: '2026-11-28T10:00', note: 'Equal measures, then butter off the heat.',
+    lines: [['yolk_sep', 192, '10 yolks, EU large'], ['sugar', 175], ['lemon_sweet', 190, '', lot(1)], ['citric', 3], ['butter82', 110], ['zest', 2]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(1), { portions: 24 })
+      Object.assign(d.heat, { targetTempC: 80, holdS: 30 })
+      d.chill[1]!.timeS = 4 * 3600
+    },
+  },
+  {
+    name: 'Yuzu curd for piping, boiled hard', school: 'wholeEggTempered', use: 'piped', startAt: '2026-11-28T09:15', note: 'Left on the ring while the phone rang.',
+    lines: [['egg', 122, '2 eggs, EU large'], ['yolk_sep', 154, '8 yolks, EU large'], ['sugar', 200], ['yuzu', 175, '', lot(2)], ['butter82', 130]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(1), { portions: 40 })
+      Object.assign(d.use, { pieceHeightM: 0.012, pieceWidthM: 0.025, tableTimeS: 2700 })
+      Object.assign(d.heat, { targetTempC: 86, holdS: 60 })
+      d.chill[1]!.timeS = 4 * 3600
+    },
+  },
+  {
+    name: 'Botanists\' supper curd, one deep tub', school: 'wholeEggTempered', use: 'spooned', startAt: '2026-11-28T07:00', note: 'For 64, all in the tub from the potting shed.',
+    lines: [['egg', 1216, '20 eggs, EU large'], ['sugar', 1150], ['calamansi', 620], ['lemon', 280], ['butter82', 800]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(3), { portions: 64 })
+      Object.assign(d.heat, { targetTempC: 81, holdS: 30, burnerW: 1400 })
+      d.chill[1]!.timeS = 10 * 3600
+    },
+  },
+  {
+    name: 'Bitter orange curd in glasses', school: 'wholeEggTempered', use: 'glass', startAt: '2026-11-28T09:40', note: '',
+    lines: [['egg', 182, '3 eggs, EU large'], ['yolk_sep', 58, '3 yolks, EU large'], ['sugar', 150], ['seville', 190], ['lemon', 50], ['butter82', 120], ['zest', 1]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(2), { count: 6, portions: 6 })
+      Object.assign(d.use, { pieceHeightM: 0.035, pieceWidthM: 0.065, tableTimeS: 1800 })
+      Object.assign(d.heat, { targetTempC: 81, holdS: 30 })
+      d.chill[1]!.timeS = 4 * 3600
+    },
+  },
+]
+
+/** The demo's formulas with their fixed ids, in shelf order. */
+export function demoFormulas(): { id: string, document: FormulaDocument }[] {
+  const kitchen = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, lots: LOTS })
+  return ENTRIES.map((entry, index) => {
+    let n = 0
+    const id = () => `d${index + 1}-${++n}`
+    const lines = entry.lines.map(([ingredientId, massG, text, strength]) => ({ ...line(id(), ingredientId, massG, text ?? ''), ...(strength ? { strength } : {}) }))
+    const document = createFormula({ name: entry.name, school: entry.school, use: defaultUse(entry.use), lines, note: entry.note, startAt: entry.startAt }, kitchen, id)
+    entry.change?.(document)
+    return { id: uuid(6, index + 1), document }
+  })
+}

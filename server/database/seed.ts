@@ -1,0 +1,40 @@
+/** Seeding: what is missing is written, what is there is never touched. */
+import { randomUUID } from 'node:crypto'
+import type { EntityManager } from '@mikro-orm/postgresql'
+import { ACTOR_ID, demoFormulas, KITCHEN_ID, KITCHEN_NAME, LOTS, PLACES, SETTINGS, VESSELS } from './demo'
+import { ActorEntity, FormulaEntity, FormulaVersionEntity, KitchenEntity, LotEntity, PlaceEntity, VesselEntity } from './entities'
+import { ENGINE_VERSION } from '#core/assessment'
+import { SCHEMA_VERSION } from '#core/formula/document'
+
+/** Makes sure there is a kitchen; with `demo`, that the demo's rows were once written. Idempotent. */
+export async function seed(em: EntityManager, at: Date, demo: boolean): Promise<void> {
+  await em.transactional(async (tx) => {
+    const has = async (entity: typeof KitchenEntity, id: string) => await tx.count(entity, { id }) > 0
+    const some = await tx.count(KitchenEntity) > 0
+    if (!some) {
+      const id = demo ? KITCHEN_ID : randomUUID()
+      const actorId = demo ? ACTOR_ID : randomUUID()
+      tx.create(KitchenEntity, { id, actorId, name: demo ? KITCHEN_NAME : 'Our kitchen', version: 1, settings: SETTINGS, createdAt: at, updatedAt: at })
+      await tx.flush()
+      tx.create(ActorEntity, { id: actorId, kitchenId: id, name: 'The kitchen', createdAt: at })
+      await tx.flush()
+      const owned = { kitchenId: id, actorId, createdAt: at, updatedAt: at }
+      if (!demo) tx.create(PlaceEntity, { id: randomUUID(), ...owned, name: 'Fridge', kind: 'domesticFridge', airTempC: 4, position: 0 })
+    }
+    if (!demo || !await has(KitchenEntity, KITCHEN_ID)) return
+    const owned = { kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, updatedAt: at }
+    // The demo is written once, with its kitchen: what a cook deletes or changes afterwards stays so.
+    if (await tx.count(FormulaEntity, { demo: true }) > 0) return
+    PLACES.forEach((row, position) => tx.create(PlaceEntity, { ...row, ...owned, position }))
+    VESSELS.forEach((row, position) => tx.create(VesselEntity, { ...row, ...owned, position }))
+    LOTS.forEach(row => tx.create(LotEntity, { ...row, ...owned }))
+    await tx.flush()
+    demoFormulas().forEach(({ id, document }, position) => {
+      tx.create(FormulaEntity, { id, ...owned, name: document.name, document, schemaVersion: SCHEMA_VERSION, version: 1, lastMutationId: null, demo: true, position, deletedAt: null, result: null, resultEngine: null, resultKitchenVersion: null })
+    })
+    await tx.flush()
+    demoFormulas().forEach(({ id, document }) => {
+      tx.create(FormulaVersionEntity, { id: randomUUID(), kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, formulaId: id, parentId: null, label: 'as first written', document, schemaVersion: SCHEMA_VERSION, engineVersion: ENGINE_VERSION, result: null })
+    })
+  })
+}

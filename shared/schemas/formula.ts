@@ -1,0 +1,101 @@
+/**
+ * The formula document at the wire: shape and kinds are checked here, by field; whether its values are possible is the
+ * core's to say. Used by the server for every write and by import.
+ */
+import * as yup from 'yup'
+import { InputError } from '#core/errors'
+import { COVERS, FORMULA_FORMAT, MATERIALS, PLACE_KINDS, SCHEMA_VERSION, SCHOOLS, USE_KINDS, VESSEL_KINDS, type FormulaDocument, type Kitchen } from '#core/formula/document'
+import { migrate } from '#core/formula/migrate'
+import { assess } from '#core/assess'
+
+const number = () => yup.number().strict().required()
+const text = (max = 500) => yup.string().strict().max(max).defined()
+const id = () => yup.string().strict().min(1).max(80).required()
+const oneOf = <T extends string>(values: readonly T[]) => yup.string().strict().oneOf([...values]).required()
+
+/** `{ simulated: true }` or `{ given: value }`. */
+const processValue = (given: yup.AnySchema) => yup.lazy((value: unknown) =>
+  typeof value === 'object' && value !== null && 'given' in value
+    ? yup.object({ given }).noUnknown().strict().required()
+    : yup.object({ simulated: yup.boolean().strict().oneOf([true]).required() }).noUnknown().strict().required())
+
+const strength = yup.lazy((value: unknown) => {
+  const kind = (value as { kind?: unknown } | undefined)?.kind
+  const acidPercent = number().min(0).max(100)
+  const pH = yup.number().strict().min(0).max(14).optional()
+  if (kind === 'measured') return yup.object({ kind: oneOf(['measured']), acidPercent, pH }).noUnknown().strict()
+  if (kind === 'lot') return yup.object({ kind: oneOf(['lot']), lotId: id(), name: text(), acidPercent, pH }).noUnknown().strict()
+  return yup.object({ kind: oneOf(['typical']) }).noUnknown().strict().optional().default(undefined)
+})
+
+const line = yup.object({
+  id: id(), ingredientId: id(), massG: number().min(0), sourceText: text(), assumption: text(), strength,
+}).noUnknown().strict()
+
+const step = yup.lazy((value: unknown) => {
+  const kind = (value as { kind?: unknown } | null)?.kind
+  const lineIds = yup.array(id()).strict().required()
+  if (kind === 'combine') return yup.object({ id: id(), kind: oneOf(['combine']), lineIds }).noUnknown().strict()
+  if (kind === 'stirIn') return yup.object({ id: id(), kind: oneOf(['stirIn']), lineIds, lineTempC: number().min(-30).max(100), mixTempC: processValue(number().min(0).max(105)) }).noUnknown().strict()
+  return yup.object({ id: id(), kind: oneOf(['combine', 'cook', 'strain', 'stirIn', 'pour']) }).noUnknown().strict()
+})
+
+const vessel = yup.object({ kind: oneOf(VESSEL_KINDS), material: oneOf(MATERIALS), lengthM: number().min(0), widthM: number().min(0), heightM: number().min(0) }).noUnknown().strict().required()
+
+export const formulaSchema = yup.object({
+  format: oneOf([FORMULA_FORMAT]),
+  version: number().oneOf([SCHEMA_VERSION]),
+  name: yup.string().strict().trim().min(1).max(120).required(),
+  family: oneOf(['curd']),
+  school: oneOf(SCHOOLS),
+  note: text(4000),
+  use: yup.object({ kind: oneOf(USE_KINDS), pieceHeightM: number(), pieceWidthM: number(), tableTempC: number(), tableTimeS: number().min(0) }).noUnknown().strict().required(),
+  components: yup.array(yup.object({
+    id: id(), role: oneOf(['filling', 'crust']), name: text(120), lines: yup.array(line).strict().max(60).required(), steps: yup.array(step).strict().max(30).required(),
+  }).noUnknown().strict().required()).strict().min(1).max(6).required()
+    .test('filling', '${path} must hold exactly one filling', list => (list ?? []).filter(c => c?.role === 'filling').length === 1),
+  assembly: yup.object({ vesselId: yup.string().strict().nullable().defined(), vessel, count: number().integer(), crustM: number(), portions: number().integer() }).noUnknown().strict().required(),
+  losses: yup.object({ sieveFraction: number(), panG: number() }).noUnknown().strict().required(),
+  heat: yup.object({
+    method: oneOf(['waterBath', 'direct']), targetTempC: number(), holdS: number(), startTempC: number(), burnerW: number(),
+    course: processValue(yup.object({ rampKPerMin: number().min(0.01).max(100), peakTempC: number().min(0).max(130), holdS: number().min(0) }).noUnknown().strict().required()),
+    evaporationG: processValue(number().min(0)),
+  }).noUnknown().strict().required(),
+  chill: yup.array(yup.object({
+    id: id(), placeId: yup.string().strict().nullable().defined(), place: yup.object({ kind: oneOf(PLACE_KINDS), airTempC: number() }).noUnknown().strict().required(), timeS: number().min(0), cover: oneOf(COVERS),
+  }).noUnknown().strict().required()).strict().min(1).max(12).required(),
+  serve: yup.object({ startAt: text(40), coldTempC: processValue(number()), chilledS: processValue(number().min(0)) }).noUnknown().strict().required(),
+}).noUnknown().strict().required()
+
+/** A document that cannot be taken: the field and why, for a person. */
+export interface DocumentProblem { path: string, code: string, params: Record<string, unknown> }
+
+export type DocumentResult = { ok: true, doc: FormulaDocument } | { ok: false, problem: DocumentProblem }
+
+const dotted = (path: string | undefined) => (path ?? '').replace(/\[(\d+)\]/g, '.$1').replace(/^\./, '')
+
+/** Migrates and checks a document; with a kitchen, also that its values are possible. Nothing is half-taken. */
+export function readDocument(input: unknown, kitchen?: Kitchen): DocumentResult {
+  try {
+    const doc = formulaSchema.validateSync(migrate(input), { abortEarly: true, strict: true }) as unknown as FormulaDocument
+    const ids = doc.components.flatMap(c => c.lines.map(l => l.id))
+    for (const [c, component] of doc.components.entries()) {
+      for (const [s, step] of component.steps.entries()) {
+        const unknown = 'lineIds' in step ? step.lineIds.findIndex(x => !component.lines.some(l => l.id === x)) : -1
+        if (unknown >= 0) return { ok: false, problem: { path: `components.${c}.steps.${s}.lineIds.${unknown}`, code: 'unknownLine', params: {} } }
+      }
+      const twice = component.lines.findIndex(l => ids.filter(x => x === l.id).length > 1)
+      if (twice >= 0) return { ok: false, problem: { path: `components.${c}.lines.${twice}.id`, code: 'sameId', params: {} } }
+    }
+    if (kitchen) assess(doc, kitchen)
+    return { ok: true, doc }
+  } catch (error) {
+    if (error instanceof InputError) {
+      // A formula without lines yet is a draft, not an impossible one.
+      if (error.code === 'noLines' || error.code === 'noWater') return { ok: true, doc: formulaSchema.validateSync(migrate(input), { strict: true }) as unknown as FormulaDocument }
+      return { ok: false, problem: { path: error.path, code: error.code, params: { ...error.params } } }
+    }
+    if (error instanceof yup.ValidationError) return { ok: false, problem: { path: dotted(error.path), code: error.type ?? 'typeError', params: (error.params ?? {}) as Record<string, unknown> } }
+    throw error
+  }
+}
