@@ -41,8 +41,12 @@ const stops = computed(() => STATIONS.map((key, i) => ({
 .here .name { box-shadow: inset 0 -7px 0 var(--citron-soft); display: inline-block; }
 .stop:hover .name { text-decoration: underline; text-underline-offset: 3px; }
 @media (max-width: 760px) {
-  .ribbon { grid-template-columns: repeat(3, minmax(0, 1fr)); row-gap: 0.4rem; }
-  .stop { min-height: 78px; }
-  .stop:nth-child(3n) .track::before { right: 0; }
+  .ribbon { margin: 0.5rem 0 0.6rem; position: relative; padding-bottom: 2.9rem; }
+  .stop { min-height: 56px; padding-right: 0; }
+  .name { font-size: 0.95rem; }
+  .name em { display: block; line-height: 1; }
+  /* Only the open station says its figures, in a line below. */
+  .lines { display: none; }
+  .here .lines { display: block; position: absolute; bottom: 0; left: 0; right: 0; }
 }
 </style>

@@ -18,6 +18,6 @@ defineProps<{ option: EChartsOption, label: string }>()
 </template>
 
 <style scoped>
-.chart { width: 100%; height: 300px; }
-@media (max-width: 760px) { .chart { height: 260px; } }
+.chart { width: 100%; height: 340px; }
+@media (max-width: 760px) { .chart { height: 320px; } }
 </style>

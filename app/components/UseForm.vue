@@ -4,22 +4,22 @@ import { USE_KINDS, type Use, type UseKind } from '#core/formula/document'
 import { defaultUse } from '#core/formula/create'
 import { USE_NAMES } from '~/words/names'
 
-const props = defineProps<{ use: Use }>()
+const props = defineProps<{ /** null until one is picked */ use: Use | null }>()
 const emit = defineEmits<{ change: [use: Use] }>()
-const set = (part: Partial<Use>) => emit('change', { ...props.use, ...part })
+const set = (part: Partial<Use>) => props.use && emit('change', { ...props.use, ...part })
 /** A new kind brings its own size; the table stays as it was. */
-const pick = (kind: UseKind) => emit('change', { ...defaultUse(kind), tableTempC: props.use.tableTempC, tableTimeS: props.use.tableTimeS })
+const pick = (kind: UseKind) => emit('change', { ...defaultUse(kind), ...(props.use ? { tableTempC: props.use.tableTempC, tableTimeS: props.use.tableTimeS } : {}) })
 const HEIGHT: Record<UseKind, string> = { spooned: 'Height of the spoonful', glass: 'Depth in the glass', piped: 'Height of the dot', cut: 'Height of the slice', turnedOut: 'Height of the piece' }
 </script>
 
 <template>
   <div class="use-form">
     <div class="kinds" role="radiogroup" aria-label="Use">
-      <button v-for="k in USE_KINDS" :key="k" type="button" role="radio" :aria-checked="use.kind === k" @click="pick(k)">
+      <button v-for="k in USE_KINDS" :key="k" type="button" role="radio" :aria-checked="use?.kind === k" @click="pick(k)">
         <b>{{ USE_NAMES[k].name }}</b><span>{{ USE_NAMES[k].how }}</span>
       </button>
     </div>
-    <div class="fields">
+    <div v-if="use" class="fields">
       <QuantityField kind="length" show-label :label="HEIGHT[use.kind]" :model-value="use.pieceHeightM" :min="0.002" :max="0.3" @update:model-value="v => set({ pieceHeightM: v })" />
       <QuantityField kind="length" show-label label="Width of the piece" :step="5" :model-value="use.pieceWidthM" :min="0.005" :max="0.5" @update:model-value="v => set({ pieceWidthM: v })" />
       <QuantityField kind="temperature" show-label label="Warmth of the table" :model-value="use.tableTempC" :min="0" :max="45" @update:model-value="v => set({ tableTempC: v })" />
@@ -29,10 +29,12 @@ const HEIGHT: Record<UseKind, string> = { spooned: 'Height of the spoonful', gla
 </template>
 
 <style scoped>
-.kinds { display: grid; grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr)); gap: 0; border-top: 1px solid var(--hairline); margin-bottom: 1.1rem; }
+.kinds { display: grid; grid-template-columns: repeat(5, minmax(0, 1fr)); gap: 0; border-top: 1px solid var(--hairline); margin-bottom: 1.1rem; }
 .kinds button { text-align: left; padding: 0.6rem 0.7rem; min-height: 64px; border-bottom: 1px solid var(--hairline); cursor: pointer; border-left: 4px solid transparent; }
 .kinds button[aria-checked="true"] { border-left-color: var(--citron); background: var(--citron-soft); }
 .kinds b { display: block; font-weight: 600; }
 .kinds span { font-size: 0.9rem; color: var(--ink-soft); }
 .fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(9.5rem, 1fr)); gap: 1rem; }
+@container (max-width: 640px) { .kinds { grid-template-columns: repeat(2, minmax(0, 1fr)); } }
+.use-form { container-type: inline-size; }
 </style>

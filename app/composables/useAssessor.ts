@@ -1,6 +1,6 @@
 /**
  * The two workers behind the workspace. Live: latest wins, a late answer never replaces a newer one. Bulk: follows
- * 150 ms after the last change, is cancelled by id when the inputs move on. Each is restarted without loss if it dies.
+ * 100 ms after the last change, is cancelled by id when the inputs move on. Each is restarted without loss if it dies.
  */
 import { proxy, wrap, type Remote } from 'comlink'
 import type { Assessment } from '#core/assessment'
@@ -10,7 +10,7 @@ import type { Shares } from '#core/solve/sampling'
 import type { BulkApi, BulkProgress } from '../workers/bulk.worker'
 import type { InputProblem, LiveApi } from '../workers/live.worker'
 
-const BULK_DELAY_MS = 150
+const BULK_DELAY_MS = 100
 
 export interface Keeper<T> { api: () => Remote<T>, restart: () => void, stop: () => void }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A new formula: paste it as you have it, say what it must do, and it goes on the bench in grams. */
-import { createFormula, defaultHeat, defaultUse, suggestSchool, suggestTarget } from '#core/formula/create'
+import { createFormula, defaultHeat, suggestSchool, suggestTarget } from '#core/formula/create'
 import { SCHOOLS, type Line, type School, type Use } from '#core/formula/document'
 import { readText, type Answers, type Question, type ReadLine } from '#core/formats/readText'
 import { INGREDIENTS } from '#core/ingredients'
@@ -100,7 +100,7 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
       <section aria-live="polite" :data-questions="firstAsked.size">
         <h2 class="section-title">As read <span v-if="built.length" class="soft small">{{ fmt.grams(total) }} in all</span></h2>
         <p v-if="lines.length === 0" class="soft">The lines appear here in grams, each with what was assumed. What can be read two ways is asked.</p>
-        <ul class="read">
+        <ul v-else class="read">
           <li v-for="l in lines" :key="l.index" :class="{ asks: l.question, out: l.leftOut }" :data-read="l.question ? l.question.kind : l.heading ? 'heading' : l.leftOut ? 'left-out' : 'read'">
             <div class="text">{{ l.text }}</div>
             <template v-if="!l.question && !l.heading && !l.leftOut">
@@ -130,7 +130,7 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
     </div>
     <section class="use">
       <h2 class="section-title">What must it do on the plate?</h2>
-      <UseForm :use="draft.use ?? { ...defaultUse('spooned'), kind: '' as never }" @change="u => draft.use = u" />
+      <UseForm :use="draft.use" @change="u => draft.use = u" />
     </section>
     <section>
       <h2 class="section-title">Way of making</h2>

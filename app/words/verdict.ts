@@ -39,13 +39,13 @@ export function readyWords(doc: FormulaDocument, a: Assessment, fmt: Format): st
 /** Two short lines for a stop of the ribbon. */
 export function readout(station: Station, doc: FormulaDocument, a: Assessment, fmt: Format): [string, string] {
   switch (station) {
-    case 'stock': return [`${fmt.grams(a.stock.juiceG)} juice`, `${fmt.fixed(a.stock.juiceAcid.value, 1)} % acid, ${a.stock.juiceProvenance === 'measured' ? 'measured' : 'typical'}`]
-    case 'balance': return [`pH ${fmt.fixed(a.balance.pH.value, 2)}`, `${SHARPNESS_NAMES[a.balance.sharpness]}, ${BAND_NAMES[a.verdict.cold.band]}`]
-    case 'shape': return [`${fmt.mm(a.shape.depthM)} deep`, `${doc.assembly.portions} ${doc.assembly.portions === 1 ? 'portion' : 'portions'} of ${fmt.grams(a.shape.portionG)}`]
+    case 'stock': return [`${fmt.grams(a.stock.juiceG)} juice`, `${fmt.fixed(a.stock.juiceAcid.value, 1)} % ${a.stock.juiceProvenance === 'measured' ? 'measured' : 'typical'}`]
+    case 'balance': return [`pH ${fmt.fixed(a.balance.pH.value, 2)}, ${SHARPNESS_NAMES[a.balance.sharpness]}`, BAND_NAMES[a.verdict.cold.band]]
+    case 'shape': return [`${fmt.mm(a.shape.depthM)} deep`, `${doc.assembly.portions} of ${fmt.grams(a.shape.portionG)}`]
     case 'heat': return a.heat.reachedS === null
       ? [`stalls at ${fmt.temp(a.heat.peakTempC)}`, 'never reaches its target']
       : [`${fmt.temp(a.heat.peakTempC)} at ${fmt.duration(a.heat.reachedS)}`, a.heat.marginK === null ? 'no egg to set' : a.heat.marginK > 0 ? `grainy ${fmt.degrees(a.heat.marginK, 1)} higher` : `grainy by ${fmt.degrees(-a.heat.marginK, 1)}`]
-    case 'chill': return [a.chill.safe ? (a.chill.safeSlow ? 'cools inside the limit' : 'cools close to the limit') : 'cools too slowly', a.chill.readyS === null ? 'not set in a day' : `set ${fmt.duration(a.chill.readyS)} after pouring`]
+    case 'chill': return [a.chill.safe ? (a.chill.safeSlow ? 'cools in time' : 'only just cools in time') : 'cools too slowly', a.chill.readyS === null ? 'not set in a day' : `set in ${fmt.duration(a.chill.readyS)}`]
     case 'serve': return [a.serve.readyAfterS === null ? 'not ready' : doc.serve.startAt ? `ready ${fmt.clock(doc.serve.startAt, a.serve.readyAfterS)}` : 'start time?', a.serve.useBy ? `use by ${fmt.day(a.serve.useBy)}` : 'no use-by']
   }
 }

@@ -94,10 +94,12 @@ export function runPot(p: PotInput): PotRun {
   let time = 0
   let evaporatedKg = 0
   let reachedS: number | null = t >= targetC ? 0 : null
+  // Heat goes in through the wetted base, or through the whole bowl on a bath.
+  const heatedM2 = p.method === 'waterBath' ? BOWL_AREA * area : area
   const record = (heatIn: number) => {
     timeS.push(time)
     tempC.push(t)
-    filmC.push(Math.min(t + heatIn / (WALL_H * area), boilC))
+    filmC.push(Math.min(t + heatIn / (WALL_H * heatedM2), boilC))
   }
   while (reachedS === null && time < STALL_S) {
     const f1 = flows(t)

@@ -63,6 +63,12 @@ export function targetOf(use: Use, density: number): Target {
 }
 
 /**
+ * Slump of a piece on a table as it is drawn and told: with the same allowance as "stands" (knocks, carrying), so that
+ * a piece sags exactly when its stress falls below what standing needs.
+ */
+export const tableSlump = (tauPa: number, density: number, heightM: number): number => slumpShare(tauPa / STANDS, density, heightM)
+
+/**
  * Slump of a free-standing piece as a share of its height: s′ = 1 − 2τ′·(1 − ln 2τ′), τ′ = τ/(ρ·g·H), for τ′ < ½
  * (Pashias et al. 1996, from memory H).
  */

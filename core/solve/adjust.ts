@@ -65,7 +65,7 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
     mass('lessJuice', juice, -10, 8)
     if (doc.use.kind === 'cut' || doc.use.kind === 'piped' || doc.use.kind === 'turnedOut') {
       const from = a.shape.pieceHeightM
-      out.push({ kind: 'lowerPiece', unit: 'm', from, values: Array.from({ length: 10 }, (_, i) => Math.round((from - 0.001 * (i + 1)) * 1000) / 1000).filter(v => v >= 0.008), apply: v => ({ ...doc, use: { ...doc.use, pieceHeightM: v } }) })
+      out.push({ kind: 'lowerPiece', unit: 'm', from, values: Array.from({ length: 16 }, (_, i) => Math.round((from - 0.001 * (i + 1)) * 1000) / 1000).filter(v => v >= 0.008), apply: v => ({ ...doc, use: { ...doc.use, pieceHeightM: v } }) })
     }
     if (code === 'sagsOnTable') {
       const from = doc.use.tableTimeS

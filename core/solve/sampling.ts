@@ -5,16 +5,15 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { pHOfMix } from '../acidity/acidity'
-import { THERMOMETER_SIGMA_K, type Worked } from '../assess'
-import { acidLogSigma } from '../ingredients'
+import { acidSigmaOf, type Worked } from '../assess'
+import { THERMOMETER_SIGMA_K } from '../judge'
 import { acidPercentOf, evaporate, mix, type MixPart } from '../formula/mix'
 import { cookEnd, eggTemperatures, GAP_SIGMA_K, GRAINY, T60_SIGMA_K, undisturbed } from '../heat/egg'
 import { BANDS, bandOf, corrected, type BandId } from '../set/bands'
 import { firmness, LN_TAU_SIGMA, phasesOf, yieldStress } from '../set/firmness'
 
-/** One σ of ln(egg mass) within a grade, and of a measured acidity (from memory). */
+/** One σ of ln(egg mass) within a grade (from memory). */
 const LN_EGG_MASS_SIGMA = 0.05
-const LN_MEASURED_ACID_SIGMA = 0.03
 /** One σ of room and fridge temperature at the piece, K (judgement). */
 const TABLE_SIGMA_K = 1.0
 
@@ -61,9 +60,8 @@ export function createSampler(w: Worked, seed = 20260101) {
   const perturb = (p: MixPart, zAcid: number, zEgg: number): MixPart => {
     if (p.row.group === 'egg') return { ...p, massG: p.massG * Math.exp(LN_EGG_MASS_SIGMA * zEgg) }
     if (!p.row.acid) return p
-    const sigma = p.strength.kind === 'typical' ? acidLogSigma(p.row) : LN_MEASURED_ACID_SIGMA
     const pH = p.strength.kind === 'typical' ? undefined : p.strength.pH
-    return { ...p, strength: { kind: 'measured', acidPercent: acidPercentOf(p) * Math.exp(sigma * zAcid), ...(pH === undefined ? {} : { pH }) } }
+    return { ...p, strength: { kind: 'measured', acidPercent: acidPercentOf(p) * Math.exp(acidSigmaOf(p) * zAcid), ...(pH === undefined ? {} : { pH }) } }
   }
 
   const once = () => {

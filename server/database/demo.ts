@@ -41,11 +41,11 @@ const inVessel = (n: number) => {
 
 const ENTRIES: Entry[] = [
   {
-    name: 'Bergamot tart for the palm court', school: 'emulsified', use: 'cut', startAt: '2026-11-28T08:30', note: 'Cuts like a dream in the kitchen. Guests say it slumps by the second pot of tea.',
-    lines: [['yolk_sep', 192, '10 yolks, EU large'], ['sugar', 250], ['bergamot', 265, '', lot(0)], ['butter82', 430], ['zest', 3]],
+    name: 'Bergamot tart for the palm court', school: 'emulsified', use: 'cut', startAt: '2026-11-28T08:30', note: 'Cuts like a dream in the kitchen. Under the glass roof it slumps by the second pot of tea.',
+    lines: [['yolk_sep', 173, '9 yolks, EU large'], ['sugar', 245], ['bergamot', 265, '', lot(0)], ['butter82', 430], ['zest', 3]],
     change: (d) => {
       Object.assign(d.assembly, inVessel(0), { portions: 12, crustM: 0.004 })
-      Object.assign(d.use, { pieceHeightM: 0.025, pieceWidthM: 0.06, tableTempC: 21, tableTimeS: 3600 })
+      Object.assign(d.use, { pieceHeightM: 0.025, pieceWidthM: 0.06, tableTempC: 24, tableTimeS: 4500 })
       Object.assign(d.heat, { targetTempC: 81, holdS: 30 })
       d.chill[0]!.timeS = 10 * 60
       d.chill[1]!.timeS = 6 * 3600

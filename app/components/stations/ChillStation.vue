@@ -7,7 +7,7 @@ import { USUAL_AIR_C } from '#core/chill/places'
 import { celsiusToFahrenheit } from '#core/units/measures'
 import { CODES } from '#core/safety/keeping'
 import { valueAt } from '#core/chill/conduction'
-import { BLOOD, CITRON, CITRON_DEEP, COLD, INK, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
+import { BLOOD, CITRON, CITRON_DEEP, COLD, INK, label, moments, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { COVER_NAMES, FOOD_CODES, PLACE_NAMES } from '~/words/names'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
@@ -58,11 +58,14 @@ const events = computed(() => {
 const option = computed<EChartsOption>(() => {
   const a = c.value
   const hours = a.timeS.map(t => t / 3600)
-  const top = fmt.fahrenheit.value ? 200 : 90
-  const bottom = fmt.fahrenheit.value ? 20 : -10
+  const warm = a.coreC[0]! > 55
+  const frost = a.legs.some(l => l.airTempC < -1)
+  const top = fmt.fahrenheit.value ? (warm ? 200 : 140) : warm ? 100 : 60
+  const bottom = fmt.fahrenheit.value ? 20 : frost ? -20 : 0
+  const shownEvents = events.value.filter(e => e.s !== null && e.s / 3600 <= endH.value)
   const line = (values: number[]) => values.map((v, i) => [hours[i]!, v]).filter(([h]) => h! <= endH.value + 1)
   return {
-    animation: false, textStyle, grid: { left: 46, right: 54, top: 34, bottom: 62 },
+    animation: false, textStyle, grid: { left: 46, right: 54, top: 104, bottom: 46 },
     tooltip: { trigger: 'axis', backgroundColor: '#fffdf7', borderColor: INK, textStyle, formatter: (ps: unknown) => {
       const list = ps as { axisValue: number, data: [number, number], seriesName: string }[]
       return `${fmt.duration(list[0]!.axisValue * 3600)} after pouring<br>${list.map(p => `${p.seriesName} ${fmt.fixed(p.data[1], 0)} ${p.seriesName === 'set' ? '%' : fmt.unit.value}`).join('<br>')}`
@@ -71,10 +74,10 @@ const option = computed<EChartsOption>(() => {
     yAxis: [valueAxis(fmt.unit.value, bottom, top), valueAxis('% set', 0, 100, true, CITRON_DEEP)],
     series: [
       { name: 'core', type: 'line', showSymbol: false, lineStyle: { color: INK, width: 2.5 }, itemStyle: { color: INK }, z: 5, data: line(a.coreC.map(shown)),
-        markPoint: { symbol: 'circle', symbolSize: 13, data: events.value.filter(e => e.s !== null && e.s / 3600 <= endH.value).map((e, i) => ({ name: e.name, coord: [e.s! / 3600, shown(coreAt(e.s!))], itemStyle: { color: e.key === 'set' ? CITRON : '#FBF8F0', borderColor: e.color, borderWidth: 2.5 }, label: { ...label(e.color), fontWeight: 600, formatter: '{b}', position: 'top', distance: 8 + (i % 3) * 17, textBorderColor: '#FBF8F0', textBorderWidth: 4 } })) },
-        markArea: { silent: true, data: a.legs.map((l, i) => [{ xAxis: l.fromS / 3600, name: PLACE_NAMES[l.kind as PlaceKind], itemStyle: { color: i % 2 ? 'rgba(79,113,133,.10)' : 'rgba(79,113,133,.03)' }, label: { ...label(COLD), position: 'insideTop', show: (Math.min(l.toS / 3600, endH.value) - l.fromS / 3600) / endH.value > 0.16 } }, { xAxis: Math.min(l.toS / 3600, endH.value) }]) } },
+        markPoint: { symbol: 'circle', symbolSize: 13, label: { show: false }, data: shownEvents.map(e => ({ name: e.name, coord: [e.s! / 3600, shown(coreAt(e.s!))], itemStyle: { color: e.key === 'set' ? CITRON : '#FBF8F0', borderColor: e.color, borderWidth: 2.5 } })) },
+        markArea: { silent: true, data: a.legs.map((l, i) => [{ xAxis: l.fromS / 3600, name: PLACE_NAMES[l.kind as PlaceKind], itemStyle: { color: i % 2 ? 'rgba(79,113,133,.10)' : 'rgba(79,113,133,.03)' }, label: { ...label(COLD), position: 'top', distance: 2, show: (Math.min(l.toS / 3600, endH.value) - l.fromS / 3600) / endH.value > 0.16 } }, { xAxis: Math.min(l.toS / 3600, endH.value) }]) } },
       { name: 'core, slow fridge', type: 'line', showSymbol: false, lineStyle: { color: COLD, width: 1.5, type: 'dashed' }, itemStyle: { color: COLD }, data: line(a.slowCoreC.map(shown)) },
-      { name: 'set', type: 'line', yAxisIndex: 1, showSymbol: false, lineStyle: { color: CITRON_DEEP, width: 2.5 }, itemStyle: { color: CITRON_DEEP }, data: line(a.setShare.map(x => 100 * x)) },
+      { name: 'set', type: 'line', yAxisIndex: 1, showSymbol: false, markLine: moments(shownEvents.map(e => ({ name: e.name, at: e.s! / 3600, color: e.color })), endH.value, 1.1), lineStyle: { color: CITRON_DEEP, width: 2.5 }, itemStyle: { color: CITRON_DEEP }, data: line(a.setShare.map(x => 100 * x)) },
     ],
   }
 })

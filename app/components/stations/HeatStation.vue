@@ -5,7 +5,7 @@ import type { Assessment } from '#core/assessment'
 import { fillingOf, type FormulaDocument, SCHOOLS, type School } from '#core/formula/document'
 import { stepsFor } from '#core/formula/create'
 import { celsiusToFahrenheit } from '#core/units/measures'
-import { BLOOD, CITRON, CITRON_DEEP, INK, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
+import { BLOOD, CITRON, CITRON_DEEP, INK, label, moments, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { SCHOOL_NAMES } from '~/words/names'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
@@ -36,9 +36,10 @@ const option = computed<EChartsOption>(() => {
   const minutes = a.timeS.map(t => t / 60)
   const end = Math.max(4, Math.ceil(a.endS / 60) + 1)
   const top = fmt.fahrenheit.value ? 220 : 100
-  const points = cues.value.filter(c => c.at !== null).map(c => ({ name: c.name, coord: [c.at! / 60, shown(tempAt(c.at!))], itemStyle: { color: c.key === 'grainy' ? BLOOD : CITRON, borderColor: INK, borderWidth: 2 } }))
+  const reached = cues.value.filter(c => c.at !== null)
+  const points = reached.map(c => ({ name: c.name, coord: [c.at! / 60, shown(tempAt(c.at!))], itemStyle: { color: c.key === 'grainy' ? BLOOD : CITRON, borderColor: INK, borderWidth: 2 } }))
   return {
-    animation: false, textStyle, grid: { left: 46, right: 54, top: 34, bottom: 44 },
+    animation: false, textStyle, grid: { left: 46, right: 54, top: 84, bottom: 46 },
     tooltip: { trigger: 'axis', backgroundColor: '#fffdf7', borderColor: INK, textStyle, formatter: (ps: unknown) => {
       const list = ps as { axisValue: number, data: [number, number], seriesName: string }[]
       return `${fmt.duration(list[0]!.axisValue * 60)}<br>${list.map(p => `${p.seriesName} ${fmt.fixed(p.data[1], 0)} ${p.seriesName === 'temperature' ? fmt.unit.value : '%'}`).join('<br>')}`
@@ -47,9 +48,9 @@ const option = computed<EChartsOption>(() => {
     yAxis: [valueAxis(fmt.unit.value, 0, top), valueAxis('% of the egg', 0, 100, true, CITRON_DEEP)],
     series: [
       { name: 'temperature', type: 'line', showSymbol: false, lineStyle: { color: INK, width: 2.5 }, itemStyle: { color: INK }, data: minutes.map((m, i) => [m, shown(a.tempC[i]!)]), z: 5,
-        markPoint: { symbol: 'circle', symbolSize: 13, data: points, label: { ...label(), formatter: '{b}', position: 'left', distance: 8, fontWeight: 600, textBorderColor: '#FBF8F0', textBorderWidth: 4 } },
+        markPoint: { symbol: 'circle', symbolSize: 13, data: points, label: { show: false } },
         markLine: { symbol: 'none', silent: true, data: a.grainyAtC !== null && shown(a.grainyAtC) < top ? [{ yAxis: shown(a.grainyAtC), lineStyle: { color: BLOOD, type: 'dashed' }, label: { ...label(BLOOD), position: 'insideStartTop', formatter: `grainy from ${fmt.temp(a.grainyAtC)}` } }] : [] } },
-      { name: 'set', type: 'line', yAxisIndex: 1, showSymbol: false, lineStyle: { color: CITRON_DEEP, width: 2.5 }, itemStyle: { color: CITRON_DEEP }, endLabel: { show: true, ...label(CITRON_DEEP), formatter: 'set', offset: [-2, a.setting.at(-1)! > 0.9 ? -2 : 0] }, data: minutes.map((m, i) => [m, 100 * a.setting[i]!]) },
+      { name: 'set', type: 'line', yAxisIndex: 1, markLine: moments(reached.map(c => ({ name: c.name, at: c.at! / 60, color: c.key === 'grainy' ? BLOOD : INK })), end, 1), showSymbol: false, lineStyle: { color: CITRON_DEEP, width: 2.5 }, itemStyle: { color: CITRON_DEEP }, endLabel: { show: true, ...label(CITRON_DEEP), formatter: 'set', offset: [-2, a.setting.at(-1)! > 0.9 ? -2 : 0] }, data: minutes.map((m, i) => [m, 100 * a.setting[i]!]) },
       { name: 'over-set', type: 'line', yAxisIndex: 1, showSymbol: false, lineStyle: { color: BLOOD, width: 2, type: 'dotted' }, itemStyle: { color: BLOOD }, endLabel: { show: a.oversetting.at(-1)! < 0.85, ...label(BLOOD), formatter: 'over-set', offset: [-62, -12] }, data: minutes.map((m, i) => [m, 100 * a.oversetting[i]!]) },
     ],
   }

@@ -69,7 +69,7 @@ const SPREAD = (sigma: number) => sigma > 0 ? `± ${fmt.percent(sigma)}` : ''
 
 <style scoped>
 table { width: 100%; border-collapse: collapse; }
-thead th { font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; text-align: left; border-bottom: 1px solid var(--ink); }
+thead th { padding-right: 0.8rem; font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; text-align: left; border-bottom: 1px solid var(--ink); }
 tbody th { text-align: left; font-weight: 600; padding: 0.5rem 0.8rem 0.5rem 0; }
 tbody tr { border-bottom: 1px solid var(--hairline); }
 td { padding: 0.4rem 0.8rem 0.4rem 0; }

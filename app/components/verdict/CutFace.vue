@@ -8,36 +8,36 @@ import { heapProfile, slicedProfile, type Point } from '#core/set/profile'
 
 const props = withDefaults(defineProps<{ piece: PieceFigures, small?: boolean, label?: string, grainy?: boolean }>(), { small: false, grainy: false })
 const { temp, mm } = useFormat()
+const grainId = `grain-${useId()}`
 
-const WIDTH = 300
-const GROUND = computed(() => props.small ? 62 : 118)
-/** Millimetres a drawn unit stands for: the same for both pieces, so that they can be compared. */
+/** Two cells of 150 units side by side, each with its own ground line; one scale for both, so that they compare. */
+const CELL = 150
+const HEIGHT = computed(() => props.small ? 62 : props.piece.use === 'cut' ? 136 : 112)
 const scale = computed(() => {
   const p = props.piece
-  const wide = Math.max(p.widthM * (1 + 0.35 * Math.max(p.cold.slump, p.plate.slump)), p.widthM) + 2 * p.crustM
-  return Math.min(props.small ? 0.9 * 145 / 2 / wide : 112 / wide, (GROUND.value - (props.small ? 8 : 26)) / (p.heightM + p.crustM))
+  const run = p.use === 'spooned' || p.use === 'piped' ? Math.max(...[p.cold.slump, p.plate.slump].map(s => 1 / (1 - Math.min(s, 0.5)))) : 1 + 0.5 * Math.min(Math.max(p.cold.slump, p.plate.slump), 0.6)
+  return Math.min((CELL - (props.small ? 44 : 26)) / (p.widthM * run + p.crustM), (HEIGHT.value - (props.small ? 8 : 22)) / ((p.heightM + p.crustM) * (props.small || p.use !== 'cut' ? 1 : 1.7)))
 })
-const path = (points: Point[], x0: number, y0: number) => `M${points.map(q => `${(x0 + q.x * scale.value).toFixed(1)} ${(y0 - q.y * scale.value).toFixed(1)}`).join('L')}Z`
+const path = (points: Point[], x0: number, y0: number, close = true) => `M${points.map(q => `${(x0 + q.x * scale.value).toFixed(1)} ${(y0 - q.y * scale.value).toFixed(1)}`).join('L')}${close ? 'Z' : ''}`
 
 const pieces = computed(() => (['cold', 'plate'] as const).map((state, i) => {
   const p = props.piece
   const s = p[state]
+  const heap = p.use === 'spooned' || p.use === 'piped'
+  const cut = p.use === 'cut'
+  const shape = (slump: number) => p.use === 'glass' ? glassFill(p.widthM, p.heightM, slump) : heap ? heapProfile(p.widthM, p.heightM, slump) : slicedProfile(p.widthM, p.heightM, slump)
+  const points = shape(s.slump)
   const crust = p.crustM * scale.value
-  const centre = props.small ? (i === 0 ? 75 : 225) : (i === 0 ? 76 : 226)
   const w = p.widthM * scale.value
   const h = p.heightM * scale.value
-  const cut = p.use === 'cut'
-  const glass = p.use === 'glass'
-  const left = centre - (w + (cut ? crust : 0)) / 2 - (s.slump > 0.05 && cut ? 6 : 0)
-  const base = GROUND.value - (cut ? crust : 0)
-  const x0 = left + (cut ? crust : 0)
-  const points = glass ? glassFill(w / scale.value, p.heightM, s.slump) : cut || p.use === 'turnedOut' ? slicedProfile(p.widthM, p.heightM, s.slump) : heapProfile(p.widthM, p.heightM, s.slump)
-  const minX = Math.min(...points.map(q => q.x))
-  const maxX = Math.max(...points.map(q => q.x))
-  const shift = p.use === 'spooned' || p.use === 'piped' ? centre - (minX + maxX) / 2 * scale.value - x0 : 0
-  const top = base - h
-  const clip = Math.min(maxX * scale.value, (i === 0 ? 148 : 298) - x0)
-  return { state, x0: x0 + shift, base, top, w, h, crust, left, cut, glass, fill: path(points, x0 + shift, base), word: s.slump < 0.02 ? 'stands' : s.slump > 0.75 ? 'runs' : `sags ${mm(p.heightM * s.slump)}`, temp: temp(s.tempC), clip, stands: s.slump < 0.02, s }
+  const base = HEIGHT.value - (cut ? crust : 0)
+  const middle = CELL * i + CELL / 2
+  // Heaps lie about the middle of their cell; what has a fixed left face begins at the left.
+  const spread = Math.max(...points.map(q => q.x)) * scale.value
+  const x0 = heap ? middle - spread / 2 : p.use === 'glass' ? middle - w / 2 : CELL * i + (props.small ? 20 : 10) + crust
+  const meant = path(shape(0), heap ? middle - w / 2 : x0, base, false)
+  const stands = s.slump < 0.005
+  return { state, s, cut, glass: p.use === 'glass', x0, w, h, crust, base, top: base - h, fill: path(points, x0, base), meant, stands, word: stands ? 'stands' : s.slump > 0.75 ? 'runs' : `sags ${mm(Math.max(p.heightM * s.slump, 0.001))}`, temp: temp(s.tempC) }
 }))
 
 /** A glass with a spoonful taken from the right: the wall left behind stands or runs back. */
@@ -47,38 +47,41 @@ function glassFill(width: number, height: number, slump: number): Point[] {
   const a = 0.45 * width
   return [{ x: 0, y: 0 }, { x: 0, y: height }, { x: a, y: height }, { x: Math.min(a + run, width), y: height - notch }, { x: width, y: height - notch }, { x: width, y: 0 }]
 }
-/** Marks for the tallest piece that would stand, and that could be cut, where they lie within the drawing. */
-const marks = computed(() => {
-  if (props.small || props.piece.use !== 'cut') return []
-  return pieces.value.flatMap((p) => {
-    if (!p.stands) return []
-    const out = [{ key: `${p.state}-c`, m: p.s.cutsM, word: 'cuts to' }, { key: `${p.state}-s`, m: p.s.standsM, word: 'stands to' }]
-    return out.map(o => ({ ...o, x: p.left, y: p.base - o.m * scale.value, text: `${o.word} ${mm(o.m)}` }))
-  })
-})
+/** Where a piece stands: the tallest that would stand, and that could be cut, as marks with their words. */
+const marks = computed(() => props.small || props.piece.use !== 'cut'
+  ? []
+  : pieces.value.filter(p => p.stands).flatMap((p) => {
+      const rows = [{ word: 'cuts to', m: p.s.cutsM }, { word: 'stands to', m: p.s.standsM }].map(o => ({ ...o, y: Math.max(p.base - o.m * scale.value, 12), beyond: p.base - o.m * scale.value < 12 }))
+      // Words keep a line's distance from each other and from the top edge of the piece.
+      const cutY = Math.abs(rows[0]!.y - p.top) < 8 ? p.top - 8 : rows[0]!.y
+      const standY = Math.min(rows[1]!.y, cutY - 17)
+      return rows.map((o, i) => ({ key: `${p.state}-${i}`, x: p.x0 + 2, y: o.y, textY: Math.max(i === 0 ? cutY : standY, 10), text: `${o.word} ${mm(o.m)}${o.beyond ? ' ↑' : ''}` }))
+    }))
 const description = computed(() => props.label ?? `Section of the piece, to scale. From the fridge at ${pieces.value[0]!.temp}: ${pieces.value[0]!.word}. On the plate at ${pieces.value[1]!.temp}: ${pieces.value[1]!.word}.`)
 </script>
 
 <template>
   <figure class="cutface" :class="{ small }">
-    <svg :viewBox="`0 0 ${WIDTH} ${GROUND + 3}`" role="img" :aria-label="description">
+    <svg :viewBox="`0 0 ${2 * CELL} ${HEIGHT + 3}`" role="img" :aria-label="description">
       <defs>
-        <pattern v-if="grainy" id="grain" width="7" height="7" patternUnits="userSpaceOnUse"><rect width="7" height="7" fill="var(--citron)" /><circle cx="2" cy="2" r="1" fill="#8a6d00" /><circle cx="5.500" cy="5" r="0.8" fill="#8a6d00" /></pattern>
+        <pattern v-if="grainy" :id="grainId" width="7" height="7" patternUnits="userSpaceOnUse"><rect width="7" height="7" fill="#E9C72B" /><circle cx="2" cy="2" r="1.1" fill="#7D6500" /><circle cx="5.5" cy="5" r="0.9" fill="#7D6500" /></pattern>
       </defs>
       <template v-for="p in pieces" :key="p.state">
-        <path v-if="p.cut" :d="`M${p.left} ${p.top - 3 * scale / 1000}V${GROUND}H${p.x0 + Math.max(p.w, 0)}V${p.base}H${p.x0}V${p.top - 3 * scale / 1000}Z`" fill="var(--crust)" stroke="var(--ink)" stroke-width="1.2" />
-        <path :d="p.fill" :fill="grainy ? 'url(#grain)' : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round" />
-        <path v-if="p.glass" :d="`M${p.x0 - 2} ${p.top - 14}L${p.x0 - 1} ${GROUND}H${p.x0 + p.w + 1}L${p.x0 + p.w + 2} ${p.top - 14}`" fill="none" stroke="var(--cold)" stroke-width="1.6" />
-        <path v-if="!p.stands && !p.glass" :d="`M${p.x0} ${p.top}H${p.x0 + p.w}V${p.base}`" fill="none" stroke="var(--ink)" stroke-dasharray="3 3" stroke-width="1" />
-        <line :x1="p.state === 'cold' ? 4 : 154" :x2="p.state === 'cold' ? 146 : 296" :y1="GROUND" :y2="GROUND" stroke="var(--ink)" stroke-width="1.5" />
+        <path v-if="p.cut" :d="`M${p.x0 - p.crust} ${p.top - 4}V${HEIGHT}H${p.x0 + p.w}V${p.base}H${p.x0}V${p.top - 4}Z`" fill="var(--crust)" stroke="var(--ink)" stroke-width="1.2" />
+        <path :d="p.fill" :fill="grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round" />
+        <path v-if="p.glass" :d="`M${p.x0 - 2} ${p.top - 14}L${p.x0 - 1} ${HEIGHT}H${p.x0 + p.w + 1}L${p.x0 + p.w + 2} ${p.top - 14}`" fill="none" stroke="var(--cold)" stroke-width="1.6" />
+        <path v-if="!p.stands && !p.glass" :d="p.meant" fill="none" stroke="var(--ink)" stroke-dasharray="3 3" stroke-width="1.2" />
+        <line :x1="p.state === 'cold' ? 3 : CELL + 3" :x2="p.state === 'cold' ? CELL - 3 : 2 * CELL - 3" :y1="HEIGHT" :y2="HEIGHT" stroke="var(--ink)" stroke-width="1.5" />
       </template>
-      <line v-for="m in marks.filter(m => m.y > 6)" :key="m.key" :x1="m.x - 7" :x2="m.x - 1" :y1="m.y" :y2="m.y" stroke="var(--ink)" stroke-width="1.5" />
+      <template v-for="m in marks" :key="m.key">
+        <line :x1="m.x" :x2="m.x + 12" :y1="m.y" :y2="m.y" stroke="var(--ink)" stroke-width="1.5" />
+        <text :x="m.x + 16" :y="m.textY + 4.5" class="mark">{{ m.text }}</text>
+      </template>
     </svg>
     <figcaption v-if="!small">
       <div v-for="p in pieces" :key="p.state">
-        <b>{{ p.state === 'cold' ? 'From the fridge' : 'On the plate' }}</b>, <span :class="p.state === 'cold' ? 'cold' : ''">{{ p.temp }}</span><br>
-        <span :class="{ blood: !p.stands && piece.use !== 'spooned' && piece.use !== 'glass' }">{{ p.word }}</span>
-        <template v-if="p.stands && piece.use === 'cut'"> to {{ mm(p.s.standsM) }}<br>cuts to {{ mm(p.s.cutsM) }}</template>
+        <b>{{ p.state === 'cold' ? 'From the fridge' : 'On the plate' }}</b><br>
+        <span :class="p.state === 'cold' ? 'cold' : ''">{{ p.temp }}</span>, <span :class="{ blood: !p.stands && piece.use !== 'spooned' && piece.use !== 'glass' }">{{ p.word }}</span>
       </div>
     </figcaption>
   </figure>
@@ -89,6 +92,7 @@ const description = computed(() => props.label ?? `Section of the piece, to scal
 svg { width: 100%; display: block; overflow: visible; }
 figcaption { display: grid; grid-template-columns: 1fr 1fr; gap: 0 1rem; font-size: 0.9rem; line-height: 1.3; padding-top: 0.4rem; }
 figcaption b { font-weight: 600; }
+text.mark { font-family: var(--font-sans); font-size: 14px; fill: var(--ink); }
 .cold { color: var(--cold-deep); }
 .blood { color: var(--blood); font-weight: 600; }
 </style>

@@ -21,8 +21,8 @@ const cautions = computed(() => props.assessment.findings.filter(f => f.severity
     <h2 class="sentence" :data-verdict="v.code" aria-live="polite">{{ sentence }}</h2>
     <p class="ready">{{ ready }}</p>
     <dl class="figures">
-      <div><dt>fridge</dt><dd><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.coldMinPa) }}</small></dd><dd class="ring">ring sinks {{ fmt.mm(v.cold.ringSlumpM) }}</dd></div>
-      <div><dt>plate</dt><dd><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.plateMinPa) }}</small></dd><dd class="ring">ring sinks {{ fmt.mm(v.plate.ringSlumpM) }}</dd></div>
+      <div><dt>fridge</dt><dd><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.coldMinPa) }}</small></dd><dd class="sinks">a 50 mm ring sinks {{ fmt.mm(v.cold.ringSlumpM) }}</dd></div>
+      <div><dt>plate</dt><dd><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.plateMinPa) }}</small></dd><dd class="sinks">a 50 mm ring sinks {{ fmt.mm(v.plate.ringSlumpM) }}</dd></div>
     </dl>
     <CautionList v-if="cautions.length" :findings="cautions" class="cautions" />
   </section>
@@ -34,7 +34,7 @@ const cautions = computed(() => props.assessment.findings.filter(f => f.severity
 .figures { display: grid; grid-template-columns: 1fr 1fr; gap: 0 1rem; margin: 0 0 0.8rem; font-size: 0.92rem; }
 dt { color: var(--ink-soft); display: inline; }
 dd { margin: 0; display: inline; }
-dd.ring { display: block; color: var(--ink-soft); font-size: 0.9rem; }
+dd.sinks { display: block; color: var(--ink-soft); font-size: 0.9rem; }
 .figures > div > dd:first-of-type { display: block; font-size: 1.05rem; font-weight: 600; }
 small { font-size: 0.9rem; color: var(--ink-soft); font-weight: 400; display: block; }
 </style>

@@ -178,6 +178,9 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
   .v-head { grid-area: verdict; border-top: 1px solid var(--hairline); padding: 0.9rem 0; margin-bottom: 1rem; border-bottom: 1px solid var(--hairline); }
   .v-more { grid-area: more; padding-bottom: 2rem; }
   .name { font-size: 1.45rem; }
+  .v-head :deep(.cutface svg) { max-height: 130px; }
+  .sub > span:first-child { display: none; }
+  .use .change { display: inline; }
   .keys { display: none; }
 }
 </style>

@@ -1,0 +1,25 @@
+/** Pictures of a running Lumbik: node scripts/shots.mjs URL FOLDER [name=path@WIDTHxHEIGHT …]. */
+import { chromium } from '@playwright/test'
+import { mkdirSync } from 'node:fs'
+
+const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const MAIN = 'formula/0e1f0000-0006-4000-8000-000000000001'
+const VIEWS = ['shelf=shelf', 'new=new', 'kitchen=kitchen', ...['stock', 'balance', 'shape', 'heat', 'chill', 'serve'].map(s => `${s}=${MAIN}/${s}`), `balance-tablet=${MAIN}/balance@1024x768`, `heat-phone=${MAIN}/heat@390x844`, `chill-phone=${MAIN}/chill@390x844`]
+
+const [url = 'http://127.0.0.1:4600', folder = 'docs/screenshots', ...wanted] = process.argv.slice(2)
+mkdirSync(folder, { recursive: true })
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
+for (const view of wanted.length ? wanted : VIEWS) {
+  const [, name, path, w = 1280, h = 800, full] = /^([\w-]+)=([^@]+)(?:@(\d+)x(\d+)(full)?)?$/.exec(view)
+  const page = await browser.newPage({ viewport: { width: Number(w), height: Number(h) } })
+  page.on('pageerror', e => console.error(`${name}: ${e.message}`))
+  page.on('console', m => m.type() === 'error' && console.error(`${name}: ${m.text()}`))
+  await page.goto(`${url}/${path}`)
+  await page.waitForSelector('main')
+  if (path.startsWith('formula/')) await page.waitForSelector('main[data-settled="true"]', { timeout: 30000 })
+  if (/heat|chill/.test(path)) await page.waitForSelector('.chart svg', { timeout: 15000 })
+  await page.evaluate(() => document.fonts.ready)
+  await page.screenshot({ path: `${folder}/${name}.png`, fullPage: Boolean(full) })
+  await page.close()
+}
+await browser.close()
