@@ -52,7 +52,7 @@ export interface Answers {
 
 const NUMBER_WORDS: Record<string, string> = { one: '1', two: '2', three: '3', four: '4', five: '5', six: '6', seven: '7', eight: '8', nine: '9', ten: '10', twelve: '12', half: '1/2', a: '1', an: '1' }
 /** Words that do not change what an ingredient is. */
-const PLAIN_WORDS = new Set('fresh freshly squeezed cold chilled soft softened melted cubed diced chopped strained sieved fine finely grated free range free-range organic unwaxed scrubbed ripe large medium small extra xl size sized room temperature at about roughly of the and in into cut pieces pasteurised pasteurized beaten lightly separated plus good quality pure big very'.split(' '))
+const PLAIN_WORDS = new Set('fresh freshly squeezed cold chilled soft softened melted cubed diced chopped strained sieved fine finely grated free range free-range organic unwaxed scrubbed ripe large medium small extra xl size sized room temperature at about roughly of the and in into cut pieces jumbo pasteurised pasteurized beaten lightly separated plus good quality pure big very'.split(' '))
 const EGG_SIZES: Record<string, EggGrade[]> = {
   'large': ['usL', 'euL'], 'medium': ['euM', 'usM'], 'small': ['euS'], 'extra large': ['usXL', 'euXL'], 'jumbo': ['usJ'], '': ['euM', 'euL', 'usL'],
 }
@@ -98,6 +98,9 @@ function matchFruit(description: string): { fruit: Fruit, rest: string[] } | nul
 
 const FRUIT_PARTS = /^(?:the\s+)?(?:finely\s+)?(?:grated\s+)?(juice|zest|rind)(?:\s*(?:and|&|\+|,)\s*(?:finely\s+)?(?:grated\s+)?(juice|zest|rind))?\s+(?:of|from)\s+(.+)$/i
 
+/** "US cups", "metric tbsp": the line says whose measure it is. */
+const WHOSE = /\b(us|metric|australian|imperial)\s+(?=(?:cups?|tbsps?|tablespoons?|tsps?|teaspoons?|fl\.?\s?oz|fluid ounces?|pints?)\b)/i
+
 interface Ctx { index: number, answers: Answers }
 
 /** Reads a whole text. Empty lines are dropped; headings and what the cook left out stay, without items. */
@@ -112,7 +115,8 @@ function readLine(text: string, ctx: Ctx): ReadLine {
   const parts = FRUIT_PARTS.exec(lower)
   if (parts) return readFruit(base, parts[3]!, new Set([parts[1], parts[2]].filter(Boolean).map(p => p === 'rind' ? 'zest' : p as 'juice' | 'zest')), ctx)
   const normal = text.replace(/^(one|two|three|four|five|six|seven|eight|nine|ten|twelve|half|an?)\b/i, w => NUMBER_WORDS[w.toLowerCase()]!)
-  const parsed = parseIngredient(normal)[0]
+  const whose = WHOSE.exec(normal)?.[1]?.toLowerCase() as CupSystem | undefined
+  const parsed = parseIngredient(normal.replace(WHOSE, ''))[0]
   if (!parsed) return { ...base, question: { kind: 'ingredient', words: text, suggestion: null } }
   if (parsed.isGroupHeader) return { ...base, heading: true }
   const description = parsed.description.replace(/\b(heaped|level|scant)\b/gi, '').trim()
@@ -144,11 +148,11 @@ function readLine(text: string, ctx: Ctx): ReadLine {
   const unit = parsed.unitOfMeasureID
   if (parsed.quantity === null) return ask({ kind: 'amount', reason: 'missing', unit: '' })
   if (parsed.quantity2 !== null) return ask({ kind: 'amount', reason: 'range', unit: unit ?? '', low: parsed.quantity, high: parsed.quantity2 })
-  const n = parsed.quantity
+  const n = unit === 'dozen' ? 12 * parsed.quantity : parsed.quantity
 
-  if (chosen.group === 'egg' && (unit === null || ['large', 'medium', 'small'].includes(unit))) return readEggs(base, chosen, n, `${sizeWord(unit)} ${description}`, ctx)
+  if (chosen.group === 'egg' && (unit === null || ['dozen', 'large', 'medium', 'small'].includes(unit))) return readEggs(base, chosen, n, `${sizeWord(unit)} ${description}`, ctx)
   const density = chosen.id === 'sugar' && /granulated/i.test(description) ? { gPerMl: GRANULATED_G_PER_ML, how: 'level, not packed' } : DENSITIES[chosen.id]
-  const cups = ctx.answers.cups
+  const cups = whose ?? ctx.answers.cups
   const measure = (name: 'cup' | 'tablespoon' | 'teaspoon' | 'fluidOunce' | 'pint', system: CupSystem): ReadLine => {
     if (!density) return ask({ kind: 'amount', reason: 'unit', unit: name })
     const ml = SYSTEM_ML[system][name]
@@ -159,13 +163,13 @@ function readLine(text: string, ctx: Ctx): ReadLine {
     case 'kilogram': return done(1000 * n, { kind: 'weighed' })
     case 'milligram': return done(n / 1000, { kind: 'weighed' })
     case 'pound': return done(n * POUND_G, { kind: 'ounce', ounceG: OUNCE_G })
-    case 'milliliter': case 'liter': case 'centiliter': case 'deciliter': {
+    case 'milliliter': case 'liter': case 'deciliter': {
       if (!density) return ask({ kind: 'amount', reason: 'unit', unit })
-      const ml = n * { milliliter: 1, centiliter: 10, deciliter: 100, liter: 1000 }[unit]
+      const ml = n * { milliliter: 1, deciliter: 100, liter: 1000 }[unit]
       return done(ml * density.gPerMl, { kind: 'millilitres', gPerMl: density.gPerMl })
     }
-    case 'cup': case 'pint': case 'fluidounce':
-      return cups ? measure(unit === 'fluidounce' ? 'fluidOunce' : unit, cups) : ask({ kind: 'cups', options: ['us', 'metric', 'australian', 'imperial'] })
+    case 'cup': case 'pint': case 'fluid ounce':
+      return cups ? measure(unit === 'fluid ounce' ? 'fluidOunce' : unit, cups) : ask({ kind: 'cups', options: ['us', 'metric', 'australian', 'imperial'] })
     case 'tablespoon': case 'teaspoon':
       return measure(unit, cups ?? 'metric')
     case 'ounce': {

@@ -65,7 +65,7 @@ const option = computed<EChartsOption>(() => {
   const shownEvents = events.value.filter(e => e.s !== null && e.s / 3600 <= endH.value)
   const line = (values: number[]) => values.map((v, i) => [hours[i]!, v]).filter(([h]) => h! <= endH.value + 1)
   return {
-    animation: false, textStyle, grid: { left: 46, right: 54, top: 104, bottom: 46 },
+    animation: false, textStyle, grid: { left: 46, right: 54, top: 92, bottom: 46 },
     tooltip: { trigger: 'axis', backgroundColor: '#fffdf7', borderColor: INK, textStyle, formatter: (ps: unknown) => {
       const list = ps as { axisValue: number, data: [number, number], seriesName: string }[]
       return `${fmt.duration(list[0]!.axisValue * 3600)} after pouring<br>${list.map(p => `${p.seriesName} ${fmt.fixed(p.data[1], 0)} ${p.seriesName === 'set' ? '%' : fmt.unit.value}`).join('<br>')}`

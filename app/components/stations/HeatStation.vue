@@ -51,7 +51,7 @@ const option = computed<EChartsOption>(() => {
         markPoint: { symbol: 'circle', symbolSize: 13, data: points, label: { show: false } },
         markLine: { symbol: 'none', silent: true, data: a.grainyAtC !== null && shown(a.grainyAtC) < top ? [{ yAxis: shown(a.grainyAtC), lineStyle: { color: BLOOD, type: 'dashed' }, label: { ...label(BLOOD), position: 'insideStartTop', formatter: `grainy from ${fmt.temp(a.grainyAtC)}` } }] : [] } },
       { name: 'set', type: 'line', yAxisIndex: 1, markLine: moments(reached.map(c => ({ name: c.name, at: c.at! / 60, color: c.key === 'grainy' ? BLOOD : INK })), end, 1), showSymbol: false, lineStyle: { color: CITRON_DEEP, width: 2.5 }, itemStyle: { color: CITRON_DEEP }, endLabel: { show: true, ...label(CITRON_DEEP), formatter: 'set', offset: [-2, a.setting.at(-1)! > 0.9 ? -2 : 0] }, data: minutes.map((m, i) => [m, 100 * a.setting[i]!]) },
-      { name: 'over-set', type: 'line', yAxisIndex: 1, showSymbol: false, lineStyle: { color: BLOOD, width: 2, type: 'dotted' }, itemStyle: { color: BLOOD }, endLabel: { show: a.oversetting.at(-1)! < 0.85, ...label(BLOOD), formatter: 'over-set', offset: [-62, -12] }, data: minutes.map((m, i) => [m, 100 * a.oversetting[i]!]) },
+      { name: 'over-set', type: 'line', yAxisIndex: 1, showSymbol: false, lineStyle: { color: BLOOD, width: 2, type: 'dotted' }, itemStyle: { color: BLOOD }, endLabel: { show: a.oversetting.at(-1)! < 0.85, ...label(BLOOD), textBorderColor: '#FBF8F0', textBorderWidth: 4, formatter: 'over-set', offset: [-62, -12] }, data: minutes.map((m, i) => [m, 100 * a.oversetting[i]!]) },
     ],
   }
 })

@@ -12,12 +12,14 @@ const grainId = `grain-${useId()}`
 
 /** Two cells of 150 units side by side, each with its own ground line; one scale for both, so that they compare. */
 const CELL = 150
-const HEIGHT = computed(() => props.small ? 62 : props.piece.use === 'cut' ? 136 : 112)
+/** Room for a piece that runs out, whatever it does now: the drawing must not zoom while a number is stepped. */
+const RUN = 1.3
 const scale = computed(() => {
   const p = props.piece
-  const run = p.use === 'spooned' || p.use === 'piped' ? Math.max(...[p.cold.slump, p.plate.slump].map(s => 1 / (1 - Math.min(s, 0.5)))) : 1 + 0.5 * Math.min(Math.max(p.cold.slump, p.plate.slump), 0.6)
-  return Math.min((CELL - (props.small ? 44 : 26)) / (p.widthM * run + p.crustM), (HEIGHT.value - (props.small ? 8 : 22)) / ((p.heightM + p.crustM) * (props.small || p.use !== 'cut' ? 1 : 1.7)))
+  const across = (CELL - (props.small ? 40 : 22)) / (p.widthM * RUN + p.crustM)
+  return Math.min(across, (props.small ? 50 : p.use === 'cut' ? 70 : 92) / (p.heightM + p.crustM))
 })
+const HEIGHT = computed(() => props.small ? 62 : Math.round((props.piece.heightM + props.piece.crustM) * scale.value + (props.piece.use === 'cut' ? 66 : 22)))
 const path = (points: Point[], x0: number, y0: number, close = true) => `M${points.map(q => `${(x0 + q.x * scale.value).toFixed(1)} ${(y0 - q.y * scale.value).toFixed(1)}`).join('L')}${close ? 'Z' : ''}`
 
 const pieces = computed(() => (['cold', 'plate'] as const).map((state, i) => {
@@ -65,10 +67,11 @@ const description = computed(() => props.label ?? `Section of the piece, to scal
     <svg :viewBox="`0 0 ${2 * CELL} ${HEIGHT + 3}`" role="img" :aria-label="description">
       <defs>
         <pattern v-if="grainy" :id="grainId" width="7" height="7" patternUnits="userSpaceOnUse"><rect width="7" height="7" fill="#E9C72B" /><circle cx="2" cy="2" r="1.1" fill="#7D6500" /><circle cx="5.5" cy="5" r="0.9" fill="#7D6500" /></pattern>
+        <clipPath v-for="i in [0, 1]" :id="`${grainId}-${i}`" :key="i"><rect :x="CELL * i + 2" y="-20" :width="CELL - 4" :height="HEIGHT + 24" /></clipPath>
       </defs>
       <template v-for="p in pieces" :key="p.state">
         <path v-if="p.cut" :d="`M${p.x0 - p.crust} ${p.top - 4}V${HEIGHT}H${p.x0 + p.w}V${p.base}H${p.x0}V${p.top - 4}Z`" fill="var(--crust)" stroke="var(--ink)" stroke-width="1.2" />
-        <path :d="p.fill" :fill="grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round" />
+        <path :d="p.fill" :clip-path="`url(#${grainId}-${p.state === 'cold' ? 0 : 1})`" :fill="grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round" />
         <path v-if="p.glass" :d="`M${p.x0 - 2} ${p.top - 14}L${p.x0 - 1} ${HEIGHT}H${p.x0 + p.w + 1}L${p.x0 + p.w + 2} ${p.top - 14}`" fill="none" stroke="var(--cold)" stroke-width="1.6" />
         <path v-if="!p.stands && !p.glass" :d="p.meant" fill="none" stroke="var(--ink)" stroke-dasharray="3 3" stroke-width="1.2" />
         <line :x1="p.state === 'cold' ? 3 : CELL + 3" :x2="p.state === 'cold' ? CELL - 3 : 2 * CELL - 3" :y1="HEIGHT" :y2="HEIGHT" stroke="var(--ink)" stroke-width="1.5" />

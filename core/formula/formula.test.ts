@@ -1,0 +1,119 @@
+import { describe, expect, it } from 'vitest'
+import { InputError } from '../errors'
+import { counter, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
+import { assess } from '../assess'
+import { cavityOf, cavityVolume, depthOf, equivalentRadius, scaleToDepth } from '../vessel/geometry'
+import { celsiusToFahrenheit, fahrenheitToCelsius, kelvinToFahrenheitDifference, SYSTEM_ML } from '../units/measures'
+import { createFormula, defaultUse, line, scaleFormula, stepsFor, suggestSchool, suggestTarget } from './create'
+import { fillingOf, SCHEMA_VERSION, SCHOOLS, USE_KINDS, vesselOf } from './document'
+import { migrate } from './migrate'
+import { evaporate, mix } from './mix'
+import { stagesOf } from './stages'
+
+describe('migration', () => {
+  const v1 = () => {
+    const { use, heat, ...rest } = formula()
+    const { holdS, ...h } = heat
+    return { ...rest, version: 1, use: use.kind, pieceHeightM: 0.031, pieceWidthM: 0.05, tableTempC: 22, tableTimeS: 1800, heat: { ...h, holdMin: holdS / 60 } }
+  }
+  it('brings a version 1 document to the present one, which the engine takes', () => {
+    const old = v1()
+    const before = JSON.stringify(old)
+    const doc = migrate(old) as unknown as ReturnType<typeof formula>
+    expect(doc.version).toBe(SCHEMA_VERSION)
+    expect(doc.use).toEqual({ kind: 'spooned', pieceHeightM: 0.031, pieceWidthM: 0.05, tableTempC: 22, tableTimeS: 1800 })
+    expect(doc.heat.holdS).toBe(formula().heat.holdS)
+    expect(doc).not.toHaveProperty('pieceHeightM')
+    expect(assess(doc, kitchen).verdict.code).toBe('good')
+    expect(JSON.stringify(old)).toBe(before)
+  })
+  it('leaves a present document as it is', () => {
+    expect(migrate(formula())).toEqual(formula())
+  })
+  it.each([[null, 'format'], [{ format: 'other' }, 'format'], [{ format: 'lumbik-formula' }, 'version'], [{ format: 'lumbik-formula', version: SCHEMA_VERSION + 1 }, 'version'], [{ format: 'lumbik-formula', version: 1.5 }, 'version']])('refuses %j at %s', (input, path) => {
+    try {
+      migrate(input)
+      expect.unreachable()
+    } catch (error) {
+      expect((error as InputError).path).toBe(path)
+    }
+  })
+})
+
+describe('making a formula', () => {
+  const lines = [line('a', 'yolk_sep', 100), line('b', 'sugar', 100), line('c', 'lemon', 100), line('d', 'butter82', 60)]
+  it.each(SCHOOLS)('%s: every line has its step, and the plan can be assessed', (school) => {
+    const doc = createFormula({ name: 'x', school, use: defaultUse('spooned'), lines }, kitchen, counter())
+    const ids = fillingOf(doc).steps.flatMap(s => 'lineIds' in s ? s.lineIds : [])
+    expect([...ids].sort()).toEqual(['a', 'b', 'c', 'd'])
+    expect(() => assess(doc, kitchen)).not.toThrow()
+  })
+  it('butter goes in late on the bath, from the start over direct heat', () => {
+    expect(stepsFor('yolkBath', lines, counter()).find(s => s.kind === 'stirIn')).toMatchObject({ lineIds: ['d'] })
+    expect(stepsFor('wholeEggTempered', lines, counter()).some(s => s.kind === 'stirIn')).toBe(false)
+  })
+  it.each(USE_KINDS)('a %s use brings a vessel the batch can be put in', (kind) => {
+    const doc = createFormula({ name: 'x', school: 'yolkBath', use: defaultUse(kind), lines }, kitchen, counter())
+    expect(doc.components.some(c => c.role === 'crust')).toBe(kind === 'cut')
+    expect(assess(doc, kitchen).shape.depthM).toBeGreaterThan(0)
+  })
+  it('suggests the way of making that fits, and a target that sets without grain', () => {
+    expect(suggestSchool(lines)).toBe('yolkBath')
+    expect(suggestSchool([line('e', 'egg', 200), line('s', 'sugar', 100)])).toBe('wholeEggTempered')
+    expect(suggestSchool([...lines, line('z', 'butter82', 200)])).toBe('emulsified')
+    const doc = createFormula({ name: 'x', school: 'yolkBath', use: defaultUse('spooned'), lines }, kitchen, counter())
+    doc.heat.targetTempC = suggestTarget(doc, kitchen)
+    const a = assess(doc, kitchen)
+    expect(a.heat.a).toBeGreaterThan(0.85)
+    expect(a.heat.b).toBeLessThan(0.3)
+  })
+  it('scales every line and nothing else', () => {
+    const doc = formula()
+    const twice = scaleFormula(doc, 2)
+    expect(fillingOf(twice).lines.map(l => l.massG)).toEqual(Object.values(YOLK_CURD).map(g => 2 * g))
+    expect({ ...twice, components: 0 }).toEqual({ ...doc, components: 0 })
+  })
+  it('late lines are told apart by the steps', () => {
+    const s = stagesOf(formula(), kitchen)
+    expect(s.late!.parts.map(p => p.row.id)).toEqual(['butter82'])
+    expect(s.cooked).toHaveLength(3)
+  })
+  it('steam takes water only, and never the last of it', () => {
+    const m = mix(stagesOf(formula(), kitchen).all)
+    expect(evaporate(m, 20).massG).toBeCloseTo(m.massG - 20, 9)
+    expect(evaporate(m, 1e6).grams.water).toBeCloseTo(1, 9)
+    expect(evaporate(m, 20).grams.sucrose).toBe(m.grams.sucrose)
+  })
+})
+
+describe('vessels', () => {
+  it('by hand: a 20 cm round holds π·10²·5 = 1571 ml at 5 cm; 1 litre in 26 × 16 cm is 24 mm deep', () => {
+    expect(1e6 * cavityVolume(cavityOf({ kind: 'round', material: 'metal', lengthM: 0.2, widthM: 0.2, heightM: 0.05 }, 0))).toBeCloseTo(1570.8, 1)
+    const tray = cavityOf({ kind: 'rectangle', material: 'metal', lengthM: 0.26, widthM: 0.16, heightM: 0.06 }, 0)
+    expect(1000 * depthOf(1e-3, tray, 1)).toBeCloseTo(24.04, 2)
+    expect(1000 * depthOf(1e-3, tray, 2)).toBeCloseTo(12.02, 2)
+  })
+  it('a crust takes its room; a round cools as itself; the kitchen\'s own vessel counts before the snapshot', () => {
+    const ring = { kind: 'tartRing', material: 'metal', lengthM: 0.24, widthM: 0.24, heightM: 0.035 } as const
+    expect(cavityOf(ring, 0.005).heightM).toBeCloseTo(0.03, 9)
+    expect(equivalentRadius(cavityOf(ring, 0.005))).toBeCloseTo(0.115, 9)
+    expect(scaleToDepth(0.02, 0.03)).toBeCloseTo(1.5, 9)
+    const doc = formula(YOLK_CURD, (d) => { d.assembly.vesselId = 'v' })
+    expect(vesselOf(doc, kitchen)).toBe(doc.assembly.vessel)
+    expect(vesselOf(doc, { ...kitchen, vessels: [{ id: 'v', name: 'own', ...ring }] }).lengthM).toBe(0.24)
+  })
+})
+
+describe('units', () => {
+  it('degrees, and differences of degrees without the 32', () => {
+    expect(celsiusToFahrenheit(177)).toBeCloseTo(350.6, 1)
+    expect(fahrenheitToCelsius(350)).toBeCloseTo(176.7, 1)
+    expect(kelvinToFahrenheitDifference(5)).toBe(9)
+  })
+  it('cups of four countries (NIST Handbook 44; metric definitions)', () => {
+    expect(SYSTEM_ML.us.cup).toBeCloseTo(236.588, 3)
+    expect(SYSTEM_ML.us.tablespoon * 16).toBeCloseTo(SYSTEM_ML.us.cup, 2)
+    expect(SYSTEM_ML.australian.tablespoon).toBe(20)
+    expect(SYSTEM_ML.imperial.cup).toBeCloseTo(284.131, 3)
+  })
+})

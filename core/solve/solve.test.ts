@@ -1,0 +1,105 @@
+import { describe, expect, it } from 'vitest'
+import fc from 'fast-check'
+import { EGG_CURD, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
+import { assess, work } from '../assess'
+import { fillingOf, type FormulaDocument } from '../formula/document'
+import { BANDS } from '../set/bands'
+import { adjustments, isOffTarget, type Adjustment } from './adjust'
+import { createSampler, sampleShares } from './sampling'
+
+const all = (d: FormulaDocument): Adjustment[] => {
+  const search = adjustments(d, kitchen, assess(d, kitchen))
+  for (;;) {
+    const step = search.next()
+    if (step.done) return step.value
+  }
+}
+const sum = (o: Record<string, number>) => Object.values(o).reduce((a, b) => a + b, 0)
+
+describe('shares by sampling', () => {
+  const w = work(formula(), kitchen)
+  it('are reproducible, and chunks make the same as one run', () => {
+    const whole = sampleShares(w, 120)
+    const chunked = createSampler(w)
+    for (let i = 0; i < 3; i++) chunked.run(40)
+    expect(chunked.result()).toEqual(whole)
+    expect(sampleShares(w, 120, 7)).not.toEqual(whole)
+  })
+  it('lie between 0 and 1 and sum to 1, whatever the formula', () => {
+    fc.assert(fc.property(fc.integer({ min: 50, max: 350 }), fc.integer({ min: 70, max: 90 }), (yolk, target) => {
+      const s = sampleShares(work(formula({ ...YOLK_CURD, yolk_sep: yolk }, (d) => { d.heat.targetTempC = target }), kitchen), 60)
+      expect(sum(s.cold)).toBeCloseTo(1, 9)
+      expect(sum(s.plate)).toBeCloseTo(1, 9)
+      for (const b of BANDS) expect(s.cold[b.id]).toBeGreaterThanOrEqual(0)
+      expect(s.holds).toBeGreaterThanOrEqual(0)
+      expect(s.holds).toBeLessThanOrEqual(1)
+      expect(s.matters.reduce((t, m) => t + m.share, 0)).toBeCloseTo(1, 6)
+    }), { numRuns: 10 })
+  })
+  it('scatter about the point value as the stated spread says: ln σ near .35 where nothing else is steep', () => {
+    const s = sampleShares(w, 400)
+    const [low, high] = s.coldRangePa
+    // 10th to 90th percentile of a log-normal: ±1.2816 σ.
+    const sigma = Math.log(high / low) / (2 * 1.2816)
+    expect(sigma).toBeGreaterThan(0.33)
+    expect(sigma).toBeLessThan(0.55)
+    expect(Math.abs(Math.log(Math.sqrt(low * high) / w.assessment.verdict.cold.tauPa.value))).toBeLessThan(0.25)
+  })
+  it('near the edge of grainy some batches turn, far from it none', () => {
+    const at = (t: number) => sampleShares(work(formula(EGG_CURD, (d) => { d.heat.targetTempC = t }, { school: 'wholeEggTempered' }), kitchen), 200).grainy
+    expect(at(76)).toBeLessThan(0.05)
+    expect(at(83)).toBeGreaterThan(0.2)
+    expect(at(88)).toBeGreaterThan(0.9)
+  })
+  it('a measured juice leaves less to the acid than typical fruit', () => {
+    const share = (measured: boolean) => sampleShares(work(formula(YOLK_CURD, (d) => {
+      if (measured) fillingOf(d).lines[2]!.strength = { kind: 'measured', acidPercent: 5.5 }
+    }), kitchen), 300).matters.find(m => m.input === 'acid')!.share
+    expect(share(true)).toBeLessThanOrEqual(share(false) + 0.005)
+  })
+})
+
+describe('what would bring it there', () => {
+  const sagging = formula({ yolk_sep: 170, sugar: 210, lemon: 210, butter82: 360 }, (d) => {
+    d.use = { kind: 'cut', pieceHeightM: 0.02, pieceWidthM: 0.06, tableTempC: 24, tableTimeS: 5400 }
+    d.assembly.vessel = { kind: 'tartRing', material: 'metal', lengthM: 0.22, widthM: 0.22, heightM: 0.035 }
+    d.assembly.crustM = 0.004
+  }, { school: 'emulsified', use: 'cut' })
+
+  it('nothing is offered for what is right', () => {
+    const d = formula()
+    expect(isOffTarget(assess(d, kitchen))).toBe(false)
+    expect(all(d)).toEqual([])
+  })
+  it('each offer does what it says when it is taken', () => {
+    expect(assess(sagging, kitchen).verdict.code).toBe('sagsOnTable')
+    const offers = all(sagging)
+    expect(offers.length).toBeGreaterThan(0)
+    expect(offers.length).toBeLessThanOrEqual(3)
+    for (const o of offers) {
+      const a = assess(o.doc, kitchen)
+      expect(a.verdict.code).toBe('good')
+      expect(a.verdict.plate.tauPa.value).toBeCloseTo(o.platePa, 6)
+    }
+  })
+  it('grainy is mended by stopping sooner, an unset egg by more heat', () => {
+    const at = (t: number) => all(formula(EGG_CURD, (d) => { d.heat.targetTempC = t }, { school: 'wholeEggTempered' })).map(o => o.kind)
+    expect(at(88)).toContain('cooler')
+    expect(at(70)).toContain('hotter')
+  })
+  it('a slow tub is mended by ice or by more tins', () => {
+    const d = formula({ egg: 600, sugar: 575, lemon: 450, butter82: 400 }, (x) => {
+      x.assembly.vessel = { kind: 'round', material: 'plastic', lengthM: 0.18, widthM: 0.18, heightM: 0.14 }
+      Object.assign(x.heat, { method: 'direct', burnerW: 900 })
+      x.chill[1]!.timeS = 14 * 3600
+    }, { school: 'wholeEggTempered' })
+    const offers = all(d)
+    expect(offers.map(o => o.kind)).toEqual(expect.arrayContaining(['iceBathFirst']))
+    for (const o of offers) expect(assess(o.doc, kitchen).chill.safeSlow).toBe(true)
+  })
+  it('does not touch the document it was given', () => {
+    const before = JSON.stringify(sagging)
+    all(sagging)
+    expect(JSON.stringify(sagging)).toBe(before)
+  })
+})

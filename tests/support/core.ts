@@ -1,0 +1,48 @@
+/** Formulas and a kitchen for tests. Figures are made up unless a test names their source. */
+import { createFormula, defaultUse, line } from '../../core/formula/create'
+import type { FormulaDocument, Kitchen, School, UseKind } from '../../core/formula/document'
+import type { MixPart } from '../../core/formula/mix'
+import { findIngredient } from '../../core/ingredients'
+
+export const kitchen: Kitchen = {
+  altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, eggGrade: 'usL', vessels: [], lots: [],
+  places: [{ id: 'fan', name: 'Fan fridge', kind: 'fanFridge', airTempC: 3 }, { id: 'still', name: 'Still fridge', kind: 'domesticFridge', airTempC: 4 }],
+}
+
+/** Ids that count up: the core asks its caller for them. */
+export function counter(prefix = 'i') {
+  let n = 0
+  return () => `${prefix}${++n}`
+}
+
+export type Grams = Record<string, number>
+export const YOLK_CURD: Grams = { yolk_sep: 170, sugar: 170, lemon: 170, butter82: 85 }
+export const EGG_CURD: Grams = { egg: 240, sugar: 200, lemon: 200, butter82: 115 }
+
+/** Parts of a mix from grams by ingredient. */
+export const parts = (grams: Grams): MixPart[] => Object.entries(grams).map(([id, massG]) => ({ row: findIngredient(id)!, massG, strength: { kind: 'typical' } }))
+
+/** A document from grams; `edit` changes what the test is about. */
+export function formula(grams: Grams = YOLK_CURD, edit: (d: FormulaDocument) => void = () => {}, options: { school?: School, use?: UseKind } = {}): FormulaDocument {
+  const id = counter()
+  const lines = Object.entries(grams).map(([ingredientId, massG]) => line(id(), ingredientId, massG))
+  const doc = createFormula({ name: 'Test curd', school: options.school ?? 'yolkBath', use: defaultUse(options.use ?? 'spooned'), lines, startAt: '2026-11-28T09:00' }, kitchen, id)
+  doc.heat.targetTempC = 80
+  edit(doc)
+  return doc
+}
+
+export interface LadderRow { name: string, massG: Grams, process: { Tpk?: number, hold?: number, evap?: number, T?: number, t_chill?: number }, expectedBands: string[] }
+
+/** A row of a ladder of expectations as a document whose process is given throughout. */
+export function ladderDocument(row: LadderRow): FormulaDocument {
+  const p = { Tpk: 82, hold: 1, evap: 0, T: 5, t_chill: 18, ...row.process }
+  return formula(row.massG, (d) => {
+    d.losses = { sieveFraction: 0, panG: 0 }
+    d.heat.startTempC = 20
+    d.heat.course = { given: { rampKPerMin: 3, peakTempC: p.Tpk, holdS: 60 * p.hold } }
+    d.heat.evaporationG = { given: p.evap }
+    d.serve.coldTempC = { given: p.T }
+    d.serve.chilledS = { given: 3600 * p.t_chill }
+  }, { school: 'wholeEggTempered' })
+}

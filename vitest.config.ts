@@ -1,0 +1,16 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vitest/config'
+import { defineVitestProject } from '@nuxt/test-utils/config'
+
+const core = fileURLToPath(new URL('./core', import.meta.url))
+const alias = { '#core': core }
+
+export default defineConfig({
+  test: {
+    projects: [
+      { resolve: { alias }, test: { name: 'core', include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'docs/**/*.test.ts'], environment: 'node' } },
+      { resolve: { alias }, test: { name: 'server', include: ['server/**/*.test.ts'], environment: 'node', testTimeout: 30000, hookTimeout: 60000 } },
+      await defineVitestProject({ resolve: { alias }, test: { name: 'app', include: ['app/**/*.test.ts'], environment: 'nuxt', environmentOptions: { nuxt: { domEnvironment: 'happy-dom' } } } }),
+    ],
+  },
+})
