@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { InputError } from '../errors'
+import type { InputError } from '../errors'
 import { counter, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
 import { assess } from '../assess'
 import { cavityOf, cavityVolume, depthOf, equivalentRadius, scaleToDepth } from '../vessel/geometry'

@@ -13,4 +13,5 @@ export const ormConfig = (clientUrl: string) => defineConfig({
   migrations: { migrationsList: [{ name: 'Migration0001', class: Migration0001 }], snapshot: false, tableName: 'migrations' },
   schemaGenerator: { createForeignKeyConstraints: false },
   pool: { min: 0, max: 8 },
+  logger: message => process.env.LUMBIK_LOG ? console.log(message) : undefined,
 })

@@ -1,0 +1,75 @@
+/** Three sizes: nothing runs over, nothing is too small to touch or to read, and no serious accessibility fault. */
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { expect, open, SAGS, settled, test, TUB, verdict } from './support/lumbik'
+
+const SIZES = [{ name: 'desk', width: 1280, height: 800 }, { name: 'tablet', width: 1024, height: 768 }, { name: 'phone', width: 390, height: 844 }]
+const STATIONS = ['stock', 'balance', 'shape', 'heat', 'chill', 'serve']
+
+/** Nothing sticks out of the page sideways. */
+const fits = async (page: Page) => expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0)
+async function sound(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.filter(v => v.impact === 'serious' || v.impact === 'critical').map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`)).toEqual([])
+}
+
+for (const size of SIZES) {
+  test.describe(`at ${size.width} × ${size.height} (${size.name})`, () => {
+    test.use({ viewport: { width: size.width, height: size.height } })
+    test('every place and station fits, and is accessible', async ({ page }) => {
+      await page.goto('/shelf')
+      await expect(page.locator('main')).toHaveAttribute('data-settled', 'true')
+      await fits(page)
+      await sound(page)
+      for (const path of ['/new', '/kitchen']) {
+        await page.goto(path)
+        await expect(page.locator('h1')).toBeVisible()
+        await fits(page)
+        await sound(page)
+      }
+      await open(page, SAGS, 'stock')
+      for (const station of STATIONS) {
+        await page.locator(`.ribbon a[href$="/${station}"]`).click()
+        await expect(page).toHaveURL(new RegExp(`/${station}$`))
+        await settled(page)
+        await fits(page)
+        await sound(page)
+      }
+    })
+    test('verdict, Heat and Chill can be used', async ({ page }) => {
+      await open(page, TUB, 'heat')
+      await expect(page.locator('.sentence')).toBeVisible()
+      await expect(page.locator('.chart svg')).toBeVisible()
+      await page.getByRole('spinbutton', { name: 'Take it to' }).fill('88')
+      await settled(page)
+      expect(await verdict(page)).toBe('grainy')
+      await page.locator('.ribbon a[href$="/chill"]').click()
+      await page.getByRole('button', { name: 'Ice bath first' }).click()
+      await expect(page.locator('[data-leg]')).toHaveCount(3)
+      await settled(page)
+      await fits(page)
+    })
+  })
+}
+
+test('no text is smaller than 14 px, and what is pressed is at least 44 px high', async ({ page }) => {
+  await open(page, SAGS)
+  const small = await page.evaluate(() => [...document.querySelectorAll('body *')].filter((e) => {
+    const own = [...e.childNodes].some(n => n.nodeType === 3 && n.textContent!.trim())
+    return own && e.getClientRects().length > 0 && !e.closest('.sr') && e.closest('svg') === null && Number.parseFloat(getComputedStyle(e).fontSize) < 14
+  }).map(e => e.textContent!.trim().slice(0, 40)))
+  expect(small).toEqual([])
+  const low = await page.evaluate(() => [...document.querySelectorAll('main button, main select, main input:not([type=file])')].filter(e => e.getClientRects().length > 0 && (e as HTMLElement).offsetHeight < 43 && !e.classList.contains('name')).map(e => (e as HTMLElement).outerHTML.slice(0, 80)))
+  expect(low).toEqual([])
+})
+
+test('a number stepped quickly ends with its own shares, not those of a step before', async ({ page }) => {
+  await open(page, SAGS)
+  const field = page.getByRole('spinbutton', { name: 'Grams of Egg yolk' })
+  await field.focus()
+  for (let i = 0; i < 12; i++) await field.press('ArrowUp')
+  await expect(field).toHaveValue('233')
+  await settled(page)
+  // The answer belongs to the last value, and its shares are no longer marked as catching up.
+  await expect(page.locator('[data-shares]')).toHaveAttribute('data-shares', 'settled')
+})

@@ -1,0 +1,123 @@
+/** Shelf, Kitchen, import: the places outside a formula. */
+import { writeFileSync } from 'node:fs'
+import { DEMO, expect, open, SCONES, settled, test } from './support/lumbik'
+
+test.describe('Shelf', () => {
+  test('shows each formula with its cut face, band and sharpness; rename, duplicate, delete and undo', async ({ page }) => {
+    await page.goto('/shelf')
+    await expect(page.locator('.row')).toHaveCount(5)
+    await expect(page.locator('.row svg[role="img"]')).toHaveCount(5)
+    await expect(page.locator('.row', { hasText: 'Bergamot tart' })).toContainText('sags on the table')
+    await expect(page.locator('.row', { hasText: 'Sweet lemon curd' })).toContainText('holds as meant')
+    const menu = async (name: string, item: string) => {
+      await page.getByRole('button', { name: `More for ${name}` }).click()
+      await page.getByRole('menuitem', { name: item }).click()
+    }
+    await menu('Sweet lemon curd for the scones', 'Duplicate')
+    await expect(page.locator('.row')).toHaveCount(6)
+    await menu('Sweet lemon curd for the scones, copy', 'Rename')
+    await page.getByLabel('New name').fill('Fernery curd')
+    await page.getByLabel('New name').press('Enter')
+    await expect(page.getByRole('link', { name: 'Fernery curd' })).toBeVisible()
+    await menu('Fernery curd', 'Delete')
+    await expect(page.locator('.row')).toHaveCount(5)
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(page.getByRole('link', { name: 'Fernery curd' })).toBeVisible()
+    await page.reload()
+    await expect(page.locator('.row')).toHaveCount(6)
+  })
+
+  test('empty, it says what to do next', async ({ page, lumbik }) => {
+    const { items } = await (await fetch(`${lumbik.url}/api/formulas`)).json() as { items: { id: string }[] }
+    for (const { id } of items) await fetch(`${lumbik.url}/api/formulas/${id}`, { method: 'DELETE' })
+    await page.goto('/shelf')
+    await expect(page.getByText('Nothing on the shelf yet')).toBeVisible()
+    await page.getByRole('link', { name: 'Make the first formula' }).click()
+    await expect(page).toHaveURL(/\/new$/)
+  })
+
+  test('a file that cannot be taken says which field, and nothing is imported', async ({ page, lumbik }, info) => {
+    const { document } = await (await fetch(`${lumbik.url}/api/formulas/${SCONES}`)).json() as { document: Record<string, unknown> }
+    await page.goto('/shelf')
+    const offer = async (name: string, content: string) => {
+      const path = info.outputPath(name)
+      writeFileSync(path, content)
+      await page.getByLabel('Formula file to import').setInputFiles(path)
+    }
+    const alert = page.getByRole('alert')
+    await offer('a.json', 'not json at all')
+    await expect(alert).toContainText('it is not JSON')
+    await offer('b.json', '{"hello":1}')
+    await expect(alert).toContainText('field “format”')
+    await offer('c.json', JSON.stringify({ ...document, version: 3 }))
+    await expect(alert).toContainText('newer version')
+    await offer('d.json', JSON.stringify({ ...document, heat: { ...document.heat as object, targetTempC: 300 } }))
+    await expect(alert).toContainText('heat.targetTempC')
+    await expect(alert).toContainText('at most 105')
+    await offer('e.json', JSON.stringify({ ...document, note: 'x'.repeat(1_100_000) }))
+    await expect(alert).toContainText('limit of 1 MB')
+    await page.reload()
+    await expect(page.locator('.row')).toHaveCount(5)
+  })
+})
+
+test.describe('Kitchen', () => {
+  test('degrees, words, eggs, fridges and code are kept, and reach the formulas', async ({ page }) => {
+    await page.goto('/kitchen')
+    const main = page.locator('main.kitchen')
+    await page.getByRole('button', { name: '°F' }).click()
+    await page.getByRole('button', { name: 'American' }).click()
+    await expect(main).toHaveAttribute('data-kitchen-save', 'saved')
+    await page.getByLabel('Limits to judge by').selectOption('uk')
+    await page.getByLabel('Egg grade').selectOption('usL')
+    await page.getByRole('spinbutton', { name: 'Altitude' }).fill('1500')
+    await page.getByRole('spinbutton', { name: 'Air in it' }).first().fill('36')
+    await expect(main).toHaveAttribute('data-kitchen-save', 'saved')
+    await expect(page.getByText('Water boils here at 203')).toBeVisible()
+    await page.reload()
+    await expect(page.getByRole('spinbutton', { name: 'Air in it' }).first()).toHaveValue('36')
+    await open(page, SCONES, 'chill')
+    await expect(page.locator('.facts')).toContainText('46 °F')
+    await expect(page.locator('[data-leg="1"]')).toContainText('36.0 °F')
+    await page.getByRole('link', { name: /^Balance/ }).click()
+    await expect(page.locator('[data-ingredient="sugar"] th')).toHaveText('Sugar')
+    await expect(page.locator('[data-ingredient="yolk_sep"]')).toContainText('US large')
+  })
+
+  test('a place can be added, taken out, and the last change undone', async ({ page }) => {
+    await page.goto('/kitchen')
+    const main = page.locator('main.kitchen')
+    await page.getByRole('button', { name: 'Add a place' }).click()
+    await expect(main).toHaveAttribute('data-kitchen-save', 'saved')
+    await expect(page.locator('.places li')).toHaveCount(4)
+    await page.getByRole('button', { name: 'Take out New fridge' }).click()
+    await expect(main).toHaveAttribute('data-kitchen-save', 'saved')
+    await expect(page.locator('.places li')).toHaveCount(3)
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(page.locator('.places li')).toHaveCount(4)
+  })
+})
+
+test('a text half pasted is still there after a reload', async ({ page }) => {
+  await page.goto('/new')
+  await page.getByLabel('Formula text').fill('3 lemons\n2 cups sugar')
+  await page.getByRole('button', { name: 'juice and zest' }).click()
+  await page.reload()
+  await expect(page.getByLabel('Formula text')).toHaveValue('3 lemons\n2 cups sugar')
+  await expect(page.locator('.got')).toHaveCount(2)
+})
+
+test('an unknown formula leads back to the shelf', async ({ page }) => {
+  await page.goto(`/formula/${DEMO.SAGS.replace(/1$/, '9')}/balance`)
+  await page.getByRole('link', { name: 'Back to the shelf' }).click()
+  await expect(page.locator('.row').first()).toBeVisible()
+})
+
+test('a formula emptied of its lines says what it needs, and undo brings them back', async ({ page }) => {
+  await open(page, SCONES)
+  for (const name of ['Egg yolk', 'Caster sugar', 'Sweet lemon juice', 'Citric acid', 'Butter, 82 % fat', 'Zest']) await page.getByRole('button', { name: `Take out ${name}` }).click()
+  await expect(page.getByRole('alert')).toContainText('cannot be computed')
+  for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Undo' }).click()
+  await settled(page)
+  await expect(page.locator('.lines tbody tr')).toHaveCount(6)
+})

@@ -1,0 +1,96 @@
+/**
+ * A Lumbik of its own for every browser test: the built server on a copy of the migrated, seeded template database,
+ * with a fixed clock. A request of the page to anywhere but its own origin, or an error in it, fails the test.
+ */
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
+import { freePort, startServer } from '../../scripts/setup.mjs'
+import { dropDatabase, testUrl, withDatabase } from './database'
+
+export const NOW = '2026-11-28T08:00:00.000Z'
+export const SAGS = '0e1f0000-0006-4000-8000-000000000001'
+export const SCONES = '0e1f0000-0006-4000-8000-000000000002'
+export const GRAINY = '0e1f0000-0006-4000-8000-000000000003'
+export const TUB = '0e1f0000-0006-4000-8000-000000000004'
+export const DEMO = { SAGS, SCONES, GRAINY, TUB }
+
+export interface Lumbik {
+  url: string
+  database: string
+  stop: () => Promise<void>
+  start: () => Promise<void>
+}
+
+interface Running { url: string, stop: () => Promise<void> }
+
+export const test = base.extend<{ lumbik: Lumbik, guarded: string[] }>({
+  lumbik: async ({}, use) => {
+    const database = await withDatabase('lumbik_template')
+    const port = await freePort(0)
+    let running: Running | null = null
+    const lumbik: Lumbik = {
+      url: `http://127.0.0.1:${port}`,
+      database: testUrl(database),
+      async start() {
+        running = await startServer({ DATABASE_URL: testUrl(database), LUMBIK_DEMO: '1', LUMBIK_NOW: NOW }, port, 'ignore') as Running
+      },
+      async stop() {
+        await running?.stop()
+        running = null
+      },
+    }
+    await lumbik.start()
+    await use(lumbik)
+    await lumbik.stop()
+    await dropDatabase(database)
+  },
+  baseURL: async ({ lumbik }, use) => use(lumbik.url),
+  /** Names what a page did that it must not; checked after every test. */
+  guarded: [async ({ context, lumbik }, use) => {
+    const faults: string[] = []
+    context.on('page', (page) => {
+      page.on('request', (request) => {
+        const { origin, protocol } = new URL(request.url())
+        if (origin !== lumbik.url && protocol !== 'data:' && protocol !== 'blob:') faults.push(`request to ${request.url()}`)
+      })
+      page.on('pageerror', error => faults.push(`error: ${error.message}`))
+    })
+    await use(faults)
+    expect(faults).toEqual([])
+  }, { auto: true }],
+  page: async ({ page }, use) => {
+    await page.clock.setFixedTime(new Date(NOW))
+    await use(page)
+  },
+})
+export { expect }
+
+/** Opens a formula at a station and waits until its point values, shares and offers belong to what is shown. */
+export async function open(page: Page, id: string, station = 'balance'): Promise<void> {
+  // Not a first start: the tests say themselves where they begin.
+  await page.goto(`/formula/${id}/${station}`)
+  await settled(page)
+}
+
+export const workspace = (page: Page): Locator => page.locator('main.workspace')
+
+/** Everything computed belongs to the inputs shown. */
+export const settled = (page: Page) => expect(workspace(page)).toHaveAttribute('data-settled', 'true')
+/** Everything is committed. */
+export const saved = (page: Page) => expect(workspace(page)).toHaveAttribute('data-save', 'saved')
+
+export const verdict = (page: Page): Promise<string> => page.locator('[data-verdict]').first().getAttribute('data-verdict').then(v => v!)
+/** A number in an element's text. */
+export async function numberIn(locator: Locator): Promise<number> {
+  const text = await locator.first().innerText()
+  return Number(/[\d.,]+/.exec(text.replace('−', '-'))![0].replace(/,/g, ''))
+}
+export const coldPa = (page: Page) => numberIn(page.locator('[data-cold-pa]'))
+export const platePa = (page: Page) => numberIn(page.locator('[data-plate-pa]'))
+
+/** Writes a number into a field and waits for the answer. */
+export async function put(page: Page, label: string | RegExp, value: number | string): Promise<void> {
+  const field = page.getByRole('spinbutton', { name: label, exact: typeof label === 'string' }).first()
+  await field.fill(String(value))
+  await field.press('Enter')
+  await settled(page)
+}
