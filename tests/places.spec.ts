@@ -5,26 +5,22 @@ import { DEMO, expect, open, SCONES, settled, test } from './support/lumbik'
 test.describe('Shelf', () => {
   test('shows each formula with its cut face, band and sharpness; rename, duplicate, delete and undo', async ({ page }) => {
     await page.goto('/shelf')
-    await expect(page.locator('.row')).toHaveCount(5)
-    await expect(page.locator('.row svg[role="img"]')).toHaveCount(5)
-    await expect(page.locator('.row', { hasText: 'Bergamot tart' })).toContainText('sags on the table')
-    await expect(page.locator('.row', { hasText: 'Sweet lemon curd' })).toContainText('holds as meant')
-    const menu = async (name: string, item: string) => {
-      await page.getByRole('button', { name: `More for ${name}` }).click()
-      await page.getByRole('menuitem', { name: item }).click()
-    }
-    await menu('Sweet lemon curd for the scones', 'Duplicate')
-    await expect(page.locator('.row')).toHaveCount(6)
-    await menu('Sweet lemon curd for the scones, copy', 'Rename')
+    await expect(page.locator('.rows > li')).toHaveCount(5)
+    await expect(page.locator('.rows > li svg[role="img"]')).toHaveCount(5)
+    await expect(page.locator('.rows > li', { hasText: 'Bergamot tart' })).toContainText('sags on the table')
+    await expect(page.locator('.rows > li', { hasText: 'Sweet lemon curd' })).toContainText('holds as meant')
+    await page.getByRole('button', { name: 'Duplicate Sweet lemon curd for the scones', exact: true }).click()
+    await expect(page.locator('.rows > li')).toHaveCount(6)
+    await page.getByRole('button', { name: 'Rename Sweet lemon curd for the scones, copy', exact: true }).click()
     await page.getByLabel('New name').fill('Fernery curd')
     await page.getByLabel('New name').press('Enter')
     await expect(page.getByRole('link', { name: 'Fernery curd' })).toBeVisible()
-    await menu('Fernery curd', 'Delete')
-    await expect(page.locator('.row')).toHaveCount(5)
+    await page.getByRole('button', { name: 'Delete Fernery curd', exact: true }).click()
+    await expect(page.locator('.rows > li')).toHaveCount(5)
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(page.getByRole('link', { name: 'Fernery curd' })).toBeVisible()
     await page.reload()
-    await expect(page.locator('.row')).toHaveCount(6)
+    await expect(page.locator('.rows > li')).toHaveCount(6)
   })
 
   test('empty, it says what to do next', async ({ page, lumbik }) => {
@@ -57,7 +53,7 @@ test.describe('Shelf', () => {
     await offer('e.json', JSON.stringify({ ...document, note: 'x'.repeat(1_100_000) }))
     await expect(alert).toContainText('limit of 1 MB')
     await page.reload()
-    await expect(page.locator('.row')).toHaveCount(5)
+    await expect(page.locator('.rows > li')).toHaveCount(5)
   })
 })
 
@@ -110,7 +106,7 @@ test('a text half pasted is still there after a reload', async ({ page }) => {
 test('an unknown formula leads back to the shelf', async ({ page }) => {
   await page.goto(`/formula/${DEMO.SAGS.replace(/1$/, '9')}/balance`)
   await page.getByRole('link', { name: 'Back to the shelf' }).click()
-  await expect(page.locator('.row').first()).toBeVisible()
+  await expect(page.locator('.rows > li').first()).toBeVisible()
 })
 
 test('a formula emptied of its lines says what it needs, and undo brings them back', async ({ page }) => {

@@ -45,7 +45,8 @@ test('from pasted text to a verdict that survives, and out and in again', async 
   // Heat: the target is reached, marked, and lethality shown.
   await page.getByRole('link', { name: /^Heat/ }).click()
   await expect(page.locator('.chart svg')).toBeVisible()
-  await put(page, 'Take it to', 79)
+  await put(page, 'Take it to', 82)
+  await put(page, 'Hold it there', 1)
   for (const cue of ['coats', 'done']) await expect(page.locator(`[data-cue="${cue}"]`)).toContainText('min')
   await expect(page.locator('[data-cue="grainy"]')).toContainText('never')
   await expect(page.locator('[data-fact="lethality"]')).toContainText('min')
@@ -109,11 +110,13 @@ test('from pasted text to a verdict that survives, and out and in again', async 
 
 test('the same by keyboard alone: paste, answer, use, balance, stations, undo', async ({ page }) => {
   await page.goto('/new')
+  await expect(page.getByRole('heading', { name: 'New formula' })).toBeVisible()
   const tabTo = async (name: RegExp, limit = 60) => {
     for (let i = 0; i < limit; i++) {
       await page.keyboard.press('Tab')
       const got = await page.evaluate(() => {
         const e = document.activeElement as HTMLElement | null
+        if (e === document.body) return ''
         return `${e?.getAttribute('aria-label') ?? ''} ${(e as HTMLInputElement | null)?.labels?.[0]?.textContent ?? ''} ${e?.textContent ?? ''}`
       })
       if (name.test(got)) return

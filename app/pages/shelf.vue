@@ -27,31 +27,33 @@ await load()
 
 const oops = (what: string) => toast.add({ title: `${what} did not work: the server does not answer.`, description: 'Nothing was changed. Try again.', color: 'error' })
 
-async function duplicate(item: FormulaListItem) {
+/** One act at a time: a double press counts once. */
+const acting = ref(false)
+async function act(what: string, work: () => Promise<void>) {
+  if (acting.value) return
+  acting.value = true
   try {
-    const { document } = await $fetch<FormulaRecord>(`/api/formulas/${item.id}`)
-    await $fetch('/api/formulas', { method: 'POST', body: { id: crypto.randomUUID(), mutationId: crypto.randomUUID(), document: { ...document, name: `${document.name}, copy`.slice(0, 120) }, label: 'copy', parentFormulaId: item.id } })
-    await load()
+    await work()
   } catch {
-    oops('Duplicating')
+    oops(what)
+  } finally {
+    acting.value = false
   }
 }
-async function remove(item: FormulaListItem) {
-  try {
-    await $fetch(`/api/formulas/${item.id}`, { method: 'DELETE' })
-    items.value = items.value!.filter(i => i.id !== item.id)
-    toast.add({
-      title: `“${item.name}” is off the shelf.`,
-      duration: 15000,
-      actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: async () => {
-        await $fetch(`/api/formulas/${item.id}/restore`, { method: 'POST' }).catch(() => oops('Bringing it back'))
-        await load()
-      } }],
-    })
-  } catch {
-    oops('Deleting')
-  }
-}
+const duplicate = (item: FormulaListItem) => act('Duplicating', async () => {
+  const { document } = await $fetch<FormulaRecord>(`/api/formulas/${item.id}`)
+  await $fetch('/api/formulas', { method: 'POST', body: { id: crypto.randomUUID(), mutationId: crypto.randomUUID(), document: { ...document, name: `${document.name}, copy`.slice(0, 120) }, label: 'copy', parentFormulaId: item.id } })
+  await load()
+})
+const remove = (item: FormulaListItem) => act('Deleting', async () => {
+  await $fetch(`/api/formulas/${item.id}`, { method: 'DELETE' })
+  items.value = items.value!.filter(i => i.id !== item.id)
+  toast.add({ title: `“${item.name}” is off the shelf.`, duration: 15000, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void restore(item) }] })
+})
+const restore = (item: FormulaListItem) => act('Bringing it back', async () => {
+  await $fetch(`/api/formulas/${item.id}/restore`, { method: 'POST' })
+  await load()
+})
 function startRename(item: FormulaListItem) {
   renaming.value = item.id
   newName.value = item.name
@@ -62,13 +64,12 @@ async function rename(item: FormulaListItem) {
   renaming.value = null
   const name = newName.value.trim()
   if (!name || name === item.name) return
-  try {
+  await act('Renaming', async () => {
     await $fetch(`/api/formulas/${item.id}`, { method: 'PATCH', body: { name } })
     await load()
-  } catch {
-    oops('Renaming')
-  }
+  })
 }
+const tools: [string, (item: FormulaListItem) => unknown][] = [['Rename', startRename], ['Duplicate', duplicate], ['Delete', remove]]
 const file = useTemplateRef<HTMLInputElement>('file')
 async function onFile(event: Event) {
   const input = event.target as HTMLInputElement
@@ -108,7 +109,7 @@ const verdictWords = (item: FormulaListItem) => item.summary === null ? 'not com
         <div class="what">
           <input v-if="renaming === item.id" id="rename" v-model="newName" class="native title" maxlength="120" aria-label="New name" @keydown.enter="rename(item)" @keydown.esc="renaming = null" @blur="rename(item)">
           <NuxtLink v-else :to="`/formula/${item.id}/balance`" class="title">{{ item.name }}</NuxtLink>
-          <span class="soft small">{{ SCHOOL_NAMES[item.school as School].name }}</span>
+          <span class="soft small">{{ SCHOOL_NAMES[item.school as School].name }}; {{ item.demo && item.version === 1 ? 'as it came' : `changed ${formatDistanceToNow(parseISO(item.updatedAt), { addSuffix: true })}` }}</span>
         </div>
         <div class="verdict">
           <b :class="{ off: off(item) }">{{ verdictWords(item) }}</b>
@@ -117,11 +118,8 @@ const verdictWords = (item: FormulaListItem) => item.summary === null ? 'not com
         <div class="figures num">
           <template v-if="item.summary">{{ pascals(item.summary.coldPa) }} <span class="soft small">fridge</span><br>{{ pascals(item.summary.platePa) }} <span class="soft small">plate</span></template>
         </div>
-        <div class="when soft small">{{ item.demo && item.version === 1 ? 'as it came' : `changed ${formatDistanceToNow(parseISO(item.updatedAt), { addSuffix: true })}` }}</div>
         <div class="tools no-print">
-          <UDropdownMenu :items="[[{ label: 'Rename', onSelect: () => startRename(item) }, { label: 'Duplicate', onSelect: () => duplicate(item) }], [{ label: 'Delete', onSelect: () => remove(item) }]]">
-            <UButton variant="ghost" color="neutral" icon="i-lucide-ellipsis" :aria-label="`More for ${item.name}`" />
-          </UDropdownMenu>
+          <UButton v-for="[word, go] in tools" :key="word" variant="ghost" color="neutral" size="sm" :label="word" :aria-label="`${word} ${item.name}`" @click="go(item)" />
         </div>
       </li>
     </ul>
@@ -135,19 +133,22 @@ header { display: flex; justify-content: space-between; align-items: flex-end; g
 h1 { font-size: 2rem; }
 .acts { display: flex; gap: 0.6rem; }
 .rows { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--ink); }
-.row { display: grid; grid-template-columns: 260px minmax(0, 1.5fr) minmax(0, 1fr) 8.5rem 8.5rem 44px; gap: 1.2rem; align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.7rem 0; }
+.row { display: grid; grid-template-columns: 250px minmax(0, 1.5fr) minmax(0, 0.9fr) 8rem auto; gap: 1.2rem; align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.7rem 0; }
 .row:hover { background: #fffdf7; }
 .title { font-family: var(--font-display); font-size: 1.2rem; display: block; line-height: 1.2; }
 a.title:hover { text-decoration: underline; text-underline-offset: 3px; }
+
+.tools { display: flex; }
 .verdict b { display: block; font-weight: 600; }
 .verdict b.off { color: var(--blood); }
 .empty { padding: 3rem 0; }
 .import-error { border-left: 3px solid var(--blood); padding: 0.4rem 0 0.4rem 0.8rem; color: var(--blood); }
 .legend { margin-top: 1rem; }
-@media (max-width: 1080px) { .row { grid-template-columns: 190px minmax(0, 1fr) minmax(0, 0.8fr) 44px; } .figures, .when { display: none; } }
+@media (max-width: 1180px) { .row { grid-template-columns: 190px minmax(0, 1fr) minmax(0, 0.7fr) auto; } .figures { display: none; } }
 @media (max-width: 760px) {
   .shelf { padding: 1rem 1rem 2rem; }
-  .row { grid-template-columns: 110px minmax(0, 1fr) 44px; gap: 0.7rem; }
-  .verdict { grid-column: 2; margin-top: -0.6rem; }
+  .row { grid-template-columns: 110px minmax(0, 1fr); gap: 0.4rem 0.8rem; }
+  .verdict { grid-column: 2; }
+  .tools { grid-column: 1 / -1; justify-content: flex-end; }
 }
 </style>
