@@ -1,0 +1,119 @@
+import { beforeEach, describe, expect, it } from 'vitest'
+import type { Finding, FindingCode, VerdictCode } from '#core/assessment'
+import { assess } from '#core/assess'
+import { readText, type Basis, type Question } from '#core/formats/readText'
+import { ADJUSTMENTS, type Adjustment } from '#core/solve/adjust'
+import { formula, kitchen } from '../../tests/support/core'
+import type { KitchenRecord } from '../../shared/schemas/kitchen'
+import { speak } from './findings'
+import { BAND_NAMES } from './names'
+import { documentProblemWords, fieldWords } from './problems'
+import { basisWords, questionWords } from './reading'
+import { adjustmentWords, readout, readyWords, verdictSentence } from './verdict'
+import { fixed, useFormat } from '../composables/useFormat'
+import { useKitchenStore } from '../stores/kitchen'
+
+const record = (over: Partial<KitchenRecord['settings']> = {}): KitchenRecord => ({
+  id: 'k', name: 'Test kitchen', version: 1, places: [], vessels: [], lots: [],
+  settings: { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, ...over },
+})
+const use = (over: Partial<KitchenRecord['settings']> = {}) => {
+  useKitchenStore().record = record(over)
+  return useFormat()
+}
+beforeEach(() => {
+  useKitchenStore().record = record()
+})
+
+describe('numbers with their units', () => {
+  it('degrees in the kitchen\'s own; a difference converts without the 32', () => {
+    expect(use().temp(82)).toBe('82 °C')
+    expect(use({ temperatureUnit: 'F' }).temp(82)).toBe('180 °F')
+    expect(use({ temperatureUnit: 'F' }).degrees(5)).toBe('9 °F')
+    expect(use().temp(-18)).toBe('−18 °C')
+  })
+  it('times as a cook says them', () => {
+    const { duration, clock, day } = use()
+    expect([40, 95, 660, 3600, 7500].map(duration)).toEqual(['40 s', '2 min', '11 min', '1 h', '2 h 05'])
+    expect(clock('2026-11-28T09:00', 3 * 3600)).toBe('12:00')
+    expect(clock('2026-11-28T22:00', 3 * 3600)).toBe('Sun 01:00')
+    expect(day('2026-12-04')).toBe('Fri 4 Dec')
+  })
+  it('masses, lengths, shares', () => {
+    const f = use()
+    expect([f.grams(4.25), f.grams(412.4), f.grams(12500), f.mm(0.0245, 1), f.cm(0.24), f.cm(0.065), f.percent(0.123, 1)]).toEqual(['4.3 g', '412 g', '12.5 kg', '24.5 mm', '24 cm', '6.5 cm', '12.3 %'])
+    expect(fixed(1234.5)).toBe('1,235')
+  })
+  it('names in both vocabularies', () => {
+    expect(use().name('cornflour')).toBe('Cornflour')
+    expect(use({ vocabulary: 'us' }).name('cornflour')).toBe('Cornstarch')
+    expect(use({ vocabulary: 'us' }).name('icing')).toBe('Powdered sugar')
+  })
+})
+
+describe('findings', () => {
+  const params = { setter: 'starch', fatPercent: 51, percent: 15, acidPercent: 0.1, pH: 4.9, gPerKg: 12, overG: 30, mm: 1, tempC: 71, share: 0.4, marginK: 0.7, minutes: 0.4, needMinutes: 2, toC: 21, withinS: 7200, takesS: 9000, limitC: 5, readyS: 12000, hours: 4, tauPa: 100, needPa: 300, afterS: 900, maxPa: 400, list: 'egg,milk', lot: 'crate 3' }
+  const CODES: FindingCode[] = ['notModelled', 'phaseInversion', 'waterLow', 'noEgg', 'noAcid', 'coarseGel', 'lowAcid', 'bitterZest', 'scrubPeel', 'overflows', 'headroomLow', 'potStalls', 'grainy', 'grainyNear', 'underset', 'lethalityLow', 'measure71', 'oversetsInDepth', 'reactivePan', 'hotIntoGlass', 'filmTooHot', 'uncovered', 'coolsTooSlowly', 'coolsAtLimit', 'fridgeWarm', 'servedBeforeSet', 'counterTooLong', 'looseCold', 'sagsOnTable', 'tooFirm', 'lightSkin', 'medicines', 'allergens', 'noStart', 'lotDate']
+  const say = (code: FindingCode, over: Finding['params'] = {}) => speak({ code, severity: 'look', station: 'heat', path: '', params: { ...params, ...over } }, use())
+  it.each(CODES)('%s has words, and no hole in them', (code) => {
+    const { title, text } = say(code)
+    expect(title.length).toBeGreaterThan(5)
+    expect(`${title} ${text}`).not.toMatch(/NaN|undefined|null|\{/)
+  })
+  it('cautions that can hurt someone say what to do and defer to the kitchen\'s own plan', () => {
+    for (const code of ['lethalityLow', 'coolsTooSlowly', 'coolsAtLimit', 'counterTooLong', 'measure71'] as const) expect(say(code).text).toContain('your own food-safety plan')
+    expect(say('lethalityLow').text).toMatch(/pasteurised.*pregnant, very young, old or ill/)
+    expect(say('coolsTooSlowly', { takesS: -1 }).text).toContain('does not reach')
+  })
+})
+
+describe('the verdict', () => {
+  const doc = formula()
+  const a = assess(doc, kitchen)
+  it.each(['good', 'sagsOnTable', 'looseCold', 'runny', 'grainy', 'tooFirm', 'servedBeforeSet'] as VerdictCode[])('%s is one plain sentence for every use', (code) => {
+    for (const kind of ['spooned', 'glass', 'piped', 'cut', 'turnedOut'] as const) {
+      const text = verdictSentence({ ...doc, use: { ...doc.use, kind } }, { ...a, verdict: { ...a.verdict, code } }, use())
+      expect(text).toMatch(/^[A-Z].*\. [A-Z]\w+\.$/)
+      expect(text).not.toMatch(/undefined|NaN/)
+    }
+  })
+  it('says when it is ready, by the clock if there is one', () => {
+    expect(readyWords(doc, a, use())).toMatch(/^Ready from 1\d:\d\d\.$/)
+    expect(readyWords({ ...doc, serve: { ...doc.serve, startAt: '' } }, a, use())).toMatch(/^Ready .* after you start\.$/)
+    expect(readyWords(doc, { ...a, serve: { ...a.serve, readyAfterS: null }, chill: { ...a.chill, readyS: null } }, use())).toContain('Does not get there')
+  })
+  it('every stop of the ribbon has two short lines with units', () => {
+    for (const station of ['stock', 'balance', 'shape', 'heat', 'chill', 'serve'] as const) {
+      const lines = readout(station, doc, a, use())
+      expect(lines).toHaveLength(2)
+      for (const line of lines) expect(line.length).toBeLessThan(28)
+    }
+    expect(readout('balance', doc, a, use())[1]).toBe(BAND_NAMES[a.verdict.cold.band])
+  })
+  it.each(ADJUSTMENTS)('the offer %s reads as something to do', (kind) => {
+    const x: Adjustment = { kind, from: 100, to: kind === 'holdShorter' ? 0 : 120, unit: 'g', ingredientId: 'yolk_sep', code: 'good', platePa: 321, coldPa: 400, reaches: true, doc }
+    const { label } = adjustmentWords(x, use())
+    expect(label).toMatch(/^[\dA-Z]/)
+    expect(label).not.toMatch(/undefined|NaN/)
+  })
+})
+
+describe('reading and problems', () => {
+  it('says the assumption as the kitchen would: "US cup 236.6 ml, 203 g caster sugar"', () => {
+    const [line] = readText('1 1/2 cups caster sugar', { cups: 'us' })
+    expect(basisWords(line!.items[0]!.basis!, 'Caster sugar', use())).toBe('US cup 236.6 ml, 203 g caster sugar, level, not packed')
+  })
+  it('every basis and question has words', () => {
+    const bases: Basis[] = [{ kind: 'weighed' }, { kind: 'ounce', ounceG: 28.35 }, { kind: 'millilitres', gPerMl: 1.03 }, { kind: 'egg', grade: 'euL', part: 'yolk', eachG: 19.2 }, { kind: 'fruit', fruit: 'large lemon', size: 'large', part: 'zest', eachG: 4, lnSigma: 0.3 }, { kind: 'stick', stickG: 113.4 }, { kind: 'answered' }]
+    for (const b of bases) expect(basisWords(b, 'x', use()).length).toBeGreaterThan(5)
+    const questions: Question[] = [{ kind: 'cups', options: [] }, { kind: 'eggGrade', word: 'large', options: [] }, { kind: 'eggGrade', word: '', options: [] }, { kind: 'ounce', options: [] }, { kind: 'amount', reason: 'missing', unit: '' }, { kind: 'amount', reason: 'range', unit: 'cup', low: 1, high: 2 }, { kind: 'amount', reason: 'unit', unit: 'pinch' }, { kind: 'ingredient', words: 'dust', suggestion: null }, { kind: 'ingredient', words: 'coconut', suggestion: 'sugar' }, { kind: 'fruitPart', options: [] }]
+    for (const q of questions) expect(questionWords(q)).toMatch(/\?$/)
+  })
+  it('a problem names its field in words and by path', () => {
+    expect(documentProblemWords({ path: 'document.heat.targetTempC', code: 'tooLarge', params: { max: 105 } })).toBe('The target temperature (heat.targetTempC) is too large: at most 105.')
+    expect(documentProblemWords({ path: 'version', code: 'tooLarge', params: {} })).toContain('newer version')
+    expect(documentProblemWords({ path: 'components.0.lines.1.ingredientId', code: 'unknownIngredient', params: { id: 'stardust' } })).toContain('stardust')
+    for (const code of ['negative', 'tooSmall', 'notANumber', 'required', 'oneOf', 'noUnknown', 'unknownLine', 'sameId', 'typeError', 'notJson', 'something']) expect(documentProblemWords({ path: 'use.tableTimeS', code, params: {} })).toMatch(/\.$/)
+    expect(fieldWords('somewhere.else')).toBe('somewhere.else')
+  })
+})
