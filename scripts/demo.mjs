@@ -8,6 +8,7 @@ let stopping = null
 
 function stop() {
   stopping ??= (async () => {
+    if (!server && !postgres) return
     say('stopping …')
     await server?.stop()
     postgres?.stop()
