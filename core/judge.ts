@@ -115,11 +115,10 @@ function failing(stages: StageResult[]): Finding['params'] {
 
 function judgeChill({ doc, kitchen, cooling, heat, stages, slowStages }: Facts, find: Find): void {
   if (vesselOf(doc, kitchen).material === 'glass' && heat.pourTempC > GLASS_C) find('hotIntoGlass', 'look', 'chill', 'assembly.vessel.material', { tempC: heat.pourTempC })
-  doc.chill.forEach((leg, i) => {
-    const startC = valueAt(cooling.timeS, cooling.coreC, cooling.spans[i]!.fromS)
-    if (leg.cover !== 'open' && startC > SWEAT_C && placeOf(leg, kitchen).kind !== 'iceBath') find('filmTooHot', 'info', 'chill', `chill.${i}.cover`, { tempC: startC })
-    if (leg.cover === 'open' && i === doc.chill.length - 1) find('uncovered', 'info', 'chill', `chill.${i}.cover`)
-  })
+  const firstCovered = doc.chill.findIndex(leg => leg.cover !== 'open' && placeOf(leg, kitchen).kind !== 'iceBath')
+  const coveredC = firstCovered < 0 ? 0 : valueAt(cooling.timeS, cooling.coreC, cooling.spans[firstCovered]!.fromS)
+  if (coveredC > SWEAT_C) find('filmTooHot', 'info', 'chill', `chill.${firstCovered}.cover`, { tempC: coveredC })
+  if (doc.chill[doc.chill.length - 1]!.cover === 'open') find('uncovered', 'info', 'chill', `chill.${doc.chill.length - 1}.cover`)
   if (!stages.every(s => s.passes)) find('coolsTooSlowly', 'stop', 'chill', 'chill', failing(stages))
   else if (!slowStages.every(s => s.passes)) find('coolsAtLimit', 'look', 'chill', 'chill', failing(slowStages))
   const last = placeOf(doc.chill[doc.chill.length - 1]!, kitchen)

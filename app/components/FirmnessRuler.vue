@@ -14,10 +14,16 @@ const x = (pa: number) => W * Math.log(Math.min(Math.max(pa, LOW), HIGH) / LOW) 
 const v = computed(() => props.assessment.verdict)
 /** Stresses shown on the scale of the bands, which is corrected for density. */
 const ratio = computed(() => v.value.cold.tauStarPa / Math.max(v.value.cold.tauPa.value, 1e-9))
-const marks = computed(() => [
-  { key: 'cold', name: 'fridge', pa: v.value.cold.tauPa.value, at: x(v.value.cold.tauStarPa) },
-  { key: 'plate', name: 'plate', pa: v.value.plate.tauPa.value, at: x(v.value.plate.tauStarPa) },
-])
+const marks = computed(() => {
+  const cold = x(v.value.cold.tauStarPa)
+  const plate = x(v.value.plate.tauStarPa)
+  // The plate's word stays clear of the fridge's line: to its left where there is room, to its right otherwise.
+  const near = cold > plate - 6 && cold - plate < 120
+  return [
+    { key: 'cold', name: 'fridge', pa: v.value.cold.tauPa.value, at: cold, left: cold > W - 120 },
+    { key: 'plate', name: 'plate', pa: v.value.plate.tauPa.value, at: plate, left: plate > W - 120 || (near && plate > 110) },
+  ]
+})
 const wanted = computed(() => ({ from: x(v.value.target.coldMinPa * ratio.value), to: x(v.value.target.coldMaxPa * ratio.value), plate: x(v.value.target.plateMinPa * ratio.value) }))
 const ticks = BANDS.slice(1).map(b => ({ ...b, at: x(b.fromPa) }))
 const words = BANDS.map((b, i) => ({ id: b.id, name: BAND_NAMES[b.id], from: x(Math.max(b.fromPa, LOW)), to: x(BANDS[i + 1]?.fromPa ?? HIGH) })).filter(w => w.id !== 'rubbery')
@@ -36,7 +42,7 @@ const label = (anchor: number) => anchor < 60 ? 'start' : anchor > W - 60 ? 'end
       <g v-for="m in marks" :key="m.key" :class="m.key">
         <line :x1="m.at" :x2="m.at" :y1="m.key === 'cold' ? 20 : 40" y2="66" stroke-width="1.5" />
         <circle v-if="m.key === 'plate'" :cx="m.at" cy="66" r="6" /><rect v-else :x="m.at - 5.500" y="60.500" width="11" height="11" />
-        <text :x="m.at + (m.at > W - 120 ? -6 : 6)" :y="m.key === 'cold' ? 22 : 42" :text-anchor="m.at > W - 120 ? 'end' : 'start'" class="mark">{{ m.name }} {{ fmt.pascals(m.pa) }}</text>
+        <text :x="m.at + (m.left ? -6 : 6)" :y="m.key === 'cold' ? 22 : 42" :text-anchor="m.left ? 'end' : 'start'" class="mark">{{ m.name }} {{ fmt.pascals(m.pa) }}</text>
       </g>
     </svg>
   </figure>

@@ -25,7 +25,7 @@ export const valueAxis = (name: string, min: number, max: number, right = false,
 
 /**
  * Moments as hairlines with their word above the plot, in rows so that neighbours never run into one another.
- * @param row of the first word above the plot; @param span of the axis, for judging what is near
+ * @param row of the first word above the plot; @param span of the axis: words nearer than two fifths of it (a phone's width of a word) take rows of their own
  */
 export function moments(list: { name: string, at: number, color: string }[], span: number, firstRow = 0) {
   const sorted = [...list].sort((a, b) => a.at - b.at)
@@ -34,7 +34,7 @@ export function moments(list: { name: string, at: number, color: string }[], spa
     symbol: 'none', silent: true, animation: false,
     data: sorted.map((m, i) => {
       const previous = sorted[i - 1]
-      row = previous && (m.at - previous.at) / span < 0.2 ? row + 1 : firstRow
+      row = previous && (m.at - previous.at) / span < 0.4 ? row + 1 : firstRow
       const late = m.at / span > 0.86
       return { xAxis: m.at, lineStyle: { color: m.color, type: 'solid' as const, width: 1 }, label: { ...label(m.color), fontWeight: 600 as const, formatter: m.name, position: 'end' as const, distance: 4 + 19 * row, align: late ? 'right' as const : 'center' as const, textBorderColor: '#FBF8F0', textBorderWidth: 3 } }
     }),

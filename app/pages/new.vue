@@ -90,7 +90,7 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
   <main class="new">
     <h1>New formula</h1>
     <div class="cols">
-      <section>
+      <section class="pasting">
         <h2 class="section-title">Paste it as you have it</h2>
         <label class="sr" for="paste">Formula text, one ingredient a line</label>
         <textarea id="paste" class="paste" :value="draft.text" rows="9" spellcheck="false" :placeholder="EXAMPLE" @input="textChanged(($event.target as HTMLTextAreaElement).value)" />
@@ -151,6 +151,7 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
 h1 { font-size: 2rem; margin-bottom: 1rem; }
 section { margin-bottom: 1.6rem; }
 .cols { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr); gap: 2.5rem; }
+.pasting { align-self: start; position: sticky; top: 1rem; }
 .paste { width: 100%; background: #fffdf7; border: 1px solid #8f9385; padding: 0.7rem 0.8rem; line-height: 1.6; resize: vertical; }
 .paste::placeholder { color: #6c7263; }
 .name-field { margin-top: 0.9rem; }
@@ -173,5 +174,5 @@ section { margin-bottom: 1.6rem; }
 .schools em { display: block; font-style: normal; font-size: 0.9rem; font-weight: 600; margin-top: 0.2rem; }
 .finish { display: flex; gap: 1rem; align-items: center; flex-wrap: wrap; border-top: 1px solid var(--ink); padding-top: 1rem; }
 .bad { color: var(--blood); }
-@media (max-width: 760px) { .new { padding: 1rem; } .cols, .schools { grid-template-columns: minmax(0, 1fr); gap: 1rem; } }
+@media (max-width: 760px) { .pasting { position: static; } .new { padding: 1rem; } .cols, .schools { grid-template-columns: minmax(0, 1fr); gap: 1rem; } }
 </style>

@@ -133,7 +133,7 @@ header { display: flex; justify-content: space-between; align-items: flex-end; g
 h1 { font-size: 2rem; }
 .acts { display: flex; gap: 0.6rem; }
 .rows { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--ink); }
-.row { display: grid; grid-template-columns: 250px minmax(0, 1.5fr) minmax(0, 0.9fr) 8rem auto; gap: 1.2rem; align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.7rem 0; }
+.row { display: grid; grid-template-columns: 230px minmax(0, 1.6fr) minmax(0, 1fr) 7.6rem auto; gap: 1rem; align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.7rem 0; }
 .row:hover { background: #fffdf7; }
 .title { font-family: var(--font-display); font-size: 1.2rem; display: block; line-height: 1.2; }
 a.title:hover { text-decoration: underline; text-underline-offset: 3px; }

@@ -71,7 +71,7 @@ const ENTRIES: Entry[] = [
     },
   },
   {
-    name: 'Botanists\' supper curd, one deep tub', school: 'wholeEggTempered', use: 'spooned', startAt: '2026-11-28T07:00', note: 'For 64, all in the tub from the potting shed.',
+    name: 'Botanists’ supper curd, one deep tub', school: 'wholeEggTempered', use: 'spooned', startAt: '2026-11-28T07:00', note: 'For 64, all in the tub from the potting shed.',
     lines: [['egg', 1216, '20 eggs, EU large'], ['sugar', 1150], ['calamansi', 620], ['lemon', 280], ['butter82', 800]],
     change: (d) => {
       Object.assign(d.assembly, inVessel(3), { portions: 64 })

@@ -92,7 +92,7 @@ const option = computed<EChartsOption>(() => {
 <label class="field-label" :for="`place-${leg.id}`">Where</label>
           <select :id="`place-${leg.id}`" class="native" :value="placeValue(leg)" @change="setPlace(i, ($event.target as HTMLSelectElement).value)"><option v-for="o in options" :key="o.value" :value="o.value">{{ o.name }}</option></select>
 </div>
-        <QuantityField :kind="leg.timeS > 5400 || i === doc.chill.length - 1 ? 'hours' : 'minutes'" show-label :step="leg.timeS > 5400 || i === doc.chill.length - 1 ? 0.5 : 5" :label="i === doc.chill.length - 1 ? 'Until served' : 'For'" :model-value="leg.timeS" :max="1209600" @update:model-value="v => legSet(i, { timeS: Math.round(v) }, `leg-${leg.id}`)" @done="ws.endGesture()" />
+        <QuantityField class="time" :kind="leg.timeS > 5400 || i === doc.chill.length - 1 ? 'hours' : 'minutes'" show-label :step="leg.timeS > 5400 || i === doc.chill.length - 1 ? 0.5 : 5" :label="i === doc.chill.length - 1 ? 'Until served' : 'For'" :model-value="leg.timeS" :max="1209600" @update:model-value="v => legSet(i, { timeS: Math.round(v) }, `leg-${leg.id}`)" @done="ws.endGesture()" />
         <div>
 <label class="field-label" :for="`cover-${leg.id}`">Cover</label>
           <select :id="`cover-${leg.id}`" class="native" :value="leg.cover" @change="legSet(i, { cover: ($event.target as HTMLSelectElement).value as Cover }, '')"><option v-for="k in COVERS" :key="k" :value="k">{{ COVER_NAMES[k] }}</option></select>
@@ -118,7 +118,7 @@ const option = computed<EChartsOption>(() => {
       <div><dt>cold through</dt><dd>{{ c.coldS === null ? 'not in a day' : fmt.duration(c.coldS) }}<small>within 1° of its place</small></dd></div>
     </dl>
     <CautionList :findings="assessment.findings.filter(f => f.station === 'chill')" />
-    <p class="soft small">Judged by the {{ FOOD_CODES[kitchen.record?.settings.foodCode ?? 'us'] }}, from memory of the text. Your local code and your own food-safety plan decide.</p>
+    <p class="soft small judged">Judged by the {{ FOOD_CODES[kitchen.record?.settings.foodCode ?? 'us'] }}, from memory of the text. Your local code and your own food-safety plan decide.</p>
   </div>
 </template>
 
@@ -128,11 +128,12 @@ const option = computed<EChartsOption>(() => {
 .n { font-family: var(--font-display); font-size: 1.2rem; padding-bottom: 0.5rem; }
 .acts { display: flex; }
 .more { display: flex; flex-wrap: wrap; gap: 0.5rem 0.6rem; align-items: center; margin: 0.7rem 0; }
+.judged { margin-top: 0.8rem; }
 .key { margin: 0 0 0.6rem; }
 .facts { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 0.7rem 1rem; border-top: 1px solid var(--hairline); padding-top: 0.7rem; margin: 0.3rem 0 1rem; }
 dt { font-size: 0.9rem; color: var(--ink-soft); }
 dd { margin: 0; font-family: var(--font-display); font-size: 1.25rem; line-height: 1.15; }
 dd.bad { color: var(--blood); }
 small { display: block; font-family: var(--font-sans); font-size: 0.9rem; color: var(--ink-soft); }
-@media (max-width: 760px) { .legs li { grid-template-columns: 1.2rem minmax(0, 1fr) minmax(0, 1fr); } .legs li > div:nth-of-type(1) { grid-column: 2 / -1; } .acts { grid-column: 2 / -1; } .facts { grid-template-columns: 1fr 1fr; } }
+@media (max-width: 760px) { .legs li { grid-template-columns: 1.2rem minmax(0, 0.7fr) minmax(0, 1fr); } .where { grid-column: 2 / -1; } .time { grid-column: 2; } .cover { grid-column: 3; } .acts { grid-column: 2 / -1; } .facts { grid-template-columns: 1fr 1fr; } }
 </style>

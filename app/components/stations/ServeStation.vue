@@ -38,7 +38,7 @@ const print = () => window.print()
     </dl>
     <h3 class="section-title">Before it goes out</h3>
     <CautionList :findings="assessment.findings.filter(f => f.code !== 'noStart' || !start)" />
-    <p class="soft small">Times and limits are predictions and remembered rules. Your local code and your own food-safety plan decide.</p>
+    <p class="soft small judged">Times and limits are predictions and remembered rules. Your local code and your own food-safety plan decide.</p>
   </div>
 </template>
 
@@ -49,6 +49,7 @@ const print = () => window.print()
 .plan li::before { content: ""; position: absolute; top: -6px; left: 0; width: 11px; height: 11px; border-radius: 50%; background: var(--ink); }
 .plan li:nth-child(3)::before { background: var(--citron); border: 2px solid var(--ink); }
 .plan b { font-family: var(--font-display); font-size: 1.5rem; font-weight: 500; }
+.judged { margin-top: 0.8rem; }
 .facts { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 0.7rem 1rem; border-top: 1px solid var(--hairline); padding-top: 0.7rem; margin: 0.3rem 0 1.2rem; }
 dt { font-size: 0.9rem; color: var(--ink-soft); }
 dd { margin: 0; font-family: var(--font-display); font-size: 1.25rem; line-height: 1.15; }

@@ -21,8 +21,8 @@ const cautions = computed(() => props.assessment.findings.filter(f => f.severity
     <h2 class="sentence" :data-verdict="v.code" aria-live="polite">{{ sentence }}</h2>
     <p class="ready">{{ ready }}</p>
     <dl class="figures">
-      <div><dt>fridge</dt><dd><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.coldMinPa) }}</small></dd><dd class="sinks">50 mm ring sinks {{ fmt.mm(v.cold.ringSlumpM) }}</dd></div>
-      <div><dt>plate</dt><dd><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.plateMinPa) }}</small></dd><dd class="sinks">50 mm ring sinks {{ fmt.mm(v.plate.ringSlumpM) }}</dd></div>
+      <div><dt>fridge</dt><dd><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.coldMinPa) }}</small></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks">ring sinks {{ fmt.mm(v.cold.ringSlumpM) }}</dd></div>
+      <div><dt>plate</dt><dd><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.plateMinPa) }}</small></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks">ring sinks {{ fmt.mm(v.plate.ringSlumpM) }}</dd></div>
     </dl>
     <CautionList v-if="cautions.length" :findings="cautions" class="cautions" />
   </section>

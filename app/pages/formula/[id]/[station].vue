@@ -97,7 +97,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
       <input class="name" :value="doc.name" aria-label="Name of the formula" maxlength="120" @change="workspace.change('', d => { d.name = ($event.target as HTMLInputElement).value.trim() || d.name })">
       <p class="sub">
         <span>{{ SCHOOL_NAMES[doc.school].name }}</span>
-        <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">{{ USE_NAMES[doc.use.kind].name.toLowerCase() }}, {{ fmt.mm(doc.use.pieceHeightM) }}, {{ fmt.duration(doc.use.tableTimeS) }} at {{ fmt.temp(doc.use.tableTempC) }}<span class="underline change">change the use</span></button>
+        <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">{{ USE_NAMES[doc.use.kind].name.toLowerCase() }}, {{ fmt.mm(doc.use.pieceHeightM) }}, {{ fmt.duration(doc.use.tableTimeS) }} at {{ fmt.temp(doc.use.tableTempC) }}<span class="underline change">change<span class="sr"> the use</span></span></button>
         <span class="tools no-print">
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo" aria-label="Undo" @click="workspace.undo()" />
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-redo-2" :disabled="!workspace.canRedo" aria-label="Redo" @click="workspace.redo()" />
@@ -171,7 +171,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
 .nothing { padding: 3rem 1.75rem; }
 .keylist { display: grid; grid-template-columns: 8rem 1fr; gap: 0.5rem; margin: 0; }
 .keylist dt { font-weight: 600; } .keylist dd { margin: 0; }
-@media (max-width: 1100px) { .workspace { grid-template-columns: minmax(0, 1fr) 300px; column-gap: 1.25rem; padding-left: 1.25rem; } .column { padding: 1rem 1.1rem 2rem; } }
+@media (max-width: 1100px) { .sub > span:first-child { display: none; } .workspace { grid-template-columns: minmax(0, 1fr) 300px; column-gap: 1.25rem; padding-left: 1.25rem; } .column { padding: 1rem 1.1rem 2rem; } }
 @media (max-width: 760px) {
   .workspace { grid-template-columns: minmax(0, 1fr); grid-template-areas: "head" "notices" "ribbon" "verdict" "station" "more"; grid-template-rows: none; padding: 0 1rem; }
   .column { display: contents; }
