@@ -19,6 +19,14 @@ export const quantity = (value: number, unit: string, provenance: Provenance, sp
 
 export const STATIONS = ['stock', 'balance', 'shape', 'heat', 'chill', 'serve'] as const
 export type Station = (typeof STATIONS)[number]
+/** The station where a field of the document is changed. */
+export function stationOfPath(path: string): Station {
+  if (path.startsWith('assembly') || path.startsWith('losses')) return 'shape'
+  if (path.startsWith('heat')) return 'heat'
+  if (path.startsWith('chill')) return 'chill'
+  if (path.startsWith('serve') || path.startsWith('use')) return 'serve'
+  return 'balance'
+}
 export type Severity = 'info' | 'look' | 'stop'
 
 export type FindingCode =

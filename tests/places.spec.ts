@@ -103,6 +103,16 @@ test('a text half pasted is still there after a reload', async ({ page }) => {
   await expect(page.locator('.got')).toHaveCount(2)
 })
 
+test('a kitchen that always measures in US cups is not asked whose cups they are, but told', async ({ page }) => {
+  await page.goto('/kitchen')
+  await page.getByLabel('Cups and spoons in recipes you paste').selectOption('us')
+  await expect(page.locator('main.kitchen')).toHaveAttribute('data-kitchen-save', 'saved')
+  await page.goto('/new')
+  await page.getByLabel('Formula text').fill('1 cup caster sugar')
+  await expect(page.getByText('US cup 236.6 ml, 203 g caster sugar')).toBeVisible()
+  await expect(page.locator('[data-questions]')).toHaveAttribute('data-questions', '0')
+})
+
 test('an unknown formula leads back to the shelf', async ({ page }) => {
   await page.goto(`/formula/${DEMO.SAGS.replace(/1$/, '9')}/balance`)
   await page.getByRole('link', { name: 'Back to the shelf' }).click()
@@ -113,6 +123,7 @@ test('a formula emptied of its lines says what it needs, and undo brings them ba
   await open(page, SCONES)
   for (const name of ['Egg yolk', 'Caster sugar', 'Sweet lemon juice', 'Citric acid', 'Butter, 82 % fat', 'Zest']) await page.getByRole('button', { name: `Take out ${name}` }).click()
   await expect(page.getByRole('alert')).toContainText('cannot be computed')
+  await expect(page.locator('.ribbon .stop', { hasText: 'Balance' })).toContainText('error')
   for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Undo' }).click()
   await settled(page)
   await expect(page.locator('.lines tbody tr')).toHaveCount(6)

@@ -112,3 +112,13 @@ test('fast typing ends with the last value\'s answer, never a late one', async (
   await expect(field).toHaveValue('260')
   expect(await coldPa(page)).toBe(wanted)
 })
+
+test('workers that die are replaced, and the answer still comes', async ({ page }) => {
+  await open(page, SCONES)
+  const before = await coldPa(page)
+  expect(page.workers().length).toBe(2)
+  for (const worker of page.workers()) await worker.evaluate(() => self.close())
+  await page.getByRole('spinbutton', { name: 'Grams of Egg yolk' }).fill('260')
+  await expect(workspace(page)).toHaveAttribute('data-settled', 'true', { timeout: 30_000 })
+  expect(await coldPa(page)).toBeGreaterThan(before)
+})

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** The line of six stations: where you are, what each says, and whether it is fine. */
-import { STATIONS, type Assessment, type Station } from '#core/assessment'
+import { STATIONS, stationOfPath, type Assessment, type Station } from '#core/assessment'
 import type { FormulaDocument } from '#core/formula/document'
 import { MARK_WORDS, STATION_NAMES } from '~/words/names'
 import { readout } from '~/words/verdict'
 
-const props = defineProps<{ id: string, station: Station, doc: FormulaDocument, assessment: Assessment | null }>()
+const props = defineProps<{ id: string, station: Station, doc: FormulaDocument, assessment: Assessment | null, /** Path of a field that cannot be computed. */ faultPath?: string }>()
 const fmt = useFormat()
 const stops = computed(() => STATIONS.map((key, i) => ({
-  key, number: i + 1, name: STATION_NAMES[key], here: key === props.station, mark: props.assessment?.stations[key].mark ?? 'fine',
+  key, number: i + 1, name: STATION_NAMES[key], here: key === props.station, mark: props.faultPath !== undefined && stationOfPath(props.faultPath) === key ? 'error' as const : props.assessment?.stations[key].mark ?? 'fine',
   lines: props.assessment ? readout(key, props.doc, props.assessment, fmt) : ['', ''] as const,
 })))
 </script>
@@ -31,7 +31,7 @@ const stops = computed(() => STATIONS.map((key, i) => ({
 .stop:last-child .track::before { right: 20%; }
 .track i { position: absolute; left: 0; top: 3px; width: 11px; height: 11px; background: var(--ink); border-radius: 50%; }
 .is-look .track i { background: var(--paper); border: 3px solid var(--blood); }
-.is-stop .track i { background: var(--blood); border-radius: 0; }
+.is-stop .track i, .is-error .track i { background: var(--blood); border-radius: 0; }
 .here .track i { width: 17px; height: 17px; top: 0; background: var(--citron) !important; border: 2px solid var(--ink); }
 .name { display: block; font-weight: 600; }
 .name em { font-style: normal; font-weight: 600; font-size: 0.9rem; color: var(--blood); }

@@ -8,9 +8,19 @@ import type { FormulaDocument, Kitchen } from '#core/formula/document'
 import type { Adjustment } from '#core/solve/adjust'
 import type { Shares } from '#core/solve/sampling'
 import type { BulkApi, BulkProgress } from '../workers/bulk.worker'
-import type { InputProblem, LiveApi } from '../workers/live.worker'
+import type { InputProblem, LiveAnswer, LiveApi } from '../workers/live.worker'
 
 const BULK_DELAY_MS = 100
+/** A worker that says nothing for this long is taken for dead: an assessment takes milliseconds, a whole search below a second or two. */
+const LIVE_SILENCE_MS = 3000
+const BULK_SILENCE_MS = 15000
+
+/** Rejects when an answer does not come in time. */
+function inTime<T>(answer: Promise<T>, ms: number): Promise<T> {
+  let timer: ReturnType<typeof setTimeout>
+  const late = new Promise<never>((_, reject) => { timer = setTimeout(() => reject(new Error('no answer')), ms) })
+  return Promise.race([answer, late]).finally(() => clearTimeout(timer))
+}
 
 export interface Keeper<T> { api: () => Remote<T>, restart: () => void, stop: () => void }
 
@@ -71,7 +81,7 @@ export function useAssessor() {
     busy = true
     const question = latest
     try {
-      const answer = await live.api().assess(question.seq, question.doc, question.kitchen)
+      const answer = await inTime(live.api().assess(question.seq, question.doc, question.kitchen) as Promise<LiveAnswer>, LIVE_SILENCE_MS)
       if (answer.seq > answered.value) {
         answered.value = answer.seq
         if ('assessment' in answer) {
@@ -105,7 +115,7 @@ export function useAssessor() {
         adjusted.value = seq
       }
     }
-    bulk.api().run(id, doc, kitchen, proxy(take)).then((finished) => {
+    inTime(bulk.api().run(id, doc, kitchen, proxy(take)), BULK_SILENCE_MS).then((finished) => {
       if (finished && id === job && seq === asked.value) sampled.value = adjusted.value = seq
     }, () => {
       if (id === job) bulk.restart()
@@ -133,11 +143,6 @@ export function useAssessor() {
     pointSettled: computed(() => asked.value > 0 && answered.value === asked.value),
     sharesSettled: computed(() => asked.value > 0 && sampled.value === asked.value),
     adjustmentsSettled: computed(() => asked.value > 0 && adjusted.value === asked.value),
-    /** For the tests: kills both workers as a crash would. */
-    crash: () => {
-      live.restart()
-      bulk.restart()
-    },
   }
 }
 

@@ -3,9 +3,10 @@
 import { PLACE_KINDS, type KitchenPlace, type PlaceKind } from '#core/formula/document'
 import { USUAL_AIR_C } from '#core/chill/places'
 import { EGG_GRADES, type EggGrade } from '#core/ingredients/measures'
+import type { CupSystem } from '#core/units/measures'
 import { boilingPoint } from '#core/heat/steam'
 import type { KitchenRecord, KitchenSettings } from '../../shared/schemas/kitchen'
-import { FOOD_CODES, PLACE_NAMES } from '~/words/names'
+import { CUP_NAMES, FOOD_CODES, PLACE_NAMES } from '~/words/names'
 
 useHead({ title: 'Kitchen · Lumbik' })
 const kitchen = useKitchenStore()
@@ -69,7 +70,9 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
           <span class="field-label">Degrees</span>
           <div class="choices" role="group" aria-label="Degrees"><button v-for="[k, n] in choices([['C', '°C'], ['F', '°F']])" :key="k" type="button" :aria-pressed="settings.temperatureUnit === k" @click="set({ temperatureUnit: k })">{{ n }}</button></div>
         </div>
-        <p class="soft small">Masses are in grams. Cups, spoons and ounces are read when you paste a formula, and asked about where they can mean two things.</p>
+        <label class="field-label" for="k-cups">Cups and spoons in recipes you paste</label>
+        <select id="k-cups" class="native" :value="settings.cups ?? ''" @change="set({ cups: (($event.target as HTMLSelectElement).value || null) as CupSystem | null })"><option value="">ask each time</option><option v-for="(n, k) in CUP_NAMES" :key="k" :value="k">{{ n }}</option></select>
+        <p class="soft small">Masses are in grams throughout. What can mean two things is asked when you paste.</p>
       </section>
       <section>
         <h2 class="section-title">Eggs and place</h2>

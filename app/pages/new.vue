@@ -25,7 +25,7 @@ const EXAMPLE = `1 1/2 cups caster sugar
 150 ml lemon juice
 juice and zest of 3 lemons
 4 oz butter`
-const lines = computed<ReadLine[]>(() => readText(draft.value.text, draft.value.answers))
+const lines = computed<ReadLine[]>(() => readText(draft.value.text, { ...draft.value.answers, cups: draft.value.answers.cups ?? kitchen.record?.settings.cups ?? undefined }))
 const open = computed(() => lines.value.filter(l => l.question))
 /** A question about the whole text is asked once, at its first line. */
 const sharedKey = (q: Question) => q.kind === 'cups' ? 'cups' : q.kind === 'eggGrade' ? `egg-${q.word}` : null

@@ -29,7 +29,7 @@ export const PLACE_NAMES: Record<PlaceKind, string> = {
   domesticFridge: 'fridge, still air', fanFridge: 'fridge with a fan', walkIn: 'walk-in cold room', blastChiller: 'blast chiller', freezer: 'freezer', bench: 'bench', iceBath: 'ice bath',
 }
 export const COVER_NAMES: Record<Cover, string> = { open: 'uncovered', film: 'film on the surface', lid: 'lid' }
-export const MARK_WORDS = { fine: 'fine', look: 'look', stop: 'stop' } as const
+export const MARK_WORDS = { fine: 'fine', look: 'look', stop: 'stop', error: 'error' } as const
 export const SHORT_VERDICT: Record<VerdictCode, string> = {
   good: 'holds as meant', sagsOnTable: 'sags on the table', looseCold: 'too loose', runny: 'runny', grainy: 'grainy', tooFirm: 'too firm', servedBeforeSet: 'served too early',
 }

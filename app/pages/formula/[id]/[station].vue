@@ -119,7 +119,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
       <p v-if="workspace.refused" class="conflict" role="alert"><b>Not saved.</b> {{ documentProblemWords({ ...workspace.refused, params: {} }) }} Change it, and it is sent again.</p>
       <p v-if="assessor.problem.value" class="conflict" role="alert"><b>This cannot be computed.</b> {{ documentProblemWords(assessor.problem.value) }}</p>
     </div>
-    <RibbonLine :id="id" :station="station" :doc="doc" :assessment="assessment" />
+    <RibbonLine :id="id" :station="station" :doc="doc" :assessment="assessment" :fault-path="assessor.problem.value?.path" />
     <template v-if="assessment">
       <section class="station" :aria-label="station" :class="{ stale: assessor.problem.value }">
         <StockStation v-if="station === 'stock'" :doc="doc" :assessment="assessment" />
