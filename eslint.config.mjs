@@ -23,7 +23,6 @@ export default withNuxt(
       'vue/singleline-html-element-content-newline': 'off',
       'vue/first-attribute-linebreak': 'off',
       'vue/html-closing-bracket-newline': 'off',
-      'vue/html-indent': 'off',
       '@stylistic/max-statements-per-line': 'off',
       '@stylistic/operator-linebreak': 'off',
       '@stylistic/multiline-ternary': 'off',

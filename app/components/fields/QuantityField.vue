@@ -103,7 +103,7 @@ const fieldId = useId()
     <label :for="fieldId" :class="showLabel ? 'field-label' : 'sr'">{{ label }}</label>
     <span class="box">
       <input :id="fieldId" :value="text" inputmode="decimal" autocomplete="off" :aria-invalid="error ? true : undefined" :aria-describedby="error ? `${fieldId}-e` : undefined"
-        role="spinbutton" :aria-valuenow="Number(show(modelValue))" :aria-valuetext="`${show(modelValue)} ${unit}`" @focus="editing = true; ($event.target as HTMLInputElement).select()" @input="onInput" @keydown="onKey" @blur="onBlur">
+             role="spinbutton" :aria-valuenow="Number(show(modelValue))" :aria-valuetext="`${show(modelValue)} ${unit}`" @focus="editing = true; ($event.target as HTMLInputElement).select()" @input="onInput" @keydown="onKey" @blur="onBlur">
       <span v-if="unit" class="unit" aria-hidden="true">{{ unit }}</span>
     </span>
     <span v-if="error" :id="`${fieldId}-e`" class="error" role="alert">{{ error }}</span>

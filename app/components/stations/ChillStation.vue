@@ -88,15 +88,15 @@ const option = computed<EChartsOption>(() => {
     <ol class="legs">
       <li v-for="(leg, i) in doc.chill" :key="leg.id" :data-leg="i">
         <span class="n num">{{ i + 1 }}</span>
-        <div>
-<label class="field-label" :for="`place-${leg.id}`">Where</label>
+        <div class="where">
+          <label class="field-label" :for="`place-${leg.id}`">Where</label>
           <select :id="`place-${leg.id}`" class="native" :value="placeValue(leg)" @change="setPlace(i, ($event.target as HTMLSelectElement).value)"><option v-for="o in options" :key="o.value" :value="o.value">{{ o.name }}</option></select>
-</div>
+        </div>
         <QuantityField class="time" :kind="leg.timeS > 5400 || i === doc.chill.length - 1 ? 'hours' : 'minutes'" show-label :step="leg.timeS > 5400 || i === doc.chill.length - 1 ? 0.5 : 5" :label="i === doc.chill.length - 1 ? 'Until served' : 'For'" :model-value="leg.timeS" :max="1209600" @update:model-value="v => legSet(i, { timeS: Math.round(v) }, `leg-${leg.id}`)" @done="ws.endGesture()" />
-        <div>
-<label class="field-label" :for="`cover-${leg.id}`">Cover</label>
+        <div class="cover">
+          <label class="field-label" :for="`cover-${leg.id}`">Cover</label>
           <select :id="`cover-${leg.id}`" class="native" :value="leg.cover" @change="legSet(i, { cover: ($event.target as HTMLSelectElement).value as Cover }, '')"><option v-for="k in COVERS" :key="k" :value="k">{{ COVER_NAMES[k] }}</option></select>
-</div>
+        </div>
         <span class="acts">
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-up" :disabled="i === 0" :aria-label="`Leg ${i + 1} earlier`" @click="move(i, -1)" />
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-down" :disabled="i === doc.chill.length - 1" :aria-label="`Leg ${i + 1} later`" @click="move(i, 1)" />

@@ -66,9 +66,9 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
       </div>
       <div class="fields">
         <div>
-<label class="field-label" for="method">Heat</label>
+          <label class="field-label" for="method">Heat</label>
           <select id="method" class="native" :value="doc.heat.method" @change="heat({ method: ($event.target as HTMLSelectElement).value as 'waterBath' | 'direct' }, '')"><option value="waterBath">water bath</option><option value="direct">direct, low</option></select>
-</div>
+        </div>
         <QuantityField kind="temperature" show-label big label="Take it to" :model-value="doc.heat.targetTempC" :min="40" :max="105" @update:model-value="v => heat({ targetTempC: v }, 'target')" @done="ws.endGesture()" />
         <QuantityField kind="minutes" show-label big label="Hold it there" :step="0.5" :model-value="doc.heat.holdS" :max="3600" @update:model-value="v => heat({ holdS: v }, 'hold')" @done="ws.endGesture()" />
         <QuantityField kind="temperature" show-label label="Starts at" :model-value="doc.heat.startTempC" :min="0" :max="60" @update:model-value="v => heat({ startTempC: v }, 'start')" @done="ws.endGesture()" />
