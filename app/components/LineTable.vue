@@ -87,7 +87,7 @@ tbody th { font-weight: 600; text-align: left; line-height: 1.2; padding: 0.15re
 tbody tr { border-bottom: 1px solid var(--hairline); }
 tbody tr:focus-within { background: var(--citron-soft); }
 .note { display: block; font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; }
-th.r, td.r { text-align: right; }
+th.r, td.r { text-align: right; white-space: nowrap; }
 .w { width: 7.6rem; }
 td { padding: 0.15rem 0 0.15rem 0.8rem; }
 tfoot th { text-align: left; font-weight: 400; color: var(--ink-soft); padding-top: 0.5rem; }

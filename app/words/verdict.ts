@@ -56,7 +56,7 @@ export function adjustmentWords(x: Adjustment, fmt: Format): { label: string, br
   const brings = x.code === 'good' ? `${fmt.pascals(x.platePa)} on the plate` : ''
   const more = fmt.grams(Math.abs(x.to - x.from))
   switch (x.kind) {
-    case 'moreEgg': return { label: `${more} more ${name}`, brings }
+    case 'moreEgg': return { label: `${more} more ${name}${x.alsoTargetC === undefined ? '' : `, to ${fmt.temp(x.alsoTargetC)}`}`, brings }
     case 'lessEgg': return { label: `${more} less ${name}`, brings }
     case 'moreButter': return { label: `${more} more butter`, brings }
     case 'lessButter': return { label: `${more} less butter`, brings }

@@ -1,6 +1,8 @@
 /** Making a formula document: the ways of making with their defaults, and what a use starts from. */
 import { pHOfMix } from '../acidity/acidity'
-import { eggTemperatures } from '../heat/egg'
+import { heatStep } from '../heat/cooking'
+import { cookEnd, eggTemperatures } from '../heat/egg'
+import { waterActivityOf } from '../taste/taste'
 import { findIngredient } from '../ingredients'
 import { mix } from './mix'
 import { stagesOf } from './stages'
@@ -12,7 +14,7 @@ export type NewId = () => string
 /** Starting use by kind: heights and widths a tea room would serve; an hour on a 20 °C table. Common practice. */
 export function defaultUse(kind: UseKind): Use {
   const size: Record<UseKind, [height: number, width: number]> = {
-    spooned: [0.025, 0.05], glass: [0.06, 0.06], piped: [0.018, 0.03], cut: [0.025, 0.06], turnedOut: [0.04, 0.06],
+    spooned: [0.025, 0.05], glass: [0.06, 0.06], piped: [0.012, 0.025], cut: [0.025, 0.06], turnedOut: [0.04, 0.06],
   }
   const [pieceHeightM, pieceWidthM] = size[kind]
   return { kind, pieceHeightM, pieceWidthM, tableTempC: 20, tableTimeS: 3600 }
@@ -101,14 +103,20 @@ export function suggestSchool(lines: readonly Line[]): School {
 }
 
 /**
- * A target for the pot that sets the egg of these lines without grain: two degrees above the temperature at which it
- * sets in a minute, to the whole degree, but never under 75 °C (lethality with the thermometer's error in hand).
+ * A target for the pot that sets the egg of these lines with the widest margin to grainy: the lowest whole degree at
+ * which the pot, as it will run, sets 95 % of the egg; never under 75 °C (lethality with the thermometer's error in hand).
  */
 export function suggestTarget(doc: FormulaDocument, kitchen: Kitchen): number {
   const cooked = mix(stagesOf(doc, kitchen).cooked)
   if (!(cooked.grams.water > 0)) return doc.heat.targetTempC
   const egg = eggTemperatures(cooked, pHOfMix(cooked))
-  return egg ? Math.min(90, Math.max(75, Math.round(egg.t60C + 2))) : doc.heat.targetTempC
+  if (!egg) return doc.heat.targetTempC
+  const first = Math.max(75, Math.ceil(egg.t60C - 5))
+  for (let target = first; target < first + 12; target++) {
+    const { pot } = heatStep({ ...doc, heat: { ...doc.heat, course: { simulated: true }, targetTempC: target } }, kitchen, cooked, waterActivityOf(cooked))
+    if (pot.reachedS === null || cookEnd(pot.history, egg, pot.filmC).a >= 0.95) return target
+  }
+  return first + 12
 }
 
 /** Scales every line of every component. */

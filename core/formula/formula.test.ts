@@ -64,8 +64,11 @@ describe('making a formula', () => {
     const doc = createFormula({ name: 'x', school: 'yolkBath', use: defaultUse('spooned'), lines }, kitchen, counter())
     doc.heat.targetTempC = suggestTarget(doc, kitchen)
     const a = assess(doc, kitchen)
-    expect(a.heat.a).toBeGreaterThan(0.85)
-    expect(a.heat.b).toBeLessThan(0.3)
+    expect(a.heat.a).toBeGreaterThan(0.95)
+    expect(a.heat.b).toBeLessThan(0.15)
+    // A degree less would not do, unless 75 °C held it up.
+    const cooler = assess({ ...doc, heat: { ...doc.heat, targetTempC: doc.heat.targetTempC - 1 } }, kitchen)
+    expect(cooler.heat.setting.at(-1)! < 0.95 || doc.heat.targetTempC === 75).toBe(true)
   })
   it('scales every line and nothing else', () => {
     const doc = formula()

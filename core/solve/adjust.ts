@@ -5,6 +5,7 @@
 import { assess } from '../assess'
 import type { Assessment, VerdictCode } from '../assessment'
 import { fillingOf, type FormulaDocument, type Kitchen } from '../formula/document'
+import { suggestTarget } from '../formula/create'
 import { EGG_GRADES } from '../ingredients/measures'
 
 export const ADJUSTMENTS = ['moreEgg', 'lessEgg', 'moreButter', 'lessButter', 'lessJuice', 'hotter', 'cooler', 'holdLonger', 'holdShorter', 'lowerPiece', 'shorterTable', 'longerChill', 'iceBathFirst', 'moreVessels'] as const
@@ -18,6 +19,8 @@ export interface Adjustment {
   unit: 'g' | '°C' | 's' | 'm' | ''
   /** Line it concerns, and its ingredient. */
   ingredientId?: string
+  /** The target that comes down with it, °C, where it must. */
+  alsoTargetC?: number
   /** Verdict and plate stress it would bring. */
   code: VerdictCode
   platePa: number
@@ -42,10 +45,15 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
   const butter = largest(['butter80', 'butter82', 'butter84'])
   const juice = largest(['lemon', 'lime', 'keylime', 'bergamot', 'yuzu', 'calamansi', 'lemon_sweet', 'orange', 'blood', 'seville', 'grapefruit', 'passion'])
   const out: Candidate[] = []
+  /** More egg sets at a lower temperature: where the present target would then turn it grainy, it comes down with it. */
+  const eased = (next: FormulaDocument): FormulaDocument => {
+    const targetTempC = Math.min(next.heat.targetTempC, suggestTarget(next, kitchen))
+    return 'given' in next.heat.course ? next : { ...next, heat: { ...next.heat, targetTempC } }
+  }
   const mass = (kind: AdjustmentKind, l: { id: string, ingredientId: string, massG: number } | undefined, step: number, count: number) => {
     if (!l) return
     const values = Array.from({ length: count }, (_, i) => Math.round((l.massG + step * (i + 1)) * 10) / 10).filter(v => v > 0.3 * l.massG)
-    out.push({ kind, unit: 'g', from: l.massG, values, ingredientId: l.ingredientId, apply: v => withLine(doc, l.id, v) })
+    out.push({ kind, unit: 'g', from: l.massG, values, ingredientId: l.ingredientId, apply: v => kind === 'moreEgg' ? eased(withLine(doc, l.id, v)) : withLine(doc, l.id, v) })
   }
   const grade = EGG_GRADES[kitchen.eggGrade]
   const eggStep = yolk ? grade.yolkG : grade.wholeG
@@ -126,7 +134,7 @@ export function* adjustments(doc: FormulaDocument, kitchen: Kitchen, before: Ass
       const next = c.apply(to)
       const after = assess(next, kitchen)
       const reaches = mended(c.kind, before, after)
-      return { kind: c.kind, from: c.from, to, unit: c.unit, ...(c.ingredientId ? { ingredientId: c.ingredientId } : {}), code: after.verdict.code, platePa: after.verdict.plate.tauPa.value, coldPa: after.verdict.cold.tauPa.value, reaches, doc: next, size: (i + 1) / c.values.length * sizeOf(c.kind) }
+      return { kind: c.kind, from: c.from, to, unit: c.unit, ...(c.ingredientId ? { ingredientId: c.ingredientId } : {}), ...(c.kind === 'moreEgg' && next.heat.targetTempC !== doc.heat.targetTempC ? { alsoTargetC: next.heat.targetTempC } : {}), code: after.verdict.code, platePa: after.verdict.plate.tauPa.value, coldPa: after.verdict.cold.tauPa.value, reaches, doc: next, size: (i + 1) / c.values.length * sizeOf(c.kind) }
     }
     for (let i = 0; i < c.values.length; i++) {
       yield

@@ -97,6 +97,16 @@ describe('what would bring it there', () => {
     expect(offers.map(o => o.kind)).toEqual(expect.arrayContaining(['iceBathFirst']))
     for (const o of offers) expect(assess(o.doc, kitchen).chill.safeSlow).toBe(true)
   })
+  it('more yolk brings the target down with it where the old one would turn it grainy', () => {
+    const d = formula({ yolk_sep: 150, egg: 120, sugar: 250, lemon: 255, butter82: 120 }, (x) => {
+      x.use = { kind: 'piped', pieceHeightM: 0.016, pieceWidthM: 0.03, tableTempC: 20, tableTimeS: 3600 }
+      x.heat.targetTempC = 81
+      x.heat.holdS = 60
+    }, { use: 'piped' })
+    const offer = all(d).find(o => o.kind === 'moreEgg')!
+    expect(offer.alsoTargetC).toBeLessThan(81)
+    expect(assess(offer.doc, kitchen).heat.b).toBeLessThan(0.25)
+  })
   it('does not touch the document it was given', () => {
     const before = JSON.stringify(sagging)
     all(sagging)

@@ -8,7 +8,7 @@ const fmt = useFormat()
 const ws = useWorkspaceStore()
 const s = computed(() => props.assessment.serve)
 const start = computed(() => props.doc.serve.startAt)
-const clock = (afterS: number | null) => afterS === null ? 'not in a day' : start.value ? fmt.clock(start.value, afterS) : `${fmt.duration(afterS)} after you start`
+const clock = (afterS: number | null) => afterS === null ? 'not in a day' : start.value ? fmt.clock(start.value, afterS) : afterS === 0 ? 'the start' : `+ ${fmt.duration(afterS)}`
 const use = (part: Partial<Use>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.use, part) })
 const plan = computed(() => [
   { name: 'pan on', at: clock(0) },

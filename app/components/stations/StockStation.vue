@@ -39,7 +39,7 @@ const SPREAD = (sigma: number) => sigma > 0 ? `± ${fmt.percent(sigma)}` : ''
       <tbody>
         <tr v-for="r in rows" :key="r.line.id" :data-ingredient="r.line.ingredientId">
           <th scope="row">{{ fmt.name(r.line.ingredientId) }}</th>
-          <td class="src"><template v-if="r.line.sourceText || r.line.assumption">{{ r.line.sourceText }}<span v-if="r.line.assumption" class="soft"> {{ r.line.assumption }}</span></template><span v-else class="soft">weighed in grams</span></td>
+          <td class="src"><template v-if="r.line.sourceText || r.line.assumption">{{ r.line.sourceText }}<span v-if="r.line.assumption" class="soft small assumed">{{ r.line.assumption }}</span></template><span v-else class="soft">weighed in grams</span></td>
           <td class="r num"><b>{{ fmt.grams(r.line.massG) }}</b></td>
           <td class="strength">
             <template v-if="r.acid">
@@ -75,6 +75,7 @@ tbody tr { border-bottom: 1px solid var(--hairline); }
 td { padding: 0.4rem 0.8rem 0.4rem 0; }
 .r { text-align: right !important; white-space: nowrap; }
 .strength { width: 38%; padding-right: 0; }
+.assumed { display: block; }
 .spread { padding-left: 0.3rem; }
 .sum { margin: 1rem 0; max-width: 44rem; }
 @media (max-width: 760px) {
