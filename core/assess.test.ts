@@ -7,7 +7,8 @@ import { assess } from './assess'
 import { STATIONS, type Assessment, type FindingCode } from './assessment'
 import { InputError } from './errors'
 import { scaleFormula } from './formula/create'
-import { fillingOf, type FormulaDocument } from './formula/document'
+import { COVERS, fillingOf, MATERIALS, PLACE_KINDS, SCHOOLS, USE_KINDS, VESSEL_KINDS, type FormulaDocument } from './formula/document'
+import { INGREDIENTS } from './ingredients'
 import { mix } from './formula/mix'
 import { stagesOf } from './formula/stages'
 import { CODES, coolingStages, useByDate } from './safety/keeping'
@@ -206,6 +207,38 @@ describe('properties', () => {
       expect(finite(a)).toBe(true)
       expect(assess(d, kitchen)).toEqual(a)
     }), { numRuns: 25 })
+  })
+  it('whatever is thrown at it, it answers or names a field', () => {
+    const ids = INGREDIENTS.map(i => i.id)
+    const anything = fc.record({
+      grams: fc.dictionary(fc.constantFrom(...ids), fc.integer({ min: 0, max: 900 }), { minKeys: 1, maxKeys: 7 }),
+      school: fc.constantFrom(...SCHOOLS), use: fc.constantFrom(...USE_KINDS), target: fc.integer({ min: 40, max: 105 }), hold: fc.integer({ min: 0, max: 3600 }), watts: fc.integer({ min: 50, max: 5000 }),
+      kind: fc.constantFrom(...VESSEL_KINDS), material: fc.constantFrom(...MATERIALS), mm: fc.integer({ min: 20, max: 1000 }), table: fc.integer({ min: 0, max: 86400 }), count: fc.integer({ min: 1, max: 500 }), altitude: fc.integer({ min: -400, max: 5000 }),
+      legs: fc.array(fc.record({ kind: fc.constantFrom(...PLACE_KINDS), airTempC: fc.integer({ min: -40, max: 45 }), timeS: fc.integer({ min: 0, max: 100000 }), cover: fc.constantFrom(...COVERS) }), { minLength: 1, maxLength: 5 }),
+    })
+    let answered = 0
+    fc.assert(fc.property(anything, (x) => {
+      const doc = formula(x.grams, (d) => {
+        Object.assign(d.heat, { targetTempC: x.target, holdS: x.hold, burnerW: x.watts })
+        d.assembly = { ...d.assembly, vessel: { kind: x.kind, material: x.material, lengthM: x.mm / 1000, widthM: x.mm / 1000, heightM: Math.min(0.4, x.mm / 1000) }, count: x.count, crustM: 0.003 }
+        d.use.tableTimeS = x.table
+        d.chill = x.legs.map((l, i) => ({ id: `l${i}`, placeId: null, place: { kind: l.kind, airTempC: l.airTempC }, timeS: l.timeS, cover: l.cover }))
+      }, { school: x.school, use: x.use })
+      try {
+        expect(finite(assess(doc, { ...kitchen, altitudeM: x.altitude }))).toBe(true)
+        answered++
+      } catch (error) {
+        if (!(error instanceof InputError)) throw error
+        expect(error.path).not.toBe('')
+      }
+    }), { numRuns: 250 })
+    expect(answered).toBeGreaterThan(200)
+  })
+  it('what never sets is nought set, and what holds no acid has no ratio: no division by nothing', () => {
+    const cold = assess(formula({ yolk_sep: 40, sugar: 138, lemon: 60 }, (d) => { d.heat.targetTempC = 60 }), kitchen)
+    expect(cold.chill.setShare.every(Number.isFinite)).toBe(true)
+    expect(assess(formula({ egg: 100, water: 50 }), kitchen).balance.sugarToAcid.value).toBe(Infinity)
+    expect(() => assess(formula({ lemon: 0.5 }), kitchen)).toThrow(InputError)
   })
   it('mass is conserved in mixing', () => {
     fc.assert(fc.property(grams, (g) => {

@@ -57,7 +57,8 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
   const stage = stagesOf(doc, kitchen)
   const path = `components.${doc.components.indexOf(fillingOf(doc))}.lines`
   const whole = mix(stage.all)
-  if (!(whole.massG > 0)) throw new InputError('noLines', path)
+  // Less than a gram is no batch yet.
+  if (!(whole.massG >= 1)) throw new InputError('noLines', path)
   const cooked = mix(stage.cooked)
   if (!(cooked.grams.water > 0)) throw new InputError('noWater', path)
   const pH = pHOfMix(whole)
@@ -152,7 +153,8 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
     },
     heat: { ...heat, a, b, pourTempC },
     chill: {
-      timeS: chill.timeS, coreC: chill.coreC, meanC: chill.meanC, slowCoreC: chill.timeS.map(t => valueAt(slow.timeS, slow.coreC, t)), setShare: stress.map(x => Math.min(1, x / fullStress)),
+      timeS: chill.timeS, coreC: chill.coreC, meanC: chill.meanC, slowCoreC: chill.timeS.map(t => valueAt(slow.timeS, slow.coreC, t)), // What never sets has no share of it.
+      setShare: stress.map(x => fullStress > 0 ? Math.min(1, x / fullStress) : 0),
       legs: chill.spans.map(s => ({ id: s.leg.id, fromS: s.fromS, toS: s.toS, airTempC: placeOf(s.leg, kitchen).airTempC, kind: placeOf(s.leg, kitchen).kind })),
       to21S: coreBelow(chill)(21), to8S: coreBelow(chill)(8), to5S: coreBelow(chill)(5), stages, slowStages,
       safe: stages.every(s => s.passes), safeSlow: slowStages.every(s => s.passes), readyS, coldS: coreBelow(chill)(lastPlace.airTempC + 1), servedS: chilledS,

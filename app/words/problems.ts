@@ -3,7 +3,7 @@ import { FORMULA_FORMAT, SCHEMA_VERSION } from '#core/formula/document'
 import type { DocumentProblem } from '../../shared/schemas/formula'
 
 const FIELDS: Record<string, string> = {
-  'massG': 'the mass in grams', 'ingredientId': 'the ingredient', 'use.pieceHeightM': 'the height of the piece', 'use.pieceWidthM': 'the width of the piece', 'use.tableTempC': 'the temperature of the table',
+  'pH': 'the acidity of the mix', 'massG': 'the mass in grams', 'ingredientId': 'the ingredient', 'use.pieceHeightM': 'the height of the piece', 'use.pieceWidthM': 'the width of the piece', 'use.tableTempC': 'the temperature of the table',
   'use.tableTimeS': 'the time on the table', 'heat.targetTempC': 'the target temperature', 'heat.holdS': 'the hold', 'heat.startTempC': 'the starting temperature', 'heat.burnerW': 'the burner\'s power',
   'assembly.vessel.lengthM': 'the length or diameter', 'assembly.vessel.widthM': 'the width', 'assembly.vessel.heightM': 'the height', 'assembly.count': 'the number of tins or dishes', 'assembly.portions': 'the number of portions',
   'assembly.crustM': 'the thickness of the crust', 'losses.sieveFraction': 'the loss in the sieve', 'losses.panG': 'what the pan keeps', 'name': 'the name', 'timeS': 'the time of a leg', 'airTempC': 'the air temperature',

@@ -80,4 +80,4 @@ export const waterActivityOf = (m: Mix): number =>
   waterActivity({ water: m.grams.water, sucrose: m.grams.sucrose, monosaccharides: m.grams.monosaccharides, lactose: m.grams.lactose, citric: m.acidG })
 
 /** Sugar : acid, g per g; Infinity without acid. */
-export const sugarToAcid = (m: Mix): number => sugarsG(m) / m.acidG
+export const sugarToAcid = (m: Mix): number => m.acidG > 0 ? sugarsG(m) / m.acidG : Infinity
