@@ -18,6 +18,7 @@ for (const view of wanted.length ? wanted : VIEWS) {
   await page.waitForSelector('main')
   if (path.startsWith('formula/')) await page.waitForSelector('main[data-settled="true"]', { timeout: 30000 })
   if (/heat|chill/.test(path)) await page.waitForSelector('.chart svg', { timeout: 15000 })
+  if (path === 'new') await page.getByRole('button', { name: 'Try the example' }).click()
   await page.evaluate(() => document.fonts.ready)
   await page.screenshot({ path: `${folder}/${name}.png`, fullPage: Boolean(full) })
   await page.close()
