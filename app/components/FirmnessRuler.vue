@@ -8,9 +8,12 @@ const props = defineProps<{ assessment: Assessment }>()
 const fmt = useFormat()
 const LOW = 5
 const HIGH = 8000
-const W = 420
+/** Drawn at the width it has on the page, so that its words are as large as any others. */
+const svg = useTemplateRef<SVGElement>('svg')
+const { width } = useElementSize(svg, { width: 420, height: 128 })
+const W = computed(() => Math.max(width.value - 8, 240))
 /** Position on the ruler's logarithmic scale. */
-const x = (pa: number) => W * Math.log(Math.min(Math.max(pa, LOW), HIGH) / LOW) / Math.log(HIGH / LOW)
+const x = (pa: number) => W.value * Math.log(Math.min(Math.max(pa, LOW), HIGH) / LOW) / Math.log(HIGH / LOW)
 const v = computed(() => props.assessment.verdict)
 /** Stresses shown on the scale of the bands, which is corrected for density. */
 const ratio = computed(() => v.value.cold.tauStarPa / Math.max(v.value.cold.tauPa.value, 1e-9))
@@ -20,25 +23,28 @@ const marks = computed(() => {
   // The plate's word stays clear of the fridge's line: to its left where there is room, to its right otherwise.
   const near = cold > plate - 6 && cold - plate < 120
   return [
-    { key: 'cold', name: 'fridge', pa: v.value.cold.tauPa.value, at: cold, left: cold > W - 120 },
-    { key: 'plate', name: 'plate', pa: v.value.plate.tauPa.value, at: plate, left: plate > W - 120 || (near && plate > 110) },
+    { key: 'cold', name: 'fridge', pa: v.value.cold.tauPa.value, at: cold, left: cold > W.value - 120 },
+    { key: 'plate', name: 'plate', pa: v.value.plate.tauPa.value, at: plate, left: plate > W.value - 120 || (near && plate > 110) },
   ]
 })
 const wanted = computed(() => ({ from: x(v.value.target.coldMinPa * ratio.value), to: x(v.value.target.coldMaxPa * ratio.value), plate: x(v.value.target.plateMinPa * ratio.value) }))
-const ticks = BANDS.slice(1).map(b => ({ ...b, at: x(b.fromPa) }))
-const words = BANDS.map((b, i) => ({ id: b.id, name: BAND_NAMES[b.id], from: x(Math.max(b.fromPa, LOW)), to: x(BANDS[i + 1]?.fromPa ?? HIGH) })).filter(w => w.id !== 'rubbery')
-/** Words alternate in height, so that none runs into the next. */
-const label = (anchor: number) => anchor < 60 ? 'start' : anchor > W - 60 ? 'end' : 'middle'
+const ticks = computed(() => BANDS.slice(1).map(b => ({ ...b, at: x(b.fromPa) })))
+/** Words lie in two rows by turns, in three where it is narrow, so that none runs into the next. */
+const rows = computed(() => W.value < 400 ? 3 : 2)
+const words = computed(() => BANDS.filter(b => b.id !== 'rubbery').map((b, i) => {
+  const middle = (x(Math.max(b.fromPa, LOW)) + x(BANDS[i + 1]!.fromPa)) / 2
+  return { id: b.id, name: BAND_NAMES[b.id], middle, y: 88 + 18 * (i % rows.value), anchor: middle < 50 ? 'start' : middle > W.value - 50 ? 'end' : 'middle' }
+}))
 </script>
 
 <template>
   <figure class="ruler" :aria-label="`Firmness: ${marks.map(m => `${m.name} ${fmt.pascals(m.pa)}, ${BAND_NAMES[v[m.key as 'cold' | 'plate'].band]}`).join('; ')}`">
     <h3 class="section-title">How it holds <span class="soft small">in Pa; yellow: asked for, cold</span></h3>
-    <svg :viewBox="`-4 0 ${W + 8} 128`" role="presentation">
+    <svg ref="svg" :viewBox="`-4 0 ${W + 8} ${94 + 18 * rows}`" :style="{ height: `${94 + 18 * rows}px` }" preserveAspectRatio="xMinYMin meet" role="presentation">
       <rect :x="wanted.from" y="50" :width="Math.max(wanted.to - wanted.from, 2)" height="16" fill="var(--citron)" />
       <line x1="0" :x2="W" y1="66" y2="66" stroke="var(--ink)" stroke-width="1.5" />
       <template v-for="t in ticks" :key="t.id"><line :x1="t.at" :x2="t.at" y1="60" y2="72" stroke="var(--ink)" /></template>
-      <text v-for="(w, i) in words" :key="w.id" :x="Math.max((w.from + w.to) / 2, 0)" :y="i % 2 ? 106 : 88" :text-anchor="label((w.from + w.to) / 2)" class="word" :class="{ on: w.id === v.cold.band || w.id === v.plate.band }">{{ w.name }}</text>
+      <text v-for="w in words" :key="w.id" :x="w.anchor === 'start' ? 0 : w.anchor === 'end' ? W : w.middle" :y="w.y" :text-anchor="w.anchor" class="word" :class="{ on: w.id === v.cold.band || w.id === v.plate.band }">{{ w.name }}</text>
       <g v-for="m in marks" :key="m.key" :class="m.key">
         <line :x1="m.at" :x2="m.at" :y1="m.key === 'cold' ? 20 : 40" y2="66" stroke-width="1.5" />
         <circle v-if="m.key === 'plate'" :cx="m.at" cy="66" r="6" /><rect v-else :x="m.at - 5.500" y="60.500" width="11" height="11" />
@@ -51,7 +57,7 @@ const label = (anchor: number) => anchor < 60 ? 'start' : anchor > W - 60 ? 'end
 <style scoped>
 .ruler { margin: 0; }
 svg { width: 100%; display: block; overflow: visible; }
-text { font-family: var(--font-sans); font-size: 13.500px; fill: var(--ink-soft); }
+text { font-family: var(--font-sans); font-size: 14px; fill: var(--ink-soft); }
 .word.on { fill: var(--ink); font-weight: 600; }
 .mark { font-weight: 600; fill: var(--ink); paint-order: stroke; stroke: var(--paper); stroke-width: 4px; }
 .cold line { stroke: var(--cold-deep); } .cold rect { fill: var(--cold-deep); } .cold .mark { fill: var(--cold-deep); }

@@ -8,10 +8,12 @@ import { heapProfile, slicedProfile, type Point } from '#core/set/profile'
 
 const props = withDefaults(defineProps<{ piece: PieceFigures, small?: boolean, label?: string, grainy?: boolean }>(), { small: false, grainy: false })
 const { temp, mm } = useFormat()
-const grainId = `grain-${useId()}`
-
 /** Two cells of 150 units side by side, each with its own ground line; one scale for both, so that they compare. */
 const CELL = 150
+const svg = useTemplateRef<SVGElement>('svg')
+const { width, height } = useElementSize(svg, { width: 300, height: 120 })
+const grainId = `grain-${useId()}`
+
 /** Room for a piece that runs out, whatever it does now: the drawing must not zoom while a number is stepped. */
 const RUN = 1.3
 const scale = computed(() => {
@@ -20,6 +22,8 @@ const scale = computed(() => {
   return Math.min(across, (props.small ? 50 : p.use === 'cut' ? 70 : 92) / (p.heightM + p.crustM))
 })
 const HEIGHT = computed(() => props.small ? 62 : Math.round((props.piece.heightM + props.piece.crustM) * scale.value + (props.piece.use === 'cut' ? 66 : 22)))
+/** Drawn units to a pixel of the page: words keep their size however wide the drawing is. */
+const unit = computed(() => width.value > 0 && height.value > 0 ? Math.max(2 * CELL / width.value, (HEIGHT.value + 3) / height.value) : 1)
 const path = (points: Point[], x0: number, y0: number, close = true) => `M${points.map(q => `${(x0 + q.x * scale.value).toFixed(1)} ${(y0 - q.y * scale.value).toFixed(1)}`).join('L')}${close ? 'Z' : ''}`
 
 const pieces = computed(() => (['cold', 'plate'] as const).map((state, i) => {
@@ -56,7 +60,7 @@ const marks = computed(() => props.small || props.piece.use !== 'cut'
       const rows = [{ word: 'cuts to', m: p.s.cutsM }, { word: 'stands to', m: p.s.standsM }].map(o => ({ ...o, y: Math.max(p.base - o.m * scale.value, 12), beyond: p.base - o.m * scale.value < 12 }))
       // Words keep a line's distance from each other and from the top edge of the piece.
       const cutY = Math.abs(rows[0]!.y - p.top) < 8 ? p.top - 8 : rows[0]!.y
-      const standY = Math.min(rows[1]!.y, cutY - 17)
+      const standY = Math.min(rows[1]!.y, cutY - 17 * unit.value)
       return rows.map((o, i) => ({ key: `${p.state}-${i}`, x: p.x0 + 2, y: o.y, textY: Math.max(i === 0 ? cutY : standY, 10), text: `${o.word} ${mm(o.m)}${o.beyond ? ' ↑' : ''}` }))
     }))
 const description = computed(() => props.label ?? `Section of the piece, to scale. From the fridge at ${pieces.value[0]!.temp}: ${pieces.value[0]!.word}. On the plate at ${pieces.value[1]!.temp}: ${pieces.value[1]!.word}.`)
@@ -64,7 +68,7 @@ const description = computed(() => props.label ?? `Section of the piece, to scal
 
 <template>
   <figure class="cutface" :class="{ small }">
-    <svg :viewBox="`0 0 ${2 * CELL} ${HEIGHT + 3}`" role="img" :aria-label="description">
+    <svg ref="svg" :viewBox="`0 0 ${2 * CELL} ${HEIGHT + 3}`" role="img" :aria-label="description">
       <defs>
         <pattern v-if="grainy" :id="grainId" width="7" height="7" patternUnits="userSpaceOnUse"><rect width="7" height="7" fill="#E9C72B" /><circle cx="2" cy="2" r="1.1" fill="#7D6500" /><circle cx="5.5" cy="5" r="0.9" fill="#7D6500" /></pattern>
         <clipPath v-for="i in [0, 1]" :id="`${grainId}-${i}`" :key="i"><rect :x="CELL * i + 2" y="-20" :width="CELL - 4" :height="HEIGHT + 24" /></clipPath>
@@ -78,7 +82,7 @@ const description = computed(() => props.label ?? `Section of the piece, to scal
       </template>
       <template v-for="m in marks" :key="m.key">
         <line :x1="m.x" :x2="m.x + 12" :y1="m.y" :y2="m.y" stroke="var(--ink)" stroke-width="1.5" />
-        <text :x="m.x + 16" :y="m.textY + 4.5" class="mark">{{ m.text }}</text>
+        <text :x="m.x + 16" :y="m.textY + 4.5 * unit" :font-size="14 * unit" class="mark">{{ m.text }}</text>
       </template>
     </svg>
     <figcaption v-if="!small">
@@ -95,7 +99,7 @@ const description = computed(() => props.label ?? `Section of the piece, to scal
 svg { width: 100%; display: block; overflow: visible; }
 figcaption { display: grid; grid-template-columns: 1fr 1fr; gap: 0 1rem; font-size: 0.9rem; line-height: 1.3; padding-top: 0.4rem; }
 figcaption b { font-weight: 600; }
-text.mark { font-family: var(--font-sans); font-size: 14px; fill: var(--ink); }
+text.mark { font-family: var(--font-sans); fill: var(--ink); }
 .cold { color: var(--cold-deep); }
 .blood { color: var(--blood); font-weight: 600; }
 </style>
