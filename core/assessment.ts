@@ -139,3 +139,7 @@ export interface Assessment {
   }
   verdict: { code: VerdictCode, cold: SetResult, plate: SetResult, target: Target }
 }
+
+/** Whether a plan misses in a way an adjustment could mend. */
+export const isOffTarget = (a: Assessment): boolean =>
+  a.verdict.code !== 'good' || a.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit' || f.code === 'servedBeforeSet')

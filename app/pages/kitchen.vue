@@ -88,8 +88,7 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
         <h2 class="section-title">Food safety</h2>
         <label class="field-label" for="k-code">Limits to judge by</label>
         <select id="k-code" class="native" :value="settings.foodCode" @change="set({ foodCode: ($event.target as HTMLSelectElement).value as 'us' | 'uk' })"><option v-for="(n, k) in FOOD_CODES" :key="k" :value="k">{{ n }}</option></select>
-        <label class="check"><input type="checkbox" :checked="settings.business" @change="set({ business: ($event.target as HTMLInputElement).checked })"> This kitchen serves the public</label>
-        <p class="small">Lumbik's limits are remembered from these texts and can be out of date. Your local code and your own food-safety plan decide.</p>
+        <p class="small limits">Lumbik's limits are remembered from these texts and can be out of date. Your local code and your own food-safety plan decide.</p>
       </section>
       <section class="wide">
         <h2 class="section-title">Fridges and other cold places</h2>
@@ -125,8 +124,7 @@ section { border-top: 1px solid var(--ink); padding-top: 0.7rem; }
 .wide { grid-column: 1 / -1; }
 .pair { margin: 0.8rem 0; display: grid; gap: 0.2rem; }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 1rem; margin: 0.8rem 0; }
-.check { display: flex; gap: 0.6rem; align-items: center; min-height: 44px; }
-.check input { width: 20px; height: 20px; accent-color: var(--ink); }
+.limits { margin-top: 0.8rem; }
 .places { list-style: none; margin: 0 0 0.7rem; padding: 0; }
 .places li { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1.4fr) 9rem auto; gap: 1rem; align-items: end; padding: 0.3rem 0 0.5rem; border-bottom: 1px solid var(--hairline); }
 .own { display: grid; grid-template-columns: minmax(0, 18rem) 1fr; gap: 0.4rem 1.5rem; margin: 0; }

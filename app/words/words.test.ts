@@ -91,7 +91,7 @@ describe('the verdict', () => {
     expect(readout('balance', doc, a, use())[1]).toBe(BAND_NAMES[a.verdict.cold.band])
   })
   it.each(ADJUSTMENTS)('the offer %s reads as something to do', (kind) => {
-    const x: Adjustment = { kind, from: 100, to: kind === 'holdShorter' ? 0 : 120, unit: 'g', ingredientId: 'yolk_sep', code: 'good', platePa: 321, coldPa: 400, reaches: true, doc }
+    const x: Adjustment = { kind, from: 100, to: kind === 'holdShorter' ? 0 : 120, unit: 'g', ingredientId: 'yolk_sep', code: 'good', platePa: 321, coldPa: 400, doc }
     const { label } = adjustmentWords(x, use())
     expect(label).toMatch(/^[\dA-Z]/)
     expect(label).not.toMatch(/undefined|NaN/)

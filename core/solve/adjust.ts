@@ -3,7 +3,7 @@
  * through the whole pipeline. Each is a short list of steps outwards from the present value; the first that reaches is taken.
  */
 import { assess } from '../assess'
-import type { Assessment, VerdictCode } from '../assessment'
+import { isOffTarget, type Assessment, type VerdictCode } from '../assessment'
 import { fillingOf, type FormulaDocument, type Kitchen } from '../formula/document'
 import { suggestTarget } from '../formula/create'
 import { EGG_GRADES } from '../ingredients/measures'
@@ -25,8 +25,6 @@ export interface Adjustment {
   code: VerdictCode
   platePa: number
   coldPa: number
-  /** Whether it reaches all that was asked, by itself. */
-  reaches: boolean
   /** The whole document with the change made. */
   doc: FormulaDocument
 }
@@ -105,46 +103,37 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
   return out
 }
 
-/** Whether a plan misses in a way an adjustment could mend. */
-export const isOffTarget = (a: Assessment): boolean =>
-  a.verdict.code !== 'good' || a.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit' || f.code === 'servedBeforeSet')
-
 const COOLING: AdjustmentKind[] = ['iceBathFirst', 'moreVessels']
 
 /** Whether this candidate has mended what it is for, without spoiling anything else. */
 function mended(kind: AdjustmentKind, before: Assessment, after: Assessment): boolean {
   const worse = after.heat.b > 0.25 && after.heat.b > before.heat.b
-  if (COOLING.includes(kind)) return after.chill.safeSlow
+  if (COOLING.includes(kind)) return after.chill.safeSlow && (after.verdict.code === 'good' || before.verdict.code !== 'good')
   if (kind === 'longerChill') return !after.findings.some(f => f.code === 'servedBeforeSet')
   return after.verdict.code === 'good' && !worse && !(after.shape.fillShare > 1 && before.shape.fillShare <= 1)
 }
 
 /**
- * Up to three adjustments, those that reach first, then by how small a change they are. `shouldStop` is asked between
- * trials, so that a worker can give up.
+ * Up to three adjustments that each mend the plan by themselves, the smallest change first. It yields between trials,
+ * so that a worker can give up.
  */
 export function* adjustments(doc: FormulaDocument, kitchen: Kitchen, before: Assessment): Generator<undefined, Adjustment[]> {
   const found: (Adjustment & { size: number })[] = []
   if (!isOffTarget(before)) return []
   for (const c of candidatesFor(doc, kitchen, before)) {
-    let best: (Adjustment & { size: number }) | null = null
-    // Every candidate moves one way: try its far end first, then close in on the smallest step that reaches.
-    const trial = (i: number): Adjustment & { size: number } | null => {
-      const to = c.values[i]!
+    // Values lead outwards from the present one: the first that mends is the smallest change.
+    for (const [i, to] of c.values.entries()) {
+      yield
       const next = c.apply(to)
       const after = assess(next, kitchen)
-      const reaches = mended(c.kind, before, after)
-      return { kind: c.kind, from: c.from, to, unit: c.unit, ...(c.ingredientId ? { ingredientId: c.ingredientId } : {}), ...(c.kind === 'moreEgg' && next.heat.targetTempC !== doc.heat.targetTempC ? { alsoTargetC: next.heat.targetTempC } : {}), code: after.verdict.code, platePa: after.verdict.plate.tauPa.value, coldPa: after.verdict.cold.tauPa.value, reaches, doc: next, size: (i + 1) / c.values.length * sizeOf(c.kind) }
+      if (!mended(c.kind, before, after)) continue
+      const cooler = c.kind === 'moreEgg' && next.heat.targetTempC !== doc.heat.targetTempC
+      found.push({
+        kind: c.kind, from: c.from, to, unit: c.unit, ...(c.ingredientId ? { ingredientId: c.ingredientId } : {}), ...(cooler ? { alsoTargetC: next.heat.targetTempC } : {}),
+        code: after.verdict.code, platePa: after.verdict.plate.tauPa.value, coldPa: after.verdict.cold.tauPa.value, doc: next, size: (i + 1) / c.values.length * sizeOf(c.kind),
+      })
+      break
     }
-    for (let i = 0; i < c.values.length; i++) {
-      yield
-      const t = trial(i)
-      if (t?.reaches) {
-        best = t
-        break
-      }
-    }
-    if (best) found.push(best)
   }
   found.sort((x, y) => x.size - y.size)
   return found.slice(0, 3).map(({ size: _, ...rest }) => rest)

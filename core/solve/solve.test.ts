@@ -4,7 +4,8 @@ import { EGG_CURD, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
 import { assess, work } from '../assess'
 import { fillingOf, type FormulaDocument } from '../formula/document'
 import { BANDS } from '../set/bands'
-import { adjustments, isOffTarget, type Adjustment } from './adjust'
+import { isOffTarget } from '../assessment'
+import { adjustments, type Adjustment } from './adjust'
 import { createSampler, sampleShares } from './sampling'
 
 const all = (d: FormulaDocument): Adjustment[] => {

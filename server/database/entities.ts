@@ -53,5 +53,4 @@ export const FormulaVersionEntity = defineEntity({
 })
 
 export const entities = [KitchenEntity, ActorEntity, PlaceEntity, VesselEntity, LotEntity, FormulaEntity, FormulaVersionEntity]
-export type KitchenRow = InferEntity<typeof KitchenEntity>
 export type FormulaRow = InferEntity<typeof FormulaEntity>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How sure, what makes it set, and what would bring it there. */
-import type { Assessment } from '#core/assessment'
+import { isOffTarget, type Assessment } from '#core/assessment'
 import { BANDS } from '#core/set/bands'
 import type { Adjustment } from '#core/solve/adjust'
 import type { Shares } from '#core/solve/sampling'
@@ -21,7 +21,7 @@ const mechanisms = computed(() => {
 })
 const dominated = computed(() => mechanisms.value.some(m => m.cold >= 0.9 * props.assessment.verdict.cold.tauPa.value))
 const widest = computed(() => Math.max(props.assessment.verdict.cold.tauPa.value, props.assessment.verdict.plate.tauPa.value, 1))
-const offTarget = computed(() => props.assessment.verdict.code !== 'good' || props.assessment.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit' || f.code === 'servedBeforeSet'))
+const offTarget = computed(() => isOffTarget(props.assessment))
 </script>
 
 <template>
