@@ -236,6 +236,10 @@ export async function startServer(env, port, onOutput = 'inherit') {
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
     cwd: root, stdio: ['ignore', onOutput, 'inherit'], env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(port), NITRO_PORT: String(port), ...env },
   })
+  // Stopped while it was still starting: it goes with us.
+  const farewell = () => child.kill('SIGTERM')
+  process.once('exit', farewell)
+  child.once('exit', () => process.off('exit', farewell))
   const ended = new Promise(resolve => child.once('exit', (code, signal) => resolve(code ?? signal)))
   const url = `http://127.0.0.1:${port}`
   for (let i = 0; i < 300; i++) {
