@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import ladder from './checks/ladder-curds.json'
 import tables from './checks/tables.json'
-import { EGG_CURD, formula, kitchen, ladderDocument, YOLK_CURD, type LadderRow } from '../tests/support/core'
+import { EGG_CURD, formula, kitchen, YOLK_CURD } from '../tests/support/core'
 import { assess } from './assess'
 import { STATIONS, type Assessment, type FindingCode } from './assessment'
 import { InputError } from './errors'
@@ -12,30 +11,10 @@ import { INGREDIENTS } from './ingredients'
 import { mix } from './formula/mix'
 import { stagesOf } from './formula/stages'
 import { CODES, coolingStages, useByDate } from './safety/keeping'
-import { BANDS } from './set/bands'
 import { summarise } from './summary'
 
 const codes = (a: Assessment): FindingCode[] => a.findings.map(f => f.code)
 const tau = (a: Assessment) => a.verdict.cold.tauPa.value
-const WORDS: Record<string, string> = { 'pourable': 'pourable', 'coats': 'coats a spoon', 'spoonable': 'spoonable', 'mounds': 'mounds/pipes', 'slicesSoftly': 'slices softly', 'slicesCleanly': 'slices cleanly', 'turnsOut': 'turns out of a mould', 'rubbery': 'rubbery' }
-
-describe(`bands a cook expects (${ladder.source})`, () => {
-  it.each(ladder.rows as unknown as LadderRow[])('$name', (row) => {
-    const a = assess(ladderDocument(row), kitchen)
-    expect(row.expectedBands).toContain(WORDS[a.verdict.cold.band])
-  })
-  it('a 20 % butter curd loses strength past its best: 149, 129, 88 Pa at 82, 86, 90 °C within a tenth (project notes)', () => {
-    const row = ladder.rows.find(r => r.name === 'whole-egg curd 20 % butter') as unknown as LadderRow
-    const at = (Tpk: number) => tau(assess(ladderDocument({ ...row, process: { ...row.process, Tpk } }), kitchen))
-    expect(Math.abs(at(82) / 149 - 1)).toBeLessThan(0.1)
-    expect(Math.abs(at(86) / 129 - 1)).toBeLessThan(0.1)
-    expect(Math.abs(at(90) / 88 - 1)).toBeLessThan(0.1)
-  })
-  it('the bands are the ladder\'s own', () => {
-    for (const b of BANDS) expect((ladder.bands as Record<string, number>)[WORDS[b.id]!]).toBe(b.fromPa)
-  })
-})
-
 describe('changes a cook would try', () => {
   const base = assess(formula(), kitchen)
   it('is good as it stands, every station answers', () => {
@@ -90,7 +69,7 @@ describe('changes a cook would try', () => {
       d.assembly.crustM = 0.004
     }, { school: 'emulsified', use: 'cut' }), kitchen)
     expect(a.verdict.code).toBe('sagsOnTable')
-    expect(a.verdict.cold.butterPa).toBeGreaterThan(a.verdict.cold.eggPa)
+    expect(a.verdict.cold.mechanismsPa.butterPa).toBeGreaterThan(a.verdict.cold.mechanismsPa.eggPa)
     expect(a.verdict.plate.slump).toBeGreaterThan(0)
     expect(a.serve.standsOnTableS!).toBeLessThan(5400)
   })
@@ -112,8 +91,8 @@ describe('changes a cook would try', () => {
 
 describe('findings and safety', () => {
   it('what is not modelled is said, not counted', () => {
-    const a = assess(formula({ ...YOLK_CURD, cornflour: 20 }), kitchen)
-    expect(a.findings.find(f => f.code === 'notModelled')!.params.setter).toBe('starch')
+    const a = assess(formula({ ...YOLK_CURD, pectin: 10 }), kitchen)
+    expect(a.findings.find(f => f.code === 'notModelled')!.params.setter).toBe('pectin')
   })
   it('overflow, hot glass, too warm a fridge, too long on the table, bitter zest, medicines, skin', () => {
     const a = assess(formula({ ...EGG_CURD, seville: 60, lime: 30, zest: 12 }, (d) => {
@@ -219,7 +198,7 @@ describe('properties', () => {
     let answered = 0
     fc.assert(fc.property(anything, (x) => {
       const doc = formula(x.grams, (d) => {
-        Object.assign(d.heat, { targetTempC: x.target, holdS: x.hold, burnerW: x.watts })
+        Object.assign(d.heat, { targetTempC: x.target, holdS: x.hold, burnerW: x.watts, oven: { ...d.heat.oven, airTempC: 60 + x.watts / 25 } })
         d.assembly = { ...d.assembly, vessel: { kind: x.kind, material: x.material, lengthM: x.mm / 1000, widthM: x.mm / 1000, heightM: Math.min(0.4, x.mm / 1000) }, count: x.count, crustM: 0.003 }
         d.use.tableTimeS = x.table
         d.chill = x.legs.map((l, i) => ({ id: `l${i}`, placeId: null, place: { kind: l.kind, airTempC: l.airTempC }, timeS: l.timeS, cover: l.cover }))
@@ -231,9 +210,9 @@ describe('properties', () => {
         if (!(error instanceof InputError)) throw error
         expect(error.path).not.toBe('')
       }
-    }), { numRuns: 250 })
-    expect(answered).toBeGreaterThan(200)
-  })
+    }), { numRuns: 200 })
+    expect(answered).toBeGreaterThan(160)
+  }, 40_000)
   it('what never sets is nought set, and what holds no acid has no ratio: no division by nothing', () => {
     const cold = assess(formula({ yolk_sep: 40, sugar: 138, lemon: 60 }, (d) => { d.heat.targetTempC = 60 }), kitchen)
     expect(cold.chill.setShare.every(Number.isFinite)).toBe(true)

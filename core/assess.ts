@@ -6,23 +6,29 @@ import { pHOfMix } from './acidity/acidity'
 import { ENGINE_VERSION, STATIONS, quantity, type Assessment, type Composition, type Finding } from './assessment'
 import { timeBelow, valueAt } from './chill/conduction'
 import { chillStep, FULL_SET_S, joinHistory, tableStep, type Cooling } from './chill/cooling'
+import { FIRM_MEAN_C, THAWED_CORE_C } from './chill/freezing'
 import { WALL_HEAT } from './chill/places'
-import { butterSolids } from './chill/setting'
+import { CREAM_KNITS_C, settingAlong, UNSET, type Setting } from './chill/setting'
 import { InputError } from './errors'
+import { sourCentreOf } from './families/families'
 import { fillingOf, given, placeOf, SCHEMA_VERSION, vesselOf, type FormulaDocument, type Kitchen } from './formula/document'
 import { acidPercentOf, brix, evaporate, mix, sugarsG, type Mix, type MixPart } from './formula/mix'
 import { stagesOf, type Stage } from './formula/stages'
-import { grainyTemperature, heatStep, stirInStep, WHISK_COOL_K_PER_MIN } from './heat/cooking'
-import { COATS, DONE, GRAINY, cook, cookEnd, eggTemperatures, undisturbed, type EggTemperatures, type History } from './heat/egg'
-import { stirInTemperature, type PotRun } from './heat/pot'
+import { grainyTemperature, heatStep, joinStep, WHISK_COOL_K_PER_MIN } from './heat/cooking'
+import { COATS, cook, cookEnd, DONE, eggTemperatures, GRAINY, undisturbed, type EggTemperatures, type History } from './heat/egg'
+import { runOven, type Bake } from './heat/oven'
+import { stirInTemperature } from './heat/pot'
+import { fractionsOf, heatCapacityTable, thermalProperties } from './heat/properties'
 import { acidLogSigma } from './ingredients'
 import { checkInputs } from './inputs'
 import { judge, THERMOMETER_SIGMA_K } from './judge'
 import { CODES, coolingStages } from './safety/keeping'
 import { lethality } from './safety/lethality'
 import { targetOf } from './set/bands'
-import { firmness, phasesOf, yieldStress } from './set/firmness'
+import { bodyOf, firmness, phasesOf, yieldStress, type Body } from './set/firmness'
+import { caseinBelow, makingOf } from './set/making'
 import { setAt } from './set/state'
+import { weepingOf } from './set/weeping'
 import { sugarToAcid, taste, waterActivityOf } from './taste/taste'
 import { cavityOf, cavityVolume, depthOf, equivalentRadius } from './vessel/geometry'
 
@@ -31,15 +37,25 @@ const SET_SHARE = 0.75
 /** One σ of ln(acidity) of a measured juice: a titration read to 3 % (judgement). */
 export const LN_MEASURED_ACID_SIGMA = 0.03
 
+/** The heat that the egg went through: one history for a stirred pot, one a layer for a bake. */
+export interface Cooking {
+  histories: readonly History[]
+  /** Film on the pan wall beside each history. */
+  films: readonly (readonly number[])[]
+  /** Mean or bulk temperature, and the coldest part. */
+  core: History
+  stirred: boolean
+}
+
 /** Everything `assess` worked out, with the intermediate states that sampling starts from. */
 export interface Worked {
   assessment: Assessment
   stage: Stage
-  pot: PotRun
-  /** Core history from the end of the pot until the egg has stopped. */
+  cooking: Cooking
+  evaporatedG: number
+  /** Core history from the end of the heat until the egg has stopped. */
   after: History
-  coldSolids: number
-  plateSolids: number
+  body: Body
 }
 
 /**
@@ -62,74 +78,94 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
   const cooked = mix(stage.cooked)
   if (!(cooked.grams.water > 0)) throw new InputError('noWater', path)
   const pH = pHOfMix(whole)
-  const cookedPH = stage.late ? pHOfMix(cooked) : pH
+  const cookedPH = stage.additions.length ? pHOfMix(cooked) : pH
   const eggG = whole.grams.eggWhiteProtein + whole.grams.yolkProtein
 
-  // Heat.
-  const { pot, cp, panCapacity } = heatStep(doc, kitchen, cooked, waterActivityOf(cooked))
-  const egg = eggTemperatures(cooked, cookedPH)
-  const stirred = given(doc.heat.course) && !stage.late
-    ? { timeS: [0], tempC: [pot.endTempC] }
-    : stirInStep(stage, evaporate(cooked, pot.evaporatedG), cp, pot, panCapacity, kitchen.roomTempC)
-  const finished = evaporate(whole, pot.evaporatedG)
-  const aw = waterActivityOf(finished)
-  const phases = phasesOf(finished)
+  // Heat in the pot, what joins afterwards, and the vessel.
+  const heated = heatStep(doc, kitchen, cooked, waterActivityOf(cooked))
+  const { pot, cp } = heated
+  const joined = joinStep(doc, stage, heated, kitchen.roomTempC)
+  const mixed = evaporate(whole, pot.evaporatedG)
+  const mixTempC = joined.history.tempC[joined.history.tempC.length - 1]!
+  const baked = doc.heat.method === 'oven' && given(doc.heat.course) === null
+  const statedStirred = given(doc.set.stirred)
+  const stirred = statedStirred ?? doc.heat.method !== 'oven'
+  const airless = phasesOf(mixed)
 
-  // Shape, and pouring: the filling and the cold wall it touches come to one temperature.
+  // Heat in the oven, for what is baked; then what the set depends on.
+  const making = (history: History, after: History, m: Mix) => bodyOf(m, pH, makingOf({ doc, stage, heated: history, after, joinedS: joined.met.map(x => x.atS), cookedPH }))
+  const flat = shapeStep(doc, kitchen, mixed.massG, airless.density)
+  const bake = baked ? bakeStep(doc, kitchen, mixed, flat, mixTempC) : null
+  const evaporatedG = given(doc.heat.evaporationG) ?? pot.evaporatedG + (bake ? Math.min(bake.evaporatedKgM2 * 1000 * flat.areaM2, 0.3 * mixed.grams.water) : 0)
+  const finished = evaporate(whole, evaporatedG)
+  const cooking: Cooking = bake
+    ? { histories: bake.layers, films: bake.layers.map(l => l.tempC), core: bake.core, stirred }
+    : { histories: [pot.history], films: [pot.filmC], core: pot.history, stirred }
+  const body = making(bake ? bake.core : pot.history, joined.history, finished)
+  const egg = eggTemperatures(cooked, cookedPH)
+  const aw = waterActivityOf(finished)
+  const { phases } = body
   const shape = shapeStep(doc, kitchen, finished.massG, phases.density)
-  const mixTempC = stirred.tempC[stirred.tempC.length - 1]!
-  const pourTempC = stirInTemperature(
-    { massG: shape.filledG, cp, tempC: mixTempC }, { massG: 1000, cp: shape.wallHeat, tempC: Math.min(kitchen.roomTempC, mixTempC) })
+  // Pouring: the filling and the cold wall it touches come to one temperature; a bake comes out as hot as it is.
+  const pourTempC = bake
+    ? bake.meanEndC
+    : stirInTemperature({ massG: shape.filledG, cp, tempC: mixTempC }, { massG: 1000, cp: shape.wallHeat, tempC: Math.min(kitchen.roomTempC, mixTempC) })
 
   // Chill.
-  const chillInput = { finished, radiusM: shape.radiusM, depthM: shape.inVesselM, volumeM3: shape.volumeM3, pourTempC, aw }
+  const chillInput = { finished, air: phases.air, radiusM: shape.radiusM, depthM: shape.inVesselM, volumeM3: shape.volumeM3, pourTempC, aw }
   const chill = chillStep(doc, kitchen, chillInput, false)
   const slow = chillStep(doc, kitchen, chillInput, true)
 
-  // Set: the egg in the pot and as it cools, the butter as it hardens.
+  // Set: the egg in the heat and as it cools, then everything that time makes.
   const statedC = given(doc.serve.coldTempC)
-  const after: History = statedC === null ? joinHistory(stirred, chill) : rampTo(statedC, pot.endTempC)
-  const { potB, a, b } = eggEnd(egg, pot, after)
-  const solids = butterSolids(chill.timeS, chill.coreC)
-  const stressOf = (fatSolids: number, tempC: number) => yieldStress(firmness(phases, eggG, { a, b, fatSolids, tempC }))
-  const stress = chill.timeS.map((_, i) => stressOf(solids[i]!, chill.coreC[i]!))
+  const after: History = statedC === null ? (bake ? joinHistory({ timeS: [0], tempC: [pourTempC] }, chill) : joinHistory(joined.history, chill)) : rampTo(statedC, pot.endTempC)
+  const { potB, a, b, coreA } = eggEnd(egg, cooking, after)
+  const inputs = { pH, caseinC: body.caseinC, caseinBelowC: caseinBelow(stage.all, stirred, CREAM_KNITS_C) }
+  const start = stirred ? UNSET : settledIn(cooking, inputs)
+  const settings = settingAlong(chill.timeS, chill.coreC, inputs, start)
+  const stressOf = (s: Setting, tempC: number) => yieldStress(firmness(body, { ...s, a, b, tempC }))
+  const stress = chill.timeS.map((_, i) => stressOf(settings[i]!, chill.coreC[i]!))
   const chilledS = given(doc.serve.chilledS) ?? chill.totalS
   const cut = doc.use.kind === 'cut' || doc.use.kind === 'turnedOut'
   const pieceHeightM = cut ? Math.min(doc.use.pieceHeightM, shape.inVesselM) : doc.use.pieceHeightM
   const target = targetOf({ ...doc.use, pieceHeightM }, phases.density)
   const coldTempC = statedC ?? valueAt(chill.timeS, chill.coreC, chilledS)
-  const coldSolids = statedC === null ? valueAt(chill.timeS, solids, chilledS) : statedSolids(pourTempC, statedC, given(doc.serve.chilledS) ?? 18 * 3600)
-  const cold = setAt(phases, eggG, { a, b, fatSolids: coldSolids, tempC: coldTempC }, pieceHeightM)
+  const coldSetting = statedC === null ? settingAt(chill.timeS, settings, chilledS) : statedSetting(after, statedC, given(doc.serve.chilledS) ?? 18 * 3600, inputs, start)
+  const cold = setAt(body, { ...coldSetting, a, b, tempC: coldTempC }, pieceHeightM)
   const table = tableStep(doc, finished, coldTempC, pieceHeightM, aw)
-  const tableSolids = butterSolids(table.timeS, table.meanC, coldSolids)
+  const tableSettings = settingAlong(table.timeS, table.meanC, inputs, coldSetting)
   const plateTempC = valueAt(table.timeS, table.meanC, doc.use.tableTimeS)
-  const plateSolids = valueAt(table.timeS, tableSolids, doc.use.tableTimeS)
-  const plate = setAt(phases, eggG, { a, b, fatSolids: plateSolids, tempC: plateTempC }, pieceHeightM)
-  const standsOnTableS = timeBelow(table.timeS, table.timeS.map((_, i) => stressOf(tableSolids[i]!, table.meanC[i]!)), target.plateMinPa)
+  const plate = setAt(body, { ...settingAt(table.timeS, tableSettings, doc.use.tableTimeS), a, b, tempC: plateTempC }, pieceHeightM)
+  const standsOnTableS = timeBelow(table.timeS, table.timeS.map((_, i) => stressOf(tableSettings[i]!, table.meanC[i]!)), target.plateMinPa)
 
-  // When: ready is three quarters of the 24 h strength, and what the use asks for.
+  // When: ready is three quarters of the 24 h strength, and what the use asks for; frozen, only once thawed.
   const fullStress = valueAt(chill.timeS, stress, FULL_SET_S)
+  const freeze = freezeFigures(chill)
+  const frozen = freeze !== null && freeze.firmS !== null
+  const notBefore = frozen ? freeze.thawedS : 0
   const setS = timeAbove(chill.timeS, stress, SET_SHARE * fullStress)
   const wantedS = timeAbove(chill.timeS, stress, target.coldMinPa)
-  const readyS = setS === null || wantedS === null ? null : Math.max(setS, wantedS)
+  const readyS = setS === null || wantedS === null || notBefore === null ? null : Math.max(setS, wantedS, notBefore)
   const code = CODES[kitchen.foodCode]
   const coreBelow = (run: Cooling) => (t: number) => timeBelow(run.timeS, run.coreC, t)
   const stages = coolingStages(code, coreBelow(chill))
   const slowStages = coolingStages(code, coreBelow(slow))
 
   // Taste, keep and judge.
-  const flavour = taste(finished, pH)
-  const heat = heatFigures(pot, egg)
-  const { findings, verdict, useBy } = judge({
-    doc, kitchen, whole, finished, phases, eggG, pH, cookedPH, flavour, cooling: chill, stages, slowStages, readyS, chilledS, statedCold: statedC !== null, cold, plate, target, standsOnTableS,
+  const flavour = taste(finished, pH, sourCentreOf(doc.family, doc.school))
+  const heat = heatFigures(cooking, egg, bake ? bake.reachedS : pot.reachedS, evaporatedG, lateEggLethality(stage, joined.met.map(x => x.atS), after))
+  const weeping = weepingOf(finished, body, cold.mechanismsPa, b, freeze !== null && freeze.mostIce > 0.1)
+  const { findings, verdict, useBy, storageDays } = judge({
+    doc, kitchen, stage, whole, finished, body, eggG, pH, cookedPH, flavour, cooling: chill, stages, slowStages, readyS, chilledS, statedCold: statedC !== null, cold, plate, target, standsOnTableS, weeping, freeze,
+    met: joined.met,
     shape: { fillShare: shape.fillShare, filledG: shape.filledG, headroomM: shape.headroomM },
-    heat: { stalled: pot.reachedS === null, endTempC: pot.endTempC, peakTempC: heat.peakTempC, marginK: heat.marginK, lethalMin: heat.lethality.value, potB, a, b, pourTempC },
+    heat: { stalled: (bake ? bake.reachedS : pot.reachedS) === null, endTempC: bake ? bake.core.tempC[bake.core.tempC.length - 1]! : pot.endTempC, peakTempC: heat.peakTempC, marginK: heat.marginK, lethalMin: heat.lethality.value, potB, a, b, coreA, pourTempC },
   })
 
   const stock = stockFigures(doc, stage)
   const acid = { provenance: stock.juiceProvenance, spread: { lnSigma: stock.juiceAcid.lnSigma ?? 0 } }
   const composition = compositionOf(whole, eggG)
-  const untilPouredS = heat.endS + stirred.timeS[stirred.timeS.length - 1]!
+  const untilPouredS = heat.endS + joined.history.timeS[joined.history.timeS.length - 1]!
   const lastPlace = placeOf(doc.chill[doc.chill.length - 1]!, kitchen)
   const assessment: Assessment = {
     engineVersion: ENGINE_VERSION,
@@ -145,24 +181,27 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
       sugarToAcid: quantity(sugarToAcid(whole), 'g/g', acid.provenance, acid.spread),
       waterActivity: quantity(aw, '', 'computed', { sigma: 0.01 }),
       fatPercent: quantity(composition.fat, '%', 'table'),
+      sugarPercent: quantity(composition.sugar, '%', 'table'),
+      alcoholPercent: 100 * finished.ethanolG / finished.massG,
       composition, taste: flavour, sharpness: flavour.sharpness,
     },
     shape: {
       volumeM3: shape.volumeM3, depthM: shape.depthM, headroomM: shape.headroomM, fillShare: shape.fillShare, count: doc.assembly.count, portionG: shape.filledG / doc.assembly.portions,
       batchG: shape.filledG, density: phases.density, pieceHeightM,
     },
-    heat: { ...heat, a, b, pourTempC },
+    heat: { ...heat, a, b, coreA, pourTempC },
+    set: { making: body.making, eggC: body.eggC, caseinC: body.caseinC, starchC: body.starchC, gelatinC: body.gelatinC, starchCooked: body.starchCooked, weeping },
     chill: {
       timeS: chill.timeS, coreC: chill.coreC, meanC: chill.meanC, slowCoreC: chill.timeS.map(t => valueAt(slow.timeS, slow.coreC, t)), // What never sets has no share of it.
       setShare: stress.map(x => fullStress > 0 ? Math.min(1, x / fullStress) : 0),
       legs: chill.spans.map(s => ({ id: s.leg.id, fromS: s.fromS, toS: s.toS, airTempC: placeOf(s.leg, kitchen).airTempC, kind: placeOf(s.leg, kitchen).kind })),
       to21S: coreBelow(chill)(21), to8S: coreBelow(chill)(8), to5S: coreBelow(chill)(5), stages, slowStages,
-      safe: stages.every(s => s.passes), safeSlow: slowStages.every(s => s.passes), readyS, coldS: coreBelow(chill)(lastPlace.airTempC + 1), servedS: chilledS,
+      safe: stages.every(s => s.passes), safeSlow: slowStages.every(s => s.passes), readyS, coldS: coreBelow(chill)(lastPlace.airTempC + 1), servedS: chilledS, freeze,
     },
-    serve: { readyAfterS: readyS === null ? null : untilPouredS + readyS, servedAfterS: untilPouredS + chilledS, useBy, standsOnTableS, tableTimeS: doc.use.tableTimeS, plateTempC },
+    serve: { readyAfterS: readyS === null ? null : untilPouredS + readyS, servedAfterS: untilPouredS + chilledS, useBy, storageDays, standsOnTableS, tableTimeS: doc.use.tableTimeS, plateTempC },
     verdict: { code: verdict, cold, plate, target },
   }
-  return { assessment, stage, pot, after, coldSolids, plateSolids }
+  return { assessment, stage, cooking, evaporatedG, after, body }
 }
 
 /** Filled mass, depth, headroom, and what the cooling needs of the vessel. */
@@ -175,50 +214,124 @@ function shapeStep(doc: FormulaDocument, kitchen: Kitchen, massG: number, densit
   const depthM = depthOf(volumeM3, cavity, count)
   const inVesselM = Math.min(depthM, cavity.heightM)
   return {
-    filledG, volumeM3, depthM, inVesselM, headroomM: cavity.heightM - depthM, fillShare: volumeM3 / count / cavityVolume(cavity), radiusM: equivalentRadius(cavity),
+    filledG, volumeM3, depthM, inVesselM, headroomM: cavity.heightM - depthM, fillShare: volumeM3 / count / cavityVolume(cavity), radiusM: equivalentRadius(cavity), areaM2: cavity.areaM2 * count,
     /** J/K of the walls the filling touches. */
     wallHeat: (cavity.areaM2 + cavity.perimeterM * inVesselM) * count * WALL_HEAT[vessel.material],
   }
 }
 
+/** The oven, on the filling as it stands in its vessel. */
+function bakeStep(doc: FormulaDocument, kitchen: Kitchen, mixed: Mix, shape: ReturnType<typeof shapeStep>, startTempC: number): Bake {
+  const f = fractionsOf(mixed)
+  const warm = thermalProperties(f, 50)
+  return runOven({
+    radiusM: shape.radiusM, depthM: shape.inVesselM, solid: { k: warm.k, rho: warm.rho, cp: heatCapacityTable(f) }, startTempC, oven: doc.heat.oven, material: vesselOf(doc, kitchen).material,
+    crustM: doc.assembly.crustM, waterActivity: waterActivityOf(mixed), altitudeM: kitchen.altitudeM, targetTempC: doc.heat.targetTempC, holdS: doc.heat.holdS, timeS: given(doc.heat.oven.timeS),
+  })
+}
+
 /** The stated way down: 3 K/min to the stated temperature. */
 const rampTo = (statedC: number, fromC: number): History => ({ timeS: [0, Math.max(0, (fromC - statedC) / WHISK_COOL_K_PER_MIN * 60)], tempC: [fromC, statedC] })
 
-/** Butter solids after the stated way down and the stated time in the cold. */
-function statedSolids(fromC: number, statedC: number, holdS: number): number {
-  const rampS = Math.max(1, (fromC - statedC) / WHISK_COOL_K_PER_MIN * 60)
-  const times = Array.from({ length: 61 }, (_, i) => i / 60 * rampS)
-  const solids = butterSolids([...times, rampS + holdS], [...times.map(t => fromC + (statedC - fromC) * t / rampS), statedC])
-  return solids[solids.length - 1]!
+/** What the set has gained in the heat, undisturbed: the oven's firming and casein that knits while it bakes. */
+function settledIn(c: Cooking, inputs: Parameters<typeof settingAlong>[2]): Setting {
+  const mean = c.histories[0]!.timeS.map((_, i) => c.histories.reduce((s, h) => s + h.tempC[i]!, 0) / c.histories.length)
+  const along = settingAlong(c.histories[0]!.timeS, mean, inputs, UNSET, true)
+  return along[along.length - 1]!
 }
 
-/** Setting and over-setting at the end of the pot, and after the core has gone on cooking while it cooled. */
-function eggEnd(egg: EggTemperatures | null, pot: PotRun, after: History): { potB: number, a: number, b: number } {
-  if (!egg) return { potB: 0, a: 0, b: 0 }
-  const inPot = cookEnd(pot.history, egg, pot.filmC)
+/** Setting after the stated way down and the stated time in the cold. */
+function statedSetting(way: History, statedC: number, holdS: number, inputs: Parameters<typeof settingAlong>[2], start: Setting): Setting {
+  const endS = way.timeS[way.timeS.length - 1]!
+  const along = settingAlong([...way.timeS, endS + holdS], [...way.tempC, statedC], inputs, start)
+  return along[along.length - 1]!
+}
+
+/** Setting at a time: that of the last point before it, carried on linearly. */
+function settingAt(timeS: readonly number[], settings: readonly Setting[], at: number): Setting {
+  let i = timeS.findIndex(t => t >= at)
+  if (i < 0) i = timeS.length - 1
+  if (i === 0 || timeS[i]! <= at) return settings[i]!
+  const share = (at - timeS[i - 1]!) / (timeS[i]! - timeS[i - 1]!)
+  const mixed = { ...settings[i]! }
+  for (const key of Object.keys(mixed) as (keyof Setting)[]) mixed[key] = settings[i - 1]![key] + share * (settings[i]![key] - settings[i - 1]![key])
+  return mixed
+}
+
+/** Egg temperatures as a making has them: an undisturbed gel bears a little more. */
+export const eggAsMade = (egg: EggTemperatures, stirred: boolean): EggTemperatures => stirred ? egg : undisturbed(egg)
+
+/** Mean setting and over-setting of a cooking, and the setting of its coldest part. @param shiftK added to every temperature */
+export function cookedEnd(c: Cooking, egg: EggTemperatures, shiftK = 0): { a: number, b: number, coreA: number } {
+  const made = eggAsMade(egg, c.stirred)
+  let a = 0
+  let b = 0
+  let coreA = 1
+  c.histories.forEach((h, i) => {
+    const end = cookEnd(h, made, c.films[i]!, shiftK)
+    a += end.a / c.histories.length
+    b += end.b / c.histories.length
+    coreA = Math.min(coreA, end.a)
+  })
+  return { a, b, coreA }
+}
+
+/** Setting and over-setting at the end of the heat, and after the core has gone on cooking while it cooled. */
+function eggEnd(egg: EggTemperatures | null, cooking: Cooking, after: History): { potB: number, a: number, b: number, coreA: number } {
+  if (!egg) return { potB: 0, a: 0, b: 0, coreA: 0 }
+  const hot = cookedEnd(cooking, egg)
   const later = cookEnd(after, undisturbed(egg))
-  return { potB: inPot.b, a: 1 - (1 - inPot.a) * (1 - later.a), b: 1 - (1 - inPot.b) * (1 - later.b) }
+  const both = (x: number, y: number) => 1 - (1 - x) * (1 - y)
+  return { potB: hot.b, a: both(hot.a, later.a), b: both(hot.b, later.b), coreA: both(hot.coreA, later.a) }
+}
+
+/** Least lethality of egg that joined after the heat, minutes at 70 °C; null if none did. */
+function lateEggLethality(stage: Stage, joinedS: number[], after: History): number | null {
+  let least: number | null = null
+  stage.additions.forEach((a, i) => {
+    if (!a.parts.some(p => p.row.group === 'egg')) return
+    const from = after.timeS.findIndex(t => t >= joinedS[i]! - 1e-9)
+    const minutes = from < 0 ? 0 : lethality({ timeS: after.timeS.slice(from), tempC: after.tempC.slice(from) }, THERMOMETER_SIGMA_K).at(-1)!
+    least = Math.min(least ?? Infinity, minutes)
+  })
+  return least
+}
+
+/** Freezing, unmoulding and thawing; null where nothing freezes. */
+function freezeFigures(chill: Cooling): Assessment['chill']['freeze'] {
+  if (!chill.freezing) return null
+  const { ice, solid } = chill.freezing
+  const iceShare = chill.meanC.map(ice)
+  const firmS = timeBelow(chill.timeS, chill.meanC, FIRM_MEAN_C)
+  // Thawed when the coldest it has been lies behind it and the mean is back above the mark.
+  const last = chill.meanC.map(t => t < THAWED_CORE_C).lastIndexOf(true)
+  const thawedS = firmS === null ? 0 : last >= chill.meanC.length - 1 ? null : chill.timeS[last + 1]!
+  return { freezingC: solid.freezing!.pointC, mostIce: Math.max(...iceShare), iceShare, firmS, thawedS }
 }
 
 /** First time a rising curve reaches a level, s; null if it never does. */
 const timeAbove = (timeS: readonly number[], values: readonly number[], level: number): number | null => timeBelow(timeS, values.map(v => -v), -level)
 
-/** The pot's curves with their moments: coats, done, grainy, lethality. */
-function heatFigures(pot: PotRun, egg: EggTemperatures | null) {
-  const { timeS, tempC } = pot.history
+/** The curves of the heat with their moments: coats, done, grainy, lethality at the coldest part. */
+function heatFigures(c: Cooking, egg: EggTemperatures | null, reachedS: number | null, evaporatedG: number, lateEggMin: number | null) {
+  const { timeS, tempC } = c.core
+  const made = egg && eggAsMade(egg, c.stirred)
   const none = timeS.map(() => 0)
-  const set = egg ? cook(pot.history, egg, pot.filmC) : { a: none, b: none }
+  const setting = made ? cook(c.core, made, c.core.tempC).a : none
+  // Over-setting of the piece as a whole, layer by layer.
+  const layers = made ? c.histories.map((h, i) => cook(h, made, c.films[i]!).b) : []
+  const oversetting = made ? timeS.map((_, i) => layers.reduce((s, l) => s + l[i]!, 0) / layers.length) : none
   const firstOver = (values: number[], level: number) => {
     const i = values.findIndex(x => x >= level)
     return i < 0 ? null : timeS[i]!
   }
-  const lethalityMin = lethality(pot.history, THERMOMETER_SIGMA_K)
+  const lethalityMin = lethality(c.core, THERMOMETER_SIGMA_K)
   const peakTempC = Math.max(...tempC)
-  const grainyAtC = egg ? grainyTemperature(pot, egg, peakTempC) : null
+  const grainyAtC = egg ? grainyTemperature(peakTempC, shift => cookedEnd(c, egg, shift).b, GRAINY) : null
   return {
-    reachedS: pot.reachedS, endS: timeS[timeS.length - 1]!, timeS: timeS.slice(), tempC: tempC.slice(), setting: set.a, oversetting: set.b, lethalityMin,
-    t60C: egg?.t60C ?? null, t60bC: egg?.t60bC ?? null, coatsS: firstOver(set.a, COATS), doneS: firstOver(set.a, DONE), grainyS: firstOver(set.b, GRAINY), grainyAtC,
-    marginK: grainyAtC === null ? null : grainyAtC - peakTempC, lethality: quantity(lethalityMin[lethalityMin.length - 1]!, 'min at 70 °C', 'computed'), evaporatedG: pot.evaporatedG, peakTempC,
+    reachedS, endS: timeS[timeS.length - 1]!, timeS: timeS.slice(), tempC: tempC.slice(), setting, oversetting, lethalityMin,
+    t60C: egg?.t60C ?? null, t60bC: egg?.t60bC ?? null, coatsS: firstOver(setting, COATS), doneS: firstOver(setting, DONE), grainyS: firstOver(oversetting, GRAINY), grainyAtC,
+    marginK: grainyAtC === null ? null : grainyAtC - peakTempC, lethality: quantity(Math.min(lethalityMin[lethalityMin.length - 1]!, lateEggMin ?? Infinity), 'min at 70 °C', 'computed'), evaporatedG, peakTempC,
   }
 }
 

@@ -2,9 +2,11 @@
 import type { BandId, Target } from './set/bands'
 import type { Sharpness, Taste } from './taste/taste'
 import type { StageResult } from './safety/keeping'
+import type { Making, Mechanisms, SetState } from './set/firmness'
+import type { Weeping } from './set/weeping'
 
 /** Raised whenever a result could change for the same document. */
-export const ENGINE_VERSION = '1.0.0'
+export const ENGINE_VERSION = '2.0.0'
 
 export type Provenance = 'computed' | 'table' | 'measured' | 'fitted' | 'assumed' | 'given'
 export interface Quantity {
@@ -22,7 +24,7 @@ export type Station = (typeof STATIONS)[number]
 /** The station where a field of the document is changed. */
 export function stationOfPath(path: string): Station {
   if (path.startsWith('assembly') || path.startsWith('losses')) return 'shape'
-  if (path.startsWith('heat')) return 'heat'
+  if (path.startsWith('heat') || path.startsWith('set')) return 'heat'
   if (path.startsWith('chill')) return 'chill'
   if (path.startsWith('serve') || path.startsWith('use')) return 'serve'
   return 'balance'
@@ -30,10 +32,11 @@ export function stationOfPath(path: string): Station {
 export type Severity = 'info' | 'look' | 'stop'
 
 export type FindingCode =
-  | 'notModelled' | 'phaseInversion' | 'waterLow' | 'noEgg' | 'noAcid' | 'coarseGel' | 'lowAcid' | 'bitterZest' | 'scrubPeel'
-  | 'overflows' | 'headroomLow' | 'potStalls' | 'grainy' | 'grainyNear' | 'underset' | 'lethalityLow' | 'measure71' | 'oversetsInDepth'
-  | 'hotIntoGlass' | 'filmTooHot' | 'uncovered' | 'coolsTooSlowly' | 'coolsAtLimit' | 'fridgeWarm' | 'servedBeforeSet' | 'counterTooLong'
-  | 'looseCold' | 'sagsOnTable' | 'tooFirm' | 'lightSkin' | 'medicines' | 'reactivePan' | 'allergens' | 'noStart' | 'lotDate'
+  | 'notModelled' | 'phaseInversion' | 'waterLow' | 'noEgg' | 'noSetter' | 'noAcid' | 'coarseGel' | 'lowAcid' | 'bitterZest' | 'scrubPeel' | 'tooSharp' | 'tasteFlat' | 'alcohol'
+  | 'acidShort' | 'acidCurdles' | 'acidTooHot' | 'gelatinAcid' | 'agarAcid' | 'starchUndercooked' | 'starchAcid' | 'amylase' | 'gelatinStrings' | 'butterSplits'
+  | 'overflows' | 'headroomLow' | 'potStalls' | 'ovenStalls' | 'grainy' | 'scrambled' | 'grainyNear' | 'underset' | 'lethalityLow' | 'measure71' | 'oversetsInDepth' | 'boilOver' | 'rawEgg' | 'rawFlour' | 'boilingSugar' | 'microwaveJug'
+  | 'hotIntoGlass' | 'glassOven' | 'filmTooHot' | 'uncovered' | 'coolsTooSlowly' | 'coolsAtLimit' | 'fridgeWarm' | 'frozen' | 'thawing' | 'servedBeforeSet' | 'counterTooLong' | 'weeps' | 'holdsHours'
+  | 'looseCold' | 'sagsOnTable' | 'tooFirm' | 'lightSkin' | 'medicines' | 'reactivePan' | 'allergens' | 'animalGelatin' | 'noStart' | 'lotDate'
 
 export interface Finding {
   code: FindingCode
@@ -49,7 +52,7 @@ export type VerdictCode = 'good' | 'sagsOnTable' | 'looseCold' | 'runny' | 'grai
 
 export interface Composition { water: number, sugar: number, fat: number, eggProtein: number, acid: number, other: number }
 
-export interface SetResult { tauPa: Quantity, tauStarPa: number, band: BandId, eggPa: number, butterPa: number, tempC: number, fatSolids: number, standsM: number, cutsM: number, slump: number, /** How far a lifted 50 mm ring of it sinks, m. */ ringSlumpM: number }
+export interface SetResult { tauPa: Quantity, tauStarPa: number, band: BandId, mechanismsPa: Mechanisms, state: SetState, tempC: number, standsM: number, cutsM: number, slump: number, /** How far a lifted 50 mm ring of it sinks, m. */ ringSlumpM: number }
 
 export interface Assessment {
   engineVersion: string
@@ -71,6 +74,9 @@ export interface Assessment {
     sugarToAcid: Quantity
     waterActivity: Quantity
     fatPercent: Quantity
+    sugarPercent: Quantity
+    /** Ethanol, % of the whole. */
+    alcoholPercent: number
     composition: Composition
     taste: Taste
     sharpness: Sharpness
@@ -103,12 +109,24 @@ export interface Assessment {
     /** The temperature at which the same hold would turn it grainy, °C. */
     grainyAtC: number | null
     marginK: number | null
+    /** Extents in the end: mean of the piece, and setting of its coldest part. */
     a: number
     b: number
+    coreA: number
     lethality: Quantity
     evaporatedG: number
     peakTempC: number
     pourTempC: number
+  }
+  set: {
+    making: Making
+    /** Concentrations the set is computed from, g per 100 g (see docs/science.md). */
+    eggC: number
+    caseinC: number
+    starchC: number
+    gelatinC: number
+    starchCooked: number
+    weeping: Weeping
   }
   chill: {
     timeS: number[]
@@ -128,11 +146,15 @@ export interface Assessment {
     readyS: number | null
     coldS: number | null
     servedS: number
+    /** Freezing, where a place is cold enough: freezing point, most ice, when firm enough to unmould, when thawed again. */
+    freeze: { freezingC: number, mostIce: number, iceShare: number[], firmS: number | null, thawedS: number | null } | null
   }
   serve: {
     readyAfterS: number | null
     servedAfterS: number
     useBy: string | null
+    /** Days it keeps by the kitchen's code, the day of making being day 1; 0 where it must be eaten the same day. */
+    storageDays: number
     standsOnTableS: number | null
     tableTimeS: number
     plateTempC: number

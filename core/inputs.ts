@@ -1,6 +1,6 @@
 /** Whether a formula and a kitchen are possible at all; every limit names its field. */
 import { InputError, within } from './errors'
-import { placeOf, vesselOf, type FormulaDocument, type Kitchen } from './formula/document'
+import { fillingOf, given, placeOf, vesselOf, type FormulaDocument, type Kitchen, type ProcessValue } from './formula/document'
 
 /** @throws {InputError} naming the first field that cannot be */
 export function checkInputs(doc: FormulaDocument, kitchen: Kitchen): void {
@@ -9,10 +9,8 @@ export function checkInputs(doc: FormulaDocument, kitchen: Kitchen): void {
   within(use.pieceWidthM, 'use.pieceWidthM', 0.005, 0.5)
   within(use.tableTempC, 'use.tableTempC', 0, 45)
   within(use.tableTimeS, 'use.tableTimeS', 0, 24 * 3600)
-  within(doc.heat.targetTempC, 'heat.targetTempC', 40, 105)
-  within(doc.heat.holdS, 'heat.holdS', 0, 3600)
-  within(doc.heat.startTempC, 'heat.startTempC', 0, 60)
-  within(doc.heat.burnerW, 'heat.burnerW', 50, 5000)
+  checkHeat(doc, kitchen)
+  checkSet(doc)
   const v = vesselOf(doc, kitchen)
   within(v.lengthM, 'assembly.vessel.lengthM', 0.02, 1)
   if (v.kind === 'rectangle') within(v.widthM, 'assembly.vessel.widthM', 0.02, 1)
@@ -27,6 +25,52 @@ export function checkInputs(doc: FormulaDocument, kitchen: Kitchen): void {
     within(leg.timeS, `chill.${i}.timeS`, 0, 14 * 24 * 3600)
     within(placeOf(leg, kitchen).airTempC, `chill.${i}.place.airTempC`, -40, 45)
   })
+  fillingOf(doc).steps.forEach((step, i) => {
+    if (step.kind !== 'stirIn' && step.kind !== 'foldIn') return
+    const path = `components.${doc.components.indexOf(fillingOf(doc))}.steps.${i}`
+    within(step.lineTempC, `${path}.lineTempC`, -20, 125)
+    const mixTempC = given(step.mixTempC)
+    if (mixTempC !== null) within(mixTempC, `${path}.mixTempC`, 0, 110)
+    if (step.kind === 'foldIn') within(step.overrun, `${path}.overrun`, 0, 10)
+  })
+  const coldTempC = given(doc.serve.coldTempC)
+  if (coldTempC !== null) within(coldTempC, 'serve.coldTempC', -2, 60)
+  const chilledS = given(doc.serve.chilledS)
+  if (chilledS !== null) within(chilledS, 'serve.chilledS', 0, 14 * 24 * 3600)
   within(kitchen.altitudeM, 'kitchen.altitudeM', -400, 5000)
   within(kitchen.roomTempC, 'kitchen.roomTempC', 5, 45)
+}
+
+function checkHeat({ heat }: FormulaDocument, kitchen: Kitchen): void {
+  within(heat.targetTempC, 'heat.targetTempC', 10, 105)
+  within(heat.holdS, 'heat.holdS', 0, 3600)
+  within(heat.startTempC, 'heat.startTempC', 0, 100)
+  within(heat.burnerW, 'heat.burnerW', 50, 5000)
+  const course = given(heat.course)
+  if (course) {
+    within(course.rampKPerMin, 'heat.course.rampKPerMin', 0.1, 60)
+    within(course.peakTempC, 'heat.course.peakTempC', 0, 120)
+    within(course.holdS, 'heat.course.holdS', 0, 24 * 3600)
+  }
+  if (heat.method !== 'oven') return
+  // An oven colder than the room bakes nothing.
+  within(heat.oven.airTempC, 'heat.oven.airTempC', Math.max(60, kitchen.roomTempC), 300)
+  const timeS = given(heat.oven.timeS)
+  if (timeS !== null) within(timeS, 'heat.oven.timeS', 0, 6 * 3600)
+}
+
+function checkSet({ set }: FormulaDocument): void {
+  const fraction = (v: ProcessValue<number>, path: string, max: number) => {
+    const x = given(v)
+    if (x !== null) within(x, path, 0, max)
+  }
+  fraction(set.milkHeat, 'set.milkHeat', 1)
+  fraction(set.air, 'set.air', 0.95)
+  fraction(set.whippedFat, 'set.whippedFat', 0.6)
+  const starch = given(set.starch)
+  if (starch) {
+    within(starch.peakTempC, 'set.starch.peakTempC', 0, 120)
+    within(starch.minutes, 'set.starch.minutes', 0, 600)
+  }
+  within(set.bloom, 'set.bloom', 30, 350)
 }

@@ -2,15 +2,19 @@
  * Judging: from what was computed to findings (code, severity, path, parameters) and the verdict. No numbers are made
  * here but limits; every limit names its source where it is defined.
  */
-import type { Finding, FindingCode, SetResult, Severity, Station, VerdictCode } from './assessment'
+import type { Assessment, Finding, FindingCode, SetResult, Severity, Station, VerdictCode } from './assessment'
 import { valueAt } from './chill/conduction'
 import type { Cooling } from './chill/cooling'
 import { fillingOf, placeOf, vesselOf, type FormulaDocument, type Kitchen } from './formula/document'
 import type { Mix } from './formula/mix'
+import type { Stage } from './formula/stages'
+import { familyOf } from './families/families'
 import { COATS, DONE, GRAINY } from './heat/egg'
+import { ALLERGENS, part, type Allergen } from './ingredients'
 import { CODES, useByDate, type StageResult } from './safety/keeping'
 import { EGG_DISH_C, LETHALITY_NEEDED_MIN } from './safety/lethality'
-import { PHASE_INVERSION, type Phases } from './set/firmness'
+import { PHASE_INVERSION, yieldStress, type Body } from './set/firmness'
+import type { Weeping } from './set/weeping'
 import type { Target } from './set/bands'
 import type { Taste } from './taste/taste'
 
@@ -27,19 +31,44 @@ const SWEAT_C = 45
 /** Cold glass may crack under a filling hotter than this, °C (common practice). */
 const GLASS_C = 60
 
+/** Over-setting above which egg is scrambled rather than grainy (judgement). */
+const SCRAMBLED = 0.85
+/** Posset acid: below, it turns grainy; above, it hardly sets (fitted window; target 3.9–4.6). */
+const CURDLES_PH = 3.6
+const HARDLY_SETS_PH = 4.9
+/** Juice into unstirred cream hotter than this curdles it, °C (common practice). */
+const ACID_TOO_HOT_C = 85
+/** Gelatin begins to string where the base is under this when cold cream meets it, or the mix ends under the second, °C (judgement). */
+const STRINGS_BASE_C = 22
+const STRINGS_MIX_C = 14
+/** Butter blended in outside this splits or lumps, °C (common practice). */
+const BUTTER_IN: readonly [number, number] = [30, 66]
+/** Alcohol above this is outside the model, and above the second worth a word to guests, % (judgement). */
+const ALCOHOL_LIMIT = 5
+const ALCOHOL_TOLD = 0.5
+/** Weeping from here on is worth a word, of 10. */
+const WEEPS = 4
+/** What a glass dish may cross between fridge and oven, °C (common practice). */
+const GLASS_OVEN_START_C = 10
+
 /** What the judge looks at. */
 export interface Facts {
   doc: FormulaDocument
   kitchen: Kitchen
+  stage: Stage
   whole: Mix
   finished: Mix
-  phases: Phases
+  body: Body
   eggG: number
   pH: number
   cookedPH: number
   flavour: Taste
   shape: { fillShare: number, filledG: number, headroomM: number }
-  heat: { stalled: boolean, endTempC: number, peakTempC: number, marginK: number | null, lethalMin: number, potB: number, a: number, b: number, pourTempC: number }
+  heat: { stalled: boolean, endTempC: number, peakTempC: number, marginK: number | null, lethalMin: number, potB: number, a: number, b: number, coreA: number, pourTempC: number }
+  /** Temperatures as each addition was met. */
+  met: readonly { beforeC: number, afterC: number }[]
+  weeping: Weeping
+  freeze: Assessment['chill']['freeze']
   cooling: Cooling
   stages: StageResult[]
   slowStages: StageResult[]
@@ -52,18 +81,20 @@ export interface Facts {
   standsOnTableS: number | null
 }
 
-/** Findings, verdict and use-by. */
-export function judge(f: Facts): { findings: Finding[], verdict: VerdictCode, useBy: string | null } {
+/** Findings, verdict, use-by and days of keeping. */
+export function judge(f: Facts): { findings: Finding[], verdict: VerdictCode, useBy: string | null, storageDays: number } {
   const findings: Finding[] = []
   const find = (code: FindingCode, severity: Severity, station: Station, path: string, params: Finding['params'] = {}) => findings.push({ code, severity, station, path, params })
   const path = `components.${f.doc.components.indexOf(fillingOf(f.doc))}.lines`
   judgeBalance(f, path, find)
+  judgeSetters(f, path, find)
   judgeShape(f, find)
-  judgeHeat(f, find)
+  judgeHeat(f, path, find)
+  judgeJoining(f, find)
   judgeChill(f, find)
-  const useBy = judgeServing(f, path, find)
+  const keeping = judgeServing(f, path, find)
   const verdict = judgeSet(f, path, find)
-  return { findings, verdict, useBy }
+  return { findings, verdict, ...keeping }
 }
 
 type Find = (code: FindingCode, severity: Severity, station: Station, path: string, params?: Finding['params']) => void
@@ -71,21 +102,46 @@ type Find = (code: FindingCode, severity: Severity, station: Station, path: stri
 const holds = (m: Mix, test: (row: Mix['parts'][number]['row']) => boolean): boolean => m.parts.some(p => p.massG > 0 && test(p.row))
 
 function judgeBalance(f: Facts, path: string, find: Find): void {
-  const { whole, finished, phases } = f
-  if (whole.grams.starch > 0.002 * whole.massG) find('notModelled', 'look', 'balance', path, { setter: 'starch' })
-  if (holds(whole, r => r.id === 'gelatin')) find('notModelled', 'look', 'balance', path, { setter: 'gelatin' })
-  if (holds(whole, r => r.id === 'agar' || r.id === 'pectin')) find('notModelled', 'look', 'balance', path, { setter: 'agar' })
-  if (whole.parts.some(p => p.row.group === 'dairy' && p.massG > 0.02 * whole.massG)) find('notModelled', 'look', 'balance', path, { setter: 'casein' })
-  if (f.eggG <= 0) find('noEgg', 'stop', 'balance', path)
+  const { whole, finished } = f
+  const { phases } = f.body
+  const family = familyOf(f.doc.family)
+  if (holds(whole, r => r.id === 'pectin')) find('notModelled', 'look', 'balance', path, { setter: 'pectin' })
+  if (whole.parts.some(p => p.row.group === 'chocolate' && p.massG > 0.02 * whole.massG)) find('notModelled', 'look', 'balance', path, { setter: 'chocolate' })
+  if (whole.parts.some(p => p.row.group === 'plant' && p.massG > 0.02 * whole.massG)) find('notModelled', 'look', 'balance', path, { setter: 'plant' })
+  if (family.eggSets && f.eggG <= 0) find('noEgg', 'stop', 'balance', path)
+  else if (yieldStress(f.cold.mechanismsPa) < 1) find('noSetter', 'stop', 'balance', path)
   if (phases.phi > PHASE_INVERSION) find('phaseInversion', 'look', 'balance', path, { fatPercent: 100 * phases.phi })
   if (finished.grams.water < 0.2 * phases.aqueousG) find('waterLow', 'look', 'balance', path, { percent: 100 * finished.grams.water / phases.aqueousG })
   const acidPercent = 100 * whole.acidG / whole.massG
-  if (acidPercent < 0.2) find('noAcid', 'look', 'balance', path, { acidPercent })
-  if (f.cookedPH > 4.5 && f.cookedPH < 5.5 && f.eggG > 0) find('coarseGel', 'look', 'balance', path, { pH: f.cookedPH })
-  if (f.pH > ACID_CURD_PH) find('lowAcid', 'stop', 'balance', path, { pH: f.pH })
+  if (family.needsAcid && acidPercent < 0.2) find('noAcid', 'look', 'balance', path, { acidPercent })
+  if (f.cookedPH > 4.5 && f.cookedPH < 5.5 && f.body.eggC > 2 && f.body.making.stirred) find('coarseGel', 'look', 'balance', path, { pH: f.cookedPH })
+  if (f.doc.family === 'curd' && f.pH > ACID_CURD_PH) find('lowAcid', 'stop', 'balance', path, { pH: f.pH })
+  if (family.needsAcid && f.flavour.sharpness === 'sharp') find('tooSharp', 'info', 'balance', path)
+  if (family.needsAcid && f.flavour.sharpness === 'flat') find('tasteFlat', 'info', 'balance', path)
+  const alcohol = 100 * finished.ethanolG / finished.massG
+  if (alcohol > ALCOHOL_TOLD) find('alcohol', alcohol > ALCOHOL_LIMIT ? 'look' : 'info', alcohol > ALCOHOL_LIMIT ? 'balance' : 'serve', path, { percent: alcohol, limit: ALCOHOL_LIMIT })
   if (f.flavour.bitterness === 'bitter' || f.flavour.bitterness === 'strong') find('bitterZest', 'look', 'balance', path, { gPerKg: f.flavour.zestGPerKg })
   if (holds(whole, r => r.id === 'lime' || r.id === 'keylime' || r.id === 'bergamot')) find('lightSkin', 'info', 'stock', path)
   if (holds(whole, r => r.group === 'zest')) find('scrubPeel', 'info', 'stock', path)
+}
+
+/** What weakens milk, starch, gelatin and agar. */
+function judgeSetters(f: Facts, path: string, find: Find): void {
+  const { body, cold } = f
+  const { making } = body
+  const heatPath = 'heat.targetTempC'
+  if (f.doc.family === 'posset') {
+    if (f.pH < CURDLES_PH) find('acidCurdles', 'stop', 'balance', path, { pH: f.pH, limit: CURDLES_PH })
+    else if (f.pH > HARDLY_SETS_PH) find('acidShort', 'stop', 'balance', path, { pH: f.pH, limit: 4.6 })
+  }
+  if (body.starchC > 1.5) {
+    if (body.starchCooked < 0.7) find('starchUndercooked', 'stop', 'heat', heatPath, { tempC: making.starch.peakTempC, share: body.starchCooked })
+    if (making.amylase) find('amylase', 'stop', 'heat', heatPath, { tempC: making.starch.peakTempC })
+    if (making.acidBoiled && making.starch.minutes * 10 ** (0.6 * (3.3 - f.cookedPH)) > 4) find('starchAcid', 'look', 'heat', 'heat.holdS', { minutes: making.starch.minutes, pH: f.cookedPH })
+  }
+  if (cold.mechanismsPa.gelatinPa > 0.2 * cold.tauPa.value && f.pH < 3.3) find('gelatinAcid', 'look', 'balance', path, { pH: f.pH, lossPercent: 33 * Math.min(2, 4.2 - f.pH) })
+  if (cold.mechanismsPa.agarPa > 0.2 * cold.tauPa.value && making.acidBoiled) find('agarAcid', 'look', 'heat', 'components', { pH: f.cookedPH })
+  if (f.weeping.score >= WEEPS) find('weeps', 'look', 'serve', path, { score: f.weeping.score, cause: f.weeping.causes[0]!.cause })
 }
 
 function judgeShape({ shape }: Facts, find: Find): void {
@@ -93,18 +149,47 @@ function judgeShape({ shape }: Facts, find: Find): void {
   else if (shape.headroomM < HEADROOM_M) find('headroomLow', 'look', 'shape', 'assembly.count', { mm: 1000 * shape.headroomM })
 }
 
-function judgeHeat({ heat, eggG }: Facts, find: Find): void {
+function judgeHeat(f: Facts, path: string, find: Find): void {
+  const { heat, eggG, doc } = f
   const target = 'heat.targetTempC'
-  if (heat.stalled) find('potStalls', 'stop', 'heat', target, { tempC: heat.endTempC })
+  const { method } = doc.heat
+  const baked = method === 'oven'
+  const boils = method === 'direct' && heat.peakTempC > 94
+  if (heat.stalled) find(baked ? 'ovenStalls' : 'potStalls', 'stop', 'heat', target, { tempC: heat.endTempC })
   if (eggG > 0) {
-    if (heat.potB >= GRAINY) find('grainy', 'stop', 'heat', target, { tempC: heat.peakTempC, share: heat.potB })
-    else if (heat.marginK !== null && heat.marginK < 2) find('grainyNear', 'look', 'heat', target, { marginK: heat.marginK })
+    if (heat.potB >= SCRAMBLED && f.body.eggC > 2) find('scrambled', 'stop', 'heat', target, { tempC: heat.peakTempC, share: heat.potB })
+    if (heat.potB >= GRAINY && f.body.eggC > 2) find('grainy', 'stop', 'heat', target, { tempC: heat.peakTempC, share: heat.potB })
+    else if (heat.marginK !== null && heat.marginK < 2 && familyOf(doc.family).eggSets) find('grainyNear', 'look', 'heat', target, { marginK: heat.marginK })
     if (heat.b >= GRAINY && heat.potB < GRAINY) find('oversetsInDepth', 'look', 'heat', 'chill.0', { share: heat.b })
-    if (heat.a < DONE) find('underset', heat.a < COATS ? 'stop' : 'look', 'heat', 'heat.holdS', { share: heat.a })
-    if (heat.lethalMin < LETHALITY_NEEDED_MIN || heat.peakTempC - THERMOMETER_SIGMA_K < EGG_DISH_C) find('lethalityLow', 'stop', 'heat', target, { minutes: heat.lethalMin, needMinutes: LETHALITY_NEEDED_MIN, tempC: EGG_DISH_C })
+    if (familyOf(doc.family).eggSets && heat.coreA < DONE) find('underset', heat.coreA < COATS ? 'stop' : 'look', 'heat', 'heat.holdS', { share: heat.coreA })
+    const folded = f.stage.additions.some(a => a.kind === 'foldIn' && a.parts.some(p => p.row.group === 'egg'))
+    const lethal = heat.lethalMin >= LETHALITY_NEEDED_MIN && heat.peakTempC - THERMOMETER_SIGMA_K >= EGG_DISH_C
+    if (method === 'none' || folded) find('rawEgg', 'stop', 'heat', path, { minutes: heat.lethalMin })
+    else if (!lethal) find('lethalityLow', 'stop', 'heat', target, { minutes: heat.lethalMin, needMinutes: LETHALITY_NEEDED_MIN, tempC: EGG_DISH_C })
     else find('measure71', 'info', 'heat', target, { tempC: EGG_DISH_C })
   }
-  find('reactivePan', 'info', 'heat', 'heat.method')
+  if (holds(f.whole, r => r.id === 'flour') && heat.peakTempC < EGG_DISH_C) find('rawFlour', 'stop', 'heat', path, { tempC: EGG_DISH_C })
+  if (boils) find('boilOver', 'info', 'heat', target)
+  if (method === 'microwave') find('microwaveJug', 'info', 'heat', 'heat.method')
+  if (doc.school === 'boiledMeringue') find('boilingSugar', 'info', 'heat', 'heat.method')
+  if (baked && vesselOf(doc, f.kitchen).material === 'glass' && doc.heat.startTempC <= GLASS_OVEN_START_C) find('glassOven', 'stop', 'heat', 'assembly.vessel.material')
+  if (method !== 'oven' && method !== 'none') find('reactivePan', 'info', 'heat', 'heat.method')
+}
+
+/** What meets what at which temperature. */
+function judgeJoining(f: Facts, find: Find): void {
+  const index = f.doc.components.indexOf(fillingOf(f.doc))
+  const gelled = f.body.gelatinC > 0
+  f.stage.additions.forEach((a, i) => {
+    const path = `components.${index}.steps.${a.step}`
+    const { beforeC, afterC } = f.met[i]!
+    const acid = a.parts.some(p => p.row.acid && p.row.acid.typical > 0.5)
+    const creamWaits = f.stage.cooked.some(p => part(p.row, 'casein') > 0 && p.massG > 0)
+    if (acid && creamWaits && f.doc.family === 'posset' && beforeC > ACID_TOO_HOT_C) find('acidTooHot', 'look', 'heat', path, { tempC: beforeC, limitC: ACID_TOO_HOT_C })
+    if (a.kind === 'foldIn' && gelled && (beforeC < STRINGS_BASE_C || afterC < STRINGS_MIX_C)) find('gelatinStrings', 'stop', 'heat', path, { baseC: beforeC, mixC: afterC, limitC: STRINGS_BASE_C })
+    const butterG = a.parts.reduce((s, p) => s + (p.row.group === 'butter' ? p.massG : 0), 0)
+    if (butterG > 0.25 * f.whole.massG && (beforeC < BUTTER_IN[0] || beforeC > BUTTER_IN[1])) find('butterSplits', 'look', 'heat', path, { tempC: beforeC, fromC: BUTTER_IN[0], toC: BUTTER_IN[1] })
+  })
 }
 
 /** The stage a cooling fails, for the finding. */
@@ -113,7 +198,11 @@ function failing(stages: StageResult[]): Finding['params'] {
   return { toC: worst.toC, withinS: worst.withinS, takesS: worst.takesS ?? -1 }
 }
 
-function judgeChill({ doc, kitchen, cooling, heat, stages, slowStages }: Facts, find: Find): void {
+function judgeChill({ doc, kitchen, cooling, heat, stages, slowStages, freeze, chilledS }: Facts, find: Find): void {
+  if (freeze && freeze.firmS !== null) {
+    find('frozen', 'info', 'chill', 'chill', { percent: 100 * freeze.mostIce, freezingC: freeze.freezingC, firmS: freeze.firmS, thawedS: freeze.thawedS ?? -1 })
+    if (freeze.thawedS === null || freeze.thawedS > chilledS) find('thawing', 'look', 'chill', `chill.${doc.chill.length - 1}.timeS`, { thawedS: freeze.thawedS ?? -1 })
+  }
   if (vesselOf(doc, kitchen).material === 'glass' && heat.pourTempC > GLASS_C) find('hotIntoGlass', 'look', 'chill', 'assembly.vessel.material', { tempC: heat.pourTempC })
   const firstCovered = doc.chill.findIndex(leg => leg.cover !== 'open' && placeOf(leg, kitchen).kind !== 'iceBath')
   const coveredC = firstCovered < 0 ? 0 : valueAt(cooling.timeS, cooling.coreC, cooling.spans[firstCovered]!.fromS)
@@ -126,35 +215,41 @@ function judgeChill({ doc, kitchen, cooling, heat, stages, slowStages }: Facts, 
   if (last.airTempC > holdC) find('fridgeWarm', 'stop', 'chill', `chill.${doc.chill.length - 1}`, { tempC: last.airTempC, limitC: holdC })
 }
 
-/** @returns the use-by date, or null where none can be given */
-function judgeServing({ doc, kitchen, whole }: Facts, path: string, find: Find): string | null {
+/** @returns the use-by date (null where none can be given) and the days it keeps */
+function judgeServing({ doc, kitchen, whole, stage, body }: Facts, path: string, find: Find): { useBy: string | null, storageDays: number } {
   const code = CODES[kitchen.foodCode]
   if (doc.use.tableTimeS > code.counterS) find('counterTooLong', 'stop', 'serve', 'use.tableTimeS', { hours: code.counterS / 3600 })
   find('allergens', 'info', 'serve', path, { list: allergensOf(whole, doc.assembly.crustM > 0).join(',') })
-  if (holds(whole, r => r.id === 'grapefruit' || r.id === 'seville')) find('medicines', 'info', 'serve', path)
+  if (body.gelatinC > 0) find('animalGelatin', 'info', 'serve', path)
+  if (holds(whole, r => ['grapefruit', 'seville', 'pummelo'].includes(r.id))) find('medicines', 'info', 'serve', path)
+  // What only air or raw white holds is eaten the same day.
+  const rawFoam = body.making.air > 0.1 && body.gelatinC <= 0
+  if (rawFoam) find('holdsHours', 'look', 'serve', 'chill')
+  const limits = rawFoam && stage.additions.some(a => a.kind === 'foldIn' && a.parts.some(p => p.row.group === 'egg')) ? { ...code, days: 1 } : code
   const { startAt } = doc.serve
   if (!/^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(startAt)) {
     find('noStart', 'info', 'serve', 'serve.startAt')
-    return null
+    return { useBy: null, storageDays: limits.days }
   }
-  if (placeOf(doc.chill[doc.chill.length - 1]!, kitchen).airTempC > code.holdC) return null
+  if (placeOf(doc.chill[doc.chill.length - 1]!, kitchen).airTempC > code.holdC) return { useBy: null, storageDays: 0 }
   const lots = fillingOf(doc).lines.flatMap((l) => {
     const { strength } = l
     return strength?.kind === 'lot' ? kitchen.lots.filter(lot => lot.id === strength.lotId && lot.useBy !== null) : []
   })
-  const useBy = useByDate(startAt, code, lots.map(l => l.useBy!))
+  const useBy = useByDate(startAt, limits, lots.map(l => l.useBy!))
   const limiting = lots.find(l => l.useBy === useBy)
   if (limiting) find('lotDate', 'info', 'serve', 'serve.startAt', { lot: limiting.name })
-  return useBy
+  return { useBy, storageDays: limits.days }
 }
 
 function judgeSet(f: Facts, path: string, find: Find): VerdictCode {
   const { cold, plate, target, heat } = f
   const early = !f.statedCold && f.readyS !== null && f.chilledS < f.readyS - 60
   if (early) find('servedBeforeSet', 'look', 'serve', `chill.${f.doc.chill.length - 1}.timeS`, { readyS: f.readyS! })
-  if (heat.potB >= GRAINY || heat.b >= GRAINY_THROUGH) return 'grainy'
+  if (f.body.eggC > 2 && (heat.potB >= GRAINY || heat.b >= GRAINY_THROUGH)) return 'grainy'
+  if (f.doc.family === 'posset' && f.pH < CURDLES_PH) return 'grainy'
   const loose = () => find('looseCold', 'stop', 'balance', path, { tauPa: cold.tauPa.value, needPa: target.coldMinPa })
-  if (heat.a < COATS || cold.tauStarPa < 10) {
+  if ((familyOf(f.doc.family).eggSets && heat.a < COATS) || cold.tauStarPa < 10) {
     loose()
     return 'runny'
   }
@@ -174,11 +269,9 @@ function judgeSet(f: Facts, path: string, find: Find): VerdictCode {
   return 'good'
 }
 
-function allergensOf(m: Mix, crust: boolean): string[] {
-  const list: string[] = []
-  if (m.grams.eggWhiteProtein + m.grams.yolkProtein > 0) list.push('egg')
-  if (crust || m.grams.milkFat > 0 || m.grams.casein > 0) list.push('milk')
-  if (crust || holds(m, r => r.id === 'flour')) list.push('gluten')
-  if (holds(m, r => r.id === 'wine_white' || r.id === 'wine_late')) list.push('sulphites')
-  return list
+/** Allergens of the lines, and of the crust as a shell of wheat and butter. */
+function allergensOf(m: Mix, crust: boolean): Allergen[] {
+  const set = new Set<Allergen>(m.parts.filter(p => p.massG > 0).flatMap(p => [...p.row.allergens ?? []]))
+  if (crust) (['milk', 'gluten'] as const).forEach(x => set.add(x))
+  return ALLERGENS.filter(x => set.has(x))
 }

@@ -5,8 +5,9 @@ export interface Spoken { title: string, text: string }
 
 type Format = ReturnType<typeof useFormat>
 const DEFER = 'Your local code and your own food-safety plan decide.'
-const ALLERGENS: Record<string, string> = { egg: 'egg', milk: 'milk', gluten: 'cereals with gluten', sulphites: 'sulphites' }
-const SETTERS: Record<string, string> = { starch: 'starch', gelatin: 'gelatine', agar: 'agar or pectin', casein: 'cream or milk' }
+const ALLERGENS: Record<string, string> = { egg: 'egg', milk: 'milk', gluten: 'cereals with gluten', nuts: 'nuts', soya: 'soya', sulphites: 'sulphites' }
+const SETTERS: Record<string, string> = { pectin: 'pectin', chocolate: 'chocolate\'s own fat', plant: 'plant cream' }
+const CAUSES: Record<string, string> = { undercookedStarch: 'the starch is not cooked through', amylase: 'live yolk thins the starch', frozenStarch: 'starch lets water go after freezing', overcookedEgg: 'over-set egg lets water go', acidCurdles: 'too much acid for the milk', acidShort: 'too little acid for the milk', agar: 'agar lets water go by nature', frozenEgg: 'baked egg lets water go after freezing' }
 
 /** Words for a finding. */
 export function speak(f: Finding, fmt: Format): Spoken {
@@ -15,7 +16,21 @@ export function speak(f: Finding, fmt: Format): Spoken {
     case 'notModelled': return { title: `The set from ${SETTERS[f.params.setter as string]} is not counted yet.`, text: 'The real one will be firmer than shown here.' }
     case 'phaseInversion': return { title: 'More fat than this model holds.', text: `At ${fmt.fixed(n('fatPercent'))} % fat by volume the cream may turn to butter. Take the figures as a hint only.` }
     case 'waterLow': return { title: 'Very little water.', text: 'Sugar may crystallise, and the figures are outside what the model holds.' }
-    case 'noEgg': return { title: 'No egg in it.', text: 'Nothing here sets a curd. Add yolks or whole eggs.' }
+    case 'noEgg': return { title: 'No egg in it.', text: 'Egg sets this dessert. Add yolks or whole eggs.' }
+    case 'noSetter': return { title: 'Nothing in it sets.', text: 'Add what this dessert is set with: egg, cream with acid, starch, gelatine or agar.' }
+    case 'tooSharp': return { title: 'Sharper than this dessert usually is.', text: 'More sugar or fat rounds it; less juice also changes the set.' }
+    case 'tasteFlat': return { title: 'It will taste flat.', text: 'Add a sharper juice, or a little citric acid.' }
+    case 'alcohol': return { title: `${fmt.fixed(n('percent'), 1)} % alcohol stays in it.`, text: `${n('percent') > n('limit') ? 'That is outside what the model holds: alcohol weakens the set and freezes later. ' : ''}Say so on the card; not for children, or guests who avoid it.` }
+    case 'acidShort': return { title: 'Too little acid to set the cream.', text: `pH ${fmt.fixed(n('pH'), 1)}; milk gels from about ${fmt.fixed(n('limit'), 1)} down. Add a sharp juice: orange or wine alone will not do it.` }
+    case 'acidCurdles': return { title: 'So much acid that it turns grainy.', text: `pH ${fmt.fixed(n('pH'), 1)} is past the milk's gel, below ${fmt.fixed(n('limit'), 1)}. Less juice sets firmer and smoother.` }
+    case 'acidTooHot': return { title: 'Juice into cream this hot curdles it.', text: `The cream is at ${fmt.temp(n('tempC'))}. Let it fall to ${fmt.temp(n('limitC'))}, and stir as the juice goes in.` }
+    case 'gelatinAcid': return { title: 'Acid weakens the gelatine.', text: `At pH ${fmt.fixed(n('pH'), 1)} about ${fmt.fixed(n('lossPercent'))} % of its strength is lost; the figures count it. Add the gelatine late, and do not boil it.` }
+    case 'agarAcid': return { title: 'Agar boiled with acid.', text: 'Acid breaks agar while it boils. Boil it in water first, and stir the juice in off the heat.' }
+    case 'starchUndercooked': return { title: 'The starch is not cooked.', text: `At ${fmt.temp(n('tempC'))} only ${fmt.percent(n('share'))} of it has swollen: loose, and it tastes of flour. Bring it to a bubble and hold it there.` }
+    case 'starchAcid': return { title: 'Juice boiled with the starch thins it.', text: `${fmt.fixed(n('minutes'), 1)} min at pH ${fmt.fixed(n('pH'), 1)}. Stir the juice in after the boil.` }
+    case 'amylase': return { title: 'Live yolk will thin it overnight.', text: 'The yolk carries an enzyme that eats starch, and it is not hot for long enough to stop it. Bring the filling back to a full bubble for a minute or two after the yolks are in.' }
+    case 'gelatinStrings': return { title: 'Gelatine strings.', text: `The base meets the cold cream at ${fmt.temp(n('baseC'))} and ends at ${fmt.temp(n('mixC'))}: it sets on contact. Fold at ${fmt.temp(n('limitC'))} to ${fmt.temp(28)}, a little cream first, then the rest.` }
+    case 'butterSplits': return { title: 'The butter may split.', text: `It goes in at ${fmt.temp(n('tempC'))}. Blend it in between ${fmt.temp(n('fromC'))} and ${fmt.temp(n('toC'))}.` }
     case 'noAcid': return { title: 'Hardly any acid.', text: `${fmt.fixed(n('acidPercent'), 2)} % acid will taste flat. Add a sharp juice or a little citric acid.` }
     case 'coarseGel': return { title: 'Sets coarse and curdles sooner.', text: `At pH ${fmt.fixed(n('pH'), 1)} egg makes a coarse gel. Do not pass ${fmt.temp(82)}; better, add lemon or lime juice.` }
     case 'lowAcid': return { title: 'Too little acid for a curd.', text: `pH ${fmt.fixed(n('pH'), 1)} does not protect it: keep it as you would a custard, not as a curd. Orange juice carries about a sixth of lemon's acid; add a sharp juice or citric acid.` }
@@ -25,6 +40,19 @@ export function speak(f: Finding, fmt: Format): Spoken {
     case 'headroomLow': return { title: 'Full to the brim.', text: `Only ${fmt.mm(n('mm') / 1000, 1)} below the rim. Leave 3 mm, or it spills on the way to the fridge.` }
     case 'potStalls': return { title: 'The pot never gets there.', text: `It stalls at ${fmt.temp(n('tempC'))}: more is lost as steam than the heat gives. Cover it now and then, use a narrower bowl, or set it on direct low heat.` }
     case 'grainy': return { title: 'It will turn grainy.', text: `At ${fmt.temp(n('tempC'))} the egg over-sets. Stop earlier or lower; a sieve removes grains but not the loss of strength.` }
+    case 'scrambled': return { title: 'It will scramble.', text: `At ${fmt.temp(n('tempC'))} the egg is far past setting. Nothing brings it back: lower and slower.` }
+    case 'ovenStalls': return { title: 'The oven never gets it there.', text: `The middle stops at ${fmt.temp(n('tempC'))}. Hotter oven, or a shallower filling.` }
+    case 'boilOver': return { title: 'It boils over.', text: 'Take a pan that holds three times the mix, and stay with it.' }
+    case 'rawEgg': return { title: 'Raw egg.', text: `It goes in without being cooked; acid and sugar do not make it safe, and poured boiled sugar is no proof. Use pasteurised egg, or cook it. Not for pregnant, very young, old or ill guests. ${DEFER}` }
+    case 'rawFlour': return { title: 'Raw flour.', text: `Flour is not clean until it is cooked: heat it to ${fmt.temp(n('tempC'))} or more. ${DEFER}` }
+    case 'boilingSugar': return { title: 'Boiling sugar.', text: `At ${fmt.temp(118)} to ${fmt.temp(121)} it burns deep and sticks. Keep a bowl of cold water by, pour slowly down the side, and keep others away.` }
+    case 'microwaveJug': return { title: 'Microwave: hot spots.', text: 'Short bursts, and whisk between them. A still jug can boil over all at once when it is moved: let it stand a moment, use a wide glass or ceramic bowl.' }
+    case 'glassOven': return { title: 'Cold glass into a hot oven.', text: 'A glass dish from the fridge can crack in the oven. Let it come to room temperature first, or bake in metal.' }
+    case 'frozen': return { title: 'It freezes here.', text: `It begins at ${fmt.temp(n('freezingC'), 1)}; firm enough to unmould ${fmt.duration(n('firmS'))} after pouring, ${fmt.fixed(n('percent'))} % of its water ice at most. ${n('thawedS') < 0 ? 'It does not thaw in this plan.' : `Thawed ${fmt.duration(n('thawedS'))} after pouring.`}` }
+    case 'thawing': return { title: 'Still frozen at service.', text: n('thawedS') < 0 ? 'Give it time in the fridge after the freezer.' : `It is thawed ${fmt.duration(n('thawedS'))} after pouring: leave it that long.` }
+    case 'weeps': return { title: 'It will weep.', text: `Expect clear liquid round it (${fmt.fixed(n('score'))} of 10): ${CAUSES[f.params.cause as string]}.` }
+    case 'holdsHours': return { title: 'Eat it the same day.', text: 'Only air holds it up. It is best within a few hours, and sinks overnight.' }
+    case 'animalGelatin': return { title: 'Gelatine is animal.', text: 'Say so on the card: not for vegetarians, and from pork or beef.' }
     case 'grainyNear': return { title: 'Close to grainy.', text: `Only ${fmt.degrees(Math.max(n('marginK'), 0), 1)} to spare, less than most thermometers are wrong by. Take it off sooner.` }
     case 'oversetsInDepth': return { title: 'The middle goes on cooking.', text: 'Poured this deep and this hot it over-sets while it cools. Pour shallower, or stir it cool over ice first.' }
     case 'underset': return { title: 'The egg is not set.', text: `Only ${fmt.percent(n('share'))} of its setting is done. Go hotter or hold longer.` }
@@ -40,8 +68,8 @@ export function speak(f: Finding, fmt: Format): Spoken {
     case 'servedBeforeSet': return { title: 'Served before it is set.', text: `It is ready ${fmt.duration(n('readyS'))} after pouring. Start earlier or serve later.` }
     case 'counterTooLong': return { title: 'Too long out of the cold.', text: `At most ${n('hours')} h, once; then throw it away. ${DEFER}` }
     case 'looseCold': return { title: 'Too loose for this use.', text: `${fmt.pascals(n('tauPa'))} from the fridge; this use asks for ${fmt.pascals(n('needPa'))}.` }
-    case 'sagsOnTable': return { title: 'Sags on the table.', text: `The butter softens: at ${fmt.temp(n('tempC'))} it no longer stands. Serve it sooner or colder, lower, or with more egg.` }
-    case 'tooFirm': return { title: 'Firmer than this use wants.', text: 'More set is not better set. Less yolk or butter makes it tender.' }
+    case 'sagsOnTable': return { title: 'Sags on the table.', text: `It softens as it warms: at ${fmt.temp(n('tempC'))} it no longer stands. Serve it sooner or colder, lower, or with more of what sets it.` }
+    case 'tooFirm': return { title: 'Firmer than this use wants.', text: 'More set is not better set. Less of what sets it makes it tender.' }
     case 'lightSkin': return { title: 'Lime and bergamot in sunlight.', text: 'Their juice and oil on bare skin burn in the sun. Wash hands and arms before going out.' }
     case 'medicines': return { title: 'Grapefruit and bitter orange.', text: 'They change how some medicines work. Name them on the card.' }
     case 'allergens': return { title: 'Allergens', text: String(f.params.list).split(',').filter(Boolean).map(a => ALLERGENS[a] ?? a).join(', ') || 'none of the common ones found in the lines' }

@@ -5,6 +5,7 @@ import type { DocumentProblem } from '../../shared/schemas/formula'
 const FIELDS: Record<string, string> = {
   'pH': 'the acidity of the mix', 'massG': 'the mass in grams', 'ingredientId': 'the ingredient', 'use.pieceHeightM': 'the height of the piece', 'use.pieceWidthM': 'the width of the piece', 'use.tableTempC': 'the temperature of the table',
   'use.tableTimeS': 'the time on the table', 'heat.targetTempC': 'the target temperature', 'heat.holdS': 'the hold', 'heat.startTempC': 'the starting temperature', 'heat.burnerW': 'the burner\'s power',
+  'heat.oven.airTempC': 'the oven\'s temperature', 'heat.oven.timeS': 'the time in the oven', 'set.bloom': 'the gelatine\'s Bloom', 'set.air': 'the air', 'overrun': 'the volume gained by whipping', 'lineTempC': 'the temperature of what goes in', 'mixTempC': 'the temperature of the mix', 'school': 'the way of making',
   'assembly.vessel.lengthM': 'the length or diameter', 'assembly.vessel.widthM': 'the width', 'assembly.vessel.heightM': 'the height', 'assembly.count': 'the number of tins or dishes', 'assembly.portions': 'the number of portions',
   'assembly.crustM': 'the thickness of the crust', 'losses.sieveFraction': 'the loss in the sieve', 'losses.panG': 'what the pan keeps', 'name': 'the name', 'timeS': 'the time of a leg', 'airTempC': 'the air temperature',
 }
@@ -26,12 +27,16 @@ export function documentProblemWords(p: DocumentProblem): string {
     case 'negative': return `${cap(field)} cannot be negative.`
     case 'tooSmall': case 'min': return `${cap(field)} is too small: at least ${limits.min}.`
     case 'tooLarge': case 'max': return `${cap(field)} is too large: at most ${limits.max}.`
+    case 'noWater': return `${cap(field)}: there is no water in it, so it has no acidity and no set.`
+    case 'noLines': return `${cap(field)}: there is nothing in it yet.`
+    case 'unknownValue': return `${cap(field)} is not known${limits.options ? `; it may be: ${limits.options}` : ''}.`
     case 'unknownIngredient': return `${cap(field)} is unknown: “${limits.id}”.`
     case 'notANumber': return `${cap(field)} must be a number.`
     case 'required': case 'optionality': case 'nullable': case 'missing': case 'defined': return `${cap(field)} is missing.`
     case 'oneOf': return `${cap(field)} must be one of: ${limits.values}.`
     case 'noUnknown': return `${cap(field || 'the document')} holds something unknown: ${limits.unknown}.`
     case 'unknownLine': return `${cap(field)} names a line that is not there.`
+    case 'otherFamily': return `${cap(field)} is not one of this kind of dessert (${limits.family}).`
     case 'sameId': return `${cap(field)} is used twice.`
     case 'typeError': return `${cap(field)} is of the wrong kind: ${limits.type} is needed.`
     case 'notJson': return 'The file is not JSON.'

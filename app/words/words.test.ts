@@ -52,8 +52,8 @@ describe('numbers with their units', () => {
 })
 
 describe('findings', () => {
-  const params = { setter: 'starch', fatPercent: 51, percent: 15, acidPercent: 0.1, pH: 4.9, gPerKg: 12, overG: 30, mm: 1, tempC: 71, share: 0.4, marginK: 0.7, minutes: 0.4, needMinutes: 2, toC: 21, withinS: 7200, takesS: 9000, limitC: 5, readyS: 12000, hours: 4, tauPa: 100, needPa: 300, afterS: 900, maxPa: 400, list: 'egg,milk', lot: 'crate 3' }
-  const CODES: FindingCode[] = ['notModelled', 'phaseInversion', 'waterLow', 'noEgg', 'noAcid', 'coarseGel', 'lowAcid', 'bitterZest', 'scrubPeel', 'overflows', 'headroomLow', 'potStalls', 'grainy', 'grainyNear', 'underset', 'lethalityLow', 'measure71', 'oversetsInDepth', 'reactivePan', 'hotIntoGlass', 'filmTooHot', 'uncovered', 'coolsTooSlowly', 'coolsAtLimit', 'fridgeWarm', 'servedBeforeSet', 'counterTooLong', 'looseCold', 'sagsOnTable', 'tooFirm', 'lightSkin', 'medicines', 'allergens', 'noStart', 'lotDate']
+  const params = { setter: 'pectin', cause: 'amylase', limit: 5, lossPercent: 30, baseC: 20, mixC: 12, fromC: 30, score: 5, freezingC: -3, firmS: 1500, thawedS: 5400, fatPercent: 51, percent: 15, acidPercent: 0.1, pH: 4.9, gPerKg: 12, overG: 30, mm: 1, tempC: 71, share: 0.4, marginK: 0.7, minutes: 0.4, needMinutes: 2, toC: 21, withinS: 7200, takesS: 9000, limitC: 5, readyS: 12000, hours: 4, tauPa: 100, needPa: 300, afterS: 900, maxPa: 400, list: 'egg,milk', lot: 'crate 3' }
+  const CODES: FindingCode[] = ['notModelled', 'phaseInversion', 'waterLow', 'noEgg', 'noSetter', 'noAcid', 'coarseGel', 'lowAcid', 'bitterZest', 'scrubPeel', 'tooSharp', 'tasteFlat', 'alcohol', 'acidShort', 'acidCurdles', 'acidTooHot', 'gelatinAcid', 'agarAcid', 'starchUndercooked', 'starchAcid', 'amylase', 'gelatinStrings', 'butterSplits', 'overflows', 'headroomLow', 'potStalls', 'ovenStalls', 'grainy', 'scrambled', 'grainyNear', 'underset', 'lethalityLow', 'measure71', 'oversetsInDepth', 'boilOver', 'rawEgg', 'rawFlour', 'boilingSugar', 'microwaveJug', 'hotIntoGlass', 'glassOven', 'filmTooHot', 'uncovered', 'coolsTooSlowly', 'coolsAtLimit', 'fridgeWarm', 'frozen', 'thawing', 'servedBeforeSet', 'counterTooLong', 'weeps', 'holdsHours', 'looseCold', 'sagsOnTable', 'tooFirm', 'lightSkin', 'medicines', 'reactivePan', 'allergens', 'animalGelatin', 'noStart', 'lotDate']
   const say = (code: FindingCode, over: Finding['params'] = {}) => speak({ code, severity: 'look', station: 'heat', path: '', params: { ...params, ...over } }, use())
   it.each(CODES)('%s has words, and no hole in them', (code) => {
     const { title, text } = say(code)
@@ -61,7 +61,8 @@ describe('findings', () => {
     expect(`${title} ${text}`).not.toMatch(/NaN|undefined|null|\{/)
   })
   it('cautions that can hurt someone say what to do and defer to the kitchen\'s own plan', () => {
-    for (const code of ['lethalityLow', 'coolsTooSlowly', 'coolsAtLimit', 'counterTooLong', 'measure71'] as const) expect(say(code).text).toContain('your own food-safety plan')
+    for (const code of ['lethalityLow', 'rawEgg', 'rawFlour', 'coolsTooSlowly', 'coolsAtLimit', 'counterTooLong', 'measure71'] as const) expect(say(code).text).toContain('your own food-safety plan')
+    expect(say('rawEgg').text).toMatch(/pasteurised.*pregnant, very young, old or ill/)
     expect(say('lethalityLow').text).toMatch(/pasteurised.*pregnant, very young, old or ill/)
     expect(say('coolsTooSlowly', { takesS: -1 }).text).toContain('does not reach')
   })

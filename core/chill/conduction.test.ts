@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest'
 import checks from '../checks/conduction.json'
 import { coolCylinder, timeBelow, valueAt, type ConductionInput } from './conduction'
 import { boundaryOf, type Placing } from './places'
-import { butterSolids } from './setting'
 
 const K = 0.4
 const RHO = 1100
@@ -72,14 +71,5 @@ describe('places', () => {
     expect(boundaryOf(placing({}), faces).top.evaporationW).toBe(0)
     expect(boundaryOf(placing({ cover: 'open' }), faces).top.evaporationW).toBeGreaterThan(10)
     expect(boundaryOf(placing({ kind: 'iceBath', airTempC: 0.5 }), faces).side.u).toBeGreaterThan(40)
-  })
-})
-
-describe('butter hardening', () => {
-  it('has half-hardened after ln 2 of its time constant at 5 °C (30 min), and melts at once', () => {
-    const half = butterSolids([0, 30 * 60 * Math.LN2], [5, 5])
-    expect(half[1]).toBeCloseTo(0.28, 3)
-    const melted = butterSolids([0, 36000, 36060], [5, 5, 25], 0)
-    expect(melted[2]).toBeLessThanOrEqual(0.105 + 1e-9)
   })
 })

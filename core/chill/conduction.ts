@@ -8,7 +8,13 @@
  * Reference for the checks: Carslaw & Jaeger, Conduction of Heat in Solids.
  */
 
-export interface Solid { k: number, rho: number, cp: (tempC: number) => number }
+export interface Solid {
+  k: number
+  rho: number
+  cp: (tempC: number) => number
+  /** Freezing: enthalpy over temperature and back, J/kg, and the conductivity at a mean temperature; absent where nothing freezes. */
+  freezing?: { pointC: number, enthalpy: (tempC: number) => number, temperature: (enthalpy: number, nearC: number) => number, k: (meanC: number) => number }
+}
 
 /** Coefficients towards the surroundings at a moment: W/(m²·K) as felt at the solid's face, and air temperatures, °C. */
 export interface Boundary {
@@ -35,6 +41,8 @@ export interface ConductionInput {
   firstStepS?: number
   /** Stop early once the whole piece is below this, °C. */
   stopBelowC?: number
+  /** Sees the field after every step ([z][r] flat, base first); true stops the run. */
+  watch?: (timeS: number, temp: Readonly<Float64Array>) => boolean
 }
 
 export interface CoolingCurve {
@@ -60,6 +68,10 @@ function thomas(a: Float64Array, b: Float64Array, c: Float64Array, d: Float64Arr
 /** Conductance of half a cell and the outside in series. */
 const series = (kOverHalf: number, u: number): number => u <= 0 ? 0 : 1 / (1 / kOverHalf + 1 / u)
 
+/** While something freezes or thaws the step follows the largest change it made, K: shorter above the first, longer below the second. */
+const FREEZING_CHANGE_K: readonly [number, number] = [0.6, 0.2]
+const FREEZING_STEP_S = 20
+
 /** Runs the cooling. Times in s, temperatures in °C. */
 export function coolCylinder(input: ConductionInput): CoolingCurve {
   const { radiusM, heightM, solid, endS } = input
@@ -82,7 +94,11 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
   const sideArea = 2 * Math.PI * radiusM * dz
   // Conductances between cells, W/K.
   const gr = new Float64Array(nr)
-  for (let i = 0; i < nr - 1; i++) gr[i] = solid.k * 2 * Math.PI * (i + 1) * dr * dz / dr
+  let k = solid.k
+  const conductances = () => {
+    for (let i = 0; i < nr - 1; i++) gr[i] = k * 2 * Math.PI * (i + 1) * dr * dz / dr
+  }
+  conductances()
   const size = Math.max(nr, nz)
   const a = new Float64Array(size)
   const b = new Float64Array(size)
@@ -101,6 +117,7 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
   let time = 0
   let sinceJump = 0
   let dt = firstStep
+  let change = 0
 
   const curve = (): CoolingCurve => ({
     timeS, coreC, meanC, field: Array.from({ length: nz }, (_, j) => Array.from({ length: nr }, (_, i) => temp[j * nr + i]!)),
@@ -112,11 +129,15 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
     while (time < jump - 1e-9) {
       const step = jump - time < dt * 1.2 ? jump - time : dt
       const bc = input.boundary(time, faces)
-      const uTop = series(solid.k / (dz / 2), bc.top.u)
-      const uBase = series(solid.k / (dz / 2), bc.base.u)
-      const uSide = series(solid.k / (dr / 2), bc.side.u)
+      if (solid.freezing) {
+        k = solid.freezing.k(faces.meanC)
+        conductances()
+      }
+      const uTop = series(k / (dz / 2), bc.top.u)
+      const uBase = series(k / (dz / 2), bc.base.u)
+      const uSide = series(k / (dr / 2), bc.side.u)
       const theta = sinceJump < 4 ? 1 : 0.55
-      const gzOf = solid.k / dz
+      const gzOf = k / dz
       for (let j = 0, n = 0; j < nz; j++) {
         for (let i = 0; i < nr; i++, n++) {
           const t = temp[n]!
@@ -165,11 +186,21 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
         thomas(a, b, c, d, nz)
         for (let j = 0; j < nz; j++) next[j * nr + i] = temp[j * nr + i]! + d[j]!
       }
+      // What the step took at its heat capacity is taken from the enthalpy, so that latent heat is never stepped over (Pham 1985).
+      if (solid.freezing) {
+        change = 0
+        for (let n = 0; n < cells; n++) {
+          const t = temp[n]!
+          next[n] = solid.freezing.temperature(solid.freezing.enthalpy(t) + solid.cp(t) * (next[n]! - t), t)
+          change = Math.max(change, Math.abs(next[n]! - t))
+        }
+      }
       ;[temp, next] = [next, temp]
       time += step
       sinceJump++
 
       let warmest = -Infinity
+      let coldest = Infinity
       let sum = 0
       let top = 0
       let base = 0
@@ -178,6 +209,7 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
         for (let i = 0; i < nr; i++, n++) {
           const t = temp[n]!
           if (t > warmest) warmest = t
+          if (t < coldest) coldest = t
           sum += t * volume[i]!
           if (j === nz - 1) top += t * ring[i]!
           if (j === 0) base += t * ring[i]!
@@ -186,17 +218,20 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
       }
       const plate = Math.PI * radiusM ** 2
       faces = {
-        topC: faceTemperature(top / plate, solid.k / (dz / 2), bc.top.u, bc.top.airC),
-        baseC: faceTemperature(base / plate, solid.k / (dz / 2), bc.base.u, bc.base.airC),
-        sideC: faceTemperature(side / nz, solid.k / (dr / 2), bc.side.u, bc.side.airC),
+        topC: faceTemperature(top / plate, k / (dz / 2), bc.top.u, bc.top.airC),
+        baseC: faceTemperature(base / plate, k / (dz / 2), bc.base.u, bc.base.airC),
+        sideC: faceTemperature(side / nz, k / (dr / 2), bc.side.u, bc.side.airC),
         meanC: sum / totalVolume,
       }
       // Nearly at rest: longer steps cost no accuracy that matters (within 1.5 K of every side's air).
       const resting = Math.max(Math.abs(warmest - bc.top.airC), Math.abs(warmest - bc.base.airC), Math.abs(warmest - bc.side.airC)) < 1.5
-      if (sinceJump > 4) dt = Math.min(resting ? 5 * maxStep : maxStep, dt * 1.15)
+      // While ice comes or goes heat capacity changes within the step.
+      if (solid.freezing && coldest < solid.freezing.pointC + 2) dt = change > FREEZING_CHANGE_K[0] ? Math.max(FREEZING_STEP_S, dt / 2) : change < FREEZING_CHANGE_K[1] ? Math.min(5 * maxStep, dt * 1.3) : dt
+      else if (sinceJump > 4) dt = Math.min(resting ? 5 * maxStep : maxStep, dt * 1.15)
       timeS.push(time)
       coreC.push(warmest)
       meanC.push(sum / totalVolume)
+      if (input.watch?.(time, temp)) return curve()
       if (input.stopBelowC !== undefined && warmest < input.stopBelowC) return curve()
     }
   }

@@ -2,9 +2,10 @@
 import { placeOf, vesselOf, type ChillLeg, type FormulaDocument, type Kitchen } from '../formula/document'
 import type { Mix } from '../formula/mix'
 import type { History } from '../heat/egg'
-import { fractionsOf, heatCapacityTable, thermalProperties } from '../heat/properties'
+import { fractionsOf, heatCapacityTable, maxwellEucken, thermalProperties } from '../heat/properties'
 import { CODES } from '../safety/keeping'
 import { coolCylinder } from './conduction'
+import { freezingOf, freezingPoint, type Freezing } from './freezing'
 import { boundaryOf, ICE_STIRRED, type Placing } from './places'
 
 /** Slow 95 % end of convection: exp(−1.645 × 30 %). */
@@ -22,16 +23,20 @@ function legsOf(doc: FormulaDocument, kitchen: Kitchen): Legs {
   return { legs: doc.chill, stirredS: stirred.reduce((s, l) => s + l.timeS, 0), totalS: doc.chill.reduce((s, l) => s + l.timeS, 0) }
 }
 
-export interface ChillInput { finished: Mix, radiusM: number, depthM: number, volumeM3: number, pourTempC: number, aw: number }
+export interface ChillInput { finished: Mix, /** Air volume fraction. */ air: number, radiusM: number, depthM: number, volumeM3: number, pourTempC: number, aw: number }
 
-export interface Cooling { timeS: number[], coreC: number[], meanC: number[], spans: { leg: ChillLeg, fromS: number, toS: number }[], totalS: number }
+export interface Cooling { timeS: number[], coreC: number[], meanC: number[], /** Where something freezes: its freezing point and the ice. */ freezing: Freezing | null, spans: { leg: ChillLeg, fromS: number, toS: number }[], totalS: number }
 
 /** Cooling from pouring to at least 24 h, in the kitchen's places; `slow` is the slow 95 % end. */
 export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput, slow: boolean): Cooling {
   const f = fractionsOf(c.finished)
-  const warm = thermalProperties(f, 25)
+  const dense = thermalProperties(f, 25)
+  // Air takes weight and conductivity out of the piece (Maxwell–Eucken with air at .025 W/(m·K) dispersed).
+  const warm = { ...dense, rho: dense.rho * (1 - c.air), k: maxwellEucken(dense.k, 0.025, c.air) }
   const { legs, stirredS, totalS } = legsOf(doc, kitchen)
-  const cp = heatCapacityTable(f)
+  const fz = legs.some(l => placeOf(l, kitchen).airTempC < freezingPoint(c.aw) - 0.5) ? freezingOf(f, c.aw) : null
+  const solid = fz ? { ...fz.solid, k: warm.k, rho: warm.rho } : { k: warm.k, rho: warm.rho, cp: heatCapacityTable(f) }
+  const { cp } = solid
   const factor = slow ? SLOW_FACTOR : 1
   const timeS: number[] = []
   const coreC: number[] = []
@@ -39,6 +44,7 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
   let t = c.pourTempC
   let clock = 0
   if (stirredS > 0) {
+    // A bowl stirred in ice never freezes.
     const ice = doc.chill.find(l => placeOf(l, kitchen).kind === 'iceBath')!
     const iceC = placeOf(ice, kitchen).airTempC
     const bowlRadius = (3 * c.volumeM3 / (2 * Math.PI)) ** (1 / 3)
@@ -74,7 +80,7 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
   const vesselEnd = endS - stirredS
   if (stirredS < endS) {
     const run = coolCylinder({
-      radiusM: c.radiusM, heightM: c.depthM, solid: { k: warm.k, rho: warm.rho, cp }, startTempC: t, endS: vesselEnd,
+      radiusM: c.radiusM, heightM: c.depthM, solid, startTempC: t, endS: vesselEnd,
       jumpsS: jumps.map(j => j - stirredS),
       stopBelowC: slow ? coldestStageC(kitchen) : undefined,
       boundary: (time, faces) => boundaryOf(placed.find(p => time + stirredS < p.toS - 1e-6) ?? placed[placed.length - 1]!, faces),
@@ -85,7 +91,7 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
       meanC.push(run.meanC[i]!)
     }
   }
-  return { timeS, coreC, meanC, spans, totalS }
+  return { timeS, coreC, meanC, freezing: fz, spans, totalS }
 }
 
 /** The slow end is asked only how long the code's stages take. */

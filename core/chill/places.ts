@@ -14,11 +14,11 @@ const LID_RESISTANCE = 1 / 6
 /** Film touching the surface, 15 µm of polyethylene over a trace of air (judgement), m²K/W. */
 const FILM_RESISTANCE = 0.005
 /** Wall in series, m²K/W: 0.8 mm steel, 5 mm glass, 6 mm stoneware, 1.5 mm plastic (thickness over handbook k). */
-const WALL: Record<Material, number> = { metal: 0.0008 / 16, glass: 0.005 / 1.0, ceramic: 0.006 / 1.2, plastic: 0.0015 / 0.2 }
+export const WALL: Record<Material, number> = { metal: 0.0008 / 16, glass: 0.005 / 1.0, ceramic: 0.006 / 1.2, plastic: 0.0015 / 0.2 }
 /** Heat stored in a wall, J/(m²·K): thickness × density × heat capacity of the same walls (handbook values, from memory M). */
 export const WALL_HEAT: Record<Material, number> = { metal: 0.0008 * 7900 * 480, glass: 0.005 * 2500 * 840, ceramic: 0.006 * 2300 * 900, plastic: 0.0015 * 1000 * 1700 }
 /** Conductivity of baked short crust, W/(m·K) (from memory, M). */
-const CRUST_K = 0.15
+export const CRUST_K = 0.15
 
 interface Air { hc: (dT: number) => number, base: (dT: number) => number }
 const AIR: Record<Exclude<PlaceKind, 'iceBath'>, Air> = {

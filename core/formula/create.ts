@@ -6,7 +6,9 @@ import { waterActivityOf } from '../taste/taste'
 import { findIngredient } from '../ingredients'
 import { mix } from './mix'
 import { stagesOf } from './stages'
-import { FORMULA_FORMAT, SCHEMA_VERSION, type Assembly, type ChillLeg, type FormulaDocument, type HeatPlan, type Kitchen, type Line, type School, type Step, type Use, type UseKind } from './document'
+import { familyOf } from '../families/families'
+import { schoolOf, takes } from '../families/schools'
+import { FORMULA_FORMAT, SCHEMA_VERSION, type Assembly, type ChillLeg, type FormulaDocument, type HeatPlan, type Kitchen, type KitchenPlace, type Line, type School, type SetPlan, type Step, type Use, type UseKind } from './document'
 
 /** Gives fresh ids; the caller owns chance, so that the core stays deterministic. */
 export type NewId = () => string
@@ -20,46 +22,64 @@ export function defaultUse(kind: UseKind): Use {
   return { kind, pieceHeightM, pieceWidthM, tableTempC: 20, tableTimeS: 3600 }
 }
 
-/** Heat defaults of a way of making. Targets: 82–83 °C with a minute's hold sets whole without grain (egg kinetics). */
-export function defaultHeat(school: School): HeatPlan {
-  const base = { startTempC: 18, burnerW: 250, course: { simulated: true } as const, evaporationG: { simulated: true } as const }
-  switch (school) {
-    case 'yolkBath': return { ...base, method: 'waterBath', targetTempC: 82, holdS: 60 }
-    case 'wholeEggTempered': return { ...base, method: 'direct', targetTempC: 82, holdS: 60 }
-    case 'emulsified': return { ...base, method: 'waterBath', targetTempC: 83, holdS: 30 }
-  }
-}
+/** An oven that is not used. */
+export const plainOven = (): HeatPlan['oven'] => ({ airTempC: 160, fan: false, bath: false, timeS: { simulated: true } })
 
-/** Steps of a way of making: what is cooked together, what goes in afterwards. */
+/** A set of which everything follows from the steps and the heat. */
+export const plainSet = (): SetPlan => ({
+  stirred: { simulated: true }, milkHeat: { simulated: true }, air: { simulated: true }, whippedFat: { simulated: true }, whiteFoam: { simulated: true }, starch: { simulated: true },
+  acidBoiled: { simulated: true }, amylase: { simulated: true }, bloom: 200, fluidGel: false,
+})
+
+/** Heat defaults of a way of making. */
+export const defaultHeat = (school: School): HeatPlan => ({
+  startTempC: 18, burnerW: 250, course: { simulated: true }, evaporationG: { simulated: true }, until: 'hold', oven: plainOven(), ...schoolOf(school).heat,
+})
+
+/** Steps of a way of making: what is heated together, what goes in afterwards and how. Steps that would take nothing are left out. */
 export function stepsFor(school: School, lines: readonly Line[], id: NewId): Step[] {
-  const butter = lines.filter(l => findIngredient(l.ingredientId)?.group === 'butter').map(l => l.id)
-  const late = school === 'wholeEggTempered' ? [] : butter
-  const first = lines.map(l => l.id).filter(x => !late.includes(x))
-  return [
-    { id: id(), kind: 'combine', lineIds: first },
-    { id: id(), kind: 'cook' },
-    { id: id(), kind: 'strain' },
-    ...(late.length
-      ? [{ id: id(), kind: 'stirIn' as const, lineIds: late, lineTempC: school === 'emulsified' ? 18 : 5, mixTempC: school === 'emulsified' ? { given: 55 } : { simulated: true as const } }]
-      : []),
-    { id: id(), kind: 'pour' },
-  ]
+  const { steps, heat } = schoolOf(school)
+  const taken = new Set<string>()
+  const after: Step[] = []
+  for (const t of steps) {
+    if (t.kind !== 'stirIn' && t.kind !== 'foldIn') {
+      after.push({ id: id(), kind: t.kind })
+      continue
+    }
+    const lineIds = lines.filter(l => !taken.has(l.id) && takes(t.takes, findIngredient(l.ingredientId)!)).map(l => l.id)
+    // Something must be left to heat.
+    if (lineIds.length === 0 || lineIds.length + taken.size === lines.length) continue
+    lineIds.forEach(x => taken.add(x))
+    const mixTempC = t.mixTempC === null ? { simulated: true as const } : { given: t.mixTempC }
+    after.push(t.kind === 'stirIn' ? { id: id(), kind: 'stirIn', lineIds, lineTempC: t.lineTempC, mixTempC } : { id: id(), kind: 'foldIn', lineIds, lineTempC: t.lineTempC, mixTempC, overrun: t.overrun })
+  }
+  const cooks = heat.method !== 'none' && heat.method !== 'oven'
+  return [{ id: id(), kind: 'combine', lineIds: lines.map(l => l.id).filter(x => !taken.has(x)) }, ...(cooks ? [{ id: id(), kind: 'cook' as const }] : []), ...after]
 }
 
-/** Chill defaults: half an hour on the bench under film, then the kitchen's first fridge. */
-export function defaultChill(kitchen: Kitchen, id: NewId): ChillLeg[] {
+/** Chill defaults of a way of making: the bench under film, then the kitchen's first fridge (a freezer before it for inserts). */
+export function defaultChill(kitchen: Kitchen, id: NewId, school: School = 'yolkBath'): ChillLeg[] {
+  const { chill, freezerH } = schoolOf(school)
   const fridge = kitchen.places.find(p => p.kind === 'fanFridge' || p.kind === 'domesticFridge' || p.kind === 'walkIn')
+  const freezer = kitchen.places.find(p => p.kind === 'freezer')
+  const leg = (known: KitchenPlace | undefined, usual: ChillLeg['place'], timeS: number): ChillLeg =>
+    ({ id: id(), placeId: known?.id ?? null, place: known ? { kind: known.kind, airTempC: known.airTempC } : usual, timeS, cover: 'film' })
   return [
-    { id: id(), placeId: null, place: { kind: 'bench', airTempC: kitchen.roomTempC }, timeS: 20 * 60, cover: 'film' },
-    { id: id(), placeId: fridge?.id ?? null, place: fridge ? { kind: fridge.kind, airTempC: fridge.airTempC } : { kind: 'domesticFridge', airTempC: 4 }, timeS: 6 * 3600, cover: 'film' },
+    ...(chill.benchMin > 0 ? [leg(undefined, { kind: 'bench', airTempC: kitchen.roomTempC }, chill.benchMin * 60)] : []),
+    ...(freezerH ? [leg(freezer, { kind: 'freezer', airTempC: -18 }, freezerH * 3600)] : []),
+    leg(fridge, { kind: 'domesticFridge', airTempC: 4 }, chill.fridgeH * 3600),
   ]
 }
 
-/** A vessel that suits a use, for about 650 g of mix. */
-export function defaultAssembly(kind: UseKind): Assembly {
-  const base = { vesselId: null, crustM: 0, count: 1, portions: 6 }
+/** A vessel that suits a use and a way of making, for about 650 g of mix. */
+export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): Assembly {
+  const { family, crustM } = schoolOf(school)
+  const base = { vesselId: null, crustM, count: 1, portions: 6 }
+  if (school === 'tartlets') return { ...base, count: 24, portions: 24, vessel: { kind: 'tartRing', material: 'metal', lengthM: 0.06, widthM: 0.06, heightM: 0.02 } }
+  if (family === 'bar') return { ...base, portions: 16, vessel: { kind: 'rectangle', material: 'metal', lengthM: 0.2, widthM: 0.2, heightM: 0.05 } }
+  if (family === 'condensedPie' && kind === 'cut') return { ...base, portions: 8, vessel: { kind: 'round', material: 'metal', lengthM: 0.23, widthM: 0.23, heightM: 0.04 } }
   switch (kind) {
-    case 'cut': return { ...base, crustM: 0.004, portions: 8, vessel: { kind: 'tartRing', material: 'metal', lengthM: 0.2, widthM: 0.2, heightM: 0.03 } }
+    case 'cut': return { ...base, crustM: family === 'curd' ? 0.004 : crustM, portions: 8, vessel: { kind: 'tartRing', material: 'metal', lengthM: 0.2, widthM: 0.2, heightM: 0.03 } }
     case 'glass': return { ...base, count: 6, vessel: { kind: 'ramekin', material: 'glass', lengthM: 0.06, widthM: 0.06, heightM: 0.08 } }
     case 'turnedOut': return { ...base, count: 6, vessel: { kind: 'ramekin', material: 'metal', lengthM: 0.06, widthM: 0.06, heightM: 0.05 } }
     default: return { ...base, portions: 20, vessel: { kind: 'rectangle', material: 'metal', lengthM: 0.26, widthM: 0.16, heightM: 0.065 } }
@@ -70,23 +90,25 @@ export interface NewFormula { name: string, school: School, use: Use, lines: Lin
 
 /** A complete document from lines, a way of making and a use. */
 export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): FormulaDocument {
-  const assembly = defaultAssembly(n.use.kind)
+  const assembly = defaultAssembly(n.use.kind, n.school)
+  const facts = schoolOf(n.school)
   return {
     format: FORMULA_FORMAT,
     version: SCHEMA_VERSION,
     name: n.name,
-    family: 'curd',
+    family: facts.family,
     school: n.school,
     note: n.note ?? '',
     use: n.use,
     components: [
-      { id: id(), role: 'filling', name: 'Curd', lines: n.lines, steps: stepsFor(n.school, n.lines, id) },
+      { id: id(), role: 'filling', name: 'Filling', lines: n.lines, steps: stepsFor(n.school, n.lines, id) },
       ...(assembly.crustM > 0 ? [{ id: id(), role: 'crust' as const, name: 'Shell', lines: [], steps: [] }] : []),
     ],
     assembly,
-    losses: { sieveFraction: 0.03, panG: 10 },
+    losses: { sieveFraction: facts.sieve, panG: 10 },
     heat: defaultHeat(n.school),
-    chill: defaultChill(kitchen, id),
+    set: { ...plainSet(), ...facts.set },
+    chill: defaultChill(kitchen, id, n.school),
     serve: { startAt: n.startAt ?? '', coldTempC: { simulated: true }, chilledS: { simulated: true } },
   }
 }
@@ -94,19 +116,12 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Formu
 /** A line in grams. */
 export const line = (id: string, ingredientId: string, massG: number, sourceText = '', assumption = ''): Line => ({ id, ingredientId, massG, sourceText, assumption })
 
-/** The school that fits a set of lines: whole eggs are tempered, yolks go on the bath, much butter is blended in cool. */
-export function suggestSchool(lines: readonly Line[]): School {
-  const total = lines.reduce((s, l) => s + l.massG, 0)
-  const massOf = (ids: string[]) => lines.reduce((s, l) => s + (ids.includes(l.ingredientId) ? l.massG : 0), 0)
-  if (massOf(['butter80', 'butter82', 'butter84']) > 0.28 * total) return 'emulsified'
-  return massOf(['egg']) > massOf(['yolk', 'yolk_sep']) ? 'wholeEggTempered' : 'yolkBath'
-}
-
 /**
  * A target for the pot that sets the egg of these lines with the widest margin to grainy: the lowest whole degree at
  * which the pot, as it will run, sets 95 % of the egg; never under 75 °C (lethality with the thermometer's error in hand).
  */
 export function suggestTarget(doc: FormulaDocument, kitchen: Kitchen): number {
+  if (!familyOf(doc.family).eggSets || doc.heat.method === 'oven' || doc.heat.method === 'none') return doc.heat.targetTempC
   const cooked = mix(stagesOf(doc, kitchen).cooked)
   if (!(cooked.grams.water > 0)) return doc.heat.targetTempC
   const egg = eggTemperatures(cooked, pHOfMix(cooked))

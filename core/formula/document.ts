@@ -6,14 +6,28 @@
 import type { EggGrade } from '../ingredients/measures'
 
 export const FORMULA_FORMAT = 'lumbik-formula'
-export const SCHEMA_VERSION = 2
+export const SCHEMA_VERSION = 3
 
 export type ProcessValue<T> = { simulated: true } | { given: T }
 /** The stated value, or null when it is to be simulated. */
 export const given = <T>(v: ProcessValue<T>): T | null => 'given' in v ? v.given : null
 
-export const SCHOOLS = ['yolkBath', 'wholeEggTempered', 'emulsified'] as const
-/** The way of making: yolks on a water bath; eggs tempered into hot juice; boiled with a whisk, butter blended in cool. */
+export const FAMILIES = ['curd', 'posset', 'bar', 'condensedPie', 'starchFilling', 'gelatinCream', 'unsetMousse', 'fluidGel', 'lightCustard'] as const
+/** Kind of dessert; what sets it, its ways of making and the fields it uses stand in `core/families`. */
+export type Family = (typeof FAMILIES)[number]
+
+export const SCHOOLS = [
+  'yolkBath', 'wholeEggTempered', 'emulsified', 'microwave', 'gelatinBacked',
+  'reduced', 'boiled', 'dissolved', 'wine',
+  'hotBase', 'cooledBase',
+  'lowOven', 'steadyOven', 'tartlets', 'chillOnly',
+  'juiceAfter', 'boiledAgain', 'milkPudding',
+  'foldedMousse', 'setCream',
+  'whippedAcid', 'beatenWhites',
+  'blendedGel', 'frozenInsert',
+  'boiledMeringue',
+] as const
+/** The way of making; each belongs to one family. */
 export type School = (typeof SCHOOLS)[number]
 
 export const USE_KINDS = ['spooned', 'glass', 'piped', 'cut', 'turnedOut'] as const
@@ -54,7 +68,11 @@ export type Step =
   | { id: string, kind: 'cook' }
   | { id: string, kind: 'strain' }
   | { id: string, kind: 'stirIn', lineIds: string[], lineTempC: number, mixTempC: ProcessValue<number> }
+  /** Whipped (or beaten) first, then folded in: `overrun` is the volume gained by whipping as a share of its own. */
+  | { id: string, kind: 'foldIn', lineIds: string[], lineTempC: number, mixTempC: ProcessValue<number>, overrun: number }
+  | { id: string, kind: 'blend' }
   | { id: string, kind: 'pour' }
+  | { id: string, kind: 'bake' }
 
 export interface Component {
   id: string
@@ -89,16 +107,47 @@ export interface Assembly {
   portions: number
 }
 
+export const HEAT_METHODS = ['waterBath', 'direct', 'microwave', 'oven', 'none'] as const
+export type HeatMethod = (typeof HEAT_METHODS)[number]
+
 export interface HeatPlan {
-  method: 'waterBath' | 'direct'
+  method: HeatMethod
+  /** Of the mix in the pot, or of the coldest part of the filling in the oven. */
   targetTempC: number
   holdS: number
   startTempC: number
-  /** Heat that reaches a pan set straight on the burner, W. */
+  /** Heat that reaches a pan set straight on the burner, or the microwave's rated power, W. */
   burnerW: number
-  /** Temperature course in the pot: simulated, or the stated ramp, peak and hold. */
+  /** The boil ends with its hold, or when the volume is that of the cream alone. */
+  until: 'hold' | 'creamVolume'
+  /** Oven: air, fan, water bath, and the time in it (simulated: until the target). */
+  oven: { airTempC: number, fan: boolean, bath: boolean, timeS: ProcessValue<number> }
+  /** Temperature course of what is heated: simulated, or the stated ramp, peak and hold. */
   course: ProcessValue<{ rampKPerMin: number, peakTempC: number, holdS: number }>
   evaporationG: ProcessValue<number>
+}
+
+/** How the set comes about; what is not stated follows from the steps and the heat. */
+export interface SetPlan {
+  /** Stirred while it set (true), or baked undisturbed. */
+  stirred: ProcessValue<boolean>
+  /** Heat treatment of the milk proteins, 0–1. */
+  milkHeat: ProcessValue<number>
+  /** Air, volume fraction. */
+  air: ProcessValue<number>
+  /** Milk fat in whipped state, mass fraction of the whole. */
+  whippedFat: ProcessValue<number>
+  /** The air is held by beaten whites. */
+  whiteFoam: ProcessValue<boolean>
+  starch: ProcessValue<{ peakTempC: number, minutes: number }>
+  /** Acid is there while starch or agar boils. */
+  acidBoiled: ProcessValue<boolean>
+  /** Yolk amylase survives. */
+  amylase: ProcessValue<boolean>
+  /** Gelatin grade, g Bloom. */
+  bloom: number
+  /** Set, then blended. */
+  fluidGel: boolean
 }
 
 export const PLACE_KINDS = ['domesticFridge', 'fanFridge', 'walkIn', 'blastChiller', 'freezer', 'bench', 'iceBath'] as const
@@ -128,7 +177,7 @@ export interface FormulaDocument {
   format: typeof FORMULA_FORMAT
   version: typeof SCHEMA_VERSION
   name: string
-  family: 'curd'
+  family: Family
   school: School
   note: string
   use: Use
@@ -137,6 +186,7 @@ export interface FormulaDocument {
   /** What stays behind: fraction of the mix in the sieve, grams in the pan. */
   losses: { sieveFraction: number, panG: number }
   heat: HeatPlan
+  set: SetPlan
   chill: ChillLeg[]
   serve: ServePlan
 }

@@ -4,7 +4,8 @@ import { counter, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
 import { assess } from '../assess'
 import { cavityOf, cavityVolume, depthOf, equivalentRadius, scaleToDepth } from '../vessel/geometry'
 import { celsiusToFahrenheit, fahrenheitToCelsius, kelvinToFahrenheitDifference, SYSTEM_ML } from '../units/measures'
-import { createFormula, defaultUse, line, scaleFormula, stepsFor, suggestSchool, suggestTarget } from './create'
+import { suggestSchool } from '../families/suggest'
+import { createFormula, defaultUse, line, scaleFormula, stepsFor, suggestTarget } from './create'
 import { fillingOf, SCHEMA_VERSION, SCHOOLS, USE_KINDS, vesselOf } from './document'
 import { migrate } from './migrate'
 import { evaporate, mix } from './mix'
@@ -78,7 +79,8 @@ describe('making a formula', () => {
   })
   it('late lines are told apart by the steps', () => {
     const s = stagesOf(formula(), kitchen)
-    expect(s.late!.parts.map(p => p.row.id)).toEqual(['butter82'])
+    expect(s.additions).toHaveLength(1)
+    expect(s.additions[0]!.parts.map(p => p.row.id)).toEqual(['butter82'])
     expect(s.cooked).toHaveLength(3)
   })
   it('steam takes water only, and never the last of it', () => {

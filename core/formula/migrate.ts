@@ -1,8 +1,10 @@
 /**
  * Older formula documents brought to the current schema version. One step a version; the input is never changed.
  * Version 1 (drafts before the first release) kept the use as a word with the height beside it, and the hold in minutes.
+ * Version 2 knew curds in the pot only: no oven, no end of a boil by volume, nothing of how starch, gelatin and air came in.
  */
 import { InputError } from '../errors'
+import { plainOven, plainSet } from './create'
 import { FORMULA_FORMAT, SCHEMA_VERSION } from './document'
 
 type Plain = Record<string, unknown>
@@ -20,6 +22,12 @@ const STEPS: Record<number, (doc: Plain) => Plain> = {
       heat: { ...restHeat, holdS: typeof holdMin === 'number' ? holdMin * 60 : heat.holdS },
     }
   },
+  2: doc => ({
+    ...doc,
+    version: 3,
+    heat: isPlain(doc.heat) ? { ...doc.heat, until: 'hold', oven: plainOven() } : doc.heat,
+    set: plainSet(),
+  }),
 }
 
 /**

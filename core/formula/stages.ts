@@ -1,21 +1,36 @@
-/** A filling's lines split by its steps: cooked together, or stirred in afterwards. */
+/** A filling's lines split by its steps: heated together, stirred in afterwards, whipped and folded in. */
 import { fillingOf, given, strengthOf, type FormulaDocument, type Kitchen } from './document'
 import { toParts, type MixPart } from './mix'
 
-/** The mix as cooked, and what is stirred in afterwards. */
-export interface Stage { cooked: MixPart[], late: { parts: MixPart[], lineTempC: number, mixTempC: number | null } | null, all: MixPart[] }
+/** What joins the mix after its heat, in the order of the steps. */
+export interface Addition {
+  kind: 'stirIn' | 'foldIn'
+  /** Place of the step among the filling's steps. */
+  step: number
+  parts: MixPart[]
+  lineTempC: number
+  /** The mix is brought to this first; null: as it is. */
+  mixTempC: number | null
+  /** Volume gained by whipping, as a share of its own; 0 for what is not whipped. */
+  overrun: number
+}
+
+/** The mix as heated, and what joins it afterwards. */
+export interface Stage { cooked: MixPart[], additions: Addition[], all: MixPart[] }
 
 /** Splits the filling's lines by its steps. @throws {InputError} naming the line */
 export function stagesOf(doc: FormulaDocument, kitchen: Kitchen): Stage {
   const filling = fillingOf(doc)
   const index = doc.components.indexOf(filling)
   const all = toParts(filling.lines, line => strengthOf(line, kitchen), `components.${index}.lines`)
-  const lateStep = filling.steps.find(s => s.kind === 'stirIn')
-  const lateIds = new Set(lateStep?.kind === 'stirIn' ? lateStep.lineIds : [])
-  const cooked = all.filter((_, i) => !lateIds.has(filling.lines[i]!.id))
-  const lateParts = all.filter((p, i) => lateIds.has(filling.lines[i]!.id) && p.massG > 0)
-  const late = lateStep?.kind === 'stirIn' && lateParts.length
-    ? { parts: lateParts, lineTempC: lateStep.lineTempC, mixTempC: given(lateStep.mixTempC) }
-    : null
-  return { cooked, late, all }
+  const taken = new Set<string>()
+  const additions: Addition[] = []
+  filling.steps.forEach((step, i) => {
+    if (step.kind !== 'stirIn' && step.kind !== 'foldIn') return
+    const ids = new Set(step.lineIds.filter(id => !taken.has(id)))
+    ids.forEach(id => taken.add(id))
+    const parts = all.filter((p, k) => ids.has(filling.lines[k]!.id) && p.massG > 0)
+    if (parts.length) additions.push({ kind: step.kind, step: i, parts, lineTempC: step.lineTempC, mixTempC: given(step.mixTempC), overrun: step.kind === 'foldIn' ? step.overrun : 0 })
+  })
+  return { cooked: all.filter((_, i) => !taken.has(filling.lines[i]!.id)), additions, all }
 }

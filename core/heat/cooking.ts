@@ -1,67 +1,89 @@
-/** The heat of a formula: the pot simulated or stated, what is stirred in afterwards, and where it turns grainy. */
+/** The heat of a formula: the pot simulated or stated, what joins the mix afterwards, and where it turns grainy. */
 import { within } from '../errors'
 import { given, type FormulaDocument, type Kitchen } from '../formula/document'
 import { mix, sugarsG, type Mix } from '../formula/mix'
 import type { Stage } from '../formula/stages'
-import { cookEnd, GRAINY, type EggTemperatures, type History } from './egg'
-import { carryOver, givenCourse, panFor, runPot, stirInTemperature, type PotRun } from './pot'
+import type { History } from './egg'
+import { carryOver, givenCourse, panFor, runPot, stirInTemperature, unheated, type PotRun } from './pot'
 import { FAT_LATENT, fractionsOf, solidFat, thermalProperties } from './properties'
+import { addedSugarG, reductionG } from './reduction'
 
 /** Rate at which a mix is whisked cool, K/min (the ladder of expectations uses the same). */
 export const WHISK_COOL_K_PER_MIN = 3
 
-/** The pot, simulated or as stated. @throws {InputError} for an impossible evaporation */
-export function heatStep(doc: FormulaDocument, kitchen: Kitchen, cooked: Mix, aw: number): { pot: PotRun, cp: number, panCapacity: number } {
+export interface HeatStep { pot: PotRun, cp: number, panCapacity: number, /** Whether a pan or bowl was hot at all. */ inPan: boolean }
+
+/** The pot, simulated or as stated; what is baked or not heated stays as it started. @throws {InputError} for an impossible evaporation */
+export function heatStep(doc: FormulaDocument, kitchen: Kitchen, cooked: Mix, aw: number): HeatStep {
+  const { heat } = doc
   const f = fractionsOf(cooked)
   const hot = thermalProperties(f, 60)
   const pan = panFor(cooked.massG / 1000 / hot.rho)
-  const course = given(doc.heat.course)
-  const evaporated = given(doc.heat.evaporationG)
+  const course = given(heat.course)
+  const evaporated = given(heat.evaporationG)
+  const { method } = heat
   const pot = course
-    ? givenCourse(doc.heat.startTempC, course)
-    : runPot({
-        massG: cooked.massG, cp: hot.cp, pan, startTempC: doc.heat.startTempC, targetTempC: doc.heat.targetTempC, holdS: doc.heat.holdS,
-        method: doc.heat.method, burnerW: doc.heat.burnerW, roomTempC: kitchen.roomTempC, altitudeM: kitchen.altitudeM, waterActivity: aw,
-        sugarPercent: 100 * sugarsG(cooked) / (sugarsG(cooked) + cooked.grams.water),
-      })
+    ? givenCourse(heat.startTempC, course)
+    : method === 'oven' || method === 'none'
+      ? unheated(heat.startTempC)
+      : runPot({
+          massG: cooked.massG, waterG: cooked.grams.water, cp: hot.cp, pan, startTempC: heat.startTempC, targetTempC: heat.targetTempC, holdS: heat.holdS,
+          method, burnerW: heat.burnerW, roomTempC: kitchen.roomTempC, altitudeM: kitchen.altitudeM, waterActivity: aw,
+          sugarPercent: 100 * sugarsG(cooked) / (sugarsG(cooked) + cooked.grams.water),
+          evaporateG: heat.until === 'creamVolume' ? Math.min(reductionG(addedSugarG(cooked.parts)), 0.6 * cooked.grams.water) : null,
+        })
   if (evaporated !== null) pot.evaporatedG = within(evaporated, 'heat.evaporationG', 0, cooked.massG)
-  return { pot, cp: hot.cp, panCapacity: pan.heatCapacity }
+  return { pot, cp: hot.cp, panCapacity: pan.heatCapacity, inPan: !course && method !== 'oven' && method !== 'none' }
 }
 
-/** Stirring in the late lines: energy balance, with the butter's fat melting. Returns the history from the pot's end. */
-export function stirInStep(stage: Stage, cooked: Mix, cp: number, pot: PotRun, panCapacity: number, roomC: number): History {
-  // The pan's excess over the mix, as the film on its wall had it, is given back.
-  const excessK = Math.max(0, pot.filmC[pot.filmC.length - 1]! - pot.endTempC)
-  let t = pot.endTempC + carryOver(cooked.massG, cp, panCapacity, excessK)
+export interface Joined {
+  history: History
+  /** Temperature of the mix as each addition met it, and after it, °C. */
+  met: { beforeC: number, afterC: number, /** Seconds from the pot's end. */ atS: number }[]
+}
+
+/**
+ * From the pot to the vessel: carry-over, the sieve, then each addition by energy balance with its fat melting. What is
+ * folded in cold goes in over three minutes, what is stirred in over two (common practice).
+ */
+export function joinStep(doc: FormulaDocument, stage: Stage, heated: HeatStep, roomC: number): Joined {
+  const { pot, cp, panCapacity, inPan } = heated
+  let massG = mix(stage.cooked).massG - pot.evaporatedG
+  let t = pot.endTempC
   const timeS = [0]
-  const tempC = [pot.endTempC]
-  // Off the heat: half a minute's carry-over, then a minute through the sieve into a bowl as heavy as the pan, at room temperature.
-  timeS.push(30, 90)
-  tempC.push(t, t = stirInTemperature({ massG: cooked.massG, cp, tempC: t }, { massG: 1000, cp: panCapacity, tempC: roomC }))
-  if (stage.late) {
-    const cool = stage.late.mixTempC
-    if (cool !== null && cool < t) {
-      timeS.push(timeS[timeS.length - 1]! + (t - cool) / WHISK_COOL_K_PER_MIN * 60)
-      tempC.push(t = cool)
-    }
-    const cold = mix(stage.late.parts)
-    const props = thermalProperties(fractionsOf(cold), stage.late.lineTempC)
-    const latent = cold.grams.milkFat / 1000 * FAT_LATENT * Math.max(0, solidFat(stage.late.lineTempC) - solidFat(Math.min(t, 60)))
-    t = stirInTemperature({ massG: cooked.massG, cp, tempC: t }, { massG: cold.massG, cp: props.cp, tempC: stage.late.lineTempC }, latent)
-    // Butter whisked in takes two minutes (common practice).
-    timeS.push(timeS[timeS.length - 1]! + 120)
-    tempC.push(t)
+  const tempC = [t]
+  const met: Joined['met'] = []
+  const to = (seconds: number, temp: number) => {
+    timeS.push(timeS[timeS.length - 1]! + seconds)
+    tempC.push(t = temp)
   }
-  return { timeS, tempC }
+  if (inPan) {
+    // The pan's excess over the mix, as the film on its wall had it, is given back.
+    const excessK = Math.max(0, pot.filmC[pot.filmC.length - 1]! - pot.endTempC)
+    // Off the heat: half a minute's carry-over, then a minute through the sieve into a bowl as heavy as the pan, at room temperature.
+    to(30, t + carryOver(massG, cp, panCapacity, doc.heat.method === 'microwave' ? 0 : excessK))
+    if (doc.components.some(c => c.role === 'filling' && c.steps.some(s => s.kind === 'strain'))) to(60, stirInTemperature({ massG, cp, tempC: t }, { massG: 1000, cp: panCapacity, tempC: roomC }))
+  }
+  for (const a of stage.additions) {
+    if (a.mixTempC !== null && a.mixTempC < t) to((t - a.mixTempC) / WHISK_COOL_K_PER_MIN * 60, a.mixTempC)
+    const beforeC = t
+    const cold = mix(a.parts)
+    const props = thermalProperties(fractionsOf(cold), a.lineTempC)
+    const latent = cold.grams.milkFat / 1000 * FAT_LATENT * Math.max(0, solidFat(a.lineTempC) - solidFat(Math.min(t, 60)))
+    to(a.kind === 'foldIn' ? 180 : 120, stirInTemperature({ massG, cp, tempC: t }, { massG: cold.massG, cp: props.cp, tempC: a.lineTempC }, latent))
+    massG += cold.massG
+    met.push({ beforeC, afterC: t, atS: timeS[timeS.length - 1]! })
+  }
+  return { history: { timeS, tempC }, met }
 }
 
-/** Peak at which the same course would turn grainy, °C: the whole course shifted, by bisection. */
-export function grainyTemperature(pot: PotRun, egg: EggTemperatures, peakC: number): number {
+/** Peak at which the same course would turn grainy, °C: the whole course shifted, by bisection. @param overset over-setting at a shift */
+export function grainyTemperature(peakC: number, overset: (shiftK: number) => number, grainy: number): number {
   let low = -15
   let high = 20
   for (let i = 0; i < 14; i++) {
     const middle = (low + high) / 2
-    if (cookEnd(pot.history, egg, pot.filmC, middle).b < GRAINY) low = middle
+    if (overset(middle) < grainy) low = middle
     else high = middle
   }
   return Number((peakC + (low + high) / 2).toFixed(2))

@@ -80,7 +80,7 @@ describe(`the pot (${checks.potPractice.source})`, () => {
   const input = (grams: Record<string, number>, over: Partial<PotInput> = {}): PotInput => {
     const m = mix(parts(grams))
     const p = thermalProperties(fractionsOf(m), 60)
-    return { massG: m.massG, cp: p.cp, pan: panFor(m.massG / 1000 / p.rho), startTempC: 20, targetTempC: 80, holdS: 0, method: 'waterBath', burnerW: 250, roomTempC: 21, altitudeM: 0, waterActivity: 0.95, sugarPercent: 40, ...over }
+    return { massG: m.massG, waterG: m.grams.water, cp: p.cp, pan: panFor(m.massG / 1000 / p.rho), startTempC: 20, targetTempC: 80, holdS: 0, method: 'waterBath', burnerW: 250, roomTempC: 21, altitudeM: 0, waterActivity: 0.95, sugarPercent: 40, ...over }
   }
   const thickMin = (p: PotInput, grams: Record<string, number>) => {
     const m = mix(parts(grams))

@@ -3,6 +3,7 @@
  *
  *   (m·cp + C_pan)·dT/dt = q_in − UA_l·(T − T_a) − (hc + hr)·A·(T − T_a) − ṁ·h_fg
  *   water bath: q_in = min(UA·(T_h − T), P_steam);    direct: q_in = burner power reaching the pan
+ *   microwave: q_in = rated power × .72, in bursts of 20 s with 15 s of whisking between
  *
  * Below the boil evaporation follows the Lewis analogy; at the boil it takes what heat is left over. Integrated with
  * Heun steps of 2 s. While holding, the cook takes heat away so that the mix stays at the target.
@@ -36,9 +37,13 @@ export interface PotInput {
   startTempC: number
   targetTempC: number
   holdS: number
-  method: 'waterBath' | 'direct'
-  /** Heat that reaches the pan on the burner, W. */
+  method: 'waterBath' | 'direct' | 'microwave'
+  /** Heat that reaches the pan on the burner, or the microwave's rated power, W. */
   burnerW: number
+  /** Water that can leave at most, g; no pan boils drier than this. */
+  waterG: number
+  /** Boil until this much water has left, g; null: for the hold. */
+  evaporateG?: number | null
   roomTempC: number
   altitudeM: number
   waterActivity: number
@@ -53,6 +58,11 @@ export const BATH_POWER_W = 700
 export const BOWL_AREA = 1.4
 /** Film coefficient between pan wall and stirred mix, W/(m²·K): 300–600, middle of the range. */
 export const WALL_H = 450
+/** Share of its water after which a pan counts as dry and loses no more. */
+const DRY_SHARE = 0.9
+/** Share of a microwave's rating that heats the food (.65–.80, from memory M), and its bursts: on, and whisking, s (common practice). */
+export const MICROWAVE_EFFICIENCY = 0.72
+export const BURST = { onS: 20, whiskS: 15 }
 /** A mix that has not reached its target after this long is called stalled, s. */
 export const STALL_S = 3 * 3600
 const STEP_S = 2
@@ -77,13 +87,15 @@ export function runPot(p: PotInput): PotRun {
   let massKg = p.massG / 1000
   const capacity = () => massKg * p.cp + p.pan.heatCapacity
 
+  const microwaveW = p.burnerW * MICROWAVE_EFFICIENCY * BURST.onS / (BURST.onS + BURST.whiskS)
+
   /** Heat in, evaporation and heat out at a temperature. */
   const flows = (t: number) => {
     const dT = Math.max(t - p.roomTempC, 0)
     const hc = 3.0 * (dT / 60) ** (1 / 3)
     const steam = t >= boilC - 0.05 ? 0 : evaporationFlux(hc, t, p.roomTempC, p.waterActivity, pressure) * area
     const loss = (hc + 5.5) * area * dT + 0.5 * dT * Math.sqrt(area) + steam * evaporationHeat(t)
-    const heatIn = p.method === 'waterBath' ? Math.min(BATH_U * BOWL_AREA * area * Math.max(bathC - t, 0), BATH_POWER_W) : p.burnerW
+    const heatIn = p.method === 'microwave' ? microwaveW : p.method === 'waterBath' ? Math.min(BATH_U * BOWL_AREA * area * Math.max(bathC - t, 0), BATH_POWER_W) : p.burnerW
     return { heatIn, loss, steam }
   }
 
@@ -99,7 +111,8 @@ export function runPot(p: PotInput): PotRun {
   const record = (heatIn: number) => {
     timeS.push(time)
     tempC.push(t)
-    filmC.push(Math.min(t + heatIn / (WALL_H * heatedM2), boilC))
+    // On a wall the film is hotter by q/(h·A); in a microwave the edge is, by what one burst gives.
+    filmC.push(Math.min(t + (p.method === 'microwave' ? heatIn * (BURST.onS + BURST.whiskS) / capacity() : heatIn / (WALL_H * heatedM2)), boilC))
   }
   while (reachedS === null && time < STALL_S) {
     const f1 = flows(t)
@@ -110,7 +123,7 @@ export function runPot(p: PotInput): PotRun {
     const dt = slope > 0 && t + slope * STEP_S >= targetC ? Math.max((targetC - t) / slope, 1e-3) : STEP_S
     t = Math.min(t + slope * dt, boilC)
     time += dt
-    const steam = (f1.steam + f2.steam) / 2 * dt
+    const steam = Math.min((f1.steam + f2.steam) / 2 * dt, DRY_SHARE * p.waterG / 1000 - evaporatedKg)
     evaporatedKg += steam
     massKg -= steam
     if (t >= targetC - 1e-9) reachedS = time
@@ -118,12 +131,15 @@ export function runPot(p: PotInput): PotRun {
     if (slope < 1e-4 && reachedS === null) break
   }
   if (reachedS !== null) {
-    const end = time + p.holdS
+    const end = p.evaporateG == null ? time + p.holdS : time + STALL_S
     while (time < end - 1e-9) {
-      const dt = Math.min(8, end - time)
       const f = flows(t)
       const boiling = t >= boilC - 0.05
-      const steam = (boiling ? Math.max(f.heatIn - f.loss, 0) / evaporationHeat(t) : f.steam) * dt
+      const rate = boiling ? Math.max(f.heatIn - f.loss, 0) / evaporationHeat(t) : f.steam
+      const missingKg = p.evaporateG == null ? Infinity : p.evaporateG / 1000 - evaporatedKg
+      if (missingKg <= 0 || (p.evaporateG != null && !(rate > 0))) break
+      const dt = Math.max(1e-3, Math.min(8, end - time, missingKg / rate || 8))
+      const steam = Math.min(rate * dt, DRY_SHARE * p.waterG / 1000 - evaporatedKg)
       evaporatedKg += steam
       massKg -= steam
       time += dt
@@ -141,6 +157,9 @@ export function givenCourse(startTempC: number, course: { rampKPerMin: number, p
   const tempC = [startTempC, course.peakTempC, course.peakTempC]
   return { history: { timeS, tempC }, filmC: tempC, reachedS: rampS, evaporatedG: 0, endTempC: course.peakTempC }
 }
+
+/** A mix that is not heated in a pot. */
+export const unheated = (tempC: number): PotRun => ({ history: { timeS: [0], tempC: [tempC] }, filmC: [tempC], reachedS: 0, evaporatedG: 0, endTempC: tempC })
 
 /**
  * Carry-over: what the hot pan gives back after the heat is off, K. C_pan·ΔT/(m·cp + C_pan), ΔT the pan's excess.

@@ -24,7 +24,13 @@ export const DENSITIES: Readonly<Record<string, Density>> = {
   egg: { gPerMl: 1.03, how: 'beaten', confidence: 'H' }, yolk: { gPerMl: 1.03, confidence: 'H' }, yolk_sep: { gPerMl: 1.03, confidence: 'H' },
   white: { gPerMl: 1.03, confidence: 'H' }, cornflour: { gPerMl: 0.541, how: 'spooned', confidence: 'H' },
   flour: { gPerMl: 0.528, how: 'spooned', confidence: 'H' }, gelatin: { gPerMl: 0.63, confidence: 'M' }, agar: { gPerMl: 0.45, confidence: 'L' },
-  citric: { gPerMl: 0.85, confidence: 'M' }, salt: { gPerMl: 1.2, how: 'fine', confidence: 'M' }, zest: { gPerMl: 0.4, how: 'loosely packed', confidence: 'M' }, water: { gPerMl: 1, confidence: 'H' },
+  citric: { gPerMl: 0.85, confidence: 'M' }, salt: { gPerMl: 1.2, how: 'fine', confidence: 'M' }, mandarin: { gPerMl: 1.045, confidence: 'M' }, pummelo: { gPerMl: 1.04, confidence: 'L' }, wine_white: { gPerMl: 0.99, confidence: 'H' }, wine_late: { gPerMl: 1.06, confidence: 'M' },
+  yolk_sugared: { gPerMl: 1.06, confidence: 'M' }, white_dried: { gPerMl: 0.45, confidence: 'L' }, brown_sugar: { gPerMl: 0.93, how: 'packed', confidence: 'H' }, dextrose: { gPerMl: 0.63, confidence: 'L' },
+  evaporated: { gPerMl: 1.066, confidence: 'H' }, creme_sour: { gPerMl: 0.972, confidence: 'H' }, greek: { gPerMl: 1.04, confidence: 'M' }, cream_cheese: { gPerMl: 0.98, confidence: 'H' }, mascarpone: { gPerMl: 0.97, confidence: 'M' },
+  coconut_milk: { gPerMl: 0.955, confidence: 'H' }, coconut_cream: { gPerMl: 0.96, confidence: 'M' }, oat_cream: { gPerMl: 1.01, confidence: 'L' }, soya_cream: { gPerMl: 1.0, confidence: 'L' },
+  digestive: { gPerMl: 0.4, how: 'crumbs', confidence: 'M' }, graham: { gPerMl: 0.355, how: 'crumbs', confidence: 'H' }, gingernut: { gPerMl: 0.42, how: 'crumbs', confidence: 'L' }, shortbread: { gPerMl: 0.4, how: 'crumbs', confidence: 'L' },
+  almond: { gPerMl: 0.41, how: 'ground', confidence: 'H' }, hazelnut: { gPerMl: 0.57, how: 'whole', confidence: 'H' }, pistachio: { gPerMl: 0.52, how: 'whole', confidence: 'H' }, choc_white: { gPerMl: 0.72, how: 'chips', confidence: 'H' }, choc_milk: { gPerMl: 0.71, how: 'chips', confidence: 'H' }, choc_dark: { gPerMl: 0.71, how: 'chips', confidence: 'M' },
+  liqueur: { gPerMl: 1.05, confidence: 'M' }, vanilla: { gPerMl: 0.879, confidence: 'H' }, zest: { gPerMl: 0.4, how: 'loosely packed', confidence: 'M' }, water: { gPerMl: 1, confidence: 'H' },
 }
 
 /** Granulated sugar pours a little lighter than caster (0.845 against 0.86 g/ml); recognised by the word written. */
@@ -57,6 +63,8 @@ export const FRUITS: readonly Fruit[] = [
   { id: 'seville orange', words: ['seville orange', 'bitter orange', 'sour orange'], size: 'medium', juiceId: 'seville', juiceG: 60, zestG: 6, lnJuiceSigma: 0.25, confidence: 'M' },
   { id: 'blood orange', words: ['blood orange'], size: 'medium', juiceId: 'blood', juiceG: 65, zestG: 5, lnJuiceSigma: 0.25, confidence: 'M' },
   { id: 'sweet orange medium', words: ['orange', 'sweet orange'], size: 'medium', juiceId: 'orange', juiceG: 80, zestG: 6, lnJuiceSigma: 0.25, confidence: 'H' },
+  { id: 'mandarin', words: ['mandarin', 'tangerine', 'clementine'], size: 'medium', juiceId: 'mandarin', juiceG: 40, zestG: 3, lnJuiceSigma: 0.25, confidence: 'M' },
+  { id: 'pummelo', words: ['pomelo', 'pummelo'], size: 'medium', juiceId: 'pummelo', juiceG: 240, zestG: 15, lnJuiceSigma: 0.30, confidence: 'L' },
   { id: 'grapefruit', words: ['grapefruit'], size: 'medium', juiceId: 'grapefruit', juiceG: 180, zestG: 9, lnJuiceSigma: 0.20, confidence: 'H' },
   { id: 'passion fruit', words: ['passion fruit', 'passionfruit'], size: 'medium', juiceId: 'passion', juiceG: 11, zestG: 0, lnJuiceSigma: 0.30, confidence: 'M' },
 ]

@@ -8,7 +8,9 @@ export type CompositionKey = (typeof COMPOSITION_KEYS)[number]
 
 export type AcidKind = 'citric' | 'lactic' | 'tartaricMalic'
 export type Confidence = 'H' | 'M' | 'L'
-export type IngredientGroup = 'juice' | 'egg' | 'sugar' | 'butter' | 'dairy' | 'setter' | 'acid' | 'zest' | 'water' | 'other'
+export type IngredientGroup = 'juice' | 'egg' | 'sugar' | 'butter' | 'dairy' | 'setter' | 'acid' | 'zest' | 'water' | 'plant' | 'chocolate' | 'biscuit' | 'nut' | 'other'
+export const ALLERGENS = ['egg', 'milk', 'gluten', 'nuts', 'soya', 'sulphites'] as const
+export type Allergen = (typeof ALLERGENS)[number]
 
 export interface Ingredient {
   readonly id: string
@@ -25,6 +27,9 @@ export interface Ingredient {
   readonly potassiumMg: number
   /** Ethanol, g per 100 g. */
   readonly ethanol?: number
+  /** Heat that its milk proteins have had before it reaches the kitchen, 0–1 (judgement; sweetened condensed milk .7). */
+  readonly milkHeat?: number
+  readonly allergens?: readonly Allergen[]
   /** Row of the fruit table that gives this juice. */
   readonly piece?: string
   readonly source: string

@@ -5,20 +5,26 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { pHOfMix } from '../acidity/acidity'
-import { acidSigmaOf, type Worked } from '../assess'
+import { acidSigmaOf, cookedEnd, type Worked } from '../assess'
 import { THERMOMETER_SIGMA_K } from '../judge'
 import { acidPercentOf, evaporate, mix, type MixPart } from '../formula/mix'
+import { solidFat } from '../heat/properties'
+import { part, type Ingredient } from '../ingredients'
 import { cookEnd, eggTemperatures, GAP_SIGMA_K, GRAINY, T60_SIGMA_K, undisturbed } from '../heat/egg'
 import { BANDS, bandOf, corrected, type BandId } from '../set/bands'
-import { firmness, LN_TAU_SIGMA, phasesOf, yieldStress } from '../set/firmness'
+import { bodyOf, firmness, lnTauSigma, yieldStress, type SetState } from '../set/firmness'
 
 /** One σ of ln(egg mass) within a grade (from memory). */
 const LN_EGG_MASS_SIGMA = 0.05
+/** One σ of a cream's fat, points of percent (from memory of labelling practice). */
+const CREAM_FAT_SIGMA = 1
+/** One σ of ln(time constant) of everything that sets slowly: ×1.5 (fitted, see `chill/setting`). */
+const LN_SETTING_SIGMA = Math.log(1.5)
 /** One σ of room and fridge temperature at the piece, K (judgement). */
 const TABLE_SIGMA_K = 1.0
 
 /** Names of what is drawn, for "what matters most". */
-export const UNCERTAIN = ['acid', 'eggMass', 'thermometer', 'eggSetting', 'overSetting', 'table', 'model'] as const
+export const UNCERTAIN = ['acid', 'eggMass', 'thermometer', 'eggSetting', 'overSetting', 'creamFat', 'settingTime', 'table', 'model'] as const
 export type Uncertain = (typeof UNCERTAIN)[number]
 
 export interface Shares {
@@ -57,47 +63,56 @@ export function createSampler(w: Worked, seed = 20260101) {
   const { verdict } = w.assessment
   const cookedSet = new Set(w.stage.cooked)
 
-  const perturb = (p: MixPart, zAcid: number, zEgg: number): MixPart => {
+  const perturb = (p: MixPart, zAcid: number, zEgg: number, zFat: number): MixPart => {
     if (p.row.group === 'egg') return { ...p, massG: p.massG * Math.exp(LN_EGG_MASS_SIGMA * zEgg) }
+    if (p.row.group === 'dairy' && part(p.row, 'milkFat') > 12) return { ...p, row: fatter(p.row, CREAM_FAT_SIGMA * zFat) }
     if (!p.row.acid) return p
     const pH = p.strength.kind === 'typical' ? undefined : p.strength.pH
     return { ...p, strength: { kind: 'measured', acidPercent: acidPercentOf(p) * Math.exp(acidSigmaOf(p) * zAcid), ...(pH === undefined ? {} : { pH }) } }
   }
 
   const once = () => {
-    const z = UNCERTAIN.map(normal)
-    const [zAcid, zEgg, zThermometer, zSet, zOver, zTable, zModel] = z as [number, number, number, number, number, number, number]
-    const all = w.stage.all.map(p => perturb(p, zAcid, zEgg))
+    const z = Object.fromEntries(UNCERTAIN.map(key => [key, normal()])) as Record<Uncertain, number>
+    const all = w.stage.all.map(p => perturb(p, z.acid, z.eggMass, z.creamFat))
     const cooked = mix(all.filter((_, i) => cookedSet.has(w.stage.all[i]!)))
     const whole = mix(all)
-    const finished = evaporate(whole, w.pot.evaporatedG)
-    const phases = phasesOf(finished)
-    const egg = eggTemperatures(cooked, pHOfMix(cooked))
+    const finished = evaporate(whole, w.evaporatedG)
+    const pH = pHOfMix(whole)
+    const offset = THERMOMETER_SIGMA_K * z.thermometer
+    const { making } = w.body
+    const body = bodyOf(finished, pH, { ...making, starch: { ...making.starch, peakTempC: making.starch.peakTempC + offset } })
+    const egg = eggTemperatures(cooked, w.stage.additions.length ? pHOfMix(cooked) : pH)
     let a = 0
     let b = 0
     if (egg) {
-      const t60C = egg.t60C + T60_SIGMA_K * zSet
-      const shifted = { t60C, t60bC: t60C + (egg.t60bC - egg.t60C) + GAP_SIGMA_K * zOver }
-      const offset = THERMOMETER_SIGMA_K * zThermometer
-      const pot = cookEnd(w.pot.history, shifted, w.pot.filmC, offset)
+      const t60C = egg.t60C + T60_SIGMA_K * z.eggSetting
+      const shifted = { t60C, t60bC: t60C + (egg.t60bC - egg.t60C) + GAP_SIGMA_K * z.overSetting }
+      const hot = cookedEnd(w.cooking, shifted, offset)
       const after = cookEnd(w.after, undisturbed(shifted), w.after.tempC, offset)
-      a = 1 - (1 - pot.a) * (1 - after.a)
-      b = 1 - (1 - pot.b) * (1 - after.b)
+      a = 1 - (1 - hot.a) * (1 - after.a)
+      b = 1 - (1 - hot.b) * (1 - after.b)
     }
-    const eggG = whole.grams.eggWhiteProtein + whole.grams.yolkProtein
-    const factor = Math.exp(LN_TAU_SIGMA * zModel)
-    const at = (fatSolids: number, tempC: number) => factor * yieldStress(firmness(phases, eggG, { a, b, fatSolids, tempC }))
-    const coldTau = at(w.coldSolids, verdict.cold.tempC)
-    const plateTempC = Math.max(verdict.cold.tempC, verdict.plate.tempC + TABLE_SIGMA_K * zTable)
+    // Slower or faster setting: what was still to come, over what has come, scales with the rate.
+    const pace = Math.exp(LN_SETTING_SIGMA * z.settingTime)
+    const paced = (x: number, top: number) => x <= 0 || top <= 0 ? x : top * (1 - (1 - Math.min(x / top, 1)) ** pace)
+    const at = (s: SetState, tempC: number, meltedShare: number): number => {
+      const m = firmness(body, {
+        ...s, a, b, tempC, butter: paced(Math.max(0, s.butter - meltedShare), solidFat(tempC)), cream: paced(Math.max(0, s.cream - meltedShare), solidFat(tempC)),
+        casein: paced(s.casein, 1), starch: paced(s.starch, 1), gelatin: paced(s.gelatin, Math.max(0, 29 - Math.max(tempC, 0)) / 24),
+      })
+      return yieldStress(m) * Math.exp(lnTauSigma(m) * z.model)
+    }
+    const coldTau = at(verdict.cold.state, verdict.cold.tempC, 0)
+    const plateTempC = Math.max(verdict.cold.tempC, verdict.plate.tempC + TABLE_SIGMA_K * z.table)
     // A degree on the table moves the solid fat along its curve, about 2.5 % of the fat per K between 5 and 20 °C.
-    const plateSolids = Math.max(0, w.plateSolids - 0.025 * (plateTempC - verdict.plate.tempC))
-    const plateTau = at(plateSolids, plateTempC)
-    draws.push(z)
+    const plateTau = at(verdict.plate.state, plateTempC, 0.025 * (plateTempC - verdict.plate.tempC))
+    draws.push(UNCERTAIN.map(key => z[key]))
     coldPa.push(coldTau)
     platePa.push(plateTau)
-    cold[bandOf(corrected(coldTau, phases.density))]++
-    plate[bandOf(corrected(plateTau, phases.density))]++
-    const isGrainy = b >= GRAINY
+    const { density } = body.phases
+    cold[bandOf(corrected(coldTau, density))]++
+    plate[bandOf(corrected(plateTau, density))]++
+    const isGrainy = body.eggC > 2 && b >= GRAINY
     if (isGrainy) grainy++
     const t = verdict.target
     if (!isGrainy && coldTau >= t.coldMinPa && coldTau <= t.coldMaxPa && plateTau >= t.plateMinPa) holds++
@@ -122,6 +137,14 @@ export function createSampler(w: Worked, seed = 20260101) {
       return { samples: n, holds: holds / n, cold: share(cold, n), plate: share(plate, n), grainy: grainy / n, coldRangePa: range(coldPa), plateRangePa: range(platePa), matters }
     },
   }
+}
+
+/** A cream with some points more or less fat, in place of its serum. */
+function fatter(row: Ingredient, points: number): Ingredient {
+  const fat = Math.min(60, Math.max(5, part(row, 'fat') + points))
+  const serum = (100 - fat) / (100 - part(row, 'fat'))
+  const per100g = Object.fromEntries(Object.entries(row.per100g).map(([k, v]) => [k, k === 'fat' || k === 'milkFat' ? fat : v * serum]))
+  return { ...row, per100g }
 }
 
 /** Pearson correlation; 0 when either side does not vary. */

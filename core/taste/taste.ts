@@ -39,8 +39,9 @@ const BITTER = new Set(['grapefruit', 'seville', 'bergamot'])
  * Sourness and sweetness, 0–10 (L: the form is defensible, the numbers are not sensory data).
  * x = TA·10^(.25(3.3 − pH))/((1 + sw/90)(1 + F/80)), sour = 10x^1.2/(x^1.2 + .85^1.2);
  * y = sw/((1 + TA/3)(1 + F/150)), sweet = 10y^1.5/(y^1.5 + 18^1.5). Percentages of the whole.
+ * @param centre sourness that counts as balanced for this dessert
  */
-export function taste(m: Mix, pH: number): Taste {
+export function taste(m: Mix, pH: number, centre = CURD_SOUR_CENTRE): Taste {
   const ta = 100 * m.acidG / m.massG
   const sweetPercent = 100 * (m.grams.sucrose + m.grams.monosaccharides + 0.3 * m.grams.lactose) / m.massG
   const fat = 100 * fatFraction(m)
@@ -48,7 +49,7 @@ export function taste(m: Mix, pH: number): Taste {
   const sour = 10 * x ** 1.2 / (x ** 1.2 + 0.85 ** 1.2)
   const y = sweetPercent / ((1 + ta / 3) * (1 + fat / 150))
   const sweet = 10 * y ** 1.5 / (y ** 1.5 + 18 ** 1.5)
-  const sharpness = sharpnessOf(sour)
+  const sharpness = sharpnessOf(sour, centre)
   const bitterFruit = m.parts.some(p => BITTER.has(p.row.id) && p.massG > 0)
   const zestG = m.parts.reduce((sum, p) => sum + (p.row.group === 'zest' ? p.massG : 0), 0)
   const zestGPerKg = 1000 * zestG / m.massG * (bitterFruit ? 2 : 1)

@@ -64,4 +64,11 @@ describe('what cannot be taken names its field, in both', () => {
     const old = { ...rest, version: 1, use: use.kind, pieceHeightM: use.pieceHeightM, pieceWidthM: use.pieceWidthM, tableTempC: use.tableTempC, tableTimeS: use.tableTimeS, heat: { ...heat, holdMin: holdS / 60 } }
     expect(readDocument(plain(old), kitchen)).toEqual({ ok: true, doc: plain(formula()) })
   })
+  it('a version 2 document gains an oven it does not use and a set of which everything follows', () => {
+    const { set: _, heat: { until: __, oven: ___, ...heat }, ...rest } = formula()
+    expect(readDocument(plain({ ...rest, heat, version: 2 }), kitchen)).toEqual({ ok: true, doc: plain(formula()) })
+  })
+  it('a way of making of another kind of dessert is refused', () => {
+    expect(readDocument({ ...plain(formula()), school: 'reduced' }, kitchen)).toMatchObject({ ok: false, problem: { path: 'school', code: 'otherFamily' } })
+  })
 })

@@ -4,13 +4,15 @@
  */
 import * as yup from 'yup'
 import { InputError } from '#core/errors'
-import { COVERS, FORMULA_FORMAT, MATERIALS, PLACE_KINDS, SCHEMA_VERSION, SCHOOLS, USE_KINDS, VESSEL_KINDS, type FormulaDocument, type Kitchen } from '#core/formula/document'
+import { COVERS, FAMILIES, FORMULA_FORMAT, HEAT_METHODS, MATERIALS, PLACE_KINDS, SCHEMA_VERSION, SCHOOLS, USE_KINDS, VESSEL_KINDS, type FormulaDocument, type Kitchen } from '#core/formula/document'
+import { schoolOf } from '#core/families/schools'
 import { migrate } from '#core/formula/migrate'
 import { assess } from '#core/assess'
 
 const number = () => yup.number().strict().required()
 const text = (max = 500) => yup.string().strict().max(max).defined()
 const id = () => yup.string().strict().min(1).max(80).required()
+const flag = () => yup.boolean().strict().required()
 const oneOf = <T extends string>(values: readonly T[]) => yup.string().strict().oneOf([...values]).required()
 
 /** `{ simulated: true }` or `{ given: value }`. */
@@ -35,9 +37,12 @@ const line = yup.object({
 const step = yup.lazy((value: unknown) => {
   const kind = (value as { kind?: unknown } | null)?.kind
   const lineIds = yup.array(id()).strict().required()
+  const lineTempC = number().min(-20).max(125)
+  const mixTempC = processValue(number().min(0).max(110))
   if (kind === 'combine') return yup.object({ id: id(), kind: oneOf(['combine']), lineIds }).noUnknown().strict()
-  if (kind === 'stirIn') return yup.object({ id: id(), kind: oneOf(['stirIn']), lineIds, lineTempC: number().min(-30).max(100), mixTempC: processValue(number().min(0).max(105)) }).noUnknown().strict()
-  return yup.object({ id: id(), kind: oneOf(['combine', 'cook', 'strain', 'stirIn', 'pour']) }).noUnknown().strict()
+  if (kind === 'stirIn') return yup.object({ id: id(), kind: oneOf(['stirIn']), lineIds, lineTempC, mixTempC }).noUnknown().strict()
+  if (kind === 'foldIn') return yup.object({ id: id(), kind: oneOf(['foldIn']), lineIds, lineTempC, mixTempC, overrun: number().min(0).max(10) }).noUnknown().strict()
+  return yup.object({ id: id(), kind: oneOf(['combine', 'cook', 'strain', 'stirIn', 'foldIn', 'blend', 'pour', 'bake']) }).noUnknown().strict()
 })
 
 const vessel = yup.object({ kind: oneOf(VESSEL_KINDS), material: oneOf(MATERIALS), lengthM: number().min(0), widthM: number().min(0), heightM: number().min(0) }).noUnknown().strict().required()
@@ -46,7 +51,7 @@ export const formulaSchema = yup.object({
   format: oneOf([FORMULA_FORMAT]),
   version: number().oneOf([SCHEMA_VERSION]),
   name: yup.string().strict().trim().min(1).max(120).required(),
-  family: oneOf(['curd']),
+  family: oneOf(FAMILIES),
   school: oneOf(SCHOOLS),
   note: text(4000),
   use: yup.object({ kind: oneOf(USE_KINDS), pieceHeightM: number(), pieceWidthM: number(), tableTempC: number(), tableTimeS: number().min(0) }).noUnknown().strict().required(),
@@ -57,9 +62,15 @@ export const formulaSchema = yup.object({
   assembly: yup.object({ vesselId: yup.string().strict().nullable().defined(), vessel, count: number().integer(), crustM: number(), portions: number().integer() }).noUnknown().strict().required(),
   losses: yup.object({ sieveFraction: number(), panG: number() }).noUnknown().strict().required(),
   heat: yup.object({
-    method: oneOf(['waterBath', 'direct']), targetTempC: number(), holdS: number(), startTempC: number(), burnerW: number(),
+    method: oneOf(HEAT_METHODS), targetTempC: number(), holdS: number(), startTempC: number(), burnerW: number(), until: oneOf(['hold', 'creamVolume']),
+    oven: yup.object({ airTempC: number(), fan: flag(), bath: flag(), timeS: processValue(number().min(0)) }).noUnknown().strict().required(),
     course: processValue(yup.object({ rampKPerMin: number().min(0.01).max(100), peakTempC: number().min(0).max(130), holdS: number().min(0) }).noUnknown().strict().required()),
     evaporationG: processValue(number().min(0)),
+  }).noUnknown().strict().required(),
+  set: yup.object({
+    stirred: processValue(flag()), milkHeat: processValue(number()), air: processValue(number()), whippedFat: processValue(number()), whiteFoam: processValue(flag()),
+    starch: processValue(yup.object({ peakTempC: number(), minutes: number().min(0) }).noUnknown().strict().required()), acidBoiled: processValue(flag()), amylase: processValue(flag()),
+    bloom: number(), fluidGel: flag(),
   }).noUnknown().strict().required(),
   chill: yup.array(yup.object({
     id: id(), placeId: yup.string().strict().nullable().defined(), place: yup.object({ kind: oneOf(PLACE_KINDS), airTempC: number() }).noUnknown().strict().required(), timeS: number().min(0), cover: oneOf(COVERS),
@@ -78,6 +89,7 @@ const dotted = (path: string | undefined) => (path ?? '').replace(/\[(\d+)\]/g, 
 export function readDocument(input: unknown, kitchen?: Kitchen): DocumentResult {
   try {
     const doc = formulaSchema.validateSync(migrate(input), { abortEarly: true, strict: true }) as unknown as FormulaDocument
+    if (schoolOf(doc.school).family !== doc.family) return { ok: false, problem: { path: 'school', code: 'otherFamily', params: { family: doc.family } } }
     const ids = doc.components.flatMap(c => c.lines.map(l => l.id))
     for (const [c, component] of doc.components.entries()) {
       for (const [s, step] of component.steps.entries()) {

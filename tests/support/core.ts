@@ -31,18 +31,3 @@ export function formula(grams: Grams = YOLK_CURD, edit: (d: FormulaDocument) => 
   edit(doc)
   return doc
 }
-
-export interface LadderRow { name: string, massG: Grams, process: { Tpk?: number, hold?: number, evap?: number, T?: number, t_chill?: number }, expectedBands: string[] }
-
-/** A row of a ladder of expectations as a document whose process is given throughout. */
-export function ladderDocument(row: LadderRow): FormulaDocument {
-  const p = { Tpk: 82, hold: 1, evap: 0, T: 5, t_chill: 18, ...row.process }
-  return formula(row.massG, (d) => {
-    d.losses = { sieveFraction: 0, panG: 0 }
-    d.heat.startTempC = 20
-    d.heat.course = { given: { rampKPerMin: 3, peakTempC: p.Tpk, holdS: 60 * p.hold } }
-    d.heat.evaporationG = { given: p.evap }
-    d.serve.coldTempC = { given: p.T }
-    d.serve.chilledS = { given: 3600 * p.t_chill }
-  }, { school: 'wholeEggTempered' })
-}
