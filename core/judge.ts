@@ -40,7 +40,7 @@ const HARDLY_SETS_PH = 4.9
 const ACID_TOO_HOT_C = 85
 /** Gelatin begins to string where the base is under this when cold cream meets it, or the mix ends under the second, °C (judgement). */
 const STRINGS_BASE_C = 22
-const STRINGS_MIX_C = 14
+const STRINGS_MIX_C = 12
 /** Butter blended in outside this splits or lumps, °C (common practice). */
 const BUTTER_IN: readonly [number, number] = [30, 66]
 /** Alcohol above this is outside the model, and above the second worth a word to guests, % (judgement). */
@@ -109,7 +109,7 @@ function judgeBalance(f: Facts, path: string, find: Find): void {
   if (whole.parts.some(p => p.row.group === 'chocolate' && p.massG > 0.02 * whole.massG)) find('notModelled', 'look', 'balance', path, { setter: 'chocolate' })
   if (whole.parts.some(p => p.row.group === 'plant' && p.massG > 0.02 * whole.massG)) find('notModelled', 'look', 'balance', path, { setter: 'plant' })
   if (family.eggSets && f.eggG <= 0) find('noEgg', 'stop', 'balance', path)
-  else if (yieldStress(f.cold.mechanismsPa) < 1) find('noSetter', 'stop', 'balance', path)
+  else if (f.doc.family !== 'posset' && yieldStress(f.cold.mechanismsPa) < 1) find('noSetter', 'stop', 'balance', path)
   if (phases.phi > PHASE_INVERSION) find('phaseInversion', 'look', 'balance', path, { fatPercent: 100 * phases.phi })
   if (finished.grams.water < 0.2 * phases.aqueousG) find('waterLow', 'look', 'balance', path, { percent: 100 * finished.grams.water / phases.aqueousG })
   const acidPercent = 100 * whole.acidG / whole.massG

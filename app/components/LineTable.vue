@@ -2,7 +2,7 @@
 /** The filling's lines with grams to type or step; add with `/`, take out with undo behind it. */
 import type { Assessment } from '#core/assessment'
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
-import { stepsFor } from '#core/formula/create'
+import { renewSteps } from '#core/formula/create'
 import { INGREDIENTS } from '#core/ingredients'
 import { EGG_GRADES, eggCount } from '#core/ingredients/measures'
 
@@ -48,7 +48,7 @@ function add() {
   ws.change('', (d) => {
     const f = fillingOf(d)
     f.lines.push({ id: lineId, ingredientId: found.id, massG: 0, sourceText: '', assumption: '' })
-    f.steps = stepsFor(d.school, f.lines, () => crypto.randomUUID())
+    f.steps = renewSteps(d.school, f.lines, f.steps, () => crypto.randomUUID())
   })
   adding.value = ''
   addError.value = ''

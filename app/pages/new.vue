@@ -1,11 +1,14 @@
 <script setup lang="ts">
 /** A new formula: paste it as you have it, say what it must do, and it goes on the bench in grams. */
-import { createFormula, defaultHeat, suggestSchool, suggestTarget } from '#core/formula/create'
-import { SCHOOLS, type Line, type School, type Use } from '#core/formula/document'
+import { createFormula, suggestTarget } from '#core/formula/create'
+import { FAMILIES, type Family, type Line, type School, type Use } from '#core/formula/document'
+import { familyOf } from '#core/families/families'
+import { schoolOf } from '#core/families/schools'
+import { suggestFamily, suggestSchool } from '#core/families/suggest'
 import { readText, type Answers, type Question, type ReadLine } from '#core/formats/readText'
 import { INGREDIENTS } from '#core/ingredients'
 import { EGG_GRADES, type EggGrade } from '#core/ingredients/measures'
-import { CUP_NAMES, SCHOOL_NAMES } from '~/words/names'
+import { CONDITION_NAMES, CUP_NAMES, FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
 import { basisWords, questionWords } from '~/words/reading'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 
@@ -13,8 +16,8 @@ useHead({ title: 'New formula · Lumbik' })
 const kitchen = useKitchenStore()
 const fmt = useFormat()
 const DRAFT = 'lumbik:new'
-interface Draft { text: string, answers: Answers, name: string, use: Use | null, school: School | null }
-const empty = (): Draft => ({ text: '', answers: {}, name: '', use: null, school: null })
+interface Draft { text: string, answers: Answers, name: string, use: Use | null, family: Family | null, school: School | null }
+const empty = (): Draft => ({ text: '', answers: {}, name: '', use: null, family: null, school: null })
 // What was begun survives a reload.
 const draft = useLocalStorage<Draft>(DRAFT, empty(), { mergeDefaults: true })
 const error = ref('')
@@ -42,13 +45,17 @@ const firstAsked = computed(() => {
 const items = computed(() => lines.value.filter(l => !l.leftOut && !l.question).flatMap(l => l.items.filter(i => i.ingredientId && i.massG !== null).map(i => ({ line: l, ...i }))))
 const built = computed<Line[]>(() => items.value.map((i, n) => ({ id: `l${n + 1}`, ingredientId: i.ingredientId!, massG: i.massG!, sourceText: i.line.text, assumption: i.basis ? basisWords(i.basis, fmt.name(i.ingredientId!), fmt) : '' })))
 const total = computed(() => built.value.reduce((s, l) => s + l.massG, 0))
-const suggested = computed(() => suggestSchool(built.value))
-const school = computed<School>(() => draft.value.school ?? suggested.value)
+const use = computed(() => draft.value.use?.kind ?? null)
+const likelyFamily = computed(() => suggestFamily(built.value, use.value))
+const family = computed<Family>(() => draft.value.family ?? likelyFamily.value)
+const suggested = computed(() => suggestSchool(built.value, family.value, use.value))
+/** A way of making chosen for another kind of dessert does not carry over. */
+const school = computed<School>(() => draft.value.school && schoolOf(draft.value.school).family === family.value ? draft.value.school : suggested.value)
 const missing = computed(() => [
   built.value.length === 0 && 'lines with amounts',
   open.value.length > 0 && `${firstAsked.value.size} ${firstAsked.value.size === 1 ? 'answer' : 'answers'}`,
   !draft.value.use && 'what it must do on the plate',
-  built.value.length > 0 && !built.value.some(l => INGREDIENTS.find(i => i.id === l.ingredientId)!.group === 'egg') && open.value.length === 0 && 'some egg: nothing else here sets a curd',
+  built.value.length > 0 && familyOf(family.value).eggSets && !built.value.some(l => INGREDIENTS.find(i => i.id === l.ingredientId)!.group === 'egg') && open.value.length === 0 && 'some egg: nothing else here sets it (or another kind of dessert)',
 ].filter(Boolean) as string[])
 
 const answer = (part: Answers) => { draft.value = { ...draft.value, answers: { ...draft.value.answers, ...part } } }
@@ -70,9 +77,9 @@ async function create() {
   busy.value = true
   error.value = ''
   const id = crypto.randomUUID()
-  const name = draft.value.name.trim() || 'A new curd'
+  const name = draft.value.name.trim() || `A new ${FAMILY_NAMES[family.value].name.toLowerCase()}`
   const document = createFormula({ name, school: school.value, use: draft.value.use, lines: built.value }, kitchen.core!, () => crypto.randomUUID())
-  document.heat = { ...defaultHeat(school.value), targetTempC: suggestTarget(document, kitchen.core!) }
+  document.heat.targetTempC = suggestTarget(document, kitchen.core!)
   try {
     await $fetch<FormulaRecord>('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document, label: 'as pasted' } })
     draft.value = empty()
@@ -95,7 +102,7 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
         <label class="sr" for="paste">Formula text, one ingredient a line</label>
         <textarea id="paste" class="paste" :value="draft.text" rows="9" spellcheck="false" :placeholder="EXAMPLE" @input="textChanged(($event.target as HTMLTextAreaElement).value)" />
         <p class="soft small">One ingredient a line: cups, spoons, ounces, millilitres, grams, eggs, or “juice and zest of 3 lemons”. <button v-if="!draft.text" type="button" class="underline" @click="textChanged(EXAMPLE)">Try the example</button></p>
-        <div class="name-field"><label class="field-label" for="new-name">Name</label><input id="new-name" v-model="draft.name" class="native" maxlength="120" placeholder="A new curd"></div>
+        <div class="name-field"><label class="field-label" for="new-name">Name</label><input id="new-name" v-model="draft.name" class="native" maxlength="120" :placeholder="`A new ${FAMILY_NAMES[family].name.toLowerCase()}`"></div>
       </section>
       <section aria-live="polite" :data-questions="firstAsked.size">
         <h2 class="section-title">As read <span v-if="built.length" class="soft small">{{ fmt.grams(total) }} in all</span></h2>
@@ -133,9 +140,13 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
       <UseForm :use="draft.use" @change="u => draft.use = u" />
     </section>
     <section>
-      <h2 class="section-title">Way of making</h2>
+      <h2 class="section-title">What is it?</h2>
+      <div class="schools kinds" role="radiogroup" aria-label="Kind of dessert">
+        <button v-for="f in FAMILIES" :key="f" type="button" role="radio" :aria-checked="family === f" :data-family="f" @click="draft.family = f"><b>{{ FAMILY_NAMES[f].name }}</b><span>{{ FAMILY_NAMES[f].what }}</span><em v-if="f === likelyFamily && built.length">by its lines</em></button>
+      </div>
+      <h2 class="section-title ways">Way of making</h2>
       <div class="schools" role="radiogroup" aria-label="Way of making">
-        <button v-for="s in SCHOOLS" :key="s" type="button" role="radio" :aria-checked="school === s" @click="draft.school = s"><b>{{ SCHOOL_NAMES[s].name }}</b><span>{{ SCHOOL_NAMES[s].how }}</span><em v-if="s === suggested && built.length">suits these lines</em></button>
+        <button v-for="s in familyOf(family).schools" :key="s" type="button" role="radio" :aria-checked="school === s" @click="draft.school = s"><b>{{ SCHOOL_NAMES[s].name }}</b><span>{{ SCHOOL_NAMES[s].how }} For when: {{ CONDITION_NAMES[schoolOf(s).decides] }}.</span><em v-if="s === suggested && built.length">suits these lines</em></button>
       </div>
     </section>
     <div class="finish">
@@ -166,6 +177,8 @@ section { margin-bottom: 1.6rem; }
 .pick { width: auto; max-width: 16rem; }
 .amount { width: 7rem; }
 .leave { min-height: 30px; }
+.ways { margin-top: 1.2rem; }
+.kinds { grid-template-columns: repeat(auto-fit, minmax(12.5rem, 1fr)) !important; gap: 0.2rem 1rem !important; }
 .schools { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 1.2rem; border-top: 1px solid var(--hairline); }
 .schools button { text-align: left; padding: 0.7rem; border-left: 4px solid transparent; cursor: pointer; min-height: 44px; }
 .schools button[aria-checked="true"] { border-left-color: var(--citron); background: var(--citron-soft); }

@@ -2,7 +2,8 @@
 /** The formulas, each with its cut face, band, sharpness and last change. */
 import { formatDistanceToNow, parseISO } from 'date-fns'
 import { importFormula } from '~/composables/formulaFile'
-import { BAND_NAMES, SCHOOL_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
+import { BAND_NAMES, FAMILY_NAMES, SCHOOL_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
+import { schoolOf } from '#core/families/schools'
 import type { School } from '#core/formula/document'
 import type { FormulaList, FormulaListItem, FormulaRecord } from '../../shared/schemas/wire'
 
@@ -109,7 +110,7 @@ const verdictWords = (item: FormulaListItem) => item.summary === null ? 'not com
         <div class="what">
           <input v-if="renaming === item.id" id="rename" v-model="newName" class="native title" maxlength="120" aria-label="New name" @keydown.enter="rename(item)" @keydown.esc="renaming = null" @blur="rename(item)">
           <NuxtLink v-else :to="`/formula/${item.id}/balance`" class="title">{{ item.name }}</NuxtLink>
-          <span class="soft small">{{ SCHOOL_NAMES[item.school as School].name }}; {{ item.demo && item.version === 1 ? 'as it came' : `changed ${formatDistanceToNow(parseISO(item.updatedAt), { addSuffix: true })}` }}</span>
+          <span class="soft small">{{ FAMILY_NAMES[schoolOf(item.school as School).family].name }}, {{ SCHOOL_NAMES[item.school as School].name.charAt(0).toLowerCase() + SCHOOL_NAMES[item.school as School].name.slice(1) }}; {{ item.demo && item.version === 1 ? 'as it came' : `changed ${formatDistanceToNow(parseISO(item.updatedAt), { addSuffix: true })}` }}</span>
         </div>
         <div class="verdict">
           <b :class="{ off: off(item) }">{{ verdictWords(item) }}</b>

@@ -1,6 +1,7 @@
 /** The verdict in one sentence, and the ribbon's readouts. */
 import type { Assessment, Station } from '#core/assessment'
 import type { FormulaDocument } from '#core/formula/document'
+import { familyOf } from '#core/families/families'
 import { BAND_NAMES, SHARPNESS_NAMES } from './names'
 import type { Adjustment } from '#core/solve/adjust'
 
@@ -23,7 +24,7 @@ export function verdictSentence(doc: FormulaDocument, a: Assessment, fmt: Format
     }
     case 'looseCold': return kind === 'cut' ? `Too loose to cut at ${h}: ${BAND_NAMES[v.cold.band]}. ${taste}` : kind === 'piped' ? `Too loose to pipe ${h} high: ${BAND_NAMES[v.cold.band]}. ${taste}` : `Too loose for this: ${BAND_NAMES[v.cold.band]}. ${taste}`
     case 'runny': return `Does not set: ${BAND_NAMES[v.cold.band]}. ${taste}`
-    case 'grainy': return `Turns grainy in the pan, and loses strength with it. ${taste}`
+    case 'grainy': return doc.family === 'posset' ? `So sharp that it turns grainy. ${taste}` : `Turns grainy in the ${doc.heat.method === 'oven' ? 'oven' : 'pan'}, and loses strength with it. ${taste}`
     case 'tooFirm': return `Firmer than this use wants: ${BAND_NAMES[v.cold.band]}. ${taste}`
     case 'servedBeforeSet': return `Right in the end, but served before it is set. ${taste}`
   }
@@ -39,12 +40,12 @@ export function readyWords(doc: FormulaDocument, a: Assessment, fmt: Format): st
 /** Two short lines for a stop of the ribbon. */
 export function readout(station: Station, doc: FormulaDocument, a: Assessment, fmt: Format): [string, string] {
   switch (station) {
-    case 'stock': return [`${fmt.grams(a.stock.juiceG)} juice`, `${fmt.fixed(a.stock.juiceAcid.value, 1)} % ${a.stock.juiceProvenance === 'measured' ? 'measured' : 'typical'}`]
+    case 'stock': return a.stock.juiceG <= 0 ? [`${fmt.grams(a.stock.massG)} in all`, 'no juice'] : [`${fmt.grams(a.stock.juiceG)} juice`, `${fmt.fixed(a.stock.juiceAcid.value, 1)} % ${a.stock.juiceProvenance === 'measured' ? 'measured' : 'typical'}`]
     case 'balance': return [`pH ${fmt.fixed(a.balance.pH.value, 2)}, ${SHARPNESS_NAMES[a.balance.sharpness]}`, BAND_NAMES[a.verdict.cold.band]]
     case 'shape': return [`${fmt.mm(a.shape.depthM)} deep`, `${doc.assembly.portions} of ${fmt.grams(a.shape.portionG)}`]
-    case 'heat': return a.heat.reachedS === null
+    case 'heat': return doc.heat.method === 'none' ? ['not heated', 'mixed cold'] : a.heat.reachedS === null
       ? [`stalls at ${fmt.temp(a.heat.peakTempC)}`, 'never reaches its target']
-      : [`${fmt.temp(a.heat.peakTempC)} at ${fmt.duration(a.heat.reachedS)}`, a.heat.marginK === null ? 'no egg to set' : a.heat.marginK > 0 ? `grainy ${fmt.degrees(a.heat.marginK, 1)} higher` : `grainy by ${fmt.degrees(-a.heat.marginK, 1)}`]
+      : [`${fmt.temp(a.heat.peakTempC)} at ${fmt.duration(a.heat.reachedS)}`, a.heat.marginK === null || !familyOf(doc.family).eggSets ? (doc.heat.method === 'oven' ? 'in the middle' : a.heat.evaporatedG >= 10 ? `${fmt.grams(a.heat.evaporatedG)} boiled off` : `pours at ${fmt.temp(a.heat.pourTempC)}`) : a.heat.marginK > 0 ? `grainy ${fmt.degrees(a.heat.marginK, 1)} higher` : `grainy by ${fmt.degrees(-a.heat.marginK, 1)}`]
     case 'chill': return [a.chill.safe ? (a.chill.safeSlow ? 'cools in time' : 'only just cools in time') : 'cools too slowly', a.chill.readyS === null ? 'not set in a day' : `set in ${fmt.duration(a.chill.readyS)}`]
     case 'serve': return [a.serve.readyAfterS === null ? 'not ready' : doc.serve.startAt ? `ready ${fmt.clock(doc.serve.startAt, a.serve.readyAfterS)}` : 'start time?', a.serve.useBy ? `use by ${fmt.day(a.serve.useBy)}` : 'no use-by']
   }

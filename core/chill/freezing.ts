@@ -64,4 +64,3 @@ export function freezingOf(f: Fractions, waterActivity: number): Freezing {
   const k = (meanC: number) => warm.k + (ICE_K - 0.6) * free * ice(meanC)
   return { freezingC, ice, solid: { k: warm.k, rho: warm.rho, cp, freezing: { pointC: freezingC, enthalpy, temperature, k } } }
 }
-

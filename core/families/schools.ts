@@ -24,7 +24,6 @@ export type StepTemplate =
   | { kind: 'stirIn', takes: Takes, lineTempC: number, mixTempC: number | null }
   | { kind: 'foldIn', takes: Takes, lineTempC: number, mixTempC: number | null, overrun: number }
 
-
 export interface SchoolFacts {
   id: School
   family: Family

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import ladder from '../checks/ladder.json'
-import { InputError } from '../errors'
+import type { InputError } from '../errors'
 import { BANDS } from '../set/bands'
 import { evaluateLadder, LADDER_BANDS, ladderDocument, readLadder } from './ladder'
 

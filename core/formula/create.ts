@@ -57,6 +57,17 @@ export function stepsFor(school: School, lines: readonly Line[], id: NewId): Ste
   return [{ id: id(), kind: 'combine', lineIds: lines.map(l => l.id).filter(x => !taken.has(x)) }, ...(cooks ? [{ id: id(), kind: 'cook' as const }] : []), ...after]
 }
 
+/** Steps for lines that have changed: as the way of making has them, with the temperatures and whipping already chosen kept. */
+export function renewSteps(school: School, lines: readonly Line[], old: readonly Step[], id: NewId): Step[] {
+  const left = [...old]
+  return stepsFor(school, lines, id).map((step) => {
+    if (step.kind !== 'stirIn' && step.kind !== 'foldIn') return step
+    const i = left.findIndex(o => o.kind === step.kind)
+    const before = i < 0 ? undefined : left.splice(i, 1)[0]
+    return before && 'mixTempC' in before ? { ...step, ...before, id: step.id, lineIds: step.lineIds } as Step : step
+  })
+}
+
 /** Chill defaults of a way of making: the bench under film, then the kitchen's first fridge (a freezer before it for inserts). */
 export function defaultChill(kitchen: Kitchen, id: NewId, school: School = 'yolkBath'): ChillLeg[] {
   const { chill, freezerH } = schoolOf(school)
@@ -110,6 +121,15 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Formu
     set: { ...plainSet(), ...facts.set },
     chill: defaultChill(kitchen, id, n.school),
     serve: { startAt: n.startAt ?? '', coldTempC: { simulated: true }, chilledS: { simulated: true } },
+  }
+}
+
+/** The same formula by another way of making: its steps, its heat, what it sets; lines, vessel and cold stay. */
+export function withSchool(doc: FormulaDocument, school: School, id: NewId): FormulaDocument {
+  const facts = schoolOf(school)
+  return {
+    ...doc, family: facts.family, school, heat: { ...defaultHeat(school), startTempC: facts.heat.startTempC ?? doc.heat.startTempC }, set: { ...doc.set, fluidGel: false, ...facts.set },
+    components: doc.components.map(c => c.role === 'filling' ? { ...c, steps: stepsFor(school, c.lines, id) } : c),
   }
 }
 

@@ -1,6 +1,6 @@
 /** How a mix was made, as far as its set depends on it: what the document states, and otherwise what follows from steps and heat. */
 import { given, type FormulaDocument } from '../formula/document'
-import type { Mix, MixPart } from '../formula/mix'
+import type { MixPart } from '../formula/mix'
 import type { Stage } from '../formula/stages'
 import type { History } from '../heat/egg'
 import { part } from '../ingredients'
@@ -112,4 +112,3 @@ export function caseinBelow(all: readonly MixPart[], stirred: boolean, creamKnit
   const condensed = grams(all.filter(p => p.row.id === 'condensed'), 'casein')
   return stirred && condensed < 0.5 * casein ? creamKnitsC : null
 }
-

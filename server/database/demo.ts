@@ -15,12 +15,17 @@ export const PLACES: KitchenPlace[] = [
   { id: uuid(3, 1), name: 'Upright fan fridge', kind: 'fanFridge', airTempC: 3 },
   { id: uuid(3, 2), name: 'Blast chiller (away on Fridays)', kind: 'blastChiller', airTempC: -2 },
   { id: uuid(3, 3), name: 'Under-counter fridge, still air', kind: 'domesticFridge', airTempC: 4.5 },
+  { id: uuid(3, 4), name: 'Chest freezer', kind: 'freezer', airTempC: -18 },
 ]
 export const VESSELS: KitchenVessel[] = [
   { id: uuid(4, 1), name: 'Tea-room tart ring, 24 cm', kind: 'tartRing', material: 'metal', lengthM: 0.24, widthM: 0.24, heightM: 0.035 },
   { id: uuid(4, 2), name: 'Scone-table tray', kind: 'rectangle', material: 'metal', lengthM: 0.26, widthM: 0.16, heightM: 0.065 },
   { id: uuid(4, 3), name: 'Fern-etched glass', kind: 'ramekin', material: 'glass', lengthM: 0.065, widthM: 0.065, heightM: 0.075 },
   { id: uuid(4, 4), name: 'Potting-shed tub', kind: 'round', material: 'plastic', lengthM: 0.2, widthM: 0.2, heightM: 0.16 },
+  { id: uuid(4, 5), name: 'Square traybake tin, 20 cm', kind: 'rectangle', material: 'metal', lengthM: 0.2, widthM: 0.2, heightM: 0.05 },
+  { id: uuid(4, 6), name: 'Pie tin, 23 cm', kind: 'round', material: 'metal', lengthM: 0.23, widthM: 0.23, heightM: 0.04 },
+  { id: uuid(4, 7), name: 'Fluted pudding mould', kind: 'ramekin', material: 'metal', lengthM: 0.07, widthM: 0.07, heightM: 0.05 },
+  { id: uuid(4, 8), name: 'Stoneware ramekin', kind: 'ramekin', material: 'ceramic', lengthM: 0.075, widthM: 0.075, heightM: 0.045 },
 ]
 export const LOTS: Lot[] = [
   { id: uuid(5, 1), name: 'Bergamot, east bench crate', ingredientId: 'bergamot', acidPercent: 4.6, pH: null, useBy: null },
@@ -87,6 +92,100 @@ const ENTRIES: Entry[] = [
       Object.assign(d.use, { pieceHeightM: 0.035, pieceWidthM: 0.065, tableTimeS: 1800 })
       Object.assign(d.heat, { targetTempC: 81, holdS: 30 })
       d.chill[1]!.timeS = 4 * 3600
+    },
+  },
+  {
+    name: 'Calamansi posset, fern glasses', school: 'reduced', use: 'glass', startAt: '2026-11-28T20:00', note: 'Boiled back to the volume of the cream alone, weighed in the pan.',
+    lines: [['cream48', 720], ['sugar', 130], ['calamansi', 92], ['zest', 2]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(2), { count: 6, portions: 6 })
+      Object.assign(d.use, { pieceHeightM: 0.04, pieceWidthM: 0.065, tableTimeS: 1800 })
+    },
+  },
+  {
+    name: 'Palm-house posset with late wine', school: 'wine', use: 'glass', startAt: '2026-11-28T18:00', note: 'Hoped the wine would set it. It does not.',
+    lines: [['cream36', 600], ['sugar', 95], ['wine_late', 110], ['orange', 40]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(2), { count: 6, portions: 6 })
+      Object.assign(d.use, { pieceHeightM: 0.035, pieceWidthM: 0.065, tableTimeS: 1800 })
+    },
+  },
+  {
+    name: 'Yuzu bars for the conservatory', school: 'cooledBase', use: 'cut', startAt: '2026-11-28T08:00', note: 'On shortbread, cut four by four.',
+    lines: [['egg', 182, '3 eggs, EU large'], ['sugar', 215], ['yuzu', 105, '', lot(2)], ['flour', 26], ['zest', 3]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(4), { portions: 16, crustM: 0.006 })
+      Object.assign(d.use, { pieceHeightM: 0.012, pieceWidthM: 0.05, tableTimeS: 2 * 3600 })
+      Object.assign(d.heat, { oven: { ...d.heat.oven, airTempC: 170 } })
+    },
+  },
+  {
+    name: 'Key lime pie, orchid room', school: 'lowOven', use: 'cut', startAt: '2026-11-28T08:15', note: 'Two tins of condensed milk, baked slow.',
+    lines: [['condensed', 794, '2 tins of 397 g'], ['yolk_sep', 115, '6 yolks, EU large'], ['keylime', 215], ['zest', 3]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(5), { portions: 10, crustM: 0.006 })
+      Object.assign(d.use, { pieceHeightM: 0.026, pieceWidthM: 0.06, tableTimeS: 3600 })
+    },
+  },
+  {
+    name: 'Lemon filling for a meringue pie', school: 'juiceAfter', use: 'cut', startAt: '2026-11-28T09:00', note: 'Boiled with the yolks in; juice and butter off the heat.',
+    lines: [['water', 330], ['sugar', 210], ['cornflour', 50], ['yolk_sep', 77, '4 yolks, EU large'], ['lemon', 120], ['butter82', 40], ['zest', 3]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(5), { portions: 8, crustM: 0.006 })
+      Object.assign(d.use, { pieceHeightM: 0.022, pieceWidthM: 0.06, tableTimeS: 3600 })
+    },
+  },
+  {
+    name: 'Orange-blossom milk pudding', school: 'milkPudding', use: 'turnedOut', startAt: '2026-11-28T09:30', note: 'Zest in the milk, moulded and turned out.',
+    lines: [['milk', 700], ['sugar', 75], ['cornflour', 62], ['zest', 5]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(6), { count: 5, portions: 5 })
+      Object.assign(d.use, { pieceHeightM: 0.04, pieceWidthM: 0.07, tableTimeS: 2700 })
+    },
+  },
+  {
+    name: 'Bergamot mousse, whipped cream folded in', school: 'foldedMousse', use: 'glass', startAt: '2026-11-28T07:30', note: 'A small curd with leaf gelatine; cream folded in at 26 °C.',
+    lines: [['egg', 122, '2 eggs, EU large'], ['sugar', 120], ['bergamot', 110, '', lot(0)], ['gelatin', 3, '1½ leaves, gold'], ['cream36', 320], ['zest', 2]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(2), { count: 6, portions: 6 })
+      Object.assign(d.use, { pieceHeightM: 0.045, pieceWidthM: 0.065, tableTimeS: 1800 })
+      Object.assign(d.heat, { targetTempC: 82, holdS: 30 })
+    },
+  },
+  {
+    name: 'Grapefruit fool for the terrace', school: 'whippedAcid', use: 'glass', startAt: '2026-11-28T12:00', note: 'Nothing sets it but the whisk.',
+    lines: [['creme_fr', 150], ['grapefruit', 60], ['lemon', 20], ['icing', 60], ['cream36', 320], ['zest', 2]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(2), { count: 6, portions: 6 })
+      Object.assign(d.use, { pieceHeightM: 0.04, pieceWidthM: 0.065, tableTimeS: 900 })
+      d.chill[0]!.timeS = 2 * 3600
+    },
+  },
+  {
+    name: 'Yuzu gel dots', school: 'blendedGel', use: 'piped', startAt: '2026-11-28T09:20', note: 'Agar boiled in water and sugar, juice in after; set, then blended.',
+    lines: [['water', 260], ['sugar', 110], ['agar', 5.2], ['yuzu', 160, '', lot(2)]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(1), { portions: 60 })
+      Object.assign(d.use, { pieceHeightM: 0.008, pieceWidthM: 0.012, tableTimeS: 3600 })
+    },
+  },
+  {
+    name: 'Sweet lemon light custard, moulded', school: 'boiledMeringue', use: 'turnedOut', startAt: '2026-11-28T07:00', note: 'Pastry cream with gelatine; boiled-sugar meringue of pasteurised whites folded in.',
+    lines: [['milk', 220], ['lemon_sweet', 120, '', lot(1)], ['sugar', 130], ['yolk_sep', 96, '5 yolks, EU large'], ['cornflour', 18], ['gelatin', 14, '7 leaves, gold'], ['citric', 4], ['white', 110, 'pasteurised, carton'], ['zest', 2]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(6), { count: 6, portions: 6 })
+      Object.assign(d.use, { pieceHeightM: 0.04, pieceWidthM: 0.07, tableTimeS: 1800 })
+    },
+  },
+  {
+    name: 'Lime tart, set with gelatine', school: 'gelatinBacked', use: 'cut', startAt: '2026-11-28T07:45', note: 'Half an hour in the freezer before it leaves the ring.',
+    lines: [['egg', 243, '4 eggs, EU large'], ['sugar', 225], ['lime', 190], ['butter82', 190], ['gelatin', 5], ['zest', 3]],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(0), { portions: 12, crustM: 0.004 })
+      Object.assign(d.use, { pieceHeightM: 0.02, pieceWidthM: 0.06, tableTimeS: 3600, tableTempC: 22 })
+      Object.assign(d.heat, { targetTempC: 81, holdS: 40 })
+      const [bench, fridge] = d.chill
+      d.chill = [bench!, { ...fridge!, timeS: 4 * 3600 }, { id: `${fridge!.id}-f`, placeId: PLACES[3]!.id, place: { kind: 'freezer', airTempC: -18 }, timeS: 35 * 60, cover: 'film' }, { ...fridge!, id: `${fridge!.id}-t`, timeS: 2 * 3600 }]
     },
   },
 ]

@@ -10,12 +10,12 @@ const b = computed(() => props.assessment?.balance ?? null)
 const total = computed(() => props.assessment?.stock.massG ?? fillingOf(props.doc).lines.reduce((s, l) => s + l.massG, 0))
 const figures = computed(() => b.value
   ? [
-      { key: 'ph', value: fmt.fixed(b.value.pH.value, 2), name: 'pH', spread: `± ${fmt.fixed(b.value.pH.sigma ?? 0, 2)}` },
-      { key: 'acid', value: `${fmt.fixed(b.value.acidPercent.value, 2)} %`, name: 'acid, as citric', spread: b.value.acidPercent.provenance === 'measured' ? 'measured' : 'typical fruit' },
-      { key: 'brix', value: `${fmt.fixed(b.value.brix.value, 1)} °Bx`, name: 'of the water phase', spread: '' },
-      { key: 'ratio', value: Number.isFinite(b.value.sugarToAcid.value) && b.value.sugarToAcid.value < 1000 ? `${fmt.fixed(b.value.sugarToAcid.value)} : 1` : '—', name: 'sugar : acid', spread: '' },
-      { key: 'sweet', value: `${fmt.fixed(b.value.taste.sweet, 1)} : ${fmt.fixed(b.value.taste.sour, 1)}`, name: 'sweet : sour, of 10', spread: SHARPNESS_NAMES[b.value.sharpness] },
-      { key: 'aw', value: fmt.fixed(b.value.waterActivity.value, 3), name: 'water activity', spread: '' },
+      { key: 'ph', why: 'pH' as const, value: fmt.fixed(b.value.pH.value, 2), name: 'pH', spread: `± ${fmt.fixed(b.value.pH.sigma ?? 0, 2)}` },
+      { key: 'acid', why: 'acid' as const, value: `${fmt.fixed(b.value.acidPercent.value, 2)} %`, name: 'acid, as citric', spread: b.value.acidPercent.provenance === 'measured' ? 'measured' : 'typical fruit' },
+      { key: 'brix', why: 'brix' as const, value: `${fmt.fixed(b.value.brix.value, 1)} °Bx`, name: 'of the water phase', spread: '' },
+      { key: 'ratio', why: 'ratio' as const, value: Number.isFinite(b.value.sugarToAcid.value) && b.value.sugarToAcid.value < 1000 ? `${fmt.fixed(b.value.sugarToAcid.value)} : 1` : '—', name: 'sugar : acid', spread: '' },
+      { key: 'sweet', why: 'taste' as const, value: `${fmt.fixed(b.value.taste.sweet, 1)} : ${fmt.fixed(b.value.taste.sour, 1)}`, name: 'sweet : sour, of 10', spread: SHARPNESS_NAMES[b.value.sharpness] },
+      { key: 'aw', why: 'aw' as const, value: fmt.fixed(b.value.waterActivity.value, 3), name: 'water activity', spread: '' },
     ]
   : [])
 </script>
@@ -27,17 +27,19 @@ const figures = computed(() => b.value
     </div>
     <div v-if="assessment && b" class="right">
       <CompositionStrip :composition="b.composition" :mass-g="total" />
+      <p class="soft small why-strip"><WhyNumber topic="composition">where these shares come from</WhyNumber></p>
       <FirmnessRuler :assessment="assessment" class="ruler" />
       <SharpnessRuler :assessment="assessment" />
     </div>
     <dl v-if="b" class="figures">
-      <div v-for="f in figures" :key="f.key"><dt>{{ f.name }}</dt><dd :data-figure="f.key">{{ f.value }}</dd><dd class="spread">{{ f.spread }}&nbsp;</dd></div>
+      <div v-for="f in figures" :key="f.key"><dt>{{ f.name }}</dt><dd :data-figure="f.key"><WhyNumber :topic="f.why">{{ f.value }}</WhyNumber></dd><dd class="spread">{{ f.spread }}&nbsp;</dd></div>
     </dl>
     <CautionList v-if="assessment" class="notes" :findings="assessment.findings.filter(f => f.station === 'balance' && f.severity === 'info')" />
   </div>
 </template>
 
 <style scoped>
+.why-strip { margin: 0.1rem 0 0; }
 .balance { display: grid; grid-template-columns: minmax(0, 1.02fr) minmax(0, 1fr); gap: 1rem 2rem; }
 .figures { grid-column: 1 / -1; display: grid; grid-template-columns: repeat(6, auto); justify-content: space-between; gap: 0.6rem 1rem; border-top: 1px solid var(--hairline); padding-top: 0.8rem; margin: 0; }
 .figures > div { display: flex; flex-direction: column-reverse; justify-content: flex-end; }

@@ -18,7 +18,7 @@ const c = computed(() => props.assessment.chill)
 const legs = (gesture: string, edit: (legs: ChillLeg[]) => ChillLeg[] | undefined) => ws.change(gesture, (d) => { d.chill = edit(d.chill) ?? d.chill })
 const legSet = (i: number, part: Partial<ChillLeg>, gesture: string) => legs(gesture, l => l.map((leg, k) => k === i ? { ...leg, ...part } : leg))
 
-const GENERIC: PlaceKind[] = ['bench', 'iceBath', 'domesticFridge', 'fanFridge', 'walkIn', 'blastChiller']
+const GENERIC: PlaceKind[] = ['bench', 'iceBath', 'domesticFridge', 'fanFridge', 'walkIn', 'blastChiller', 'freezer']
 const options = computed(() => [
   ...(kitchen.record?.places ?? []).map(p => ({ value: p.id, name: `${p.name}, ${fmt.temp(p.airTempC, 1)}`, placeId: p.id, place: { kind: p.kind, airTempC: p.airTempC } })),
   ...GENERIC.map((kind) => {
@@ -108,14 +108,17 @@ const option = computed<EChartsOption>(() => {
       <UButton variant="outline" color="neutral" size="sm" label="Ice bath first" @click="addLeg('iceBath', true)" />
       <UButton variant="outline" color="neutral" size="sm" label="Add a bench rest" @click="addLeg('bench')" />
       <UButton variant="outline" color="neutral" size="sm" label="Add a fridge" @click="addLeg('domesticFridge')" />
+      <UButton variant="outline" color="neutral" size="sm" label="Add a freezer spell" @click="addLeg('freezer')" />
       <span class="soft small">An ice bath before pouring is stirred in its bowl.</span>
     </div>
     <LazyStationChart :option="option" :label="`Core temperature against time. ${events.map(e => e.s === null ? `${e.name}: not reached` : `${e.name} ${fmt.duration(e.s)} after pouring`).join('; ')}.`" />
     <p class="key soft small">Black line: the core. Dashed: the same in a slow fridge, one in twenty. Yellow-brown: how far it has set, as a share of its strength after a day.</p>
     <dl class="facts">
-      <div v-for="(s, i) in c.stages" :key="s.toC"><dt>to {{ fmt.temp(s.toC) }}, from {{ fmt.temp(code.fromC) }}</dt><dd :class="{ bad: !s.passes }">{{ s.takesS === null ? 'not reached' : fmt.duration(s.takesS) }}<small>limit {{ fmt.duration(s.withinS) }}; slow fridge {{ c.slowStages[i]!.takesS === null ? 'never' : fmt.duration(c.slowStages[i]!.takesS!) }}</small></dd></div>
-      <div><dt>set through</dt><dd data-fact="set">{{ c.readyS === null ? 'not in a day' : fmt.duration(c.readyS) }}<small>after pouring</small></dd></div>
-      <div><dt>cold through</dt><dd>{{ c.coldS === null ? 'not in a day' : fmt.duration(c.coldS) }}<small>within 1° of its place</small></dd></div>
+      <div v-for="(s, i) in c.stages" :key="s.toC"><dt>to {{ fmt.temp(s.toC) }}, from {{ fmt.temp(code.fromC) }}</dt><dd :class="{ bad: !s.passes }"><WhyNumber topic="cooling">{{ s.takesS === null ? 'not reached' : fmt.duration(s.takesS) }}</WhyNumber><small>limit {{ fmt.duration(s.withinS) }}; slow fridge {{ c.slowStages[i]!.takesS === null ? 'never' : fmt.duration(c.slowStages[i]!.takesS!) }}</small></dd></div>
+      <div><dt>set through</dt><dd data-fact="set"><WhyNumber topic="set">{{ c.readyS === null ? 'not in a day' : fmt.duration(c.readyS) }}</WhyNumber><small>after pouring</small></dd></div>
+      <div><dt>cold through</dt><dd><WhyNumber topic="coldThrough">{{ c.coldS === null ? 'not in a day' : fmt.duration(c.coldS) }}</WhyNumber><small>within 1° of its place</small></dd></div>
+      <div v-if="c.freeze && c.freeze.firmS !== null"><dt>firm to unmould</dt><dd data-fact="firm"><WhyNumber topic="freezing">{{ fmt.duration(c.freeze.firmS) }}</WhyNumber><small>after pouring</small></dd></div>
+      <div v-if="c.freeze && c.freeze.firmS !== null"><dt>thawed</dt><dd data-fact="thawed"><WhyNumber topic="freezing">{{ c.freeze.thawedS === null ? 'not in this plan' : fmt.duration(c.freeze.thawedS) }}</WhyNumber><small>after pouring</small></dd></div>
     </dl>
     <CautionList :findings="assessment.findings.filter(f => f.station === 'chill')" />
     <p class="soft small judged">Judged by the {{ FOOD_CODES[kitchen.record?.settings.foodCode ?? 'us'] }}, from memory of the text. Your local code and your own food-safety plan decide.</p>

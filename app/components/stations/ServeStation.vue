@@ -11,8 +11,8 @@ const start = computed(() => props.doc.serve.startAt)
 const clock = (afterS: number | null) => afterS === null ? 'not in a day' : start.value ? fmt.clock(start.value, afterS) : afterS === 0 ? 'the start' : `+ ${fmt.duration(afterS)}`
 const use = (part: Partial<Use>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.use, part) })
 const plan = computed(() => [
-  { name: 'pan on', at: clock(0) },
-  { name: 'off the heat', at: clock(props.assessment.heat.endS) },
+  { name: props.doc.heat.method === 'oven' ? 'into the oven' : props.doc.heat.method === 'none' ? 'begun' : 'pan on', at: clock(0) },
+  ...(props.doc.heat.method === 'none' ? [] : [{ name: 'off the heat', at: clock(props.assessment.heat.endS) }]),
   { name: 'ready', at: clock(s.value.readyAfterS), key: 'ready' },
   { name: 'served', at: clock(s.value.servedAfterS), key: 'served' },
 ])
@@ -23,7 +23,7 @@ const print = () => window.print()
 <template>
   <div class="serve">
     <div class="fields">
-      <div><label class="field-label" for="start">Pan goes on at</label><input id="start" class="native" type="datetime-local" :value="start.slice(0, 16)" @change="ws.change('', d => { d.serve.startAt = ($event.target as HTMLInputElement).value })"></div>
+      <div><label class="field-label" for="start">{{ doc.heat.method === 'oven' ? 'Goes in the oven at' : doc.heat.method === 'none' ? 'Begun at' : 'Pan goes on at' }}</label><input id="start" class="native" type="datetime-local" :value="start.slice(0, 16)" @change="ws.change('', d => { d.serve.startAt = ($event.target as HTMLInputElement).value })"></div>
       <QuantityField kind="minutes" show-label label="Time on the table" :step="5" :model-value="doc.use.tableTimeS" :max="86400" @update:model-value="v => use({ tableTimeS: v }, 'table-time')" @done="ws.endGesture()" />
       <QuantityField kind="temperature" show-label label="Warmth of the table" :model-value="doc.use.tableTempC" :min="0" :max="45" @update:model-value="v => use({ tableTempC: v }, 'table-temp')" @done="ws.endGesture()" />
       <UButton class="no-print" variant="outline" color="neutral" label="Print" @click="print" />
@@ -32,9 +32,10 @@ const print = () => window.print()
       <li v-for="p in plan" :key="p.name"><span class="soft">{{ p.name }}</span><b class="num" :data-plan="p.key">{{ p.at }}</b></li>
     </ol>
     <dl class="facts">
-      <div><dt>holds on the table</dt><dd data-fact="holds">{{ holds }}<small>at {{ fmt.temp(doc.use.tableTempC) }}; planned {{ fmt.duration(doc.use.tableTimeS) }}</small></dd></div>
-      <div><dt>on the plate by then</dt><dd>{{ fmt.temp(s.plateTempC) }}<small>from {{ fmt.temp(assessment.verdict.cold.tempC) }} in the fridge</small></dd></div>
-      <div><dt>use by</dt><dd data-fact="useby">{{ s.useBy ? `end of ${fmt.day(s.useBy)}` : 'not given' }}<small>{{ s.useBy ? 'kept cold; the day of making is day 1' : start ? 'this place is too warm to keep it' : 'give a start time' }}</small></dd></div>
+      <div><dt>holds on the table</dt><dd data-fact="holds"><WhyNumber topic="holds">{{ holds }}</WhyNumber><small>at {{ fmt.temp(doc.use.tableTempC) }}; planned {{ fmt.duration(doc.use.tableTimeS) }}</small></dd></div>
+      <div><dt>on the plate by then</dt><dd><WhyNumber topic="plateTemp">{{ fmt.temp(s.plateTempC) }}</WhyNumber><small>from {{ fmt.temp(assessment.verdict.cold.tempC) }} in the fridge</small></dd></div>
+      <div><dt>use by</dt><dd data-fact="useby"><WhyNumber topic="useBy">{{ s.useBy ? `end of ${fmt.day(s.useBy)}` : 'not given' }}</WhyNumber><small>{{ s.useBy ? 'kept cold; the day of making is day 1' : start ? 'this place is too warm to keep it' : 'give a start time' }}</small></dd></div>
+      <div><dt>weeping</dt><dd data-fact="weeping"><WhyNumber topic="weeping">{{ fmt.fixed(assessment.set.weeping.score) }} of 10</WhyNumber><small>{{ assessment.set.weeping.score < 1 ? 'hardly any' : assessment.set.weeping.score < 4 ? 'a little' : 'expect a puddle' }}</small></dd></div>
     </dl>
     <h3 class="section-title">Before it goes out</h3>
     <CautionList :findings="assessment.findings.filter(f => f.code !== 'noStart' || !start)" />

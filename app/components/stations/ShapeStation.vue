@@ -4,6 +4,7 @@ import type { Assessment } from '#core/assessment'
 import { scaleFormula } from '#core/formula/create'
 import { MATERIALS, VESSEL_KINDS, vesselOf, type FormulaDocument, type Vessel, type VesselKind } from '#core/formula/document'
 import { cavityOf, scaleToDepth } from '#core/vessel/geometry'
+import { schoolOf } from '#core/families/schools'
 import { MATERIAL_NAMES, VESSEL_NAMES } from '~/words/names'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
@@ -25,9 +26,11 @@ function useVessel(next: Vessel, vesselId: string | null, gesture = '') {
   ws.change(gesture, (d) => {
     d.assembly.vessel = { kind: next.kind, material: next.material, lengthM: next.lengthM, widthM: next.widthM, heightM: next.heightM }
     d.assembly.vesselId = vesselId
-    d.assembly.crustM = next.kind === 'tartRing' ? d.assembly.crustM || 0.004 : 0
+    // A ring wants a shell; pies and bars keep their base in any tin.
+    const crusted = schoolOf(d.school).crustM
+    d.assembly.crustM = next.kind === 'tartRing' ? d.assembly.crustM || 0.004 : crusted > 0 && next.kind !== 'ramekin' ? d.assembly.crustM || crusted : 0
     const crust = d.components.find(c => c.role === 'crust')
-    if (next.kind === 'tartRing' && !crust) d.components.push({ id: crypto.randomUUID(), role: 'crust', name: 'Shell', lines: [], steps: [] })
+    if (d.assembly.crustM > 0 && !crust) d.components.push({ id: crypto.randomUUID(), role: 'crust', name: 'Shell', lines: [], steps: [] })
   })
 }
 /** Changing a size makes it a one-off; the kitchen's own vessel stays as it is. */
@@ -69,7 +72,7 @@ const drawing = computed(() => {
         <div><label class="field-label" for="material">Made of</label><select id="material" class="native" :value="vessel.material" @change="size({ material: ($event.target as HTMLSelectElement).value as Vessel['material'] }, '')"><option v-for="m in MATERIALS" :key="m" :value="m">{{ MATERIAL_NAMES[m] }}</option></select></div>
         <QuantityField kind="count" show-label label="How many" :model-value="doc.assembly.count" :min="1" :max="500" @update:model-value="v => assembly({ count: v }, 'count')" @done="ws.endGesture()" />
         <QuantityField kind="count" show-label label="Portions in all" :model-value="doc.assembly.portions" :min="1" :max="2000" @update:model-value="v => assembly({ portions: v }, 'portions')" @done="ws.endGesture()" />
-        <QuantityField v-if="vessel.kind === 'tartRing'" kind="length" show-label label="Crust" :step="0.5" :model-value="doc.assembly.crustM" :min="0" :max="0.02" @update:model-value="v => assembly({ crustM: v }, 'crust')" @done="ws.endGesture()" />
+        <QuantityField v-if="vessel.kind === 'tartRing' || doc.assembly.crustM > 0" kind="length" show-label label="Crust" :step="0.5" :model-value="doc.assembly.crustM" :min="0" :max="0.02" @update:model-value="v => assembly({ crustM: v }, 'crust')" @done="ws.endGesture()" />
       </div>
       <form class="scale" @submit.prevent="scale">
         <QuantityField v-model="wantedDepth" kind="length" show-label label="Fill to a depth of" :min="0.003" :max="0.3" />
@@ -85,10 +88,10 @@ const drawing = computed(() => {
       </svg>
       <figcaption class="soft small">Section through the {{ vessel.kind === 'rectangle' ? 'length' : 'middle' }}, to scale</figcaption>
       <dl class="facts">
-        <div><dt>depth of fill</dt><dd data-fact="depth">{{ fmt.mm(shape.depthM, 1) }}</dd></div>
-        <div><dt>headroom</dt><dd data-fact="headroom" :class="{ bad: shape.headroomM < 0 }">{{ shape.headroomM < 0 ? `${fmt.mm(-shape.headroomM, 1)} too much` : fmt.mm(shape.headroomM, 1) }}</dd></div>
-        <div><dt>in each</dt><dd>{{ fmt.grams(shape.batchG / shape.count) }}</dd></div>
-        <div><dt>a portion</dt><dd>{{ fmt.grams(shape.portionG) }}</dd></div>
+        <div><dt>depth of fill</dt><dd data-fact="depth"><WhyNumber topic="depth">{{ fmt.mm(shape.depthM, 1) }}</WhyNumber></dd></div>
+        <div><dt>headroom</dt><dd data-fact="headroom" :class="{ bad: shape.headroomM < 0 }"><WhyNumber topic="headroom">{{ shape.headroomM < 0 ? `${fmt.mm(-shape.headroomM, 1)} too much` : fmt.mm(shape.headroomM, 1) }}</WhyNumber></dd></div>
+        <div><dt>in each</dt><dd><WhyNumber topic="portion">{{ fmt.grams(shape.batchG / shape.count) }}</WhyNumber></dd></div>
+        <div><dt>a portion</dt><dd><WhyNumber topic="portion">{{ fmt.grams(shape.portionG) }}</WhyNumber></dd></div>
       </dl>
       <CautionList :findings="assessment.findings.filter(f => f.station === 'shape')" />
       <p class="soft small">The slice is as high as the fill, at most: {{ fmt.mm(shape.pieceHeightM, 1) }}.</p>

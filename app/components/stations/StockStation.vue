@@ -59,7 +59,7 @@ const SPREAD = (sigma: number) => sigma > 0 ? `± ${fmt.percent(sigma)}` : ''
       </tbody>
     </table>
     <p class="sum">
-      <b>{{ fmt.grams(assessment.stock.juiceG) }}</b> of juice at <b>{{ fmt.fixed(assessment.stock.juiceAcid.value, 1) }} % acid</b>, as citric,
+      <WhyNumber topic="juice"><b>{{ fmt.grams(assessment.stock.juiceG) }}</b></WhyNumber> of juice at <WhyNumber topic="juiceAcid"><b>{{ fmt.fixed(assessment.stock.juiceAcid.value, 1) }} % acid</b></WhyNumber>, as citric,
       {{ assessment.stock.juiceProvenance === 'measured' ? 'measured' : 'taken as typical fruit: measure yours, and everything downstream follows' }}.
       Grams are changed under <NuxtLink class="underline" :to="`/formula/${ws.id}/balance`">Balance</NuxtLink>.
     </p>

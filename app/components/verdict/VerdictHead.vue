@@ -19,10 +19,10 @@ const cautions = computed(() => props.assessment.findings.filter(f => f.severity
   <section class="head" aria-label="Verdict">
     <CutFace :piece="pieceFigures(doc, assessment)" :grainy="v.code === 'grainy'" />
     <h2 class="sentence" :data-verdict="v.code" aria-live="polite">{{ sentence }}</h2>
-    <p class="ready">{{ ready }}</p>
+    <p class="ready"><WhyNumber topic="ready">{{ ready }}</WhyNumber></p>
     <dl class="figures">
-      <div><dt>fridge</dt><dd><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.coldMinPa) }}</small></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks">ring sinks {{ fmt.mm(v.cold.ringSlumpM) }}</dd></div>
-      <div><dt>plate</dt><dd><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span> <small>needs {{ fmt.fixed(v.target.plateMinPa) }}</small></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks">ring sinks {{ fmt.mm(v.plate.ringSlumpM) }}</dd></div>
+      <div><dt>fridge</dt><dd><WhyNumber topic="cold"><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span></WhyNumber> <small>needs <WhyNumber topic="needs">{{ fmt.fixed(v.target.coldMinPa) }}</WhyNumber></small></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks"><WhyNumber topic="ringSink">ring sinks {{ fmt.mm(v.cold.ringSlumpM) }}</WhyNumber></dd></div>
+      <div><dt>plate</dt><dd><WhyNumber topic="plate"><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span></WhyNumber> <small>needs <WhyNumber topic="needs">{{ fmt.fixed(v.target.plateMinPa) }}</WhyNumber></small></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks"><WhyNumber topic="ringSink">ring sinks {{ fmt.mm(v.plate.ringSlumpM) }}</WhyNumber></dd></div>
     </dl>
     <CautionList v-if="cautions.length" :findings="cautions" class="cautions" />
   </section>

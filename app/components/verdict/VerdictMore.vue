@@ -2,6 +2,7 @@
 /** How sure, what makes it set, and what would bring it there. */
 import { isOffTarget, type Assessment } from '#core/assessment'
 import { BANDS } from '#core/set/bands'
+import { MECHANISMS } from '#core/set/firmness'
 import type { Adjustment } from '#core/solve/adjust'
 import type { Shares } from '#core/solve/sampling'
 import { BAND_NAMES, MECHANISM_NAMES, UNCERTAIN_NAMES } from '~/words/names'
@@ -14,10 +15,9 @@ const tenths = computed(() => props.shares ? Math.round(props.shares.holds * 10)
 const sure = computed(() => tenths.value <= 0 ? 'fewer than 1 in 10' : tenths.value >= 10 ? 'nearly every batch' : `about ${tenths.value} in 10`)
 const bars = computed(() => BANDS.map(b => ({ id: b.id, name: BAND_NAMES[b.id], share: props.shares?.plate[b.id] ?? 0, here: props.assessment.verdict.plate.band === b.id })).filter(b => b.share >= 0.03 || b.here))
 const mechanisms = computed(() => {
-  const p = props.assessment.verdict.plate
-  const c = props.assessment.verdict.cold
-  const row = (key: 'egg' | 'butter') => ({ key, name: MECHANISM_NAMES[key], cold: key === 'egg' ? c.eggPa : c.butterPa, plate: key === 'egg' ? p.eggPa : p.butterPa })
-  return [row('egg'), row('butter')]
+  const { cold, plate } = props.assessment.verdict
+  const largest = Math.max(cold.tauPa.value, plate.tauPa.value)
+  return MECHANISMS.map(key => ({ key, name: MECHANISM_NAMES[key], cold: cold.mechanismsPa[key], plate: plate.mechanismsPa[key] })).filter(m => Math.max(m.cold, m.plate) >= 0.01 * largest && Math.max(m.cold, m.plate) >= 0.5)
 })
 const dominated = computed(() => mechanisms.value.some(m => m.cold >= 0.9 * props.assessment.verdict.cold.tauPa.value))
 const widest = computed(() => Math.max(props.assessment.verdict.cold.tauPa.value, props.assessment.verdict.plate.tauPa.value, 1))
@@ -33,12 +33,12 @@ const offTarget = computed(() => isOffTarget(props.assessment))
         <button v-for="a in adjustments" :key="a.kind" type="button" class="adjust" @click="emit('apply', a)">
           <b>{{ adjustmentWords(a, fmt).label }}</b><span>{{ adjustmentWords(a, fmt).brings }}</span>
         </button>
-        <p v-if="adjustments.length === 0" class="soft">No single change mends it. Change two things: more egg and a lower piece, say.</p>
+        <p v-if="adjustments.length === 0" class="soft">No single change mends it. Change two things at once: more of what sets it and a lower piece, say.</p>
       </template>
     </div>
     <div class="block" :class="{ unsettled: !sharesSettled }" :data-shares="sharesSettled ? 'settled' : 'working'">
       <h3>How sure</h3>
-      <p class="sure"><template v-if="shares"><b>{{ sure }}</b> come out as meant. <span v-if="!sharesSettled" class="soft">(catching up)</span></template><template v-else>Counting …</template></p>
+      <p class="sure"><template v-if="shares"><WhyNumber topic="shares"><b>{{ sure }}</b></WhyNumber> come out as meant. <span v-if="!sharesSettled" class="soft">(catching up)</span></template><template v-else>Counting …</template></p>
       <ul class="bars" aria-label="Shares on the plate, in 100 batches">
         <li v-for="b in bars" :key="b.id" :class="{ here: b.here }"><span>{{ b.name }}</span><i><em :style="{ width: `${100 * b.share}%` }" /></i><span class="num">{{ fmt.fixed(100 * b.share) }} %</span></li>
       </ul>
@@ -47,17 +47,18 @@ const offTarget = computed(() => isOffTarget(props.assessment))
     </div>
     <details class="block" :open="!dominated">
       <summary><h3>What makes it set</h3></summary>
-      <table class="mech">
-        <thead><tr><th scope="col"><span class="sr">state</span></th><th scope="col">egg, butterfat</th><th scope="col" class="r">Pa</th></tr></thead>
+      <table v-if="mechanisms.length" class="mech">
+        <thead><tr><th scope="col">mechanism</th><th scope="col"><span class="sr">drawn</span></th><th scope="col" class="r">fridge</th><th scope="col" class="r">plate, Pa</th></tr></thead>
         <tbody>
-          <tr v-for="state in (['cold', 'plate'] as const)" :key="state">
-            <th scope="row">{{ state === 'cold' ? 'fridge' : 'plate' }}</th>
-            <td><i class="stack"><em v-for="m in mechanisms" :key="m.key" :class="m.key" :style="{ width: `${100 * m[state] / widest}%` }" /></i></td>
-            <td class="r num">{{ mechanisms.map(m => fmt.fixed(m[state])).join(' + ') }}</td>
+          <tr v-for="m in mechanisms" :key="m.key" :data-mechanism="m.key">
+            <th scope="row">{{ m.name }}</th>
+            <td><i class="pair"><em class="cold" :style="{ width: `${100 * m.cold / widest}%` }" /><em class="plate" :style="{ width: `${100 * m.plate / widest}%` }" /></i></td>
+            <td class="r num">{{ fmt.fixed(m.cold) }}</td><td class="r num">{{ fmt.fixed(m.plate) }}</td>
           </tr>
         </tbody>
       </table>
-      <p class="small soft">Egg sets for good in the heat; butterfat hardens in the cold and lets go as it warms.</p>
+      <p v-else class="soft small">Nothing in it sets.</p>
+      <p class="small soft">Upper bar from the fridge, lower on the plate. <WhyNumber topic="mechanisms">How each is worked out</WhyNumber></p>
     </details>
   </section>
 </template>
@@ -83,11 +84,10 @@ p { margin: 0.2rem 0; }
 summary { cursor: pointer; min-height: 32px; }
 .mech { width: 100%; font-size: 0.92rem; border-collapse: collapse; }
 .mech th { font-weight: 400; text-align: left; color: var(--ink-soft); padding: 0.2rem 0.5rem 0.2rem 0; white-space: nowrap; }
-.mech td { padding: 0.2rem 0; width: 99%; }
+.mech td { padding: 0.2rem 0; width: 60%; }
 .mech .r { text-align: right; white-space: nowrap; width: auto; padding-left: 0.6rem; }
-.stack { display: flex; height: 14px; }
-.stack em { display: block; border: 1px solid var(--ink); border-right-width: 0; }
-.stack em:last-child { border-right-width: 1px; }
-.stack .egg { background: var(--citron); }
-.stack .butter { background: var(--citron-soft); }
+.pair { display: grid; gap: 2px; }
+.pair em { display: block; height: 7px; min-width: 1px; box-shadow: inset 0 0 0 1px var(--ink); }
+.pair .cold { background: var(--cold); }
+.pair .plate { background: var(--citron); }
 </style>

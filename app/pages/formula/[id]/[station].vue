@@ -3,7 +3,7 @@
 import { STATIONS, type Station } from '#core/assessment'
 import type { Adjustment } from '#core/solve/adjust'
 import { exportFormula } from '~/composables/formulaFile'
-import { SCHOOL_NAMES, USE_NAMES } from '~/words/names'
+import { FAMILY_NAMES, SCHOOL_NAMES, USE_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
 
 definePageMeta({ key: route => `formula-${String((route.params as { id: string }).id)}` })
@@ -19,6 +19,7 @@ const station = computed<Station>(() => STATIONS.find(s => s === route.params.st
 await workspace.open(id.value)
 const doc = computed(() => workspace.doc)
 const assessment = assessor.assessment
+provide('why', () => doc.value && assessment.value ? { doc: doc.value, assessment: assessment.value } : null)
 useHead({ title: computed(() => doc.value ? `${doc.value.name} · Lumbik` : 'Lumbik') })
 
 watch([doc, () => kitchen.core], ([d, k]) => {
@@ -96,7 +97,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
     <div class="head">
       <input class="name" :value="doc.name" aria-label="Name of the formula" maxlength="120" @change="workspace.change('', d => { d.name = ($event.target as HTMLInputElement).value.trim() || d.name })">
       <p class="sub">
-        <span>{{ SCHOOL_NAMES[doc.school].name }}</span>
+        <span>{{ FAMILY_NAMES[doc.family].name }}: {{ SCHOOL_NAMES[doc.school].name.charAt(0).toLowerCase() + SCHOOL_NAMES[doc.school].name.slice(1) }}</span>
         <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">{{ USE_NAMES[doc.use.kind].name.toLowerCase() }}, {{ fmt.mm(doc.use.pieceHeightM) }}, {{ fmt.duration(doc.use.tableTimeS) }} at {{ fmt.temp(doc.use.tableTempC) }}<span class="underline change">change<span class="sr"> the use</span></span></button>
         <span class="tools no-print">
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo" aria-label="Undo" @click="workspace.undo()" />

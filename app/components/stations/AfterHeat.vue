@@ -1,0 +1,43 @@
+<script setup lang="ts">
+/** What joins after the heat, step by step, and at which temperatures; and the grade of the gelatine. */
+import { LEAVES, POWDER_BLOOM } from '#core/set/gelatin'
+import { fillingOf, given, type FormulaDocument, type Step } from '#core/formula/document'
+
+const props = defineProps<{ doc: FormulaDocument }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+type Joining = Extract<Step, { kind: 'stirIn' | 'foldIn' }>
+const filling = computed(() => fillingOf(props.doc))
+const steps = computed(() => filling.value.steps.flatMap((step, index) => {
+  if (step.kind !== 'stirIn' && step.kind !== 'foldIn') return []
+  const lines = filling.value.lines.filter(l => step.lineIds.includes(l.id) && l.massG > 0)
+  return lines.length ? [{ step, index, lines, names: lines.map(l => fmt.name(l.ingredientId).toLowerCase()).join(', '), mixTempC: given(step.mixTempC) }] : []
+}))
+const change = (index: number, part: Partial<Joining>, gesture: string) => ws.change(gesture, (d) => { Object.assign(fillingOf(d).steps[index]!, part) })
+const hasGelatin = computed(() => filling.value.lines.some(l => l.ingredientId === 'gelatin'))
+const grades = [...Object.entries(LEAVES).map(([name, g]) => ({ bloom: g.bloom as number, name: `${name} leaf, ${g.bloom} Bloom` })), { bloom: POWDER_BLOOM, name: `powder, ${POWDER_BLOOM} Bloom` }]
+</script>
+
+<template>
+  <div v-if="steps.length || hasGelatin" class="after">
+    <div v-for="s in steps" :key="s.step.id" class="step" :data-step="s.step.kind">
+      <p class="what"><b>{{ s.step.kind === 'foldIn' ? 'Folded in' : 'Stirred in' }}</b> {{ s.names }}</p>
+      <QuantityField kind="temperature" show-label :label="s.step.kind === 'foldIn' ? 'It goes in at' : 'They go in at'" :model-value="s.step.lineTempC" :min="-20" :max="125" @update:model-value="v => change(s.index, { lineTempC: v }, `line-temp-${s.index}`)" @done="ws.endGesture()" />
+      <div><label class="field-label" :for="`mix-${s.step.id}`">The mix is</label><select :id="`mix-${s.step.id}`" class="native" :value="s.mixTempC === null ? 'asis' : 'cooled'" @change="change(s.index, { mixTempC: ($event.target as HTMLSelectElement).value === 'asis' ? { simulated: true } : { given: s.step.kind === 'foldIn' ? 26 : 55 } }, '')"><option value="asis">as it comes</option><option value="cooled">cooled first</option></select></div>
+      <QuantityField v-if="s.mixTempC !== null" kind="temperature" show-label label="Cooled to" :model-value="s.mixTempC" :min="0" :max="110" @update:model-value="v => change(s.index, { mixTempC: { given: v } }, `mix-temp-${s.index}`)" @done="ws.endGesture()" />
+      <QuantityField v-if="s.step.kind === 'foldIn'" kind="percent" show-label label="Whipped up by" :step="10" :model-value="100 * s.step.overrun" :max="1000" @update:model-value="v => change(s.index, { overrun: v / 100 } as Partial<Joining>, `overrun-${s.index}`)" @done="ws.endGesture()" />
+    </div>
+    <div v-if="hasGelatin" class="step">
+      <p class="what"><b>Gelatine</b> its grade</p>
+      <div><label class="field-label" for="bloom">Grade</label><select id="bloom" class="native" :value="doc.set.bloom" @change="ws.change('', d => { d.set.bloom = Number(($event.target as HTMLSelectElement).value) })"><option v-if="!grades.some(g => g.bloom === doc.set.bloom)" :value="doc.set.bloom">{{ doc.set.bloom }} Bloom</option><option v-for="g in grades" :key="g.name" :value="g.bloom">{{ g.name }}</option></select></div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.after { border-top: 1px solid var(--hairline); margin-top: 0.9rem; padding-top: 0.6rem; display: grid; gap: 0.6rem; max-width: 46rem; }
+.step { display: grid; grid-template-columns: minmax(8rem, 1.4fr) repeat(auto-fit, minmax(7.5rem, 1fr)); gap: 0.9rem; align-items: end; }
+.what { margin: 0; align-self: center; }
+.what b { display: block; }
+@media (max-width: 760px) { .step { grid-template-columns: 1fr 1fr; } .what { grid-column: 1 / -1; } }
+</style>
