@@ -14,6 +14,7 @@ export default withNuxt(
   { files: ['core/**/*.test.ts', 'shared/**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
   forbid(['server/**/*.ts'], ['~/*', '**/app/**', 'vue', 'pinia'], 'server/ may not use app/'),
   forbid(['app/**/*.{ts,vue}'], ['@mikro-orm/*', '**/server/**', 'node:*'], 'app/ reaches the server only over HTTP'),
+  { files: ['app/**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
   { files: ['core/**/*.ts'], ignores: ['core/**/*.test.ts'], rules: { 'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'Date', 'localStorage'], 'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'core/ is deterministic' }] } },
   { files: ['tests/**/*.ts'], rules: { 'no-empty-pattern': 'off' } },
   {

@@ -355,8 +355,8 @@ function stockFigures(doc: FormulaDocument, stage: Stage): Assessment['stock'] {
 /** Shares of the whole, %. */
 function compositionOf(m: Mix, eggG: number): Composition {
   const percent = (g: number) => 100 * g / m.massG
-  const c = { water: percent(m.grams.water), sugar: percent(sugarsG(m)), fat: percent(m.grams.fat), eggProtein: percent(eggG), acid: percent(m.acidG) }
-  return { ...c, other: Math.max(0, 100 - c.water - c.sugar - c.fat - c.eggProtein - c.acid) }
+  const c = { water: percent(m.grams.water), sugar: percent(sugarsG(m)), fat: percent(m.grams.fat), eggProtein: percent(eggG), milkProtein: percent(m.grams.casein + m.grams.whey), starch: percent(m.grams.starch), acid: percent(m.acidG) }
+  return { ...c, other: Math.max(0, 100 - c.water - c.sugar - c.fat - c.eggProtein - c.milkProtein - c.starch - c.acid) }
 }
 
 /** A station's mark is its gravest finding. */

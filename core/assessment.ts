@@ -50,7 +50,7 @@ export type StationState = 'ok' | 'needs' | 'error'
 /** `verdict` of the plan as a whole. */
 export type VerdictCode = 'good' | 'sagsOnTable' | 'looseCold' | 'runny' | 'grainy' | 'tooFirm' | 'servedBeforeSet'
 
-export interface Composition { water: number, sugar: number, fat: number, eggProtein: number, acid: number, other: number }
+export interface Composition { water: number, sugar: number, fat: number, eggProtein: number, milkProtein: number, starch: number, acid: number, other: number }
 
 export interface SetResult { tauPa: Quantity, tauStarPa: number, band: BandId, mechanismsPa: Mechanisms, state: SetState, tempC: number, standsM: number, cutsM: number, slump: number, /** How far a lifted 50 mm ring of it sinks, m. */ ringSlumpM: number }
 

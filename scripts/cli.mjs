@@ -9,7 +9,7 @@ import { ensurePackages, root } from './setup.mjs'
 const [name, ...args] = process.argv.slice(2)
 // What set-up has to say goes beside the answer, never into it.
 console.log = console.error
-ensurePackages()
+ensurePackages({ quiet: true })
 const { build } = await import('esbuild')
 const folder = mkdtempSync(join(tmpdir(), 'lumbik-cli-'))
 try {

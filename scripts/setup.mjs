@@ -67,12 +67,12 @@ export function ensureChromium() {
 }
 
 /** Installs the project's packages unless the ones here are those of the lock file. */
-export function ensurePackages() {
+export function ensurePackages({ quiet = false } = {}) {
   const stamp = join(root, 'node_modules', '.lumbik-lock')
   const want = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).update(process.version).digest('hex')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return
   say('installing packages (about a minute and a half) …')
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } })
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { quiet, env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } })
   writeFileSync(stamp, want)
 }
 

@@ -3,8 +3,9 @@ import { chromium } from '@playwright/test'
 import { mkdirSync } from 'node:fs'
 
 const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
-const MAIN = 'formula/0e1f0000-0006-4000-8000-000000000001'
-const VIEWS = ['shelf=shelf', 'new=new', 'kitchen=kitchen', ...['stock', 'balance', 'shape', 'heat', 'chill', 'serve'].map(s => `${s}=${MAIN}/${s}`), `balance-tablet=${MAIN}/balance@1024x768`, `heat-phone=${MAIN}/heat@390x844`, `chill-phone=${MAIN}/chill@390x844`]
+const DEMO = n => `formula/0e1f0000-0006-4000-8000-${n.toString(16).padStart(12, '0')}`
+const MAIN = DEMO(1)
+const VIEWS = ['shelf=shelf', 'new=new', 'kitchen=kitchen', ...['stock', 'balance', 'shape', 'heat', 'chill', 'serve'].map(s => `${s}=${MAIN}/${s}`), `posset-heat=${DEMO(6)}/heat`, `pie-heat=${DEMO(9)}/heat`, `balance-tablet=${MAIN}/balance@1024x768`, `heat-phone=${MAIN}/heat@390x844`, `chill-phone=${MAIN}/chill@390x844`]
 
 const [url = 'http://127.0.0.1:4600', folder = 'docs/screenshots', ...wanted] = process.argv.slice(2)
 mkdirSync(folder, { recursive: true })
@@ -17,8 +18,11 @@ for (const view of wanted.length ? wanted : VIEWS) {
   await page.goto(`${url}/${path}`)
   await page.waitForSelector('main')
   if (path.startsWith('formula/')) await page.waitForSelector('main[data-settled="true"]', { timeout: 30000 })
-  if (/heat|chill/.test(path)) await page.waitForSelector('.chart svg', { timeout: 15000 })
+  if (/heat|chill/.test(path)) await page.waitForSelector('.chart svg, .after, dl.facts', { timeout: 15000 })
+  if (/heat|chill/.test(path) && await page.locator('.chart').count()) await page.waitForSelector('.chart svg', { timeout: 15000 })
   if (path === 'new') await page.getByRole('button', { name: 'Try the example' }).click()
+  // One picture shows what a number answers when it is asked why.
+  if (name === 'pie-heat') await page.locator('[data-why="heatTime"]').click()
   await page.evaluate(() => document.fonts.ready)
   await page.screenshot({ path: `${folder}/${name}.png`, fullPage: Boolean(full) })
   await page.close()

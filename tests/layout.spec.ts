@@ -65,8 +65,15 @@ for (const size of SIZES) {
 
 test('what is pressed is at least 44 px high', async ({ page }) => {
   await open(page, SAGS)
-  const low = await page.evaluate(() => [...document.querySelectorAll('main button, main select, main input:not([type=file])')].filter(e => e.getClientRects().length > 0 && (e as HTMLElement).offsetHeight < 43 && !e.classList.contains('name')).map(e => (e as HTMLElement).outerHTML.slice(0, 80)))
+  const low = await page.evaluate(() => [...document.querySelectorAll('main button:not(.whynum), main select, main input:not([type=file])')].filter(e => e.getClientRects().length > 0 && (e as HTMLElement).offsetHeight < 43 && !e.classList.contains('name')).map(e => (e as HTMLElement).outerHTML.slice(0, 80)))
   expect(low).toEqual([])
+  // A number that can be asked why stands in a line of text; what counts is how much of the page answers to it.
+  const missed = await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('main .whynum')].filter((e) => {
+    e.scrollIntoView({ block: 'center' })
+    const r = e.getBoundingClientRect()
+    return [-20, 20].some(dy => document.elementFromPoint(r.x + Math.min(r.width / 2, 20), r.y + r.height / 2 + dy)?.closest('.whynum') !== e)
+  }).map(e => e.outerHTML.slice(0, 90)))
+  expect(missed).toEqual([])
 })
 
 test('a number stepped quickly ends with its own shares, not those of a step before', async ({ page }) => {

@@ -8,8 +8,8 @@ const parts = computed(() => {
   const c = props.composition
   return [
     { key: 'water', name: 'water', value: c.water }, { key: 'sugar', name: 'sugar', value: c.sugar }, { key: 'fat', name: 'fat', value: c.fat },
-    { key: 'egg', name: 'egg protein', value: c.eggProtein, digits: 1 }, { key: 'acid', name: 'acid', value: c.acid, digits: 2 },
-  ]
+    { key: 'egg', name: 'egg protein', value: c.eggProtein, digits: 1 }, { key: 'milk', name: 'milk protein', value: c.milkProtein, digits: 1 }, { key: 'starch', name: 'starch', value: c.starch, digits: 1 }, { key: 'acid', name: 'acid', value: c.acid, digits: 2 },
+  ].filter(p => p.value >= 0.05 || ['water', 'sugar', 'fat'].includes(p.key))
 })
 </script>
 
@@ -26,7 +26,7 @@ const parts = computed(() => {
 .bar { display: flex; height: 30px; border: 1px solid var(--ink); }
 .bar i { display: block; border-right: 1px solid var(--ink); min-width: 2px; }
 .bar i:last-child { border-right: 0; }
-.water { background: #e4ebee; } .sugar { background: #fff; } .fat { background: var(--citron-soft); } .egg { background: var(--citron); } .acid { background: var(--ink); } .other { background: var(--hairline); }
+.water { background: #e4ebee; } .sugar { background: #fff; } .fat { background: var(--citron-soft); } .egg { background: var(--citron); } .milk { background: #d8cfb4; } .starch { background: var(--crust); } .acid { background: var(--ink); } .other { background: var(--hairline); }
 figcaption { display: flex; flex-wrap: wrap; gap: 0.1rem 1.1rem; margin-top: 0.4rem; font-size: 0.92rem; }
 figcaption span { display: inline-flex; align-items: center; gap: 0.35rem; white-space: nowrap; }
 figcaption i { width: 12px; height: 12px; border: 1px solid var(--ink); display: inline-block; }

@@ -4,9 +4,13 @@ import { assess } from '#core/assess'
 import { readText, type Basis, type Question } from '#core/formats/readText'
 import { ADJUSTMENTS, type Adjustment } from '#core/solve/adjust'
 import { formula, kitchen } from '../../tests/support/core'
-import type { KitchenRecord } from '../../shared/schemas/kitchen'
+import { SCHOOLS } from '#core/formula/document'
+import { schoolOf } from '#core/families/schools'
+import { demoFormulas, LOTS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
+import { coreKitchen, type KitchenRecord } from '../../shared/schemas/kitchen'
 import { speak } from './findings'
-import { BAND_NAMES } from './names'
+import { BAND_NAMES, CONDITION_NAMES, FAMILY_NAMES, REASON_NAMES, SCHOOL_NAMES } from './names'
+import { why, WHY_TOPICS } from './why'
 import { documentProblemWords, fieldWords } from './problems'
 import { basisWords, questionWords } from './reading'
 import { adjustmentWords, readout, readyWords, verdictSentence } from './verdict'
@@ -65,6 +69,39 @@ describe('findings', () => {
     expect(say('rawEgg').text).toMatch(/pasteurised.*pregnant, very young, old or ill/)
     expect(say('lethalityLow').text).toMatch(/pasteurised.*pregnant, very young, old or ill/)
     expect(say('coolsTooSlowly', { takesS: -1 }).text).toContain('does not reach')
+  })
+})
+
+describe('why', () => {
+  const kitchens = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, lots: LOTS })
+  const all = demoFormulas().map(d => ({ doc: d.document, a: assess(d.document, kitchens) }))
+  it.each(WHY_TOPICS)('%s has a reason, a source and a spread for every kind of dessert, and no hole in them', (topic) => {
+    for (const { doc, a } of all) {
+      const note = why(topic, doc, a, use())
+      for (const text of [note.title, note.how, note.source, note.spread, ...note.inputs.flat()]) {
+        expect(text.length).toBeGreaterThan(0)
+        expect(text).not.toMatch(/NaN|undefined|null|Infinity/)
+      }
+      expect(note.how).toMatch(/[.]$/)
+    }
+  })
+  it('safety defers to the kitchen\'s own plan', () => {
+    for (const topic of ['lethality', 'useBy'] as const) expect(why(topic, all[0]!.doc, all[0]!.a, use()).spread).toMatch(/your own/i)
+  })
+  it('every verdict and readout of every kind reads as a sentence', () => {
+    for (const { doc, a } of all) {
+      expect(verdictSentence(doc, a, use())).toMatch(/^[A-Z].*\. [A-Z]\w+\.$/)
+      for (const station of ['stock', 'balance', 'shape', 'heat', 'chill', 'serve'] as const) for (const text of readout(station, doc, a, use())) expect(text).not.toMatch(/NaN|undefined/)
+      for (const f of a.findings) expect(`${speak(f, use()).title} ${speak(f, use()).text}`).not.toMatch(/NaN|undefined|\{/)
+    }
+  })
+  it('kinds, ways of making, reasons and conditions all have names', () => {
+    for (const s of SCHOOLS) {
+      expect(SCHOOL_NAMES[s].how).toMatch(/\.$/)
+      for (const r of [...schoolOf(s).gives, ...schoolOf(s).costs]) expect(REASON_NAMES[r]).toBeTruthy()
+      expect(CONDITION_NAMES[schoolOf(s).decides]).toBeTruthy()
+      expect(FAMILY_NAMES[schoolOf(s).family].name).toBeTruthy()
+    }
   })
 })
 

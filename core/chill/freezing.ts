@@ -13,8 +13,8 @@ import type { Solid } from './conduction'
 export const ICE_LATENT = 333.6e3
 /** Conductivity of ice near −15 °C, W/(m·K) (ASHRAE, from memory H). */
 const ICE_K = 2.4
-/** Mean temperature at which a piece leaves its mould: its edge is ice and its fat hard (judgement; fat 65 % solid). */
-export const FIRM_MEAN_C = -1
+/** Mean temperature at which a piece leaves its mould: its edge begins to freeze and its fat is hard (judgement; fat 68 % solid). */
+export const FIRM_MEAN_C = -3
 /** Core above which it counts as thawed, °C: no ice is left and the set is itself again. */
 export const THAWED_CORE_C = 2
 const LOW_C = -45

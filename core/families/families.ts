@@ -25,7 +25,7 @@ export interface FamilyFacts {
 }
 
 export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
-  curd: { id: 'curd', schools: ['yolkBath', 'wholeEggTempered', 'emulsified', 'microwave', 'gelatinBacked'], sets: ['eggPa', 'butterPa'], methods: ['waterBath', 'direct', 'microwave'], uses: ['spooned', 'piped', 'cut', 'glass'], eggSets: true, needsAcid: true, fields: { gelatin: true, whip: false, agar: false, reduce: false }, sourCentre: 4.3 },
+  curd: { id: 'curd', schools: ['yolkBath', 'wholeEggTempered', 'emulsified', 'microwave', 'gelatinBacked'], sets: ['eggPa', 'butterPa', 'gelatinPa'], methods: ['waterBath', 'direct', 'microwave'], uses: ['spooned', 'piped', 'cut', 'glass'], eggSets: true, needsAcid: true, fields: { gelatin: true, whip: false, agar: false, reduce: false }, sourCentre: 4.3 },
   posset: { id: 'posset', schools: ['reduced', 'boiled', 'dissolved', 'wine'], sets: ['caseinPa', 'creamFatPa'], methods: ['direct', 'waterBath'], uses: ['glass', 'spooned'], eggSets: false, needsAcid: true, fields: { gelatin: true, whip: false, agar: false, reduce: true }, sourCentre: 2.1 },
   bar: { id: 'bar', schools: ['cooledBase', 'hotBase'], sets: ['eggPa', 'starchPa'], methods: ['oven'], uses: ['cut'], eggSets: true, needsAcid: true, fields: { gelatin: false, whip: false, agar: false, reduce: false }, sourCentre: 3.8 },
   condensedPie: { id: 'condensedPie', schools: ['lowOven', 'steadyOven', 'tartlets', 'chillOnly'], sets: ['caseinPa', 'eggPa'], methods: ['oven', 'none'], uses: ['cut', 'spooned'], eggSets: false, needsAcid: true, fields: { gelatin: true, whip: false, agar: false, reduce: false }, sourCentre: 2.8 },

@@ -32,6 +32,8 @@ export function suggestFamily(lines: readonly Line[], use: UseKind | null = null
   }
   if (of('cornflour') > 0.02) return 'starchFilling'
   if (of('flour') > 0.015 && egg > 0.1) return 'bar'
+  // Cultured cream and icing sugar go into what is whipped, never into a boiled cream.
+  if (egg < 0.01 && share({ groups: ['dairy'] }) > 0.3 && of('creme_fr', 'mascarpone', 'yoghurt', 'greek', 'icing') > 0.05) return 'unsetMousse'
   if (egg < 0.01 && share({ groups: ['dairy'] }) > 0.4) return 'posset'
   if (of('white', 'white_dried') > 0.1 && share({ groups: ['dairy'] }) > 0.2) return 'unsetMousse'
   if (egg > 0.15 && use === 'cut' && share({ groups: ['dairy'] }) > 0.1) return 'bar'

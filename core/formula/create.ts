@@ -32,9 +32,10 @@ export const plainSet = (): SetPlan => ({
 })
 
 /** Heat defaults of a way of making. */
-export const defaultHeat = (school: School): HeatPlan => ({
-  startTempC: 18, burnerW: 250, course: { simulated: true }, evaporationG: { simulated: true }, until: 'hold', oven: plainOven(), ...schoolOf(school).heat,
-})
+export function defaultHeat(school: School): HeatPlan {
+  const { heat } = schoolOf(school)
+  return { startTempC: 18, burnerW: 250, course: { simulated: true }, evaporationG: { simulated: true }, until: 'hold', ...heat, oven: { ...plainOven(), ...heat.oven } }
+}
 
 /** Steps of a way of making: what is heated together, what goes in afterwards and how. Steps that would take nothing are left out. */
 export function stepsFor(school: School, lines: readonly Line[], id: NewId): Step[] {

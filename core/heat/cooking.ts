@@ -18,7 +18,7 @@ export function heatStep(doc: FormulaDocument, kitchen: Kitchen, cooked: Mix, aw
   const { heat } = doc
   const f = fractionsOf(cooked)
   const hot = thermalProperties(f, 60)
-  const pan = panFor(cooked.massG / 1000 / hot.rho)
+  const pan = panFor(cooked.massG / 1000 / hot.rho, heat.method === 'microwave' ? 'glass' : 'steel')
   const course = given(heat.course)
   const evaporated = given(heat.evaporationG)
   const { method } = heat

@@ -7,7 +7,7 @@
  * Coefficients from memory (M); the skin is fitted (×1.6 uncertain). One σ of the time is 20 %.
  */
 import { coolCylinder, type Faces } from '../chill/conduction'
-import { CRUST_K, WALL } from '../chill/places'
+import { CRUST_K, WALL, WALL_HEAT } from '../chill/places'
 import type { HeatPlan, Material } from '../formula/document'
 import { boilingPoint, evaporationHeat, saturationPressure } from './steam'
 import type { History } from './egg'
@@ -20,6 +20,7 @@ const SKIN = 550
 export const OVEN_BATH_C = 90
 const OVEN_BATH_U = 250
 const R_VAPOUR = 461.5
+const WALL_SHARE = 0.5
 /** Layers of the filling. */
 export const LAYERS = 10
 /** A filling not done after this long is stalled, s. */
@@ -83,8 +84,11 @@ export function runOven(p: BakeInput): Bake {
     const wall = oven.bath ? { u: bath, airC: Math.min(OVEN_BATH_C, boilC - 8) } : { u: sides, airC: oven.airTempC }
     return { top: { u, airC: oven.airTempC, evaporationW }, base: wall, side: wall }
   }
+  // The wall warms with the filling: half of its own heat is counted with the filling's (judgement).
+  const share = 1 + WALL_SHARE * WALL_HEAT[p.material] / (p.depthM * p.solid.rho * p.solid.cp(50))
+  const solid = { ...p.solid, rho: p.solid.rho * share }
   coolCylinder({
-    radiusM: p.radiusM, heightM: p.depthM, nr: 1, nz: LAYERS, solid: p.solid, startTempC: p.startTempC, endS, firstStepS: 5, maxStepS: 20, boundary,
+    radiusM: p.radiusM, heightM: p.depthM, nr: 1, nz: LAYERS, solid, startTempC: p.startTempC, endS, firstStepS: 5, maxStepS: 20, boundary,
     watch: (time, temp) => {
       timeS.push(time)
       let coldest = Infinity

@@ -20,13 +20,14 @@ export interface Pan {
 
 /**
  * Pan for a mix, taken as the cook would: the liquid stands about as deep as a third of its width.
- * d = (12V/π)^⅓ with depth d/3; steel of 1.2 mm at 480 J/(kg·K), 7900 kg/m³ (judgement).
+ * d = (12V/π)^⅓ with depth d/3; steel of 1.2 mm at 480 J/(kg·K), 7900 kg/m³, or for the microwave a glass bowl of 5 mm at
+ * 840 J/(kg·K), 2500 kg/m³ (judgement).
  */
-export function panFor(volumeM3: number): Pan & { diameterM: number } {
+export function panFor(volumeM3: number, wall: 'steel' | 'glass' = 'steel'): Pan & { diameterM: number } {
   const diameterM = Math.max(0.14, (12 * volumeM3 / Math.PI) ** (1 / 3))
   const surfaceM2 = Math.PI * diameterM ** 2 / 4
-  const steelM2 = surfaceM2 + Math.PI * diameterM * diameterM * 0.45
-  return { diameterM, surfaceM2, heatCapacity: steelM2 * 0.0012 * 7900 * 480 }
+  const wallM2 = surfaceM2 + Math.PI * diameterM * diameterM * 0.45
+  return { diameterM, surfaceM2, heatCapacity: wallM2 * (wall === 'steel' ? 0.0012 * 7900 * 480 : 0.005 * 2500 * 840) }
 }
 
 export interface PotInput {
@@ -58,6 +59,8 @@ export const BATH_POWER_W = 700
 export const BOWL_AREA = 1.4
 /** Film coefficient between pan wall and stirred mix, W/(m²·K): 300–600, middle of the range. */
 export const WALL_H = 450
+/** A target this close to the boiling point means the boil, K (kitchen thermometers are no finer). */
+const BOIL_NEAR_K = 1.5
 /** Share of its water after which a pan counts as dry and loses no more. */
 const DRY_SHARE = 0.9
 /** Share of a microwave's rating that heats the food (.65–.80, from memory M), and its bursts: on, and whisking, s (common practice). */
@@ -77,27 +80,31 @@ export interface PotRun {
   endTempC: number
 }
 
+/** Heat in and out, W, and steam, kg/s, of the pot at a temperature: the right side of its equation. */
+export function potFlows(p: PotInput, tempC: number): { heatIn: number, loss: number, steam: number } {
+  const boilC = boilingPoint(p.altitudeM, p.sugarPercent)
+  const bathC = Math.min(99, boilingPoint(p.altitudeM) - 1)
+  const area = p.pan.surfaceM2
+  const dT = Math.max(tempC - p.roomTempC, 0)
+  const hc = 3.0 * (dT / 60) ** (1 / 3)
+  const steam = tempC >= boilC - 0.05 ? 0 : evaporationFlux(hc, tempC, p.roomTempC, p.waterActivity, airPressure(p.altitudeM)) * area
+  const loss = (hc + 5.5) * area * dT + 0.5 * dT * Math.sqrt(area) + steam * evaporationHeat(tempC)
+  const heatIn = p.method === 'microwave'
+    ? p.burnerW * MICROWAVE_EFFICIENCY * BURST.onS / (BURST.onS + BURST.whiskS)
+    : p.method === 'waterBath' ? Math.min(BATH_U * BOWL_AREA * area * Math.max(bathC - tempC, 0), BATH_POWER_W) : p.burnerW
+  return { heatIn, loss, steam }
+}
+
 /** Simulates the pot. Inputs must be finite and positive; the caller checks them. */
 export function runPot(p: PotInput): PotRun {
   const boilC = boilingPoint(p.altitudeM, p.sugarPercent)
-  const bathC = Math.min(99, boilingPoint(p.altitudeM) - 1)
-  const pressure = airPressure(p.altitudeM)
-  const targetC = Math.min(p.targetTempC, boilC)
+  // Within a degree and a half of its boil it is meant to boil.
+  const targetC = p.targetTempC >= boilC - BOIL_NEAR_K ? boilC : p.targetTempC
   const area = p.pan.surfaceM2
   let massKg = p.massG / 1000
   const capacity = () => massKg * p.cp + p.pan.heatCapacity
 
-  const microwaveW = p.burnerW * MICROWAVE_EFFICIENCY * BURST.onS / (BURST.onS + BURST.whiskS)
-
-  /** Heat in, evaporation and heat out at a temperature. */
-  const flows = (t: number) => {
-    const dT = Math.max(t - p.roomTempC, 0)
-    const hc = 3.0 * (dT / 60) ** (1 / 3)
-    const steam = t >= boilC - 0.05 ? 0 : evaporationFlux(hc, t, p.roomTempC, p.waterActivity, pressure) * area
-    const loss = (hc + 5.5) * area * dT + 0.5 * dT * Math.sqrt(area) + steam * evaporationHeat(t)
-    const heatIn = p.method === 'microwave' ? microwaveW : p.method === 'waterBath' ? Math.min(BATH_U * BOWL_AREA * area * Math.max(bathC - t, 0), BATH_POWER_W) : p.burnerW
-    return { heatIn, loss, steam }
-  }
+  const flows = (t: number) => potFlows(p, t)
 
   const timeS = [0]
   const tempC = [p.startTempC]

@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openDatabase } from '../../tests/support/database'
 import { createFormulaRow, findFormula, listFormulas, recordOf, renameFormula, saveFormula, setDeleted, type Owner } from '../utils/formulas'
 import { loadKitchen, updateKitchen } from '../utils/kitchens'
+import { FAMILIES } from '#core/formula/document'
 import { demoFormulas, KITCHEN_ID } from './demo'
 import { FormulaEntity, FormulaVersionEntity, KitchenEntity } from './entities'
 import { seed } from './seed'
@@ -99,7 +100,8 @@ describe('the seed', () => {
     expect(codes).toContain('good')
     expect(list.some(f => !f.summary!.safe)).toBe(true)
     expect(demoFormulas().map(d => d.id)[0]).toBe(list.find(f => f.summary!.code === 'sagsOnTable')!.id)
-    expect(new Set(demoFormulas().map(d => d.document.school)).size).toBe(3)
+    // Every kind of dessert is on the shelf.
+    expect(new Set(demoFormulas().map(d => d.document.family))).toEqual(new Set(FAMILIES))
   })
 })
 

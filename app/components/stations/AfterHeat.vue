@@ -29,15 +29,16 @@ const grades = [...Object.entries(LEAVES).map(([name, g]) => ({ bloom: g.bloom a
     </div>
     <div v-if="hasGelatin" class="step">
       <p class="what"><b>Gelatine</b> its grade</p>
-      <div><label class="field-label" for="bloom">Grade</label><select id="bloom" class="native" :value="doc.set.bloom" @change="ws.change('', d => { d.set.bloom = Number(($event.target as HTMLSelectElement).value) })"><option v-if="!grades.some(g => g.bloom === doc.set.bloom)" :value="doc.set.bloom">{{ doc.set.bloom }} Bloom</option><option v-for="g in grades" :key="g.name" :value="g.bloom">{{ g.name }}</option></select></div>
+      <div class="grade"><label class="field-label" for="bloom">Grade</label><select id="bloom" class="native" :value="doc.set.bloom" @change="ws.change('', d => { d.set.bloom = Number(($event.target as HTMLSelectElement).value) })"><option v-if="!grades.some(g => g.bloom === doc.set.bloom)" :value="doc.set.bloom">{{ doc.set.bloom }} Bloom</option><option v-for="g in grades" :key="g.name" :value="g.bloom">{{ g.name }}</option></select></div>
     </div>
   </div>
 </template>
 
 <style scoped>
 .after { border-top: 1px solid var(--hairline); margin-top: 0.9rem; padding-top: 0.6rem; display: grid; gap: 0.6rem; max-width: 46rem; }
-.step { display: grid; grid-template-columns: minmax(8rem, 1.4fr) repeat(auto-fit, minmax(7.5rem, 1fr)); gap: 0.9rem; align-items: end; }
+.step { display: grid; grid-template-columns: minmax(8rem, 1.4fr) repeat(4, minmax(7rem, 1fr)); gap: 0.9rem; align-items: end; }
 .what { margin: 0; align-self: center; }
+.grade { grid-column: span 2; }
 .what b { display: block; }
 @media (max-width: 760px) { .step { grid-template-columns: 1fr 1fr; } .what { grid-column: 1 / -1; } }
 </style>

@@ -26,7 +26,8 @@ function setSchool(next: School) {
 const setFamily = (next: Family) => setSchool(suggestSchool(fillingOf(props.doc).lines, next, props.doc.use.kind))
 const method = computed(() => props.doc.heat.method)
 const heats = computed(() => method.value !== 'none')
-const hasEgg = computed(() => h.value.t60C !== null && family.value.eggSets)
+/** The egg's own curve says something: where it sets the dessert, or could scramble in a pan that never boils. */
+const hasEgg = computed(() => h.value.t60C !== null && (family.value.eggSets || (heats.value && method.value !== 'oven' && h.value.peakTempC < 94 && props.assessment.set.eggC > 2)))
 const reducing = computed(() => props.doc.heat.until === 'creamVolume')
 const ovenTime = computed(() => given(props.doc.heat.oven.timeS))
 const oven = (part: Partial<FormulaDocument['heat']['oven']>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.heat.oven, part) })
@@ -98,7 +99,7 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
           <label class="tick"><input type="checkbox" :checked="doc.heat.oven.bath" @change="oven({ bath: ($event.target as HTMLInputElement).checked }, '')"> water bath</label>
         </template>
         <QuantityField v-if="heats && ovenTime === null" kind="temperature" show-label big :label="method === 'oven' ? 'Middle to' : 'Take it to'" :model-value="doc.heat.targetTempC" :min="10" :max="105" @update:model-value="v => heat({ targetTempC: v }, 'target')" @done="ws.endGesture()" />
-        <div v-if="family.fields.reduce && method === 'direct'"><label class="field-label" for="until">Then</label><select id="until" class="native" :value="doc.heat.until" @change="heat({ until: ($event.target as HTMLSelectElement).value as 'hold' | 'creamVolume' }, '')"><option value="creamVolume">boil to the cream's volume</option><option value="hold">hold for a time</option></select></div>
+        <div v-if="family.fields.reduce && method === 'direct'"><label class="field-label" for="until">Then boil</label><select id="until" class="native" :value="doc.heat.until" @change="heat({ until: ($event.target as HTMLSelectElement).value as 'hold' | 'creamVolume' }, '')"><option value="creamVolume">to cream's volume</option><option value="hold">for a time</option></select></div>
         <QuantityField v-if="heats && ovenTime === null && !reducing" kind="minutes" show-label big label="Hold it there" :step="0.5" :model-value="doc.heat.holdS" :max="3600" @update:model-value="v => heat({ holdS: v }, 'hold')" @done="ws.endGesture()" />
         <QuantityField kind="temperature" show-label label="Starts at" :model-value="doc.heat.startTempC" :min="0" :max="100" @update:model-value="v => heat({ startTempC: v }, 'start')" @done="ws.endGesture()" />
         <QuantityField v-if="method === 'direct' || method === 'microwave'" kind="power" show-label :label="method === 'microwave' ? 'Microwave rated' : 'Heat into the pan'" :model-value="doc.heat.burnerW" :min="50" :max="5000" @update:model-value="v => heat({ burnerW: v }, 'burner')" @done="ws.endGesture()" />
@@ -128,7 +129,7 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
 .reasons { margin: 0.5rem 0 0; max-width: 46rem; }
 .tick { display: inline-flex; align-items: center; gap: 0.5rem; min-height: 44px; align-self: end; }
 .tick input { width: 22px; height: 22px; accent-color: var(--ink); }
-.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(7.5rem, 1fr)); gap: 0.9rem; margin: 0.8rem 0 0.4rem; max-width: 46rem; }
+.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(8.4rem, 1fr)); gap: 0.9rem; margin: 0.8rem 0 0.4rem; max-width: 46rem; }
 .facts { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 0.7rem 1rem; border-top: 1px solid var(--hairline); padding-top: 0.7rem; margin: 0.3rem 0 1rem; }
 dt { font-size: 0.9rem; color: var(--ink-soft); }
 dd { margin: 0; font-family: var(--font-display); font-size: 1.25rem; line-height: 1.15; }

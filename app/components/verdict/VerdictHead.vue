@@ -21,14 +21,17 @@ const cautions = computed(() => props.assessment.findings.filter(f => f.severity
     <h2 class="sentence" :data-verdict="v.code" aria-live="polite">{{ sentence }}</h2>
     <p class="ready"><WhyNumber topic="ready">{{ ready }}</WhyNumber></p>
     <dl class="figures">
-      <div><dt>fridge</dt><dd><WhyNumber topic="cold"><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span></WhyNumber> <small>needs <WhyNumber topic="needs">{{ fmt.fixed(v.target.coldMinPa) }}</WhyNumber></small></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks"><WhyNumber topic="ringSink">ring sinks {{ fmt.mm(v.cold.ringSlumpM) }}</WhyNumber></dd></div>
-      <div><dt>plate</dt><dd><WhyNumber topic="plate"><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span></WhyNumber> <small>needs <WhyNumber topic="needs">{{ fmt.fixed(v.target.plateMinPa) }}</WhyNumber></small></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks"><WhyNumber topic="ringSink">ring sinks {{ fmt.mm(v.plate.ringSlumpM) }}</WhyNumber></dd></div>
+      <div><dt>fridge</dt><dd class="pa"><WhyNumber topic="cold"><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span><small>needs {{ fmt.fixed(v.target.coldMinPa) }}</small></WhyNumber></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks"><WhyNumber topic="ringSink">ring sinks {{ fmt.mm(v.cold.ringSlumpM) }}</WhyNumber></dd></div>
+      <div><dt>plate</dt><dd class="pa"><WhyNumber topic="plate"><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span><small>needs {{ fmt.fixed(v.target.plateMinPa) }}</small></WhyNumber></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks"><WhyNumber topic="ringSink">ring sinks {{ fmt.mm(v.plate.ringSlumpM) }}</WhyNumber></dd></div>
     </dl>
     <CautionList v-if="cautions.length" :findings="cautions" class="cautions" />
   </section>
 </template>
 
 <style scoped>
+.pa :deep(.whynum), .sinks :deep(.whynum) { min-height: 46px; display: inline-block; }
+.pa :deep(.whynum)::after, .sinks :deep(.whynum)::after { inset: 0; }
+.sinks :deep(.whynum) { border-bottom: 0; text-decoration: underline dotted; text-underline-offset: 4px; }
 .sentence { font-size: 1.5rem; margin: 0.9rem 0 0.3rem; text-wrap: balance; }
 .ready { margin: 0 0 0.7rem; }
 .figures { display: grid; grid-template-columns: 1fr 1fr; gap: 0 1rem; margin: 0 0 0.8rem; font-size: 0.92rem; }

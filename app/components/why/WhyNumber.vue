@@ -32,7 +32,7 @@ const note = computed(() => {
 
 <style scoped>
 .whynum { font: inherit; color: inherit; letter-spacing: inherit; padding: 0; background: none; text-align: inherit; cursor: help; border-bottom: 1.5px dotted var(--ink-soft); line-height: inherit; position: relative; }
-.whynum::after { content: ''; position: absolute; inset: -0.45rem -0.3rem; }
+.whynum::after { content: ''; position: absolute; inset: calc((100% - 46px) / 2) -0.3rem; min-height: 46px; }
 .whynum:hover, .whynum:focus-visible { border-bottom-style: solid; border-bottom-color: currentcolor; }
 </style>
 

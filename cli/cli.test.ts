@@ -1,0 +1,83 @@
+/** The commands as a cook's script meets them: what they print, and how they end. */
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { main as assess } from './assess'
+import { main as ladder } from './ladder'
+
+let folder: string
+const out: string[] = []
+const err: string[] = []
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'lumbik-test-'))
+  out.length = err.length = 0
+  vi.spyOn(console, 'log').mockImplementation((...x) => void out.push(x.join(' ')))
+  vi.spyOn(console, 'error').mockImplementation((...x) => void err.push(x.join(' ')))
+})
+afterEach(() => {
+  vi.restoreAllMocks()
+  rmSync(folder, { recursive: true })
+})
+const file = (name: string, content: unknown) => {
+  const path = join(folder, name)
+  writeFileSync(path, typeof content === 'string' ? content : JSON.stringify(content))
+  return path
+}
+const curd = () => JSON.parse(readFileSync(new URL('../docs/examples/curd.json', import.meta.url), 'utf8')) as { heat: { targetTempC: number }, components: { lines: { massG: number }[] }[] }
+
+describe('assess', () => {
+  it('one file gives an object, several an array, in the order asked', () => {
+    expect(assess([file('a.json', curd())])).toBe(0)
+    const one = JSON.parse(out[0]!) as { pH: number, verdict: string }
+    expect(one).toMatchObject({ verdict: 'good', family: 'curd' })
+    out.length = 0
+    const other = curd()
+    other.components[0]!.lines[0]!.massG *= 1.3
+    expect(assess([file('a.json', curd()), file('b.json', other)])).toBe(0)
+    const two = JSON.parse(out[0]!) as { pH: number, cold: { yieldStressPa: number } }[]
+    expect(two[0]!.pH).toBe(one.pH)
+    expect(two[1]!.cold.yieldStressPa).toBeGreaterThan(two[0]!.cold.yieldStressPa)
+  })
+  it('bad input ends with 1, names file and field, and prints nothing else', () => {
+    const bad = curd()
+    bad.heat.targetTempC = 300
+    expect(assess([file('bad.json', bad)])).toBe(1)
+    expect(err[0]).toMatch(/bad\.json: The target temperature \(heat\.targetTempC\) is too large: at most 105\. \[heat\.targetTempC\]/)
+    const empty = curd()
+    empty.components[0]!.lines = []
+    const steps = empty.components[0] as unknown as { steps: unknown[] }
+    steps.steps = []
+    expect(assess([file('empty.json', empty)])).toBe(1)
+    expect(err[1]).toContain('components.0.lines')
+    expect(assess([file('broken.json', '{')])).toBe(1)
+    expect(assess([join(folder, 'absent.json')])).toBe(1)
+    expect(assess([])).toBe(1)
+    expect(out).toEqual([])
+  })
+})
+
+describe('ladder', () => {
+  const rows = { formulas: [{ name: 'any name', massG: { cream36: 600, sugar: 150, lemon: 90 }, process: { evap: 30 }, expectedBands: ['spoonable'] }, { name: 'another', massG: { lemon: 100, egg: 100, sugar: 100 }, process: {}, expectedBands: ['rubbery'] }] }
+  it('--json has exactly the documented shape', () => {
+    expect(ladder([file('l.json', rows), '--json'])).toBe(0)
+    const r = JSON.parse(out[0]!) as { rows: Record<string, unknown>[], inBand: number, total: number }
+    expect(Object.keys(r)).toEqual(['rows', 'inBand', 'total'])
+    expect(Object.keys(r.rows[0]!)).toEqual(['name', 'pH', 'yieldStressPa', 'tauStarPa', 'mechanismsPa', 'band', 'likeliestBand', 'bandShares', 'expectedBands', 'inBand'])
+    expect([r.inBand, r.total]).toEqual([1, 2])
+  })
+  it('in words it says in or out, and the totals', () => {
+    expect(ladder([file('l.json', rows)])).toBe(0)
+    expect(out[0]).toContain('in  any name')
+    expect(out[0]).toContain('OUT another')
+    expect(out[0]).toMatch(/1 of 2 in band by the central value, \d of 2 by the largest share\.$/)
+  })
+  it('an unknown ingredient or option ends with 1 and its field', () => {
+    expect(ladder([file('x.json', { formulas: [{ name: 'x', massG: { lemonade: 5 } }] })])).toBe(1)
+    expect(err[0]).toContain('formulas.0.massG.lemonade')
+    expect(ladder([file('y.json', { formulas: [{ name: 'x', massG: { lemon: 5 }, process: { speed: 3 } }] }), '--json'])).toBe(1)
+    expect(err[1]).toContain('formulas.0.process.speed')
+    expect(ladder([])).toBe(1)
+    expect(out).toEqual([])
+  })
+})

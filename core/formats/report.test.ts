@@ -1,0 +1,40 @@
+import { readFileSync } from 'node:fs'
+import Ajv from 'ajv'
+import { describe, expect, it } from 'vitest'
+import { demoFormulas, LOTS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
+import { readDocument } from '../../shared/schemas/formula'
+import { coreKitchen } from '../../shared/schemas/kitchen'
+import { report, type AssessmentReport } from './report'
+
+const read = (path: string): unknown => JSON.parse(readFileSync(new URL(`../../docs/${path}`, import.meta.url), 'utf8'))
+const validate = new Ajv({ strict: false, allErrors: true }).compile(read('assessment.schema.json') as object)
+const demoKitchen = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, lots: LOTS })
+
+describe('the assessment as it leaves the application', () => {
+  it.each(demoFormulas().map(d => [d.document.name, d.document] as const))('%s fits the published schema, shares within 0–1 and summing to 1', (_, doc) => {
+    const r = report(doc, demoKitchen)
+    expect(validate(JSON.parse(JSON.stringify(r))), JSON.stringify(validate.errors)).toBe(true)
+    for (const side of ['cold', 'plate'] as const) {
+      const shares = Object.values(r[side].bandShares)
+      expect(shares.every(s => s >= 0 && s <= 1)).toBe(true)
+      expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9)
+      expect(Object.values(r[side].mechanismsPa).reduce((a, b) => a + b, 0)).toBeCloseTo(r[side].yieldStressPa, 6)
+    }
+    expect(r.matters.reduce((a, m) => a + m.share, 0)).toBeCloseTo(1, 6)
+  })
+  it('the documented example gives the documented answer', () => {
+    const result = readDocument(read('examples/curd.json'))
+    expect(result.ok).toBe(true)
+    if (!result.ok) return
+    const now = report(result.doc)
+    const then = read('examples/curd.assessment.json') as AssessmentReport
+    expect(now.engineVersion).toBe(then.engineVersion)
+    expect(now.pH).toBeCloseTo(then.pH, 9)
+    expect(now.cold.yieldStressPa).toBeCloseTo(then.cold.yieldStressPa, 6)
+    expect(now.cautions.map(c => c.code)).toEqual(then.cautions.map(c => c.code))
+  })
+  it('the same document gives the same shares every time', () => {
+    const doc = demoFormulas()[5]!.document
+    expect(report(doc, demoKitchen).cold.bandShares).toEqual(report(doc, demoKitchen).cold.bandShares)
+  })
+})
