@@ -6,7 +6,7 @@ import { pHOfMix } from '#core/acidity/acidity'
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
 import { evaporate, mix } from '#core/formula/mix'
 import { panFor, runPot, type PotInput } from '#core/heat/pot'
-import { fractionsOf, thermalProperties } from '#core/heat/properties'
+import { evenHeat, fractionsOf, thermalProperties } from '#core/heat/properties'
 import { bodyOf, firmness, yieldStress } from '#core/set/firmness'
 import { adjustments } from '#core/solve/adjust'
 import { CHUNK, createSampler } from '#core/solve/sampling'
@@ -37,7 +37,7 @@ const p = thermalProperties(fractionsOf(m), 60)
 const pot: PotInput = { massG: m.massG, waterG: m.grams.water, cp: p.cp, pan: panFor(m.massG / 1000 / p.rho), startTempC: 18, targetTempC: 80, holdS: 0, method: 'waterBath', burnerW: 250, roomTempC: 20, altitudeM: 0, waterActivity: 0.96, sugarPercent: 40 }
 const reachedS = runPot(pot).reachedS!
 const placing: Placing = { kind: 'fanFridge', airTempC: 3, cover: 'film', material: 'ceramic', crustM: 0, waterActivity: 0.96, hcFactor: 1 }
-const chill = { radiusM: 0.0375, heightM: 0.03, solid: { k: 0.4, rho: 1100, cp: () => 3050 }, startTempC: 75, endS: 24 * 3600, boundary: (_: number, faces: Parameters<typeof boundaryOf>[1]) => boundaryOf(placing, faces) }
+const chill = { radiusM: 0.0375, heightM: 0.03, solid: { k: 0.4, rho: 1100, cp: evenHeat(3050) }, startTempC: 75, endS: 24 * 3600, boundary: (_: number, faces: Parameters<typeof boundaryOf>[1]) => boundaryOf(placing, faces) }
 const times = [1800, 3600, 7200, 14400]
 const exact = odexCylinder(chill, 8, times, 1e-9)
 const errorOf = (core: number[]) => Math.max(...core.map((t, i) => Math.abs(t - exact[i]!)))
@@ -61,7 +61,7 @@ print('both, ours against odex', ownChill + ownHeat, odexChill + odexHeat)
 
 console.log('\nConduction against the analytic series (Carslaw & Jaeger: half at 3539 s, a tenth at 9975 s)\n')
 const even = (h: number) => () => ({ top: { u: h, airC: 0, evaporationW: 0 }, base: { u: h, airC: 0 }, side: { u: h, airC: 0 } })
-const cool = (n: number, maxStepS: number) => coolCylinder({ radiusM: 0.0375, heightM: 0.03, solid: { k: 0.4, rho: 1100, cp: () => 3050 }, startTempC: 80, endS: 14000, boundary: even(8), nr: n, nz: n, maxStepS, firstStepS: Math.min(15, maxStepS) })
+const cool = (n: number, maxStepS: number) => coolCylinder({ radiusM: 0.0375, heightM: 0.03, solid: { k: 0.4, rho: 1100, cp: evenHeat(3050) }, startTempC: 80, endS: 14000, boundary: even(8), nr: n, nz: n, maxStepS, firstStepS: Math.min(15, maxStepS) })
 const fine = median(() => cool(32, 15), 9)
 for (const [n, step] of [[32, 15], [8, 60], [8, 240]] as const) {
   const r = cool(n, step)

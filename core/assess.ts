@@ -15,7 +15,7 @@ import { fillingOf, given, placeOf, SCHEMA_VERSION, vesselOf, type FormulaDocume
 import { acidPercentOf, brix, evaporate, mix, sugarsG, type Mix, type MixPart } from './formula/mix'
 import { stagesOf, type Stage } from './formula/stages'
 import { grainyTemperature, heatStep, joinStep, WHISK_COOL_K_PER_MIN } from './heat/cooking'
-import { COATS, cook, cookEnd, DONE, eggTemperatures, GRAINY, undisturbed, type EggTemperatures, type History } from './heat/egg'
+import { COATS, DONE, dosesOf, eggTemperatures, extentsOf, GRAINY, oversettingCurve, settingCurve, undisturbed, type Doses, type EggTemperatures, type History } from './heat/egg'
 import { runOven, type Bake } from './heat/oven'
 import { stirInTemperature } from './heat/pot'
 import { fractionsOf, heatCapacityTable, thermalProperties } from './heat/properties'
@@ -38,7 +38,7 @@ const SET_SHARE = 0.75
 export const LN_MEASURED_ACID_SIGMA = 0.03
 
 /** The heat that the egg went through: one history for a stirred pot, one a layer for a bake. */
-export interface Cooking {
+interface Cooking {
   histories: readonly History[]
   /** Film on the pan wall beside each history. */
   films: readonly (readonly number[])[]
@@ -47,14 +47,20 @@ export interface Cooking {
   stirred: boolean
 }
 
+/** The egg of a formula, with what heat and the way down have done to it: enough to shift temperatures without running again. */
+export interface EggWork {
+  temperatures: EggTemperatures
+  /** One for each history of the heat. */
+  heat: readonly Doses[]
+  after: Doses
+}
+
 /** Everything `assess` worked out, with the intermediate states that sampling starts from. */
 export interface Worked {
   assessment: Assessment
   stage: Stage
-  cooking: Cooking
+  egg: EggWork | null
   evaporatedG: number
-  /** Core history from the end of the heat until the egg has stopped. */
-  after: History
   body: Body
 }
 
@@ -102,7 +108,7 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
     ? { histories: bake.layers, films: bake.layers.map(l => l.tempC), core: bake.core, stirred }
     : { histories: [pot.history], films: [pot.filmC], core: pot.history, stirred }
   const body = making(bake ? bake.core : pot.history, joined.history, finished)
-  const egg = eggTemperatures(cooked, cookedPH)
+  const temperatures = eggTemperatures(cooked, cookedPH)
   const aw = waterActivityOf(finished)
   const { phases } = body
   const shape = shapeStep(doc, kitchen, finished.massG, phases.density)
@@ -119,11 +125,12 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
   // Set: the egg in the heat and as it cools, then everything that time makes.
   const statedC = given(doc.serve.coldTempC)
   const after: History = statedC === null ? (bake ? joinHistory({ timeS: [0], tempC: [pourTempC] }, chill) : joinHistory(joined.history, chill)) : rampTo(statedC, pot.endTempC)
-  const { potB, a, b, coreA } = eggEnd(egg, cooking, after)
+  const egg = temperatures && eggWork(temperatures, cooking, after)
+  const { potB, a, b, coreA } = eggEnd(egg)
   const inputs = { pH, caseinC: body.caseinC, caseinBelowC: caseinBelow(stage.all, stirred, CREAM_KNITS_C) }
   const start = stirred ? UNSET : settledIn(cooking, inputs)
   const settings = settingAlong(chill.timeS, chill.coreC, inputs, start)
-  const stressOf = (s: Setting, tempC: number) => yieldStress(firmness(body, { ...s, a, b, tempC }))
+  const stressOf = (s: Setting, tempC: number) => yieldStress(firmness(body, { tempC, a, b, butter: s.butter, cream: s.cream, casein: s.casein, gelatin: s.gelatin, starch: s.starch, oven: s.oven, agar: s.agar }))
   const stress = chill.timeS.map((_, i) => stressOf(settings[i]!, chill.coreC[i]!))
   const chilledS = given(doc.serve.chilledS) ?? chill.totalS
   const cut = doc.use.kind === 'cut' || doc.use.kind === 'turnedOut'
@@ -201,7 +208,7 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
     serve: { readyAfterS: readyS === null ? null : untilPouredS + readyS, servedAfterS: untilPouredS + chilledS, useBy, storageDays, standsOnTableS, tableTimeS: doc.use.tableTimeS, plateTempC },
     verdict: { code: verdict, cold, plate, target },
   }
-  return { assessment, stage, cooking, evaporatedG, after, body }
+  return { assessment, stage, egg, evaporatedG, body }
 }
 
 /** Filled mass, depth, headroom, and what the cooling needs of the vessel. */
@@ -258,29 +265,34 @@ function settingAt(timeS: readonly number[], settings: readonly Setting[], at: n
   return mixed
 }
 
-/** Egg temperatures as a making has them: an undisturbed gel bears a little more. */
-export const eggAsMade = (egg: EggTemperatures, stirred: boolean): EggTemperatures => stirred ? egg : undisturbed(egg)
+/** Doses of the egg. An undisturbed gel bears a little more, in the oven and as it cools. */
+const eggWork = (temperatures: EggTemperatures, c: Cooking, after: History): EggWork => {
+  const made = c.stirred ? temperatures : undisturbed(temperatures)
+  return { temperatures, heat: c.histories.map((h, i) => dosesOf(h, made, c.films[i]!)), after: dosesOf(after, undisturbed(temperatures)) }
+}
 
-/** Mean setting and over-setting of a cooking, and the setting of its coldest part. @param shiftK added to every temperature */
-export function cookedEnd(c: Cooking, egg: EggTemperatures, shiftK = 0): { a: number, b: number, coreA: number } {
-  const made = eggAsMade(egg, c.stirred)
+/** Mean setting and over-setting in the heat, and the setting of the coldest part. @param shiftA, shiftB K over T60 and T60b */
+function cookedEnd(egg: EggWork, shiftA = 0, shiftB = shiftA): { a: number, b: number, coreA: number } {
   let a = 0
   let b = 0
   let coreA = 1
-  c.histories.forEach((h, i) => {
-    const end = cookEnd(h, made, c.films[i]!, shiftK)
-    a += end.a / c.histories.length
-    b += end.b / c.histories.length
+  for (const d of egg.heat) {
+    const end = extentsOf(d, shiftA, shiftB)
+    a += end.a / egg.heat.length
+    b += end.b / egg.heat.length
     coreA = Math.min(coreA, end.a)
-  })
+  }
   return { a, b, coreA }
 }
 
-/** Setting and over-setting at the end of the heat, and after the core has gone on cooking while it cooled. */
-function eggEnd(egg: EggTemperatures | null, cooking: Cooking, after: History): { potB: number, a: number, b: number, coreA: number } {
+/**
+ * Setting and over-setting at the end of the heat, and after the core has gone on cooking while it cooled.
+ * @param shiftA, shiftB K by which temperatures lie higher over T60 and T60b
+ */
+export function eggEnd(egg: EggWork | null, shiftA = 0, shiftB = shiftA): { potB: number, a: number, b: number, coreA: number } {
   if (!egg) return { potB: 0, a: 0, b: 0, coreA: 0 }
-  const hot = cookedEnd(cooking, egg)
-  const later = cookEnd(after, undisturbed(egg))
+  const hot = cookedEnd(egg, shiftA, shiftB)
+  const later = extentsOf(egg.after, shiftA, shiftB)
   const both = (x: number, y: number) => 1 - (1 - x) * (1 - y)
   return { potB: hot.b, a: both(hot.a, later.a), b: both(hot.b, later.b), coreA: both(hot.coreA, later.a) }
 }
@@ -313,24 +325,23 @@ function freezeFigures(chill: Cooling): Assessment['chill']['freeze'] {
 const timeAbove = (timeS: readonly number[], values: readonly number[], level: number): number | null => timeBelow(timeS, values.map(v => -v), -level)
 
 /** The curves of the heat with their moments: coats, done, grainy, lethality at the coldest part. */
-function heatFigures(c: Cooking, egg: EggTemperatures | null, reachedS: number | null, evaporatedG: number, lateEggMin: number | null) {
+function heatFigures(c: Cooking, egg: EggWork | null, reachedS: number | null, evaporatedG: number, lateEggMin: number | null) {
   const { timeS, tempC } = c.core
-  const made = egg && eggAsMade(egg, c.stirred)
-  const none = timeS.map(() => 0)
-  const setting = made ? cook(c.core, made, c.core.tempC).a : none
+  const made = egg && (c.stirred ? egg.temperatures : undisturbed(egg.temperatures))
+  const setting = made ? settingCurve(c.core, made) : timeS.map(() => 0)
   // Over-setting of the piece as a whole, layer by layer.
-  const layers = made ? c.histories.map((h, i) => cook(h, made, c.films[i]!).b) : []
-  const oversetting = made ? timeS.map((_, i) => layers.reduce((s, l) => s + l[i]!, 0) / layers.length) : none
+  const oversetting = timeS.map(() => 0)
+  if (made) c.histories.forEach((h, i) => oversettingCurve(h, made, c.films[i]!).forEach((b, k) => { oversetting[k]! += b / c.histories.length }))
   const firstOver = (values: number[], level: number) => {
     const i = values.findIndex(x => x >= level)
     return i < 0 ? null : timeS[i]!
   }
   const lethalityMin = lethality(c.core, THERMOMETER_SIGMA_K)
   const peakTempC = Math.max(...tempC)
-  const grainyAtC = egg ? grainyTemperature(peakTempC, shift => cookedEnd(c, egg, shift).b, GRAINY) : null
+  const grainyAtC = egg ? grainyTemperature(peakTempC, shift => cookedEnd(egg, shift).b, GRAINY) : null
   return {
     reachedS, endS: timeS[timeS.length - 1]!, timeS: timeS.slice(), tempC: tempC.slice(), setting, oversetting, lethalityMin,
-    t60C: egg?.t60C ?? null, t60bC: egg?.t60bC ?? null, coatsS: firstOver(setting, COATS), doneS: firstOver(setting, DONE), grainyS: firstOver(oversetting, GRAINY), grainyAtC,
+    t60C: egg?.temperatures.t60C ?? null, t60bC: egg?.temperatures.t60bC ?? null, coatsS: firstOver(setting, COATS), doneS: firstOver(setting, DONE), grainyS: firstOver(oversetting, GRAINY), grainyAtC,
     marginK: grainyAtC === null ? null : grainyAtC - peakTempC, lethality: quantity(Math.min(lethalityMin[lethalityMin.length - 1]!, lateEggMin ?? Infinity), 'min at 70 °C', 'computed'), evaporatedG, peakTempC,
   }
 }

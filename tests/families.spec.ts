@@ -35,7 +35,7 @@ test('a pie has an oven and no burner; a fan shortens it; a stated time is kept'
   await page.getByRole('checkbox', { name: 'fan' }).check()
   await settled(page)
   expect(await minutes()).toBeLessThan(still)
-  await page.getByLabel('Until', { exact: true }).selectOption('time')
+  await page.getByLabel('Done by', { exact: true }).selectOption('time')
   const time = page.getByRole('spinbutton', { name: 'Time in it' })
   await time.fill('20')
   await time.press('Enter')

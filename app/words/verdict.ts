@@ -62,6 +62,8 @@ export function adjustmentWords(x: Adjustment, fmt: Format): { label: string, br
     case 'moreButter': return { label: `${more} more butter`, brings }
     case 'lessButter': return { label: `${more} less butter`, brings }
     case 'lessJuice': return { label: `${more} less ${name}`, brings }
+    case 'moreJuice': case 'moreSetter': case 'moreCream': return { label: `${more} more ${name}`, brings }
+    case 'lessSetter': return { label: `${more} less ${name}`, brings }
     case 'hotter': return { label: `Take it to ${fmt.temp(x.to)}`, brings }
     case 'cooler': return { label: `Stop at ${fmt.temp(x.to)}`, brings }
     case 'holdLonger': return { label: `Hold ${fmt.duration(x.to - x.from)} longer`, brings }

@@ -4,7 +4,7 @@
  *   SID + W·([H⁺] − [OH⁻]) − Σ C_a·n̄_a(pH) − Σ c_s / (1 + 10^(pK_s − pH)) = 0        (mmol; W kg of water)
  *
  * SID is the strong-ion difference in mEq; C_a are weak acids with mean charge n̄_a; c_s are buffering sites of
- * proteins. Solved by bisection on pH 1–11. Removing water leaves pH as it is within this model's reach: reduction never acidifies.
+ * proteins. Solved in a bracket on pH 1–11. Removing water leaves pH as it is within this model's reach: reduction never acidifies.
  */
 import { InputError } from '../errors'
 import { part, type Ingredient } from '../ingredients'
@@ -22,6 +22,8 @@ export type Acid = keyof typeof PK
 
 /** log γ of a singly charged ion at ionic strength 0.1 (Davies equation), from memory (H). */
 const LOG_GAMMA = 0.107
+/** [H⁺] = 10^(−pH)/γ. */
+const GAMMA = 10 ** LOG_GAMMA
 
 /** Effective constants at ionic strength 0.1: pK′_i = pK_i − 0.107·(2i − 1). */
 const EFFECTIVE = Object.fromEntries(
@@ -49,40 +51,69 @@ export interface Solution {
   sites: readonly (readonly [mmol: number, pK: number])[]
 }
 
-/** Mean negative charge of an acid at this pH (0 … number of protons). */
-export function meanCharge(acid: Acid, pH: number): number {
+/** Mean negative charge of an acid (0 … number of protons) at a hydrogen activity h = 10^−pH: its constants are 10^−pK. */
+function meanChargeAt(constants: readonly number[], h: number): number {
   let term = 1
   let sum = 1
   let weighted = 0
-  EFFECTIVE[acid].forEach((pk, i) => {
-    term *= 10 ** (pH - pk)
+  for (let i = 0; i < constants.length; i++) {
+    term *= constants[i]! / h
     sum += term
     weighted += (i + 1) * term
-  })
+  }
   return weighted / sum
+}
+const tenTo = (x: number) => Math.exp(Math.LN10 * x)
+const CONSTANTS = Object.fromEntries(Object.entries(EFFECTIVE).map(([acid, pks]) => [acid, pks.map(pk => tenTo(-pk))])) as Record<Acid, number[]>
+
+/** Mean negative charge of an acid at this pH (0 … number of protons). */
+export const meanCharge = (acid: Acid, pH: number): number => meanChargeAt(CONSTANTS[acid], tenTo(-pH))
+
+/** The balance of a solution as a function of pH, with everything that does not depend on it worked out once. */
+function balanceOf(s: Solution): (pH: number) => number {
+  const acids = (Object.keys(s.acidMmol) as Acid[]).map(acid => [s.acidMmol[acid]!, CONSTANTS[acid]] as const)
+  const mmol = s.sites.map(site => site[0])
+  const strength = s.sites.map(site => tenTo(site[1]))
+  return (pH) => {
+    const h = tenTo(-pH)
+    let charge = s.strongIonMEq + s.waterKg * 1000 * GAMMA * (h - 1e-14 / h)
+    for (const [amount, constants] of acids) charge -= amount * meanChargeAt(constants, h)
+    for (let i = 0; i < mmol.length; i++) charge -= mmol[i]! / (1 + strength[i]! * h)
+    return charge
+  }
 }
 
 /** Net charge excess at this pH, mEq per kg; positive below the equilibrium pH. */
-export function chargeBalance(s: Solution, pH: number): number {
-  const h = 1000 * 10 ** (-pH + LOG_GAMMA)
-  const oh = 1000 * 10 ** (pH - 14 + LOG_GAMMA)
-  let charge = s.strongIonMEq + s.waterKg * (h - oh)
-  for (const acid in s.acidMmol) charge -= s.acidMmol[acid as Acid]! * meanCharge(acid as Acid, pH)
-  for (const [mmol, pK] of s.sites) charge -= mmol / (1 + 10 ** (pK - pH))
-  return charge
-}
+export const chargeBalance = (s: Solution, pH: number): number => balanceOf(s)(pH)
 
-/** pH of a solution, by bisection on 1–11 (to 1e-6). @throws {InputError} without water or outside the bracket */
+/**
+ * pH of a solution in 1–11, to 1e-9: six bisections, then the Illinois form of false position (Dowell & Jarratt 1971),
+ * which keeps its bracket. @throws {InputError} without water or outside the bracket
+ */
 export function solvePH(s: Solution): number {
   if (!(s.waterKg > 0)) throw new InputError('noWater', 'components')
+  const balance = balanceOf(s)
   let low = 1
   let high = 11
-  if (chargeBalance(s, low) < 0) throw new InputError('tooSmall', 'pH', { min: low })
-  if (chargeBalance(s, high) > 0) throw new InputError('tooLarge', 'pH', { max: high })
-  while (high - low > 1e-6) {
-    const middle = (low + high) / 2
-    if (chargeBalance(s, middle) > 0) low = middle
-    else high = middle
+  let fLow = balance(low)
+  let fHigh = balance(high)
+  if (fLow < 0) throw new InputError('tooSmall', 'pH', { min: low })
+  if (fHigh > 0) throw new InputError('tooLarge', 'pH', { max: high })
+  for (let i = 0, side = 0; i < 80 && high - low > 1e-9; i++) {
+    const middle = i < 6 || fLow === fHigh ? (low + high) / 2 : (low * fHigh - high * fLow) / (fHigh - fLow)
+    const f = balance(middle)
+    if (Math.abs(f) < 1e-9) return middle
+    if (f > 0) {
+      low = middle
+      fLow = f
+      if (side === 1) fHigh /= 2
+      side = 1
+    } else {
+      high = middle
+      fHigh = f
+      if (side === -1) fLow /= 2
+      side = -1
+    }
   }
   return (low + high) / 2
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import checks from '../checks/conduction.json'
 import { coolCylinder, timeBelow, valueAt, type ConductionInput } from './conduction'
+import { evenHeat } from '../heat/properties'
 import { boundaryOf, type Placing } from './places'
 
 const K = 0.4
@@ -9,7 +10,7 @@ const CP = 3050
 const DIFFUSIVITY = K / RHO / CP
 /** Start, °C, above an air of 0: temperatures divided by it are the table's. */
 const START = 80
-const solid = { k: K, rho: RHO, cp: () => CP }
+const solid = { k: K, rho: RHO, cp: evenHeat(CP) }
 const even = (h: number, side = h) => () => ({ top: { u: h, airC: 0, evaporationW: 0 }, base: { u: h, airC: 0 }, side: { u: side, airC: 0 } })
 
 describe(`conduction (${checks.source})`, () => {

@@ -8,10 +8,12 @@
  * Reference for the checks: Carslaw & Jaeger, Conduction of Heat in Solids.
  */
 
+import { heatAt, type HeatTable } from '../heat/properties'
+
 export interface Solid {
   k: number
   rho: number
-  cp: (tempC: number) => number
+  cp: HeatTable
   /** Freezing: enthalpy over temperature and back, J/kg, and the conductivity at a mean temperature; absent where nothing freezes. */
   freezing?: { pointC: number, enthalpy: (tempC: number) => number, temperature: (enthalpy: number, nearC: number) => number, k: (meanC: number) => number }
 }
@@ -72,6 +74,119 @@ const series = (kOverHalf: number, u: number): number => u <= 0 ? 0 : 1 / (1 / k
 const FREEZING_CHANGE_K: readonly [number, number] = [0.6, 0.2]
 const FREEZING_STEP_S = 20
 
+/** The arrays of a run; always of one shape, so that the hot loop below stays compiled. */
+interface Field {
+  temp: Float64Array
+  next: Float64Array
+  capacity: Float64Array
+  /** Explicit heat flow of each direction from the old field, W. */
+  flowR: Float64Array
+  flowZ: Float64Array
+  /** Area of each ring, m²; conductance from ring to ring, W/K. */
+  ring: Float64Array
+  gr: Float64Array
+  a: Float64Array
+  b: Float64Array
+  c: Float64Array
+  d: Float64Array
+}
+
+/**
+ * One step: the capacities of the step divided by its length stand in `capacity`; the new field is left in `next`.
+ * Douglas: (C − θLr)·T* = C·T + (1−θ)·Fr + Fz;  (C − θLz)·T = C·T* − θ·Fz(old), both solved for the increment.
+ */
+function advance(
+  f: Field, nr: number, nz: number, gz: number, theta: number,
+  uTop: number, topC: number, evaporationW: number, uBase: number, baseC: number, sideW: number, sideC: number,
+): void {
+  const { temp, next, capacity, flowR, flowZ, ring, gr, a, b, c, d } = f
+  for (let j = 0, n = 0; j < nz; j++) {
+    for (let i = 0; i < nr; i++, n++) {
+      const t = temp[n]!
+      let fr = 0
+      if (i > 0) fr += gr[i - 1]! * (temp[n - 1]! - t)
+      if (i < nr - 1) fr += gr[i]! * (temp[n + 1]! - t)
+      else fr += sideW * (sideC - t)
+      let fz = 0
+      if (j > 0) fz += gz * ring[i]! * (temp[n - nr]! - t)
+      else fz += uBase * ring[i]! * (baseC - t)
+      if (j < nz - 1) fz += gz * ring[i]! * (temp[n + nr]! - t)
+      else fz += uTop * ring[i]! * (topC - t) - evaporationW * ring[i]!
+      flowR[n] = fr
+      flowZ[n] = fz
+    }
+  }
+  for (let j = 0; j < nz; j++) {
+    for (let i = 0; i < nr; i++) {
+      const n = j * nr + i
+      const left = i > 0 ? gr[i - 1]! : 0
+      const right = i < nr - 1 ? gr[i]! : 0
+      a[i] = -theta * left
+      c[i] = -theta * right
+      b[i] = capacity[n]! + theta * (left + right + (i === nr - 1 ? sideW : 0))
+      d[i] = flowR[n]! + flowZ[n]!
+    }
+    thomas(a, b, c, d, nr)
+    for (let i = 0; i < nr; i++) next[j * nr + i] = d[i]!
+  }
+  for (let i = 0; i < nr; i++) {
+    const g = gz * ring[i]!
+    for (let j = 0; j < nz; j++) {
+      const n = j * nr + i
+      const below = j > 0 ? g : 0
+      const above = j < nz - 1 ? g : 0
+      a[j] = -theta * below
+      c[j] = -theta * above
+      b[j] = capacity[n]! + theta * (below + above + (j === 0 ? uBase * ring[i]! : 0) + (j === nz - 1 ? uTop * ring[i]! : 0))
+      d[j] = capacity[n]! * next[n]!
+    }
+    thomas(a, b, c, d, nz)
+    for (let j = 0; j < nz; j++) next[j * nr + i] = temp[j * nr + i]! + d[j]!
+  }
+}
+
+/** Heat capacity of every cell over the step, W/K, from a table. */
+function fillCapacity(f: Field, heat: Float64Array, fromC: number, perK: number, nr: number, cells: number, volumeRho: number): void {
+  const { temp, capacity, ring } = f
+  const last = heat.length - 1
+  for (let n = 0; n < cells; n++) {
+    let at = Math.round((temp[n]! - fromC) * perK)
+    if (at < 0) at = 0
+    else if (at > last) at = last
+    capacity[n] = volumeRho * heat[at]! * ring[n % nr]!
+  }
+}
+
+/** What a step left: [warmest, coldest, mean, mean of the top row, of the base row, of the outer ring], °C. */
+function survey(f: Field, nr: number, nz: number, out: Float64Array): void {
+  const { temp, ring } = f
+  let warmest = -Infinity
+  let coldest = Infinity
+  let sum = 0
+  let top = 0
+  let base = 0
+  let side = 0
+  let plate = 0
+  for (let i = 0; i < nr; i++) plate += ring[i]!
+  for (let j = 0, n = 0; j < nz; j++) {
+    for (let i = 0; i < nr; i++, n++) {
+      const t = temp[n]!
+      if (t > warmest) warmest = t
+      if (t < coldest) coldest = t
+      sum += t * ring[i]!
+      if (j === nz - 1) top += t * ring[i]!
+      if (j === 0) base += t * ring[i]!
+      if (i === nr - 1) side += t
+    }
+  }
+  out[0] = warmest
+  out[1] = coldest
+  out[2] = sum / plate / nz
+  out[3] = top / plate
+  out[4] = base / plate
+  out[5] = side / nz
+}
+
 /** Runs the cooling. Times in s, temperatures in °C. */
 export function coolCylinder(input: ConductionInput): CoolingCurve {
   const { radiusM, heightM, solid, endS } = input
@@ -82,45 +197,32 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
   const maxStep = input.maxStepS ?? 240
   const firstStep = input.firstStepS ?? 15
   const cells = nr * nz
-  let temp = new Float64Array(cells).fill(input.startTempC)
-  let next = new Float64Array(cells)
-  const capacity = new Float64Array(cells)
-  const volume = new Float64Array(nr)
-  const ring = new Float64Array(nr)
-  for (let i = 0; i < nr; i++) {
-    ring[i] = Math.PI * ((i + 1) ** 2 - i ** 2) * dr * dr
-    volume[i] = ring[i]! * dz
+  const size = Math.max(nr, nz)
+  const array = (n: number) => new Float64Array(n)
+  const f: Field = {
+    temp: array(cells).fill(input.startTempC), next: array(cells), capacity: array(cells), flowR: array(cells), flowZ: array(cells), ring: array(nr), gr: array(nr), a: array(size), b: array(size), c: array(size), d: array(size),
   }
+  for (let i = 0; i < nr; i++) f.ring[i] = Math.PI * ((i + 1) ** 2 - i ** 2) * dr * dr
   const sideArea = 2 * Math.PI * radiusM * dz
-  // Conductances between cells, W/K.
-  const gr = new Float64Array(nr)
   let k = solid.k
   const conductances = () => {
-    for (let i = 0; i < nr - 1; i++) gr[i] = k * 2 * Math.PI * (i + 1) * dr * dz / dr
+    for (let i = 0; i < nr - 1; i++) f.gr[i] = k * 2 * Math.PI * (i + 1) * dr * dz / dr
   }
   conductances()
-  const size = Math.max(nr, nz)
-  const a = new Float64Array(size)
-  const b = new Float64Array(size)
-  const c = new Float64Array(size)
-  const d = new Float64Array(size)
-  // Explicit heat flow of each direction from the old field, W.
-  const flowR = new Float64Array(cells)
-  const flowZ = new Float64Array(cells)
 
   const timeS = [0]
   const coreC = [input.startTempC]
   const meanC = [input.startTempC]
-  const totalVolume = Math.PI * radiusM ** 2 * heightM
   let faces: Faces = { topC: input.startTempC, baseC: input.startTempC, sideC: input.startTempC, meanC: input.startTempC }
   const jumps = [...(input.jumpsS ?? []).filter(t => t > 0 && t < endS), endS].sort((x, y) => x - y)
   let time = 0
   let sinceJump = 0
   let dt = firstStep
   let change = 0
+  const seen = array(6)
 
   const curve = (): CoolingCurve => ({
-    timeS, coreC, meanC, field: Array.from({ length: nz }, (_, j) => Array.from({ length: nr }, (_, i) => temp[j * nr + i]!)),
+    timeS, coreC, meanC, field: Array.from({ length: nz }, (_, j) => Array.from({ length: nr }, (_, i) => f.temp[j * nr + i]!)),
   })
 
   for (const jump of jumps) {
@@ -133,105 +235,45 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
         k = solid.freezing.k(faces.meanC)
         conductances()
       }
-      const uTop = series(k / (dz / 2), bc.top.u)
-      const uBase = series(k / (dz / 2), bc.base.u)
-      const uSide = series(k / (dr / 2), bc.side.u)
-      const theta = sinceJump < 4 ? 1 : 0.55
-      const gzOf = k / dz
-      for (let j = 0, n = 0; j < nz; j++) {
-        for (let i = 0; i < nr; i++, n++) {
-          const t = temp[n]!
-          capacity[n] = solid.rho * solid.cp(t) * volume[i]! / step
-          let fr = 0
-          if (i > 0) fr += gr[i - 1]! * (temp[n - 1]! - t)
-          if (i < nr - 1) fr += gr[i]! * (temp[n + 1]! - t)
-          else fr += uSide * sideArea * (bc.side.airC - t)
-          let fz = 0
-          if (j > 0) fz += gzOf * ring[i]! * (temp[n - nr]! - t)
-          else fz += uBase * ring[i]! * (bc.base.airC - t)
-          if (j < nz - 1) fz += gzOf * ring[i]! * (temp[n + nr]! - t)
-          else fz += uTop * ring[i]! * (bc.top.airC - t) - bc.top.evaporationW * ring[i]!
-          flowR[n] = fr
-          flowZ[n] = fz
-        }
-      }
-      // Douglas: (C − θLr)·T* = C·T + (1−θ)·Fr + Fz;  (C − θLz)·T = C·T* − θ·Fz(old).
-      for (let j = 0; j < nz; j++) {
-        for (let i = 0; i < nr; i++) {
-          const n = j * nr + i
-          const left = i > 0 ? gr[i - 1]! : 0
-          const right = i < nr - 1 ? gr[i]! : 0
-          const out = i === nr - 1 ? uSide * sideArea : 0
-          a[i] = -theta * left
-          c[i] = -theta * right
-          b[i] = capacity[n]! + theta * (left + right + out)
-          // Fr(T*) = Fr(T) + Lr(T* − T): solve for the increment.
-          d[i] = flowR[n]! + flowZ[n]!
-        }
-        thomas(a, b, c, d, nr)
-        for (let i = 0; i < nr; i++) next[j * nr + i] = d[i]!
-      }
-      for (let i = 0; i < nr; i++) {
-        for (let j = 0; j < nz; j++) {
-          const n = j * nr + i
-          const g = gzOf * ring[i]!
-          const below = j > 0 ? g : 0
-          const above = j < nz - 1 ? g : 0
-          const out = (j === 0 ? uBase * ring[i]! : 0) + (j === nz - 1 ? uTop * ring[i]! : 0)
-          a[j] = -theta * below
-          c[j] = -theta * above
-          b[j] = capacity[n]! + theta * (below + above + out)
-          d[j] = capacity[n]! * next[n]!
-        }
-        thomas(a, b, c, d, nz)
-        for (let j = 0; j < nz; j++) next[j * nr + i] = temp[j * nr + i]! + d[j]!
-      }
+      fillCapacity(f, solid.cp.values, solid.cp.fromC, solid.cp.perK, nr, cells, solid.rho * dz / step)
+      advance(
+        f, nr, nz, k / dz, sinceJump < 4 ? 1 : 0.55, series(k / (dz / 2), bc.top.u), bc.top.airC, bc.top.evaporationW,
+        series(k / (dz / 2), bc.base.u), bc.base.airC, series(k / (dr / 2), bc.side.u) * sideArea, bc.side.airC,
+      )
       // What the step took at its heat capacity is taken from the enthalpy, so that latent heat is never stepped over (Pham 1985).
       if (solid.freezing) {
         change = 0
         for (let n = 0; n < cells; n++) {
-          const t = temp[n]!
-          next[n] = solid.freezing.temperature(solid.freezing.enthalpy(t) + solid.cp(t) * (next[n]! - t), t)
-          change = Math.max(change, Math.abs(next[n]! - t))
+          const t = f.temp[n]!
+          const settled = solid.freezing.temperature(solid.freezing.enthalpy(t) + heatAt(solid.cp, t) * (f.next[n]! - t), t)
+          f.next[n] = settled
+          change = Math.max(change, Math.abs(settled - t))
         }
       }
-      ;[temp, next] = [next, temp]
+      const old = f.temp
+      f.temp = f.next
+      f.next = old
       time += step
       sinceJump++
 
-      let warmest = -Infinity
-      let coldest = Infinity
-      let sum = 0
-      let top = 0
-      let base = 0
-      let side = 0
-      for (let j = 0, n = 0; j < nz; j++) {
-        for (let i = 0; i < nr; i++, n++) {
-          const t = temp[n]!
-          if (t > warmest) warmest = t
-          if (t < coldest) coldest = t
-          sum += t * volume[i]!
-          if (j === nz - 1) top += t * ring[i]!
-          if (j === 0) base += t * ring[i]!
-          if (i === nr - 1) side += t
-        }
-      }
-      const plate = Math.PI * radiusM ** 2
+      survey(f, nr, nz, seen)
+      const warmest = seen[0]!
+      const coldest = seen[1]!
       faces = {
-        topC: faceTemperature(top / plate, k / (dz / 2), bc.top.u, bc.top.airC),
-        baseC: faceTemperature(base / plate, k / (dz / 2), bc.base.u, bc.base.airC),
-        sideC: faceTemperature(side / nz, k / (dr / 2), bc.side.u, bc.side.airC),
-        meanC: sum / totalVolume,
+        topC: faceTemperature(seen[3]!, k / (dz / 2), bc.top.u, bc.top.airC),
+        baseC: faceTemperature(seen[4]!, k / (dz / 2), bc.base.u, bc.base.airC),
+        sideC: faceTemperature(seen[5]!, k / (dr / 2), bc.side.u, bc.side.airC),
+        meanC: seen[2]!,
       }
-      // Nearly at rest: longer steps cost no accuracy that matters (within 1.5 K of every side's air).
-      const resting = Math.max(Math.abs(warmest - bc.top.airC), Math.abs(warmest - bc.base.airC), Math.abs(warmest - bc.side.airC)) < 1.5
+      // Nearly at rest: longer steps cost no accuracy that matters (within 1.5 K of every side's air, and longer still within .1 K).
+      const apart = Math.max(Math.abs(warmest - bc.top.airC), Math.abs(warmest - bc.base.airC), Math.abs(warmest - bc.side.airC))
       // While ice comes or goes heat capacity changes within the step.
       if (solid.freezing && coldest < solid.freezing.pointC + 2) dt = change > FREEZING_CHANGE_K[0] ? Math.max(FREEZING_STEP_S, dt / 2) : change < FREEZING_CHANGE_K[1] ? Math.min(5 * maxStep, dt * 1.3) : dt
-      else if (sinceJump > 4) dt = Math.min(resting ? 5 * maxStep : maxStep, dt * 1.15)
+      else if (sinceJump > 4) dt = Math.min((apart < 0.1 ? 20 : apart < 1.5 ? 5 : 1) * maxStep, dt * 1.15)
       timeS.push(time)
       coreC.push(warmest)
-      meanC.push(sum / totalVolume)
-      if (input.watch?.(time, temp)) return curve()
+      meanC.push(seen[2]!)
+      if (input.watch?.(time, f.temp)) return curve()
       if (input.stopBelowC !== undefined && warmest < input.stopBelowC) return curve()
     }
   }

@@ -2,7 +2,7 @@
 import { placeOf, vesselOf, type ChillLeg, type FormulaDocument, type Kitchen } from '../formula/document'
 import type { Mix } from '../formula/mix'
 import type { History } from '../heat/egg'
-import { fractionsOf, heatCapacityTable, maxwellEucken, thermalProperties } from '../heat/properties'
+import { fractionsOf, heatAt, heatCapacityTable, maxwellEucken, thermalProperties } from '../heat/properties'
 import { CODES } from '../safety/keeping'
 import { coolCylinder } from './conduction'
 import { freezingOf, freezingPoint, type Freezing } from './freezing'
@@ -55,7 +55,7 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
     meanC.push(t)
     for (let i = 0; i < steps; i++) {
       const dt = stirredS / steps
-      t = iceC + (t - iceC) * Math.exp(-ua * dt / (c.volumeM3 * warm.rho * cp(t)))
+      t = iceC + (t - iceC) * Math.exp(-ua * dt / (c.volumeM3 * warm.rho * heatAt(cp, t)))
       clock += dt
       timeS.push(clock)
       coreC.push(t)
@@ -82,6 +82,8 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
     const run = coolCylinder({
       radiusM: c.radiusM, heightM: c.depthM, solid, startTempC: t, endS: vesselEnd,
       jumpsS: jumps.map(j => j - stirredS),
+      // The slow end is asked only how long the code's stages take: a coarser grid is within its own uncertainty many times over.
+      nr: slow ? 6 : 8, nz: slow ? 6 : 8,
       stopBelowC: slow ? coldestStageC(kitchen) : undefined,
       boundary: (time, faces) => boundaryOf(placed.find(p => time + stirredS < p.toS - 1e-6) ?? placed[placed.length - 1]!, faces),
     })

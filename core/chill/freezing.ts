@@ -6,7 +6,7 @@
  *
  * The set itself is not modelled below −2 °C: a frozen piece is judged by its ice, then by the set again once thawed.
  */
-import { heatCapacityTable, thermalProperties, type Fractions } from '../heat/properties'
+import { heatAt, heatCapacityTable, thermalProperties, type Fractions, type HeatTable } from '../heat/properties'
 import type { Solid } from './conduction'
 
 /** Latent heat of ice, J/kg (CRC Handbook). */
@@ -44,7 +44,7 @@ export function freezingOf(f: Fractions, waterActivity: number): Freezing {
     const t0 = LOW_C + (i - 1) / PER_K
     const t1 = LOW_C + i / PER_K
     // Ice holds half the heat of water.
-    const cp = unfrozen((t0 + t1) / 2) - 2100 * free * ice((t0 + t1) / 2)
+    const cp = heatAt(unfrozen, (t0 + t1) / 2) - 2100 * free * ice((t0 + t1) / 2)
     enthalpyAt[i] = enthalpyAt[i - 1]! + cp * (t1 - t0) + ICE_LATENT * free * (ice(t0) - ice(t1))
   }
   const enthalpy = (t: number) => {
@@ -60,7 +60,11 @@ export function freezingOf(f: Fractions, waterActivity: number): Freezing {
     return LOW_C + (i + (h - enthalpyAt[i]!) / (enthalpyAt[i + 1]! - enthalpyAt[i]!)) / PER_K
   }
   // Heat capacity for the implicit step: above the freezing point without latent heat, or a thawed cell would be stepped explicitly.
-  const cp = (t: number) => t >= freezingC ? unfrozen(t) : (enthalpy(t) - enthalpy(t - 0.25)) / 0.25
+  const values = Float64Array.from({ length: n }, (_, i) => {
+    const t = LOW_C + i / PER_K
+    return t >= freezingC ? heatAt(unfrozen, t) : (enthalpy(t) - enthalpy(t - 0.25)) / 0.25
+  })
+  const cp: HeatTable = { values, fromC: LOW_C, perK: PER_K }
   const k = (meanC: number) => warm.k + (ICE_K - 0.6) * free * ice(meanC)
   return { freezingC, ice, solid: { k: warm.k, rho: warm.rho, cp, freezing: { pointC: freezingC, enthalpy, temperature, k } } }
 }

@@ -4,7 +4,7 @@ import { lethality, minutesEquivalent } from '../safety/lethality'
 import { mix } from '../formula/mix'
 import { pHOfMix } from '../acidity/acidity'
 import { parts } from '../../tests/support/core'
-import { cook, cookEnd, eggTemperatures, oversettingRate, settingRate, undisturbed } from './egg'
+import { cookEnd, dosesOf, eggTemperatures, extentsOf, oversettingCurve, oversettingRate, settingCurve, settingRate, undisturbed } from './egg'
 import { carryOver, givenCourse, panFor, runPot, stirInTemperature, STALL_S, type PotInput } from './pot'
 import { FAT_LATENT, fractionsOf, solidFat, thermalProperties } from './properties'
 
@@ -25,7 +25,7 @@ describe(`setting (${checks.kinetics.source})`, () => {
   })
   it('the curves end where the end-only integral ends', () => {
     const h = { timeS: [0, 300, 600, 660], tempC: [20, 60, 82, 82] }
-    const curves = cook(h, egg)
+    const curves = { a: settingCurve(h, egg), b: oversettingCurve(h, egg) }
     const end = cookEnd(h, egg)
     expect(curves.a.at(-1)).toBeCloseTo(end.a, 6)
     expect(curves.b.at(-1)).toBeCloseTo(end.b, 6)
@@ -36,6 +36,20 @@ describe(`setting (${checks.kinetics.source})`, () => {
   })
   it('an undisturbed gel bears two degrees more', () => {
     expect(oversettingRate(86, undisturbed(egg).t60bC)).toBeCloseTo(oversettingRate(84, egg.t60bC), 12)
+  })
+})
+
+describe('doses', () => {
+  it('a hotter course, or an egg that sets lower, scales the dose exactly: no need to run again', () => {
+    const h = { timeS: [0, 600, 700, 1500], tempC: [20, 80, 83, 60] }
+    const film = h.tempC.map(t => t + 4)
+    const doses = dosesOf(h, egg, film)
+    const hotter = cookEnd({ ...h, tempC: h.tempC.map(t => t + 1.7) }, egg, film.map(t => t + 1.7))
+    expect(extentsOf(doses, 1.7).a).toBeCloseTo(hotter.a, 9)
+    expect(extentsOf(doses, 1.7).b).toBeCloseTo(hotter.b, 9)
+    const lower = cookEnd(h, { t60C: egg.t60C - 2, t60bC: egg.t60bC + 1 }, film)
+    expect(extentsOf(doses, 2, -1).a).toBeCloseTo(lower.a, 9)
+    expect(extentsOf(doses, 2, -1).b).toBeCloseTo(lower.b, 9)
   })
 })
 
@@ -85,7 +99,7 @@ describe(`the pot (${checks.potPractice.source})`, () => {
   const thickMin = (p: PotInput, grams: Record<string, number>) => {
     const m = mix(parts(grams))
     const run = runPot(p)
-    const { a } = cook(run.history, eggTemperatures(m, pHOfMix(m))!, run.filmC)
+    const a = settingCurve(run.history, eggTemperatures(m, pHOfMix(m))!)
     const i = a.findIndex(x => x >= 0.6)
     return run.history.timeS[i]! / 60
   }

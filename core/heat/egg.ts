@@ -67,55 +67,67 @@ export const oversettingRate = (tempC: number, t60bC: number): number => 10 ** (
 /** A temperature history: times in s, temperatures in °C, same length, times rising. */
 export interface History { timeS: readonly number[], tempC: readonly number[] }
 
-/** ∫ 10^((T − ref)/z)/60 dt along a straight piece of history, exactly. @returns the exponent to take off ln(1 − x) */
-function straightDose(tempA: number, tempB: number, dt: number, ref: number, z: number): number {
-  const ra = 10 ** ((tempA - ref) / z) / 60
-  const slope = tempB - tempA
-  if (Math.abs(slope) < 1e-6) return ra * dt
-  const rb = 10 ** ((tempB - ref) / z) / 60
-  return (rb - ra) * z / (Math.LN10 * slope) * dt
+/** 10^x; several times as fast as the power operator. */
+const tenTo = (x: number) => Math.exp(Math.LN10 * x)
+
+/** ∫ rate dt along a straight piece of history, exactly, from the rates at its ends. */
+function straightDose(rateA: number, rateB: number, slope: number, dt: number, z: number): number {
+  return Math.abs(slope) < 1e-6 ? rateA * dt : (rateB - rateA) * z / (Math.LN10 * slope) * dt
+}
+
+/** ∫ 10^((T − ref)/z)/60 dt along a history, running. @param onto called with every running value */
+function runningDose(timeS: readonly number[], tempC: readonly number[], ref: number, z: number, onto?: (i: number, dose: number) => void): number {
+  let sum = 0
+  let rate = tenTo((tempC[0]! - ref) / z) / 60
+  for (let i = 1; i < timeS.length; i++) {
+    const next = tenTo((tempC[i]! - ref) / z) / 60
+    sum += straightDose(rate, next, tempC[i]! - tempC[i - 1]!, timeS[i]! - timeS[i - 1]!, z)
+    rate = next
+    onto?.(i, sum)
+  }
+  return sum
 }
 
 /** Thin film at the bottom of the pan takes part with this share of the mix (judgement, SCIENCE of the project). */
 export const FILM_SHARE = 0.03
 
-/**
- * Setting and over-setting along a temperature history, exact for straight pieces.
- * @param filmC temperature of the thin film on the pan wall; over-setting is 97 % bulk and 3 % film
- * @returns a and b at every time of the history
- */
-export function cook(history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC, start = { a: 0, b: 0 }): { a: number[], b: number[] } {
-  let doseA = -Math.log(1 - Math.min(start.a, 1 - 1e-12))
-  let doseB = -Math.log(1 - Math.min(start.b, 1 - 1e-12))
-  let doseFilm = doseB
-  const a = [start.a]
-  const b = [start.b]
-  for (let i = 1; i < history.timeS.length; i++) {
-    const dt = history.timeS[i]! - history.timeS[i - 1]!
-    const from = history.tempC[i - 1]!
-    const to = history.tempC[i]!
-    doseA += straightDose(from, to, dt, egg.t60C, SETTING_Z_K)
-    doseB += straightDose(from, to, dt, egg.t60bC, OVERSETTING_Z_K)
-    doseFilm += straightDose(filmC[i - 1]!, filmC[i]!, dt, egg.t60bC, OVERSETTING_Z_K)
-    a.push(1 - Math.exp(-doseA))
-    b.push((1 - FILM_SHARE) * (1 - Math.exp(-doseB)) + FILM_SHARE * (1 - Math.exp(-doseFilm)))
-  }
-  return { a, b }
+/** What a history adds to ln(1 − a) and ln(1 − b), bulk and film. */
+export interface Doses { a: number, b: number, film: number }
+
+/** Doses of a whole history. @param filmC temperature of the thin film on the pan wall */
+export function dosesOf(history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC): Doses {
+  const { timeS, tempC } = history
+  const b = runningDose(timeS, tempC, egg.t60bC, OVERSETTING_Z_K)
+  return { a: runningDose(timeS, tempC, egg.t60C, SETTING_Z_K), b, film: filmC === tempC ? b : runningDose(timeS, filmC, egg.t60bC, OVERSETTING_Z_K) }
 }
 
-/** Final extents only: the same integral without the arrays. */
-export function cookEnd(history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC, offsetC = 0): { a: number, b: number } {
-  let doseA = 0
-  let doseB = 0
-  let doseFilm = 0
-  for (let i = 1; i < history.timeS.length; i++) {
-    const dt = history.timeS[i]! - history.timeS[i - 1]!
-    const from = history.tempC[i - 1]! + offsetC
-    const to = history.tempC[i]! + offsetC
-    if (Math.max(from, to) < egg.t60C - 25) continue
-    doseA += straightDose(from, to, dt, egg.t60C, SETTING_Z_K)
-    doseB += straightDose(from, to, dt, egg.t60bC, OVERSETTING_Z_K)
-    doseFilm += straightDose(filmC[i - 1]! + offsetC, filmC[i]! + offsetC, dt, egg.t60bC, OVERSETTING_Z_K)
+/**
+ * Extents from doses. A hotter course, or an egg that sets lower, scales the dose by 10^(shift/z), exactly.
+ * @param shiftA, shiftB K by which temperatures lie higher over T60 and T60b than when the doses were taken
+ */
+export function extentsOf(d: Doses, shiftA = 0, shiftB = shiftA): { a: number, b: number } {
+  const scaleB = shiftB === 0 ? 1 : tenTo(shiftB / OVERSETTING_Z_K)
+  return {
+    a: 1 - Math.exp(-d.a * (shiftA === 0 ? 1 : tenTo(shiftA / SETTING_Z_K))),
+    b: (1 - FILM_SHARE) * (1 - Math.exp(-d.b * scaleB)) + FILM_SHARE * (1 - Math.exp(-d.film * scaleB)),
   }
-  return { a: 1 - Math.exp(-doseA), b: (1 - FILM_SHARE) * (1 - Math.exp(-doseB)) + FILM_SHARE * (1 - Math.exp(-doseFilm)) }
+}
+
+/** Setting and over-setting at the end of a history. @param shiftK added to every temperature */
+export const cookEnd = (history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC, shiftK = 0): { a: number, b: number } =>
+  extentsOf(dosesOf(history, egg, filmC), shiftK)
+
+/** Extent of setting at every time of a history. */
+export function settingCurve(history: History, egg: EggTemperatures): number[] {
+  const out = [0]
+  runningDose(history.timeS, history.tempC, egg.t60C, SETTING_Z_K, (i, dose) => { out[i] = 1 - Math.exp(-dose) })
+  return out
+}
+
+/** Extent of over-setting at every time of a history: 97 % bulk, 3 % film. */
+export function oversettingCurve(history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC): number[] {
+  const out = [0]
+  runningDose(history.timeS, history.tempC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => { out[i] = 1 - Math.exp(-dose) })
+  if (filmC !== history.tempC) runningDose(history.timeS, filmC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => { out[i] = (1 - FILM_SHARE) * out[i]! + FILM_SHARE * (1 - Math.exp(-dose)) })
+  return out
 }

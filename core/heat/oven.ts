@@ -11,6 +11,7 @@ import { CRUST_K, WALL, WALL_HEAT } from '../chill/places'
 import type { HeatPlan, Material } from '../formula/document'
 import { boilingPoint, evaporationHeat, saturationPressure } from './steam'
 import type { History } from './egg'
+import { heatAt, type HeatTable } from './properties'
 
 const STEFAN = 5.67e-8
 const EMISSIVITY = 0.9
@@ -29,7 +30,7 @@ export const OVEN_STALL_S = 3 * 3600
 export interface BakeInput {
   radiusM: number
   depthM: number
-  solid: { k: number, rho: number, cp: (tempC: number) => number }
+  solid: { k: number, rho: number, cp: HeatTable }
   startTempC: number
   oven: HeatPlan['oven']
   material: Material
@@ -85,7 +86,7 @@ export function runOven(p: BakeInput): Bake {
     return { top: { u, airC: oven.airTempC, evaporationW }, base: wall, side: wall }
   }
   // The wall warms with the filling: half of its own heat is counted with the filling's (judgement).
-  const share = 1 + WALL_SHARE * WALL_HEAT[p.material] / (p.depthM * p.solid.rho * p.solid.cp(50))
+  const share = 1 + WALL_SHARE * WALL_HEAT[p.material] / (p.depthM * p.solid.rho * heatAt(p.solid.cp, 50))
   const solid = { ...p.solid, rho: p.solid.rho * share }
   coolCylinder({
     radiusM: p.radiusM, heightM: p.depthM, nr: 1, nz: LAYERS, solid, startTempC: p.startTempC, endS, firstStepS: 5, maxStepS: 20, boundary,

@@ -80,14 +80,17 @@ export interface PotRun {
   endTempC: number
 }
 
+/** What stays the same while a pot is on: its boiling point, the bath under it, the air's pressure. */
+export function potConditions(p: PotInput): { boilC: number, bathC: number, pressurePa: number } {
+  return { boilC: boilingPoint(p.altitudeM, p.sugarPercent), bathC: Math.min(99, boilingPoint(p.altitudeM) - 1), pressurePa: airPressure(p.altitudeM) }
+}
+
 /** Heat in and out, W, and steam, kg/s, of the pot at a temperature: the right side of its equation. */
-export function potFlows(p: PotInput, tempC: number): { heatIn: number, loss: number, steam: number } {
-  const boilC = boilingPoint(p.altitudeM, p.sugarPercent)
-  const bathC = Math.min(99, boilingPoint(p.altitudeM) - 1)
+export function potFlows(p: PotInput, { boilC, bathC, pressurePa }: ReturnType<typeof potConditions>, tempC: number): { heatIn: number, loss: number, steam: number } {
   const area = p.pan.surfaceM2
   const dT = Math.max(tempC - p.roomTempC, 0)
   const hc = 3.0 * (dT / 60) ** (1 / 3)
-  const steam = tempC >= boilC - 0.05 ? 0 : evaporationFlux(hc, tempC, p.roomTempC, p.waterActivity, airPressure(p.altitudeM)) * area
+  const steam = tempC >= boilC - 0.05 ? 0 : evaporationFlux(hc, tempC, p.roomTempC, p.waterActivity, pressurePa) * area
   const loss = (hc + 5.5) * area * dT + 0.5 * dT * Math.sqrt(area) + steam * evaporationHeat(tempC)
   const heatIn = p.method === 'microwave'
     ? p.burnerW * MICROWAVE_EFFICIENCY * BURST.onS / (BURST.onS + BURST.whiskS)
@@ -97,14 +100,14 @@ export function potFlows(p: PotInput, tempC: number): { heatIn: number, loss: nu
 
 /** Simulates the pot. Inputs must be finite and positive; the caller checks them. */
 export function runPot(p: PotInput): PotRun {
-  const boilC = boilingPoint(p.altitudeM, p.sugarPercent)
+  const conditions = potConditions(p)
+  const { boilC } = conditions
+  const flows = (t: number) => potFlows(p, conditions, t)
   // Within a degree and a half of its boil it is meant to boil.
   const targetC = p.targetTempC >= boilC - BOIL_NEAR_K ? boilC : p.targetTempC
   const area = p.pan.surfaceM2
   let massKg = p.massG / 1000
   const capacity = () => massKg * p.cp + p.pan.heatCapacity
-
-  const flows = (t: number) => potFlows(p, t)
 
   const timeS = [0]
   const tempC = [p.startTempC]

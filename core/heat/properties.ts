@@ -84,29 +84,45 @@ export function maxwellEucken(kContinuous: number, kDispersed: number, share: nu
   return kContinuous * top / bottom
 }
 
-/** Solid share of milk fat at a temperature, 0–1; from memory of published NMR curves (M, ±.05), piecewise linear. */
-const SFC: readonly (readonly [number, number])[] = [[-5, 0.70], [0, 0.64], [5, 0.56], [10, 0.47], [15, 0.33], [20, 0.18], [25, 0.105], [30, 0.05], [35, 0.01], [40, 0]]
+/** Solid share of milk fat, 0–1, every 5 K from −5 to 40 °C; from memory of published NMR curves (M, ±.05), piecewise linear. */
+const SFC = [0.70, 0.64, 0.56, 0.47, 0.33, 0.18, 0.105, 0.05, 0.01, 0]
+const SFC_FROM_C = -5
+const SFC_STEP_K = 5
 
 /** Solid fat content of milk fat at equilibrium. @param tempC °C @returns 0–.70 */
 export function solidFat(tempC: number): number {
-  if (tempC <= SFC[0]![0]) return SFC[0]![1]
-  for (let i = 1; i < SFC.length; i++) {
-    const [t1, s1] = SFC[i]!
-    if (tempC <= t1) {
-      const [t0, s0] = SFC[i - 1]!
-      return s0 + (s1 - s0) * (tempC - t0) / (t1 - t0)
-    }
-  }
-  return 0
+  const x = (tempC - SFC_FROM_C) / SFC_STEP_K
+  if (x <= 0) return SFC[0]!
+  const i = Math.floor(x)
+  return i >= SFC.length - 1 ? 0 : SFC[i]! + (SFC[i + 1]! - SFC[i]!) * (x - i)
 }
 /** Latent heat of milk fat, J per kg of fat (M). */
 export const FAT_LATENT = 80e3
-const SLOPES = Float64Array.from({ length: 181 }, (_, i) => solidFat(i - 40.5) - solidFat(i - 39.5))
+/** A heat capacity by temperature, J/(kg·K), as conduction reads it in every cell at every step: a table, not a function. */
+export interface HeatTable { values: Float64Array, fromC: number, perK: number }
+const TABLE_FROM_C = -40
+const TABLE_SIZE = 181
+const SLOPES = Float64Array.from({ length: TABLE_SIZE }, (_, i) => solidFat(i - 40.5) - solidFat(i - 39.5))
+
 /**
- * Heat capacity of a mix with its fat's latent heat where it hardens, J/(kg·K): cp + x_fat·80 kJ/kg·(−dSFC/dT).
- * Tabulated by whole degrees from −40 to 140 °C, since conduction asks for it in every cell at every step.
+ * Heat capacity of a mix with its fat's latent heat where it hardens: cp + x_fat·80 kJ/kg·(−dSFC/dT), by whole degrees
+ * from −40 to 140 °C.
  */
-export function heatCapacityTable(f: Fractions): (tempC: number) => number {
-  const table = SLOPES.map((slope, i) => thermalProperties(f, i - 40).cp + f.fat * FAT_LATENT * slope)
-  return tempC => table[Math.max(0, Math.min(180, Math.round(tempC) + 40))]!
+export function heatCapacityTable(f: Fractions): HeatTable {
+  const c = [0, 1, 2].map(i => 1000 * KEYS.reduce((sum, key) => sum + f[key] * CHOI_OKOS[key].cp[i]!, 0))
+  const values = new Float64Array(TABLE_SIZE)
+  for (let i = 0; i < TABLE_SIZE; i++) {
+    const t = i + TABLE_FROM_C
+    values[i] = c[0]! + c[1]! * t + c[2]! * t * t + f.fat * FAT_LATENT * SLOPES[i]!
+  }
+  return { values, fromC: TABLE_FROM_C, perK: 1 }
+}
+
+/** The same heat capacity at every temperature. */
+export const evenHeat = (cp: number): HeatTable => ({ values: Float64Array.of(cp, cp), fromC: 0, perK: 1 })
+
+/** Reads a heat table at the nearest entry; beyond its ends the last one holds. */
+export function heatAt(h: HeatTable, tempC: number): number {
+  const i = Math.round((tempC - h.fromC) * h.perK)
+  return h.values[i < 0 ? 0 : i >= h.values.length ? h.values.length - 1 : i]!
 }

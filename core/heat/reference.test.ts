@@ -6,7 +6,7 @@ import { mix } from '../formula/mix'
 import { parts } from '../../tests/support/core'
 import { odexCylinder, odexPot } from '../../tests/support/reference'
 import { panFor, runPot, type PotInput } from './pot'
-import { fractionsOf, thermalProperties } from './properties'
+import { evenHeat, fractionsOf, thermalProperties } from './properties'
 
 describe('odex, the same equations', () => {
   it.each(['waterBath', 'direct', 'microwave'] as const)('pot on %s: temperature within .1 K and steam within 1 % all the way up', (method) => {
@@ -23,7 +23,7 @@ describe('odex, the same equations', () => {
   it('a ramekin through bench and fan fridge: core within .35 K at every hour', () => {
     const placing = (kind: 'bench' | 'fanFridge', airTempC: number) => ({ kind, airTempC, cover: 'film' as const, material: 'ceramic' as const, crustM: 0, waterActivity: 0.96, hcFactor: 1 })
     const input = {
-      radiusM: 0.0375, heightM: 0.03, solid: { k: 0.4, rho: 1100, cp: () => 3050 }, startTempC: 75, endS: 5 * 3600, jumpsS: [1800],
+      radiusM: 0.0375, heightM: 0.03, solid: { k: 0.4, rho: 1100, cp: evenHeat(3050) }, startTempC: 75, endS: 5 * 3600, jumpsS: [1800],
       boundary: (t: number, faces: Parameters<typeof boundaryOf>[1]) => boundaryOf(t < 1800 ? placing('bench', 20) : placing('fanFridge', 3), faces),
     }
     const run = coolCylinder(input)

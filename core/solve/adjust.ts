@@ -5,10 +5,11 @@
 import { assess } from '../assess'
 import { isOffTarget, type Assessment, type VerdictCode } from '../assessment'
 import { fillingOf, type FormulaDocument, type Kitchen } from '../formula/document'
+import { familyOf } from '../families/families'
 import { suggestTarget } from '../formula/create'
 import { EGG_GRADES } from '../ingredients/measures'
 
-export const ADJUSTMENTS = ['moreEgg', 'lessEgg', 'moreButter', 'lessButter', 'lessJuice', 'hotter', 'cooler', 'holdLonger', 'holdShorter', 'lowerPiece', 'shorterTable', 'longerChill', 'iceBathFirst', 'moreVessels'] as const
+export const ADJUSTMENTS = ['moreEgg', 'lessEgg', 'moreButter', 'lessButter', 'moreJuice', 'lessJuice', 'moreSetter', 'lessSetter', 'moreCream', 'hotter', 'cooler', 'holdLonger', 'holdShorter', 'lowerPiece', 'shorterTable', 'longerChill', 'iceBathFirst', 'moreVessels'] as const
 export type AdjustmentKind = (typeof ADJUSTMENTS)[number]
 
 export interface Adjustment {
@@ -41,7 +42,10 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
   const yolk = largest(['yolk_sep', 'yolk'])
   const egg = yolk ?? largest(['egg'])
   const butter = largest(['butter80', 'butter82', 'butter84'])
-  const juice = largest(['lemon', 'lime', 'keylime', 'bergamot', 'yuzu', 'calamansi', 'lemon_sweet', 'orange', 'blood', 'seville', 'grapefruit', 'passion'])
+  const setter = largest(['gelatin', 'cornflour', 'agar'])
+  const cream = largest(['cream48', 'cream38', 'cream36', 'cream30'])
+  const { eggSets } = familyOf(doc.family)
+  const juice = largest(['mandarin', 'pummelo', 'wine_white', 'wine_late', 'lemon', 'lime', 'keylime', 'bergamot', 'yuzu', 'calamansi', 'lemon_sweet', 'orange', 'blood', 'seville', 'grapefruit', 'passion'])
   const out: Candidate[] = []
   /** More egg sets at a lower temperature: where the present target would then turn it grainy, it comes down with it. */
   const eased = (next: FormulaDocument): FormulaDocument => {
@@ -62,13 +66,19 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
   const hold = (kind: 'holdLonger' | 'holdShorter', values: number[]) => out.push({ kind, unit: 's', from: doc.heat.holdS, values, apply: v => ({ ...doc, heat: { ...doc.heat, holdS: v } }) })
   const code = a.verdict.code
   if (code === 'sagsOnTable' || code === 'looseCold' || code === 'runny') {
-    if (a.heat.a < 0.97) {
+    if (eggSets && a.heat.a < 0.97) {
       heat('hotter', 1, 8)
       hold('holdLonger', [1, 2, 3, 4, 5].map(m => doc.heat.holdS + 60 * m))
     }
-    mass('moreEgg', egg, eggStep, 8)
-    if (code !== 'sagsOnTable') mass('moreButter', butter, 20, 10)
-    mass('lessJuice', juice, -10, 8)
+    if (setter) mass('moreSetter', setter, setterStep(setter.ingredientId, setter.massG), 10)
+    if (eggSets || doc.family === 'condensedPie') mass('moreEgg', egg, eggStep, 8)
+    if (doc.family === 'posset' && a.balance.pH.value > 4.2) {
+      // More of the same juice only if it is sharp enough to set anything; else a squeeze of lemon.
+      mass('moreJuice', juice && (a.stock.lines.find(l => l.id === juice.id)?.acidPercent ?? 0) > 3 ? juice : undefined, 8, 12)
+    }
+    if (doc.family === 'unsetMousse') mass('moreCream', cream, 20, 10)
+    if (code !== 'sagsOnTable' && doc.family === 'curd') mass('moreButter', butter, 20, 10)
+    if (!(doc.family === 'posset' && a.balance.pH.value > 4.2)) mass('lessJuice', juice, -10, 8)
     if (doc.use.kind === 'cut' || doc.use.kind === 'piped' || doc.use.kind === 'turnedOut') {
       const from = a.shape.pieceHeightM
       out.push({ kind: 'lowerPiece', unit: 'm', from, values: Array.from({ length: 16 }, (_, i) => Math.round((from - 0.001 * (i + 1)) * 1000) / 1000).filter(v => v >= 0.008), apply: v => ({ ...doc, use: { ...doc.use, pieceHeightM: v } }) })
@@ -78,13 +88,16 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
       out.push({ kind: 'shorterTable', unit: 's', from, values: Array.from({ length: 12 }, (_, i) => Math.floor(from / 300 - 1 - i) * 300).filter(v => v >= 300), apply: v => ({ ...doc, use: { ...doc.use, tableTimeS: v } }) })
     }
   }
-  if (code === 'grainy') {
+  if (code === 'grainy' && doc.family === 'posset') mass('lessJuice', juice, -8, 14)
+  else if (code === 'grainy') {
     heat('cooler', -1, 10)
     if (doc.heat.holdS > 0) hold('holdShorter', [0.5, 0].map(f => Math.round(doc.heat.holdS * f)))
   }
   if (code === 'tooFirm') {
-    mass('lessEgg', egg, -eggStep, 6)
-    mass('lessButter', butter, -20, 10)
+    if (setter) mass('lessSetter', setter, -setterStep(setter.ingredientId, setter.massG), 10)
+    if (eggSets) mass('lessEgg', egg, -eggStep, 6)
+    if (doc.family === 'curd') mass('lessButter', butter, -20, 10)
+    if (doc.family === 'posset') mass('lessJuice', juice, -8, 8)
   }
   const slow = a.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit')
   if (slow) {
@@ -102,6 +115,9 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
   }
   return out
 }
+
+/** A step of a setter that a cook can weigh: a leaf, a teaspoon, half a gram. */
+const setterStep = (id: string, massG: number): number => id === 'gelatin' ? 1 : id === 'agar' ? 0.5 : Math.max(2, Math.round(massG / 15))
 
 const COOLING: AdjustmentKind[] = ['iceBathFirst', 'moreVessels']
 

@@ -5,12 +5,12 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { pHOfMix } from '../acidity/acidity'
-import { acidSigmaOf, cookedEnd, type Worked } from '../assess'
+import { acidSigmaOf, eggEnd, type Worked } from '../assess'
 import { THERMOMETER_SIGMA_K } from '../judge'
 import { acidPercentOf, evaporate, mix, type MixPart } from '../formula/mix'
 import { solidFat } from '../heat/properties'
 import { part, type Ingredient } from '../ingredients'
-import { cookEnd, eggTemperatures, GAP_SIGMA_K, GRAINY, T60_SIGMA_K, undisturbed } from '../heat/egg'
+import { eggTemperatures, GAP_SIGMA_K, GRAINY, T60_SIGMA_K } from '../heat/egg'
 import { BANDS, bandOf, corrected, type BandId } from '../set/bands'
 import { bodyOf, firmness, lnTauSigma, yieldStress, type SetState } from '../set/firmness'
 
@@ -81,17 +81,11 @@ export function createSampler(w: Worked, seed = 20260101) {
     const offset = THERMOMETER_SIGMA_K * z.thermometer
     const { making } = w.body
     const body = bodyOf(finished, pH, { ...making, starch: { ...making.starch, peakTempC: making.starch.peakTempC + offset } })
-    const egg = eggTemperatures(cooked, w.stage.additions.length ? pHOfMix(cooked) : pH)
-    let a = 0
-    let b = 0
-    if (egg) {
-      const t60C = egg.t60C + T60_SIGMA_K * z.eggSetting
-      const shifted = { t60C, t60bC: t60C + (egg.t60bC - egg.t60C) + GAP_SIGMA_K * z.overSetting }
-      const hot = cookedEnd(w.cooking, shifted, offset)
-      const after = cookEnd(w.after, undisturbed(shifted), w.after.tempC, offset)
-      a = 1 - (1 - hot.a) * (1 - after.a)
-      b = 1 - (1 - hot.b) * (1 - after.b)
-    }
+    const egg = w.egg && eggTemperatures(cooked, w.stage.additions.length ? pHOfMix(cooked) : pH)
+    // Doses scale with the distance to T60 and T60b: the heat is not run again.
+    const shiftA = egg ? offset - (egg.t60C - w.egg!.temperatures.t60C) - T60_SIGMA_K * z.eggSetting : 0
+    const shiftB = egg ? offset - (egg.t60bC - w.egg!.temperatures.t60bC) - T60_SIGMA_K * z.eggSetting - GAP_SIGMA_K * z.overSetting : 0
+    const { a, b } = eggEnd(w.egg, shiftA, shiftB)
     // Slower or faster setting: what was still to come, over what has come, scales with the rate.
     const pace = Math.exp(LN_SETTING_SIGMA * z.settingTime)
     const paced = (x: number, top: number) => x <= 0 || top <= 0 ? x : top * (1 - (1 - Math.min(x / top, 1)) ** pace)

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { EGG_CURD, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
 import { assess, work } from '../assess'
-import { fillingOf, type FormulaDocument } from '../formula/document'
+import { schoolOf } from '../families/schools'
+import { fillingOf, type FormulaDocument, type School, type UseKind } from '../formula/document'
 import { BANDS } from '../set/bands'
 import { isOffTarget } from '../assessment'
 import { adjustments, type Adjustment } from './adjust'
@@ -112,5 +113,25 @@ describe('what would bring it there', () => {
     const before = JSON.stringify(sagging)
     all(sagging)
     expect(JSON.stringify(sagging)).toBe(before)
+  })
+})
+
+describe('offers for other kinds of dessert', () => {
+  const make = (school: School, use: UseKind, grams: Record<string, number>, edit: (d: FormulaDocument) => void = () => {}) => formula(grams, (d) => {
+    Object.assign(d.heat, { targetTempC: schoolOf(school).heat.targetTempC })
+    edit(d)
+  }, { school, use })
+  it('a posset short of juice is offered more, one past it less; a cream too loose more gelatine, one too firm less', () => {
+    const short = all(make('boiled', 'glass', { cream36: 600, sugar: 140, lemon: 24 }))
+    expect(short.map(x => x.kind)).toContain('moreJuice')
+    const past = make('boiled', 'glass', { cream36: 600, sugar: 140, lemon: 190 })
+    expect(assess(past, kitchen).verdict.code).toBe('grainy')
+    expect(all(past).map(x => x.kind)).toContain('lessJuice')
+    expect(all(make('setCream', 'turnedOut', { cream36: 400, milk: 150, sugar: 80, gelatin: 5, lemon: 30 })).some(x => x.kind === 'moreSetter' && x.ingredientId === 'gelatin')).toBe(true)
+    expect(all(make('setCream', 'glass', { cream36: 400, milk: 150, sugar: 80, gelatin: 6, lemon: 30 })).some(x => x.kind === 'lessSetter')).toBe(true)
+  })
+  it('each does bring what it says', () => {
+    const doc = make('setCream', 'glass', { cream36: 400, milk: 150, sugar: 80, gelatin: 6, lemon: 30 })
+    for (const x of all(doc)) expect(assess(x.doc, kitchen).verdict.code).toBe(x.code)
   })
 })

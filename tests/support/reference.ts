@@ -1,7 +1,8 @@
 /** The same equations integrated by odex (Hairer's extrapolation integrator), as a reference for tests and benchmarks. */
 import { createRequire } from 'node:module'
 import type { ConductionInput, Faces } from '../../core/chill/conduction'
-import { potFlows, type PotInput } from '../../core/heat/pot'
+import { heatAt } from '../../core/heat/properties'
+import { potConditions, potFlows, type PotInput } from '../../core/heat/pot'
 
 interface OdexSolver {
   absoluteTolerance: number
@@ -53,7 +54,7 @@ export function odexCylinder(p: ConductionInput, n: number, times: readonly numb
       else w += side * 2 * Math.PI * p.radiusM * dz * (b.side.airC - t)
       w += ring[i]! * (j > 0 ? k / dz * (y[index - n]! - t) : base * (b.base.airC - t))
       w += ring[i]! * (j < n - 1 ? k / dz * (y[index + n]! - t) : top * (b.top.airC - t))
-      return w / (rho * cp(t) * ring[i]! * dz)
+      return w / (rho * heatAt(cp, t) * ring[i]! * dz)
     })
   }
   return integrate(f, Array.from({ length: n * n }, () => p.startTempC), times, tolerance).map(y => Math.max(...y))
@@ -61,8 +62,9 @@ export function odexCylinder(p: ConductionInput, n: number, times: readonly numb
 
 /** The pot of `runPot` on its way up: temperature and water lost (g) at each time. */
 export function odexPot(p: PotInput, times: readonly number[], tolerance: number): { tempC: number, evaporatedG: number }[] {
+  const conditions = potConditions(p)
   const f = (_: number, [t, lost]: number[]): number[] => {
-    const flow = potFlows(p, t!)
+    const flow = potFlows(p, conditions, t!)
     return [(flow.heatIn - flow.loss) / ((p.massG / 1000 - lost!) * p.cp + p.pan.heatCapacity), flow.steam]
   }
   return integrate(f, [p.startTempC, 0], times, tolerance).map(([t, lost]) => ({ tempC: t!, evaporatedG: 1000 * lost! }))

@@ -93,7 +93,7 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
         </div>
         <template v-if="method === 'oven'">
           <QuantityField kind="temperature" show-label big label="Oven at" :step="5" :model-value="doc.heat.oven.airTempC" :min="60" :max="300" @update:model-value="v => oven({ airTempC: v }, 'oven')" @done="ws.endGesture()" />
-          <div><label class="field-label" for="oven-until">Until</label><select id="oven-until" class="native" :value="ovenTime === null ? 'target' : 'time'" @change="oven({ timeS: ($event.target as HTMLSelectElement).value === 'time' ? { given: Math.round(h.endS / 60) * 60 } : { simulated: true } }, '')"><option value="target">its middle is there</option><option value="time">a set time</option></select></div>
+          <div><label class="field-label" for="oven-until">Done by</label><select id="oven-until" class="native" :value="ovenTime === null ? 'target' : 'time'" @change="oven({ timeS: ($event.target as HTMLSelectElement).value === 'time' ? { given: Math.round(h.endS / 60) * 60 } : { simulated: true } }, '')"><option value="target">its middle</option><option value="time">a set time</option></select></div>
           <QuantityField v-if="ovenTime !== null" kind="minutes" show-label big label="Time in it" :model-value="ovenTime" :max="21600" @update:model-value="v => oven({ timeS: { given: v } }, 'oven-time')" @done="ws.endGesture()" />
           <label class="tick"><input type="checkbox" :checked="doc.heat.oven.fan" @change="oven({ fan: ($event.target as HTMLInputElement).checked }, '')"> fan</label>
           <label class="tick"><input type="checkbox" :checked="doc.heat.oven.bath" @change="oven({ bath: ($event.target as HTMLInputElement).checked }, '')"> water bath</label>

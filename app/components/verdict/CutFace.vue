@@ -59,8 +59,9 @@ const marks = computed(() => props.small || props.piece.use !== 'cut'
   : pieces.value.filter(p => p.stands).flatMap((p) => {
       const rows = [{ word: 'cuts to', m: p.s.cutsM }, { word: 'stands to', m: p.s.standsM }].map(o => ({ ...o, y: Math.max(p.base - o.m * scale.value, 12), beyond: p.base - o.m * scale.value < 12 }))
       // Words keep a line's distance from each other and from the top edge of the piece.
-      const cutY = Math.abs(rows[0]!.y - p.top) < 8 ? p.top - 8 : rows[0]!.y
-      const standY = Math.min(rows[1]!.y, cutY - 17 * unit.value)
+      const wanted = Math.abs(rows[0]!.y - p.top) < 8 ? p.top - 8 : rows[0]!.y
+      const standY = Math.max(Math.min(rows[1]!.y, wanted - 17 * unit.value), 10 * unit.value)
+      const cutY = Math.max(wanted, standY + 17 * unit.value)
       return rows.map((o, i) => ({ key: `${p.state}-${i}`, x: p.x0 + 2, y: o.y, textY: Math.max(i === 0 ? cutY : standY, 10), text: `${o.word} ${mm(o.m)}${o.beyond ? ' ↑' : ''}` }))
     }))
 const description = computed(() => props.label ?? `Section of the piece, to scale. From the fridge at ${pieces.value[0]!.temp}: ${pieces.value[0]!.word}. On the plate at ${pieces.value[1]!.temp}: ${pieces.value[1]!.word}.`)
