@@ -7,6 +7,7 @@ import { STATIONS, type Assessment, type FindingCode } from './assessment'
 import { InputError } from './errors'
 import { scaleFormula } from './formula/create'
 import { COVERS, fillingOf, MATERIALS, PLACE_KINDS, SCHOOLS, USE_KINDS, VESSEL_KINDS, type FormulaDocument } from './formula/document'
+import { schoolOf } from './families/schools'
 import { INGREDIENTS } from './ingredients'
 import { mix } from './formula/mix'
 import { stagesOf } from './formula/stages'
@@ -160,6 +161,11 @@ describe('impossible input names its field', () => {
     ['no water', (d) => { fillingOf(d).lines = fillingOf(d).lines.filter(l => l.ingredientId === 'butter82') }, 'components.0.lines'],
     ['a target no pot reaches', (d) => { d.heat.targetTempC = 200 }, 'heat.targetTempC'],
     ['a flat vessel', (d) => { d.assembly.vessel.heightM = 0 }, 'assembly.vessel.heightM'],
+    ['an oven colder than it may be', (d) => { Object.assign(d.heat, { method: 'oven', oven: { ...d.heat.oven, airTempC: 18 } }) }, 'heat.oven.airTempC'],
+    ['a temperature that is no number', (d) => { d.heat.targetTempC = Number.NaN }, 'heat.targetTempC'],
+    ['more air than there is room', (d) => { d.set.air = { given: 1.2 } }, 'set.air'],
+    ['gelatin of no grade', (d) => { d.set.bloom = 0 }, 'set.bloom'],
+    ['acid stronger than the scale', (d) => { fillingOf(d).lines = [{ id: 'x', ingredientId: 'citric', massG: 900, sourceText: '', assumption: '' }, { id: 'y', ingredientId: 'water', massG: 20, sourceText: '', assumption: '' }] }, 'pH'],
     ['no legs', (d) => { d.chill = [] }, 'chill'],
     ['a leg of infinite length', (d) => { d.chill[0]!.timeS = Infinity }, 'chill.0.timeS'],
     ['more steam than mix', (d) => { d.heat.evaporationG = { given: 1e5 } }, 'heat.evaporationG'],
@@ -176,6 +182,20 @@ describe('impossible input names its field', () => {
 })
 
 describe('properties', () => {
+  it('scaling a formula and its tins changes no intensive value, whatever the way of making', () => {
+    const bases: Record<string, Record<string, number>> = { curd: YOLK_CURD, posset: { cream36: 600, sugar: 150, lemon: 90 }, bar: { egg: 300, sugar: 380, lemon: 180, flour: 40 }, condensedPie: { condensed: 800, yolk_sep: 110, lime: 240 } }
+    fc.assert(fc.property(fc.constantFrom(...SCHOOLS.filter(s => bases[schoolOf(s).family])), fc.integer({ min: 2, max: 5 }), (school, k) => {
+      const make = (factor: number) => assess(formula(Object.fromEntries(Object.entries(bases[schoolOf(school).family]!).map(([i, g]) => [i, factor * g])), (d) => {
+        d.heat = { ...d.heat, targetTempC: schoolOf(school).heat.targetTempC, course: { given: { rampKPerMin: 3, peakTempC: 80, holdS: 60 } }, evaporationG: { given: 0 } }
+        d.losses = { sieveFraction: 0, panG: 0 }
+        d.assembly.count = factor
+      }, { school }), kitchen)
+      const [one, many] = [make(1), make(k)]
+      for (const at of ['pH', 'acidPercent', 'brix', 'waterActivity', 'fatPercent'] as const) expect(many.balance[at].value).toBeCloseTo(one.balance[at].value, 8)
+      expect(many.shape.depthM).toBeCloseTo(one.shape.depthM, 9)
+      expect(many.verdict.cold.tauPa.value / one.verdict.cold.tauPa.value).toBeCloseTo(1, 2)
+    }), { numRuns: 20 })
+  })
   const grams = fc.record({ yolk_sep: fc.integer({ min: 40, max: 400 }), egg: fc.integer({ min: 0, max: 300 }), sugar: fc.integer({ min: 60, max: 500 }), lemon: fc.integer({ min: 60, max: 500 }), butter82: fc.integer({ min: 0, max: 500 }) })
   const finite = (value: unknown): boolean => typeof value === 'number' ? !Number.isNaN(value) : value === null || typeof value !== 'object' || Object.values(value).every(finite)
 

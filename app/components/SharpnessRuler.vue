@@ -7,12 +7,12 @@ import { SHARPNESS_NAMES } from '~/words/names'
 const props = defineProps<{ assessment: Assessment }>()
 const fmt = useFormat()
 const taste = computed(() => props.assessment.balance.taste)
-const position = computed(() => 100 * sharpnessPosition(taste.value.sour))
+const position = computed(() => 100 * sharpnessPosition(taste.value.sour, taste.value.centre))
 </script>
 
 <template>
   <figure class="sharp" :aria-label="`Sharpness: ${SHARPNESS_NAMES[taste.sharpness]}, ${fmt.fixed(taste.sour, 1)} of 10`">
-    <h3 class="section-title">How it tastes <span class="soft small">sour {{ fmt.fixed(taste.sour, 1) }}, sweet {{ fmt.fixed(taste.sweet, 1) }}, of 10</span></h3>
+    <h3 class="section-title">How it tastes <span class="soft small"><WhyNumber topic="taste">sour {{ fmt.fixed(taste.sour, 1) }}, sweet {{ fmt.fixed(taste.sweet, 1) }}</WhyNumber>, of 10</span></h3>
     <div class="row">
       <span v-for="s in SHARPNESS" :key="s" :class="{ on: s === taste.sharpness }">{{ SHARPNESS_NAMES[s] }}</span>
       <i :style="{ left: `${position}%` }" aria-hidden="true" />

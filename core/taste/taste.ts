@@ -27,6 +27,8 @@ export interface Taste {
   /** 0–10 */
   sweet: number
   sharpness: Sharpness
+  /** Sourness that counts as balanced for this dessert. */
+  centre: number
   /** Zest, g per kg of the mix, weighted up for bitter fruit. */
   zestGPerKg: number
   bitterness: 'none' | 'faint' | 'normal' | 'strong' | 'bitter'
@@ -54,7 +56,7 @@ export function taste(m: Mix, pH: number, centre = CURD_SOUR_CENTRE): Taste {
   const zestG = m.parts.reduce((sum, p) => sum + (p.row.group === 'zest' ? p.massG : 0), 0)
   const zestGPerKg = 1000 * zestG / m.massG * (bitterFruit ? 2 : 1)
   const bitterness = zestGPerKg <= 0 ? 'none' : zestGPerKg < 3 ? 'faint' : zestGPerKg < 8 ? 'normal' : zestGPerKg < 15 ? 'strong' : 'bitter'
-  return { sour, sweet, sharpness, zestGPerKg, bitterness }
+  return { sour, sweet, sharpness, centre, zestGPerKg, bitterness }
 }
 
 /** Norrish constants K by solute (Norrish 1966, from memory H–M) and molar masses, g/mol. */

@@ -5,7 +5,7 @@ import { openDatabase } from '../../tests/support/database'
 import { createFormulaRow, findFormula, listFormulas, recordOf, renameFormula, saveFormula, setDeleted, type Owner } from '../utils/formulas'
 import { loadKitchen, updateKitchen } from '../utils/kitchens'
 import { FAMILIES } from '#core/formula/document'
-import { demoFormulas, KITCHEN_ID } from './demo'
+import { demoFormulas, KITCHEN_ID, PLACES } from './demo'
 import { FormulaEntity, FormulaVersionEntity, KitchenEntity } from './entities'
 import { seed } from './seed'
 import { ENGINE_VERSION } from '#core/assessment'
@@ -76,6 +76,25 @@ describe('the seed', () => {
       expect(names).toContain('Mine now')
       expect(names).not.toContain(second!.document.name)
       expect(await at().count(KitchenEntity)).toBe(1)
+    } finally {
+      await dropOther()
+    }
+  })
+  it('a formula that a later Lumbik brings is added beside what is there; a place taken out stays out', async () => {
+    const { drop: dropOther, orm: other } = await openDatabase()
+    try {
+      const at = () => other.em.fork() as EntityManager
+      await other.getMigrator().up()
+      await seed(at(), AT, true)
+      const newest = demoFormulas().at(-1)!.id
+      // As if it had been written before the newest formula and its vessel were known.
+      await other.em.getConnection().execute('alter table formula_version disable trigger all')
+      await at().nativeDelete(FormulaVersionEntity, { formulaId: newest })
+      await at().nativeDelete(FormulaEntity, { id: newest })
+      await at().nativeDelete(PlaceEntity, { id: PLACES[1]!.id })
+      await seed(at(), LATER, true)
+      expect((await listFormulas(at(), await loadKitchen(at()))).map(f => f.id)).toContain(newest)
+      expect((await loadKitchen(at())).places).toHaveLength(PLACES.length - 1)
     } finally {
       await dropOther()
     }

@@ -23,18 +23,22 @@ export async function seed(em: EntityManager, at: Date, demo: boolean): Promise<
     }
     if (!demo || !await has(KitchenEntity, KITCHEN_ID)) return
     const owned = { kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, updatedAt: at }
-    // The demo is written once, with its kitchen: what a cook deletes or changes afterwards stays so.
-    if (await tx.count(FormulaEntity, { demo: true }) > 0) return
-    PLACES.forEach((row, position) => tx.create(PlaceEntity, { ...row, ...owned, position }))
-    VESSELS.forEach((row, position) => tx.create(VesselEntity, { ...row, ...owned, position }))
-    LOTS.forEach(row => tx.create(LotEntity, { ...row, ...owned }))
+    // Each demo row is written once: what a cook deletes (formulas stay as rows) or changes afterwards stays so, and a later
+    // Lumbik adds the formulas it brings. Places, vessels and lots come with a formula's first writing only.
+    const known = new Set((await tx.find(FormulaEntity, { kitchenId: KITCHEN_ID }, { fields: ['id'] })).map(f => f.id))
+    const fresh = demoFormulas().map((d, position) => ({ ...d, position })).filter(d => !known.has(d.id))
+    if (fresh.length === 0) return
+    for (const [position, row] of PLACES.entries()) if (known.size === 0) tx.create(PlaceEntity, { ...row, ...owned, position })
+    const vessels = new Set((await tx.find(VesselEntity, { kitchenId: KITCHEN_ID }, { fields: ['id'] })).map(v => v.id))
+    for (const [position, row] of VESSELS.entries()) if (!vessels.has(row.id)) tx.create(VesselEntity, { ...row, ...owned, position })
+    for (const row of LOTS) if (known.size === 0) tx.create(LotEntity, { ...row, ...owned })
     await tx.flush()
-    demoFormulas().forEach(({ id, document }, position) => {
+    for (const { id, document, position } of fresh) {
       tx.create(FormulaEntity, { id, ...owned, name: document.name, document, schemaVersion: SCHEMA_VERSION, version: 1, lastMutationId: null, demo: true, position, deletedAt: null, result: null, resultEngine: null, resultKitchenVersion: null })
-    })
+    }
     await tx.flush()
-    demoFormulas().forEach(({ id, document }) => {
+    for (const { id, document } of fresh) {
       tx.create(FormulaVersionEntity, { id: randomUUID(), kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, formulaId: id, parentId: null, label: 'as first written', document, schemaVersion: SCHEMA_VERSION, engineVersion: ENGINE_VERSION, result: null })
-    })
+    }
   })
 }

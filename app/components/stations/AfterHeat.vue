@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What joins after the heat, step by step, and at which temperatures; and the grade of the gelatine. */
-import { LEAVES, POWDER_BLOOM } from '#core/set/gelatin'
+import { BLOOM_WATER, LEAVES, POWDER_BLOOM, swapGelatin } from '#core/set/gelatin'
 import { fillingOf, given, type FormulaDocument, type Step } from '#core/formula/document'
 
 const props = defineProps<{ doc: FormulaDocument }>()
@@ -15,6 +15,7 @@ const steps = computed(() => filling.value.steps.flatMap((step, index) => {
 }))
 const change = (index: number, part: Partial<Joining>, gesture: string) => ws.change(gesture, (d) => { Object.assign(fillingOf(d).steps[index]!, part) })
 const hasGelatin = computed(() => filling.value.lines.some(l => l.ingredientId === 'gelatin'))
+const gelatinG = computed(() => filling.value.lines.reduce((sum, l) => sum + (l.ingredientId === 'gelatin' ? l.massG : 0), 0))
 const grades = [...Object.entries(LEAVES).map(([name, g]) => ({ bloom: g.bloom as number, name: `${name} leaf, ${g.bloom} Bloom` })), { bloom: POWDER_BLOOM, name: `powder, ${POWDER_BLOOM} Bloom` }]
 </script>
 
@@ -28,8 +29,9 @@ const grades = [...Object.entries(LEAVES).map(([name, g]) => ({ bloom: g.bloom a
       <QuantityField v-if="s.step.kind === 'foldIn'" kind="percent" show-label label="Whipped up by" :step="10" :model-value="100 * s.step.overrun" :max="1000" @update:model-value="v => change(s.index, { overrun: v / 100 } as Partial<Joining>, `overrun-${s.index}`)" @done="ws.endGesture()" />
     </div>
     <div v-if="hasGelatin" class="step">
-      <p class="what"><b>Gelatine</b> its grade</p>
+      <p class="what"><b>Gelatine</b> {{ fmt.grams(gelatinG) }}, bloomed in {{ fmt.grams(BLOOM_WATER * gelatinG) }} of the cold water or juice</p>
       <div class="grade"><label class="field-label" for="bloom">Grade</label><select id="bloom" class="native" :value="doc.set.bloom" @change="ws.change('', d => { d.set.bloom = Number(($event.target as HTMLSelectElement).value) })"><option v-if="!grades.some(g => g.bloom === doc.set.bloom)" :value="doc.set.bloom">{{ doc.set.bloom }} Bloom</option><option v-for="g in grades" :key="g.name" :value="g.bloom">{{ g.name }}</option></select></div>
+      <p class="soft small same">The same work: {{ fmt.grams(swapGelatin(gelatinG, doc.set.bloom, POWDER_BLOOM)) }} of powder, {{ Math.round(10 * swapGelatin(gelatinG, doc.set.bloom, LEAVES.gold.bloom) / LEAVES.gold.leafG) / 10 }} gold or {{ Math.round(10 * swapGelatin(gelatinG, doc.set.bloom, LEAVES.bronze.bloom) / LEAVES.bronze.leafG) / 10 }} bronze leaves.</p>
     </div>
   </div>
 </template>
@@ -38,7 +40,8 @@ const grades = [...Object.entries(LEAVES).map(([name, g]) => ({ bloom: g.bloom a
 .after { border-top: 1px solid var(--hairline); margin-top: 0.9rem; padding-top: 0.6rem; display: grid; gap: 0.6rem; max-width: 46rem; }
 .step { display: grid; grid-template-columns: minmax(8rem, 1.4fr) repeat(4, minmax(7rem, 1fr)); gap: 0.9rem; align-items: end; }
 .what { margin: 0; align-self: center; }
-.grade { grid-column: span 2; }
+.grade, .same { grid-column: span 2; }
+.same { margin: 0; }
 .what b { display: block; }
 @media (max-width: 760px) { .step { grid-template-columns: 1fr 1fr; } .what { grid-column: 1 / -1; } }
 </style>

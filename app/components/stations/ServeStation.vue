@@ -2,6 +2,7 @@
 /** How and until when to serve it: the clock, the table, the use-by, every caution. */
 import type { Assessment } from '#core/assessment'
 import type { FormulaDocument, Use } from '#core/formula/document'
+import type { WhyTopic } from '~/words/why'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
 const fmt = useFormat()
@@ -10,11 +11,11 @@ const s = computed(() => props.assessment.serve)
 const start = computed(() => props.doc.serve.startAt)
 const clock = (afterS: number | null) => afterS === null ? 'not in a day' : start.value ? fmt.clock(start.value, afterS) : afterS === 0 ? 'the start' : `+ ${fmt.duration(afterS)}`
 const use = (part: Partial<Use>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.use, part) })
-const plan = computed(() => [
+const plan = computed<{ name: string, at: string, key?: string, why?: WhyTopic }[]>(() => [
   { name: props.doc.heat.method === 'oven' ? 'into the oven' : props.doc.heat.method === 'none' ? 'begun' : 'pan on', at: clock(0) },
-  ...(props.doc.heat.method === 'none' ? [] : [{ name: 'off the heat', at: clock(props.assessment.heat.endS) }]),
-  { name: 'ready', at: clock(s.value.readyAfterS), key: 'ready' },
-  { name: 'served', at: clock(s.value.servedAfterS), key: 'served' },
+  ...(props.doc.heat.method === 'none' ? [] : [{ name: 'off the heat', at: clock(props.assessment.heat.endS), why: 'heatTime' as const }]),
+  { name: 'ready', at: clock(s.value.readyAfterS), key: 'ready', why: 'ready' },
+  { name: 'served', at: clock(s.value.servedAfterS), key: 'served', why: 'ready' },
 ])
 const holds = computed(() => s.value.standsOnTableS === null ? '4 h or more' : s.value.standsOnTableS < 60 ? 'not at all' : fmt.duration(s.value.standsOnTableS))
 const print = () => window.print()
@@ -29,7 +30,7 @@ const print = () => window.print()
       <UButton class="no-print" variant="outline" color="neutral" label="Print" @click="print" />
     </div>
     <ol class="plan" aria-label="The day">
-      <li v-for="p in plan" :key="p.name"><span class="soft">{{ p.name }}</span><b class="num" :data-plan="p.key">{{ p.at }}</b></li>
+      <li v-for="p in plan" :key="p.name"><span class="soft">{{ p.name }}</span><b class="num" :data-plan="p.key"><WhyNumber v-if="p.why" :topic="p.why">{{ p.at }}</WhyNumber><template v-else>{{ p.at }}</template></b></li>
     </ol>
     <dl class="facts">
       <div><dt>holds on the table</dt><dd data-fact="holds"><WhyNumber topic="holds">{{ holds }}</WhyNumber><small>at {{ fmt.temp(doc.use.tableTempC) }}; planned {{ fmt.duration(doc.use.tableTimeS) }}</small></dd></div>
