@@ -216,7 +216,7 @@ function judgeChill({ doc, kitchen, cooling, heat, stages, slowStages, freeze, c
 }
 
 /** @returns the use-by date (null where none can be given) and the days it keeps */
-function judgeServing({ doc, kitchen, whole, stage, body }: Facts, path: string, find: Find): { useBy: string | null, storageDays: number } {
+function judgeServing({ doc, kitchen, whole, body }: Facts, path: string, find: Find): { useBy: string | null, storageDays: number } {
   const code = CODES[kitchen.foodCode]
   if (doc.use.tableTimeS > code.counterS) find('counterTooLong', 'stop', 'serve', 'use.tableTimeS', { hours: code.counterS / 3600 })
   find('allergens', 'info', 'serve', path, { list: allergensOf(whole, doc.assembly.crustM > 0).join(',') })
@@ -225,7 +225,7 @@ function judgeServing({ doc, kitchen, whole, stage, body }: Facts, path: string,
   // What only air or raw white holds is eaten the same day.
   const rawFoam = body.making.air > 0.1 && body.gelatinC <= 0
   if (rawFoam) find('holdsHours', 'look', 'serve', 'chill')
-  const limits = rawFoam && stage.additions.some(a => a.kind === 'foldIn' && a.parts.some(p => p.row.group === 'egg')) ? { ...code, days: 1 } : code
+  const limits = rawFoam ? { ...code, days: 1 } : code
   const { startAt } = doc.serve
   if (!/^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(startAt)) {
     find('noStart', 'info', 'serve', 'serve.startAt')

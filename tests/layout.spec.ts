@@ -72,7 +72,7 @@ test('what is pressed is at least 44 px high', async ({ page }) => {
     e.scrollIntoView({ block: 'center' })
     const r = e.getBoundingClientRect()
     return [-20, 20].some(dy => document.elementFromPoint(r.x + Math.min(r.width / 2, 20), r.y + r.height / 2 + dy)?.closest('.whynum') !== e)
-  }).map(e => e.outerHTML.slice(0, 90)))
+  }).map(e => `${e.dataset.why}: ${e.innerText}`))
   expect(missed).toEqual([])
 })
 

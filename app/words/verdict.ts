@@ -46,7 +46,7 @@ export function readout(station: Station, doc: FormulaDocument, a: Assessment, f
     case 'heat': return doc.heat.method === 'none' ? ['not heated', 'mixed cold'] : a.heat.reachedS === null
       ? [`stalls at ${fmt.temp(a.heat.peakTempC)}`, 'never reaches its target']
       : [`${fmt.temp(a.heat.peakTempC)} at ${fmt.duration(a.heat.reachedS)}`, a.heat.marginK === null || !familyOf(doc.family).eggSets ? (doc.heat.method === 'oven' ? 'in the middle' : a.heat.evaporatedG >= 10 ? `${fmt.grams(a.heat.evaporatedG)} boiled off` : `pours at ${fmt.temp(a.heat.pourTempC)}`) : a.heat.marginK > 0 ? `grainy ${fmt.degrees(a.heat.marginK, 1)} higher` : `grainy by ${fmt.degrees(-a.heat.marginK, 1)}`]
-    case 'chill': return [a.chill.safe ? (a.chill.safeSlow ? 'cools in time' : 'only just cools in time') : 'cools too slowly', a.chill.readyS === null ? 'not set in a day' : `set in ${fmt.duration(a.chill.readyS)}`]
+    case 'chill': return [a.chill.safe ? (a.chill.safeSlow ? 'cools in time' : 'only just cools in time') : 'cools too slowly', a.chill.readyS === null ? 'not set in a day' : a.chill.readyS < 60 ? 'ready at once' : `set in ${fmt.duration(a.chill.readyS)}`]
     case 'serve': return [a.serve.readyAfterS === null ? 'not ready' : doc.serve.startAt ? `ready ${fmt.clock(doc.serve.startAt, a.serve.readyAfterS)}` : 'start time?', a.serve.useBy ? `use by ${fmt.day(a.serve.useBy)}` : 'no use-by']
   }
 }

@@ -6,7 +6,7 @@ import { createFormulaRow, findFormula, listFormulas, recordOf, renameFormula, s
 import { loadKitchen, updateKitchen } from '../utils/kitchens'
 import { FAMILIES } from '#core/formula/document'
 import { demoFormulas, KITCHEN_ID, PLACES } from './demo'
-import { FormulaEntity, FormulaVersionEntity, KitchenEntity } from './entities'
+import { FormulaEntity, FormulaVersionEntity, KitchenEntity, PlaceEntity } from './entities'
 import { seed } from './seed'
 import { ENGINE_VERSION } from '#core/assessment'
 import { SCHEMA_VERSION, type FormulaDocument } from '#core/formula/document'

@@ -115,7 +115,7 @@ const option = computed<EChartsOption>(() => {
     <p class="key soft small">Black line: the core. Dashed: the same in a slow fridge, one in twenty. Yellow-brown: how far it has set, as a share of its strength after a day.</p>
     <dl class="facts">
       <div v-for="(s, i) in c.stages" :key="s.toC"><dt>to {{ fmt.temp(s.toC) }}, from {{ fmt.temp(code.fromC) }}</dt><dd :class="{ bad: !s.passes }"><WhyNumber topic="cooling">{{ s.takesS === null ? 'not reached' : fmt.duration(s.takesS) }}</WhyNumber><small>limit {{ fmt.duration(s.withinS) }}; slow fridge {{ c.slowStages[i]!.takesS === null ? 'never' : fmt.duration(c.slowStages[i]!.takesS!) }}</small></dd></div>
-      <div><dt>set through</dt><dd data-fact="set"><WhyNumber topic="set">{{ c.readyS === null ? 'not in a day' : fmt.duration(c.readyS) }}</WhyNumber><small>after pouring</small></dd></div>
+      <div><dt>set through</dt><dd data-fact="set"><WhyNumber topic="set">{{ c.readyS === null ? 'not in a day' : c.readyS < 60 ? 'at once' : fmt.duration(c.readyS) }}</WhyNumber><small>after pouring</small></dd></div>
       <div><dt>cold through</dt><dd><WhyNumber topic="coldThrough">{{ c.coldS === null ? 'not in a day' : fmt.duration(c.coldS) }}</WhyNumber><small>within 1° of its place</small></dd></div>
       <div v-if="c.freeze && c.freeze.firmS !== null"><dt>firm to unmould</dt><dd data-fact="firm"><WhyNumber topic="freezing">{{ fmt.duration(c.freeze.firmS) }}</WhyNumber><small>after pouring</small></dd></div>
       <div v-if="c.freeze && c.freeze.firmS !== null"><dt>thawed</dt><dd data-fact="thawed"><WhyNumber topic="freezing">{{ c.freeze.thawedS === null ? 'not in this plan' : fmt.duration(c.freeze.thawedS) }}</WhyNumber><small>after pouring</small></dd></div>

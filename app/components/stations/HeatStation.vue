@@ -116,7 +116,7 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
       <div v-if="heats"><dt>steam</dt><dd data-fact="steam"><WhyNumber topic="steam">{{ fmt.grams(h.evaporatedG) }}</WhyNumber><small>leaves the {{ method === 'oven' ? 'filling' : 'pan' }}</small></dd></div>
       <div v-if="family.fields.reduce && heats"><dt>stop at</dt><dd data-fact="pan-stop"><WhyNumber topic="reduction">{{ fmt.grams(panStopG) }}</WhyNumber><small>in the pan; add the empty pan's weight</small></dd></div>
       <div v-if="assessment.set.starchC > 1.5"><dt>starch swollen</dt><dd data-fact="starch"><WhyNumber topic="starch">{{ fmt.percent(assessment.set.starchCooked) }}</WhyNumber><small>peak {{ fmt.temp(assessment.set.making.starch.peakTempC) }}</small></dd></div>
-      <div v-if="assessment.set.caseinC > 1 && heats"><dt>heat the milk has had</dt><dd><WhyNumber topic="milkHeat">{{ fmt.percent(assessment.set.making.milkHeat) }}</WhyNumber><small>a boil is all of it</small></dd></div>
+      <div v-if="family.sets.includes('caseinPa') && heats"><dt>heat the milk has had</dt><dd><WhyNumber topic="milkHeat">{{ fmt.percent(assessment.set.making.milkHeat) }}</WhyNumber><small>a boil is all of it</small></dd></div>
       <div v-if="family.fields.whip"><dt>air</dt><dd data-fact="air"><WhyNumber topic="air">{{ fmt.percent(assessment.set.making.air) }}</WhyNumber><small>of the volume</small></dd></div>
       <div v-if="method !== 'oven'"><dt>pours at</dt><dd><WhyNumber topic="pours">{{ fmt.temp(h.pourTempC) }}</WhyNumber><small>after all is in, and the cold dish</small></dd></div>
     </dl>
@@ -129,7 +129,7 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
 .reasons { margin: 0.5rem 0 0; max-width: 46rem; }
 .tick { display: inline-flex; align-items: center; gap: 0.5rem; min-height: 44px; align-self: end; }
 .tick input { width: 22px; height: 22px; accent-color: var(--ink); }
-.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(8.4rem, 1fr)); gap: 0.9rem; margin: 0.8rem 0 0.4rem; max-width: 46rem; }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(8.4rem, 1fr)); gap: 0.9rem; margin: 0.8rem 0 0.4rem; max-width: 46rem; }
 .facts { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 0.7rem 1rem; border-top: 1px solid var(--hairline); padding-top: 0.7rem; margin: 0.3rem 0 1rem; }
 dt { font-size: 0.9rem; color: var(--ink-soft); }
 dd { margin: 0; font-family: var(--font-display); font-size: 1.25rem; line-height: 1.15; }

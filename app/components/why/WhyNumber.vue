@@ -17,7 +17,7 @@ const note = computed(() => {
 
 <template>
   <UPopover v-model:open="open" :content="{ align: 'start', collisionPadding: 12 }">
-    <button type="button" class="whynum" :data-why="topic" aria-haspopup="dialog"><slot /><span class="sr">, why?</span></button>
+    <button type="button" class="whynum" :data-why="topic" aria-haspopup="dialog" title="Why?"><slot /></button>
     <template #content>
       <div v-if="note" class="whynote" role="dialog" :aria-label="note.title">
         <h4>{{ note.title }}</h4>
@@ -31,7 +31,7 @@ const note = computed(() => {
 </template>
 
 <style scoped>
-.whynum { font: inherit; color: inherit; letter-spacing: inherit; padding: 0; background: none; text-align: inherit; cursor: help; border-bottom: 1.5px dotted var(--ink-soft); line-height: inherit; position: relative; }
+.whynum { font: inherit; color: inherit; letter-spacing: inherit; padding: 0; background: none; text-align: inherit; cursor: help; border-bottom: 1.5px dotted var(--ink-soft); line-height: inherit; position: relative; z-index: 1; }
 .whynum::after { content: ''; position: absolute; inset: calc((100% - 46px) / 2) -0.3rem; min-height: 46px; }
 .whynum:hover, .whynum:focus-visible { border-bottom-style: solid; border-bottom-color: currentcolor; }
 </style>
