@@ -78,15 +78,14 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
 <template>
   <div class="heat">
     <div class="controls">
-      <div class="kind">
-        <label class="field-label" for="family">Kind of dessert</label>
-        <select id="family" class="native" :value="doc.family" @change="setFamily(($event.target as HTMLSelectElement).value as Family)"><option v-for="f in FAMILIES" :key="f" :value="f">{{ FAMILY_NAMES[f].name }}</option></select>
-      </div>
       <div class="choices" role="group" aria-label="Way of making">
         <button v-for="s in family.schools" :key="s" type="button" :aria-pressed="doc.school === s" @click="setSchool(s)">{{ SCHOOL_NAMES[s].name }}</button>
       </div>
-      <p class="soft small reasons">{{ SCHOOL_NAMES[doc.school].how }} Gives: {{ school.gives.map(x => REASON_NAMES[x]).join(', ') }}. Costs: {{ school.costs.map(x => REASON_NAMES[x]).join(', ') }}. For when: {{ CONDITION_NAMES[school.decides] }}.</p>
       <div class="fields">
+        <div class="kind">
+          <label class="field-label" for="family">Kind of dessert</label>
+          <select id="family" class="native" :value="doc.family" @change="setFamily(($event.target as HTMLSelectElement).value as Family)"><option v-for="f in FAMILIES" :key="f" :value="f">{{ FAMILY_NAMES[f].name }}</option></select>
+        </div>
         <div v-if="family.methods.length > 1">
           <label class="field-label" for="method">Heat</label>
           <select id="method" class="native" :value="method" @change="heat({ method: ($event.target as HTMLSelectElement).value as HeatMethod }, '')"><option v-for="m in family.methods" :key="m" :value="m">{{ METHOD_NAMES[m] }}</option></select>
@@ -99,7 +98,7 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
           <label class="tick"><input type="checkbox" :checked="doc.heat.oven.bath" @change="oven({ bath: ($event.target as HTMLInputElement).checked }, '')"> water bath</label>
         </template>
         <QuantityField v-if="heats && ovenTime === null" kind="temperature" show-label big :label="method === 'oven' ? 'Middle to' : 'Take it to'" :model-value="doc.heat.targetTempC" :min="10" :max="105" @update:model-value="v => heat({ targetTempC: v }, 'target')" @done="ws.endGesture()" />
-        <div v-if="family.fields.reduce && method === 'direct'"><label class="field-label" for="until">Then boil</label><select id="until" class="native" :value="doc.heat.until" @change="heat({ until: ($event.target as HTMLSelectElement).value as 'hold' | 'creamVolume' }, '')"><option value="creamVolume">to cream's volume</option><option value="hold">for a time</option></select></div>
+        <div v-if="family.fields.reduce && method === 'direct'" class="wide"><label class="field-label" for="until">Then boil</label><select id="until" class="native" :value="doc.heat.until" @change="heat({ until: ($event.target as HTMLSelectElement).value as 'hold' | 'creamVolume' }, '')"><option value="creamVolume">to cream's volume</option><option value="hold">for a time</option></select></div>
         <QuantityField v-if="heats && ovenTime === null && !reducing" kind="minutes" show-label big label="Hold it there" :step="0.5" :model-value="doc.heat.holdS" :max="3600" @update:model-value="v => heat({ holdS: v }, 'hold')" @done="ws.endGesture()" />
         <QuantityField kind="temperature" show-label label="Starts at" :model-value="doc.heat.startTempC" :min="0" :max="100" @update:model-value="v => heat({ startTempC: v }, 'start')" @done="ws.endGesture()" />
         <QuantityField v-if="method === 'direct' || method === 'microwave'" kind="power" show-label :label="method === 'microwave' ? 'Microwave rated' : 'Heat into the pan'" :model-value="doc.heat.burnerW" :min="50" :max="5000" @update:model-value="v => heat({ burnerW: v }, 'burner')" @done="ws.endGesture()" />
@@ -120,16 +119,17 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
       <div v-if="family.fields.whip"><dt>air</dt><dd data-fact="air"><WhyNumber topic="air">{{ fmt.percent(assessment.set.making.air) }}</WhyNumber><small>of the volume</small></dd></div>
       <div v-if="method !== 'oven'"><dt>pours at</dt><dd><WhyNumber topic="pours">{{ fmt.temp(h.pourTempC) }}</WhyNumber><small>after all is in, and the cold dish</small></dd></div>
     </dl>
+    <p class="soft small reasons">{{ SCHOOL_NAMES[doc.school].how }} Gives: {{ school.gives.map(x => REASON_NAMES[x]).join(', ') }}. Costs: {{ school.costs.map(x => REASON_NAMES[x]).join(', ') }}. For when: {{ CONDITION_NAMES[school.decides] }}.</p>
     <CautionList :findings="assessment.findings.filter(f => f.station === 'heat')" />
   </div>
 </template>
 
 <style scoped>
-.kind { max-width: 17rem; margin-bottom: 0.7rem; }
-.reasons { margin: 0.5rem 0 0; max-width: 46rem; }
+.kind, .wide { grid-column: span 2; }
+.reasons { margin: 0 0 0.8rem; max-width: 46rem; }
 .tick { display: inline-flex; align-items: center; gap: 0.5rem; min-height: 44px; align-self: end; }
 .tick input { width: 22px; height: 22px; accent-color: var(--ink); }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(8.4rem, 1fr)); gap: 0.9rem; margin: 0.8rem 0 0.4rem; max-width: 46rem; }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(8.2rem, 1fr)); gap: 0.9rem; margin: 0.8rem 0 0.4rem; max-width: 56rem; }
 .facts { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 0.7rem 1rem; border-top: 1px solid var(--hairline); padding-top: 0.7rem; margin: 0.3rem 0 1rem; }
 dt { font-size: 0.9rem; color: var(--ink-soft); }
 dd { margin: 0; font-family: var(--font-display); font-size: 1.25rem; line-height: 1.15; }

@@ -52,7 +52,7 @@ const print = () => window.print()
 .plan li:nth-child(3)::before { background: var(--citron); border: 2px solid var(--ink); }
 .plan b { font-family: var(--font-display); font-size: 1.5rem; font-weight: 500; }
 .judged { margin-top: 0.8rem; }
-.facts { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 0.7rem 1rem; border-top: 1px solid var(--hairline); padding-top: 0.7rem; margin: 0.3rem 0 1.2rem; }
+.facts { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 0.7rem 1rem; border-top: 1px solid var(--hairline); padding-top: 0.7rem; margin: 0.3rem 0 1.2rem; }
 dt { font-size: 0.9rem; color: var(--ink-soft); }
 dd { margin: 0; font-family: var(--font-display); font-size: 1.25rem; line-height: 1.15; }
 small { display: block; font-family: var(--font-sans); font-size: 0.9rem; color: var(--ink-soft); }
