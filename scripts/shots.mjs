@@ -23,7 +23,7 @@ for (const view of wanted.length ? wanted : VIEWS) {
   if (path === 'new') await page.getByRole('button', { name: 'Try the example' }).click()
   // One picture shows what a number answers when it is asked why.
   if (name === 'pie-heat') await page.locator('[data-why="heatTime"]').click()
-  await page.evaluate(() => document.fonts.ready)
+  await page.evaluate(() => Promise.all([document.fonts.ready, ...document.getAnimations().map(a => a.finished)]))
   await page.screenshot({ path: `${folder}/${name}.png`, fullPage: Boolean(full) })
   await page.close()
 }
