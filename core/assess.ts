@@ -15,10 +15,12 @@ import { fillingOf, given, placeOf, SCHEMA_VERSION, vesselOf, type FormulaDocume
 import { acidPercentOf, brix, evaporate, mix, sugarsG, type Mix, type MixPart } from './formula/mix'
 import { stagesOf, type Stage } from './formula/stages'
 import { grainyTemperature, heatStep, joinStep, WHISK_COOL_K_PER_MIN } from './heat/cooking'
-import { COATS, DONE, dosesOf, eggTemperatures, extentsOf, GRAINY, oversettingCurve, settingCurve, undisturbed, type Doses, type EggTemperatures, type History } from './heat/egg'
+import type { History } from './heat/dose'
+import { COATS, DONE, dosesOf, eggTemperatures, extentsOf, GRAINY, oversettingCurve, settingCurve, undisturbed, type Doses, type EggTemperatures } from './heat/egg'
 import { runOven, type Bake } from './heat/oven'
 import { stirInTemperature } from './heat/pot'
 import { fractionsOf, heatCapacityTable, thermalProperties } from './heat/properties'
+import { addedSugarG, reductionTarget, type ReductionTarget } from './heat/reduction'
 import { acidLogSigma } from './ingredients'
 import { checkInputs } from './inputs'
 import { judge, THERMOMETER_SIGMA_K } from './judge'
@@ -196,7 +198,7 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
       volumeM3: shape.volumeM3, depthM: shape.depthM, headroomM: shape.headroomM, fillShare: shape.fillShare, count: doc.assembly.count, portionG: shape.filledG / doc.assembly.portions,
       batchG: shape.filledG, density: phases.density, pieceHeightM,
     },
-    heat: { ...heat, a, b, coreA, pourTempC },
+    heat: { ...heat, a, b, coreA, pourTempC, panG: cooked.massG - pot.evaporatedG, reduction: doc.heat.until === 'creamVolume' ? reductionOf(stage.cooked) : null },
     set: { making: body.making, eggC: body.eggC, caseinC: body.caseinC, starchC: body.starchC, gelatinC: body.gelatinC, starchCooked: body.starchCooked, weeping },
     chill: {
       timeS: chill.timeS, coreC: chill.coreC, meanC: chill.meanC, slowCoreC: chill.timeS.map(t => valueAt(slow.timeS, slow.coreC, t)), // What never sets has no share of it.
@@ -235,6 +237,12 @@ function bakeStep(doc: FormulaDocument, kitchen: Kitchen, mixed: Mix, shape: Ret
     radiusM: shape.radiusM, depthM: shape.inVesselM, solid: { k: warm.k, rho: warm.rho, cp: heatCapacityTable(f) }, startTempC, oven: doc.heat.oven, material: vesselOf(doc, kitchen).material,
     crustM: doc.assembly.crustM, waterActivity: waterActivityOf(mixed), altitudeM: kitchen.altitudeM, targetTempC: doc.heat.targetTempC, holdS: doc.heat.holdS, timeS: given(doc.heat.oven.timeS),
   })
+}
+
+/** Where to stop a boil: the volume of what was there before the sugar. */
+function reductionOf(parts: readonly MixPart[]): ReductionTarget | null {
+  const cream = mix(parts.filter(p => p.row.group !== 'sugar'))
+  return cream.massG > 0 ? reductionTarget(cream.massG, 1000 * cream.massG / phasesOf(cream).density, addedSugarG(parts)) : null
 }
 
 /** The stated way down: 3 K/min to the stated temperature. */

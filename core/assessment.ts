@@ -1,6 +1,7 @@
 /** What `assess` answers: plain data, every quantity with unit, spread and provenance; findings as codes, never prose. */
 import type { BandId, Target } from './set/bands'
 import type { Sharpness, Taste } from './taste/taste'
+import type { ReductionTarget } from './heat/reduction'
 import type { StageResult } from './safety/keeping'
 import type { Making, Mechanisms, SetState } from './set/firmness'
 import type { Weeping } from './set/weeping'
@@ -115,6 +116,10 @@ export interface Assessment {
     coreA: number
     lethality: Quantity
     evaporatedG: number
+    /** Contents of the pan when it comes off the heat, without the pan, g. */
+    panG: number
+    /** Where a boil to the cream's volume stops; null for any other heat. */
+    reduction: ReductionTarget | null
     peakTempC: number
     pourTempC: number
   }

@@ -1,7 +1,7 @@
 /** The cold of a formula: its legs one after another, and the piece as it warms on the table. */
 import { placeOf, vesselOf, type ChillLeg, type FormulaDocument, type Kitchen } from '../formula/document'
 import type { Mix } from '../formula/mix'
-import type { History } from '../heat/egg'
+import type { History } from '../heat/dose'
 import { fractionsOf, heatAt, heatCapacityTable, maxwellEucken, thermalProperties } from '../heat/properties'
 import { CODES } from '../safety/keeping'
 import { coolCylinder } from './conduction'

@@ -7,6 +7,7 @@
  * T60 is the temperature at which setting takes a minute. Sources remembered: Donovan (1977) and Kulmyrzaev (2000) for
  * the sucrose shift, Vega & Mercadé-Prieto (2011) for yolk kinetics. One σ: T60 1.8 K, gap to T60b 1.2 K.
  */
+import { doseAlong, doseScale, type History } from './dose'
 import { proteinG, sugarsG, type Mix } from '../formula/mix'
 
 export const SETTING_Z_K = 5.5
@@ -64,41 +65,17 @@ export const undisturbed = (egg: EggTemperatures): EggTemperatures => ({ ...egg,
 export const settingRate = (tempC: number, t60C: number): number => 10 ** ((tempC - t60C) / SETTING_Z_K) / 60
 export const oversettingRate = (tempC: number, t60bC: number): number => 10 ** ((tempC - t60bC) / OVERSETTING_Z_K) / 60
 
-/** A temperature history: times in s, temperatures in °C, same length, times rising. */
-export interface History { timeS: readonly number[], tempC: readonly number[] }
-
-/** 10^x; several times as fast as the power operator. */
-const tenTo = (x: number) => Math.exp(Math.LN10 * x)
-
-/** ∫ rate dt along a straight piece of history, exactly, from the rates at its ends. */
-function straightDose(rateA: number, rateB: number, slope: number, dt: number, z: number): number {
-  return Math.abs(slope) < 1e-6 ? rateA * dt : (rateB - rateA) * z / (Math.LN10 * slope) * dt
-}
-
-/** ∫ 10^((T − ref)/z)/60 dt along a history, running. @param onto called with every running value */
-function runningDose(timeS: readonly number[], tempC: readonly number[], ref: number, z: number, onto?: (i: number, dose: number) => void): number {
-  let sum = 0
-  let rate = tenTo((tempC[0]! - ref) / z) / 60
-  for (let i = 1; i < timeS.length; i++) {
-    const next = tenTo((tempC[i]! - ref) / z) / 60
-    sum += straightDose(rate, next, tempC[i]! - tempC[i - 1]!, timeS[i]! - timeS[i - 1]!, z)
-    rate = next
-    onto?.(i, sum)
-  }
-  return sum
-}
-
 /** Thin film at the bottom of the pan takes part with this share of the mix (judgement, SCIENCE of the project). */
 export const FILM_SHARE = 0.03
 
-/** What a history adds to ln(1 − a) and ln(1 − b), bulk and film. */
+/** What a history adds to −ln(1 − a) and −ln(1 − b), bulk and film: minutes at T60 and T60b. */
 export interface Doses { a: number, b: number, film: number }
 
 /** Doses of a whole history. @param filmC temperature of the thin film on the pan wall */
 export function dosesOf(history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC): Doses {
   const { timeS, tempC } = history
-  const b = runningDose(timeS, tempC, egg.t60bC, OVERSETTING_Z_K)
-  return { a: runningDose(timeS, tempC, egg.t60C, SETTING_Z_K), b, film: filmC === tempC ? b : runningDose(timeS, filmC, egg.t60bC, OVERSETTING_Z_K) }
+  const b = doseAlong(timeS, tempC, egg.t60bC, OVERSETTING_Z_K) / 60
+  return { a: doseAlong(timeS, tempC, egg.t60C, SETTING_Z_K) / 60, b, film: filmC === tempC ? b : doseAlong(timeS, filmC, egg.t60bC, OVERSETTING_Z_K) / 60 }
 }
 
 /**
@@ -106,9 +83,9 @@ export function dosesOf(history: History, egg: EggTemperatures, filmC: readonly 
  * @param shiftA, shiftB K by which temperatures lie higher over T60 and T60b than when the doses were taken
  */
 export function extentsOf(d: Doses, shiftA = 0, shiftB = shiftA): { a: number, b: number } {
-  const scaleB = shiftB === 0 ? 1 : tenTo(shiftB / OVERSETTING_Z_K)
+  const scaleB = doseScale(shiftB, OVERSETTING_Z_K)
   return {
-    a: 1 - Math.exp(-d.a * (shiftA === 0 ? 1 : tenTo(shiftA / SETTING_Z_K))),
+    a: 1 - Math.exp(-d.a * doseScale(shiftA, SETTING_Z_K)),
     b: (1 - FILM_SHARE) * (1 - Math.exp(-d.b * scaleB)) + FILM_SHARE * (1 - Math.exp(-d.film * scaleB)),
   }
 }
@@ -120,14 +97,14 @@ export const cookEnd = (history: History, egg: EggTemperatures, filmC: readonly 
 /** Extent of setting at every time of a history. */
 export function settingCurve(history: History, egg: EggTemperatures): number[] {
   const out = [0]
-  runningDose(history.timeS, history.tempC, egg.t60C, SETTING_Z_K, (i, dose) => { out[i] = 1 - Math.exp(-dose) })
+  doseAlong(history.timeS, history.tempC, egg.t60C, SETTING_Z_K, (i, dose) => { out[i] = 1 - Math.exp(-dose / 60) })
   return out
 }
 
 /** Extent of over-setting at every time of a history: 97 % bulk, 3 % film. */
 export function oversettingCurve(history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC): number[] {
   const out = [0]
-  runningDose(history.timeS, history.tempC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => { out[i] = 1 - Math.exp(-dose) })
-  if (filmC !== history.tempC) runningDose(history.timeS, filmC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => { out[i] = (1 - FILM_SHARE) * out[i]! + FILM_SHARE * (1 - Math.exp(-dose)) })
+  doseAlong(history.timeS, history.tempC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => { out[i] = 1 - Math.exp(-dose / 60) })
+  if (filmC !== history.tempC) doseAlong(history.timeS, filmC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => { out[i] = (1 - FILM_SHARE) * out[i]! + FILM_SHARE * (1 - Math.exp(-dose / 60)) })
   return out
 }

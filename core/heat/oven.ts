@@ -10,7 +10,7 @@ import { coolCylinder, type Faces } from '../chill/conduction'
 import { CRUST_K, WALL, WALL_HEAT } from '../chill/places'
 import type { HeatPlan, Material } from '../formula/document'
 import { boilingPoint, evaporationHeat, saturationPressure } from './steam'
-import type { History } from './egg'
+import type { History } from './dose'
 import { heatAt, type HeatTable } from './properties'
 
 const STEFAN = 5.67e-8

@@ -9,7 +9,7 @@
  * Heun steps of 2 s. While holding, the cook takes heat away so that the mix stays at the target.
  */
 import { evaporationFlux, evaporationHeat, boilingPoint, airPressure } from './steam'
-import type { History } from './egg'
+import type { History } from './dose'
 
 export interface Pan {
   /** Heat capacity of pan or bowl, J/K. */
@@ -66,6 +66,8 @@ const DRY_SHARE = 0.9
 /** Share of a microwave's rating that heats the food (.65–.80, from memory M), and its bursts: on, and whisking, s (common practice). */
 export const MICROWAVE_EFFICIENCY = 0.72
 export const BURST = { onS: 20, whiskS: 15 }
+/** Bursts of a microwave that make up a time, whisking counted. */
+export const burstsIn = (timeS: number): number => Math.ceil(timeS / (BURST.onS + BURST.whiskS))
 /** A mix that has not reached its target after this long is called stalled, s. */
 export const STALL_S = 3 * 3600
 const STEP_S = 2

@@ -3,7 +3,7 @@
  * Criterion: 70 °C for 2 min or its equal, z = 7.5 K (UK guidance on safe cooking, from memory). It is one criterion; the
  * egg-pasteurisation times of 9 CFR 590.570 (z 4.5 K) are another, and the two are never merged.
  */
-import type { History } from '../heat/egg'
+import { doseAlong, type History } from '../heat/dose'
 
 export const LETHALITY_REF_C = 70
 export const LETHALITY_Z_K = 7.5
@@ -21,14 +21,6 @@ export const minutesEquivalent = (tempC: number): number => LETHALITY_NEEDED_MIN
  */
 export function lethality(history: History, errorK = 0): number[] {
   const out = [0]
-  let sum = 0
-  for (let i = 1; i < history.timeS.length; i++) {
-    const dt = history.timeS[i]! - history.timeS[i - 1]!
-    const a = 10 ** ((history.tempC[i - 1]! - errorK - LETHALITY_REF_C) / LETHALITY_Z_K)
-    const b = 10 ** ((history.tempC[i]! - errorK - LETHALITY_REF_C) / LETHALITY_Z_K)
-    const slope = history.tempC[i]! - history.tempC[i - 1]!
-    sum += (Math.abs(slope) < 1e-6 ? a * dt : (b - a) * LETHALITY_Z_K / (Math.LN10 * slope) * dt) / 60
-    out.push(sum)
-  }
+  doseAlong(history.timeS, history.tempC, LETHALITY_REF_C + errorK, LETHALITY_Z_K, (i, doseS) => { out[i] = doseS / 60 })
   return out
 }

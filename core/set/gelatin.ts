@@ -8,7 +8,6 @@ export const LEAVES = {
   gold: { bloom: 200, leafG: 2.0 },
   platinum: { bloom: 240, leafG: 1.7 },
 } as const
-export type LeafGrade = keyof typeof LEAVES
 /** Powder as sold in small packets (common practice). */
 export const POWDER_BLOOM = 225
 /** Water that powder needs to bloom, g per g (common practice). */

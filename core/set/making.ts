@@ -2,7 +2,7 @@
 import { given, type FormulaDocument } from '../formula/document'
 import type { MixPart } from '../formula/mix'
 import type { Stage } from '../formula/stages'
-import type { History } from '../heat/egg'
+import { doseAlong, type History } from '../heat/dose'
 import { part } from '../ingredients'
 import type { Making } from './firmness'
 
@@ -11,20 +11,11 @@ import type { Making } from './firmness'
  * 6 min is .3, a minute's boil is all (the whey proteins' own z is 7–12 K: Dannenberg & Kessler 1988, from memory).
  */
 export function milkHeatOf(history: History): number {
-  return 1 - Math.exp(-dose(history, 78, 12) * 0.059)
+  return 1 - Math.exp(-doseMin(history, 78, 12) * 0.059)
 }
 
-/** ∫ 10^((T − ref)/z) dt along a history, minutes, exact for straight pieces. */
-export function dose(h: History, refC: number, zK: number): number {
-  let sum = 0
-  for (let i = 1; i < h.timeS.length; i++) {
-    const dt = (h.timeS[i]! - h.timeS[i - 1]!) / 60
-    const slope = h.tempC[i]! - h.tempC[i - 1]!
-    const a = 10 ** ((h.tempC[i - 1]! - refC) / zK)
-    sum += Math.abs(slope) < 1e-6 ? a * dt : (10 ** ((h.tempC[i]! - refC) / zK) - a) * zK / (Math.LN10 * slope) * dt
-  }
-  return sum
-}
+/** ∫ 10^((T − ref)/z) dt along a history, minutes. */
+const doseMin = (h: History, refC: number, zK: number) => doseAlong(h.timeS, h.tempC, refC, zK) / 60
 
 /** Yolk amylase thins a starch filling when ∫10^((T − 85)/8) dt stays under this, min (fitted to practice: "boil it"). */
 export const AMYLASE_DOSE_MIN = 1.5
@@ -87,7 +78,7 @@ export function makingOf(m: MadeOf): Making {
     whiteFoam: given(set.whiteFoam) ?? whipped.some(a => hasWhites(a.parts)),
     starch: given(set.starch) ?? (grams(all, 'starch') > 0 ? peakOf(pathOf('starch')) : { peakTempC: 20, minutes: 0 }),
     acidBoiled: given(set.acidBoiled) ?? m.cookedPH < 4.5,
-    amylase: given(set.amylase) ?? (starchy && dose(pathOf('yolkProtein'), 85, 8) < AMYLASE_DOSE_MIN),
+    amylase: given(set.amylase) ?? (starchy && doseMin(pathOf('yolkProtein'), 85, 8) < AMYLASE_DOSE_MIN),
     bloom: set.bloom,
     fluidGel: set.fluidGel,
   }

@@ -8,6 +8,7 @@ import { familyOf } from '#core/families/families'
 import { schoolOf } from '#core/families/schools'
 import { suggestSchool } from '#core/families/suggest'
 import { fillingOf } from '#core/formula/document'
+import { burstsIn } from '#core/heat/pot'
 import { celsiusToFahrenheit } from '#core/units/measures'
 import { BLOOD, CITRON, CITRON_DEEP, INK, label, moments, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { CONDITION_NAMES, FAMILY_NAMES, METHOD_NAMES, REASON_NAMES, SCHOOL_NAMES } from '~/words/names'
@@ -31,11 +32,6 @@ const hasEgg = computed(() => h.value.t60C !== null && (family.value.eggSets || 
 const reducing = computed(() => props.doc.heat.until === 'creamVolume')
 const ovenTime = computed(() => given(props.doc.heat.oven.timeS))
 const oven = (part: Partial<FormulaDocument['heat']['oven']>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.heat.oven, part) })
-/** What is in the pan when it is time to stop, without the pan itself. */
-const panStopG = computed(() => {
-  const late = new Set(fillingOf(props.doc).steps.flatMap(x => x.kind === 'stirIn' || x.kind === 'foldIn' ? x.lineIds : []))
-  return fillingOf(props.doc).lines.reduce((sum, l) => sum + (late.has(l.id) ? 0 : l.massG), 0) - h.value.evaporatedG
-})
 const shown = (c: number) => fmt.fahrenheit.value ? celsiusToFahrenheit(c) : c
 const cues = computed(() => !hasEgg.value ? [] : [
   { key: 'coats', why: 'coats' as const, name: 'coats the spoon', at: h.value.coatsS },
@@ -107,13 +103,13 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
     </div>
     <LazyStationChart v-if="heats" :option="option" :label="`Temperature${hasEgg ? ', setting and over-setting of the egg' : ''} over ${fmt.duration(h.endS)} in the ${method === 'oven' ? 'oven' : 'pan'}. ${cues.map(c => c.at === null ? `${c.name}: not reached` : `${c.name} at ${fmt.duration(c.at)}`).join('; ')}.`" />
     <dl class="facts">
-      <div v-if="heats"><dt>{{ method === 'oven' ? 'out of the oven' : 'off the heat' }}</dt><dd data-fact="heat-time"><WhyNumber topic="heatTime">{{ fmt.duration(h.endS) }}</WhyNumber><small>{{ method === 'microwave' ? `about ${Math.ceil(h.endS / 35)} bursts of 20 s` : `peak ${fmt.temp(h.peakTempC)}` }}</small></dd></div>
+      <div v-if="heats"><dt>{{ method === 'oven' ? 'out of the oven' : 'off the heat' }}</dt><dd data-fact="heat-time"><WhyNumber topic="heatTime">{{ fmt.duration(h.endS) }}</WhyNumber><small>{{ method === 'microwave' ? `about ${burstsIn(h.endS)} bursts of 20 s` : `peak ${fmt.temp(h.peakTempC)}` }}</small></dd></div>
       <div v-for="c in cues" :key="c.key"><dt>{{ c.name }}</dt><dd :class="{ bad: c.key === 'grainy' && c.at !== null }" :data-cue="c.key"><WhyNumber :topic="c.why">{{ c.at === null ? 'never' : `${fmt.duration(c.at)}` }}</WhyNumber><small v-if="c.at !== null">at {{ fmt.temp(tempAt(c.at)) }}</small></dd></div>
       <div v-if="hasEgg"><dt>to spare before grainy</dt><dd :class="{ bad: h.marginK !== null && h.marginK <= 0 }"><WhyNumber topic="margin">{{ margin }}</WhyNumber><small v-if="h.grainyAtC !== null">it turns at {{ fmt.temp(h.grainyAtC) }}</small></dd></div>
       <div v-if="hasEgg"><dt>egg set, in the end</dt><dd><WhyNumber topic="eggSet">{{ fmt.percent(h.a) }}</WhyNumber><small>over-set {{ fmt.percent(h.b) }}</small></dd></div>
       <div v-if="h.t60C !== null && heats"><dt>lethality</dt><dd :class="{ bad: h.lethality.value < 2 }" data-fact="lethality"><WhyNumber topic="lethality">{{ h.lethality.value >= 100 ? 'over 100' : fmt.fixed(h.lethality.value, 1) }} min</WhyNumber><small>at {{ fmt.temp(70) }}; 2 are asked</small></dd></div>
       <div v-if="heats"><dt>steam</dt><dd data-fact="steam"><WhyNumber topic="steam">{{ fmt.grams(h.evaporatedG) }}</WhyNumber><small>leaves the {{ method === 'oven' ? 'filling' : 'pan' }}</small></dd></div>
-      <div v-if="family.fields.reduce && heats"><dt>stop at</dt><dd data-fact="pan-stop"><WhyNumber topic="reduction">{{ fmt.grams(panStopG) }}</WhyNumber><small>in the pan; add the empty pan's weight</small></dd></div>
+      <div v-if="family.fields.reduce && heats"><dt>stop at</dt><dd data-fact="pan-stop"><WhyNumber topic="reduction">{{ fmt.grams(h.panG) }}</WhyNumber><small>in the pan, and the pan's own weight<template v-if="h.reduction">; {{ fmt.fixed(h.reduction.volumeMl) }} ml, a hot jug reads {{ fmt.fixed(h.reduction.hotVolumeMl) }} ml</template></small></dd></div>
       <div v-if="assessment.set.starchC > 1.5"><dt>starch swollen</dt><dd data-fact="starch"><WhyNumber topic="starch">{{ fmt.percent(assessment.set.starchCooked) }}</WhyNumber><small>peak {{ fmt.temp(assessment.set.making.starch.peakTempC) }}</small></dd></div>
       <div v-if="family.sets.includes('caseinPa') && heats"><dt>heat the milk has had</dt><dd><WhyNumber topic="milkHeat">{{ fmt.percent(assessment.set.making.milkHeat) }}</WhyNumber><small>a boil is all of it</small></dd></div>
       <div v-if="family.fields.whip"><dt>air</dt><dd data-fact="air"><WhyNumber topic="air">{{ fmt.percent(assessment.set.making.air) }}</WhyNumber><small>of the volume</small></dd></div>
