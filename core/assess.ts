@@ -22,6 +22,7 @@ import { stirInTemperature } from './heat/pot'
 import { fractionsOf, heatCapacityTable, thermalProperties } from './heat/properties'
 import { addedSugarG, reductionTarget, type ReductionTarget } from './heat/reduction'
 import { acidLogSigma } from './ingredients'
+import { DENSITIES } from './ingredients/measures'
 import { checkInputs } from './inputs'
 import { judge, THERMOMETER_SIGMA_K } from './judge'
 import { CODES, coolingStages } from './safety/keeping'
@@ -239,10 +240,12 @@ function bakeStep(doc: FormulaDocument, kitchen: Kitchen, mixed: Mix, shape: Ret
   })
 }
 
-/** Where to stop a boil: the volume of what was there before the sugar. */
+/** Where to stop a boil: at the volume of the cream alone, as a jug measures it. */
 function reductionOf(parts: readonly MixPart[]): ReductionTarget | null {
-  const cream = mix(parts.filter(p => p.row.group !== 'sugar'))
-  return cream.massG > 0 ? reductionTarget(cream.massG, 1000 * cream.massG / phasesOf(cream).density, addedSugarG(parts)) : null
+  const sugarG = addedSugarG(parts)
+  const restG = parts.reduce((sum, p) => sum + p.massG, 0) - sugarG
+  const creamMl = parts.reduce((sum, p) => sum + (p.row.group === 'dairy' ? p.massG / (DENSITIES[p.row.id]?.gPerMl ?? 1) : 0), 0)
+  return creamMl > 0 ? reductionTarget(restG, creamMl, sugarG) : null
 }
 
 /** The stated way down: 3 K/min to the stated temperature. */

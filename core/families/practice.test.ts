@@ -56,6 +56,8 @@ describe(`pot and pan (${checks.source})`, () => {
     expect(a.heat.evaporatedG).toBeCloseTo(93, 1)
     expect(a.heat.panG).toBeCloseTo(657, 1)
     expect(a.heat.reduction!.panG).toBeCloseTo(657, 6)
+    // 600 g of cream at 1.005 g/ml.
+    expect(a.heat.reduction!.volumeMl).toBeCloseTo(597, 0)
     expect(make({ cream36: 600, sugar: 75, lemon: 90 }, 'reduced').heat.evaporatedG).toBeCloseTo(46.5, 1)
   })
 })
