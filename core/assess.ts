@@ -65,6 +65,15 @@ export interface Worked {
   egg: EggWork | null
   evaporatedG: number
   body: Body
+  paths: Paths
+}
+
+/** Temperature histories that a filling's making follows from: of what was heated, and of the whole afterwards. */
+export interface Paths {
+  heated: History
+  after: History
+  /** Seconds from the end of the heat at which each addition was in. */
+  joinedS: number[]
 }
 
 /**
@@ -211,8 +220,19 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
     serve: { readyAfterS: readyS === null ? null : untilPouredS + readyS, servedAfterS: untilPouredS + chilledS, useBy, storageDays, standsOnTableS, tableTimeS: doc.use.tableTimeS, plateTempC },
     verdict: { code: verdict, cold, plate, target },
   }
-  return { assessment, stage, egg, evaporatedG, body }
+  return { assessment, stage, egg, evaporatedG, body, paths: { heated: bake ? bake.core : pot.history, after: joined.history, joinedS: joined.met.map(x => x.atS) } }
 }
+
+/** The same formula with another heat of its pot: the pot and what joins it are run again, the way down stays. Not for the oven. */
+export function reheat(w: Worked, doc: FormulaDocument, kitchen: Kitchen): Worked {
+  const cooked = mix(w.stage.cooked)
+  const heated = heatStep(doc, kitchen, cooked, waterActivityOf(cooked))
+  const joined = joinStep(doc, w.stage, heated, kitchen.roomTempC)
+  const { history, filmC } = heated.pot
+  const egg = w.egg && eggWork(w.egg.temperatures, { histories: [history], films: [filmC], core: history, stirred: w.body.making.stirred }, joinHistory(joined.history, w.assessment.chill))
+  return { ...w, egg, evaporatedG: given(doc.heat.evaporationG) ?? heated.pot.evaporatedG, paths: { heated: history, after: joined.history, joinedS: joined.met.map(x => x.atS) } }
+}
+
 
 /** Filled mass, depth, headroom, and what the cooling needs of the vessel. */
 function shapeStep(doc: FormulaDocument, kitchen: Kitchen, massG: number, density: number) {
@@ -358,7 +378,7 @@ function heatFigures(c: Cooking, egg: EggWork | null, reachedS: number | null, e
 }
 
 /** One σ of ln(acidity) of a part. */
-export const acidSigmaOf = (p: MixPart): number => p.strength.kind === 'typical' ? acidLogSigma(p.row) : LN_MEASURED_ACID_SIGMA
+export const acidSigmaOf = (p: MixPart): number => p.strength.kind === 'typical' || p.strength.acidPercent === undefined ? acidLogSigma(p.row) : p.strength.acidLnSigma ?? LN_MEASURED_ACID_SIGMA
 
 /** The juices together: how much, how strong, how surely. */
 function stockFigures(doc: FormulaDocument, stage: Stage): Assessment['stock'] {
@@ -367,7 +387,7 @@ function stockFigures(doc: FormulaDocument, stage: Stage): Assessment['stock'] {
   const juiceG = juices.reduce((s, p) => s + p.massG, 0)
   const acidG = juices.reduce((s, p) => s + acidOf(p), 0)
   const lnSigma = acidG > 0 ? Math.sqrt(juices.reduce((s, p) => s + (acidOf(p) / acidG * acidSigmaOf(p)) ** 2, 0)) : 0
-  const provenance = juices.length > 0 && juices.every(p => p.strength.kind !== 'typical') ? 'measured' : 'table'
+  const provenance = juices.length > 0 && juices.every(p => p.strength.kind !== 'typical' && p.strength.acidPercent !== undefined) ? 'measured' : 'table'
   return {
     massG: stage.all.reduce((s, p) => s + p.massG, 0), juiceG, juiceAcid: quantity(juiceG > 0 ? 100 * acidG / juiceG : 0, '% acid', provenance, { lnSigma }), juiceProvenance: provenance,
     lines: fillingOf(doc).lines.map((line, i) => ({ id: line.id, acidPercent: stage.all[i]!.row.acid ? acidPercentOf(stage.all[i]!) : null, acidLnSigma: acidSigmaOf(stage.all[i]!) })),

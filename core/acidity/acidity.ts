@@ -185,8 +185,8 @@ function tableRow(row: Ingredient): RowSolution {
 export const strongIonsOf = (row: Ingredient): number => tableRow(row).strongIonMEq
 
 function solutionOfPart(p: MixPart): RowSolution {
-  if (p.strength.kind === 'typical' || !p.row.acid) return tableRow(p.row)
-  const { acidPercent, pH } = p.strength
+  if (p.strength.kind === 'typical' || !p.row.acid || (p.strength.acidPercent === undefined && p.strength.pH === undefined)) return tableRow(p.row)
+  const { acidPercent = p.row.acid.typical, pH } = p.strength
   return pH === undefined
     ? resolveRow(p.row, acidPercent, p.row.pHNative, tableRow(p.row).strongIonMEq)
     : resolveRow(p.row, acidPercent, pH)
@@ -213,6 +213,20 @@ export function solutionOf(parts: readonly MixPart[], lostWaterG = 0): Solution 
 
 /** pH of a mix. @throws {InputError} if it holds no water */
 export const pHOfMix = (m: Mix): number => solvePH(solutionOf(m.parts))
+
+/** Acidity at which a juice of this kind would have a pH, % w/w: the table's strong ions, the acid found by halving. Null outside .05–15 %. */
+export function acidAtPH(row: Ingredient, pH: number): number | null {
+  const at = (acidPercent: number) => solvePH(solutionOf([{ row, massG: 100, strength: { kind: 'measured', acidPercent } }]))
+  let low = 0.05
+  let high = 15
+  if (at(low) < pH || at(high) > pH) return null
+  while (high / low > 1.0001) {
+    const middle = Math.sqrt(low * high)
+    if (at(middle) > pH) low = middle
+    else high = middle
+  }
+  return Math.sqrt(low * high)
+}
 
 /**
  * Titratable acidity from a titration to pH 8.2, % citric w/w.

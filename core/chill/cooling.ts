@@ -115,7 +115,7 @@ export function tableStep(doc: FormulaDocument, finished: Mix, fromC: number, he
 }
 
 /** Pot's end, stirring in and cooling as one core history, to where the egg has stopped. */
-export function joinHistory(stirred: History, chill: Cooling): History {
+export function joinHistory(stirred: History, chill: Pick<Cooling, 'timeS' | 'coreC'>): History {
   const offset = stirred.timeS[stirred.timeS.length - 1]!
   const timeS = [...stirred.timeS]
   const tempC = [...stirred.tempC]

@@ -45,7 +45,7 @@ export interface LadderResult {
 export interface LadderReport { rows: LadderResult[], inBand: number, total: number }
 
 /** The kitchen of a ladder: sea level, 20 °C. */
-const KITCHEN: Kitchen = { altitudeM: 0, roomTempC: START_C, foodCode: 'us', business: false, eggGrade: 'usL', places: [], vessels: [], lots: [] }
+const KITCHEN: Kitchen = { altitudeM: 0, roomTempC: START_C, foodCode: 'us', business: false, eggGrade: 'usL', places: [], vessels: [], lots: [], prices: {} }
 
 const isPlain = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x)
 

@@ -8,7 +8,7 @@ import { mix } from './mix'
 import { stagesOf } from './stages'
 import { familyOf } from '../families/families'
 import { schoolOf, takes } from '../families/schools'
-import { FORMULA_FORMAT, SCHEMA_VERSION, type Assembly, type ChillLeg, type FormulaDocument, type HeatPlan, type Kitchen, type KitchenPlace, type Line, type School, type SetPlan, type Step, type Use, type UseKind } from './document'
+import { FORMULA_FORMAT, plainStock, SCHEMA_VERSION, type Assembly, type ChillLeg, type FormulaDocument, type HeatPlan, type Kitchen, type KitchenPlace, type Line, type School, type SetPlan, type Step, type Use, type UseKind } from './document'
 
 /** Gives fresh ids; the caller owns chance, so that the core stays deterministic. */
 export type NewId = () => string
@@ -112,6 +112,7 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Formu
     school: n.school,
     note: n.note ?? '',
     use: n.use,
+    stock: plainStock(),
     components: [
       { id: id(), role: 'filling', name: 'Filling', lines: n.lines, steps: stepsFor(n.school, n.lines, id) },
       ...(assembly.crustM > 0 ? [{ id: id(), role: 'crust' as const, name: 'Shell', lines: [], steps: [] }] : []),

@@ -4,9 +4,10 @@
  * run through the same pipeline.
  */
 import type { EggGrade } from '../ingredients/measures'
+import type { LotMethod } from '../stock/strength'
 
 export const FORMULA_FORMAT = 'lumbik-formula'
-export const SCHEMA_VERSION = 3
+export const SCHEMA_VERSION = 4
 
 export type ProcessValue<T> = { simulated: true } | { given: T }
 /** The stated value, or null when it is to be simulated. */
@@ -46,11 +47,27 @@ export interface Use {
   tableTimeS: number
 }
 
-/** Where a juice's strength comes from. A lot is referenced by id, with a snapshot so the document stands alone. */
+/** What of a juice, purée, wine or cream was measured; what is absent stays the table's. */
+export interface Measured {
+  /** Titratable acidity, % w/w of the row's kind of acid. */
+  acidPercent?: number
+  pH?: number
+  /** Dissolved solids, °Brix, corrected for acid. */
+  brix?: number
+  fatPercent?: number
+  /** One σ of ln(acidity), by the way it was found; absent: a titration's. */
+  acidLnSigma?: number
+}
+
+/** Where a line's strength comes from. A lot is referenced by id, with a snapshot so the document stands alone. */
 export type Strength =
   | { kind: 'typical' }
-  | { kind: 'measured', acidPercent: number, pH?: number }
-  | { kind: 'lot', lotId: string, name: string, acidPercent: number, pH?: number }
+  | { kind: 'measured' } & Measured
+  | { kind: 'lot', lotId: string, name: string } & Measured
+
+export const PIECE_KINDS = ['egg', 'yolk', 'white', 'can', 'leaf'] as const
+/** What a line is counted in, where it must stay whole: eggs, yolks, whites, cans, leaves. */
+export interface Piece { kind: (typeof PIECE_KINDS)[number], eachG: number }
 
 export interface Line {
   id: string
@@ -61,6 +78,9 @@ export interface Line {
   /** How the measure became grams, in the reader's words; empty when typed in grams. */
   assumption: string
   strength?: Strength
+  /** Must stay as it is when the formula is rebalanced. */
+  pinned?: boolean
+  piece?: Piece
 }
 
 export type Step =
@@ -173,6 +193,37 @@ export interface ServePlan {
   chilledS: ProcessValue<number>
 }
 
+/** Parts of a fruit that can be taken; which exclude one another stands in `core/stock/fruit`. */
+export const FRUIT_PARTS = ['juice', 'zest', 'peel', 'segments'] as const
+export type FruitPart = (typeof FRUIT_PARTS)[number]
+
+/** Fruit on the bench: how many, or their weight, and how many of them each part is taken from. */
+export interface FruitEntry {
+  id: string
+  fruitId: string
+  count: number
+  /** Weighed together, g; null: not weighed. */
+  weightG: number | null
+  take: Record<FruitPart, number>
+  /** Juice as it came out, g; null: not squeezed yet. */
+  measuredJuiceG: number | null
+}
+
+/** What the batch is for, from which the formula is multiplied. */
+export type Covers =
+  | { kind: 'people', people: number, each: number }
+  | { kind: 'vessels', count: number }
+  | { kind: 'weight', massG: number }
+  | { kind: 'volume', volumeM3: number }
+
+/** What is on the bench for this formula. */
+export interface StockPlan {
+  fruit: FruitEntry[]
+  /** How much of a line there is, g; a line that is not named is at hand without limit. */
+  have: { lineId: string, massG: number }[]
+  covers: Covers | null
+}
+
 export interface FormulaDocument {
   format: typeof FORMULA_FORMAT
   version: typeof SCHEMA_VERSION
@@ -181,6 +232,7 @@ export interface FormulaDocument {
   school: School
   note: string
   use: Use
+  stock: StockPlan
   components: Component[]
   assembly: Assembly
   /** What stays behind: fraction of the mix in the sieve, grams in the pan. */
@@ -193,7 +245,22 @@ export interface FormulaDocument {
 
 export interface KitchenPlace { id: string, name: string, kind: PlaceKind, airTempC: number }
 export interface KitchenVessel extends Vessel { id: string, name: string }
-export interface Lot { id: string, name: string, ingredientId: string, acidPercent: number, pH: number | null, useBy: string | null }
+/** A lot of known strength: what is null is the table's. */
+export interface Lot {
+  id: string
+  name: string
+  ingredientId: string
+  acidPercent: number | null
+  pH: number | null
+  brix: number | null
+  fatPercent: number | null
+  /** One σ of ln(acidity) by the way it was found; null where nothing of it was. */
+  acidLnSigma: number | null
+  /** How much there is, g; null: not weighed. */
+  massG: number | null
+  method: LotMethod
+  useBy: string | null
+}
 
 /** What of the kitchen the core needs. */
 export interface Kitchen {
@@ -205,6 +272,8 @@ export interface Kitchen {
   places: KitchenPlace[]
   vessels: KitchenVessel[]
   lots: Lot[]
+  /** Price per kg by ingredient id, in the kitchen's own currency; what is absent has no price. */
+  prices: Readonly<Record<string, number>>
 }
 
 /** The filling, the component everything is computed for. */
@@ -223,5 +292,15 @@ export function strengthOf(line: Line, kitchen: Kitchen): Strength {
   const strength = line.strength ?? { kind: 'typical' as const }
   if (strength.kind !== 'lot') return strength
   const lot = kitchen.lots.find(l => l.id === strength.lotId)
-  return lot ? { kind: 'lot', lotId: lot.id, name: lot.name, acidPercent: lot.acidPercent, ...(lot.pH === null ? {} : { pH: lot.pH }) } : strength
+  return lot ? lotStrength(lot) : strength
 }
+
+/** A lot as a line carries it: its reference and a snapshot of its figures. */
+export function lotStrength(lot: Lot): Strength {
+  const { acidPercent, pH, brix, fatPercent, acidLnSigma } = lot
+  const known = Object.entries({ acidPercent, pH, brix, fatPercent, acidLnSigma }).filter(([, v]) => v !== null)
+  return { kind: 'lot', lotId: lot.id, name: lot.name, ...Object.fromEntries(known) }
+}
+
+/** A stock plan in which nothing is said yet. */
+export const plainStock = (): StockPlan => ({ fruit: [], have: [], covers: null })

@@ -1,11 +1,12 @@
 /**
  * Older formula documents brought to the current schema version. One step a version; the input is never changed.
  * Version 1 (drafts before the first release) kept the use as a word with the height beside it, and the hold in minutes.
+ * Version 3 said nothing of what is on the bench.
  * Version 2 knew curds in the pot only: no oven, no end of a boil by volume, nothing of how starch, gelatin and air came in.
  */
 import { InputError } from '../errors'
 import { plainOven, plainSet } from './create'
-import { FORMULA_FORMAT, SCHEMA_VERSION } from './document'
+import { FORMULA_FORMAT, plainStock, SCHEMA_VERSION } from './document'
 
 type Plain = Record<string, unknown>
 const isPlain = (x: unknown): x is Plain => typeof x === 'object' && x !== null && !Array.isArray(x)
@@ -28,6 +29,7 @@ const STEPS: Record<number, (doc: Plain) => Plain> = {
     heat: isPlain(doc.heat) ? { ...doc.heat, until: 'hold', oven: plainOven() } : doc.heat,
     set: plainSet(),
   }),
+  3: doc => ({ ...doc, version: 4, stock: plainStock() }),
 }
 
 /**

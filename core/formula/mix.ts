@@ -2,7 +2,7 @@
  * Mixing: lines of known composition become one composition. Mass is conserved; nothing is rounded.
  */
 import { InputError, within } from '../errors'
-import { COMPOSITION_KEYS, findIngredient, part, type CompositionKey, type Ingredient } from '../ingredients'
+import { COMPOSITION_KEYS, findIngredient, part, withBrix, withFat, type CompositionKey, type Ingredient } from '../ingredients'
 import type { Line, Strength } from './document'
 
 export interface MixPart { row: Ingredient, massG: number, strength: Strength }
@@ -22,17 +22,25 @@ export interface Mix {
 
 /** Titratable acidity of a part, % w/w of its kind of acid. */
 export const acidPercentOf = (p: MixPart): number =>
-  p.strength.kind === 'typical' ? p.row.acid?.typical ?? 0 : p.strength.acidPercent
+  (p.strength.kind === 'typical' ? undefined : p.strength.acidPercent) ?? p.row.acid?.typical ?? 0
 
 /** Citric equivalents per gram of the acid in which a row's acidity is given (equivalent weights, CRC Handbook). */
 const CITRIC_PER_G = { citric: 1, lactic: 64.04 / 90.08, tartaricMalic: 64.04 / 71.0 }
+
+/** A row with the solids and fat that were measured of it. */
+function asMeasured(row: Ingredient, s: Strength): Ingredient {
+  if (s.kind === 'typical') return row
+  const fat = s.fatPercent === undefined ? row : withFat(row, s.fatPercent)
+  return s.brix === undefined ? fat : withBrix(fat, s.brix, s.acidPercent ?? row.acid?.typical ?? 0)
+}
 
 /** Resolves lines into parts. @throws {InputError} for an unknown ingredient or an impossible mass */
 export function toParts(lines: readonly Line[], strengths: (line: Line) => Strength, path = 'lines'): MixPart[] {
   return lines.map((line, i) => {
     const row = findIngredient(line.ingredientId)
     if (!row) throw new InputError('unknownIngredient', `${path}.${i}.ingredientId`, { id: line.ingredientId })
-    return { row, massG: within(line.massG, `${path}.${i}.massG`, 0, 1e6), strength: strengths(line) }
+    const strength = strengths(line)
+    return { row: asMeasured(row, strength), massG: within(line.massG, `${path}.${i}.massG`, 0, 1e6), strength }
   })
 }
 

@@ -27,3 +27,24 @@ export function acidLogSigma(row: Ingredient): number {
   if (!row.acid) return 0
   return remembered[row.id] ?? Math.log(row.acid.high / row.acid.low) / 4
 }
+
+/** A row with another fat content, % w/w, in place of its serum; milk fat keeps its share of the fat. */
+export function withFat(row: Ingredient, fatPercent: number): Ingredient {
+  const fat = part(row, 'fat')
+  const serum = (100 - fatPercent) / (100 - fat)
+  const per100g = Object.fromEntries(Object.entries(row.per100g).map(([k, v]) => [k, k === 'fat' || k === 'milkFat' ? (fat > 0 ? v * fatPercent / fat : k === 'fat' ? fatPercent : 0) : v * serum]))
+  return { ...row, per100g }
+}
+
+/**
+ * A juice with the dissolved solids that were measured: its sugars make up what acid and salts leave of the °Brix
+ * (corrected for acid), water takes or gives the rest. Sugars never fall below zero.
+ */
+export function withBrix(row: Ingredient, brix: number, acidPercent: number): Ingredient {
+  const sugars = ['sucrose', 'monosaccharides', 'lactose'] as const
+  const now = sugars.reduce((s, k) => s + part(row, k), 0)
+  const aqueous = now + acidPercent + part(row, 'ash') + part(row, 'water')
+  const wanted = Math.max(0, brix / 100 * aqueous - acidPercent - part(row, 'ash'))
+  const scaled = now > 0 ? Object.fromEntries(sugars.map(k => [k, part(row, k) * wanted / now])) : { monosaccharides: wanted }
+  return { ...row, per100g: { ...row.per100g, ...scaled, water: part(row, 'water') + now - wanted } }
+}

@@ -48,25 +48,29 @@ export const EGG_GRADES = {
 } as const
 export type EggGrade = keyof typeof EGG_GRADES
 
-export interface Fruit { readonly id: string, readonly words: readonly string[], readonly size: string, readonly juiceId: string, readonly juiceG: number, readonly zestG: number, readonly lnJuiceSigma: number, readonly confidence: Confidence }
+export interface Fruit { readonly id: string, readonly words: readonly string[], readonly size: string, readonly juiceId: string, readonly juiceG: number, readonly zestG: number, readonly wholeG: number, readonly peelG: number, readonly segmentsG: number, readonly lnJuiceSigma: number, readonly confidence: Confidence }
 
-/** Juice and rasped zest of one fruit. */
+/**
+ * What one fruit gives: juice, zest by a rasp, peel in strips without pith, segments without membrane, and its whole weight.
+ * Juice, zest and whole weight from USDA portion weights and kitchen practice, from memory; peel (about 7 % of the fruit)
+ * and segments (about 45 %) are judgement.
+ */
 export const FRUITS: readonly Fruit[] = [
-  { id: 'sweet hybrid lemon', words: ['sweet lemon'], size: 'medium', juiceId: 'lemon_sweet', juiceG: 50, zestG: 3, lnJuiceSigma: 0.25, confidence: 'L' },
-  { id: 'lemon large', words: ['large lemon', 'big lemon'], size: 'large', juiceId: 'lemon', juiceG: 60, zestG: 4, lnJuiceSigma: 0.25, confidence: 'M' },
-  { id: 'lemon medium', words: ['lemon'], size: 'medium', juiceId: 'lemon', juiceG: 45, zestG: 3, lnJuiceSigma: 0.25, confidence: 'H' },
-  { id: 'key lime', words: ['key lime'], size: 'medium', juiceId: 'keylime', juiceG: 9, zestG: 0.6, lnJuiceSigma: 0.35, confidence: 'M' },
-  { id: 'persian lime', words: ['lime'], size: 'medium', juiceId: 'lime', juiceG: 30, zestG: 1.5, lnJuiceSigma: 0.30, confidence: 'M' },
-  { id: 'calamansi', words: ['calamansi', 'calamondin'], size: 'medium', juiceId: 'calamansi', juiceG: 5, zestG: 0.3, lnJuiceSigma: 0.35, confidence: 'L' },
-  { id: 'yuzu', words: ['yuzu'], size: 'medium', juiceId: 'yuzu', juiceG: 15, zestG: 4, lnJuiceSigma: 0.35, confidence: 'L' },
-  { id: 'bergamot', words: ['bergamot'], size: 'medium', juiceId: 'bergamot', juiceG: 50, zestG: 6, lnJuiceSigma: 0.30, confidence: 'L' },
-  { id: 'seville orange', words: ['seville orange', 'bitter orange', 'sour orange'], size: 'medium', juiceId: 'seville', juiceG: 60, zestG: 6, lnJuiceSigma: 0.25, confidence: 'M' },
-  { id: 'blood orange', words: ['blood orange'], size: 'medium', juiceId: 'blood', juiceG: 65, zestG: 5, lnJuiceSigma: 0.25, confidence: 'M' },
-  { id: 'sweet orange medium', words: ['orange', 'sweet orange'], size: 'medium', juiceId: 'orange', juiceG: 80, zestG: 6, lnJuiceSigma: 0.25, confidence: 'H' },
-  { id: 'mandarin', words: ['mandarin', 'tangerine', 'clementine'], size: 'medium', juiceId: 'mandarin', juiceG: 40, zestG: 3, lnJuiceSigma: 0.25, confidence: 'M' },
-  { id: 'pummelo', words: ['pomelo', 'pummelo'], size: 'medium', juiceId: 'pummelo', juiceG: 240, zestG: 15, lnJuiceSigma: 0.30, confidence: 'L' },
-  { id: 'grapefruit', words: ['grapefruit'], size: 'medium', juiceId: 'grapefruit', juiceG: 180, zestG: 9, lnJuiceSigma: 0.20, confidence: 'H' },
-  { id: 'passion fruit', words: ['passion fruit', 'passionfruit'], size: 'medium', juiceId: 'passion', juiceG: 11, zestG: 0, lnJuiceSigma: 0.30, confidence: 'M' },
+  { id: 'sweet hybrid lemon', words: ['sweet lemon'], size: 'medium', juiceId: 'lemon_sweet', juiceG: 50, zestG: 3, wholeG: 115, peelG: 8, segmentsG: 52, lnJuiceSigma: 0.25, confidence: 'L' },
+  { id: 'lemon large', words: ['large lemon', 'big lemon'], size: 'large', juiceId: 'lemon', juiceG: 60, zestG: 4, wholeG: 150, peelG: 10, segmentsG: 66, lnJuiceSigma: 0.25, confidence: 'M' },
+  { id: 'lemon medium', words: ['lemon'], size: 'medium', juiceId: 'lemon', juiceG: 45, zestG: 3, wholeG: 110, peelG: 8, segmentsG: 48, lnJuiceSigma: 0.25, confidence: 'H' },
+  { id: 'key lime', words: ['key lime'], size: 'medium', juiceId: 'keylime', juiceG: 9, zestG: 0.6, wholeG: 25, peelG: 1.5, segmentsG: 10, lnJuiceSigma: 0.35, confidence: 'M' },
+  { id: 'persian lime', words: ['lime'], size: 'medium', juiceId: 'lime', juiceG: 30, zestG: 1.5, wholeG: 70, peelG: 4, segmentsG: 32, lnJuiceSigma: 0.30, confidence: 'M' },
+  { id: 'calamansi', words: ['calamansi', 'calamondin'], size: 'medium', juiceId: 'calamansi', juiceG: 5, zestG: 0.3, wholeG: 18, peelG: 1.2, segmentsG: 8, lnJuiceSigma: 0.35, confidence: 'L' },
+  { id: 'yuzu', words: ['yuzu'], size: 'medium', juiceId: 'yuzu', juiceG: 15, zestG: 4, wholeG: 110, peelG: 14, segmentsG: 30, lnJuiceSigma: 0.35, confidence: 'L' },
+  { id: 'bergamot', words: ['bergamot'], size: 'medium', juiceId: 'bergamot', juiceG: 50, zestG: 6, wholeG: 150, peelG: 13, segmentsG: 60, lnJuiceSigma: 0.30, confidence: 'L' },
+  { id: 'seville orange', words: ['seville orange', 'bitter orange', 'sour orange'], size: 'medium', juiceId: 'seville', juiceG: 60, zestG: 6, wholeG: 160, peelG: 14, segmentsG: 75, lnJuiceSigma: 0.25, confidence: 'M' },
+  { id: 'blood orange', words: ['blood orange'], size: 'medium', juiceId: 'blood', juiceG: 65, zestG: 5, wholeG: 150, peelG: 11, segmentsG: 80, lnJuiceSigma: 0.25, confidence: 'M' },
+  { id: 'sweet orange medium', words: ['orange', 'sweet orange'], size: 'medium', juiceId: 'orange', juiceG: 80, zestG: 6, wholeG: 180, peelG: 13, segmentsG: 95, lnJuiceSigma: 0.25, confidence: 'H' },
+  { id: 'mandarin', words: ['mandarin', 'tangerine', 'clementine'], size: 'medium', juiceId: 'mandarin', juiceG: 40, zestG: 3, wholeG: 90, peelG: 7, segmentsG: 62, lnJuiceSigma: 0.25, confidence: 'M' },
+  { id: 'pummelo', words: ['pomelo', 'pummelo'], size: 'medium', juiceId: 'pummelo', juiceG: 240, zestG: 15, wholeG: 900, peelG: 40, segmentsG: 420, lnJuiceSigma: 0.30, confidence: 'L' },
+  { id: 'grapefruit', words: ['grapefruit'], size: 'medium', juiceId: 'grapefruit', juiceG: 180, zestG: 9, wholeG: 330, peelG: 22, segmentsG: 175, lnJuiceSigma: 0.20, confidence: 'H' },
+  { id: 'passion fruit', words: ['passion fruit', 'passionfruit'], size: 'medium', juiceId: 'passion', juiceG: 11, zestG: 0, wholeG: 38, peelG: 0, segmentsG: 0, lnJuiceSigma: 0.30, confidence: 'M' },
 ]
 
 /** How many eggs, yolks or whites of a grade a mass is; null for anything else. */

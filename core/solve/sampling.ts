@@ -9,7 +9,7 @@ import { acidSigmaOf, eggEnd, type Worked } from '../assess'
 import { THERMOMETER_SIGMA_K } from '../judge'
 import { acidPercentOf, evaporate, mix, type MixPart } from '../formula/mix'
 import { solidFat } from '../heat/properties'
-import { part, type Ingredient } from '../ingredients'
+import { part, withFat } from '../ingredients'
 import { eggTemperatures, GAP_SIGMA_K, GRAINY, T60_SIGMA_K } from '../heat/egg'
 import { BANDS, bandOf, corrected, type BandId } from '../set/bands'
 import { bodyOf, firmness, lnTauSigma, yieldStress, type SetState } from '../set/firmness'
@@ -65,7 +65,7 @@ export function createSampler(w: Worked, seed = 20260101) {
 
   const perturb = (p: MixPart, zAcid: number, zEgg: number, zFat: number): MixPart => {
     if (p.row.group === 'egg') return { ...p, massG: p.massG * Math.exp(LN_EGG_MASS_SIGMA * zEgg) }
-    if (p.row.group === 'dairy' && part(p.row, 'milkFat') > 12) return { ...p, row: fatter(p.row, CREAM_FAT_SIGMA * zFat) }
+    if (p.row.group === 'dairy' && part(p.row, 'milkFat') > 12) return { ...p, row: withFat(p.row, Math.min(60, Math.max(5, part(p.row, 'fat') + CREAM_FAT_SIGMA * zFat))) }
     if (!p.row.acid) return p
     const pH = p.strength.kind === 'typical' ? undefined : p.strength.pH
     return { ...p, strength: { kind: 'measured', acidPercent: acidPercentOf(p) * Math.exp(acidSigmaOf(p) * zAcid), ...(pH === undefined ? {} : { pH }) } }
@@ -131,14 +131,6 @@ export function createSampler(w: Worked, seed = 20260101) {
       return { samples: n, holds: holds / n, cold: share(cold, n), plate: share(plate, n), grainy: grainy / n, coldRangePa: range(coldPa), plateRangePa: range(platePa), matters }
     },
   }
-}
-
-/** A cream with some points more or less fat, in place of its serum. */
-function fatter(row: Ingredient, points: number): Ingredient {
-  const fat = Math.min(60, Math.max(5, part(row, 'fat') + points))
-  const serum = (100 - fat) / (100 - part(row, 'fat'))
-  const per100g = Object.fromEntries(Object.entries(row.per100g).map(([k, v]) => [k, k === 'fat' || k === 'milkFat' ? fat : v * serum]))
-  return { ...row, per100g }
 }
 
 /** Pearson correlation; 0 when either side does not vary. */

@@ -1,0 +1,302 @@
+/**
+ * Rebalance: from a formula and what is wanted of it to up to three different ways there. Each way frees some lines (or
+ * changes the process first), then x_k = ln(g_k / base_k) of its free lines minimise
+ *   [ln(τ*ₐ/target)/.10]² + [ln(sour/target)/.05]² + [ln(sweet/target)/.05]² + [(mass − M)/(.005 M)]² + Σ(.15 x_k/.35)²
+ * by bounded least squares, on `quick` points corrected by whole assessments. Whole eggs and cans are then
+ * tried at the neighbouring counts with the rest solved again. The answer is assessed whole.
+ */
+import { assess, work } from '../assess'
+import type { Assessment, VerdictCode } from '../assessment'
+import { InputError, within } from '../errors'
+import { fillingCost } from '../formula/cost'
+import { suggestTarget } from '../formula/create'
+import { fillingOf, given, type FormulaDocument, type Kitchen, type Line } from '../formula/document'
+import { familyOf } from '../families/families'
+import { findIngredient } from '../ingredients'
+import { BANDS, CUTS, neededPa, standingHeight, type BandId } from '../set/bands'
+import { SHARPNESS, SHARPNESS_EDGES, type Sharpness } from '../taste/taste'
+import { weighable } from './elasticity'
+import { leastSquares } from './leastSquares'
+import { createQuick, pointOf, type Point } from './quick'
+
+export type SetGoal =
+  | { kind: 'keep' }
+  | { kind: 'band', band: BandId, at: 'cold' | 'plate' }
+  /** Survives the knife so high at plate temperature (S = 4). */
+  | { kind: 'standsCut', heightM: number }
+
+export interface Goal {
+  set: SetGoal
+  sharpness: Sharpness | null
+  sweetness: 'less' | 'keep' | 'more' | null
+  /** Lines in all, g; null: as it comes. */
+  yieldG: number | null
+  maxCost: number | null
+  /** Most yolk from the shell or a carton, g. */
+  maxYolkG: number | null
+}
+
+export const WAYS = ['lines', 'egg', 'butter', 'cream', 'starch', 'gelatin', 'heat', 'reduce', 'overnight'] as const
+export type WayId = (typeof WAYS)[number]
+
+export interface Change { kind: 'mass', lineId: string, ingredientId: string, from: number, to: number }
+export interface ProcessChange { kind: 'target' | 'hold' | 'boil' | 'chill', from: number, to: number }
+
+/** Why a way stops short. */
+export type Stop = { kind: 'bound', lineId: string, ingredientId: string } | { kind: 'pinned' } | { kind: 'yolkLimit' } | { kind: 'costLimit' } | { kind: 'grainy' } | { kind: 'noSetter' }
+
+export interface Way {
+  id: WayId
+  changes: Change[]
+  process: ProcessChange[]
+  reached: boolean
+  stops: Stop[]
+  /** What it would bring. */
+  code: VerdictCode
+  coldPa: number
+  platePa: number
+  standsCutM: number
+  sharpness: Sharpness
+  sharp: number
+  massG: number
+  cost: number
+  /** How far it misses, as ln ratios of stress and sourness to the nearest wanted value. */
+  missSet: number
+  missSharp: number
+  size: number
+  doc: FormulaDocument
+}
+
+/** Bounds of a line: to a third and to three times (judgement: beyond it is another formula). */
+const LOW = Math.log(1 / 3)
+const HIGH = Math.log(3)
+/** Gelatin that its way starts from, g, and how many times that it may become. */
+const GELATIN_START_G = 1.5
+const GELATIN_HIGH = Math.log(10)
+/** Reached: within this of the wanted stress and sourness, as ln ratio (one step of a scale, one step of a tongue). */
+const NEAR_SET = 0.08
+const NEAR_SHARP = 0.04
+/** Part of a band left free at its edges, so that a reached band is not its edge. */
+const INSIDE = { set: 1.1, sharp: 1.025 }
+
+const YOLKS = ['yolk_sep', 'yolk', 'yolk_sugared']
+const isEgg = (l: Line) => findIngredient(l.ingredientId)!.group === 'egg'
+const group = (l: Line) => findIngredient(l.ingredientId)!.group
+
+interface Wanted { set: (p: Point) => number, sharp: (p: Point) => number, sweet: (p: Point) => number, /** ln(mass / wanted); 0 where any will do. */ mass: (p: Point) => number }
+
+/** ln(value / the nearest wanted value): 0 inside the range. */
+const outside = (value: number, low: number, high: number) => value < low ? Math.log(Math.max(value, 1e-9) / low) : value > high ? Math.log(value / high) : 0
+
+function wantedOf(goal: Goal, start: Point): Wanted {
+  const set = (): Wanted['set'] => {
+    const g = goal.set
+    if (g.kind === 'keep') return p => Math.log(Math.max(p.platePa, 1e-9) / Math.max(start.platePa, 1e-9))
+    if (g.kind === 'standsCut') return p => Math.log(Math.max(p.platePa, 1e-9) / neededPa(within(g.heightM, 'goal.set.heightM', 0.002, 0.2), p.density, CUTS))
+    const i = BANDS.findIndex(b => b.id === g.band)
+    const low = Math.max(BANDS[i]!.fromPa, 1) * INSIDE.set
+    const high = (BANDS[i + 1]?.fromPa ?? 2 * BANDS[i]!.fromPa) / INSIDE.set
+    return p => outside(g.at === 'cold' ? p.coldStarPa : p.plateStarPa, low, high)
+  }
+  const sharp = (): Wanted['sharp'] => {
+    if (!goal.sharpness) return () => 0
+    const i = SHARPNESS.indexOf(goal.sharpness)
+    return p => outside(p.sharp, SHARPNESS_EDGES[i]! * INSIDE.sharp, SHARPNESS_EDGES[i + 1]! / INSIDE.sharp)
+  }
+  const sweet = goal.sweetness === null ? null : start.sweet * { less: 0.9, keep: 1, more: 1.1 }[goal.sweetness]
+  const massG = goal.yieldG === null ? null : within(goal.yieldG, 'goal.yieldG', 1, 1e6)
+  return { set: set(), sharp: sharp(), sweet: p => sweet === null ? 0 : Math.log(p.sweet / sweet), mass: p => massG === null ? 0 : Math.log(p.massG / massG) }
+}
+
+interface Plan { id: WayId, doc: FormulaDocument, free: (l: Line) => boolean, process: ProcessChange[], weight: number }
+
+/** Ways to try: which lines are free, and what changes first in the process. */
+function plansFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Plan[] {
+  const lines = fillingOf(doc).lines
+  const has = (test: (l: Line) => boolean) => lines.some(l => l.massG > 0 && test(l))
+  const minor = (l: Line) => ['zest', 'other'].includes(group(l))
+  const sweetOrJuice = (l: Line) => group(l) === 'sugar' || group(l) === 'juice' || group(l) === 'acid' || group(l) === 'water'
+  const plans: Plan[] = [{ id: 'lines', doc, free: l => !minor(l), process: [], weight: 1 }]
+  const named = (id: WayId, test: (l: Line) => boolean) => {
+    if (has(l => test(l) && !l.pinned)) plans.push({ id, doc, free: l => test(l) || sweetOrJuice(l), process: [], weight: 1 })
+  }
+  const { eggSets } = familyOf(doc.family)
+  if (eggSets || doc.family === 'condensedPie') named('egg', isEgg)
+  if (doc.family === 'curd') named('butter', l => group(l) === 'butter')
+  named('cream', l => group(l) === 'dairy')
+  named('starch', l => l.ingredientId === 'cornflour' || l.ingredientId === 'flour')
+  if (doc.family !== 'unsetMousse' && doc.family !== 'fluidGel') plans.push({ id: 'gelatin', doc: withGelatin(doc), free: l => !minor(l), process: [], weight: 1 })
+  const { heat } = doc
+  const pot = heat.method !== 'oven' && heat.method !== 'none' && given(heat.course) === null
+  if (pot && eggSets && a.heat.a < 0.95) {
+    const targetTempC = suggestTarget(doc, kitchen)
+    if (targetTempC > heat.targetTempC) plans.push({ id: 'heat', doc: { ...doc, heat: { ...heat, targetTempC } }, free: l => !minor(l), process: [{ kind: 'target', from: heat.targetTempC, to: targetTempC }], weight: 0.7 })
+    else plans.push({ id: 'heat', doc: { ...doc, heat: { ...heat, holdS: heat.holdS + 120 } }, free: l => !minor(l), process: [{ kind: 'hold', from: heat.holdS, to: heat.holdS + 120 }], weight: 0.7 })
+  }
+  if (pot && doc.family === 'posset' && heat.until === 'hold') plans.push({ id: 'reduce', doc: { ...doc, heat: { ...heat, targetTempC: Math.max(heat.targetTempC, 100), holdS: heat.holdS + 180 } }, free: sweetOrJuice, process: [{ kind: 'boil', from: heat.holdS, to: heat.holdS + 180 }], weight: 0.8 })
+  const last = doc.chill.length - 1
+  const from = doc.chill[last]!.timeS
+  if (from < 14 * 3600 && (a.chill.setShare.at(-1) ?? 1) > 0 && a.verdict.cold.tauPa.value < 0.93 * Math.max(...['cold', 'plate'].map(() => a.verdict.cold.tauPa.value / Math.max(0.01, shareAt(a)))))
+    plans.push({ id: 'overnight', doc: { ...doc, chill: doc.chill.map((l, i) => i === last ? { ...l, timeS: 14 * 3600 } : l) }, free: l => !minor(l), process: [{ kind: 'chill', from, to: 14 * 3600 }], weight: 0.8 })
+  return plans
+}
+
+/** Share of the 24 h strength that the piece has when it is served. */
+function shareAt(a: Assessment): number {
+  const i = a.chill.timeS.findIndex(t => t >= a.chill.servedS)
+  return a.chill.setShare[i < 0 ? a.chill.setShare.length - 1 : i] ?? 1
+}
+
+const GELATIN_LINE = 'gelatin-added'
+function withGelatin(doc: FormulaDocument): FormulaDocument {
+  const filling = fillingOf(doc)
+  if (filling.lines.some(l => l.ingredientId === 'gelatin' && l.massG > 0)) return doc
+  const line: Line = { id: GELATIN_LINE, ingredientId: 'gelatin', massG: GELATIN_START_G, sourceText: '', assumption: '' }
+  // Bloomed and stirred in warm: with whatever is stirred in after the heat, else into the pot.
+  const into = filling.steps.findIndex(s => s.kind === 'stirIn')
+  const steps = filling.steps.map((s, i) => (into >= 0 ? i === into : s.kind === 'combine') && 'lineIds' in s ? { ...s, lineIds: [...s.lineIds, line.id] } : s)
+  return { ...doc, components: doc.components.map(c => c === filling ? { ...c, lines: [...c.lines, line], steps } : c) }
+}
+
+const withMasses = (doc: FormulaDocument, masses: ReadonlyMap<string, number>): FormulaDocument => ({ ...doc, components: doc.components.map(c => ({ ...c, lines: c.lines.map(l => masses.has(l.id) ? { ...l, massG: masses.get(l.id)! } : l) })) })
+
+/** One unit of the target's variable, K, and how far it may go. */
+const TARGET_K = 4
+const TARGET_LOW = -2.5
+const TARGET_HIGH = 1.5
+
+/** Whether the pot's target is a variable: egg sets it, and its heat is simulated. */
+const targetMoves = ({ family, heat }: FormulaDocument) => familyOf(family).eggSets && heat.method !== 'oven' && heat.method !== 'none' && given(heat.course) === null
+const withTarget = (doc: FormulaDocument, targetTempC: number): FormulaDocument => targetTempC === doc.heat.targetTempC ? doc : { ...doc, heat: { ...doc.heat, targetTempC } }
+
+interface Solution { masses: ReadonlyMap<string, number>, targetTempC: number }
+
+/** Solves one plan with some lines free, and the pot's target with them where `moveTarget` (more egg or less sugar sets at fewer degrees). */
+function solve(plan: Plan, kitchen: Kitchen, goal: Goal, wanted: Wanted, fixed: ReadonlyMap<string, number>, moveTarget: boolean): Solution {
+  const base = withMasses(plan.doc, fixed)
+  const free = fillingOf(base).lines.filter(l => !l.pinned && l.massG > 0 && plan.free(l) && !fixed.has(l.id))
+  if (free.length === 0) return { masses: fixed, targetTempC: base.heat.targetTempC }
+  const quick = createQuick(base, kitchen)
+  // Scaled to the yield first, so that x measures the change of balance.
+  const masses = (x: readonly number[]) => new Map([...fixed, ...free.map((l, i) => [l.id, l.massG * Math.exp(x[i]!)] as const)])
+  let bias = 0
+  const target = (x: readonly number[]) => base.heat.targetTempC + TARGET_K * (x[free.length] ?? 0)
+  const at = (x: readonly number[]) => withTarget(withMasses(base, masses(x)), target(x))
+  let best: number[] = [...free.map(() => 0), ...(moveTarget ? [0] : [])]
+  const limits = (line: (l: Line) => number, heat: number) => [...free.map(line), ...(moveTarget ? [heat] : [])]
+  const residuals = (x: readonly number[]): number[] => {
+    const doc = at(x)
+    const p = quick(doc)
+    const yolk = fillingOf(doc).lines.filter(l => YOLKS.includes(l.ingredientId)).reduce((s, l) => s + l.massG, 0)
+    const over = (value: number, max: number | null) => max === null ? 0 : Math.max(0, Math.log(value / max)) / 0.01
+    return [
+      (wanted.set(p) + bias) / 0.1, wanted.sharp(p) / 0.05, wanted.sweet(p) / 0.05, wanted.mass(p) / 0.005,
+      over(fillingCost(doc, kitchen), goal.maxCost), over(yolk, goal.maxYolkG), Math.max(0, p.b - 0.2) * 20, ...x.map(v => 0.15 * v / 0.35),
+    ]
+  }
+  for (let round = 0; round < 2; round++) {
+    best = leastSquares(residuals, best, limits(() => LOW, TARGET_LOW), limits(l => l.id === GELATIN_LINE ? GELATIN_HIGH : HIGH, TARGET_HIGH)).x
+    if (round === 0) {
+      // What the quick point misses of the whole pipeline is carried into the second round.
+      const doc = at(best)
+      bias = wanted.set(pointOf(assess(doc, kitchen))) - wanted.set(quick(doc))
+      if (Math.abs(bias) < 0.005) break
+    }
+  }
+  return { masses: masses(best), targetTempC: target(best) }
+}
+
+/** Lines of a plan that must stay whole: counted pieces, and eggs from the shell in the kitchen's grade. */
+const wholeLines = (plan: Plan) => fillingOf(plan.doc).lines.filter(l => l.piece && !l.pinned && l.massG > 0 && plan.free(l))
+
+/**
+ * Up to three ways, the best first; yields between trials so that a worker can report and give up.
+ * @throws {InputError} for a goal that cannot be, by field
+ */
+export function* rebalance(doc: FormulaDocument, kitchen: Kitchen, goal: Goal): Generator<{ done: number }, Way[]> {
+  const w = work(doc, kitchen)
+  const start = pointOf(w.assessment)
+  const wanted = wantedOf(goal, start)
+  if (goal.maxCost !== null) within(goal.maxCost, 'goal.maxCost', 0.01, 1e6)
+  if (goal.maxYolkG !== null) within(goal.maxYolkG, 'goal.maxYolkG', 0.1, 1e6)
+  const plans = plansFor(doc, kitchen, w.assessment)
+  const ways: Way[] = []
+  for (const [n, plan] of plans.entries()) {
+    yield { done: n / plans.length }
+    try {
+      // The target first, to a whole degree; then the lines at that heat.
+      const target = targetMoves(plan.doc) ? Math.round(solve(plan, kitchen, goal, wanted, new Map(), true).targetTempC) : plan.doc.heat.targetTempC
+      const heated: Plan = { ...plan, doc: withTarget(plan.doc, target), process: target === plan.doc.heat.targetTempC ? plan.process : [...plan.process.filter(p => p.kind !== 'target'), { kind: 'target', from: doc.heat.targetTempC, to: target }] }
+      yield { done: (n + 0.5) / plans.length }
+      const free = solve(heated, kitchen, goal, wanted, new Map(), false)
+      const counted = wholeLines(plan).slice(0, 3)
+      let tries: ReadonlyMap<string, number>[] = [new Map()]
+      for (const l of counted) {
+        const at = free.masses.get(l.id)! / l.piece!.eachG
+        const counts = [...new Set([Math.max(1, Math.floor(at)), Math.ceil(at)])]
+        tries = tries.flatMap(t => counts.map(c => new Map([...t, [l.id, c * l.piece!.eachG]])))
+      }
+      let best: Way | null = null
+      for (const whole of tries) {
+        yield { done: n / plans.length }
+        const way = finish(heated, doc, kitchen, goal, wanted, (counted.length ? solve(heated, kitchen, goal, wanted, whole, false) : free).masses, new Set(counted.map(l => l.id)))
+        if (!best || better(way, best)) best = way
+      }
+      if (best && best.changes.length + best.process.length > 0) ways.push(best)
+    } catch (error) {
+      // A plan that leads nowhere possible is no way.
+      if (!(error instanceof InputError) || error.path.startsWith('goal.')) throw error
+    }
+  }
+  ways.sort((a, b) => better(a, b) ? -1 : 1)
+  const seen = new Set<string>()
+  return ways.filter((way) => {
+    const key = [...way.changes.map(c => `${c.ingredientId}${Math.round(c.to / Math.max(1, c.from * 0.02))}`), ...way.process.map(p => p.kind)].sort().join()
+    return seen.has(key) ? false : seen.add(key)
+  }).slice(0, 3)
+}
+
+const miss = (w: Way) => Math.abs(w.missSet) + 2 * Math.abs(w.missSharp)
+const better = (a: Way, b: Way): boolean => a.reached !== b.reached ? a.reached : a.reached ? a.size < b.size : Math.abs(miss(a) - miss(b)) > 0.02 ? miss(a) < miss(b) : a.size < b.size
+
+/** Rounds to what can be weighed, assesses whole, and says what it brings and what stops it. */
+function finish(plan: Plan, original: FormulaDocument, kitchen: Kitchen, goal: Goal, wanted: Wanted, masses: ReadonlyMap<string, number>, whole: ReadonlySet<string>): Way {
+  const rounded = new Map([...masses].map(([id, g]) => [id, whole.has(id) ? Math.round(g * 10) / 10 : weighable(g)] as const))
+  let next = withMasses(plan.doc, rounded)
+  const { process } = plan
+  const a = assess(next, kitchen)
+  const p = pointOf(a)
+  const before = new Map(fillingOf(original).lines.map(l => [l.id, l.massG]))
+  const changes = fillingOf(next).lines.flatMap((l): Change[] => {
+    const from = before.get(l.id) ?? 0
+    return Math.abs(l.massG - from) > 0.004 * Math.max(from, 5) ? [{ kind: 'mass', lineId: l.id, ingredientId: l.ingredientId, from, to: l.massG }] : []
+  })
+  // What is as good as unchanged stays exactly as it was.
+  next = withMasses(next, new Map(fillingOf(next).lines.filter(l => before.has(l.id) && !changes.some(c => c.lineId === l.id)).map(l => [l.id, before.get(l.id)!])))
+  const missSet = wanted.set(p)
+  const missSharp = wanted.sharp(p)
+  const stops: Stop[] = []
+  const cost = fillingCost(next, kitchen)
+  const yolkG = fillingOf(next).lines.filter(l => YOLKS.includes(l.ingredientId)).reduce((s, l) => s + l.massG, 0)
+  const overCost = goal.maxCost !== null && cost > goal.maxCost * 1.01
+  const overYolk = goal.maxYolkG !== null && yolkG > goal.maxYolkG * 1.01
+  const grainy = a.verdict.code === 'grainy'
+  const reached = Math.abs(missSet) <= NEAR_SET && Math.abs(missSharp) <= NEAR_SHARP && !overCost && !overYolk && !grainy && Math.abs(wanted.mass(p)) <= 0.03 && Math.abs(wanted.sweet(p)) <= 0.05
+  if (!reached) {
+    for (const l of fillingOf(plan.doc).lines) {
+      const to = masses.get(l.id)
+      if (to !== undefined && (to <= l.massG * 0.34 || to >= l.massG * (l.id === GELATIN_LINE ? 9.8 : 2.95))) stops.push({ kind: 'bound', lineId: l.id, ingredientId: l.ingredientId })
+    }
+    if (goal.maxYolkG !== null && yolkG > goal.maxYolkG * 0.98) stops.push({ kind: 'yolkLimit' })
+    if (goal.maxCost !== null && cost > goal.maxCost * 0.98) stops.push({ kind: 'costLimit' })
+    if (grainy) stops.push({ kind: 'grainy' })
+    if (a.verdict.plate.tauPa.value < 1) stops.push({ kind: 'noSetter' })
+    if (fillingOf(original).lines.some(l => l.pinned)) stops.push({ kind: 'pinned' })
+  }
+  const size = plan.weight * (Math.sqrt(changes.reduce((s, c) => s + Math.log(Math.max(c.to, 0.1) / Math.max(c.from, c.ingredientId === 'gelatin' ? GELATIN_START_G : 0.1)) ** 2, 0)) + 0.1 * changes.length + 0.15 * process.length)
+  return {
+    id: plan.id, changes, process, reached, stops, code: a.verdict.code, coldPa: p.coldPa, platePa: p.platePa, standsCutM: standingHeight(p.platePa, p.density, CUTS),
+    sharpness: a.balance.sharpness, sharp: p.sharp, massG: p.massG, cost, missSet, missSharp, size, doc: next,
+  }
+}
+

@@ -1,0 +1,60 @@
+/** Eggs: grades and counts against grams, whole-egg rounding, surplus whites and yolks, cartons. */
+import type { Line } from '../formula/document'
+import { findIngredient, part } from '../ingredients'
+import { EGG_GRADES, type EggGrade } from '../ingredients/measures'
+
+export type EggPart = 'whole' | 'yolk' | 'white'
+const PART_OF: Readonly<Record<string, EggPart>> = { egg: 'whole', yolk_sep: 'yolk', white: 'white' }
+/** What of an egg from the shell a line is; null for cartons, powder and anything else. */
+export const eggPart = (ingredientId: string): EggPart | null => PART_OF[ingredientId] ?? null
+/** Grams of a part of one egg. */
+export const eggEachG = (eggPartOf: EggPart, grade: EggGrade): number => ({ whole: EGG_GRADES[grade].wholeG, yolk: EGG_GRADES[grade].yolkG, white: EGG_GRADES[grade].whiteG })[eggPartOf]
+
+/** White that clings to a separated yolk, as a share of its weight: the white protein of the row against that of white. */
+export const clingingWhite = (): number => part(findIngredient('yolk_sep')!, 'eggWhiteProtein') / part(findIngredient('white')!, 'eggWhiteProtein')
+
+export interface EggCount {
+  /** Shells to crack in all, rounded up. */
+  eggs: number
+  lines: { lineId: string, part: EggPart, count: number, eachG: number, nearest: number, nearestG: number }[]
+  /** Left over once the shells are cracked, in eggs and grams. */
+  surplus: { whites: number, whitesG: number, yolks: number, yolksG: number }
+}
+
+/** Eggs that lines from the shell need, in a grade: whole ones first, then as many separated as yolks or whites ask for. */
+export function countEggs(lines: readonly Line[], grade: EggGrade): EggCount {
+  const found = lines.flatMap((line) => {
+    const p = eggPart(line.ingredientId)
+    if (!p || !(line.massG > 0)) return []
+    const eachG = line.piece && line.piece.kind === (p === 'whole' ? 'egg' : p) ? line.piece.eachG : eggEachG(p, grade)
+    const count = line.massG / eachG
+    const nearest = Math.max(1, Math.round(count))
+    return [{ lineId: line.id, part: p, count, eachG, nearest, nearestG: nearest * eachG }]
+  })
+  const sum = (p: EggPart) => found.filter(f => f.part === p).reduce((s, f) => s + f.count, 0)
+  const up = (n: number) => Math.ceil(n - 0.05)
+  const whole = up(sum('whole'))
+  const yolks = up(sum('yolk'))
+  const whites = up(sum('white'))
+  const separated = Math.max(yolks, whites)
+  const g = EGG_GRADES[grade]
+  return {
+    eggs: whole + separated, lines: found,
+    surplus: { whites: separated - whites, whitesG: (separated - whites) * g.whiteG, yolks: separated - yolks, yolksG: (separated - yolks) * g.yolkG },
+  }
+}
+
+/** Cartons that take a shell egg's place. */
+export const CARTONS: Readonly<Record<EggPart, readonly string[]>> = { whole: [], yolk: ['yolk', 'yolk_sugared'], white: ['white_carton'] }
+
+/**
+ * A carton in place of separated yolk: as much of it as carries the same yolk protein, and what the other lines give
+ * way: a sugared yolk brings its sugar, and pure yolk lacks the white that clings to a separated one.
+ */
+export function yolkCarton(massG: number, cartonId: string): { massG: number, sugarG: number, whiteG: number } {
+  const from = findIngredient('yolk_sep')!
+  const to = findIngredient(cartonId)!
+  const carton = massG * part(from, 'yolkProtein') / part(to, 'yolkProtein')
+  const white = massG * part(from, 'eggWhiteProtein') - carton * part(to, 'eggWhiteProtein')
+  return { massG: carton, sugarG: carton * part(to, 'sucrose') / 100, whiteG: Math.max(0, white / part(findIngredient('white')!, 'eggWhiteProtein')) }
+}
