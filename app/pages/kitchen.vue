@@ -108,7 +108,7 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
         <p v-if="record.vessels.length + record.lots.length === 0" class="soft">None of its own yet. Sizes are given under Shape, measured acid under Stock.</p>
         <dl class="own">
           <template v-for="v in record.vessels" :key="v.id"><dt>{{ v.name }}</dt><dd>{{ v.kind === 'rectangle' ? `${fmt.cm(v.lengthM)} × ${fmt.cm(v.widthM)}` : fmt.cm(v.lengthM) }}, {{ fmt.cm(v.heightM) }} high, {{ v.material }}</dd></template>
-          <template v-for="l in record.lots" :key="l.id"><dt>{{ l.name }}</dt><dd>{{ fmt.name(l.ingredientId).toLowerCase() }}, {{ fmt.fixed(l.acidPercent, 1) }} % acid, as citric</dd></template>
+          <template v-for="l in record.lots" :key="l.id"><dt>{{ l.name }}</dt><dd>{{ fmt.name(l.ingredientId).toLowerCase() }}, {{ l.acidPercent === null ? '' : `${fmt.fixed(l.acidPercent, 1)} % acid, as citric` }}</dd></template>
         </dl>
       </section>
     </div>

@@ -5,10 +5,14 @@ import { FAMILIES, type Family, type Line, type School, type Use } from '#core/f
 import { familyOf } from '#core/families/families'
 import { schoolOf } from '#core/families/schools'
 import { suggestFamily, suggestSchool } from '#core/families/suggest'
+import { lintText, takeFix, type Lint, type LintFix } from '#core/formats/lint'
 import { readText, type Answers, type Question, type ReadLine } from '#core/formats/readText'
+import { recipeText } from '#core/formats/recipeText'
 import { INGREDIENTS } from '#core/ingredients'
 import { EGG_GRADES, type EggGrade } from '#core/ingredients/measures'
+import { LEAVES } from '#core/set/gelatin'
 import { CONDITION_NAMES, CUP_NAMES, FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
+import { fixWords, lintWords } from '~/words/lint'
 import { basisWords, questionWords } from '~/words/reading'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 
@@ -28,14 +32,26 @@ const EXAMPLE = `1 1/2 cups caster sugar
 150 ml lemon juice
 juice and zest of 3 lemons
 4 oz butter`
-const lines = computed<ReadLine[]>(() => readText(draft.value.text, { ...draft.value.answers, cups: draft.value.answers.cups ?? kitchen.record?.settings.cups ?? undefined }))
+const answers = computed<Answers>(() => ({ ...draft.value.answers, cups: draft.value.answers.cups ?? kitchen.record?.settings.cups ?? undefined }))
+const lines = computed<ReadLine[]>(() => readText(draft.value.text, answers.value))
+const recipe = computed(() => recipeText(draft.value.text))
+const lints = computed<Lint[]>(() => lintText(draft.value.text, answers.value, lines.value))
+function fix(f: LintFix) {
+  if (f.kind === 'answerLine') {
+    document.querySelector<HTMLElement>(`[data-line-index="${f.index}"] input`)?.focus()
+    return
+  }
+  const next = takeFix(draft.value.text, draft.value.answers, f)
+  if (next.text !== draft.value.text) textChanged(next.text)
+  draft.value = { ...draft.value, answers: { ...draft.value.answers, ...(f.kind === 'cups' || f.kind === 'leafGrade' || f.kind === 'can' || f.kind === 'eggGrade' ? next.answers : {}) } }
+}
 const open = computed(() => lines.value.filter(l => l.question))
 /** A question about the whole text is asked once, at its first line. */
-const sharedKey = (q: Question) => q.kind === 'cups' ? 'cups' : q.kind === 'eggGrade' ? `egg-${q.word}` : null
+const sharedKey = (q: Question, l: ReadLine) => q.kind === 'cups' ? 'cups' : q.kind === 'eggGrade' ? `egg-${q.word}` : q.kind === 'leafGrade' ? 'leaf' : q.kind === 'can' ? `can-${l.items[0]?.ingredientId}` : null
 const firstAsked = computed(() => {
   const seen = new Set<string>()
   return new Set(open.value.filter((l) => {
-    const key = sharedKey(l.question!)
+    const key = sharedKey(l.question!, l)
     if (!key) return true
     if (seen.has(key)) return false
     seen.add(key)
@@ -43,7 +59,15 @@ const firstAsked = computed(() => {
   }).map(l => l.index))
 })
 const items = computed(() => lines.value.filter(l => !l.leftOut && !l.question).flatMap(l => l.items.filter(i => i.ingredientId && i.massG !== null).map(i => ({ line: l, ...i }))))
-const built = computed<Line[]>(() => items.value.map((i, n) => ({ id: `l${n + 1}`, ingredientId: i.ingredientId!, massG: i.massG!, sourceText: i.line.text, assumption: i.basis ? basisWords(i.basis, fmt.name(i.ingredientId!), fmt) : '' })))
+const lineOf = (i: (typeof items.value)[number], n: number): Line => ({ id: `l${n + 1}`, ingredientId: i.ingredientId!, massG: i.massG!, sourceText: i.line.text, assumption: i.basis ? basisWords(i.basis, fmt.name(i.ingredientId!), fmt) : '', ...(i.piece ? { piece: i.piece } : {}) })
+const all = computed(() => items.value.map((i, n) => ({ section: i.line.section, line: lineOf(i, n) })))
+const built = computed<Line[]>(() => all.value.filter(x => x.section === 'filling').map(x => x.line))
+const crust = computed<Line[]>(() => all.value.filter(x => x.section === 'crust').map(x => x.line))
+/** What has no place in the document yet, and the method as it was written, stay in the note. */
+const note = computed(() => [
+  ...(all.value.some(x => x.section === 'topping') ? ['Topping:', ...all.value.filter(x => x.section === 'topping').map(x => x.line.sourceText)] : []),
+  ...(recipe.value.steps.length ? ['Method as written:', ...recipe.value.steps.map((s, n) => `${n + 1}. ${s}`)] : []),
+].join('\n').slice(0, 4000))
 const total = computed(() => built.value.reduce((s, l) => s + l.massG, 0))
 const use = computed(() => draft.value.use?.kind ?? null)
 const likelyFamily = computed(() => suggestFamily(built.value, use.value))
@@ -62,8 +86,9 @@ const answer = (part: Answers) => { draft.value = { ...draft.value, answers: { .
 function textChanged(text: string) {
   // Answers about single lines belong to those lines; when the lines move, they are asked again.
   const before = draft.value.text.split('\n').length
-  const { cups, eggGrade, ...perLine } = draft.value.answers
-  draft.value = { ...draft.value, text, answers: text.split('\n').length === before ? { cups, eggGrade, ...perLine } : { cups, eggGrade } }
+  const { cups, eggGrade, can, leafGrade, ...perLine } = draft.value.answers
+  const shared = { cups, eggGrade, can, leafGrade }
+  draft.value = { ...draft.value, text, answers: text.split('\n').length === before ? { ...shared, ...perLine } : shared }
 }
 const eggOptions = (options: EggGrade[]) => {
   const own = kitchen.record?.settings.eggGrade
@@ -77,8 +102,10 @@ async function create() {
   busy.value = true
   error.value = ''
   const id = crypto.randomUUID()
-  const name = draft.value.name.trim() || `A new ${FAMILY_NAMES[family.value].name.toLowerCase()}`
-  const document = createFormula({ name, school: school.value, use: draft.value.use, lines: built.value }, kitchen.core!, () => crypto.randomUUID())
+  const name = draft.value.name.trim() || recipe.value.name.slice(0, 120) || `A new ${FAMILY_NAMES[family.value].name.toLowerCase()}`
+  const document = createFormula({ name, school: school.value, use: draft.value.use, lines: built.value, crust: crust.value, note: note.value }, kitchen.core!, () => crypto.randomUUID())
+  const bloom = items.value.find(i => i.bloom)?.bloom
+  if (bloom) document.set.bloom = bloom
   document.heat.targetTempC = suggestTarget(document, kitchen.core!)
   try {
     await $fetch<FormulaRecord>('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document, label: 'as pasted' } })
@@ -101,16 +128,23 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
         <h2 class="section-title">Paste it as you have it</h2>
         <label class="sr" for="paste">Formula text, one ingredient a line</label>
         <textarea id="paste" class="paste" :value="draft.text" rows="9" spellcheck="false" :placeholder="EXAMPLE" @input="textChanged(($event.target as HTMLTextAreaElement).value)" />
-        <p class="soft small">One ingredient a line: cups, spoons, ounces, millilitres, grams, eggs, or “juice and zest of 3 lemons”. <button v-if="!draft.text" type="button" class="underline" @click="textChanged(EXAMPLE)">Try the example</button></p>
-        <div class="name-field"><label class="field-label" for="new-name">Name</label><input id="new-name" v-model="draft.name" class="native" maxlength="120" :placeholder="`A new ${FAMILY_NAMES[family].name.toLowerCase()}`"></div>
+        <p class="soft small">Ingredients one a line, then the method if you have it: cups, spoons, ounces, sticks, tins, leaves, grams, “juice and zest of 3 lemons”; plain text, Markdown or JSON-LD; English, and some French and Spanish. <button v-if="!draft.text" type="button" class="underline" @click="textChanged(EXAMPLE)">Try the example</button></p>
+        <div class="name-field"><label class="field-label" for="new-name">Name</label><input id="new-name" v-model="draft.name" class="native" maxlength="120" :placeholder="recipe.name || `A new ${FAMILY_NAMES[family].name.toLowerCase()}`"></div>
       </section>
       <section aria-live="polite" :data-questions="firstAsked.size">
         <h2 class="section-title">As read <span v-if="built.length" class="soft small">{{ fmt.grams(total) }} in all</span></h2>
         <p v-if="lines.length === 0" class="soft">The lines appear here in grams, each with what was assumed. What can be read two ways is asked.</p>
-        <ul v-else class="read">
-          <li v-for="l in lines" :key="l.index" :class="{ asks: l.question, out: l.leftOut }" :data-read="l.question ? l.question.kind : l.heading ? 'heading' : l.leftOut ? 'left-out' : 'read'">
+        <section v-if="lints.length" class="lint" aria-label="What the text leaves open" :data-lints="lints.length">
+          <h3>Worth a look: {{ lints.length }}</h3>
+          <div v-for="(x, k) in lints" :key="k" class="found" :data-lint="x.code">
+            <b>{{ lintWords(x, fmt).title }}</b> <span class="soft">{{ lintWords(x, fmt).why }}</span>
+            <div class="opts"><UButton v-for="(f, j) in x.fixes" :key="j" size="sm" variant="outline" color="neutral" :label="fixWords(f, fmt)" @click="fix(f)" /></div>
+          </div>
+        </section>
+        <ul v-if="lines.length" class="read">
+          <li v-for="l in lines" :key="l.index" :class="{ asks: l.question, out: l.leftOut }" :data-line-index="l.index" :data-read="l.question ? l.question.kind : l.heading || l.comment ? 'heading' : l.leftOut ? 'left-out' : 'read'">
             <div class="text">{{ l.text }}</div>
-            <template v-if="!l.question && !l.heading && !l.leftOut">
+            <template v-if="!l.question && !l.heading && !l.comment && !l.leftOut">
               <div v-for="(i, k) in l.items" :key="k" class="got"><b class="num">{{ fmt.grams(i.massG!) }}</b> {{ fmt.name(i.ingredientId!) }} <span class="soft small">{{ i.basis ? basisWords(i.basis, fmt.name(i.ingredientId!), fmt) : '' }}</span></div>
             </template>
             <div v-else-if="l.leftOut" class="soft small">left out <button type="button" class="underline" @click="answer({ leftOut: draft.answers.leftOut!.filter(x => x !== l.index) })">put it back</button></div>
@@ -121,10 +155,12 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
               <div v-else-if="l.question.kind === 'eggGrade'" class="opts"><UButton v-for="o in eggOptions(l.question.options)" :key="o" size="sm" variant="outline" color="neutral" :label="`${EGG_GRADES[o].label}, yolk ${EGG_GRADES[o].yolkG} g`" @click="answer({ eggGrade: { ...draft.answers.eggGrade, [l.question.word]: o } })" /></div>
               <div v-else-if="l.question.kind === 'ounce'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="o === 'fluid' ? 'fluid ounces' : 'by weight'" @click="answer({ ounce: { ...draft.answers.ounce, [l.index]: o } })" /></div>
               <div v-else-if="l.question.kind === 'fruitPart'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="o === 'both' ? 'juice and zest' : o" @click="answer({ fruitPart: { ...draft.answers.fruitPart, [l.index]: o } })" /></div>
+              <div v-else-if="l.question.kind === 'can'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="fmt.grams(o)" @click="answer({ can: { ...draft.answers.can, [l.items[0]!.ingredientId!]: o } })" /></div>
+              <div v-else-if="l.question.kind === 'leafGrade'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="`${o}, ${LEAVES[o].leafG} g`" @click="answer({ leafGrade: o })" /></div>
               <form v-else-if="l.question.kind === 'amount'" class="opts" @submit.prevent="amounts[l.index]! > 0 && answer({ amountG: { ...draft.answers.amountG, [l.index]: amounts[l.index]! } })">
                 <QuantityField kind="mass" :label="`Grams for “${l.text}”`" :model-value="amounts[l.index] ?? 0" :max="100000" class="amount" @update:model-value="v => amounts[l.index] = v" /><UButton type="submit" size="sm" variant="outline" color="neutral" label="Use it" />
               </form>
-              <div v-else class="opts">
+              <div v-else-if="l.question.kind === 'ingredient'" class="opts">
                 <label class="sr" :for="`ing-${l.index}`">Ingredient for “{{ l.text }}”</label>
                 <select :id="`ing-${l.index}`" class="native pick" @change="answer({ ingredient: { ...draft.answers.ingredient, [l.index]: ($event.target as HTMLSelectElement).value } })"><option value="" selected disabled>pick an ingredient</option><option v-for="o in ingredientOptions" :key="o.id" :value="o.id">{{ o.name }}</option></select>
                 <UButton v-if="l.question.suggestion" size="sm" variant="outline" color="neutral" :label="`treat as ${fmt.name(l.question.suggestion).toLowerCase()}`" @click="answer({ ingredient: { ...draft.answers.ingredient, [l.index]: l.question.suggestion } })" />
@@ -164,6 +200,9 @@ section { margin-bottom: 1.6rem; }
 .cols { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr); gap: 2.5rem; }
 .pasting { align-self: start; position: sticky; top: 1rem; }
 .paste { width: 100%; background: #fffdf7; border: 1px solid #8f9385; padding: 0.7rem 0.8rem; line-height: 1.6; resize: vertical; }
+.lint { border: 1px solid var(--ink); border-left-width: 4px; padding: 0.5rem 0.8rem; margin-bottom: 0.8rem; background: #fffdf7; }
+.lint h3 { font-size: 1.05rem; margin: 0 0 0.2rem; }
+.found { border-top: 1px solid var(--hairline); padding: 0.4rem 0; }
 .paste::placeholder { color: #6c7263; }
 .name-field { margin-top: 0.9rem; }
 .read { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--hairline); }

@@ -1,5 +1,5 @@
 /** The kitchen: settings, places, vessels, lots. */
-import type { Kitchen } from '#core/formula/document'
+import type { Kitchen, Lot } from '#core/formula/document'
 import { coreKitchen, type KitchenRecord } from '../../shared/schemas/kitchen'
 
 const CACHE = 'lumbik:kitchen'
@@ -40,6 +40,26 @@ export const useKitchenStore = defineStore('kitchen', () => {
     }
   }
 
+  /** Writes a lot. @returns why it was not taken, or null */
+  async function saveLot(lot: Lot): Promise<{ path: string, code: string } | null> {
+    try {
+      record.value = await $fetch<KitchenRecord>(`/api/lots/${lot.id}`, { method: 'PUT', body: lot, retry: 0 })
+      return null
+    } catch (e) {
+      const { status, data } = e as { status?: number, data?: { data?: { path: string, code: string } } }
+      return data?.data ?? { path: '', code: status === undefined ? 'offline' : 'error' }
+    }
+  }
+  /** Puts a lot away. @returns whether it went */
+  async function removeLot(id: string): Promise<boolean> {
+    try {
+      record.value = await $fetch<KitchenRecord>(`/api/lots/${id}`, { method: 'DELETE', retry: 0 })
+      return true
+    } catch {
+      return false
+    }
+  }
+
   const core = computed<Kitchen | null>(() => record.value ? coreKitchen(record.value) : null)
-  return { record, error, saving, refused, core, load, save }
+  return { record, error, saving, refused, core, load, save, saveLot, removeLot }
 })

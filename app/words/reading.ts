@@ -18,6 +18,13 @@ export function basisWords(b: Basis, ingredient: string, fmt: Format): string {
     case 'fruit': return `a ${b.size} ${b.fruit.replace(/^(large|big) /, '')} gives ${fmt.fixed(b.eachG, b.eachG < 10 ? 1 : 0)} g ${b.part}, ± ${fmt.percent(b.lnSigma)}: weigh yours`
     case 'stick': return 'US stick, 113.4 g'
     case 'answered': return 'as you said'
+    case 'written': return b.gPerMl === null ? 'the grams in brackets' : `the ml in brackets, ${fmt.fixed(b.gPerMl, 2)} g per ml`
+    case 'can': return `can of ${fmt.grams(b.canG)}, kept whole`
+    case 'leaf': return `${b.grade} leaf, ${fmt.fixed(b.eachG, 1)} g each, kept whole`
+    case 'packet': return `packet of powder, ${fmt.fixed(b.eachG, 1)} g`
+    case 'pinch': return `a pinch, about ${fmt.fixed(b.eachG, 1)} g`
+    case 'percent': return 'of a kilogram in all'
+    case 'sum': return b.of.map(x => basisWords(x, ingredient, fmt)).join(' + ')
   }
 }
 
@@ -30,5 +37,7 @@ export function questionWords(q: Question): string {
     case 'amount': return q.reason === 'range' ? `${q.low} to ${q.high} ${q.unit}: how many grams do you use?` : q.reason === 'unit' ? `How many grams is this ${q.unit ? `“${q.unit}”` : 'amount'}?` : 'No amount is given. How many grams?'
     case 'ingredient': return q.suggestion ? `“${q.words}” is not known. What is it?` : `“${q.words}” cannot be read. What is it?`
     case 'fruitPart': return 'The juice of it, the zest, or both?'
+    case 'can': return 'How large is the can?'
+    case 'leafGrade': return 'Which grade of leaf?'
   }
 }

@@ -7,7 +7,7 @@ import { formula, kitchen } from '../../tests/support/core'
 import { SCHOOLS } from '#core/formula/document'
 import { schoolOf } from '#core/families/schools'
 import { demoFormulas, LOTS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
-import { coreKitchen, type KitchenRecord } from '../../shared/schemas/kitchen'
+import { coreKitchen, SETTINGS_ADDED, type KitchenRecord } from '../../shared/schemas/kitchen'
 import { speak } from './findings'
 import { BAND_NAMES, CONDITION_NAMES, FAMILY_NAMES, REASON_NAMES, SCHOOL_NAMES } from './names'
 import { why, WHY_TOPICS } from './why'
@@ -19,7 +19,7 @@ import { useKitchenStore } from '../stores/kitchen'
 
 const record = (over: Partial<KitchenRecord['settings']> = {}): KitchenRecord => ({
   id: 'k', name: 'Test kitchen', version: 1, places: [], vessels: [], lots: [],
-  settings: { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, ...over },
+  settings: { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, ...SETTINGS_ADDED, ...over },
 })
 const use = (over: Partial<KitchenRecord['settings']> = {}) => {
   useKitchenStore().record = record(over)

@@ -98,7 +98,7 @@ export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): Ass
   }
 }
 
-export interface NewFormula { name: string, school: School, use: Use, lines: Line[], note?: string, startAt?: string }
+export interface NewFormula { name: string, school: School, use: Use, lines: Line[], crust?: Line[], note?: string, startAt?: string }
 
 /** A complete document from lines, a way of making and a use. */
 export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): FormulaDocument {
@@ -115,7 +115,7 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Formu
     stock: plainStock(),
     components: [
       { id: id(), role: 'filling', name: 'Filling', lines: n.lines, steps: stepsFor(n.school, n.lines, id) },
-      ...(assembly.crustM > 0 ? [{ id: id(), role: 'crust' as const, name: 'Shell', lines: [], steps: [] }] : []),
+      ...(assembly.crustM > 0 || n.crust?.length ? [{ id: id(), role: 'crust' as const, name: 'Shell', lines: n.crust ?? [], steps: [] }] : []),
     ],
     assembly,
     losses: { sieveFraction: facts.sieve, panG: 10 },

@@ -3,6 +3,7 @@ import { defineConfig } from '@mikro-orm/postgresql'
 import { Migrator } from '@mikro-orm/migrations'
 import { entities } from './entities'
 import { Migration0001 } from './migrations/Migration0001'
+import { Migration0002 } from './migrations/Migration0002'
 
 export const ormConfig = (clientUrl: string) => defineConfig({
   clientUrl,
@@ -10,7 +11,7 @@ export const ormConfig = (clientUrl: string) => defineConfig({
   extensions: [Migrator],
   discovery: { disableDynamicFileAccess: true },
   metadataCache: { enabled: false },
-  migrations: { migrationsList: [{ name: 'Migration0001', class: Migration0001 }], snapshot: false, tableName: 'migrations' },
+  migrations: { migrationsList: [{ name: 'Migration0001', class: Migration0001 }, { name: 'Migration0002', class: Migration0002 }], snapshot: false, tableName: 'migrations' },
   schemaGenerator: { createForeignKeyConstraints: false },
   pool: { min: 0, max: 8 },
   logger: message => process.env.LUMBIK_LOG ? console.log(message) : undefined,

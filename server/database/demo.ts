@@ -1,6 +1,6 @@
 /** The demo: a botanical garden's glasshouse tea room. Everything here is invented. */
 import { createFormula, defaultUse, line } from '#core/formula/create'
-import type { FormulaDocument, KitchenPlace, KitchenVessel, Lot, School, Strength, UseKind } from '#core/formula/document'
+import { lotStrength, type FormulaDocument, type KitchenPlace, type KitchenVessel, type Lot, type School, type Strength, type UseKind } from '#core/formula/document'
 import { coreKitchen, type KitchenSettings } from '../../shared/schemas/kitchen'
 
 /** Fixed ids, so that seeding twice writes once. */
@@ -9,7 +9,7 @@ export const KITCHEN_ID = uuid(1, 1)
 export const ACTOR_ID = uuid(2, 1)
 
 export const KITCHEN_NAME = 'Fernhollow glasshouse tea room'
-export const SETTINGS: KitchenSettings = { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 140, roomTempC: 21, foodCode: 'us', business: true }
+export const SETTINGS: KitchenSettings = { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 140, roomTempC: 21, foodCode: 'us', business: true, currency: '£', prices: { lemon: 3.4, lime: 4.2, bergamot: 6, yuzu: 18, calamansi: 12, lemon_sweet: 5, seville: 3, grapefruit: 2.4, keylime: 7, wine_late: 14, egg: 4.6, yolk_sep: 12, white: 3, sugar: 1.2, icing: 1.9, butter82: 8.4, cream48: 6.2, cream36: 5.4, creme_fr: 6.8, milk: 1.1, condensed: 5.5, cornflour: 2.6, flour: 0.9, gelatin: 38, agar: 60, honey: 9 } }
 
 export const PLACES: KitchenPlace[] = [
   { id: uuid(3, 1), name: 'Upright fan fridge', kind: 'fanFridge', airTempC: 3 },
@@ -28,13 +28,12 @@ export const VESSELS: KitchenVessel[] = [
   { id: uuid(4, 8), name: 'Stoneware ramekin', kind: 'ramekin', material: 'ceramic', lengthM: 0.075, widthM: 0.075, heightM: 0.045 },
 ]
 export const LOTS: Lot[] = [
-  { id: uuid(5, 1), name: 'Bergamot, east bench crate', ingredientId: 'bergamot', acidPercent: 4.6, pH: null, useBy: null },
-  { id: uuid(5, 2), name: 'Sweet lemon, vine house', ingredientId: 'lemon_sweet', acidPercent: 2.9, pH: null, useBy: null },
-  { id: uuid(5, 3), name: 'Yuzu, frozen last winter', ingredientId: 'yuzu', acidPercent: 5.0, pH: null, useBy: null },
+  { id: uuid(5, 1), name: 'Bergamot, east bench crate', ingredientId: 'bergamot', acidPercent: 4.6, pH: null, brix: null, fatPercent: null, acidLnSigma: 0.03, massG: 900, method: { kind: 'titration', sampleG: 2, mlNaOH: 14.4, molarity: 0.1, endPH: 8.2 }, useBy: null },
+  { id: uuid(5, 2), name: 'Sweet lemon, vine house', ingredientId: 'lemon_sweet', acidPercent: 2.9, pH: null, brix: 8.4, fatPercent: null, acidLnSigma: 0.2, massG: 1400, method: { kind: 'taste', knownName: 'lemon juice from the crate', knownAcidPercent: 5.5, knownWaterMl: 9, waterMl: 0 }, useBy: null },
+  { id: uuid(5, 3), name: 'Yuzu, frozen last winter', ingredientId: 'yuzu', acidPercent: 5.0, pH: null, brix: null, fatPercent: null, acidLnSigma: null, massG: 450, method: { kind: 'entered' }, useBy: null },
 ]
 const lot = (n: number): Strength => {
-  const l = LOTS[n]!
-  return { kind: 'lot', lotId: l.id, name: l.name, acidPercent: l.acidPercent }
+  return lotStrength(LOTS[n]!)
 }
 
 interface Entry { name: string, school: School, use: UseKind, startAt: string, note: string, lines: [id: string, g: number, text?: string, strength?: Strength][], change?: (doc: FormulaDocument) => void }

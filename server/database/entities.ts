@@ -1,6 +1,7 @@
 /** Tables. Every row carries its kitchen and the actor who wrote it. */
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core'
 import type { FormulaDocument, Material, PlaceKind, VesselKind } from '#core/formula/document'
+import type { LotMethod } from '#core/stock/strength'
 import type { Summary } from '#core/summary'
 import type { KitchenSettings } from '../../shared/schemas/kitchen'
 
@@ -28,8 +29,9 @@ export const VesselEntity = defineEntity({
 export const LotEntity = defineEntity({
   name: 'Lot', tableName: 'lot',
   properties: {
-    id: p.uuid().primary(), ...owned, name: p.string(), ingredientId: p.string(), acidPercent: p.float().columnType('double precision'),
-    pH: p.float().columnType('double precision').nullable(), useBy: p.string().length(10).nullable(),
+    id: p.uuid().primary(), ...owned, name: p.string(), ingredientId: p.string(), acidPercent: p.float().columnType('double precision').nullable(),
+    pH: p.float().columnType('double precision').nullable(), brix: p.float().columnType('double precision').nullable(), fatPercent: p.float().columnType('double precision').nullable(),
+    acidLnSigma: p.float().columnType('double precision').nullable(), massG: p.float().columnType('double precision').nullable(), method: p.json<LotMethod>(), deletedAt: p.datetime().nullable(), useBy: p.string().length(10).nullable(),
   },
 })
 /** The draft: mutable, with an optimistic version and the last write taken, so that a repeated one counts once. */

@@ -2,8 +2,10 @@
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { LockMode } from '@mikro-orm/core'
 import { KitchenEntity, LotEntity, PlaceEntity, VesselEntity } from '../database/entities'
-import type { KitchenRecord, KitchenSettings } from '../../shared/schemas/kitchen'
-import type { KitchenPlace } from '#core/formula/document'
+import { SETTINGS_ADDED, type KitchenRecord, type KitchenSettings } from '../../shared/schemas/kitchen'
+import type { KitchenPlace, Lot } from '#core/formula/document'
+import { findIngredient } from '#core/ingredients'
+import { figuresOf } from '#core/stock/strength'
 
 /** This installation serves one kitchen; its rows are found through it. */
 export async function loadKitchen(em: EntityManager): Promise<KitchenRecord & { actorId: string }> {
@@ -11,12 +13,14 @@ export async function loadKitchen(em: EntityManager): Promise<KitchenRecord & { 
   const where = { kitchenId: kitchen.id }
   const places = await em.find(PlaceEntity, where, { orderBy: { position: 'asc' } })
   const vessels = await em.find(VesselEntity, where, { orderBy: { position: 'asc' } })
-  const lots = await em.find(LotEntity, where, { orderBy: { name: 'asc' } })
+  const lots = await em.find(LotEntity, { ...where, deletedAt: null }, { orderBy: { name: 'asc' } })
   return {
-    id: kitchen.id, actorId: kitchen.actorId, name: kitchen.name, version: kitchen.version, settings: kitchen.settings,
+    id: kitchen.id, actorId: kitchen.actorId, name: kitchen.name, version: kitchen.version, settings: { ...SETTINGS_ADDED, ...kitchen.settings },
     places: places.map(({ id, name, kind, airTempC }) => ({ id, name, kind, airTempC })),
     vessels: vessels.map(({ id, name, kind, material, lengthM, widthM, heightM }) => ({ id, name, kind, material, lengthM, widthM, heightM })),
-    lots: lots.map(({ id, name, ingredientId, acidPercent, pH, useBy }) => ({ id, name, ingredientId, acidPercent, pH: pH ?? null, useBy: useBy ?? null })),
+    lots: lots.map(l => ({
+      id: l.id, name: l.name, ingredientId: l.ingredientId, acidPercent: l.acidPercent ?? null, pH: l.pH ?? null, brix: l.brix ?? null, fatPercent: l.fatPercent ?? null, acidLnSigma: l.acidLnSigma ?? null, massG: l.massG ?? null, method: l.method, useBy: l.useBy ?? null,
+    })),
   }
 }
 
@@ -35,6 +39,37 @@ export async function updateKitchen(em: EntityManager, at: Date, update: Kitchen
       if (row) Object.assign(row, place, { position, updatedAt: at })
       else tx.create(PlaceEntity, { ...place, position, kitchenId: kitchen.id, actorId: kitchen.actorId, createdAt: at, updatedAt: at })
     })
+    await tx.flush()
+    return loadKitchen(tx)
+  })
+}
+
+/**
+ * Writes a lot, new or changed. What its card tells (a titration, a reading) is worked out here again, so that figures
+ * and card agree. Results kept for the shelf are stale after it, hence the kitchen's version goes up.
+ * @throws {InputError} naming the card's field
+ */
+export async function saveLot(em: EntityManager, at: Date, lot: Lot): Promise<KitchenRecord> {
+  const row = findIngredient(lot.ingredientId)!
+  const found = Object.fromEntries(Object.entries(figuresOf(row, lot.method)).filter(([, v]) => v !== null))
+  const { id, ...rest } = { ...lot, ...found }
+  return em.transactional(async (tx) => {
+    const kitchen = await tx.findOneOrFail(KitchenEntity, { id: { $ne: null } }, { orderBy: { createdAt: 'asc' }, lockMode: LockMode.PESSIMISTIC_WRITE })
+    const existing = await tx.findOne(LotEntity, { id, kitchenId: kitchen.id })
+    if (existing) Object.assign(existing, rest, { updatedAt: at, deletedAt: null })
+    else tx.create(LotEntity, { id, ...rest, kitchenId: kitchen.id, actorId: kitchen.actorId, createdAt: at, updatedAt: at, deletedAt: null })
+    kitchen.version++
+    await tx.flush()
+    return loadKitchen(tx)
+  })
+}
+
+/** Takes a lot off the shelf; formulas that use it keep its snapshot. Writing it again brings it back. */
+export async function removeLot(em: EntityManager, at: Date, id: string): Promise<KitchenRecord | null> {
+  return em.transactional(async (tx) => {
+    const kitchen = await tx.findOneOrFail(KitchenEntity, { id: { $ne: null } }, { orderBy: { createdAt: 'asc' }, lockMode: LockMode.PESSIMISTIC_WRITE })
+    if (await tx.nativeUpdate(LotEntity, { id, kitchenId: kitchen.id, deletedAt: null }, { deletedAt: at }) === 0) return null
+    kitchen.version++
     await tx.flush()
     return loadKitchen(tx)
   })

@@ -4,9 +4,10 @@
  */
 import * as yup from 'yup'
 import { InputError } from '#core/errors'
-import { COVERS, FAMILIES, FORMULA_FORMAT, HEAT_METHODS, MATERIALS, PLACE_KINDS, SCHEMA_VERSION, SCHOOLS, USE_KINDS, VESSEL_KINDS, type FormulaDocument, type Kitchen } from '#core/formula/document'
+import { COVERS, FAMILIES, FORMULA_FORMAT, HEAT_METHODS, MATERIALS, PLACE_KINDS, SCHEMA_VERSION, SCHOOLS, FRUIT_PARTS, PIECE_KINDS, USE_KINDS, VESSEL_KINDS, type FormulaDocument, type Kitchen } from '#core/formula/document'
 import { schoolOf } from '#core/families/schools'
 import { migrate } from '#core/formula/migrate'
+import { fruitOf } from '#core/stock/fruit'
 import { assess } from '#core/assess'
 
 const number = () => yup.number().strict().required()
@@ -23,15 +24,16 @@ const processValue = (given: yup.AnySchema) => yup.lazy((value: unknown) =>
 
 const strength = yup.lazy((value: unknown) => {
   const kind = (value as { kind?: unknown } | undefined)?.kind
-  const acidPercent = number().min(0).max(100)
-  const pH = yup.number().strict().min(0).max(14).optional()
-  if (kind === 'measured') return yup.object({ kind: oneOf(['measured']), acidPercent, pH }).noUnknown().strict()
-  if (kind === 'lot') return yup.object({ kind: oneOf(['lot']), lotId: id(), name: text(), acidPercent, pH }).noUnknown().strict()
+  const some = (max: number) => yup.number().strict().min(0).max(max).optional()
+  const measured = { acidPercent: some(100), pH: some(14), brix: some(100), fatPercent: some(100), acidLnSigma: some(3) }
+  if (kind === 'measured') return yup.object({ kind: oneOf(['measured']), ...measured }).noUnknown().strict()
+  if (kind === 'lot') return yup.object({ kind: oneOf(['lot']), lotId: id(), name: text(), ...measured }).noUnknown().strict()
   return yup.object({ kind: oneOf(['typical']) }).noUnknown().strict().optional().default(undefined)
 })
 
 const line = yup.object({
-  id: id(), ingredientId: id(), massG: number().min(0), sourceText: text(), assumption: text(), strength,
+  id: id(), ingredientId: id(), massG: number().min(0), sourceText: text(), assumption: text(), strength, pinned: yup.boolean().strict().optional(),
+  piece: yup.object({ kind: oneOf(PIECE_KINDS), eachG: number().min(0.05).max(20000) }).noUnknown().strict().optional().default(undefined),
 }).noUnknown().strict()
 
 const step = yup.lazy((value: unknown) => {
@@ -47,6 +49,24 @@ const step = yup.lazy((value: unknown) => {
 
 const vessel = yup.object({ kind: oneOf(VESSEL_KINDS), material: oneOf(MATERIALS), lengthM: number().min(0), widthM: number().min(0), heightM: number().min(0) }).noUnknown().strict().required()
 
+const covers = yup.lazy((value: unknown) => {
+  const kind = (value as { kind?: unknown } | null)?.kind
+  if (kind === 'people') return yup.object({ kind: oneOf(['people']), people: number().min(1).max(5000), each: number().min(0.1).max(50) }).noUnknown().strict()
+  if (kind === 'vessels') return yup.object({ kind: oneOf(['vessels']), count: number().min(1).max(500) }).noUnknown().strict()
+  if (kind === 'weight') return yup.object({ kind: oneOf(['weight']), massG: number().min(1).max(1e6) }).noUnknown().strict()
+  if (kind === 'volume') return yup.object({ kind: oneOf(['volume']), volumeM3: number().min(1e-6).max(1) }).noUnknown().strict()
+  return yup.mixed().nullable().defined().test('covers', 'unknown', v => v === null)
+})
+
+const count = () => number().integer().min(0).max(100000)
+const stock = yup.object({
+  fruit: yup.array(yup.object({
+    id: id(), fruitId: id(), count: count(), weightG: yup.number().strict().min(0).max(1e6).nullable().defined(), take: yup.object(Object.fromEntries(FRUIT_PARTS.map(p => [p, count()]))).noUnknown().strict().required(), measuredJuiceG: yup.number().strict().min(0).max(1e6).nullable().defined(),
+  }).noUnknown().strict().required()).strict().max(40).required(),
+  have: yup.array(yup.object({ lineId: id(), massG: number().min(0).max(1e6) }).noUnknown().strict().required()).strict().max(60).required(),
+  covers,
+}).noUnknown().strict().required()
+
 export const formulaSchema = yup.object({
   format: oneOf([FORMULA_FORMAT]),
   version: number().oneOf([SCHEMA_VERSION]),
@@ -55,6 +75,7 @@ export const formulaSchema = yup.object({
   school: oneOf(SCHOOLS),
   note: text(4000),
   use: yup.object({ kind: oneOf(USE_KINDS), pieceHeightM: number(), pieceWidthM: number(), tableTempC: number(), tableTimeS: number().min(0) }).noUnknown().strict().required(),
+  stock,
   components: yup.array(yup.object({
     id: id(), role: oneOf(['filling', 'crust']), name: text(120), lines: yup.array(line).strict().max(60).required(), steps: yup.array(step).strict().max(30).required(),
   }).noUnknown().strict().required()).strict().min(1).max(6).required()
@@ -99,6 +120,8 @@ export function readDocument(input: unknown, kitchen?: Kitchen): DocumentResult 
       const twice = component.lines.findIndex(l => ids.filter(x => x === l.id).length > 1)
       if (twice >= 0) return { ok: false, problem: { path: `components.${c}.lines.${twice}.id`, code: 'sameId', params: {} } }
     }
+    const fruit = doc.stock.fruit.findIndex(f => !fruitOf(f.fruitId))
+    if (fruit >= 0) return { ok: false, problem: { path: `stock.fruit.${fruit}.fruitId`, code: 'unknownValue', params: { id: doc.stock.fruit[fruit]!.fruitId } } }
     if (kitchen) assess(doc, kitchen)
     return { ok: true, doc }
   } catch (error) {

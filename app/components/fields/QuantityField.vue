@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /**
- * A number with its unit: typed, or stepped with the arrow keys (Shift for five times). What cannot be is said below
- * and not taken; the last good value stays in force.
+ * A number with its unit: typed (sums and other units too: "150+20", "2 cups", "3 eggs"), stepped with the arrow keys
+ * (Shift for five times), or dragged sideways by its unit. What cannot be is said below and not taken; the last good
+ * value stays in force.
  */
 import { celsiusToFahrenheit, fahrenheitToCelsius } from '#core/units/measures'
+import { readQuantity, type QuantityKind } from '#core/units/quantity'
 
 const KINDS = {
   mass: { unit: 'g', factor: 1, digits: 1, step: 5 },
@@ -28,9 +30,12 @@ const props = withDefaults(defineProps<{
   showLabel?: boolean
   big?: boolean
   unitText?: string
+  /** What is weighed: cups, spoons and eggs become grams of it. */
+  ingredientId?: string
 }>(), { min: 0, max: 1e6, showLabel: false, big: false })
 const emit = defineEmits<{ 'update:modelValue': [value: number], 'done': [] }>()
 
+const kitchen = useKitchenStore()
 const { fahrenheit } = useFormat()
 const spec = computed(() => KINDS[props.kind])
 const isF = computed(() => props.kind === 'temperature' && fahrenheit.value)
@@ -50,13 +55,16 @@ watch([() => props.modelValue, isF], () => {
 })
 const limit = (v: number) => `${show(v)}${unit.value ? ` ${unit.value}` : ''}`
 
-/** A number as a cook may type it, or null. */
-function parse(raw: string): number | null {
-  const clean = raw.trim().replace(',', '.').replace(/\s*(g|mm|cm|min|h|%|w|m|°?c|°?f)$/i, '')
-  return /^-?\d+(\.\d+)?$|^-?\.\d+$/.test(clean) ? Number(clean) : null
+const READ: Partial<Record<keyof typeof KINDS, QuantityKind>> = { mass: 'mass', length: 'length', temperature: 'temperature', minutes: 'time', hours: 'time' }
+/** What was typed, in SI; a leading minus stands for itself. */
+function read(raw: string) {
+  return readQuantity(raw, { kind: READ[props.kind] ?? 'plain', ...(props.ingredientId ? { ingredientId: props.ingredientId } : {}), cups: kitchen.record?.settings.cups ?? null, eggGrade: kitchen.record?.settings.eggGrade ?? 'euL', bare: 1 / spec.value.factor, fahrenheit: isF.value })
 }
-function take(value: number) {
-  const v = fromShown(value)
+/** A sum or another unit is being written: what it comes to, shown below. */
+const sum = ref('')
+/** Not wrong yet: an open sum, or the beginning of a unit. */
+const unfinished = (raw: string) => /[+*/-]\s*$/.test(raw) || /\d\s*(?:c|cu|cup|t|ts|tb|tbs|tab|table\w*|tea\w*|e|eg|egg|y|yo|yol|yolk|w|wh|whi|whit|white|s|st|sti|stic|f|fl|l|lb|o|k|m|i|in|p|pi|pin)$/i.test(raw)
+function take(v: number) {
   const eps = 1e-9 * Math.max(1, Math.abs(v))
   if (v < props.min - eps || v > props.max + eps) {
     error.value = `${props.label}: between ${limit(props.min)} and ${limit(props.max)}`
@@ -67,12 +75,18 @@ function take(value: number) {
 }
 function onInput(event: Event) {
   text.value = (event.target as HTMLInputElement).value
-  const value = parse(text.value)
-  if (value === null) {
-    error.value = text.value.trim() === '' ? `${props.label}: a number is needed` : `${props.label}: “${text.value}” is not a number`
+  sum.value = ''
+  const got = read(text.value)
+  if ('problem' in got) {
+    if (got.problem !== 'whoseCups' && got.problem !== 'noDensity' && unfinished(text.value)) return
+    error.value = `${props.label}: ${{
+      notANumber: text.value.trim() === '' ? 'a number is needed' : `“${text.value}” is not a number`, wrongUnit: `“${text.value}” is not a number in ${unit.value || 'this field'}`,
+      whoseCups: `whose “${got.unit}”? Say it once under Kitchen, or type grams`, noDensity: `what a “${got.unit}” of this weighs is not known; type grams`,
+    }[got.problem]}`
     return
   }
-  take(value)
+  if (!/^[\d.,\s]*$/.test(text.value)) sum.value = `= ${limit(got.value)}`
+  take(got.value)
 }
 function onKey(event: KeyboardEvent) {
   if (event.key === 'Enter') {
@@ -81,18 +95,43 @@ function onKey(event: KeyboardEvent) {
   }
   if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
   event.preventDefault()
-  const base = parse(text.value) ?? toShown(props.modelValue)
-  const step = (props.step ?? spec.value.step) * (event.shiftKey ? 5 : 1) * (event.key === 'ArrowUp' ? 1 : -1)
+  const typed = read(text.value)
+  stepBy((event.shiftKey ? 5 : 1) * (event.key === 'ArrowUp' ? 1 : -1), 'value' in typed ? toShown(typed.value) : toShown(props.modelValue))
+}
+/** So many steps from a shown value. */
+function stepBy(steps: number, base: number) {
+  const step = (props.step ?? spec.value.step) * steps
   const low = toShown(props.min)
   const high = toShown(props.max)
   const next = Math.min(high, Math.max(low, Number((base + step).toFixed(spec.value.digits))))
   text.value = String(next)
-  take(next)
+  sum.value = ''
+  take(fromShown(next))
+}
+/** Dragging the unit sideways: a step every few pixels, as the arrow keys would take it. */
+const SCRUB_PX = 6
+let scrub: { x: number, base: number, steps: number } | null = null
+function onScrubStart(event: PointerEvent) {
+  scrub = { x: event.clientX, base: toShown(props.modelValue), steps: 0 }
+  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+  event.preventDefault()
+}
+function onScrub(event: PointerEvent) {
+  if (!scrub) return
+  const steps = Math.trunc((event.clientX - scrub.x) / SCRUB_PX)
+  if (steps === scrub.steps) return
+  scrub.steps = steps
+  stepBy(steps * (event.shiftKey ? 5 : 1), scrub.base)
+}
+function onScrubEnd() {
+  if (scrub && scrub.steps !== 0) emit('done')
+  scrub = null
 }
 function onBlur() {
   editing.value = false
   text.value = show(props.modelValue)
   error.value = ''
+  sum.value = ''
   emit('done')
 }
 const fieldId = useId()
@@ -104,18 +143,20 @@ const fieldId = useId()
     <span class="box">
       <input :id="fieldId" :value="text" inputmode="decimal" autocomplete="off" :aria-invalid="error ? true : undefined" :aria-describedby="error ? `${fieldId}-e` : undefined"
              role="spinbutton" :aria-valuenow="Number(show(modelValue))" :aria-valuetext="`${show(modelValue)} ${unit}`" @focus="editing = true; ($event.target as HTMLInputElement).select()" @input="onInput" @keydown="onKey" @blur="onBlur">
-      <span v-if="unit" class="unit" aria-hidden="true">{{ unit }}</span>
+      <span v-if="unit" class="unit" aria-hidden="true" title="drag sideways, or use the arrow keys" @pointerdown="onScrubStart" @pointermove="onScrub" @pointerup="onScrubEnd" @pointercancel="onScrubEnd">{{ unit }}</span>
     </span>
+    <span v-if="sum && !error" class="sum">{{ sum }}</span>
     <span v-if="error" :id="`${fieldId}-e`" class="error" role="alert">{{ error }}</span>
   </div>
 </template>
 
 <style scoped>
 .quantity { position: relative; min-width: 0; }
-.box { display: inline-flex; align-items: baseline; width: 100%; border-bottom: 1px solid #8f9385; min-height: 44px; }
+.box { display: inline-flex; align-items: center; width: 100%; border-bottom: 1px solid #8f9385; min-height: 44px; }
 .box:focus-within { background: var(--citron-soft); border-color: var(--ink); box-shadow: inset 0 -2px 0 var(--ink); }
 input { width: 100%; min-width: 0; background: transparent; border: 0; text-align: right; padding: 0 0.15rem; min-height: 43px; font-variant-numeric: tabular-nums; outline: none; }
-.unit { color: var(--ink-soft); padding-right: 0.2rem; font-size: 0.92rem; }
+.unit { color: var(--ink-soft); padding: 0.7rem 0.25rem 0.7rem 0.1rem; font-size: 0.92rem; cursor: ew-resize; touch-action: none; user-select: none; }
+.sum { position: absolute; z-index: 19; right: 0; top: 100%; background: var(--ui-bg-elevated); border: 1px solid var(--hairline); padding: 0.15rem 0.5rem; font-size: 0.9rem; white-space: nowrap; }
 .big input { font-size: 1.35rem; font-weight: 600; }
 .wrong .box { border-color: var(--blood); box-shadow: inset 0 -2px 0 var(--blood); }
 .error { position: absolute; z-index: 20; right: 0; top: 100%; background: var(--ui-bg-elevated); color: var(--blood); border: 1px solid var(--blood); padding: 0.3rem 0.6rem; font-size: 0.9rem; width: max-content; max-width: min(18rem, 80vw); }

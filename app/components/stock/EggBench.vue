@@ -1,0 +1,104 @@
+<script setup lang="ts">
+/** Eggs: shells to crack, whole-egg rounding, what is left over and what could take it, cartons. */
+import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { scaleFormula } from '#core/formula/create'
+import { EGG_GRADES } from '#core/ingredients/measures'
+import { clingingWhite, countEggs, yolkCarton } from '#core/stock/eggs'
+import type { FormulaList } from '../../../shared/schemas/wire'
+
+const props = defineProps<{ doc: FormulaDocument }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
+const toast = useToast()
+const grade = computed(() => kitchen.record?.settings.eggGrade ?? 'euL')
+const g = computed(() => EGG_GRADES[grade.value])
+const eggs = computed(() => countEggs(fillingOf(props.doc).lines, grade.value))
+const lineOf = (id: string) => fillingOf(props.doc).lines.find(l => l.id === id)!
+const PART = { whole: ['egg', 'eggs'], yolk: ['yolk', 'yolks'], white: ['white', 'whites'] } as const
+const piece = { whole: 'egg', yolk: 'yolk', white: 'white' } as const
+
+/** What in the shelf would use what is left. */
+const shelf = ref<FormulaList['items']>([])
+onMounted(async () => {
+  try {
+    shelf.value = (await $fetch<FormulaList>('/api/formulas')).items.filter(i => i.id !== ws.id)
+  } catch {
+    shelf.value = []
+  }
+})
+const users = (key: 'whiteG' | 'yolkG') => shelf.value.filter(i => i.eggs[key] > 0).sort((a, b) => a.eggs[key] - b.eggs[key]).slice(0, 4)
+
+type Counted = (typeof eggs.value.lines)[number]
+function setLine(lineId: string, edit: (l: ReturnType<typeof lineOf>) => void) {
+  ws.change('', (d) => {
+    const l = fillingOf(d).lines.find(x => x.id === lineId)
+    if (l) edit(l)
+  })
+}
+const keepWhole = (c: Counted) => setLine(c.lineId, (l) => {
+  if (l.piece) delete l.piece
+  else Object.assign(l, { piece: { kind: piece[c.part], eachG: c.eachG }, massG: Math.round(c.nearestG * 10) / 10 })
+})
+function scaleWhole(c: Counted) {
+  const next = scaleFormula(props.doc, c.nearest / c.count)
+  const l = fillingOf(next).lines.find(x => x.id === c.lineId)!
+  Object.assign(l, { massG: Math.round(c.nearestG * 10) / 10, piece: { kind: piece[c.part], eachG: c.eachG } })
+  ws.replace(next)
+  ws.endGesture()
+}
+function carton(lineId: string, cartonId: 'yolk' | 'yolk_sugared') {
+  const made = yolkCarton(lineOf(lineId).massG, cartonId)
+  ws.change('', (d) => {
+    const f = fillingOf(d)
+    const l = f.lines.find(x => x.id === lineId)!
+    l.ingredientId = cartonId
+    l.massG = Math.round(made.massG * 10) / 10
+    l.sourceText = ''
+    l.assumption = ''
+    delete l.piece
+    const sugar = f.lines.find(x => x.ingredientId === 'sugar')
+    if (sugar && made.sugarG > 0) sugar.massG = Math.max(0, Math.round((sugar.massG - made.sugarG) * 10) / 10)
+  })
+  toast.add({ title: `${fmt.grams(made.massG)} from the carton.`, description: made.sugarG > 0 ? `It brings ${fmt.grams(made.sugarG)} of sugar: taken off the sugar line.` : `The white that clings to a separated yolk is missing: about ${fmt.grams(made.whiteG)}.` })
+}
+</script>
+
+<template>
+  <section class="eggs">
+    <h2 class="section-title">Eggs</h2>
+    <p>{{ g.label }}: whole <b class="num">{{ g.wholeG }} g</b>, yolk <b class="num">{{ g.yolkG }} g</b>, white <b class="num">{{ g.whiteG }} g</b>. About {{ fmt.percent(clingingWhite()) }} of a separated yolk is white that clings to it. The grade is chosen under <NuxtLink class="underline" to="/kitchen">Kitchen</NuxtLink>.</p>
+    <template v-if="eggs.lines.length">
+      <p class="answer" data-answer="eggs"><b class="display">{{ eggs.eggs }}</b> {{ eggs.eggs === 1 ? 'egg' : 'eggs' }} to crack<template v-if="eggs.surplus.whites > 0">; <b>{{ eggs.surplus.whites }}</b> {{ PART.white[eggs.surplus.whites === 1 ? 0 : 1] }} left over ({{ fmt.grams(eggs.surplus.whitesG) }})</template><template v-if="eggs.surplus.yolks > 0">; <b>{{ eggs.surplus.yolks }}</b> {{ PART.yolk[eggs.surplus.yolks === 1 ? 0 : 1] }} left over ({{ fmt.grams(eggs.surplus.yolksG) }})</template>.</p>
+      <ul class="lines">
+        <li v-for="c in eggs.lines" :key="c.lineId" :data-egg="c.part">
+          <span><b>{{ fmt.name(lineOf(c.lineId).ingredientId) }}</b> {{ fmt.grams(lineOf(c.lineId).massG) }}: <b class="num">{{ fmt.fixed(c.count, Math.abs(c.count - c.nearest) < 0.03 ? 0 : 1) }}</b> {{ PART[c.part][c.count > 1.03 ? 1 : 0] }} of {{ fmt.fixed(c.eachG, 1) }} g</span>
+          <span class="acts">
+            <UButton size="sm" variant="outline" color="neutral" :label="lineOf(c.lineId).piece ? 'Kept whole' : `Keep whole: ${c.nearest}`" :aria-pressed="lineOf(c.lineId).piece ? 'true' : 'false'" @click="keepWhole(c)" />
+            <UButton v-if="Math.abs(c.count - c.nearest) > 0.03" size="sm" variant="outline" color="neutral" :label="`Scale all to ${c.nearest}`" @click="scaleWhole(c)" />
+            <template v-if="c.part === 'yolk'">
+              <UButton size="sm" variant="outline" color="neutral" label="From a carton" @click="carton(c.lineId, 'yolk')" /><UButton size="sm" variant="outline" color="neutral" label="From a sugared carton" @click="carton(c.lineId, 'yolk_sugared')" />
+            </template>
+          </span>
+        </li>
+      </ul>
+      <template v-for="[key, left, name] in ([['whiteG', eggs.surplus.whites, 'whites'], ['yolkG', eggs.surplus.yolks, 'yolks']] as const)" :key="key">
+        <div v-if="left > 0" class="left" :data-surplus="name">
+          <h3>What could take the {{ name }}</h3>
+          <ul v-if="users(key).length"><li v-for="u in users(key)" :key="u.id"><NuxtLink class="underline" :to="`/formula/${u.id}/stock`">{{ u.name }}</NuxtLink> takes {{ fmt.grams(u.eggs[key]) }}, about {{ fmt.fixed(u.eggs[key] / (key === 'whiteG' ? g.whiteG : g.yolkG), 0) }}</li></ul>
+          <p v-else class="soft">Nothing on the shelf takes {{ name }}. {{ name === 'whites' ? 'They freeze well; a meringue takes about two of sugar to one of white.' : 'Freeze them with a tenth of their weight in sugar.' }}</p>
+        </div>
+      </template>
+    </template>
+    <p v-else class="soft">No eggs from the shell in this formula.</p>
+  </section>
+</template>
+
+<style scoped>
+.answer b.display { font-size: 1.9rem; margin-right: 0.3rem; }
+.lines { list-style: none; padding: 0; margin: 0.4rem 0 1rem; border-top: 1px solid var(--ink); }
+.lines li { display: flex; flex-wrap: wrap; justify-content: space-between; align-items: center; gap: 0.4rem 1rem; border-bottom: 1px solid var(--hairline); padding: 0.5rem 0; }
+.acts { display: flex; flex-wrap: wrap; gap: 0.4rem; }
+.left ul { margin: 0.3rem 0; padding-left: 1.1rem; list-style: disc; }
+h3 { font-size: 1.05rem; margin: 0.6rem 0 0.2rem; }
+</style>

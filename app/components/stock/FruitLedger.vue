@@ -1,0 +1,113 @@
+<script setup lang="ts">
+/** The fruit ledger: how many, what each is taken for, what it should give, what is short and what to buy. */
+import { fillingOf, FRUIT_PARTS, type FormulaDocument, type FruitEntry, type FruitPart } from '#core/formula/document'
+import { scaleFormula } from '#core/formula/create'
+import { FRUITS } from '#core/ingredients/measures'
+import { fruitOf, ledger, withCount, withTake, yieldsOf } from '#core/stock/fruit'
+import { fruitName, PART_NAMES } from '~/words/stock'
+
+const props = defineProps<{ doc: FormulaDocument }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+const entries = computed(() => props.doc.stock.fruit.map(entry => ({ entry, fruit: fruitOf(entry.fruitId)!, yields: yieldsOf(entry) })))
+const rows = computed(() => ledger(props.doc))
+const adding = ref('')
+/** Fruit whose juice the formula has comes first. */
+const options = computed(() => {
+  const wanted = new Set(fillingOf(props.doc).lines.map(l => l.ingredientId))
+  return [...FRUITS].sort((a, b) => Number(wanted.has(b.juiceId)) - Number(wanted.has(a.juiceId)))
+})
+function change(id: string, gesture: string, edit: (e: FruitEntry) => FruitEntry) {
+  ws.change(`fruit-${id}-${gesture}`, (d) => { d.stock.fruit = d.stock.fruit.map(e => e.id === id ? edit(e) : e) })
+}
+function add() {
+  if (!adding.value) return
+  const fruitId = adding.value
+  const need = rows.value.flatMap(r => r.buy.filter(b => b.fruitId === fruitId)).map(b => b.likely)
+  const count = Math.max(1, ...need)
+  ws.change('', (d) => { d.stock.fruit.push({ id: crypto.randomUUID(), fruitId, count, weightG: null, take: { juice: count, zest: 0, peel: 0, segments: 0 }, measuredJuiceG: null }) })
+  adding.value = ''
+}
+function setLine(lineId: string, massG: number) {
+  ws.change('', (d) => {
+    const l = fillingOf(d).lines.find(x => x.id === lineId)
+    if (l) l.massG = Math.round(massG * 10) / 10
+  })
+}
+function scaleTo(lineId: string, needG: number, massG: number) {
+  ws.replace(scaleFormula(props.doc, massG / needG))
+  ws.endGesture()
+  setLine(lineId, massG)
+}
+const range = (y: { g: number, lowG: number, highG: number }) => y.highG - y.lowG < 0.5 ? fmt.grams(y.g) : `${fmt.grams(y.g)} (${fmt.fixed(y.lowG)}–${fmt.fixed(y.highG)})`
+/** How many of the part may still be taken, beside what its rival takes. */
+const free = (e: FruitEntry, part: FruitPart) => e.count - e.take[{ juice: 'segments', segments: 'juice', zest: 'peel', peel: 'zest' }[part] as FruitPart]
+</script>
+
+<template>
+  <section class="fruit">
+    <h2 class="section-title">Fruit on the bench</h2>
+    <ul v-if="entries.length" class="entries">
+      <li v-for="{ entry: e, fruit, yields } in entries" :key="e.id" :data-fruit="e.fruitId">
+        <div class="top">
+          <b>{{ fruitName(fruit) }}</b>
+          <QuantityField kind="count" show-label :label="'how many'" :model-value="e.count" :max="100000" @update:model-value="v => change(e.id, 'count', x => withCount(x, v))" @done="ws.endGesture()" />
+          <QuantityField kind="mass" show-label label="weighed, in all" :model-value="e.weightG ?? 0" :max="1000000" @update:model-value="v => change(e.id, 'weight', x => ({ ...x, weightG: v > 0 ? v : null }))" @done="ws.endGesture()" />
+          <QuantityField kind="mass" show-label label="juice as it came" :model-value="e.measuredJuiceG ?? 0" :max="1000000" @update:model-value="v => change(e.id, 'juice', x => ({ ...x, measuredJuiceG: v > 0 ? v : null }))" @done="ws.endGesture()" />
+          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :aria-label="`Take out ${fruitName(fruit)}`" @click="ws.change('', d => { d.stock.fruit = d.stock.fruit.filter(x => x.id !== e.id) })" />
+        </div>
+        <dl class="parts">
+          <div v-for="part in FRUIT_PARTS" :key="part" :data-part="part">
+            <dt>{{ PART_NAMES[part] }} of</dt>
+            <dd><QuantityField kind="count" :label="`${PART_NAMES[part]}: from how many ${fruitName(fruit)}`" :model-value="e.take[part]" :max="e.count" @update:model-value="v => change(e.id, part, x => withTake(x, part, v))" @done="ws.endGesture()" /></dd>
+            <dd class="gives num">{{ e.take[part] > 0 ? range(yields[part]) : free(e, part) > 0 ? `${free(e, part)} left to take` : 'none left' }}<span v-if="part === 'juice' && e.measuredJuiceG !== null" class="soft small"> measured</span></dd>
+          </div>
+        </dl>
+      </li>
+    </ul>
+    <p v-else class="soft">No fruit entered yet. Add what is in the crate, and see what it should give and what to buy.</p>
+    <form class="add" @submit.prevent="add">
+      <label class="sr" for="add-fruit">Add fruit</label>
+      <select id="add-fruit" v-model="adding" class="native"><option value="" disabled>Add fruit</option><option v-for="f in options" :key="f.id" :value="f.id">{{ fruitName(f) }}</option></select>
+      <UButton type="submit" variant="outline" color="neutral" size="sm" label="Add" :disabled="!adding" />
+    </form>
+    <p class="soft small">Zest or peel first, then juice or segments: from one fruit one of each pair. Yields are kitchen averages; the range holds 8 crates in 10. Scrub peel, use unwaxed fruit, and never fruit sprayed as an ornamental.</p>
+
+    <h2 class="section-title needs">What the formula needs of it</h2>
+    <table v-if="rows.length">
+      <thead><tr><th scope="col">line</th><th scope="col" class="r">needs</th><th scope="col">the fruit gives</th><th scope="col">to buy</th><th scope="col"><span class="sr">use</span></th></tr></thead>
+      <tbody>
+        <tr v-for="r in rows" :key="r.lineId" :data-ledger="r.ingredientId">
+          <th scope="row">{{ fmt.name(r.ingredientId) }}</th>
+          <td class="r num">{{ fmt.grams(r.needG) }}</td>
+          <td class="num">{{ r.gives ? range(r.gives) : 'nothing yet' }}<span v-if="r.measured" class="soft small"> measured</span><b v-if="r.shortG > 0.5" class="short"> {{ fmt.grams(r.shortG) }} short</b></td>
+          <td><template v-if="r.shortG > 0.5"><span v-for="b in r.buy.slice(0, 2)" :key="b.fruitId" class="buy"><b class="num">{{ b.likely }}</b> {{ fruitName(b.fruitId) }} <span class="soft small">({{ b.sure }} to be sure)</span></span></template><span v-else>enough</span></td>
+          <td class="acts"><template v-if="r.gives && Math.abs(r.gives.g / r.needG - 1) > 0.005"><UButton size="sm" variant="outline" color="neutral" :label="`Line to ${fmt.grams(r.gives.g)}`" @click="setLine(r.lineId, r.gives.g)" /><UButton size="sm" variant="outline" color="neutral" label="Scale all" @click="scaleTo(r.lineId, r.needG, r.gives.g)" /></template></td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else class="soft">No line of this formula comes from fruit.</p>
+  </section>
+</template>
+
+<style scoped>
+.entries { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--ink); }
+.entries li { border-bottom: 1px solid var(--hairline); padding: 0.6rem 0; }
+.top { display: grid; grid-template-columns: minmax(7rem, 1.4fr) repeat(3, minmax(0, 8.5rem)) 44px; gap: 1rem; align-items: end; }
+.top > b { align-self: center; }
+.parts { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 1rem; margin: 0.4rem 0 0; }
+.parts > div { display: grid; grid-template-columns: auto 4.2rem; align-items: center; gap: 0 0.5rem; }
+.parts dt { color: var(--ink-soft); } .parts dd { margin: 0; } .gives { grid-column: 1 / -1; font-size: 0.94rem; }
+.add { display: flex; gap: 0.6rem; margin: 0.6rem 0; max-width: 24rem; }
+.needs { margin-top: 1.4rem; }
+table { width: 100%; border-collapse: collapse; }
+thead th { font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; text-align: left; border-bottom: 1px solid var(--ink); padding-right: 0.8rem; }
+tbody th { text-align: left; font-weight: 600; padding: 0.5rem 0.8rem 0.5rem 0; }
+td { padding: 0.4rem 0.8rem 0.4rem 0; } tbody tr { border-bottom: 1px solid var(--hairline); }
+.r { text-align: right !important; }
+.short { color: var(--blood); margin-left: 0.5rem; }
+.buy { display: block; }
+.acts { display: flex; flex-wrap: wrap; gap: 0.4rem; }
+@media (max-width: 1100px) { .parts { grid-template-columns: repeat(2, minmax(0, 1fr)); } .top { grid-template-columns: repeat(3, minmax(0, 1fr)) 44px; } .top > b { grid-column: 1 / -1; } }
+@media (max-width: 760px) { table, tbody, tr, td, tbody th { display: block; } thead { display: none; } .r { text-align: left !important; } td { padding: 0.1rem 0; } }
+</style>

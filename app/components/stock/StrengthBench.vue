@@ -1,0 +1,206 @@
+<script setup lang="ts">
+/** Lots of known strength: a card for how it was found, and bringing a lot to a wanted strength. */
+import { InputError } from '#core/errors'
+import { fillingOf, lotStrength, type FormulaDocument, type Lot } from '#core/formula/document'
+import { findIngredient, INGREDIENTS } from '#core/ingredients'
+import { carriesFat, figuresOf, LOT_METHODS, PROXY_JUICES, toStrength, type LotMethod } from '#core/stock/strength'
+import { METHOD_WORDS } from '~/words/stock'
+import { fieldWords } from '~/words/problems'
+
+const props = defineProps<{ doc: FormulaDocument }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
+const toast = useToast()
+const lots = computed(() => kitchen.record?.lots ?? [])
+const lines = computed(() => fillingOf(props.doc).lines)
+/** What can be a lot: juices, purées, wines, creams; the formula's own first. */
+const options = computed(() => {
+  const here = new Set(lines.value.map(l => l.ingredientId))
+  return INGREDIENTS.filter(i => (i.group === 'juice' && i.acid) || carriesFat(i)).sort((a, b) => Number(here.has(b.id)) - Number(here.has(a.id)))
+})
+const blank = (ingredientId: string): Lot => ({ id: crypto.randomUUID(), name: '', ingredientId, acidPercent: null, pH: null, brix: null, fatPercent: null, acidLnSigma: null, massG: null, method: startOf('titration'), useBy: null })
+function startOf(kind: LotMethod['kind']): LotMethod {
+  switch (kind) {
+    case 'titration': return { kind, sampleG: 1.5, mlNaOH: 12, molarity: 0.1, endPH: 8.2 }
+    case 'refractometer': return { kind, readingBrix: 8 }
+    case 'pH': return { kind, by: 'meter', pH: 2.4 }
+    case 'taste': return { kind, knownName: 'typical lemon juice', knownAcidPercent: 5.5, knownWaterMl: 0, waterMl: 0 }
+    case 'blend': return { kind, parts: [] }
+    case 'entered': return { kind }
+  }
+}
+/** The card being written survives leaving the station and a reload. */
+const card = useLocalStorage<Lot | null>('lumbik:lot-card', null, { serializer: { read: v => JSON.parse(v) as Lot | null, write: v => JSON.stringify(v) } })
+const row = computed(() => card.value ? findIngredient(card.value.ingredientId) ?? null : null)
+const isJuice = computed(() => !!row.value?.acid && row.value.group === 'juice')
+const begin = () => { card.value = blank(lines.value.find(l => findIngredient(l.ingredientId)?.group === 'juice')?.ingredientId ?? options.value[0]!.id) }
+const figures = computed(() => {
+  if (!card.value || !row.value) return null
+  try {
+    return { ...figuresOf(row.value, card.value.method), problem: '' }
+  } catch (e) {
+    if (e instanceof InputError) return { acidPercent: null, acidLnSigma: null, pH: null, brix: null, fatPercent: null, problem: e.code === 'outOfReach' ? 'No juice of this kind has that pH: check the reading and the ingredient.' : `${fieldWords(e.path)}: cannot be ${e.code === 'tooSmall' ? 'so small' : 'that'}.` }
+    throw e
+  }
+})
+const acid = computed(() => figures.value?.acidPercent ?? card.value?.acidPercent ?? null)
+function edit(part: Partial<Lot>) {
+  if (card.value) card.value = { ...card.value, ...part }
+}
+function editMethod(part: Record<string, unknown>) {
+  if (card.value) edit({ method: { ...card.value.method, ...part } as LotMethod })
+}
+const busy = ref(false)
+const refused = ref('')
+async function save(use: boolean) {
+  if (!card.value || busy.value) return
+  const found = figures.value ? Object.fromEntries(Object.entries(figures.value).filter(([k, v]) => k !== 'problem' && v !== null)) : {}
+  const lot = { ...card.value, ...found, name: card.value.name.trim() || `${fmt.name(card.value.ingredientId)}, ${fmt.day(new Date().toISOString())}` } as Lot
+  busy.value = true
+  refused.value = ''
+  const problem = await kitchen.saveLot(toPlain(lot))
+  busy.value = false
+  if (problem) {
+    refused.value = problem.code === 'offline' ? 'The server does not answer. The card is kept in this browser; save it again.' : `Not saved: ${fieldWords(problem.path)}.`
+    return
+  }
+  card.value = null
+  if (use) useLot(lot)
+  else toast.add({ title: `Lot saved: ${lot.name}.` })
+}
+/** Lines of this formula that take the lot. */
+const takers = (lot: Lot) => lines.value.filter(l => l.ingredientId === lot.ingredientId)
+function useLot(lot: Lot) {
+  const ids = takers(lot).map(l => l.id)
+  ws.change('', (d) => { for (const l of fillingOf(d).lines) if (ids.includes(l.id)) l.strength = lotStrength(lot) })
+  toast.add({ title: ids.length ? `The formula follows ${lot.name}.` : `Lot saved: ${lot.name}. No line of this formula takes it.` })
+}
+const used = (lot: Lot) => takers(lot).some(l => l.strength?.kind === 'lot' && l.strength.lotId === lot.id)
+async function remove(lot: Lot) {
+  if (await kitchen.removeLot(lot.id)) toast.add({ title: `${lot.name} is put away.`, actions: [{ label: 'Undo', onClick: () => { void kitchen.saveLot(toPlain(lot)) } }] })
+}
+const figureWords = (l: Lot) => [l.acidPercent !== null && `${fmt.fixed(l.acidPercent, 1)} % acid${l.acidLnSigma ? ` ± ${fmt.percent(l.acidLnSigma)}` : ''}`, l.pH !== null && `pH ${fmt.fixed(l.pH, 2)}`, l.brix !== null && `${fmt.fixed(l.brix, 1)} °Bx`, l.fatPercent !== null && `${fmt.fixed(l.fatPercent, 1)} % fat`, l.massG !== null && fmt.grams(l.massG)].filter(Boolean).join(', ') || 'nothing measured'
+const columns = [{ accessorKey: 'name', header: 'Lot' }, { accessorKey: 'figures', header: 'strength, as citric' }, { accessorKey: 'method', header: 'found by' }, { id: 'acts', header: '' }]
+const data = computed(() => lots.value.map(l => ({ lot: l, name: l.name, figures: figureWords(l), method: METHOD_WORDS[l.method.kind].name.toLowerCase() })))
+
+/* To a wanted strength. */
+const fromId = ref('')
+const otherId = ref('')
+const wanted = ref(5)
+const massG = ref(500)
+const juices = computed(() => lots.value.filter(l => l.acidPercent !== null))
+const from = computed(() => juices.value.find(l => l.id === fromId.value) ?? juices.value[0] ?? null)
+const other = computed(() => juices.value.find(l => l.id === otherId.value) ?? null)
+watch(from, (l) => { if (l?.massG) massG.value = l.massG }, { immediate: true })
+const way = computed(() => from.value ? toStrength(massG.value, from.value.acidPercent!, wanted.value, other.value?.acidPercent ?? null) : null)
+function blended() {
+  const a = from.value
+  if (!a || !way.value) return
+  const parts = [{ name: a.name, massG: massG.value, acidPercent: a.acidPercent! }]
+  if (other.value && way.value.otherG !== null) parts.push({ name: other.value.name, massG: way.value.otherG, acidPercent: other.value.acidPercent! })
+  else if (way.value.citricG !== null) parts.push({ name: 'citric acid', massG: way.value.citricG, acidPercent: 100 })
+  else if (way.value.waterG !== null) parts.push({ name: 'water', massG: way.value.waterG, acidPercent: 0 })
+  card.value = { ...blank(a.ingredientId), name: `${a.name}, brought to ${fmt.fixed(wanted.value, 1)} %`, massG: Math.round(parts.reduce((s, p) => s + p.massG, 0)), method: { kind: 'blend', parts } }
+}
+</script>
+
+<template>
+  <section class="strength">
+    <h2 class="section-title">Lots of known strength <UButton v-if="!card" size="sm" variant="outline" color="neutral" label="A new lot" class="ml-3" @click="begin" /></h2>
+    <form v-if="card && row" class="card" data-card="lot" @submit.prevent="save(true)">
+      <div class="grid">
+        <div><label class="field-label" for="lot-what">What it is</label><select id="lot-what" class="native" :value="card.ingredientId" @change="edit({ ingredientId: ($event.target as HTMLSelectElement).value })"><option v-for="o in options" :key="o.id" :value="o.id">{{ fmt.name(o.id) }}</option></select></div>
+        <div><label class="field-label" for="lot-name">Name of the lot</label><input id="lot-name" class="native" maxlength="80" :value="card.name" placeholder="bench, crate, date" @input="edit({ name: ($event.target as HTMLInputElement).value })"></div>
+        <QuantityField kind="mass" show-label label="How much there is" :model-value="card.massG ?? 0" :max="1000000" @update:model-value="v => edit({ massG: v > 0 ? v : null })" />
+        <div><label class="field-label" for="lot-by">Use by</label><input id="lot-by" type="date" class="native" :value="card.useBy ?? ''" @change="edit({ useBy: ($event.target as HTMLInputElement).value || null })"></div>
+      </div>
+      <template v-if="isJuice">
+        <div class="choices" role="group" aria-label="How its strength is found">
+          <button v-for="m in LOT_METHODS.filter(m => m !== 'blend' || card!.method.kind === 'blend')" :key="m" type="button" :aria-pressed="card.method.kind === m" @click="edit({ method: startOf(m) })">{{ METHOD_WORDS[m].name }}</button>
+        </div>
+        <div class="grid">
+          <template v-if="card.method.kind === 'titration'">
+            <QuantityField kind="percent" unit-text="g" show-label label="Sample" :model-value="card.method.sampleG" :min="0.05" :max="500" @update:model-value="v => editMethod({ sampleG: v })" />
+            <QuantityField kind="percent" unit-text="ml" show-label label="NaOH used" :model-value="card.method.mlNaOH" :max="500" @update:model-value="v => editMethod({ mlNaOH: v })" />
+            <QuantityField kind="percent" unit-text="mol/l" :step="0.01" show-label label="Strength of NaOH" :model-value="card.method.molarity" :min="0.001" :max="5" @update:model-value="v => editMethod({ molarity: v })" />
+            <QuantityField kind="percent" unit-text="pH" show-label label="End point" :model-value="card.method.endPH" :min="6" :max="9.5" @update:model-value="v => editMethod({ endPH: v })" />
+          </template>
+          <QuantityField v-else-if="card.method.kind === 'refractometer'" kind="percent" unit-text="°Bx" show-label label="Reading" :model-value="card.method.readingBrix" :max="85" @update:model-value="v => editMethod({ readingBrix: v })" />
+          <template v-else-if="card.method.kind === 'pH'">
+            <QuantityField kind="percent" unit-text="pH" show-label label="Reading" :step="0.05" :model-value="card.method.pH" :min="1.5" :max="6" @update:model-value="v => editMethod({ pH: v })" />
+            <div><label class="field-label" for="ph-by">By</label><select id="ph-by" class="native" :value="card.method.by" @change="editMethod({ by: ($event.target as HTMLSelectElement).value })"><option value="meter">meter, calibrated</option><option value="paper">paper</option></select></div>
+          </template>
+          <template v-else-if="card.method.kind === 'taste'">
+            <div><label class="field-label" for="known">The known one</label><input id="known" class="native" maxlength="80" :value="card.method.knownName" @input="editMethod({ knownName: ($event.target as HTMLInputElement).value })"></div>
+            <QuantityField kind="percent" unit-text="% acid" show-label label="Its strength" :model-value="card.method.knownAcidPercent" :min="0.1" :max="15" @update:model-value="v => editMethod({ knownAcidPercent: v })" />
+            <QuantityField kind="percent" unit-text="ml" :step="1" show-label label="Water to 10 ml of the known" :model-value="card.method.knownWaterMl" :max="500" @update:model-value="v => editMethod({ knownWaterMl: v })" />
+            <QuantityField kind="percent" unit-text="ml" :step="1" show-label label="Water to 10 ml of mine" :model-value="card.method.waterMl" :max="500" @update:model-value="v => editMethod({ waterMl: v })" />
+          </template>
+          <p v-else-if="card.method.kind === 'blend'" class="wide">{{ card.method.parts.map(p => `${fmt.grams(p.massG)} ${p.name}`).join(' + ') }}</p>
+          <template v-else>
+            <QuantityField kind="percent" unit-text="% acid" show-label label="Acid, as citric" :model-value="card.acidPercent ?? row.acid!.typical" :min="0.05" :max="15" @update:model-value="v => edit({ acidPercent: v })" />
+            <QuantityField kind="percent" unit-text="pH" show-label label="pH, 0 for not known" :model-value="card.pH ?? 0" :max="6" @update:model-value="v => edit({ pH: v > 1 ? v : null })" />
+            <QuantityField kind="percent" unit-text="°Bx" show-label label="°Brix, 0 for not known" :model-value="card.brix ?? 0" :max="85" @update:model-value="v => edit({ brix: v > 0 ? v : null })" />
+          </template>
+        </div>
+        <p v-if="card.method.kind === 'taste'" class="soft small">Put water to the sharper of the two, a ml at a time, until both taste equally sharp. Good to about a fifth.</p>
+        <p v-if="card.method.kind === 'refractometer'" class="soft small">A refractometer does not measure acid. <template v-if="PROXY_JUICES.includes(card.ingredientId)">For lemon and lime it gives a rough guess only, ± 0.6 points; titrate when it matters.</template><template v-else>Only the solids of this juice are taken from it; its acid stays that of typical fruit.</template></p>
+        <p v-if="card.method.kind === 'titration'" class="soft small">NaOH burns skin and eyes: goggles and gloves, never near food that is served.</p>
+        <p v-if="card.method.kind === 'pH' && card.method.by === 'paper'" class="soft small">Paper is read to about .3 of a pH: good enough to tell lemon from orange, not more, and never for deciding how long something keeps.</p>
+      </template>
+      <QuantityField v-else kind="percent" unit-text="% fat" show-label label="Fat, from the label" class="fat" :model-value="card.fatPercent ?? row.per100g.fat ?? 0" :max="85" @update:model-value="v => edit({ fatPercent: v })" />
+      <p class="answer" data-answer="strength" aria-live="polite">
+        <template v-if="figures?.problem"><b class="bad">{{ figures.problem }}</b></template>
+        <template v-else-if="isJuice && acid !== null"><b class="display num">{{ fmt.fixed(acid, 1) }} %</b> acid, as citric<template v-if="figures?.acidLnSigma">, ± {{ fmt.percent(figures.acidLnSigma) }}</template><template v-if="figures?.brix">; {{ fmt.fixed(figures.brix, 1) }} °Bx of true solids</template>. Typical fruit has {{ fmt.fixed(row.acid!.typical, 1) }} %.</template>
+        <template v-else-if="figures?.brix"><b class="display num">{{ fmt.fixed(figures.brix, 1) }} °Bx</b> of true solids.</template>
+      </p>
+      <div class="acts">
+        <UButton type="submit" :label="takers(card).length ? 'Save and use it here' : 'Save the lot'" :disabled="busy || !!figures?.problem" />
+        <UButton v-if="takers(card).length" variant="outline" color="neutral" label="Save only" :disabled="busy || !!figures?.problem" @click="save(false)" />
+        <UButton variant="ghost" color="neutral" label="Put the card away" @click="card = null" />
+        <span v-if="refused" class="bad" role="alert">{{ refused }}</span>
+      </div>
+    </form>
+    <UTable v-if="lots.length" :data="data" :columns="columns" class="lots" :ui="{ th: 'px-0 pr-4 text-[0.9rem] font-normal text-(--ink-soft)', td: 'px-0 pr-4 py-1 text-base text-(--ink) whitespace-normal' }">
+      <template #name-cell="{ row: r }"><b>{{ r.original.name }}</b><span class="soft small block">{{ fmt.name(r.original.lot.ingredientId) }}<template v-if="r.original.lot.useBy">, use by {{ fmt.day(r.original.lot.useBy) }}</template></span></template>
+      <template #acts-cell="{ row: r }">
+        <span class="acts" :data-lot="r.original.lot.ingredientId">
+          <UButton v-if="takers(r.original.lot).length" size="sm" variant="outline" color="neutral" :label="used(r.original.lot) ? 'In use here' : 'Use here'" :disabled="used(r.original.lot)" @click="useLot(r.original.lot)" />
+          <UButton size="sm" variant="ghost" color="neutral" label="Edit" @click="card = toPlain(r.original.lot)" />
+          <UButton size="sm" variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Put away ${r.original.name}`" @click="remove(r.original.lot)" />
+        </span>
+      </template>
+    </UTable>
+    <p v-else-if="!card" class="soft">No lots yet. Measure a juice once, and every formula can follow it: a titration, a refractometer, pH paper, or your tongue against a juice you know.</p>
+
+    <template v-if="from">
+      <h2 class="section-title bring">Bring it to a strength</h2>
+      <div class="grid">
+        <div><label class="field-label" for="from-lot">Lot</label><select id="from-lot" class="native" :value="from.id" @change="fromId = ($event.target as HTMLSelectElement).value"><option v-for="l in juices" :key="l.id" :value="l.id">{{ l.name }}, {{ fmt.fixed(l.acidPercent!, 1) }} %</option></select></div>
+        <QuantityField v-model="massG" kind="mass" show-label label="How much of it" :min="1" :max="1000000" />
+        <QuantityField v-model="wanted" kind="percent" unit-text="% acid" show-label label="Wanted strength" :min="0.1" :max="15" />
+        <div><label class="field-label" for="other-lot">Blend with</label><select id="other-lot" v-model="otherId" class="native"><option value="">nothing else</option><option v-for="l in juices.filter(x => x.id !== from!.id)" :key="l.id" :value="l.id">{{ l.name }}, {{ fmt.fixed(l.acidPercent!, 1) }} %</option></select></div>
+      </div>
+      <p v-if="way" class="answer" data-answer="to-strength" aria-live="polite">
+        <template v-if="way.otherG !== null"><b class="num">{{ fmt.grams(way.otherG) }}</b> of {{ other!.name }} to {{ fmt.grams(massG) }}<template v-if="way.citricG !== null || way.waterG !== null">, or </template></template>
+        <template v-if="way.citricG !== null"><b class="num">{{ fmt.fixed(way.citricG, 1) }} g</b> citric acid stirred in</template>
+        <template v-if="way.waterG !== null"><b class="num">{{ fmt.grams(way.waterG) }}</b> water to stretch it</template>
+        <template v-if="way.citricG === null && way.waterG === null && way.otherG === null">It has that strength.</template><template v-else>: {{ fmt.fixed(wanted, 1) }} % acid.</template>
+        <UButton v-if="way.citricG !== null || way.waterG !== null || way.otherG !== null" size="sm" variant="outline" color="neutral" label="Make it a lot" class="ml-3" @click="blended" />
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.card { border: 1px solid var(--ink); padding: 1rem 1.1rem; margin-bottom: 1.2rem; background: #fffdf7; }
+.grid { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 0.9rem 1.2rem; margin: 0.4rem 0 0.8rem; align-items: end; }
+.wide { grid-column: 1 / -1; }
+.fat { max-width: 14rem; }
+.answer b.display { font-size: 1.7rem; }
+.acts { display: flex; flex-wrap: wrap; gap: 0.4rem 0.6rem; align-items: center; }
+.bad { color: var(--blood); }
+.bring { margin-top: 1.5rem; }
+@media (max-width: 1100px) { .grid { grid-template-columns: repeat(2, minmax(0, 1fr)); } }
+</style>
