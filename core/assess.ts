@@ -233,7 +233,6 @@ export function reheat(w: Worked, doc: FormulaDocument, kitchen: Kitchen): Worke
   return { ...w, egg, evaporatedG: given(doc.heat.evaporationG) ?? heated.pot.evaporatedG, paths: { heated: history, after: joined.history, joinedS: joined.met.map(x => x.atS) } }
 }
 
-
 /** Filled mass, depth, headroom, and what the cooling needs of the vessel. */
 function shapeStep(doc: FormulaDocument, kitchen: Kitchen, massG: number, density: number) {
   const vessel = vesselOf(doc, kitchen)

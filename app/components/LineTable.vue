@@ -1,12 +1,19 @@
 <script setup lang="ts">
-/** The filling's lines with grams to type or step; add with `/`, take out with undo behind it. */
+/**
+ * The filling's lines with grams to type, step or drag; shares on a named basis; pins for what must stay; order by
+ * dragging the handle or with Alt and the arrow keys. Add with `/`, take out with undo behind it.
+ */
 import type { Assessment } from '#core/assessment'
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
 import { renewSteps } from '#core/formula/create'
-import { INGREDIENTS } from '#core/ingredients'
+import { basisG, ratiosOf, type PercentBasis } from '#core/formula/percent'
+import { findIngredient, INGREDIENTS } from '#core/ingredients'
 import { EGG_GRADES, eggCount } from '#core/ingredients/measures'
+import { VueDraggable } from 'vue-draggable-plus'
+import { basisOfWords, RATIO_WORDS } from '~/words/balance'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment | null }>()
+const emit = defineEmits<{ swap: [lineId: string] }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
@@ -15,23 +22,77 @@ const total = computed(() => lines.value.reduce((s, l) => s + l.massG, 0))
 const adding = ref('')
 const addError = ref('')
 
+/* Shares on a basis that is always written. */
+const bases = useSessionStorage<Record<string, string>>('lumbik:basis', {})
+const basis = computed<PercentBasis>(() => {
+  const [kind, lineId] = (bases.value[ws.id] ?? 'whole').split(':')
+  if (kind === 'line' && lines.value.some(l => l.id === lineId)) return { kind: 'line', lineId: lineId! }
+  return kind === 'dairy' || kind === 'water' ? { kind } : { kind: 'whole' }
+})
+const basisKey = computed(() => basis.value.kind === 'line' ? `line:${basis.value.lineId}` : basis.value.kind)
+const basisOptions = computed<PercentBasis[]>(() => [{ kind: 'whole' }, ...lines.value.some(l => findIngredient(l.ingredientId)?.group === 'dairy' && l.massG > 0) ? [{ kind: 'dairy' as const }] : [], { kind: 'water' }, ...lines.value.filter(l => l.massG > 0).map(l => ({ kind: 'line' as const, lineId: l.id }))])
+const keyOf = (b: PercentBasis) => b.kind === 'line' ? `line:${b.lineId}` : b.kind
+const hundred = computed(() => total.value > 0 && kitchen.core ? basisG(props.doc, kitchen.core, basis.value) : 0)
+const ratios = computed(() => total.value > 0 && kitchen.core ? ratiosOf(props.doc, kitchen.core) : [])
+const ratioWords = (v: number) => v >= 1 ? `${fmt.fixed(v, v < 10 ? 2 : 0)} : 1` : `1 : ${fmt.fixed(1 / v, 1 / v < 10 ? 2 : 0)}`
+
 /** Eggs beside the grams, in the kitchen's own grade. */
 function eggs(ingredientId: string, massG: number): string {
   const grade = kitchen.record?.settings.eggGrade ?? 'euL'
   const count = eggCount(ingredientId, massG, grade)
   return count === null ? '' : `about ${fmt.fixed(count, 1)} of ${EGG_GRADES[grade].label}`
 }
-const note = (line: { ingredientId: string, massG: number, sourceText: string }) => eggs(line.ingredientId, line.massG) || line.sourceText
+const note = (line: (typeof lines.value)[number]) => line.piece ? `${fmt.fixed(line.massG / line.piece.eachG, Math.abs(line.massG / line.piece.eachG % 1) < 0.02 ? 0 : 1)} ${line.piece.kind}s of ${fmt.fixed(line.piece.eachG, 1)} g, kept whole` : eggs(line.ingredientId, line.massG) || line.sourceText
 function setMass(lineId: string, massG: number) {
   ws.change(`mass-${lineId}`, (d) => {
     const l = fillingOf(d).lines.find(x => x.id === lineId)
     if (l) l.massG = Math.round(massG * 10) / 10
   })
 }
+function togglePin(lineId: string) {
+  ws.change('', (d) => {
+    const l = fillingOf(d).lines.find(x => x.id === lineId)
+    if (!l) return
+    if (l.pinned) delete l.pinned
+    else l.pinned = true
+  })
+}
+/** The order of the lines is the cook's; steps name lines by id and do not care. */
+function reorder(next: { id: string }[]) {
+  ws.change('', (d) => {
+    const f = fillingOf(d)
+    f.lines = next.flatMap(n => f.lines.filter(l => l.id === n.id))
+  })
+}
+function move(lineId: string, by: number) {
+  const ids = lines.value.map(l => ({ id: l.id }))
+  const i = ids.findIndex(x => x.id === lineId)
+  const j = i + by
+  if (j < 0 || j >= ids.length) return
+  const [moved] = ids.splice(i, 1)
+  ids.splice(j, 0, moved!)
+  reorder(ids)
+  nextTick(() => document.querySelector<HTMLElement>(`[data-line="${lineId}"] .handle`)?.focus())
+}
+/** L pins the line one is in, also from its number field; Alt and the arrow keys move it. */
+function onKey(event: KeyboardEvent, lineId: string) {
+  if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+    event.preventDefault()
+    event.stopPropagation()
+    move(lineId, event.key === 'ArrowUp' ? -1 : 1)
+  } else if (event.key.toLowerCase() === 'l' && !event.ctrlKey && !event.metaKey && !event.altKey) {
+    const field = event.target as HTMLInputElement
+    // "2 l" is two litres; a bare L in an untouched field pins.
+    if (field.matches('input') && !(field.selectionStart === 0 && field.selectionEnd === field.value.length)) return
+    event.preventDefault()
+    togglePin(lineId)
+  }
+}
 function remove(lineId: string) {
   ws.change('', (d) => {
     const f = fillingOf(d)
     f.lines = f.lines.filter(l => l.id !== lineId)
+    d.stock.have = d.stock.have.filter(h => h.lineId !== lineId)
     for (const s of f.steps) if ('lineIds' in s) s.lineIds = s.lineIds.filter(x => x !== lineId)
   })
 }
@@ -59,16 +120,27 @@ function add() {
 <template>
   <div class="table-wrap">
     <table class="lines">
-      <thead><tr><th scope="col">Line</th><th scope="col" class="r">share</th><th scope="col" class="r w">grams</th><th scope="col"><span class="sr">take out</span></th></tr></thead>
-      <tbody>
-        <tr v-for="l in lines" :key="l.id" :data-line="l.id" :data-ingredient="l.ingredientId">
-          <th scope="row">{{ fmt.name(l.ingredientId) }}<span v-if="note(l)" class="note">{{ note(l) }}</span></th>
-          <td class="r num">{{ total > 0 ? fmt.percent(l.massG / total, 1) : '—' }}</td>
-          <td class="r"><QuantityField kind="mass" big :label="`Grams of ${fmt.name(l.ingredientId)}`" :model-value="l.massG" :max="100000" @update:model-value="v => setMass(l.id, v)" @done="ws.endGesture()" /></td>
-          <td><UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :aria-label="`Take out ${fmt.name(l.ingredientId)}`" @click="remove(l.id)" /></td>
+      <thead>
+        <tr>
+          <th scope="col" class="grip"><span class="sr">order</span></th><th scope="col">Line</th>
+          <th scope="col" class="r share">{{ basisOfWords(basis, doc, fmt) }}</th>
+          <th scope="col" class="r w">grams</th><th scope="col"><span class="sr">pin, swap, take out</span></th>
         </tr>
-      </tbody>
-      <tfoot><tr><th scope="row">In all</th><td /><td class="r num total">{{ fmt.fixed(total) }} g</td><td /></tr></tfoot>
+      </thead>
+      <VueDraggable tag="tbody" :model-value="lines" handle=".handle" :animation="120" @update:model-value="reorder">
+        <tr v-for="l in lines" :key="l.id" :data-line="l.id" :data-ingredient="l.ingredientId" :class="{ pinned: l.pinned }" @keydown="onKey($event, l.id)">
+          <td class="grip"><button type="button" class="handle" :aria-label="`Move ${fmt.name(l.ingredientId)}: drag, or Alt with the arrow keys`"><UIcon name="i-lucide-grip-vertical" /></button></td>
+          <th scope="row">{{ fmt.name(l.ingredientId) }}<span v-if="note(l)" class="note">{{ note(l) }}</span></th>
+          <td class="r num">{{ hundred > 0 ? `${fmt.fixed(100 * l.massG / hundred, 1)}${basis.kind === 'line' ? '' : ' %'}` : '—' }}</td>
+          <td class="r"><QuantityField kind="mass" big :ingredient-id="l.ingredientId" :label="`Grams of ${fmt.name(l.ingredientId)}`" :model-value="l.massG" :max="100000" @update:model-value="v => setMass(l.id, v)" @done="ws.endGesture()" /></td>
+          <td class="acts">
+            <button type="button" class="act" :aria-pressed="l.pinned ? 'true' : 'false'" :aria-label="`Pin ${fmt.name(l.ingredientId)}: it stays when the formula is rebalanced`" :title="l.pinned ? 'pinned: stays' : 'pin'" @click="togglePin(l.id)"><UIcon :name="l.pinned ? 'i-lucide-lock' : 'i-lucide-lock-open'" /></button>
+            <button type="button" class="act" :aria-label="`Something else for ${fmt.name(l.ingredientId)}`" title="something else" @click="emit('swap', l.id)"><UIcon name="i-lucide-arrow-left-right" /></button>
+            <button type="button" class="act" :aria-label="`Take out ${fmt.name(l.ingredientId)}`" title="take out" @click="remove(l.id)"><UIcon name="i-lucide-x" /></button>
+          </td>
+        </tr>
+      </VueDraggable>
+      <tfoot><tr><td /><th scope="row">In all</th><td /><td class="r num total">{{ fmt.fixed(total) }} g</td><td /></tr></tfoot>
     </table>
     <form class="add" @submit.prevent="add">
       <label class="sr" for="add-line">Add a line</label>
@@ -77,6 +149,8 @@ function add() {
       <UButton type="submit" variant="outline" color="neutral" size="sm" label="Add" />
     </form>
     <p v-if="addError" id="add-error" class="wrong" role="alert">{{ addError }}</p>
+    <p class="basis"><label for="basis">Shares are</label><select id="basis" class="native" :value="basisKey" @change="bases = { ...bases, [ws.id]: ($event.target as HTMLSelectElement).value }"><option v-for="b in basisOptions" :key="keyOf(b)" :value="keyOf(b)">{{ basisOfWords(b, doc, fmt) }}</option></select><span class="soft small">{{ hundred > 0 ? `100 = ${fmt.grams(hundred)}` : '' }}</span></p>
+    <dl v-if="ratios.length" class="ratios" aria-label="Ratios by weight"><div v-for="r in ratios" :key="r.id" :data-ratio="r.id"><dt>{{ RATIO_WORDS[r.id] }}</dt><dd class="num">{{ ratioWords(r.value) }}</dd></div></dl>
   </div>
 </template>
 
@@ -86,13 +160,25 @@ thead th { font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; text-ali
 tbody th { font-weight: 600; text-align: left; line-height: 1.2; padding: 0.15rem 0; }
 tbody tr { border-bottom: 1px solid var(--hairline); }
 tbody tr:focus-within { background: var(--citron-soft); }
+.pinned th { box-shadow: inset 3px 0 0 var(--ink); padding-left: 0.5rem; }
+.grip { width: 26px; padding: 0; }
+.handle { min-width: 26px; min-height: 44px; color: var(--ink-soft); cursor: grab; touch-action: none; display: grid; place-items: center; }
 .note { display: block; font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; }
 th.r, td.r { text-align: right; white-space: nowrap; }
-.w { width: 7.6rem; }
-td { padding: 0.15rem 0 0.15rem 0.8rem; }
+thead th.share { white-space: normal; }
+.share { width: 4.4rem; white-space: normal !important; line-height: 1.15; }
+.basis { display: flex; align-items: center; gap: 0.6rem; margin: 0.5rem 0 0; } .basis label { color: var(--ink-soft); } .basis select { width: auto; max-width: 12rem; }
+.w { width: 6.6rem; }
+td { padding: 0.15rem 0 0.15rem 0.5rem; }
+.acts { white-space: nowrap; width: 1%; }
+.act { min-width: 34px; min-height: 44px; color: var(--ink-soft); cursor: pointer; display: inline-grid; place-items: center; }
+.act:hover { color: var(--ink); } .act[aria-pressed="true"] { color: var(--ink); background: var(--citron-soft); }
 tfoot th { text-align: left; font-weight: 400; color: var(--ink-soft); padding-top: 0.5rem; }
-tfoot .total { font-weight: 600; padding: 0.5rem 0.25rem 0 0; }
+tfoot td { padding-top: 0.5rem; } tfoot .total { font-weight: 600; padding-right: 0.25rem; }
 .add { display: flex; gap: 0.6rem; margin-top: 0.5rem; }
-.add input { flex: 1; }
+.add input { flex: 1; min-width: 0; }
 .wrong { color: var(--blood); font-size: 0.92rem; margin: 0.3rem 0 0; }
+.ratios { display: flex; flex-wrap: wrap; gap: 0.2rem 1.6rem; margin: 0.7rem 0 0; }
+.ratios dt { color: var(--ink-soft); font-size: 0.9rem; } .ratios dd { margin: 0; font-weight: 600; }
+@media (pointer: coarse) { .act { min-width: 44px; } .handle { min-width: 44px; } }
 </style>

@@ -6,6 +6,7 @@ import { proxy, wrap, type Remote } from 'comlink'
 import type { Assessment } from '#core/assessment'
 import type { FormulaDocument, Kitchen } from '#core/formula/document'
 import type { Adjustment } from '#core/solve/adjust'
+import type { Lever } from '#core/solve/elasticity'
 import type { Shares } from '#core/solve/sampling'
 import type { BulkApi, BulkProgress } from '../workers/bulk.worker'
 import type { InputProblem, LiveAnswer, LiveApi } from '../workers/live.worker'
@@ -59,6 +60,9 @@ export function useAssessor() {
   const problem = shallowRef<InputProblem | null>(null)
   const shares = shallowRef<Shares | null>(null)
   const adjustments = shallowRef<Adjustment[]>([])
+  const levers = shallowRef<Lever[]>([])
+  /** The direction levers are offered in. */
+  const firmer = ref(true)
   /** Sequence numbers: of the last question, of the last point answer, of the last shares and adjustments. */
   const asked = ref(0)
   const answered = ref(0)
@@ -110,12 +114,13 @@ export function useAssessor() {
         shares.value = progress.shares
         sampled.value = seq
       }
+      if (progress.levers) levers.value = progress.levers
       if (progress.adjustments) {
         adjustments.value = progress.adjustments
         adjusted.value = seq
       }
     }
-    inTime(bulk.api().run(id, doc, kitchen, proxy(take)), BULK_SILENCE_MS).then((finished) => {
+    inTime(bulk.api().run(id, doc, kitchen, firmer.value, proxy(take)), BULK_SILENCE_MS).then((finished) => {
       if (finished && id === job && seq === asked.value) sampled.value = adjusted.value = seq
     }, () => {
       if (id === job) bulk.restart()
@@ -132,6 +137,12 @@ export function useAssessor() {
     void pump()
   }
 
+  /** Offers the levers in the other direction. */
+  function turn() {
+    firmer.value = !firmer.value
+    if (latest) ask(latest.doc, latest.kitchen)
+  }
+
   onScopeDispose(() => {
     clearTimeout(timer)
     live.stop()
@@ -139,7 +150,7 @@ export function useAssessor() {
   })
 
   return {
-    ask, assessment, problem, shares, adjustments,
+    ask, turn, assessment, problem, shares, adjustments, levers,
     pointSettled: computed(() => asked.value > 0 && answered.value === asked.value),
     sharesSettled: computed(() => asked.value > 0 && sampled.value === asked.value),
     adjustmentsSettled: computed(() => asked.value > 0 && adjusted.value === asked.value),

@@ -2,6 +2,7 @@
 /** The kitchen: units and words, eggs, fridges, altitude, food code. Saved as it is changed. */
 import { PLACE_KINDS, type KitchenPlace, type PlaceKind } from '#core/formula/document'
 import { USUAL_AIR_C } from '#core/chill/places'
+import { INGREDIENTS } from '#core/ingredients'
 import { EGG_GRADES, type EggGrade } from '#core/ingredients/measures'
 import type { CupSystem } from '#core/units/measures'
 import { boilingPoint } from '#core/heat/steam'
@@ -46,6 +47,16 @@ function undo() {
   const back = previous.value
   if (back) change({ ...back, version: record.value.version })
   previous.value = null
+}
+/* Prices: what has one, and a way to give another ingredient one. */
+const priced = computed(() => Object.keys(settings.value.prices).sort((a, b) => fmt.name(a).localeCompare(fmt.name(b))))
+const unpriced = computed(() => INGREDIENTS.filter(i => settings.value.prices[i.id] === undefined))
+const price = (id: string, perKg: number) => set({ prices: { ...settings.value.prices, [id]: perKg } })
+const unprice = (id: string) => set({ prices: Object.fromEntries(Object.entries(settings.value.prices).filter(([k]) => k !== id)) })
+const pricing = ref('')
+function addPrice() {
+  if (pricing.value) price(pricing.value, 0)
+  pricing.value = ''
 }
 const COLD: PlaceKind[] = PLACE_KINDS.filter(k => k !== 'bench' && k !== 'iceBath')
 const REFUSED: Record<string, string> = { offline: 'The server does not answer. Nothing was saved; try again.', changedElsewhere: 'Changed in another window; this is how it stands now.' }
@@ -104,8 +115,17 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
         <UButton variant="outline" color="neutral" size="sm" label="Add a place" @click="add" />
       </section>
       <section class="wide">
+        <h2 class="section-title">Prices a kilogram</h2>
+        <div class="currency"><label class="field-label" for="k-currency">Currency sign</label><input id="k-currency" class="native" maxlength="4" :value="settings.currency" @change="set({ currency: ($event.target as HTMLInputElement).value.trim() || settings.currency })"></div>
+        <p v-if="priced.length === 0" class="soft">No prices yet. With them, Balance tells what a batch and a portion cost.</p>
+        <ul class="prices">
+          <li v-for="id in priced" :key="id" :data-price="id"><QuantityField kind="percent" show-label :unit-text="`${settings.currency}/kg`" :label="fmt.name(id)" :model-value="settings.prices[id]!" :max="100000" @update:model-value="v => price(id, v)" /><UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`No price for ${fmt.name(id)}`" @click="unprice(id)" /></li>
+        </ul>
+        <form class="add-price" @submit.prevent="addPrice"><label class="sr" for="k-price">Give a price to</label><select id="k-price" v-model="pricing" class="native"><option value="" disabled>Give a price to</option><option v-for="i in unpriced" :key="i.id" :value="i.id">{{ fmt.name(i.id) }}</option></select><UButton type="submit" variant="outline" color="neutral" size="sm" label="Add" :disabled="!pricing" /></form>
+      </section>
+      <section class="wide">
         <h2 class="section-title">Tins and dishes, lots of juice</h2>
-        <p v-if="record.vessels.length + record.lots.length === 0" class="soft">None of its own yet. Sizes are given under Shape, measured acid under Stock.</p>
+        <p v-if="record.vessels.length + record.lots.length === 0" class="soft">None of its own yet. Sizes are given under Shape, lots of known strength are written under Stock.</p>
         <dl class="own">
           <template v-for="v in record.vessels" :key="v.id"><dt>{{ v.name }}</dt><dd>{{ v.kind === 'rectangle' ? `${fmt.cm(v.lengthM)} × ${fmt.cm(v.widthM)}` : fmt.cm(v.lengthM) }}, {{ fmt.cm(v.heightM) }} high, {{ v.material }}</dd></template>
           <template v-for="l in record.lots" :key="l.id"><dt>{{ l.name }}</dt><dd>{{ fmt.name(l.ingredientId).toLowerCase() }}, {{ l.acidPercent === null ? '' : `${fmt.fixed(l.acidPercent, 1)} % acid, as citric` }}</dd></template>
@@ -127,6 +147,9 @@ section { border-top: 1px solid var(--ink); padding-top: 0.7rem; }
 .limits { margin-top: 0.8rem; }
 .places { list-style: none; margin: 0 0 0.7rem; padding: 0; }
 .places li { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1.4fr) 9rem auto; gap: 1rem; align-items: end; padding: 0.3rem 0 0.5rem; border-bottom: 1px solid var(--hairline); }
+.prices { list-style: none; margin: 0 0 0.7rem; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr)); gap: 0.4rem 1.5rem; }
+.prices li { display: flex; align-items: end; gap: 0.2rem; } .prices li > :first-child { flex: 1; }
+.currency { max-width: 8rem; margin-bottom: 0.6rem; } .add-price { display: flex; gap: 0.6rem; max-width: 24rem; }
 .own { display: grid; grid-template-columns: minmax(0, 18rem) 1fr; gap: 0.4rem 1.5rem; margin: 0; }
 .own dd { margin: 0; color: var(--ink-soft); }
 .bad { color: var(--blood); }

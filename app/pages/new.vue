@@ -124,16 +124,12 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
   <main class="new">
     <h1>New formula</h1>
     <div class="cols">
-      <section class="pasting">
+      <section class="pasting" :class="{ still: lints.length === 0 }">
         <h2 class="section-title">Paste it as you have it</h2>
         <label class="sr" for="paste">Formula text, one ingredient a line</label>
         <textarea id="paste" class="paste" :value="draft.text" rows="9" spellcheck="false" :placeholder="EXAMPLE" @input="textChanged(($event.target as HTMLTextAreaElement).value)" />
         <p class="soft small">Ingredients one a line, then the method if you have it: cups, spoons, ounces, sticks, tins, leaves, grams, “juice and zest of 3 lemons”; plain text, Markdown or JSON-LD; English, and some French and Spanish. <button v-if="!draft.text" type="button" class="underline" @click="textChanged(EXAMPLE)">Try the example</button></p>
         <div class="name-field"><label class="field-label" for="new-name">Name</label><input id="new-name" v-model="draft.name" class="native" maxlength="120" :placeholder="recipe.name || `A new ${FAMILY_NAMES[family].name.toLowerCase()}`"></div>
-      </section>
-      <section aria-live="polite" :data-questions="firstAsked.size">
-        <h2 class="section-title">As read <span v-if="built.length" class="soft small">{{ fmt.grams(total) }} in all</span></h2>
-        <p v-if="lines.length === 0" class="soft">The lines appear here in grams, each with what was assumed. What can be read two ways is asked.</p>
         <section v-if="lints.length" class="lint" aria-label="What the text leaves open" :data-lints="lints.length">
           <h3>Worth a look: {{ lints.length }}</h3>
           <div v-for="(x, k) in lints" :key="k" class="found" :data-lint="x.code">
@@ -141,6 +137,10 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
             <div class="opts"><UButton v-for="(f, j) in x.fixes" :key="j" size="sm" variant="outline" color="neutral" :label="fixWords(f, fmt)" @click="fix(f)" /></div>
           </div>
         </section>
+      </section>
+      <section aria-live="polite" :data-questions="firstAsked.size">
+        <h2 class="section-title">As read <span v-if="built.length" class="soft small">{{ fmt.grams(total) }} in all</span></h2>
+        <p v-if="lines.length === 0" class="soft">The lines appear here in grams, each with what was assumed. What can be read two ways is asked.</p>
         <ul v-if="lines.length" class="read">
           <li v-for="l in lines" :key="l.index" :class="{ asks: l.question, out: l.leftOut }" :data-line-index="l.index" :data-read="l.question ? l.question.kind : l.heading || l.comment ? 'heading' : l.leftOut ? 'left-out' : 'read'">
             <div class="text">{{ l.text }}</div>
@@ -198,9 +198,9 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
 h1 { font-size: 2rem; margin-bottom: 1rem; }
 section { margin-bottom: 1.6rem; }
 .cols { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr); gap: 2.5rem; }
-.pasting { align-self: start; position: sticky; top: 1rem; }
+.pasting { align-self: start; } .still { position: sticky; top: 1rem; }
 .paste { width: 100%; background: #fffdf7; border: 1px solid #8f9385; padding: 0.7rem 0.8rem; line-height: 1.6; resize: vertical; }
-.lint { border: 1px solid var(--ink); border-left-width: 4px; padding: 0.5rem 0.8rem; margin-bottom: 0.8rem; background: #fffdf7; }
+.lint { border: 1px solid var(--ink); border-left-width: 4px; padding: 0.5rem 0.8rem; margin-top: 1.2rem; background: #fffdf7; }
 .lint h3 { font-size: 1.05rem; margin: 0 0 0.2rem; }
 .found { border-top: 1px solid var(--hairline); padding: 0.4rem 0; }
 .paste::placeholder { color: #6c7263; }

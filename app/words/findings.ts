@@ -1,11 +1,12 @@
 /** Findings as a cook reads them: what is the matter, and what to do. */
 import type { Finding } from '#core/assessment'
+import type { Allergen } from '#core/ingredients'
+import { ALLERGEN_NAMES } from './names'
 
 export interface Spoken { title: string, text: string }
 
 type Format = ReturnType<typeof useFormat>
 const DEFER = 'Your local code and your own food-safety plan decide.'
-const ALLERGENS: Record<string, string> = { egg: 'egg', milk: 'milk', gluten: 'cereals with gluten', nuts: 'nuts', soya: 'soya', sulphites: 'sulphites' }
 const SETTERS: Record<string, string> = { pectin: 'pectin', chocolate: 'chocolate\'s own fat', plant: 'plant cream' }
 const CAUSES: Record<string, string> = { undercookedStarch: 'the starch is not cooked through', amylase: 'live yolk thins the starch', frozenStarch: 'starch lets water go after freezing', overcookedEgg: 'over-set egg lets water go', acidCurdles: 'too much acid for the milk', acidShort: 'too little acid for the milk', agar: 'agar lets water go by nature', frozenEgg: 'baked egg lets water go after freezing' }
 
@@ -72,7 +73,7 @@ export function speak(f: Finding, fmt: Format): Spoken {
     case 'tooFirm': return { title: 'Firmer than this use wants.', text: 'More set is not better set. Less of what sets it makes it tender.' }
     case 'lightSkin': return { title: 'Lime and bergamot in sunlight.', text: 'Their juice and oil on bare skin burn in the sun. Wash hands and arms before going out.' }
     case 'medicines': return { title: 'Grapefruit and bitter orange.', text: 'They change how some medicines work. Name them on the card.' }
-    case 'allergens': return { title: 'Allergens', text: String(f.params.list).split(',').filter(Boolean).map(a => ALLERGENS[a] ?? a).join(', ') || 'none of the common ones found in the lines' }
+    case 'allergens': return { title: 'Allergens', text: String(f.params.list).split(',').filter(Boolean).map(a => ALLERGEN_NAMES[a as Allergen] ?? a).join(', ') || 'none of the common ones found in the lines' }
     case 'noStart': return { title: 'No start time.', text: 'Give one under Serve, and the clock times appear.' }
     case 'lotDate': return { title: 'The lot ends first.', text: `Use-by is that of ${f.params.lot}.` }
   }

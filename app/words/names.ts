@@ -5,6 +5,7 @@ import type { Cover, Family, HeatMethod, Material, PlaceKind, School, UseKind, V
 import { findIngredient } from '#core/ingredients'
 import type { MechanismKey } from '#core/set/firmness'
 import type { BandId } from '#core/set/bands'
+import type { Allergen } from '#core/ingredients'
 import type { Sharpness } from '#core/taste/taste'
 import type { Uncertain } from '#core/solve/sampling'
 
@@ -12,6 +13,7 @@ export const STATION_NAMES = { stock: 'Stock', balance: 'Balance', shape: 'Shape
 export const BAND_NAMES: Record<BandId, string> = {
   pourable: 'pourable', coats: 'coats a spoon', spoonable: 'spoonable', mounds: 'mounds, pipes', slicesSoftly: 'slices softly', slicesCleanly: 'slices cleanly', turnsOut: 'turns out', rubbery: 'rubbery',
 }
+export const ALLERGEN_NAMES: Record<Allergen, string> = { egg: 'egg', milk: 'milk', gluten: 'cereals with gluten', nuts: 'nuts', soya: 'soya', sulphites: 'sulphites' }
 export const SHARPNESS_NAMES: Record<Sharpness, string> = { flat: 'flat', mellow: 'mellow', balanced: 'balanced', bright: 'bright', sharp: 'sharp' }
 export const FAMILY_NAMES: Record<Family, { name: string, what: string, filling: string }> = {
   curd: { name: 'Curd', what: 'egg, juice, sugar and butter', filling: 'Curd' },

@@ -7,7 +7,7 @@
  * proteins. Solved in a bracket on pH 1–11. Removing water leaves pH as it is within this model's reach: reduction never acidifies.
  */
 import { InputError } from '../errors'
-import { part, type Ingredient } from '../ingredients'
+import { findIngredient, part, type Ingredient } from '../ingredients'
 import { mix as mixParts, type Mix, type MixPart } from '../formula/mix'
 
 /** pK at 25 °C, CRC Handbook of Chemistry and Physics, from memory (H). */
@@ -175,9 +175,13 @@ function resolveRow(row: Ingredient, acidPercent: number, pH: number, tableSid?:
 }
 
 const tableRows = new Map<string, RowSolution>()
-function tableRow(row: Ingredient): RowSolution {
-  let solution = tableRows.get(row.id)
-  if (!solution) tableRows.set(row.id, solution = resolveRow(row, row.acid?.typical ?? 0, row.pHNative))
+/** The table's own row of an ingredient, whatever was measured of this one: a cream with another fat buffers as the table's does. */
+function tableRow({ id, ...rest }: Ingredient): RowSolution {
+  let solution = tableRows.get(id)
+  if (!solution) {
+    const row = findIngredient(id) ?? { id, ...rest }
+    tableRows.set(id, solution = resolveRow(row, row.acid?.typical ?? 0, row.pHNative))
+  }
   return solution
 }
 

@@ -121,7 +121,7 @@ function used(lines: readonly ReadLine[], steps: readonly string[], add: Add): v
         if (!spoken || spoken.test(all)) continue
         // A fruit by its own name ("the lemons") is a mention too.
         if (findIngredient(i.ingredientId!)!.group === 'juice' && /\b(?:lemons?|limes?|oranges?|grapefruits?|bergamots?|yuzus?|calamansis?|passion)\b/i.test(all)) continue
-        const name = findIngredient(i.ingredientId!)!.name.gb.toLowerCase()
+        const name = findIngredient(i.ingredientId!)!.name.gb.toLowerCase().split(',')[0]!
         if (i.ingredientId === 'zest') add('zestNeverAdded', l.text, {}, [{ kind: 'addStep', text: 'Add the zest with the juice.' }, { kind: 'removeLine', line: l.text }])
         else add('listedUnused', l.text, { ingredientId: i.ingredientId! }, [{ kind: 'addStep', text: `Add the ${name}.` }, { kind: 'removeLine', line: l.text }])
       }

@@ -1,3 +1,5 @@
+/* eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the library ships no types; every project that compiles this file must see ours */
+/// <reference path="./quadprog.d.ts" />
 /**
  * Bounded non-linear least squares: Levenberg–Marquardt whose every step is a quadratic programme within the bounds
  * (Goldfarb & Idnani's dual method, `quadprog`). Small problems only: a handful of unknowns.

@@ -73,8 +73,9 @@ const HIGH = Math.log(3)
 /** Gelatin that its way starts from, g, and how many times that it may become. */
 const GELATIN_START_G = 1.5
 const GELATIN_HIGH = Math.log(10)
+const ROUNDS = 3
 /** Reached: within this of the wanted stress and sourness, as ln ratio (one step of a scale, one step of a tongue). */
-const NEAR_SET = 0.08
+const NEAR_SET = 0.05
 const NEAR_SHARP = 0.04
 /** Part of a band left free at its edges, so that a reached band is not its edge. */
 const INSIDE = { set: 1.1, sharp: 1.025 }
@@ -179,7 +180,7 @@ function solve(plan: Plan, kitchen: Kitchen, goal: Goal, wanted: Wanted, fixed: 
   const quick = createQuick(base, kitchen)
   // Scaled to the yield first, so that x measures the change of balance.
   const masses = (x: readonly number[]) => new Map([...fixed, ...free.map((l, i) => [l.id, l.massG * Math.exp(x[i]!)] as const)])
-  let bias = 0
+  let bias = { set: 0, sharp: 0 }
   const target = (x: readonly number[]) => base.heat.targetTempC + TARGET_K * (x[free.length] ?? 0)
   const at = (x: readonly number[]) => withTarget(withMasses(base, masses(x)), target(x))
   let best: number[] = [...free.map(() => 0), ...(moveTarget ? [0] : [])]
@@ -190,18 +191,18 @@ function solve(plan: Plan, kitchen: Kitchen, goal: Goal, wanted: Wanted, fixed: 
     const yolk = fillingOf(doc).lines.filter(l => YOLKS.includes(l.ingredientId)).reduce((s, l) => s + l.massG, 0)
     const over = (value: number, max: number | null) => max === null ? 0 : Math.max(0, Math.log(value / max)) / 0.01
     return [
-      (wanted.set(p) + bias) / 0.1, wanted.sharp(p) / 0.05, wanted.sweet(p) / 0.05, wanted.mass(p) / 0.005,
+      (wanted.set(p) + bias.set) / 0.1, (wanted.sharp(p) + bias.sharp) / 0.05, wanted.sweet(p) / 0.05, wanted.mass(p) / 0.005,
       over(fillingCost(doc, kitchen), goal.maxCost), over(yolk, goal.maxYolkG), Math.max(0, p.b - 0.2) * 20, ...x.map(v => 0.15 * v / 0.35),
     ]
   }
-  for (let round = 0; round < 2; round++) {
+  for (let round = 0; round < ROUNDS; round++) {
     best = leastSquares(residuals, best, limits(() => LOW, TARGET_LOW), limits(l => l.id === GELATIN_LINE ? GELATIN_HIGH : HIGH, TARGET_HIGH)).x
-    if (round === 0) {
-      // What the quick point misses of the whole pipeline is carried into the second round.
-      const doc = at(best)
-      bias = wanted.set(pointOf(assess(doc, kitchen))) - wanted.set(quick(doc))
-      if (Math.abs(bias) < 0.005) break
-    }
+    if (round === ROUNDS - 1) break
+    // What the whole pipeline still misses (the quick point's error, and what staying near the formula costs) is asked for on top.
+    const p = pointOf(assess(at(best), kitchen))
+    const [set, sharp] = [wanted.set(p), wanted.sharp(p)]
+    if (Math.abs(set) < 0.01 && Math.abs(sharp) < 0.01) break
+    bias = { set: bias.set + set, sharp: bias.sharp + sharp }
   }
   return { masses: masses(best), targetTempC: target(best) }
 }
@@ -299,4 +300,3 @@ function finish(plan: Plan, original: FormulaDocument, kitchen: Kitchen, goal: G
     sharpness: a.balance.sharpness, sharp: p.sharp, massG: p.massG, cost, missSet, missSharp, size, doc: next,
   }
 }
-

@@ -124,7 +124,8 @@ export function swapGuard(doc: FormulaDocument, kitchen: Kitchen, lineId: string
       options.push(option('acidCitric', make(line.massG, [{ ingredientId: 'citric', massG: lackG }])))
       // Part of the old juice (or lemon) beside the new one, the whole weight kept: x·b + (m − x)·a = m·was.
       const x = line.massG * (was - is) / (sharpPercent - is)
-      if (x < line.massG * 0.999) options.push(option('acidBlend', make(line.massG - x, [{ ingredientId: sharper, massG: x }])))
+      const beside = make(line.massG, [{ ingredientId: sharper, massG: 100 * lackG / sharpPercent }])
+      options.push(option('acidBlend', x < line.massG * 0.95 ? make(line.massG - x, [{ ingredientId: sharper, massG: x }]) : beside))
       const lemon = findIngredient('lemon')!.acid!.typical
       const weak = options[0]
       if (share < WEAK) warnings.push({ kind: 'acidWeak', share, citricG: lackG, lemonG: 100 * lackG / lemon, sets: weak ? weak.code === 'good' || weak.ratio.set > 0.6 : false })

@@ -64,7 +64,9 @@ export function figuresOf(row: Ingredient, method: LotMethod): LotFigures {
     case 'pH': {
       within(method.pH, 'method.pH', 1.5, 6)
       const acidPercent = acidAtPH(row, method.pH)
-      if (acidPercent === null) throw new InputError('outOfReach', 'method.pH', { ingredient: row.id })
+      // Far outside what such fruit ever has, the reading or the fruit is another one.
+      const range = row.acid ? [0.3 * row.acid.low, 1.8 * row.acid.high] as const : null
+      if (acidPercent === null || (range && (acidPercent < range[0] || acidPercent > range[1]))) throw new InputError('outOfReach', 'method.pH', { ingredient: row.id })
       const shifted = acidAtPH(row, method.pH - PH_SIGMA[method.by])
       return { ...NOTHING, pH: method.by === 'meter' ? method.pH : null, acidPercent, acidLnSigma: Math.min(0.6, Math.log((shifted ?? acidPercent * 1.8) / acidPercent)) }
     }

@@ -32,6 +32,8 @@ const props = withDefaults(defineProps<{
   unitText?: string
   /** What is weighed: cups, spoons and eggs become grams of it. */
   ingredientId?: string
+  /** What stands in an empty field that means nothing yet: zero is shown so. */
+  blank?: string
 }>(), { min: 0, max: 1e6, showLabel: false, big: false })
 const emit = defineEmits<{ 'update:modelValue': [value: number], 'done': [] }>()
 
@@ -42,7 +44,8 @@ const isF = computed(() => props.kind === 'temperature' && fahrenheit.value)
 const unit = computed(() => props.unitText ?? (isF.value ? '°F' : spec.value.unit))
 const toShown = (v: number) => isF.value ? celsiusToFahrenheit(v) : v * spec.value.factor
 const fromShown = (s: number) => isF.value ? fahrenheitToCelsius(s) : s / spec.value.factor
-const show = (v: number) => String(Number(toShown(v).toFixed(spec.value.digits)))
+const plain = (v: number) => String(Number(toShown(v).toFixed(spec.value.digits)))
+const show = (v: number) => props.blank && v === 0 ? '' : plain(v)
 
 const text = ref(show(props.modelValue))
 const error = ref('')
@@ -53,7 +56,7 @@ watch([() => props.modelValue, isF], () => {
     if (!editing.value || Math.abs(fromShown(shown) - props.modelValue) > 1e-9 * Math.max(1, Math.abs(props.modelValue)) + 5e-4 / spec.value.factor) text.value = show(props.modelValue)
   }
 })
-const limit = (v: number) => `${show(v)}${unit.value ? ` ${unit.value}` : ''}`
+const limit = (v: number) => `${plain(v)}${unit.value ? ` ${unit.value}` : ''}`
 
 const READ: Partial<Record<keyof typeof KINDS, QuantityKind>> = { mass: 'mass', length: 'length', temperature: 'temperature', minutes: 'time', hours: 'time' }
 /** What was typed, in SI; a leading minus stands for itself. */
@@ -76,6 +79,10 @@ function take(v: number) {
 function onInput(event: Event) {
   text.value = (event.target as HTMLInputElement).value
   sum.value = ''
+  if (props.blank && text.value.trim() === '') {
+    take(0)
+    return
+  }
   const got = read(text.value)
   if ('problem' in got) {
     if (got.problem !== 'whoseCups' && got.problem !== 'noDensity' && unfinished(text.value)) return
@@ -141,8 +148,8 @@ const fieldId = useId()
   <div class="quantity" :class="{ big, wrong: error }">
     <label :for="fieldId" :class="showLabel ? 'field-label' : 'sr'">{{ label }}</label>
     <span class="box">
-      <input :id="fieldId" :value="text" inputmode="decimal" autocomplete="off" :aria-invalid="error ? true : undefined" :aria-describedby="error ? `${fieldId}-e` : undefined"
-             role="spinbutton" :aria-valuenow="Number(show(modelValue))" :aria-valuetext="`${show(modelValue)} ${unit}`" @focus="editing = true; ($event.target as HTMLInputElement).select()" @input="onInput" @keydown="onKey" @blur="onBlur">
+      <input :id="fieldId" :value="text" :placeholder="blank" inputmode="decimal" autocomplete="off" :aria-invalid="error ? true : undefined" :aria-describedby="error ? `${fieldId}-e` : undefined"
+             role="spinbutton" :aria-valuenow="Number(plain(modelValue))" :aria-valuetext="blank && modelValue === 0 ? blank : `${plain(modelValue)} ${unit}`" @focus="editing = true; ($event.target as HTMLInputElement).select()" @input="onInput" @keydown="onKey" @blur="onBlur">
       <span v-if="unit" class="unit" aria-hidden="true" title="drag sideways, or use the arrow keys" @pointerdown="onScrubStart" @pointermove="onScrub" @pointerup="onScrubEnd" @pointercancel="onScrubEnd">{{ unit }}</span>
     </span>
     <span v-if="sum && !error" class="sum">{{ sum }}</span>

@@ -52,8 +52,8 @@ const free = (e: FruitEntry, part: FruitPart) => e.count - e.take[{ juice: 'segm
         <div class="top">
           <b>{{ fruitName(fruit) }}</b>
           <QuantityField kind="count" show-label :label="'how many'" :model-value="e.count" :max="100000" @update:model-value="v => change(e.id, 'count', x => withCount(x, v))" @done="ws.endGesture()" />
-          <QuantityField kind="mass" show-label label="weighed, in all" :model-value="e.weightG ?? 0" :max="1000000" @update:model-value="v => change(e.id, 'weight', x => ({ ...x, weightG: v > 0 ? v : null }))" @done="ws.endGesture()" />
-          <QuantityField kind="mass" show-label label="juice as it came" :model-value="e.measuredJuiceG ?? 0" :max="1000000" @update:model-value="v => change(e.id, 'juice', x => ({ ...x, measuredJuiceG: v > 0 ? v : null }))" @done="ws.endGesture()" />
+          <QuantityField kind="mass" show-label label="weighed, in all" blank="not weighed" :model-value="e.weightG ?? 0" :max="1000000" @update:model-value="v => change(e.id, 'weight', x => ({ ...x, weightG: v > 0 ? v : null }))" @done="ws.endGesture()" />
+          <QuantityField kind="mass" show-label label="juice as it came" blank="not yet" :model-value="e.measuredJuiceG ?? 0" :max="1000000" @update:model-value="v => change(e.id, 'juice', x => ({ ...x, measuredJuiceG: v > 0 ? v : null }))" @done="ws.endGesture()" />
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :aria-label="`Take out ${fruitName(fruit)}`" @click="ws.change('', d => { d.stock.fruit = d.stock.fruit.filter(x => x.id !== e.id) })" />
         </div>
         <dl class="parts">

@@ -112,7 +112,7 @@ function blended() {
       <div class="grid">
         <div><label class="field-label" for="lot-what">What it is</label><select id="lot-what" class="native" :value="card.ingredientId" @change="edit({ ingredientId: ($event.target as HTMLSelectElement).value })"><option v-for="o in options" :key="o.id" :value="o.id">{{ fmt.name(o.id) }}</option></select></div>
         <div><label class="field-label" for="lot-name">Name of the lot</label><input id="lot-name" class="native" maxlength="80" :value="card.name" placeholder="bench, crate, date" @input="edit({ name: ($event.target as HTMLInputElement).value })"></div>
-        <QuantityField kind="mass" show-label label="How much there is" :model-value="card.massG ?? 0" :max="1000000" @update:model-value="v => edit({ massG: v > 0 ? v : null })" />
+        <QuantityField kind="mass" show-label label="How much there is" blank="not weighed" :model-value="card.massG ?? 0" :max="1000000" @update:model-value="v => edit({ massG: v > 0 ? v : null })" />
         <div><label class="field-label" for="lot-by">Use by</label><input id="lot-by" type="date" class="native" :value="card.useBy ?? ''" @change="edit({ useBy: ($event.target as HTMLInputElement).value || null })"></div>
       </div>
       <template v-if="isJuice">
@@ -140,8 +140,8 @@ function blended() {
           <p v-else-if="card.method.kind === 'blend'" class="wide">{{ card.method.parts.map(p => `${fmt.grams(p.massG)} ${p.name}`).join(' + ') }}</p>
           <template v-else>
             <QuantityField kind="percent" unit-text="% acid" show-label label="Acid, as citric" :model-value="card.acidPercent ?? row.acid!.typical" :min="0.05" :max="15" @update:model-value="v => edit({ acidPercent: v })" />
-            <QuantityField kind="percent" unit-text="pH" show-label label="pH, 0 for not known" :model-value="card.pH ?? 0" :max="6" @update:model-value="v => edit({ pH: v > 1 ? v : null })" />
-            <QuantityField kind="percent" unit-text="°Bx" show-label label="°Brix, 0 for not known" :model-value="card.brix ?? 0" :max="85" @update:model-value="v => edit({ brix: v > 0 ? v : null })" />
+            <QuantityField kind="percent" unit-text="pH" show-label label="pH" blank="not known" :model-value="card.pH ?? 0" :max="6" @update:model-value="v => edit({ pH: v > 1 ? v : null })" />
+            <QuantityField kind="percent" unit-text="°Bx" show-label label="°Brix" blank="not known" :model-value="card.brix ?? 0" :max="85" @update:model-value="v => edit({ brix: v > 0 ? v : null })" />
           </template>
         </div>
         <p v-if="card.method.kind === 'taste'" class="soft small">Put water to the sharper of the two, a ml at a time, until both taste equally sharp. Good to about a fifth.</p>

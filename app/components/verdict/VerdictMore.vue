@@ -1,15 +1,18 @@
 <script setup lang="ts">
 /** How sure, what makes it set, and what would bring it there. */
 import { isOffTarget, type Assessment } from '#core/assessment'
+import type { FormulaDocument } from '#core/formula/document'
 import { BANDS } from '#core/set/bands'
 import { MECHANISMS } from '#core/set/firmness'
 import type { Adjustment } from '#core/solve/adjust'
+import type { Lever } from '#core/solve/elasticity'
 import type { Shares } from '#core/solve/sampling'
 import { BAND_NAMES, MECHANISM_NAMES, UNCERTAIN_NAMES } from '~/words/names'
+import { leverWords } from '~/words/balance'
 import { adjustmentWords } from '~/words/verdict'
 
-const props = defineProps<{ assessment: Assessment, shares: Shares | null, sharesSettled: boolean, adjustments: Adjustment[], adjustmentsSettled: boolean }>()
-const emit = defineEmits<{ apply: [adjustment: Adjustment] }>()
+const props = defineProps<{ assessment: Assessment, shares: Shares | null, sharesSettled: boolean, adjustments: Adjustment[], adjustmentsSettled: boolean, levers: Lever[] }>()
+const emit = defineEmits<{ apply: [adjustment: { doc: FormulaDocument }], turn: [] }>()
 const fmt = useFormat()
 const tenths = computed(() => props.shares ? Math.round(props.shares.holds * 10) : 0)
 const sure = computed(() => tenths.value <= 0 ? 'fewer than 1 in 10' : tenths.value >= 10 ? 'nearly every batch' : `about ${tenths.value} in 10`)
@@ -35,6 +38,10 @@ const offTarget = computed(() => isOffTarget(props.assessment))
         </button>
         <p v-if="adjustments.length === 0" class="soft">No single change mends it. Change two things at once: more of what sets it and a lower piece, say.</p>
       </template>
+    </div>
+    <div v-if="levers.length" class="block" data-levers :class="{ unsettled: !adjustmentsSettled }">
+      <div class="lever-head"><h3>What would move it most</h3><button type="button" class="underline small turn" @click="emit('turn')">{{ levers[0]!.firmerBy >= 1 ? 'the other way' : 'firmer again' }}</button></div>
+      <button v-for="l in levers.slice(0, 4)" :key="`${l.kind}${l.lineId}`" type="button" class="adjust" :data-lever="l.ingredientId ?? l.kind" @click="emit('apply', l)"><b>{{ leverWords(l, fmt).label }}</b><span>{{ leverWords(l, fmt).brings }}</span></button>
     </div>
     <div class="block" :class="{ unsettled: !sharesSettled }" :data-shares="sharesSettled ? 'settled' : 'working'">
       <h3>How sure</h3>
@@ -77,6 +84,7 @@ h3 { font-size: 1.05rem; margin: 0 0 0.3rem; display: inline-block; }
 .bars .here { font-weight: 600; }
 .bars .here em { background: var(--citron); box-shadow: inset 0 0 0 1px var(--ink); }
 .adjust { width: 100%; min-height: 46px; display: flex; justify-content: space-between; align-items: center; gap: 0.8rem; border-bottom: 1px solid var(--hairline); text-align: left; cursor: pointer; padding: 0.3rem 0.1rem; }
+.lever-head { display: flex; justify-content: space-between; align-items: baseline; } .turn { min-height: 32px; cursor: pointer; }
 .adjust:hover { background: var(--citron-soft); }
 .adjust span { color: var(--ink-soft); font-size: 0.92rem; text-align: right; }
 .waiting { min-height: 46px; }

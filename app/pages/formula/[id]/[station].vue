@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The workspace: ribbon, the open station, the verdict column. */
 import { STATIONS, type Station } from '#core/assessment'
-import type { Adjustment } from '#core/solve/adjust'
+import type { FormulaDocument } from '#core/formula/document'
 import { exportFormula } from '~/composables/formulaFile'
 import { FAMILY_NAMES, SCHOOL_NAMES, USE_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
@@ -34,8 +34,8 @@ watch(() => workspace.theirs, (t) => {
   if (t && doc.value) variantName.value = `${doc.value.name}, my variant`
 })
 
-function apply(a: Adjustment) {
-  workspace.replace(a.doc)
+function apply(a: { doc: FormulaDocument }) {
+  workspace.replace(toPlain(a.doc))
   workspace.endGesture()
 }
 async function keepBoth() {
@@ -50,6 +50,27 @@ async function keepBoth() {
   }
 }
 
+/** A variant: a formula of its own that knows what it came from. */
+async function makeVariant() {
+  if (!doc.value) return
+  await workspace.send()
+  const newId = crypto.randomUUID()
+  const name = `${doc.value.name}, variant`.slice(0, 120)
+  try {
+    await $fetch('/api/formulas', { method: 'POST', body: { id: newId, mutationId: crypto.randomUUID(), document: { ...toPlain(doc.value), name }, label: 'variant', parentFormulaId: id.value }, retry: 0 })
+    toast.add({ title: `You are in the variant now: “${name}”.`, description: 'The other stays as it was, and stands on the map.' })
+    await navigateTo(`/formula/${newId}/balance`)
+  } catch {
+    toast.add({ title: 'The variant could not be made: the server does not answer.', color: 'error' })
+  }
+}
+const balanceView = useState('balance-view', () => 'map')
+const rebalanceFocus = useState('rebalance-focus', () => false)
+async function toRebalance() {
+  balanceView.value = 'rebalance'
+  rebalanceFocus.value = true
+  await navigateTo(`/formula/${id.value}/balance`)
+}
 /** Goes to the lines and into the field that adds one. */
 async function addLine() {
   await navigateTo(`/formula/${id.value}/balance`)
@@ -81,10 +102,12 @@ function onKey(event: KeyboardEvent) {
     event.preventDefault()
     void addLine()
   } else if (event.key.toLowerCase() === 'u') useOpen.value = true
+  else if (event.key.toLowerCase() === 'r') void toRebalance()
+  else if (event.key.toLowerCase() === 'v') void makeVariant()
 }
 useEventListener(document, 'keydown', onKey)
 
-const KEYS: [string, string][] = [['1 – 6', 'go to a station'], ['/', 'add a line'], ['↑ ↓', 'step the number you are in; with Shift five times'], ['u', 'change the use'], ['Ctrl/⌘ Z', 'undo; with Shift redo'], ['?', 'this list']]
+const KEYS: [string, string][] = [['1 – 6', 'go to a station'], ['/', 'add a line'], ['↑ ↓', 'step the number you are in; with Shift five times'], ['l', 'pin the line you are in'], ['Alt ↑ ↓', 'move the line you are in'], ['r', 'rebalance'], ['v', 'make a variant'], ['u', 'change the use'], ['Ctrl/⌘ Z', 'undo; with Shift redo'], ['?', 'this list']]
 const settled = computed(() => assessor.pointSettled.value && assessor.sharesSettled.value && assessor.adjustmentsSettled.value)
 </script>
 
@@ -124,7 +147,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
     <template v-if="assessment">
       <section class="station" :aria-label="station" :class="{ stale: assessor.problem.value }">
         <StockStation v-if="station === 'stock'" :doc="doc" :assessment="assessment" />
-        <BalanceStation v-else-if="station === 'balance'" :doc="doc" :assessment="assessment" />
+        <BalanceStation v-else-if="station === 'balance'" :doc="doc" :assessment="assessment" @variant="makeVariant" />
         <ShapeStation v-else-if="station === 'shape'" :doc="doc" :assessment="assessment" />
         <HeatStation v-else-if="station === 'heat'" :doc="doc" :assessment="assessment" />
         <ChillStation v-else-if="station === 'chill'" :doc="doc" :assessment="assessment" />
@@ -133,7 +156,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
       <aside class="column" aria-label="Verdict column">
         <VerdictHead :doc="doc" :assessment="assessment" class="v-head" />
         <VerdictMore
-          class="v-more" :assessment="assessment" :shares="assessor.shares.value" :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value" :adjustments-settled="assessor.adjustmentsSettled.value" @apply="apply" />
+          class="v-more" :assessment="assessment" :shares="assessor.shares.value" :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value" :adjustments-settled="assessor.adjustmentsSettled.value" :levers="assessor.levers.value" @apply="apply" @turn="assessor.turn()" />
       </aside>
     </template>
     <section v-else-if="assessor.problem.value" class="station">

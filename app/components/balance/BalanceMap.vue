@@ -1,0 +1,219 @@
+<script setup lang="ts">
+/**
+ * The map: the set over two inputs, sharpness as a second set of lines, and the formula on it as a point that can be
+ * dragged or stepped with the arrow keys. Drawn from paths that the worker makes; the page only puts them down.
+ */
+import type { FormulaDocument } from '#core/formula/document'
+import { axesOf, axisKey, axisOf, movedTo, positionOn, rangeAround, type Axis, type Range } from '#core/solve/map'
+import { findIngredient } from '#core/ingredients'
+import { weighable } from '#core/solve/elasticity'
+import { fillingOf } from '#core/formula/document'
+import { MAP_UNITS, type MapDrawing } from '~/composables/mapDrawing'
+import { axisShown, axisWords } from '~/words/balance'
+import { SHARPNESS_NAMES } from '~/words/names'
+
+const props = defineProps<{ doc: FormulaDocument, /** Other formulas to show on the map, named. */ ghosts: { name: string, doc: FormulaDocument }[] }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
+const solver = useSolver()
+const core = computed(() => kitchen.core!)
+const axes = computed(() => axesOf(props.doc))
+
+/** Axes that most formulas are argued about: the juice across, what sets it upwards. */
+function usual(): [string, string] {
+  const lines = fillingOf(props.doc).lines.filter(l => l.massG > 0)
+  const largest = (test: (id: string) => boolean) => lines.filter(l => test(l.ingredientId)).sort((a, b) => b.massG - a.massG)[0]
+  const group = (id: string) => findIngredient(id)!.group
+  const juice = largest(id => group(id) === 'juice') ?? lines[0]
+  const setter = largest(id => group(id) === 'egg') ?? largest(id => group(id) === 'setter') ?? largest(id => group(id) === 'dairy') ?? lines.find(l => l !== juice) ?? lines[0]
+  return [`mass:${juice?.id}`, `mass:${setter?.id}`]
+}
+const chosen = useSessionStorage<Record<string, [string, string]>>('lumbik:map-axes', {})
+const pair = computed<[Axis, Axis] | null>(() => {
+  const keys = axes.value.map(axisKey)
+  const [x, y] = chosen.value[ws.id] ?? usual()
+  const [ux, uy] = usual()
+  const kx = keys.includes(x) ? x : ux
+  const ky = keys.includes(y) && y !== kx ? y : uy !== kx ? uy : keys.find(k => k !== kx)
+  const [ax, ay] = [axisOf(kx), axisOf(ky ?? '')]
+  return ax && ay && keys.includes(kx) ? [ax, ay] : null
+})
+const at = useSessionStorage<'cold' | 'plate'>('lumbik:map-at', 'plate')
+function choose(which: 0 | 1, key: string) {
+  const now = pair.value!.map(axisKey) as [string, string]
+  const other = now[which === 0 ? 1 : 0]
+  chosen.value = { ...chosen.value, [ws.id]: which === 0 ? [key, other === key ? now[0] : other] : [other === key ? now[1] : other, key] }
+}
+
+/** The stretch that is drawn: kept while the point moves inside it. */
+const ranges = shallowRef<[Range, Range] | null>(null)
+const here = computed<[number, number] | null>(() => pair.value ? [positionOn(props.doc, core.value, pair.value[0]), positionOn(props.doc, core.value, pair.value[1])] : null)
+const share = (v: number, r: Range) => (v - r.from) / (r.to - r.from)
+const inside = (v: number, r: Range) => share(v, r) >= 0.02 && share(v, r) <= 0.98
+function recentre() {
+  ranges.value = pair.value ? [rangeAround(props.doc, core.value, pair.value[0]), rangeAround(props.doc, core.value, pair.value[1])] : null
+}
+const pairKey = computed(() => pair.value?.map(axisKey).join('|') ?? '')
+watch(pairKey, recentre, { immediate: true })
+let dragging = false
+watch(here, (h) => {
+  if (!dragging && h && ranges.value && !(inside(h[0], ranges.value[0]) && inside(h[1], ranges.value[1]))) recentre()
+})
+
+/** What the field depends on: the formula without its place on the two axes. */
+const fieldKey = computed(() => {
+  if (!pair.value || !ranges.value) return ''
+  const base = movedTo(movedTo(props.doc, core.value, pair.value[0], 0.5 * (ranges.value[0].from + ranges.value[0].to)), core.value, pair.value[1], 0.5 * (ranges.value[1].from + ranges.value[1].to))
+  const { name: _n, note: _o, stock: _s, serve: _e, ...rest } = base
+  return JSON.stringify([rest, pair.value, ranges.value, at.value, kitchen.record?.version])
+})
+const drawing = shallowRef<MapDrawing | null>(null)
+const settledKey = ref('')
+watchDebounced(fieldKey, async (key) => {
+  if (!key || !pair.value || !ranges.value) return
+  const base = movedTo(movedTo(props.doc, core.value, pair.value[0], 0.5 * (ranges.value[0].from + ranges.value[0].to)), core.value, pair.value[1], 0.5 * (ranges.value[1].from + ranges.value[1].to))
+  const outcome = await solver.run<'map'>({ kind: 'map', doc: base, kitchen: core.value, request: { x: pair.value[0], y: pair.value[1], xRange: ranges.value[0], yRange: ranges.value[1] }, at: at.value }, (p) => { if (p.map) drawing.value = p.map })
+  if (outcome && 'value' in outcome) {
+    drawing.value = outcome.value
+    settledKey.value = key
+  } else if (outcome) {
+    drawing.value = null
+    settledKey.value = key
+  }
+}, { debounce: 60, immediate: true })
+const settled = computed(() => fieldKey.value !== '' && settledKey.value === fieldKey.value)
+
+/* The frame in the drawing's units, with room for words and ticks. */
+const U = MAP_UNITS
+const M = { left: 118, right: 130, top: 52, bottom: 118 }
+const sx = (s: number) => s * U
+const sy = (s: number) => U - s * U
+const ticks = (axis: Axis, r: Range) => {
+  const [lo, hi] = [axisShown(axis, r.from, fmt), axisShown(axis, r.to, fmt)]
+  const raw = (hi - lo) / 4
+  const mag = 10 ** Math.floor(Math.log10(raw))
+  const step = [1, 2, 2.5, 5, 10].map(k => k * mag).find(k => k >= raw)!
+  const out: { at: number, text: string }[] = []
+  for (let v = Math.ceil(lo / step) * step; v <= hi + 1e-9; v += step) out.push({ at: (v - lo) / (hi - lo), text: String(Number(v.toFixed(2))) })
+  return out
+}
+const TINTS: Record<string, string> = { pourable: '#fdfbf5', coats: '#fbf4dc', spoonable: '#f8ebbd', mounds: '#f4e199', slicesSoftly: '#eed571', slicesCleanly: '#e4c445', turnsOut: '#cfa82c', rubbery: '#ad8420' }
+const point = computed(() => here.value && ranges.value ? { x: share(here.value[0], ranges.value[0]), y: share(here.value[1], ranges.value[1]) } : null)
+const shownGhosts = computed(() => pair.value && ranges.value
+  ? props.ghosts.flatMap((g, i) => {
+      const has = pair.value!.every(a => !('lineId' in a) || fillingOf(g.doc).lines.some(l => l.id === a.lineId))
+      if (!has) return []
+      const x = share(positionOn(g.doc, core.value, pair.value![0]), ranges.value![0])
+      const y = share(positionOn(g.doc, core.value, pair.value![1]), ranges.value![1])
+      return x < 0 || x > 1 || y < 0 || y > 1 ? [] : [{ name: g.name, n: i + 1, x, y }]
+    })
+  : [])
+
+const svg = ref<SVGSVGElement | null>(null)
+/** A value as a cook can weigh or set it. */
+function sensible(axis: Axis, v: number): number {
+  if (axis.kind === 'mass') return Math.max(0, weighable(v))
+  if (axis.kind === 'target') return Math.round(v * 2) / 2
+  if (axis.kind === 'hold') return Math.max(0, Math.round(v / 10) * 10)
+  return Math.round(v * 10) / 10
+}
+function moveTo(x: number, y: number) {
+  if (!pair.value) return
+  const [ax, ay] = pair.value
+  const next = movedTo(movedTo(props.doc, core.value, ax, sensible(ax, x)), core.value, ay, sensible(ay, y))
+  ws.replace(toPlain(next), 'map')
+}
+function fromEvent(event: PointerEvent): [number, number] | null {
+  if (!svg.value || !ranges.value) return null
+  const m = svg.value.getScreenCTM()
+  if (!m) return null
+  const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(m.inverse())
+  const clamp = (v: number) => Math.min(1, Math.max(0, v))
+  const [rx, ry] = ranges.value
+  return [rx.from + clamp(p.x / U) * (rx.to - rx.from), ry.from + clamp(1 - p.y / U) * (ry.to - ry.from)]
+}
+function onDown(event: PointerEvent) {
+  dragging = true
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  const p = fromEvent(event)
+  if (p) moveTo(...p)
+}
+function onMove(event: PointerEvent) {
+  if (!dragging) return
+  const p = fromEvent(event)
+  if (p) moveTo(...p)
+}
+function onUp() {
+  if (!dragging) return
+  dragging = false
+  ws.endGesture()
+  if (here.value && ranges.value && !(inside(here.value[0], ranges.value[0]) && inside(here.value[1], ranges.value[1]))) recentre()
+}
+function onKey(event: KeyboardEvent) {
+  const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key]
+  if (!step || !here.value || !ranges.value || !pair.value) return
+  event.preventDefault()
+  const k = event.shiftKey ? 5 : 1
+  const size = (i: 0 | 1) => Math.max((ranges.value![i].to - ranges.value![i].from) / 100, pair.value![i].kind === 'hold' ? 10 : pair.value![i].kind === 'target' ? 0.5 : pair.value![i].kind === 'mass' ? (here.value![i] < 5 ? 0.1 : here.value![i] < 20 ? 0.5 : 1) : 0.1)
+  moveTo(here.value[0] + step[0]! * k * size(0), here.value[1] + step[1]! * k * size(1))
+}
+const words = (i: 0 | 1) => axisWords(pair.value![i], props.doc, fmt)
+const valueWords = computed(() => here.value && pair.value ? pair.value.map((a, i) => `${words(i as 0 | 1).name} ${Number(axisShown(a, here.value![i]!, fmt).toFixed(1))} ${words(i as 0 | 1).unit}`).join(', ') : '')
+</script>
+
+<template>
+  <section v-if="pair && ranges" class="map" :data-map="settled ? 'settled' : 'working'" :data-grid="drawing?.n ?? 0">
+    <div class="bar">
+      <label class="sr" for="map-y">Upwards</label>
+      <select id="map-y" class="native" :value="axisKey(pair[1])" @change="choose(1, ($event.target as HTMLSelectElement).value)"><option v-for="a in axes" :key="axisKey(a)" :value="axisKey(a)">↑ {{ axisWords(a, doc, fmt).name }}</option></select>
+      <label class="sr" for="map-x">Across</label>
+      <select id="map-x" class="native" :value="axisKey(pair[0])" @change="choose(0, ($event.target as HTMLSelectElement).value)"><option v-for="a in axes" :key="axisKey(a)" :value="axisKey(a)">→ {{ axisWords(a, doc, fmt).name }}</option></select>
+      <label class="sr" for="map-at">Where it is looked at</label>
+      <select id="map-at" v-model="at" class="native at"><option value="plate">on the plate</option><option value="cold">from the fridge</option></select>
+    </div>
+    <svg ref="svg" :viewBox="`${-M.left} ${-M.top} ${U + M.left + M.right} ${U + M.top + M.bottom}`" role="group" :aria-label="`Map of the set over ${words(0).name} and ${words(1).name}`">
+      <defs><clipPath id="map-frame"><rect :width="U" :height="U" /></clipPath><pattern id="map-grain" width="22" height="22" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="22" stroke="#B8412A" stroke-width="4" /></pattern></defs>
+      <g clip-path="url(#map-frame)" :class="{ working: !settled }">
+        <template v-if="drawing">
+          <path v-for="b in drawing.bands" :key="b.band" :d="b.path" :fill="TINTS[b.band]" :stroke="b.band === 'pourable' ? 'none' : '#4C594F'" stroke-width="2.2" :data-band="b.band" />
+          <path v-if="drawing.grainy" :d="drawing.grainy.path" fill="url(#map-grain)" fill-opacity="0.5" stroke="#B8412A" stroke-width="2.5" />
+          <path v-for="s in drawing.sharpness" :key="s.edge" :d="s.path" fill="none" stroke="#38566A" stroke-width="3.4" stroke-dasharray="3 11" stroke-linecap="round" />
+          <g v-for="b in drawing.bands" :key="`w${b.band}`"><text v-if="b.label" :y="b.label.y + 13" class="word" text-anchor="middle"><tspan v-for="(t, i) in b.label.lines" :key="i" :x="b.label.x" :dy="i === 0 ? 0 : 42">{{ t }}</tspan></text></g>
+          <text v-if="drawing.grainy?.label" :x="drawing.grainy.label.x" :y="drawing.grainy.label.y + 13" class="word bad" text-anchor="middle">grainy</text>
+        </template>
+      </g>
+      <rect :width="U" :height="U" fill="none" stroke="#1F2F24" stroke-width="2.5" />
+      <g v-if="drawing"><text v-for="(w, i) in drawing.edgeWords" :key="i" :x="w.side === 'right' ? U + 14 : sx(w.at)" :y="w.side === 'right' ? sy(w.at) + 12 : -14" :text-anchor="w.side === 'right' ? 'start' : 'middle'" class="edge">{{ SHARPNESS_NAMES[w.sharpness] }}</text></g>
+      <g v-for="t in ticks(pair[0], ranges[0])" :key="`x${t.text}`"><line :x1="sx(t.at)" :x2="sx(t.at)" :y1="U" :y2="U + 12" stroke="#1F2F24" stroke-width="2" /><text :x="sx(t.at)" :y="U + 48" text-anchor="middle" class="tick">{{ t.text }}</text></g>
+      <g v-for="t in ticks(pair[1], ranges[1])" :key="`y${t.text}`"><line :x1="-12" :x2="0" :y1="sy(t.at)" :y2="sy(t.at)" stroke="#1F2F24" stroke-width="2" /><text :x="-20" :y="sy(t.at) + 12" text-anchor="end" class="tick">{{ t.text }}</text></g>
+      <text :x="U / 2" :y="U + 100" text-anchor="middle" class="axis">{{ words(0).name }}, {{ words(0).unit }}</text>
+      <text :x="-M.left + 4" :y="-18" class="axis">{{ words(1).unit }}</text>
+      <g v-for="g in shownGhosts" :key="g.n" :data-ghost="g.name"><circle :cx="sx(g.x)" :cy="sy(g.y)" r="20" fill="#FBF8F0" stroke="#1F2F24" stroke-width="3" stroke-dasharray="6 5" /><text :x="sx(g.x)" :y="sy(g.y) + 11" text-anchor="middle" class="ghost">{{ g.n }}</text></g>
+      <rect class="catch" :width="U" :height="U" fill="transparent" @pointerdown="onDown" @pointermove="onMove" @pointerup="onUp" @pointercancel="onUp" />
+      <g v-if="point" class="me" tabindex="0" role="slider" aria-label="The formula on the map; arrow keys move it" :aria-valuetext="valueWords" :aria-valuenow="Number(here![0].toFixed(1))" data-point-on-map @keydown="onKey" @blur="ws.endGesture()">
+        <circle :cx="sx(point.x)" :cy="sy(point.y)" r="46" fill="transparent" /><circle class="dot" :cx="sx(point.x)" :cy="sy(point.y)" r="22" fill="#E9C72B" stroke="#1F2F24" stroke-width="5" />
+      </g>
+    </svg>
+    <p class="foot small soft"><b class="ink">{{ valueWords }}</b>. Drag the point, or step it with the arrow keys; the formula follows. Dotted lines and the words outside: how sharp. <span v-if="!settled" role="status">Drawing, {{ fmt.percent(solver.done.value) }} …</span></p>
+    <ol v-if="shownGhosts.length" class="small ghosts"><li v-for="g in shownGhosts" :key="g.n" :value="g.n">{{ g.name }}</li></ol>
+  </section>
+  <p v-else class="soft">The map needs two lines with grams.</p>
+</template>
+
+<style scoped>
+.bar { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 8.2rem; gap: 0.8rem; }
+svg { width: 100%; display: block; touch-action: pan-y; user-select: none; }
+.working { opacity: 0.72; }
+text { font-family: var(--font-sans); fill: var(--ink); font-variant-numeric: tabular-nums; }
+.word { font-family: var(--font-display); font-size: 39px; paint-order: stroke; stroke: rgb(253 251 245 / 0.75); stroke-width: 7px; }
+.bad { fill: #8a2d19; }
+.edge { font-size: 36px; fill: var(--cold-deep); }
+.tick { font-size: 36px; fill: var(--ink-soft); } .axis { font-size: 37px; }
+.ghost { font-size: 30px; font-weight: 600; }
+.catch { cursor: crosshair; touch-action: none; }
+.me { cursor: grab; pointer-events: none; outline: none; }
+.me:focus-visible .dot { stroke-width: 10; }
+.foot { margin: 0.2rem 0 0; } .ink { color: var(--ink); font-weight: 600; }
+.ghosts { margin: 0.3rem 0 0; padding-left: 1.4rem; list-style: decimal; columns: 2; }
+</style>

@@ -1,0 +1,136 @@
+<script setup lang="ts">
+/** Rebalance: what must stay is pinned in the lines, what is wanted is said here, and up to three ways there come back. */
+import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { BANDS, type BandId } from '#core/set/bands'
+import type { Goal, SetGoal, Way } from '#core/solve/rebalance'
+import { SHARPNESS, type Sharpness } from '#core/taste/taste'
+import { fillingCost } from '#core/formula/cost'
+import { eggCount } from '#core/ingredients/measures'
+import { processWords, stopWords, WAY_WORDS } from '~/words/balance'
+import { documentProblemWords } from '~/words/problems'
+import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
+
+const props = defineProps<{ doc: FormulaDocument }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
+const solver = useSolver()
+const lines = computed(() => fillingOf(props.doc).lines.filter(l => l.massG > 0))
+const pinned = computed(() => lines.value.filter(l => l.pinned))
+const usual = (): Goal => {
+  const { kind, pieceHeightM } = props.doc.use
+  return { set: kind === 'cut' || kind === 'turnedOut' ? { kind: 'standsCut', heightM: pieceHeightM } : { kind: 'keep' }, sharpness: 'balanced', sweetness: null, yieldG: null, maxCost: null, maxYolkG: null }
+}
+/** The goal stays with the formula in this browser. */
+const goals = useLocalStorage<Record<string, Goal>>('lumbik:goals', {})
+const goal = computed<Goal>(() => goals.value[ws.id] ?? usual())
+const set = (part: Partial<Goal>) => { goals.value = { ...goals.value, [ws.id]: { ...goal.value, ...part } } }
+const setKind = computed(() => goal.value.set.kind === 'band' ? `${goal.value.set.at}` : goal.value.set.kind)
+function chooseSet(kind: string) {
+  const next: SetGoal = kind === 'keep' ? { kind } : kind === 'standsCut' ? { kind, heightM: props.doc.use.pieceHeightM } : { kind: 'band', band: goal.value.set.kind === 'band' ? goal.value.set.band : 'slicesSoftly', at: kind as 'cold' | 'plate' }
+  set({ set: next })
+}
+const total = computed(() => lines.value.reduce((s, l) => s + l.massG, 0))
+const yolkG = computed(() => lines.value.filter(l => ['yolk_sep', 'yolk', 'yolk_sugared'].includes(l.ingredientId)).reduce((s, l) => s + l.massG, 0))
+const priced = computed(() => Object.keys(kitchen.core?.prices ?? {}).length > 0)
+const currency = computed(() => kitchen.record?.settings.currency ?? '')
+const money = (v: number) => `${currency.value}${fmt.fixed(v, 2)}`
+
+const ways = shallowRef<Way[] | null>(null)
+const problem = ref('')
+/** The formula the ways were found for: others are out of date. */
+const askedFor = ref('')
+const fresh = computed(() => askedFor.value === JSON.stringify([props.doc.components, props.doc.heat, props.doc.use, props.doc.chill]))
+async function find() {
+  problem.value = ''
+  const key = JSON.stringify([props.doc.components, props.doc.heat, props.doc.use, props.doc.chill])
+  const outcome = await solver.run<'rebalance'>({ kind: 'rebalance', doc: props.doc, kitchen: kitchen.core!, goal: goal.value })
+  if (!outcome) return
+  askedFor.value = key
+  if ('problem' in outcome) {
+    ways.value = null
+    problem.value = documentProblemWords(outcome.problem)
+  } else ways.value = outcome.value
+}
+function apply(w: Way) {
+  ws.replace(toPlain(w.doc))
+  ws.endGesture()
+}
+const massWords = (from: number, to: number) => from === 0 ? `add ${fmt.grams(to)}` : `${to > from ? '+' : '−'}${fmt.grams(Math.abs(to - from))}`
+const pieces = (lineId: string, to: number) => {
+  const l = lines.value.find(x => x.id === lineId)
+  return l?.piece ? `${fmt.fixed(to / l.piece.eachG)} ${l.piece.kind}${Math.round(to / l.piece.eachG) === 1 ? '' : 's'}` : ''
+}
+const about = (id: string, g: number) => {
+  const n = eggCount(id, g, kitchen.record?.settings.eggGrade ?? 'euL')
+  return n === null ? '' : `about ${fmt.fixed(n, 1)}`
+}
+const button = useTemplateRef<HTMLElement>('start')
+onMounted(() => { if (wantsFocus.value) nextTick(() => button.value?.querySelector('button')?.focus()) })
+const wantsFocus = useState('rebalance-focus', () => false)
+watch(wantsFocus, (w) => {
+  if (w) button.value?.querySelector('button')?.focus()
+  wantsFocus.value = false
+})
+</script>
+
+<template>
+  <section class="rebalance" :data-rebalance="solver.running.value ? 'working' : ways ? 'settled' : 'idle'">
+    <p class="pins"><template v-if="pinned.length"><b>Stays:</b> {{ pinned.map(l => `${fmt.grams(l.massG)} ${fmt.name(l.ingredientId).toLowerCase()}`).join(', ') }}.</template><span v-else class="soft">Nothing is pinned: pin in the lines what must stay (the lock, or L).</span></p>
+    <div class="goal">
+      <div>
+        <label class="field-label" for="goal-set">The set</label>
+        <select id="goal-set" class="native" :value="setKind" @change="chooseSet(($event.target as HTMLSelectElement).value)"><option value="keep">as firm as now</option><option value="standsCut">stands when cut, on the plate</option><option value="plate">a word, on the plate</option><option value="cold">a word, from the fridge</option></select>
+      </div>
+      <QuantityField v-if="goal.set.kind === 'standsCut'" kind="length" show-label label="Cut so high" :model-value="goal.set.heightM" :min="0.004" :max="0.1" @update:model-value="v => set({ set: { kind: 'standsCut', heightM: v } })" />
+      <div v-else-if="goal.set.kind === 'band'"><label class="field-label" for="goal-band">The word</label><select id="goal-band" class="native" :value="goal.set.band" @change="goal.set.kind === 'band' && set({ set: { ...goal.set, band: ($event.target as HTMLSelectElement).value as BandId } })"><option v-for="b in BANDS.slice(1)" :key="b.id" :value="b.id">{{ BAND_NAMES[b.id] }}</option></select></div>
+      <span v-else />
+      <div><label class="field-label" for="goal-sharp">Sharpness</label><select id="goal-sharp" class="native" :value="goal.sharpness ?? ''" @change="set({ sharpness: (($event.target as HTMLSelectElement).value || null) as Sharpness | null })"><option value="">any</option><option v-for="s in SHARPNESS" :key="s" :value="s">{{ SHARPNESS_NAMES[s] }}</option></select></div>
+      <div><label class="field-label" for="goal-sweet">Sweetness</label><select id="goal-sweet" class="native" :value="goal.sweetness ?? ''" @change="set({ sweetness: (($event.target as HTMLSelectElement).value || null) as Goal['sweetness'] })"><option value="">any</option><option value="less">a tenth less</option><option value="keep">as now</option><option value="more">a tenth more</option></select></div>
+    </div>
+    <details class="limits">
+      <summary>Limits: {{ [goal.yieldG !== null && `${fmt.grams(goal.yieldG)} in all`, goal.maxYolkG !== null && `yolk to ${fmt.grams(goal.maxYolkG)}`, goal.maxCost !== null && `cost to ${money(goal.maxCost)}`].filter(Boolean).join(', ') || 'none' }}</summary>
+      <div class="goal">
+        <label class="check"><input type="checkbox" :checked="goal.yieldG !== null" @change="set({ yieldG: goal.yieldG === null ? Math.round(total) : null })"> in all</label>
+        <QuantityField v-if="goal.yieldG !== null" kind="mass" label="Grams in all" :model-value="goal.yieldG" :min="1" :max="100000" @update:model-value="v => set({ yieldG: v })" /><span v-else class="soft">as it comes</span>
+        <label class="check"><input type="checkbox" :checked="goal.maxYolkG !== null" @change="set({ maxYolkG: goal.maxYolkG === null ? Math.round(Math.max(yolkG, 20)) : null })"> yolk at most</label>
+        <QuantityField v-if="goal.maxYolkG !== null" kind="mass" ingredient-id="yolk_sep" label="Most yolk" :model-value="goal.maxYolkG" :min="1" :max="100000" @update:model-value="v => set({ maxYolkG: v })" /><span v-else class="soft">no limit</span>
+        <label class="check"><input type="checkbox" :checked="goal.maxCost !== null" :disabled="!priced" @change="set({ maxCost: goal.maxCost === null ? Math.round(100 * fillingCost(doc, kitchen.core!)) / 100 : null })"> cost at most</label>
+        <QuantityField v-if="goal.maxCost !== null" kind="percent" :unit-text="currency" label="Most it may cost" :model-value="goal.maxCost" :min="0.01" :max="100000" @update:model-value="v => set({ maxCost: v })" /><span v-else class="soft">{{ priced ? 'no limit' : 'prices stand under Kitchen' }}</span>
+      </div>
+    </details>
+    <div ref="start" class="start">
+      <UButton label="Find ways" :disabled="solver.running.value" @click="find" />
+      <template v-if="solver.running.value"><span role="status" class="soft">Trying, {{ fmt.percent(solver.done.value) }} …</span><UButton variant="ghost" color="neutral" size="sm" label="Stop" @click="solver.cancel()" /></template>
+      <span v-if="problem" class="bad" role="alert">{{ problem }}</span>
+    </div>
+    <ol v-if="ways" class="ways" :class="{ old: !fresh }" aria-live="polite">
+      <li v-for="(w, i) in ways" :key="i" :data-way="w.id" :data-reached="w.reached">
+        <div class="top"><b class="display">{{ WAY_WORDS[w.id] }}</b><UButton size="sm" :variant="w.reached ? 'solid' : 'outline'" :color="w.reached ? 'primary' : 'neutral'" label="Do it" :disabled="!fresh" :aria-label="`Do it: ${WAY_WORDS[w.id]}`" @click="apply(w)" /></div>
+        <ul class="changes">
+          <li v-for="c in w.changes" :key="c.lineId"><b class="num">{{ massWords(c.from, c.to) }}</b> {{ fmt.name(c.ingredientId).toLowerCase() }} <span class="soft">{{ c.from === 0 ? '' : `→ ${fmt.grams(c.to)}` }}{{ pieces(c.lineId, c.to) ? `, ${pieces(c.lineId, c.to)}` : about(c.ingredientId, c.to) ? `, ${about(c.ingredientId, c.to)}` : '' }}</span></li>
+          <li v-for="p in w.process" :key="p.kind"><b>{{ processWords(p, fmt) }}</b></li>
+        </ul>
+        <p class="brings">Brings: {{ SHORT_VERDICT[w.code] }}, {{ SHARPNESS_NAMES[w.sharpness] }}, can be cut {{ fmt.mm(w.standsCutM) }} high on the plate ({{ fmt.pascals(w.platePa) }}); {{ fmt.grams(w.massG) }}<template v-if="priced">, {{ money(w.cost) }}</template>.</p>
+        <p v-if="!w.reached" class="short"><b>Does not reach it:</b> {{ [Math.abs(w.missSet) > 0.08 && `the set comes to ${fmt.percent(Math.exp(w.missSet))} of what is wanted`, Math.abs(w.missSharp) > 0.04 && `${SHARPNESS_NAMES[w.sharpness]} instead of ${SHARPNESS_NAMES[goal.sharpness ?? w.sharpness]}`].filter(Boolean).join(', ') || 'the limits are passed' }}. What stops it: {{ w.stops.map(s => stopWords(s, fmt)).join('; ') || 'the lines that may move do not lead there' }}.</p>
+      </li>
+      <li v-if="ways.length === 0" class="soft">No change leads nearer than it is now. Unpin a line, or ask for less.</li>
+      <li v-if="!fresh" class="soft small">The formula has changed since: find ways again.</li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+.pins { margin: 0 0 0.5rem; }
+.goal { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 0.6rem 1rem; align-items: end; }
+.limits { margin: 0.6rem 0; } .limits summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; }
+.check { display: flex; gap: 0.5rem; align-items: center; min-height: 44px; } .check input { width: 22px; height: 22px; accent-color: var(--ink); }
+.start { display: flex; gap: 0.8rem; align-items: center; margin: 0.4rem 0; flex-wrap: wrap; }
+.ways { list-style: none; margin: 0.6rem 0 0; padding: 0; border-top: 1px solid var(--ink); }
+.ways > li { border-bottom: 1px solid var(--hairline); padding: 0.6rem 0; }
+.old { opacity: 0.6; }
+.top { display: flex; justify-content: space-between; align-items: center; } .top b { font-size: 1.1rem; }
+.changes { list-style: none; margin: 0.2rem 0; padding: 0; }
+.brings { margin: 0.2rem 0; color: var(--ink-soft); } .short { margin: 0.2rem 0; color: var(--blood); }
+.bad { color: var(--blood); }
+</style>

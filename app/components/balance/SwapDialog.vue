@@ -1,0 +1,77 @@
+<script setup lang="ts">
+/** The swap guard: another ingredient for a line, in amounts that keep something the same, with a plain warning. */
+import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { LEAVES, POWDER_BLOOM } from '#core/set/gelatin'
+import { swapBloom, swapsFor, type Swap } from '#core/solve/swap'
+import { changeWords, KEEPS_WORDS, swapWarningWords } from '~/words/balance'
+import { SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
+
+const props = defineProps<{ doc: FormulaDocument, lineId: string | null }>()
+const emit = defineEmits<{ close: [] }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
+const solver = useSolver()
+const line = computed(() => fillingOf(props.doc).lines.find(l => l.id === props.lineId) ?? null)
+const open = computed({ get: () => line.value !== null, set: (v) => { if (!v) emit('close') } })
+const to = ref('')
+const swap = shallowRef<Swap | null>(null)
+const options = computed(() => line.value ? swapsFor(line.value.ingredientId) : [])
+watch(() => props.lineId, () => {
+  to.value = ''
+  swap.value = null
+})
+async function choose(id: string) {
+  to.value = id
+  swap.value = null
+  if (!line.value || !id) return
+  const outcome = await solver.run<'swap'>({ kind: 'swap', doc: props.doc, kitchen: kitchen.core!, lineId: line.value.id, toId: id })
+  if (outcome && 'value' in outcome) swap.value = outcome.value
+}
+function apply(doc: FormulaDocument) {
+  ws.replace(toPlain(doc))
+  ws.endGesture()
+  emit('close')
+}
+const GRADES = [...Object.entries(LEAVES).map(([name, g]) => ({ name: `${name} leaf`, bloom: g.bloom as number })), { name: 'powder', bloom: POWDER_BLOOM }]
+const grades = computed(() => GRADES.filter(g => g.bloom !== props.doc.set.bloom).map(g => ({ ...g, doc: swapBloom(props.doc, g.bloom) })))
+const gelatinG = (d: FormulaDocument) => fillingOf(d).lines.filter(l => l.ingredientId === 'gelatin').reduce((s, l) => s + l.massG, 0)
+</script>
+
+<template>
+  <UModal v-model:open="open" :title="line ? `Something else for ${fmt.name(line.ingredientId).toLowerCase()}` : ''" :description="line ? `${fmt.grams(line.massG)} of it are in the formula.` : ''" :ui="{ content: 'max-w-2xl' }">
+    <template #body>
+      <div v-if="line" :data-swap="solver.running.value ? 'working' : swap ? 'settled' : 'idle'">
+        <div v-if="line.ingredientId === 'gelatin'" class="grades">
+          <p>Now {{ fmt.grams(line.massG) }} of {{ doc.set.bloom }} Bloom. The same set with:</p>
+          <UButton v-for="g in grades" :key="g.name" variant="outline" color="neutral" :label="`${g.name}, ${g.bloom} Bloom: ${fmt.fixed(gelatinG(g.doc), 1)} g`" @click="apply(g.doc)" />
+        </div>
+        <template v-if="options.length">
+          <label class="field-label" for="swap-to">Take instead</label>
+          <select id="swap-to" class="native" :value="to" @change="choose(($event.target as HTMLSelectElement).value)"><option value="" disabled>pick an ingredient</option><option v-for="id in options" :key="id" :value="id">{{ fmt.name(id) }}</option></select>
+        </template>
+        <p v-else-if="line.ingredientId !== 'gelatin'" class="soft">Nothing known does the same work here.</p>
+        <p v-if="solver.running.value" role="status" class="soft">Weighing it up …</p>
+        <template v-if="swap">
+          <p v-for="w in swap.warnings" :key="w.kind" class="warn" role="alert" :data-warning="w.kind">{{ swapWarningWords(w, swap.fromId, swap.toId, fmt) }}</p>
+          <ul class="options">
+            <li v-for="o in swap.options" :key="o.keeps" :data-keeps="o.keeps">
+              <div class="top"><b>{{ KEEPS_WORDS[o.keeps] }}</b><UButton size="sm" variant="outline" color="neutral" label="Swap so" :aria-label="`Swap: ${KEEPS_WORDS[o.keeps]}`" @click="apply(o.doc)" /></div>
+              <p>{{ o.changes.map(c => c.from === 0 ? `add ${fmt.grams(c.to)} ${fmt.name(c.ingredientId).toLowerCase()}` : c.fromId === c.ingredientId ? `${fmt.name(c.ingredientId).toLowerCase()} ${fmt.grams(c.from)} → ${fmt.grams(c.to)}` : `${fmt.grams(c.to)} ${fmt.name(c.ingredientId).toLowerCase()}`).join(', ') }}</p>
+              <p class="soft">{{ SHORT_VERDICT[o.code] }}, {{ SHARPNESS_NAMES[o.sharpness] }}; firmness {{ changeWords(o.ratio.set, fmt) }}, sourness {{ changeWords(o.ratio.sour, fmt) }}, sweetness {{ changeWords(o.ratio.sweet, fmt) }}, fat {{ changeWords(o.ratio.fat, fmt) }}</p>
+            </li>
+          </ul>
+        </template>
+      </div>
+    </template>
+  </UModal>
+</template>
+
+<style scoped>
+.grades { display: grid; gap: 0.4rem; margin-bottom: 1rem; }
+.warn { border: 1px solid var(--blood); border-left-width: 4px; padding: 0.5rem 0.8rem; margin: 0.7rem 0; background: #fffdf7; }
+.options { list-style: none; margin: 0.6rem 0 0; padding: 0; border-top: 1px solid var(--ink); }
+.options li { border-bottom: 1px solid var(--hairline); padding: 0.5rem 0; }
+.options p { margin: 0.1rem 0; }
+.top { display: flex; justify-content: space-between; align-items: center; }
+</style>

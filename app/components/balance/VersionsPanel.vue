@@ -1,0 +1,136 @@
+<script setup lang="ts">
+/** Versions and variants: every state is kept; name one, go back to one, compare two or three, and see what made the difference. */
+import { assess } from '#core/assess'
+import { InputError } from '#core/errors'
+import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { summarise } from '#core/summary'
+import { batchCost } from '#core/formula/cost'
+import type { Explained } from '#core/solve/compare'
+import { COMPARE_MOST, type Other, type useComparison } from '~/composables/useComparison'
+import { changeWords, differenceWords } from '~/words/balance'
+import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
+
+const props = defineProps<{ doc: FormulaDocument, comparison: ReturnType<typeof useComparison> }>()
+const emit = defineEmits<{ variant: [] }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
+const toast = useToast()
+const solver = useSolver()
+const { others, keys, compared, failed, list } = props.comparison
+const label = ref('')
+const all = ref(false)
+async function nameIt() {
+  const text = label.value.trim()
+  if (!text) return
+  await ws.send()
+  if (ws.saveState !== 'saved') {
+    toast.add({ title: 'Not named yet: the last change is not on the server.', color: 'error' })
+    return
+  }
+  if (await props.comparison.nameIt(text)) {
+    label.value = ''
+    toast.add({ title: `Kept as “${text}”.` })
+  } else toast.add({ title: 'Not named: the server does not answer.', color: 'error' })
+}
+function goBack(o: Other) {
+  const found = compared.value.find(c => c.key === o.key)
+  if (!found) return
+  ws.replace({ ...toPlain(found.doc), name: props.doc.name })
+  ws.endGesture()
+}
+const when = (o: Other) => o.at ? `${fmt.day(o.at)}, ${fmt.time(o.at)}` : 'a formula of its own'
+/** Named ones and formulas always; of the rest the last few, unless all are wanted. */
+const shown = computed(() => {
+  let rest = 0
+  return others.value.filter(o => o.name || keys.value.includes(o.key) || all.value || rest++ < 4)
+})
+watch(() => ws.savedAt, () => void props.comparison.refresh())
+
+interface Column { name: string, doc: FormulaDocument, summary: ReturnType<typeof summarise> | null, cost: number }
+const columns = computed<Column[]>(() => [{ name: 'Now', doc: props.doc }, ...compared.value.map(c => ({ name: c.name || when(c), doc: c.doc }))].map((c) => {
+  const cost = batchCost(c.doc, kitchen.core!).batch
+  try {
+    return { ...c, cost, summary: summarise(c.doc, assess(c.doc, kitchen.core!)) }
+  } catch (e) {
+    if (e instanceof InputError) return { ...c, cost, summary: null }
+    throw e
+  }
+}))
+/** One row a line that any of them has, then the figures. */
+const rows = computed(() => {
+  const ids = [...new Set(columns.value.flatMap(c => fillingOf(c.doc).lines.filter(l => l.massG > 0).map(l => l.ingredientId)))]
+  const total = (d: FormulaDocument) => fillingOf(d).lines.reduce((s, l) => s + l.massG, 0)
+  const mass = (d: FormulaDocument, id: string) => fillingOf(d).lines.filter(l => l.ingredientId === id).reduce((s, l) => s + l.massG, 0)
+  const row = (what: string, cell: (c: Column) => string) => ({ what, ...Object.fromEntries(columns.value.map((c, i) => [`c${i}`, cell(c)])) })
+  const of = (f: (s: NonNullable<Column['summary']>) => string) => (c: Column) => c.summary ? f(c.summary) : 'cannot be computed'
+  return [
+    ...ids.map(id => row(fmt.name(id), c => mass(c.doc, id) > 0 ? `${fmt.grams(mass(c.doc, id))}, ${fmt.percent(mass(c.doc, id) / total(c.doc), 1)}` : '—')),
+    row('In all', c => fmt.grams(total(c.doc))),
+    row('Target and hold', c => c.doc.heat.method === 'none' ? '—' : `${fmt.temp(c.doc.heat.targetTempC)}, ${fmt.duration(c.doc.heat.holdS)}`),
+    row('On the plate', of(s => `${SHORT_VERDICT[s.code]}: ${BAND_NAMES[s.plateBand]}, ${fmt.pascals(s.platePa)}`)),
+    row('From the fridge', of(s => `${BAND_NAMES[s.band]}, ${fmt.pascals(s.coldPa)}`)),
+    row('Sharpness', of(s => `${SHARPNESS_NAMES[s.sharpness]}, pH ${fmt.fixed(s.pH, 2)}`)),
+    row('Cost of the batch', c => `${kitchen.record?.settings.currency ?? ''}${fmt.fixed(c.cost, 2)}`),
+  ]
+})
+const heads = computed(() => [{ accessorKey: 'what', header: '' }, ...columns.value.map((c, i) => ({ accessorKey: `c${i}`, header: c.name }))])
+
+const explained = shallowRef<{ name: string, value: Explained }[]>([])
+watch([() => props.doc, compared], async () => {
+  const out: { name: string, value: Explained }[] = []
+  for (const c of compared.value) {
+    const outcome = await solver.run<'explain'>({ kind: 'explain', from: c.doc, to: props.doc, kitchen: kitchen.core! })
+    if (!outcome) return
+    if ('value' in outcome) out.push({ name: c.name || when(c), value: outcome.value })
+  }
+  explained.value = out
+}, { immediate: true })
+const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `${fmt.fixed(100 * share / whole)} %`
+</script>
+
+<template>
+  <section class="versions" :data-compared="compared.length" :data-explained="solver.running.value ? 'working' : 'settled'">
+    <form class="name" @submit.prevent="nameIt">
+      <label class="sr" for="version-name">Name of this version</label>
+      <input id="version-name" v-model="label" class="native" maxlength="120" placeholder="Name this version">
+      <UButton type="submit" variant="outline" color="neutral" size="sm" label="Keep it" :disabled="!label.trim()" /><UButton variant="outline" color="neutral" size="sm" label="Make a variant" @click="emit('variant')" />
+    </form>
+    <p v-if="failed" class="soft" role="status">The server does not answer: versions are listed once it is back.</p>
+    <ul v-if="shown.length" class="list">
+      <li v-for="o in shown" :key="o.key" :data-version="o.name || 'unnamed'">
+        <span><b>{{ o.name || 'kept by itself' }}</b> <span class="soft small">{{ when(o) }}</span></span>
+        <span class="acts">
+          <UButton size="sm" variant="outline" color="neutral" :label="keys.includes(o.key) ? 'Compared' : 'Compare'" :aria-pressed="keys.includes(o.key) ? 'true' : 'false'" @click="comparison.toggle(o)" />
+          <UButton v-if="keys.includes(o.key) && o.kind === 'version'" size="sm" variant="ghost" color="neutral" label="Go back to it" @click="goBack(o)" />
+          <NuxtLink v-if="o.kind === 'formula'" class="underline open" :to="`/formula/${o.id}/balance`">open</NuxtLink>
+        </span>
+      </li>
+    </ul>
+    <p v-else class="soft">Every change is kept from here on; give a state a name to find it again.</p>
+    <UButton v-if="!all && (others.length > shown.length || list?.more)" size="sm" variant="ghost" color="neutral" :label="`All ${others.length} kept states`" @click="all = true" />
+    <template v-if="compared.length">
+      <p v-if="keys.length >= COMPARE_MOST" class="soft small">Up to {{ COMPARE_MOST }} beside the formula: another takes the place of the first.</p>
+      <div class="faces"><figure v-for="(c, i) in columns" :key="i"><CutFace v-if="c.summary" :piece="c.summary.piece" small :label="`${c.name}: ${SHORT_VERDICT[c.summary.code]}`" /><figcaption><b>{{ c.name }}</b> <span class="soft">{{ c.summary ? SHORT_VERDICT[c.summary.code] : '' }}</span></figcaption></figure></div>
+      <div class="wide"><UTable :data="rows" :columns="heads" :ui="{ th: 'px-0 pr-4 py-1 text-[0.9rem] font-semibold text-(--ink)', td: 'px-0 pr-4 py-1 text-[0.95rem] text-(--ink) whitespace-normal' }" /></div>
+      <div v-for="e in explained" :key="e.name" class="why" data-explain>
+        <h3>Why now differs from {{ e.name }}</h3>
+        <p>Firmness {{ changeWords(Math.exp(e.value.lnFirmness), fmt) }}, sourness {{ changeWords(Math.exp(e.value.lnSharpness), fmt) }} against it.</p>
+        <ul><li v-for="(s, k) in e.value.shares" :key="k"><span>{{ differenceWords(s.difference, fmt) }}</span><span class="num">{{ changeWords(Math.exp(s.lnFirmness), fmt) }} firm <span class="soft">{{ part(s.lnFirmness, e.value.lnFirmness) }}</span></span><span class="num">{{ changeWords(Math.exp(s.lnSharpness), fmt) }} sour <span class="soft">{{ part(s.lnSharpness, e.value.lnSharpness) }}</span></span></li></ul>
+        <p v-if="e.value.shares.length === 0" class="soft">Nothing that counts differs.</p>
+      </div>
+      <p v-if="solver.running.value" class="soft" role="status">Taking the difference apart, {{ fmt.percent(solver.done.value) }} …</p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.name { display: flex; gap: 0.5rem; } .name input { flex: 1; min-width: 7rem; }
+.list { list-style: none; margin: 0.5rem 0; padding: 0; border-top: 1px solid var(--ink); }
+.list li { display: flex; justify-content: space-between; flex-wrap: wrap; gap: 0.3rem 0.8rem; align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.3rem 0; }
+.acts { display: flex; gap: 0.4rem; align-items: center; } .open { min-height: 44px; display: inline-flex; align-items: center; }
+.faces { display: grid; grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr)); gap: 0.8rem; margin: 0.8rem 0; } figure { margin: 0; } figcaption { font-size: 0.92rem; }
+.wide { overflow-x: auto; }
+.why { border-top: 1px solid var(--hairline); padding-top: 0.5rem; } .why h3 { font-size: 1.05rem; margin: 0; } .why p { margin: 0.1rem 0 0.3rem; }
+.why ul { list-style: none; margin: 0; padding: 0; } .why li { display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr) minmax(0, 1fr); gap: 0.6rem; padding: 0.15rem 0; font-size: 0.94rem; }
+</style>

@@ -1,0 +1,71 @@
+/** Other states of a formula: its versions, variants and what it came from, fetched when they are looked at. */
+import type { FormulaDocument } from '#core/formula/document'
+import type { FormulaRecord, VersionItem, VersionList, VersionRecord } from '../../shared/schemas/wire'
+
+export interface Other { key: string, name: string, kind: 'version' | 'formula', id: string, at: string | null }
+export interface Compared extends Other { doc: FormulaDocument }
+
+/** At most so many beside the formula itself. */
+export const COMPARE_MOST = 2
+const GHOSTS_MOST = 5
+
+export function useComparison(formulaId: () => string) {
+  const list = shallowRef<VersionList | null>(null)
+  const failed = ref(false)
+  const docs = shallowRef<Record<string, FormulaDocument>>({})
+  const chosen = useSessionStorage<Record<string, string[]>>('lumbik:compare', {})
+  const keys = computed(() => chosen.value[formulaId()] ?? [])
+
+  const others = computed<Other[]>(() => {
+    const l = list.value
+    if (!l) return []
+    const named: Other[] = l.items.map(v => ({ key: `v:${v.id}`, name: v.label, kind: 'version', id: v.id, at: v.createdAt }))
+    const formulas = [...l.origin ? [l.origin] : [], ...l.variants].map((f): Other => ({ key: `f:${f.id}`, name: f.name, kind: 'formula', id: f.id, at: null }))
+    return [...formulas, ...named]
+  })
+  const load = async (o: Other) => {
+    if (docs.value[o.key]) return
+    try {
+      const { document } = o.kind === 'version' ? await $fetch<VersionRecord>(`/api/versions/${o.id}`) : await $fetch<FormulaRecord>(`/api/formulas/${o.id}`)
+      docs.value = { ...docs.value, [o.key]: document }
+    } catch {
+      failed.value = true
+    }
+  }
+  async function refresh() {
+    try {
+      list.value = await $fetch<VersionList>(`/api/formulas/${formulaId()}/versions`)
+      failed.value = false
+    } catch {
+      failed.value = true
+    }
+    for (const o of [...others.value.filter(x => keys.value.includes(x.key)), ...ghostOthers.value]) await load(o)
+  }
+  /** Named states and other formulas of the same descent: what the map shows of itself. */
+  const ghostOthers = computed(() => {
+    const seen = new Set<string>()
+    return others.value.filter(o => o.name && !seen.has(o.name) && !!seen.add(o.name)).slice(0, GHOSTS_MOST)
+  })
+  const ghosts = computed(() => [...ghostOthers.value, ...others.value.filter(o => keys.value.includes(o.key) && !ghostOthers.value.includes(o))].flatMap(o => docs.value[o.key] ? [{ name: o.name || 'an earlier state', doc: docs.value[o.key]! }] : []))
+  const compared = computed<Compared[]>(() => keys.value.flatMap((k) => {
+    const o = others.value.find(x => x.key === k)
+    return o && docs.value[k] ? [{ ...o, doc: docs.value[k] }] : []
+  }))
+  async function toggle(o: Other) {
+    const now = keys.value
+    chosen.value = { ...chosen.value, [formulaId()]: now.includes(o.key) ? now.filter(k => k !== o.key) : [...now, o.key].slice(-COMPARE_MOST) }
+    await load(o)
+  }
+  /** Names the state the server has. */
+  async function nameIt(label: string): Promise<boolean> {
+    try {
+      await $fetch<VersionItem>(`/api/formulas/${formulaId()}/versions`, { method: 'POST', body: { label }, retry: 0 })
+      await refresh()
+      return true
+    } catch {
+      return false
+    }
+  }
+  onMounted(refresh)
+  return { list, others, keys, compared, ghosts, failed, refresh, toggle, nameIt }
+}
