@@ -42,7 +42,7 @@ function eggs(ingredientId: string, massG: number): string {
   const count = eggCount(ingredientId, massG, grade)
   return count === null ? '' : `about ${fmt.fixed(count, 1)} of ${EGG_GRADES[grade].label}`
 }
-const note = (line: (typeof lines.value)[number]) => line.piece ? `${fmt.fixed(line.massG / line.piece.eachG, Math.abs(line.massG / line.piece.eachG % 1) < 0.02 ? 0 : 1)} ${line.piece.kind}s of ${fmt.fixed(line.piece.eachG, 1)} g, kept whole` : eggs(line.ingredientId, line.massG) || line.sourceText
+const note = (line: (typeof lines.value)[number]) => line.piece ? `${fmt.fixed(line.massG / line.piece.eachG, Math.abs(line.massG / line.piece.eachG % 1) < 0.02 ? 0 : 1)} ${line.piece.kind}s of ${fmt.fixed(line.piece.eachG, line.piece.eachG < 100 ? 1 : 0)} g, kept whole` : eggs(line.ingredientId, line.massG) || line.sourceText
 function setMass(lineId: string, massG: number) {
   ws.change(`mass-${lineId}`, (d) => {
     const l = fillingOf(d).lines.find(x => x.id === lineId)

@@ -57,7 +57,7 @@ export function lintText(text: string, answers: Answers = {}, read: readonly Rea
     if (l.question?.kind === 'can') add('tinNoSize', l.text, { ingredientId: l.items[0]!.ingredientId! }, l.question.options.slice(0, 3).map(canG => ({ kind: 'can' as const, ingredientId: l.items[0]!.ingredientId!, canG })))
     if (l.question?.kind === 'leafGrade') add('gelatinNoGrade', l.text, {}, l.question.options.map(grade => ({ kind: 'leafGrade' as const, grade })))
     if (l.items.some(i => i.ingredientId === 'gelatin' && i.basis && ['weighed', 'ounce', 'measure'].includes(i.basis.kind)) && !/\b\d{2,3}\s*bloom\b|\b(?:bronze|silver|gold|platinum|powder|powdered)\b/i.test(l.text)) add('gelatinNoGrade', l.text, {}, [{ kind: 'replaceLine', line: l.text, text: l.text.replace(/gelatine?/i, m => `powdered ${m}`) }, { kind: 'replaceLine', line: l.text, text: l.text.replace(/gelatine?/i, m => `gold leaf ${m}`) }])
-    const parts = ['zest', 'peel', 'juice', 'segments'].filter(p => new RegExp(`\\b${p}(?:ed|s)?\\b|\\b${p === 'zest' ? 'rind' : p}\\b`, 'i').test(l.text))
+    const parts = ['zest', 'peel', 'juice', 'segments'].filter(p => new RegExp(`\\b${p}(?:d|ed|s)?\\b|\\b${p === 'zest' ? 'rind' : p}\\b`, 'i').test(l.text))
     for (const [a, b] of [['zest', 'peel'], ['juice', 'segments']] as const) if (parts.includes(a) && parts.includes(b) && /\d|\b(?:one|two|three|four|an?)\b/i.test(l.text)) add('fruitTwice', l.text, { first: a, second: b }, [{ kind: 'replaceLine', line: l.text, text: l.text.replace(new RegExp(`\\s*(?:,|and|&)?\\s*\\b${b}(?:ed)?\\b`, 'i'), '').replace(/^\s*(?:and|,)\s*/i, '') }])
     yolkWeight(l, add)
   }
@@ -129,7 +129,7 @@ function used(lines: readonly ReadLine[], steps: readonly string[], add: Add): v
   }
   for (const id of ASKED_FOR) {
     const row = findIngredient(id)!
-    const group = [...listed].some(x => x === id || (findIngredient(x)!.group === row.group && !['setter', 'dairy', 'other'].includes(row.group)))
+    const group = [...listed].some(x => x === id || ((id === 'sugar' || id === 'butter82') && findIngredient(x)!.group === row.group))
     const covered = group || (id === 'milk' && [...listed].some(x => findIngredient(x)!.group === 'dairy')) || (id === 'condensed' && listed.has('milk'))
     const spoken = id === 'condensed' ? /\bcondensed milk\b/i : id === 'zest' ? /\b(?:zest|rind)\b/i : id === 'milk' ? /(?<!condensed |evaporated |coconut )\bmilk\b/i : id === 'cornflour' ? /\b(?:corn ?flour|corn ?starch)\b/i : id === 'flour' ? /(?<!corn ?)\bflour\b/i : id === 'gelatin' ? /\bgelatine?\b/i : spokenOf(id)!
     if (covered || !spoken.test(all)) continue

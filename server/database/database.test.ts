@@ -2,10 +2,10 @@ import { randomUUID } from 'node:crypto'
 import type { EntityManager, MikroORM } from '@mikro-orm/postgresql'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openDatabase } from '../../tests/support/database'
-import { createFormulaRow, findFormula, listFormulas, recordOf, renameFormula, saveFormula, setDeleted, type Owner } from '../utils/formulas'
-import { loadKitchen, updateKitchen } from '../utils/kitchens'
+import { createFormulaRow, findFormula, findVersion, listFormulas, listVersions, nameVersion, recordOf, renameFormula, saveFormula, setDeleted, type Owner } from '../utils/formulas'
+import { loadKitchen, removeLot, saveLot, updateKitchen } from '../utils/kitchens'
 import { FAMILIES } from '#core/formula/document'
-import { demoFormulas, KITCHEN_ID, PLACES } from './demo'
+import { demoFormulas, KITCHEN_ID, LOTS, PLACES } from './demo'
 import { FormulaEntity, FormulaVersionEntity, KitchenEntity, PlaceEntity } from './entities'
 import { seed } from './seed'
 import { ENGINE_VERSION } from '#core/assessment'
@@ -183,6 +183,31 @@ describe('formulas', () => {
     const row = (await findFormula(fork(), await owner(), made.id))!
     expect(recordOf(row).document).toEqual(made.document)
   })
+  it('every save is kept, each after the one before; a name is a state of its own', async () => {
+    const made = await fresh('kept')
+    for (const [i, note] of ['one', 'two'].entries()) await saveFormula(fork(), await owner(), new Date(LATER.getTime() + i), made.id, { mutationId: randomUUID(), baseVersion: i + 1, document: { ...made.document, note } })
+    const named = (await nameVersion(fork(), await owner(), new Date(LATER.getTime() + 5), made.id, 'Saturday'))!
+    const list = await listVersions(fork(), await owner(), made.id)
+    expect(list.items.map(v => v.label)).toEqual(['Saturday', '', '', 'as first written'])
+    expect(list.more).toBe(false)
+    const rows = await fork().find(FormulaVersionEntity, { formulaId: made.id }, { orderBy: { createdAt: 'desc' } })
+    expect(rows.map(r => r.parentId)).toEqual([...rows.slice(1).map(r => r.id), null])
+    expect((await findVersion(fork(), await owner(), named.id))!.document.note).toBe('two')
+    expect((await findVersion(fork(), await owner(), list.items.at(-2)!.id))!.document.note).toBe('one')
+    expect(await findVersion(fork(), { ...(await owner()), id: randomUUID() }, named.id)).toBeNull()
+    expect(await nameVersion(fork(), await owner(), LATER, randomUUID(), 'nothing')).toBeNull()
+  })
+  it('a variant and what it came from know each other', async () => {
+    const made = await fresh('root')
+    const variant = await createFormulaRow(fork(), await owner(), LATER, { id: randomUUID(), mutationId: randomUUID(), document: { ...made.document, name: 'root, variant' }, label: 'variant', parentFormulaId: made.id })
+    expect((await listVersions(fork(), await owner(), made.id)).variants).toEqual([{ id: variant.id, name: 'root, variant' }])
+    expect((await listVersions(fork(), await owner(), variant.id)).origin).toEqual({ id: made.id, name: 'root' })
+  })
+  it('the shelf says which eggs a formula takes', async () => {
+    const items = await listFormulas(fork(), await owner())
+    const curd = items.find(i => i.id === demoFormulas()[0]!.id)!
+    expect(curd.eggs).toEqual({ wholeG: 0, yolkG: 173, whiteG: 0 })
+  })
   it('one kitchen does not see another\'s', async () => {
     const made = await fresh('h')
     const stranger = { ...(await owner()), id: randomUUID() }
@@ -201,6 +226,28 @@ describe('the kitchen', () => {
     expect(after.settings.altitudeM).toBe(900)
     expect(after.places.map(p => p.name)).toEqual(['Cellar', ...before.places.slice(1).map(p => p.name)])
     expect(await updateKitchen(fork(), LATER, update)).toBeNull()
+  })
+  it('settings of an earlier version have a currency and no prices', async () => {
+    const em = fork()
+    const row = await em.findOneOrFail(KitchenEntity, { id: KITCHEN_ID })
+    const { currency: _c, prices: _p, ...old } = row.settings
+    await fork().nativeUpdate(KitchenEntity, { id: KITCHEN_ID }, { settings: old as never })
+    expect((await owner()).settings).toMatchObject({ currency: '£', prices: {} })
+    await fork().nativeUpdate(KitchenEntity, { id: KITCHEN_ID }, { settings: row.settings })
+  })
+  it('a lot is worked out from its card, raises the kitchen\'s version, and can be put away and brought back', async () => {
+    const before = await owner()
+    const lot = { ...LOTS[0]!, id: randomUUID(), name: 'North crate', acidPercent: 99, acidLnSigma: null, method: { kind: 'titration' as const, sampleG: 1.5, mlNaOH: 12.1, molarity: 0.1, endPH: 8.2 } }
+    const after = await saveLot(fork(), LATER, lot)
+    expect(after.version).toBe(before.version + 1)
+    const kept = after.lots.find(l => l.id === lot.id)!
+    // 12.1 × .1 × 6.404 / 1.5, whatever the writer said it was.
+    expect(kept.acidPercent).toBeCloseTo(5.166, 3)
+    expect(kept.acidLnSigma).toBe(0.03)
+    expect((await removeLot(fork(), LATER, lot.id))!.lots.some(l => l.id === lot.id)).toBe(false)
+    expect(await removeLot(fork(), LATER, lot.id)).toBeNull()
+    expect((await saveLot(fork(), LATER, kept)).lots.find(l => l.id === lot.id)).toEqual(kept)
+    await expect(saveLot(fork(), LATER, { ...lot, method: { ...lot.method, sampleG: 0 } })).rejects.toThrow(/method.sampleG/)
   })
   it('a change of it makes the shelf\'s results anew', async () => {
     const id = demoFormulas()[0]!.id

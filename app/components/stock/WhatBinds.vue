@@ -58,7 +58,7 @@ const about = (lineId: string, g: number) => {
       <thead><tr><th scope="col">line</th><th scope="col" class="r">one batch</th><th scope="col" class="w">I have</th><th scope="col" class="r">enough for</th><th scope="col" class="r">uses</th><th scope="col" class="r">left</th></tr></thead>
       <tbody>
         <tr v-for="(l, i) in lines" :key="l.id" :data-have="l.id" :data-ingredient="l.ingredientId" :class="{ stops: result.limits.includes(l.id) }">
-          <th scope="row">{{ fmt.name(l.ingredientId) }}<span v-if="l.piece" class="soft small whole">whole {{ l.piece.kind }}s of {{ fmt.fixed(l.piece.eachG, 1) }} g</span><span v-if="l.pinned" class="soft small whole">pinned: no more than the formula has</span></th>
+          <th scope="row">{{ fmt.name(l.ingredientId) }}<span v-if="l.piece" class="soft small whole">whole {{ l.piece.kind }}s of {{ fmt.fixed(l.piece.eachG, l.piece.eachG < 100 ? 1 : 0) }} g</span><span v-if="l.pinned" class="soft small whole">pinned: no more than the formula has</span></th>
           <td class="r num">{{ fmt.grams(l.massG) }}</td>
           <td class="w">
             <span v-if="have(l.id) !== null" class="limit"><QuantityField kind="mass" :ingredient-id="l.ingredientId" :label="`How much ${fmt.name(l.ingredientId)} there is`" :model-value="have(l.id)!" :max="1000000" @update:model-value="v => setHave(l.id, v)" @done="ws.endGesture()" /><UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :aria-label="`Plenty of ${fmt.name(l.ingredientId)}`" @click="ws.endGesture(); setHave(l.id, null)" /></span>
