@@ -9,6 +9,10 @@ import { panFor, runPot, type PotInput } from '#core/heat/pot'
 import { evenHeat, fractionsOf, thermalProperties } from '#core/heat/properties'
 import { bodyOf, firmness, yieldStress } from '#core/set/firmness'
 import { adjustments } from '#core/solve/adjust'
+import { levers } from '#core/solve/elasticity'
+import { mapField, rangeAround } from '#core/solve/map'
+import { createQuick } from '#core/solve/quick'
+import { rebalance } from '#core/solve/rebalance'
 import { CHUNK, createSampler } from '#core/solve/sampling'
 import { taste, waterActivityOf } from '#core/taste/taste'
 import { demoFormulas, LOTS, PLACES, SETTINGS, VESSELS } from '../server/database/demo'
@@ -96,6 +100,23 @@ const scaled = (d: FormulaDocument, i: number): FormulaDocument => ({ ...d, comp
 print('a live number stepped: 16 neighbours assessed, each', median(() => {
   for (let i = 0; i < 16; i++) assess(scaled(doc, i), kitchen)
 }, 5) / 16)
+const quick = createQuick(doc, kitchen, worked)
+const whole = median(() => assess(doc, kitchen), 30)
+print('a quick point, against a whole assessment', median(() => {
+  for (let i = 0; i < 50; i++) quick(doc)
+}, 20) / 50, whole)
+const [down, across] = fillingOf(doc).lines.map(l => ({ kind: 'mass' as const, lineId: l.id }))
+for (const n of [16, 64]) {
+  print(`the map of two lines, ${n} × ${n}`, median(() => {
+    const field = mapField(doc, kitchen, { x: across!, y: down!, xRange: rangeAround(doc, kitchen, across!), yRange: rangeAround(doc, kitchen, down!), n }, quick)
+    while (!field.next().done);
+  }, 3))
+}
+print('a rebalance to "bright, stands 25 mm when cut"', median(() => {
+  const search = rebalance(doc, kitchen, { set: { kind: 'standsCut', heightM: 0.025 }, sharpness: 'bright', sweetness: null, yieldG: null, maxCost: null, maxYolkG: null })
+  while (!search.next().done);
+}, 3))
+print('the levers of a formula', median(() => levers(doc, kitchen, true, quick), 5))
 print(`${CHUNK} samples of the uncertainty`, median(() => createSampler(worked).run(CHUNK), 20))
 print('the search for adjustments', median(() => {
   const search = adjustments(doc, kitchen, worked.assessment)

@@ -1,9 +1,19 @@
-/** `npm run bench`: ratios measured in one run, never asserted. */
+/** `npm run bench`: ratios measured in one run, never asserted; `npm run bench -- core` or `-- browser` for one of the two. */
 import { build } from 'esbuild'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
-import { dataDir, root } from './setup.mjs'
+import { dataDir, ensureBuild, ensureChromium, ensurePostgresPrograms, root } from './setup.mjs'
 
-const outfile = join(dataDir, 'bench', 'core.mjs')
-await build({ entryPoints: [join(root, 'bench/core.ts')], bundle: true, platform: 'node', format: 'esm', outfile, alias: { '#core': join(root, 'core') }, logLevel: 'warning' })
-await import(pathToFileURL(outfile).href)
+const which = process.argv[2]
+if (which !== 'browser') {
+  const outfile = join(dataDir, 'bench', 'core.mjs')
+  await build({ entryPoints: [join(root, 'bench/core.ts')], bundle: true, platform: 'node', format: 'esm', outfile, alias: { '#core': join(root, 'core') }, logLevel: 'warning' })
+  await import(pathToFileURL(outfile).href)
+}
+if (which !== 'core') {
+  ensurePostgresPrograms()
+  ensureChromium()
+  ensureBuild()
+  const { benchBrowser } = await import('../bench/browser.mjs')
+  await benchBrowser()
+}

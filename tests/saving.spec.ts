@@ -116,9 +116,14 @@ test('fast typing ends with the last value\'s answer, never a late one', async (
 test('workers that die are replaced, and the answer still comes', async ({ page }) => {
   await open(page, SCONES)
   const before = await coldPa(page)
-  expect(page.workers().length).toBe(2)
+  // The live one, the bulk one, and the map's.
+  await expect(page.locator('[data-map]')).toHaveAttribute('data-map', 'settled')
+  expect(page.workers().length).toBe(3)
   for (const worker of page.workers()) await worker.evaluate(() => self.close())
   await page.getByRole('spinbutton', { name: 'Grams of Egg yolk' }).fill('260')
   await expect(workspace(page)).toHaveAttribute('data-settled', 'true', { timeout: 30_000 })
   expect(await coldPa(page)).toBeGreaterThan(before)
+  // The map depends on the butter too: its dead worker is noticed by its silence and replaced.
+  await page.getByRole('spinbutton', { name: 'Grams of Butter, 82 % fat' }).fill('140')
+  await expect(page.locator('[data-map]')).toHaveAttribute('data-map', 'settled', { timeout: 30_000 })
 })

@@ -99,7 +99,7 @@ test('from pasted text to a verdict that survives, and out and in again', async 
   const path = info.outputPath('formula.json')
   await (await download).saveAs(path)
   const file = JSON.parse(readFileSync(path, 'utf8')) as { format: string, version: number, name: string }
-  expect(file).toMatchObject({ format: 'lumbik-formula', version: 3, name: 'Palm house lemon curd' })
+  expect(file).toMatchObject({ format: 'lumbik-formula', version: 4, name: 'Palm house lemon curd' })
   await page.goto('/shelf')
   await page.getByLabel('Formula file to import').setInputFiles(path)
   await settled(page)

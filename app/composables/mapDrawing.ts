@@ -67,8 +67,8 @@ export function drawMap(field: MapField, at: 'cold' | 'plate'): MapDrawing {
 }
 
 /** Drawn width of a letter and height of a word, in the drawing's units. */
-const LETTER = 20
-const WORD_HIGH = 58
+const LETTER = 25
+const WORD_HIGH = 64
 
 /** Where a name fits: in one line, else in two. */
 export function placeFor(name: string, n: number, inside: (k: number) => boolean, zone: (k: number) => number = () => 0): WordPlace | null {

@@ -1,9 +1,12 @@
 /** Jobs for the solving worker: one at a time, with progress, cancelled by the next or by hand, restarted if it dies. */
 import { proxy } from 'comlink'
 import { keepWorker, toPlain } from './useAssessor'
-import type { SolveApi, SolveProblem, SolveProgress, SolveResults, SolveTask } from '../workers/solve.worker'
+import type { SolveAnswer, SolveApi, SolveProblem, SolveProgress, SolveResults, SolveTask } from '../workers/solve.worker'
 
 export type SolveOutcome<K extends keyof SolveResults> = { value: SolveResults[K] } | { problem: SolveProblem } | null
+
+/** A worker that says nothing for this long is taken for dead: its steps take milliseconds. */
+const SILENCE_MS = 6000
 
 export function useSolver() {
   const running = ref(false)
@@ -17,28 +20,42 @@ export function useSolver() {
     job++
     running.value = false
   }
-  /** Runs a task; the one before it is cancelled. @returns null when it was cancelled itself */
+  /** One try. Rejects when the worker says nothing for too long: each sign of progress buys it time. */
+  function attempt(id: number, task: SolveTask, onProgress: (p: SolveProgress) => void): Promise<SolveAnswer> {
+    return new Promise((resolve, reject) => {
+      let timer: ReturnType<typeof setTimeout>
+      const listen = () => {
+        clearTimeout(timer)
+        timer = setTimeout(() => reject(new Error('no answer')), SILENCE_MS)
+      }
+      listen()
+      keeper.api().run(id, task, proxy((from: number, p: SolveProgress) => {
+        if (from !== job) return
+        listen()
+        done.value = p.done
+        onProgress(p)
+      })).then(resolve, reject).finally(() => clearTimeout(timer))
+    })
+  }
+  /** Runs a task; the one before it is cancelled. @returns null when it was cancelled itself, or gave no answer twice */
   async function run<K extends keyof SolveResults>(task: Extract<SolveTask, { kind: K }>, onProgress: (p: SolveProgress) => void = () => {}): Promise<SolveOutcome<K>> {
     cancel()
     const id = job
     running.value = true
     done.value = 0
-    try {
-      const answer = await keeper.api().run(id, toPlain(task) as SolveTask, proxy((from: number, p: SolveProgress) => {
-        if (from !== job) return
-        done.value = p.done
-        onProgress(p)
-      }))
-      if (id !== job || 'cancelled' in answer) return null
-      running.value = false
-      return answer as SolveOutcome<K>
-    } catch {
-      if (id === job) {
+    for (let tries = 0; tries < 2; tries++) {
+      try {
+        const answer = await attempt(id, toPlain(task) as SolveTask, onProgress)
+        if (id !== job || 'cancelled' in answer) return null
         running.value = false
+        return answer as SolveOutcome<K>
+      } catch {
+        if (id !== job) return null
         keeper.restart()
       }
-      return null
     }
+    running.value = false
+    return null
   }
   onScopeDispose(() => {
     job++

@@ -86,7 +86,12 @@ const settled = computed(() => fieldKey.value !== '' && settledKey.value === fie
 
 /* The frame in the drawing's units, with room for words and ticks. */
 const U = MAP_UNITS
-const M = { left: 118, right: 130, top: 52, bottom: 118 }
+const svg = ref<SVGSVGElement | null>(null)
+const { width } = useElementSize(svg, { width: 430, height: 430 })
+/** Drawn units to a pixel: words and points keep their size however wide the map is. */
+const PX = { left: 40, right: 66, top: 24, bottom: 46 }
+const k = computed(() => U / Math.max(120, width.value - PX.left - PX.right))
+const M = computed(() => ({ left: PX.left * k.value, right: PX.right * k.value, top: PX.top * k.value, bottom: PX.bottom * k.value }))
 const sx = (s: number) => s * U
 const sy = (s: number) => U - s * U
 const ticks = (axis: Axis, r: Range) => {
@@ -110,7 +115,6 @@ const shownGhosts = computed(() => pair.value && ranges.value
     })
   : [])
 
-const svg = ref<SVGSVGElement | null>(null)
 /** A value as a cook can weigh or set it. */
 function sensible(axis: Axis, v: number): number {
   if (axis.kind === 'mass') return Math.max(0, weighable(v))
@@ -154,9 +158,9 @@ function onKey(event: KeyboardEvent) {
   const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key]
   if (!step || !here.value || !ranges.value || !pair.value) return
   event.preventDefault()
-  const k = event.shiftKey ? 5 : 1
+  const times = event.shiftKey ? 5 : 1
   const size = (i: 0 | 1) => Math.max((ranges.value![i].to - ranges.value![i].from) / 100, pair.value![i].kind === 'hold' ? 10 : pair.value![i].kind === 'target' ? 0.5 : pair.value![i].kind === 'mass' ? (here.value![i] < 5 ? 0.1 : here.value![i] < 20 ? 0.5 : 1) : 0.1)
-  moveTo(here.value[0] + step[0]! * k * size(0), here.value[1] + step[1]! * k * size(1))
+  moveTo(here.value[0] + step[0]! * times * size(0), here.value[1] + step[1]! * times * size(1))
 }
 const words = (i: 0 | 1) => axisWords(pair.value![i], props.doc, fmt)
 const valueWords = computed(() => here.value && pair.value ? pair.value.map((a, i) => `${words(i as 0 | 1).name} ${Number(axisShown(a, here.value![i]!, fmt).toFixed(1))} ${words(i as 0 | 1).unit}`).join(', ') : '')
@@ -172,27 +176,27 @@ const valueWords = computed(() => here.value && pair.value ? pair.value.map((a, 
       <label class="sr" for="map-at">Where it is looked at</label>
       <select id="map-at" v-model="at" class="native at"><option value="plate">on the plate</option><option value="cold">from the fridge</option></select>
     </div>
-    <svg ref="svg" :viewBox="`${-M.left} ${-M.top} ${U + M.left + M.right} ${U + M.top + M.bottom}`" role="group" :aria-label="`Map of the set over ${words(0).name} and ${words(1).name}`">
-      <defs><clipPath id="map-frame"><rect :width="U" :height="U" /></clipPath><pattern id="map-grain" width="22" height="22" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="22" stroke="#B8412A" stroke-width="4" /></pattern></defs>
+    <svg ref="svg" :viewBox="`${-M.left} ${-M.top} ${U + M.left + M.right} ${U + M.top + M.bottom}`" :style="{ '--k': k }" role="group" :aria-label="`Map of the set over ${words(0).name} and ${words(1).name}`">
+      <defs><clipPath id="map-frame"><rect :width="U" :height="U" /></clipPath><pattern id="map-grain" :width="7 * k" :height="7 * k" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" :y2="7 * k" stroke="#B8412A" :stroke-width="1.2 * k" /></pattern></defs>
       <g clip-path="url(#map-frame)" :class="{ working: !settled }">
         <template v-if="drawing">
-          <path v-for="b in drawing.bands" :key="b.band" :d="b.path" :fill="TINTS[b.band]" :stroke="b.band === 'pourable' ? 'none' : '#4C594F'" stroke-width="2.2" :data-band="b.band" />
-          <path v-if="drawing.grainy" :d="drawing.grainy.path" fill="url(#map-grain)" fill-opacity="0.5" stroke="#B8412A" stroke-width="2.5" />
-          <path v-for="s in drawing.sharpness" :key="s.edge" :d="s.path" fill="none" stroke="#38566A" stroke-width="3.4" stroke-dasharray="3 11" stroke-linecap="round" />
-          <g v-for="b in drawing.bands" :key="`w${b.band}`"><text v-if="b.label" :y="b.label.y + 13" class="word" text-anchor="middle"><tspan v-for="(t, i) in b.label.lines" :key="i" :x="b.label.x" :dy="i === 0 ? 0 : 42">{{ t }}</tspan></text></g>
-          <text v-if="drawing.grainy?.label" :x="drawing.grainy.label.x" :y="drawing.grainy.label.y + 13" class="word bad" text-anchor="middle">grainy</text>
+          <path v-for="b in drawing.bands" :key="b.band" :d="b.path" :fill="TINTS[b.band]" :stroke="b.band === 'pourable' ? 'none' : '#4C594F'" :stroke-width="0.8 * k" :data-band="b.band" />
+          <path v-if="drawing.grainy" :d="drawing.grainy.path" fill="url(#map-grain)" fill-opacity="0.5" stroke="#B8412A" :stroke-width="k" />
+          <path v-for="s in drawing.sharpness" :key="s.edge" :d="s.path" fill="none" stroke="#38566A" :stroke-width="1.2 * k" :stroke-dasharray="`${k} ${3.6 * k}`" stroke-linecap="round" />
+          <g v-for="b in drawing.bands" :key="`w${b.band}`"><text v-if="b.label" :y="b.label.y + 5 * k" class="word" text-anchor="middle"><tspan v-for="(t, i) in b.label.lines" :key="i" :x="b.label.x" :dy="i === 0 ? 0 : 16 * k">{{ t }}</tspan></text></g>
+          <text v-if="drawing.grainy?.label" :x="drawing.grainy.label.x" :y="drawing.grainy.label.y + 5 * k" class="word bad" text-anchor="middle">grainy</text>
         </template>
       </g>
-      <rect :width="U" :height="U" fill="none" stroke="#1F2F24" stroke-width="2.5" />
-      <g v-if="drawing"><text v-for="(w, i) in drawing.edgeWords" :key="i" :x="w.side === 'right' ? U + 14 : sx(w.at)" :y="w.side === 'right' ? sy(w.at) + 12 : -14" :text-anchor="w.side === 'right' ? 'start' : 'middle'" class="edge">{{ SHARPNESS_NAMES[w.sharpness] }}</text></g>
-      <g v-for="t in ticks(pair[0], ranges[0])" :key="`x${t.text}`"><line :x1="sx(t.at)" :x2="sx(t.at)" :y1="U" :y2="U + 12" stroke="#1F2F24" stroke-width="2" /><text :x="sx(t.at)" :y="U + 48" text-anchor="middle" class="tick">{{ t.text }}</text></g>
-      <g v-for="t in ticks(pair[1], ranges[1])" :key="`y${t.text}`"><line :x1="-12" :x2="0" :y1="sy(t.at)" :y2="sy(t.at)" stroke="#1F2F24" stroke-width="2" /><text :x="-20" :y="sy(t.at) + 12" text-anchor="end" class="tick">{{ t.text }}</text></g>
-      <text :x="U / 2" :y="U + 100" text-anchor="middle" class="axis">{{ words(0).name }}, {{ words(0).unit }}</text>
-      <text :x="-M.left + 4" :y="-18" class="axis">{{ words(1).unit }}</text>
-      <g v-for="g in shownGhosts" :key="g.n" :data-ghost="g.name"><circle :cx="sx(g.x)" :cy="sy(g.y)" r="20" fill="#FBF8F0" stroke="#1F2F24" stroke-width="3" stroke-dasharray="6 5" /><text :x="sx(g.x)" :y="sy(g.y) + 11" text-anchor="middle" class="ghost">{{ g.n }}</text></g>
+      <rect :width="U" :height="U" fill="none" stroke="#1F2F24" :stroke-width="k" />
+      <g v-if="drawing"><text v-for="(w, i) in drawing.edgeWords" :key="i" :x="w.side === 'right' ? U + 5 * k : sx(w.at)" :y="w.side === 'right' ? sy(w.at) + 5 * k : -5 * k" :text-anchor="w.side === 'right' ? 'start' : 'middle'" class="edge">{{ SHARPNESS_NAMES[w.sharpness] }}</text></g>
+      <g v-for="t in ticks(pair[0], ranges[0])" :key="`x${t.text}`"><line :x1="sx(t.at)" :x2="sx(t.at)" :y1="U" :y2="U + 4 * k" stroke="#1F2F24" :stroke-width="0.8 * k" /><text :x="sx(t.at)" :y="U + 18 * k" text-anchor="middle" class="tick">{{ t.text }}</text></g>
+      <g v-for="t in ticks(pair[1], ranges[1])" :key="`y${t.text}`"><line :x1="-4 * k" :x2="0" :y1="sy(t.at)" :y2="sy(t.at)" stroke="#1F2F24" :stroke-width="0.8 * k" /><text :x="-7 * k" :y="sy(t.at) + 5 * k" text-anchor="end" class="tick">{{ t.text }}</text></g>
+      <text :x="U / 2" :y="U + 40 * k" text-anchor="middle" class="axis">{{ words(0).name }}, {{ words(0).unit }}</text>
+      <text :x="-M.left + k" :y="-7 * k" class="axis">{{ words(1).unit }}</text>
+      <g v-for="g in shownGhosts" :key="g.n" :data-ghost="g.name"><circle :cx="sx(g.x)" :cy="sy(g.y)" :r="9 * k" fill="#FBF8F0" stroke="#1F2F24" :stroke-width="k" :stroke-dasharray="`${2 * k} ${1.6 * k}`" /><text :x="sx(g.x)" :y="sy(g.y) + 5 * k" text-anchor="middle" class="ghost">{{ g.n }}</text></g>
       <rect class="catch" :width="U" :height="U" fill="transparent" @pointerdown="onDown" @pointermove="onMove" @pointerup="onUp" @pointercancel="onUp" />
       <g v-if="point" class="me" tabindex="0" role="slider" aria-label="The formula on the map; arrow keys move it" :aria-valuetext="valueWords" :aria-valuenow="Number(here![0].toFixed(1))" data-point-on-map @keydown="onKey" @blur="ws.endGesture()">
-        <circle :cx="sx(point.x)" :cy="sy(point.y)" r="46" fill="transparent" /><circle class="dot" :cx="sx(point.x)" :cy="sy(point.y)" r="22" fill="#E9C72B" stroke="#1F2F24" stroke-width="5" />
+        <circle :cx="sx(point.x)" :cy="sy(point.y)" :r="22 * k" fill="transparent" /><circle class="dot" :cx="sx(point.x)" :cy="sy(point.y)" :r="7 * k" fill="#E9C72B" stroke="#1F2F24" :stroke-width="1.6 * k" />
       </g>
     </svg>
     <p class="foot small soft"><b class="ink">{{ valueWords }}</b>. Drag the point, or step it with the arrow keys; the formula follows. Dotted lines and the words outside: how sharp. <span v-if="!settled" role="status">Drawing, {{ fmt.percent(solver.done.value) }} …</span></p>
@@ -206,14 +210,14 @@ const valueWords = computed(() => here.value && pair.value ? pair.value.map((a, 
 svg { width: 100%; display: block; touch-action: pan-y; user-select: none; }
 .working { opacity: 0.72; }
 text { font-family: var(--font-sans); fill: var(--ink); font-variant-numeric: tabular-nums; }
-.word { font-family: var(--font-display); font-size: 39px; paint-order: stroke; stroke: rgb(253 251 245 / 0.75); stroke-width: 7px; }
+.word { font-family: var(--font-display); font-size: calc(var(--k) * 14.6px); paint-order: stroke; stroke: rgb(253 251 245 / 0.75); stroke-width: calc(var(--k) * 2.4px); }
 .bad { fill: #8a2d19; }
-.edge { font-size: 36px; fill: var(--cold-deep); }
-.tick { font-size: 36px; fill: var(--ink-soft); } .axis { font-size: 37px; }
-.ghost { font-size: 30px; font-weight: 600; }
+.edge { font-size: calc(var(--k) * 14.2px); fill: var(--cold-deep); }
+.tick { font-size: calc(var(--k) * 14.2px); fill: var(--ink-soft); } .axis { font-size: calc(var(--k) * 14.2px); }
+.ghost { font-size: calc(var(--k) * 14px); font-weight: 600; }
 .catch { cursor: crosshair; touch-action: none; }
 .me { cursor: grab; pointer-events: none; outline: none; }
-.me:focus-visible .dot { stroke-width: 10; }
+.me:focus-visible .dot { stroke-width: calc(var(--k) * 3.4px); }
 .foot { margin: 0.2rem 0 0; } .ink { color: var(--ink); font-weight: 600; }
 .ghosts { margin: 0.3rem 0 0; padding-left: 1.4rem; list-style: decimal; columns: 2; }
 </style>

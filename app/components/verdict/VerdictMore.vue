@@ -41,7 +41,7 @@ const offTarget = computed(() => isOffTarget(props.assessment))
     </div>
     <div v-if="levers.length" class="block" data-levers :class="{ unsettled: !adjustmentsSettled }">
       <div class="lever-head"><h3>What would move it most</h3><button type="button" class="underline small turn" @click="emit('turn')">{{ levers[0]!.firmerBy >= 1 ? 'the other way' : 'firmer again' }}</button></div>
-      <button v-for="l in levers.slice(0, 4)" :key="`${l.kind}${l.lineId}`" type="button" class="adjust" :data-lever="l.ingredientId ?? l.kind" @click="emit('apply', l)"><b>{{ leverWords(l, fmt).label }}</b><span>{{ leverWords(l, fmt).brings }}</span></button>
+      <button v-for="l in levers.slice(0, 4)" :key="`${l.kind}${l.lineId}`" type="button" class="adjust lever" :data-lever="l.ingredientId ?? l.kind" @click="emit('apply', l)"><b>{{ leverWords(l, fmt).label }}</b><span>{{ leverWords(l, fmt).brings }}</span></button>
     </div>
     <div class="block" :class="{ unsettled: !sharesSettled }" :data-shares="sharesSettled ? 'settled' : 'working'">
       <h3>How sure</h3>
@@ -84,7 +84,7 @@ h3 { font-size: 1.05rem; margin: 0 0 0.3rem; display: inline-block; }
 .bars .here { font-weight: 600; }
 .bars .here em { background: var(--citron); box-shadow: inset 0 0 0 1px var(--ink); }
 .adjust { width: 100%; min-height: 46px; display: flex; justify-content: space-between; align-items: center; gap: 0.8rem; border-bottom: 1px solid var(--hairline); text-align: left; cursor: pointer; padding: 0.3rem 0.1rem; }
-.lever-head { display: flex; justify-content: space-between; align-items: baseline; } .turn { min-height: 32px; cursor: pointer; }
+.lever-head { display: flex; justify-content: space-between; align-items: baseline; } .turn { min-height: 44px; cursor: pointer; }
 .adjust:hover { background: var(--citron-soft); }
 .adjust span { color: var(--ink-soft); font-size: 0.92rem; text-align: right; }
 .waiting { min-height: 46px; }
