@@ -113,7 +113,7 @@ for (const n of [16, 64]) {
   }, 3))
 }
 print('a rebalance to "bright, stands 25 mm when cut"', median(() => {
-  const search = rebalance(doc, kitchen, { set: { kind: 'standsCut', heightM: 0.025 }, sharpness: 'bright', sweetness: null, yieldG: null, maxCost: null, maxYolkG: null })
+  const search = rebalance(doc, kitchen, { set: { kind: 'standsCut', heightM: 0.025 }, sharpness: 'bright', sweetness: null, yieldG: null, maxCost: null, maxYolkG: null, wholeEggs: true })
   while (!search.next().done);
 }, 3))
 print('the levers of a formula', median(() => levers(doc, kitchen, true, quick), 5))

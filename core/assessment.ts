@@ -7,7 +7,7 @@ import type { Making, Mechanisms, SetState } from './set/firmness'
 import type { Weeping } from './set/weeping'
 
 /** Raised whenever a result could change for the same document. */
-export const ENGINE_VERSION = '2.0.0'
+export const ENGINE_VERSION = '2.1.0'
 
 export type Provenance = 'computed' | 'table' | 'measured' | 'fitted' | 'assumed' | 'given'
 export interface Quantity {

@@ -25,7 +25,7 @@ export function suggestFamily(lines: readonly Line[], use: UseKind | null = null
   if (of('agar') > 0.001) return 'fluidGel'
   if (of('condensed') > 0.3) return of('gelatin') > 0.001 && of('cream36', 'cream38', 'cream48', 'cream30') > 0.25 ? 'gelatinCream' : 'condensedPie'
   if (of('gelatin') > 0.001) {
-    if (of('white', 'white_dried') > 0.05 && of('cornflour', 'flour') > 0.005) return 'lightCustard'
+    if (of('white', 'white_carton', 'white_dried') > 0.05 && of('cornflour', 'flour') > 0.005) return 'lightCustard'
     if (share({ groups: ['dairy'] }) > 0.2) return 'gelatinCream'
     if (egg < 0.05) return 'gelatinCream'
     return 'curd'
@@ -35,7 +35,7 @@ export function suggestFamily(lines: readonly Line[], use: UseKind | null = null
   // Cultured cream and icing sugar go into what is whipped, never into a boiled cream.
   if (egg < 0.01 && share({ groups: ['dairy'] }) > 0.3 && of('creme_fr', 'mascarpone', 'yoghurt', 'greek', 'icing') > 0.05) return 'unsetMousse'
   if (egg < 0.01 && share({ groups: ['dairy'] }) > 0.4) return 'posset'
-  if (of('white', 'white_dried') > 0.1 && share({ groups: ['dairy'] }) > 0.2) return 'unsetMousse'
+  if (of('white', 'white_carton', 'white_dried') > 0.1 && share({ groups: ['dairy'] }) > 0.2) return 'unsetMousse'
   if (egg > 0.15 && use === 'cut' && share({ groups: ['dairy'] }) > 0.1) return 'bar'
   return 'curd'
 }

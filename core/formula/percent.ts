@@ -31,7 +31,7 @@ export function ratiosOf(doc: FormulaDocument, kitchen: Kitchen): Ratio[] {
   const yolk = sum(lines, id => id === 'yolk_sep' || id === 'yolk' || id === 'yolk_sugared')
   const butter = (from: typeof lines) => sum(from, id => group(id) === 'butter')
   const crumb = sum(all, id => group(id) === 'biscuit')
-  const white = sum(all, id => id === 'white')
+  const white = sum(all, id => id === 'white' || id === 'white_carton')
   const sugar = sum(all, id => group(id) === 'sugar')
   const ratios: [RatioId, number, number][] = [
     ['sugarAcid', sugarsG(m), m.acidG], ['juiceCream', juice, cream], ['yolkJuice', yolk, juice], ['crumbButter', crumb, butter(all)], ['sugarWhite', sugar, white],

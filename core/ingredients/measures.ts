@@ -25,7 +25,7 @@ export const DENSITIES: Readonly<Record<string, Density>> = {
   white: { gPerMl: 1.03, confidence: 'H' }, cornflour: { gPerMl: 0.541, how: 'spooned', confidence: 'H' },
   flour: { gPerMl: 0.528, how: 'spooned', confidence: 'H' }, gelatin: { gPerMl: 0.63, confidence: 'M' }, agar: { gPerMl: 0.45, confidence: 'L' },
   citric: { gPerMl: 0.85, confidence: 'M' }, salt: { gPerMl: 1.2, how: 'fine', confidence: 'M' }, mandarin: { gPerMl: 1.045, confidence: 'M' }, pummelo: { gPerMl: 1.04, confidence: 'L' }, wine_white: { gPerMl: 0.99, confidence: 'H' }, wine_late: { gPerMl: 1.06, confidence: 'M' },
-  yolk_sugared: { gPerMl: 1.06, confidence: 'M' }, white_dried: { gPerMl: 0.45, confidence: 'L' }, brown_sugar: { gPerMl: 0.93, how: 'packed', confidence: 'H' }, dextrose: { gPerMl: 0.63, confidence: 'L' },
+  yolk_sugared: { gPerMl: 1.06, confidence: 'M' }, white_carton: { gPerMl: 1.03, confidence: 'M' }, white_dried: { gPerMl: 0.45, confidence: 'L' }, brown_sugar: { gPerMl: 0.93, how: 'packed', confidence: 'H' }, dextrose: { gPerMl: 0.63, confidence: 'L' },
   evaporated: { gPerMl: 1.066, confidence: 'H' }, creme_sour: { gPerMl: 0.972, confidence: 'H' }, greek: { gPerMl: 1.04, confidence: 'M' }, cream_cheese: { gPerMl: 0.98, confidence: 'H' }, mascarpone: { gPerMl: 0.97, confidence: 'M' },
   coconut_milk: { gPerMl: 0.955, confidence: 'H' }, coconut_cream: { gPerMl: 0.96, confidence: 'M' }, oat_cream: { gPerMl: 1.01, confidence: 'L' }, soya_cream: { gPerMl: 1.0, confidence: 'L' },
   digestive: { gPerMl: 0.4, how: 'crumbs', confidence: 'M' }, graham: { gPerMl: 0.355, how: 'crumbs', confidence: 'H' }, gingernut: { gPerMl: 0.42, how: 'crumbs', confidence: 'L' }, shortbread: { gPerMl: 0.4, how: 'crumbs', confidence: 'L' },

@@ -36,7 +36,7 @@ export function peakOf(h: History): { peakTempC: number, minutes: number } {
 }
 
 const grams = (parts: readonly MixPart[], key: Parameters<typeof part>[1]) => parts.reduce((s, p) => s + p.massG * part(p.row, key) / 100, 0)
-const hasWhites = (parts: readonly MixPart[]) => parts.some(p => p.row.id === 'white' || p.row.id === 'white_dried')
+const hasWhites = (parts: readonly MixPart[]) => parts.some(p => p.row.id === 'white' || p.row.id === 'white_carton' || p.row.id === 'white_dried')
 
 export interface MadeOf {
   doc: FormulaDocument

@@ -24,7 +24,7 @@ function run<R>(g: Generator<unknown, R>): R {
   }
 }
 const lineOf = (d: FormulaDocument, id: string) => fillingOf(d).lines.find(l => l.ingredientId === id)!
-const goal = (over: Partial<Goal> = {}): Goal => ({ set: { kind: 'keep' }, sharpness: null, sweetness: null, yieldG: null, maxCost: null, maxYolkG: null, ...over })
+const goal = (over: Partial<Goal> = {}): Goal => ({ set: { kind: 'keep' }, sharpness: null, sweetness: null, yieldG: null, maxCost: null, maxYolkG: null, wholeEggs: false, ...over })
 
 describe('quick points against the whole pipeline', () => {
   it.each(demoFormulas().map(d => [d.document.name, d.document] as const))('%s: the same where nothing changed, within 6 % a fifth away', (_, doc) => {
@@ -160,6 +160,12 @@ describe('rebalance', () => {
     expect(best.massG).toBeLessThan(1030)
     expect(lineOf(best.doc, 'yolk_sep').massG).toBeLessThanOrEqual(263)
     expect(fillingCost(best.doc, priced)).toBeLessThanOrEqual(8.1)
+  })
+  it('eggs weighed in grams stay whole in the kitchen\'s grade, when that is asked', () => {
+    const ways = run(rebalance(formula(), kitchen, goal({ set: { kind: 'band', band: 'slicesSoftly', at: 'plate' }, wholeEggs: true })))
+    expect(ways.length).toBeGreaterThan(0)
+    // US large yolks of 17 g.
+    for (const w of ways) for (const c of w.changes.filter(x => x.ingredientId === 'yolk_sep')) expect(Math.abs(c.to / 17 - Math.round(c.to / 17))).toBeLessThan(0.01)
   })
   it('the process counts: an undercooked curd is cooked through first', () => {
     const doc = formula(undefined, (d) => { Object.assign(d.heat, { targetTempC: 68, holdS: 0 }) })

@@ -12,6 +12,7 @@ import { fillingCost } from '../formula/cost'
 import { suggestTarget } from '../formula/create'
 import { fillingOf, given, type FormulaDocument, type Kitchen, type Line } from '../formula/document'
 import { familyOf } from '../families/families'
+import { eggEachG, eggPart } from '../stock/eggs'
 import { findIngredient } from '../ingredients'
 import { BANDS, CUTS, neededPa, standingHeight, type BandId } from '../set/bands'
 import { SHARPNESS, SHARPNESS_EDGES, type Sharpness } from '../taste/taste'
@@ -34,6 +35,8 @@ export interface Goal {
   maxCost: number | null
   /** Most yolk from the shell or a carton, g. */
   maxYolkG: number | null
+  /** Eggs, yolks and whites from the shell stay whole in the kitchen's grade, also where a line does not say what it is counted in. */
+  wholeEggs: boolean
 }
 
 export const WAYS = ['lines', 'egg', 'butter', 'cream', 'starch', 'gelatin', 'heat', 'reduce', 'overnight'] as const
@@ -207,8 +210,12 @@ function solve(plan: Plan, kitchen: Kitchen, goal: Goal, wanted: Wanted, fixed: 
   return { masses: masses(best), targetTempC: target(best) }
 }
 
-/** Lines of a plan that must stay whole: counted pieces, and eggs from the shell in the kitchen's grade. */
-const wholeLines = (plan: Plan) => fillingOf(plan.doc).lines.filter(l => l.piece && !l.pinned && l.massG > 0 && plan.free(l))
+/** Lines of a plan that must stay whole, with the grams of a piece. */
+const wholeLines = (plan: Plan, kitchen: Kitchen, goal: Goal): { id: string, eachG: number }[] => fillingOf(plan.doc).lines.filter(l => !l.pinned && l.massG > 0 && plan.free(l)).flatMap((l) => {
+  const shell = eggPart(l.ingredientId)
+  const eachG = l.piece?.eachG ?? (goal.wholeEggs && shell ? eggEachG(shell, kitchen.eggGrade) : null)
+  return eachG === null ? [] : [{ id: l.id, eachG }]
+})
 
 /**
  * Up to three ways, the best first; yields between trials so that a worker can report and give up.
@@ -230,12 +237,12 @@ export function* rebalance(doc: FormulaDocument, kitchen: Kitchen, goal: Goal): 
       const heated: Plan = { ...plan, doc: withTarget(plan.doc, target), process: target === plan.doc.heat.targetTempC ? plan.process : [...plan.process.filter(p => p.kind !== 'target'), { kind: 'target', from: doc.heat.targetTempC, to: target }] }
       yield { done: (n + 0.5) / plans.length }
       const free = solve(heated, kitchen, goal, wanted, new Map(), false)
-      const counted = wholeLines(plan).slice(0, 3)
+      const counted = wholeLines(plan, kitchen, goal).slice(0, 3)
       let tries: ReadonlyMap<string, number>[] = [new Map()]
       for (const l of counted) {
-        const at = free.masses.get(l.id)! / l.piece!.eachG
+        const at = free.masses.get(l.id)! / l.eachG
         const counts = [...new Set([Math.max(1, Math.floor(at)), Math.ceil(at)])]
-        tries = tries.flatMap(t => counts.map(c => new Map([...t, [l.id, c * l.piece!.eachG]])))
+        tries = tries.flatMap(t => counts.map(c => new Map([...t, [l.id, c * l.eachG]])))
       }
       let best: Way | null = null
       for (const whole of tries) {

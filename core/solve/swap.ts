@@ -49,7 +49,7 @@ export function swapsFor(ingredientId: string): string[] {
   if (!row) return []
   const same: Record<string, string[]> = {
     juice: ['lemon', 'lime', 'keylime', 'lemon_sweet', 'orange', 'blood', 'seville', 'grapefruit', 'bergamot', 'yuzu', 'calamansi', 'mandarin', 'pummelo', 'passion', 'mango', 'raspberry', 'wine_white', 'wine_late'],
-    egg: ['egg', 'yolk_sep', 'yolk', 'yolk_sugared', 'white'],
+    egg: ['egg', 'yolk_sep', 'yolk', 'yolk_sugared', 'white', 'white_carton'],
     sugar: ['sugar', 'icing', 'honey', 'glucose_syr', 'dextrose', 'brown_sugar'],
     butter: ['butter80', 'butter82', 'butter84', 'cream48', 'cream36'],
     dairy: ['cream48', 'cream38', 'cream36', 'cream30', 'creme_fr', 'creme_sour', 'mascarpone', 'cream_cheese', 'greek', 'yoghurt', 'milk', 'evaporated', 'condensed', 'coconut_milk', 'coconut_cream', 'oat_cream', 'soya_cream'],

@@ -44,9 +44,6 @@ export function countEggs(lines: readonly Line[], grade: EggGrade): EggCount {
   }
 }
 
-/** Cartons that take a shell egg's place. */
-export const CARTONS: Readonly<Record<EggPart, readonly string[]>> = { whole: [], yolk: ['yolk', 'yolk_sugared'], white: ['white_carton'] }
-
 /**
  * A carton in place of separated yolk: as much of it as carries the same yolk protein, and what the other lines give
  * way: a sugared yolk brings its sugar, and pure yolk lacks the white that clings to a separated one.

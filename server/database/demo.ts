@@ -170,7 +170,7 @@ const ENTRIES: Entry[] = [
   },
   {
     name: 'Sweet lemon light custard, moulded', school: 'boiledMeringue', use: 'turnedOut', startAt: '2026-11-28T07:00', note: 'Pastry cream with gelatine; boiled-sugar meringue of pasteurised whites folded in.',
-    lines: [['milk', 220], ['lemon_sweet', 120, '', lot(1)], ['sugar', 130], ['yolk_sep', 96, '5 yolks, EU large'], ['cornflour', 18], ['gelatin', 14, '7 leaves, gold'], ['citric', 4], ['white', 110, 'pasteurised, carton'], ['zest', 2]],
+    lines: [['milk', 220], ['lemon_sweet', 120, '', lot(1)], ['sugar', 130], ['yolk_sep', 96, '5 yolks, EU large'], ['cornflour', 18], ['gelatin', 14, '7 leaves, gold'], ['citric', 4], ['white_carton', 110], ['zest', 2]],
     change: (d) => {
       Object.assign(d.assembly, inVessel(6), { count: 6, portions: 6 })
       Object.assign(d.use, { pieceHeightM: 0.04, pieceWidthM: 0.07, tableTimeS: 1800 })

@@ -43,7 +43,7 @@ export async function listFormulas(em: EntityManager, owner: Owner): Promise<For
 
 function eggsOf(document: FormulaDocument): EggUse {
   const sum = (id: string) => fillingOf(document).lines.reduce((s, l) => s + (l.ingredientId === id ? l.massG : 0), 0)
-  return { wholeG: sum('egg'), yolkG: sum('yolk_sep'), whiteG: sum('white') }
+  return { wholeG: sum('egg'), yolkG: sum('yolk_sep'), whiteG: sum('white') + sum('white_carton') }
 }
 
 export interface NewFormulaRow { id: string, mutationId: string, document: FormulaDocument, label?: string, parentFormulaId?: string | null }

@@ -19,11 +19,11 @@ const lines = computed(() => fillingOf(props.doc).lines.filter(l => l.massG > 0)
 const pinned = computed(() => lines.value.filter(l => l.pinned))
 const usual = (): Goal => {
   const { kind, pieceHeightM } = props.doc.use
-  return { set: kind === 'cut' || kind === 'turnedOut' ? { kind: 'standsCut', heightM: pieceHeightM } : { kind: 'keep' }, sharpness: 'balanced', sweetness: null, yieldG: null, maxCost: null, maxYolkG: null }
+  return { set: kind === 'cut' || kind === 'turnedOut' ? { kind: 'standsCut', heightM: pieceHeightM } : { kind: 'keep' }, sharpness: 'balanced', sweetness: null, yieldG: null, maxCost: null, maxYolkG: null, wholeEggs: true }
 }
 /** The goal stays with the formula in this browser. */
 const goals = useLocalStorage<Record<string, Goal>>('lumbik:goals', {})
-const goal = computed<Goal>(() => goals.value[ws.id] ?? usual())
+const goal = computed<Goal>(() => ({ ...usual(), ...goals.value[ws.id] }))
 const set = (part: Partial<Goal>) => { goals.value = { ...goals.value, [ws.id]: { ...goal.value, ...part } } }
 const setKind = computed(() => goal.value.set.kind === 'band' ? `${goal.value.set.at}` : goal.value.set.kind)
 function chooseSet(kind: string) {
@@ -63,7 +63,7 @@ const pieces = (lineId: string, to: number) => {
 }
 const about = (id: string, g: number) => {
   const n = eggCount(id, g, kitchen.record?.settings.eggGrade ?? 'euL')
-  return n === null ? '' : `about ${fmt.fixed(n, 1)}`
+  return n === null ? '' : Math.abs(n - Math.round(n)) < 0.02 ? `${fmt.fixed(n)} of them` : `about ${fmt.fixed(n, 1)}`
 }
 const button = useTemplateRef<HTMLElement>('start')
 onMounted(() => { if (wantsFocus.value) nextTick(() => button.value?.querySelector('button')?.focus()) })
@@ -88,6 +88,7 @@ watch(wantsFocus, (w) => {
       <div><label class="field-label" for="goal-sharp">Sharpness</label><select id="goal-sharp" class="native" :value="goal.sharpness ?? ''" @change="set({ sharpness: (($event.target as HTMLSelectElement).value || null) as Sharpness | null })"><option value="">any</option><option v-for="s in SHARPNESS" :key="s" :value="s">{{ SHARPNESS_NAMES[s] }}</option></select></div>
       <div><label class="field-label" for="goal-sweet">Sweetness</label><select id="goal-sweet" class="native" :value="goal.sweetness ?? ''" @change="set({ sweetness: (($event.target as HTMLSelectElement).value || null) as Goal['sweetness'] })"><option value="">any</option><option value="less">a tenth less</option><option value="keep">as now</option><option value="more">a tenth more</option></select></div>
     </div>
+    <label class="check"><input type="checkbox" :checked="goal.wholeEggs" @change="set({ wholeEggs: !goal.wholeEggs })"> whole eggs</label>
     <details class="limits">
       <summary>Limits: {{ [goal.yieldG !== null && `${fmt.grams(goal.yieldG)} in all`, goal.maxYolkG !== null && `yolk to ${fmt.grams(goal.maxYolkG)}`, goal.maxCost !== null && `cost to ${money(goal.maxCost)}`].filter(Boolean).join(', ') || 'none' }}</summary>
       <div class="goal">

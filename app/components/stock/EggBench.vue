@@ -47,8 +47,9 @@ function scaleWhole(c: Counted) {
   ws.replace(next)
   ws.endGesture()
 }
-function carton(lineId: string, cartonId: 'yolk' | 'yolk_sugared') {
-  const made = yolkCarton(lineOf(lineId).massG, cartonId)
+/** White weighs the same from a carton; yolk is taken by its protein. */
+function carton(lineId: string, cartonId: 'yolk' | 'yolk_sugared' | 'white_carton') {
+  const made = cartonId === 'white_carton' ? { massG: lineOf(lineId).massG, sugarG: 0, whiteG: 0 } : yolkCarton(lineOf(lineId).massG, cartonId)
   ws.change('', (d) => {
     const f = fillingOf(d)
     const l = f.lines.find(x => x.id === lineId)!
@@ -60,7 +61,7 @@ function carton(lineId: string, cartonId: 'yolk' | 'yolk_sugared') {
     const sugar = f.lines.find(x => x.ingredientId === 'sugar')
     if (sugar && made.sugarG > 0) sugar.massG = Math.max(0, Math.round((sugar.massG - made.sugarG) * 10) / 10)
   })
-  toast.add({ title: `${fmt.grams(made.massG)} from the carton.`, description: made.sugarG > 0 ? `It brings ${fmt.grams(made.sugarG)} of sugar: taken off the sugar line.` : `The white that clings to a separated yolk is missing: about ${fmt.grams(made.whiteG)}.` })
+  toast.add({ title: `${fmt.grams(made.massG)} from the carton.`, description: made.sugarG > 0 ? `It brings ${fmt.grams(made.sugarG)} of sugar: taken off the sugar line.` : made.whiteG > 0 ? `The white that clings to a separated yolk is missing: about ${fmt.grams(made.whiteG)}.` : 'The same weight.' })
 }
 </script>
 
@@ -79,6 +80,7 @@ function carton(lineId: string, cartonId: 'yolk' | 'yolk_sugared') {
             <template v-if="c.part === 'yolk'">
               <UButton size="sm" variant="outline" color="neutral" label="From a carton" @click="carton(c.lineId, 'yolk')" /><UButton size="sm" variant="outline" color="neutral" label="From a sugared carton" @click="carton(c.lineId, 'yolk_sugared')" />
             </template>
+            <UButton v-else-if="c.part === 'white'" size="sm" variant="outline" color="neutral" label="From a carton" @click="carton(c.lineId, 'white_carton')" />
           </span>
         </li>
       </ul>
