@@ -5,7 +5,7 @@ import { mkdirSync } from 'node:fs'
 const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
 const DEMO = n => `formula/0e1f0000-0006-4000-8000-${n.toString(16).padStart(12, '0')}`
 const MAIN = DEMO(1)
-const VIEWS = ['shelf=shelf', 'new=new', 'kitchen=kitchen', ...['stock', 'balance', 'shape', 'heat', 'chill', 'serve'].map(s => `${s}=${MAIN}/${s}`), `posset-heat=${DEMO(6)}/heat`, `pie-heat=${DEMO(9)}/heat`, `balance-tablet=${MAIN}/balance@1024x768`, `heat-phone=${MAIN}/heat@390x844`, `chill-phone=${MAIN}/chill@390x844`]
+const VIEWS = ['shelf=shelf', 'new=new', 'kitchen=kitchen', `stock-strength=${MAIN}/stock`, `stock-binds=${DEMO(2)}/stock`, `balance-rebalance=${MAIN}/balance`, `balance-versions=${MAIN}/balance`, ...['stock', 'balance', 'shape', 'heat', 'chill', 'serve'].map(s => `${s}=${MAIN}/${s}`), `posset-heat=${DEMO(6)}/heat`, `pie-heat=${DEMO(9)}/heat`, `balance-tablet=${MAIN}/balance@1024x768`, `heat-phone=${MAIN}/heat@390x844`, `chill-phone=${MAIN}/chill@390x844`]
 
 const [url = 'http://127.0.0.1:4600', folder = 'docs/screenshots', ...wanted] = process.argv.slice(2)
 mkdirSync(folder, { recursive: true })
@@ -21,6 +21,31 @@ for (const view of wanted.length ? wanted : VIEWS) {
   if (/heat|chill/.test(path)) await page.waitForSelector('.chart svg, .after, dl.facts', { timeout: 15000 })
   if (/heat|chill/.test(path) && await page.locator('.chart').count()) await page.waitForSelector('.chart svg', { timeout: 15000 })
   if (path === 'new') await page.getByRole('button', { name: 'Try the example' }).click()
+  if (/balance/.test(path)) await page.waitForSelector('[data-map="settled"]', { timeout: 30000 })
+  const press = button => page.getByRole('button', { name: button, exact: true }).first().click()
+  if (name === 'stock-strength') {
+    await press('Strength')
+    await press('A new lot')
+  }
+  if (name === 'stock-binds') {
+    await press('What binds')
+    for (const [what, g] of [['Egg yolk', '480'], ['Sweet lemon juice', '900']]) {
+      await press(`Say how much ${what} there is`)
+      await page.getByRole('spinbutton', { name: `How much ${what} there is` }).fill(g)
+    }
+    await page.waitForSelector('main[data-save="saved"]')
+  }
+  if (name === 'balance-rebalance') {
+    await page.locator('[data-ingredient="bergamot"]').getByRole('button', { name: /^Pin/ }).click()
+    await press('Rebalance')
+    await press('Find ways')
+    await page.waitForSelector('[data-rebalance="settled"]', { timeout: 30000 })
+  }
+  if (name === 'balance-versions') {
+    await press('Versions')
+    await page.locator('[data-version="as first written"]').getByRole('button', { name: 'Compare' }).click()
+    await page.waitForSelector('[data-compared="1"][data-explained="settled"]', { timeout: 30000 })
+  }
   // One picture shows what a number answers when it is asked why.
   if (name === 'pie-heat') await page.locator('[data-why="heatTime"]').click()
   await page.evaluate(() => Promise.all([document.fonts.ready, ...document.getAnimations().map(a => a.finished)]))

@@ -91,4 +91,10 @@ describe('the lint', () => {
     expect(codes(`${big}Method\n1. Whisk everything, pour into a 20 cm tart ring.`)).toContain('vesselOverflows')
     expect(codes(`100 g sugar\n100 g lemon juice\nMethod\n1. Whisk everything, pour into a 9 x 13 inch baking pan.`)).toContain('vesselShallow')
   })
+  it('a fix is taken at its own line, also in Markdown and out of JSON-LD', () => {
+    expect(takeFix('100 g unsalted butter\nsalt', {}, { kind: 'removeLine', line: 'salt' }).text).toBe('100 g unsalted butter')
+    expect(takeFix('- **unsalted butter**\n- salt', {}, { kind: 'replaceLine', line: 'salt', text: '1 g salt' }).text).toBe('- **unsalted butter**\n- 1 g salt')
+    const json = JSON.stringify({ '@type': 'Recipe', 'name': 'Curd', 'recipeIngredient': ['200 g sugar', 'salt'], 'recipeInstructions': 'Whisk everything.' })
+    expect(takeFix(json, {}, { kind: 'removeLine', line: 'salt' }).text).toBe('# Curd\n\n200 g sugar\n\nMethod\n1. Whisk everything.')
+  })
 })

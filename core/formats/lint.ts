@@ -5,7 +5,7 @@
 import { findIngredient } from '../ingredients'
 import { DENSITIES, EGG_GRADES, type EggGrade } from '../ingredients/measures'
 import { fahrenheitToCelsius, OUNCE_G } from '../units/measures'
-import { recipeText } from './recipeText'
+import { asText, recipeText, unmarked } from './recipeText'
 import { readText, type Answers, type LeafGrade, type ReadLine } from './readText'
 
 export const LINT_CODES = ['listedUnused', 'usedUnlisted', 'amountMissing', 'fruitTwice', 'percentagesOff', 'tinNoSize', 'zestNeverAdded', 'twoTemperatures', 'gelatinNoGrade', 'yolkWeight', 'mixedCups', 'vesselOverflows', 'vesselShallow'] as const
@@ -176,15 +176,27 @@ function vessel(text: string, lines: readonly ReadLine[], add: Add): void {
   else if (ml < 0.25 * named.ml) add('vesselShallow', named.text, { mixMl: Math.round(ml), vesselMl: Math.round(named.ml) }, [])
 }
 
-/** A text with a fix taken, or the answers with it. */
-export function takeFix(text: string, answers: Answers, fix: LintFix): { text: string, answers: Answers } {
+/** A text with a fix taken, or the answers with it. What came as JSON-LD becomes plain text first, so that it can be written in. */
+export function takeFix(given: string, answers: Answers, fix: LintFix): { text: string, answers: Answers } {
+  const recipe = recipeText(given)
+  const text = recipe.format === 'jsonld' ? asText(recipe) : given
   const withText = (t: string) => ({ text: t, answers })
+  const rows = text.split('\n')
+  /** The row that holds just this line; "salt" is not in "unsalted butter". */
+  const rowOf = (line: string) => {
+    const bare = (row: string) => unmarked(row.replace(/^\s*#{1,6}\s+/, '').replace(/^\s*\d{1,2}[.)]\s+(?=\p{L})/u, ''))
+    const exact = rows.findIndex(r => bare(r) === line)
+    return exact >= 0 ? exact : rows.findIndex(r => r.includes(line))
+  }
+  const withRow = (line: string, edit: (row: string) => string | null) => {
+    const at = rowOf(line)
+    return withText(at < 0 ? text : rows.flatMap((r, k) => k === at ? edit(r) ?? [] : [r]).join('\n'))
+  }
   switch (fix.kind) {
-    case 'removeLine': return withText(text.split('\n').filter(l => !l.includes(fix.line)).join('\n'))
-    case 'replaceLine': return withText(text.replace(fix.line, fix.text))
-    case 'replaceStep': return withText(text.replace(fix.step, fix.text))
+    case 'removeLine': return withRow(fix.line, () => null)
+    case 'replaceLine': return withRow(fix.line, row => row.includes(fix.line) ? row.replace(fix.line, () => fix.text) : fix.text)
+    case 'replaceStep': return withRow(fix.step, row => row.includes(fix.step) ? row.replace(fix.step, () => fix.text) : fix.text)
     case 'addLine': {
-      const rows = text.split('\n')
       const { lines } = recipeText(text)
       const last = lines.filter(l => !l.heading).at(-1)?.text
       const at = last === undefined ? -1 : rows.findLastIndex(r => r.includes(last))

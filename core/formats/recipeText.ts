@@ -14,7 +14,7 @@ const AMOUNT = /^(?:\d|[½¼¾⅓⅔⅛⅜⅝⅞⅕]|an?\s|half\b|one\b|two\b|th
 const HEADING = /^(?:for|pour|para)\s+(?:the|la|le|l['’]|el|les|los)\b.*:?$|^[^\d:]{2,40}:$/i
 
 /** Markdown marks off: list signs, check boxes, emphasis, code, links, table bars. */
-const unmarked = (line: string) => line.replace(/^\s*>\s?/, '').replace(/^\s*[-*+•·–]\s+(?:\[[ x]\]\s*)?/i, '').replace(/\[([^\]]+)\]\([^)]*\)/g, '$1').replace(/[*_`]{1,3}([^*_`]+)[*_`]{1,3}/g, '$1').replace(/^\|\s*|\s*\|$/g, '').replace(/\s*\|\s*/g, ' ').trim()
+export const unmarked = (line: string) => line.replace(/^\s*>\s?/, '').replace(/^\s*[-*+•·–]\s+(?:\[[ x]\]\s*)?/i, '').replace(/\[([^\]]+)\]\([^)]*\)/g, '$1').replace(/[*_`]{1,3}([^*_`]+)[*_`]{1,3}/g, '$1').replace(/^\|\s*|\s*\|$/g, '').replace(/\s*\|\s*/g, ' ').trim()
 
 const sectionOf = (heading: string): Section => TOPPING.test(heading) ? 'topping' : CRUST.test(heading) ? 'crust' : 'filling'
 
@@ -67,6 +67,9 @@ export function recipeText(text: string): RecipeText {
   }
   return out
 }
+
+/** A text taken apart, as plain text again. */
+export const asText = (r: RecipeText): string => [...r.name ? [`# ${r.name}`, ''] : [], ...r.lines.map(l => l.text), ...r.steps.length ? ['', 'Method', ...r.steps.map((s, i) => `${i + 1}. ${s}`)] : []].join('\n')
 
 type Json = Record<string, unknown>
 const isJson = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x)

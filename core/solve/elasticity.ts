@@ -25,6 +25,8 @@ const withMass = (doc: FormulaDocument, lineId: string, massG: number): FormulaD
 const ln = (x: number) => Math.log(Math.max(x, 1e-9))
 /** Half-step of the derivative. */
 const H = 0.02
+/** A step that moves neither by so much is not offered. */
+const LEAST = 0.004
 /** The step offered: a twentieth of the line, at least a tenth of a gram. */
 const STEP = 0.05
 
@@ -61,5 +63,6 @@ export function levers(doc: FormulaDocument, kitchen: Kitchen, firmer = true, qu
     const h = holdS + 60 * Math.sign(perMin || 1) * (firmer ? 1 : -1)
     if (Math.abs(perMin) > 1e-3 && h >= 0) add('hold', null, null, perMin, 0, holdS, h, heat({ holdS: h }))
   }
-  return out.sort((a, b) => Math.abs(ln(b.firmerBy)) - Math.abs(ln(a.firmerBy)))
+  const moves = (l: Lever) => Math.abs(ln(l.firmerBy)) > LEAST || Math.abs(ln(l.sharperBy)) > LEAST
+  return out.filter(moves).sort((a, b) => Math.abs(ln(b.firmerBy)) - Math.abs(ln(a.firmerBy)))
 }

@@ -27,12 +27,13 @@ export function axisOf(key: string): Axis | null {
 
 const lineOf = (doc: FormulaDocument, lineId: string) => fillingOf(doc).lines.find(l => l.id === lineId)
 
-/** Axes that a formula has: every line's mass, the fat of its creams, the acid of its juices, and the heat that sets egg. */
+/** Axes that a formula has: every line's mass, the fat of its creams, the acid of its juices, and the heat of the pot. */
 export function axesOf(doc: FormulaDocument): Axis[] {
   const lines = fillingOf(doc).lines.filter(l => l.massG > 0)
   const of = (test: (id: string) => boolean) => lines.filter(l => test(l.ingredientId))
   const row = (id: string) => findIngredient(id)!
-  const heated = doc.heat.method !== 'none' && doc.heat.method !== 'oven' && 'simulated' in doc.heat.course
+  // A boil that ends at the cream's volume takes no notice of either.
+  const heated = doc.heat.method !== 'none' && doc.heat.method !== 'oven' && 'simulated' in doc.heat.course && doc.heat.until === 'hold'
   return [
     ...lines.map(l => ({ kind: 'mass' as const, lineId: l.id })),
     ...of(id => row(id).group === 'dairy' && part(row(id), 'fat') >= 15).map(l => ({ kind: 'fat' as const, lineId: l.id })),

@@ -103,6 +103,17 @@ const ticks = (axis: Axis, r: Range) => {
   for (let v = Math.ceil(lo / step) * step; v <= hi + 1e-9; v += step) out.push({ at: (v - lo) / (hi - lo), text: String(Number(v.toFixed(2))) })
   return out
 }
+/** Words along the edges: along the top those that leave one another room. */
+const edges = computed(() => {
+  let end = -Infinity
+  return (drawing.value?.edgeWords ?? []).filter((w) => {
+    if (w.side === 'right') return true
+    const half = SHARPNESS_NAMES[w.sharpness].length * 3.9 * k.value
+    if (sx(w.at) - half < end) return false
+    end = sx(w.at) + half + 5 * k.value
+    return true
+  })
+})
 const TINTS: Record<string, string> = { pourable: '#fdfbf5', coats: '#fbf4dc', spoonable: '#f8ebbd', mounds: '#f4e199', slicesSoftly: '#eed571', slicesCleanly: '#e4c445', turnsOut: '#cfa82c', rubbery: '#ad8420' }
 const point = computed(() => here.value && ranges.value ? { x: share(here.value[0], ranges.value[0]), y: share(here.value[1], ranges.value[1]) } : null)
 const shownGhosts = computed(() => pair.value && ranges.value
@@ -188,7 +199,7 @@ const valueWords = computed(() => here.value && pair.value ? pair.value.map((a, 
         </template>
       </g>
       <rect :width="U" :height="U" fill="none" stroke="#1F2F24" :stroke-width="k" />
-      <g v-if="drawing"><text v-for="(w, i) in drawing.edgeWords" :key="i" :x="w.side === 'right' ? U + 5 * k : sx(w.at)" :y="w.side === 'right' ? sy(w.at) + 5 * k : -5 * k" :text-anchor="w.side === 'right' ? 'start' : 'middle'" class="edge">{{ SHARPNESS_NAMES[w.sharpness] }}</text></g>
+      <g v-if="drawing"><text v-for="(w, i) in edges" :key="i" :x="w.side === 'right' ? U + 5 * k : sx(w.at)" :y="w.side === 'right' ? sy(w.at) + 5 * k : -5 * k" :text-anchor="w.side === 'right' ? 'start' : 'middle'" class="edge">{{ SHARPNESS_NAMES[w.sharpness] }}</text></g>
       <g v-for="t in ticks(pair[0], ranges[0])" :key="`x${t.text}`"><line :x1="sx(t.at)" :x2="sx(t.at)" :y1="U" :y2="U + 4 * k" stroke="#1F2F24" :stroke-width="0.8 * k" /><text :x="sx(t.at)" :y="U + 18 * k" text-anchor="middle" class="tick">{{ t.text }}</text></g>
       <g v-for="t in ticks(pair[1], ranges[1])" :key="`y${t.text}`"><line :x1="-4 * k" :x2="0" :y1="sy(t.at)" :y2="sy(t.at)" stroke="#1F2F24" :stroke-width="0.8 * k" /><text :x="-7 * k" :y="sy(t.at) + 5 * k" text-anchor="end" class="tick">{{ t.text }}</text></g>
       <text :x="U / 2" :y="U + 40 * k" text-anchor="middle" class="axis">{{ words(0).name }}, {{ words(0).unit }}</text>

@@ -50,15 +50,20 @@ async function keepBoth() {
   }
 }
 
+async function takeBack(variantId: string, cameFrom: string) {
+  await $fetch(`/api/formulas/${variantId}`, { method: 'DELETE' }).catch(() => {})
+  await navigateTo(`/formula/${cameFrom}/balance`)
+}
 /** A variant: a formula of its own that knows what it came from. */
 async function makeVariant() {
   if (!doc.value) return
   await workspace.send()
   const newId = crypto.randomUUID()
+  const cameFrom = id.value
   const name = `${doc.value.name}, variant`.slice(0, 120)
   try {
     await $fetch('/api/formulas', { method: 'POST', body: { id: newId, mutationId: crypto.randomUUID(), document: { ...toPlain(doc.value), name }, label: 'variant', parentFormulaId: id.value }, retry: 0 })
-    toast.add({ title: `You are in the variant now: “${name}”.`, description: 'The other stays as it was, and stands on the map.' })
+    toast.add({ title: `You are in the variant now: “${name}”.`, description: 'The other stays as it was, and stands on the map.', actions: [{ label: 'Take it back', onClick: () => { void takeBack(newId, cameFrom) } }] })
     await navigateTo(`/formula/${newId}/balance`)
   } catch {
     toast.add({ title: 'The variant could not be made: the server does not answer.', color: 'error' })
