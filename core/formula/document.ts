@@ -304,3 +304,11 @@ export function lotStrength(lot: Lot): Strength {
 
 /** A stock plan in which nothing is said yet. */
 export const plainStock = (): StockPlan => ({ fruit: [], have: [], covers: null })
+
+/** The formula with a line's grams changed. */
+export const withMass = (doc: FormulaDocument, lineId: string, massG: number): FormulaDocument => withMasses(doc, new Map([[lineId, massG]]))
+
+/** The formula with the grams of several lines changed, by line id. */
+export const withMasses = (doc: FormulaDocument, masses: ReadonlyMap<string, number>): FormulaDocument => ({
+  ...doc, components: doc.components.map(c => ({ ...c, lines: c.lines.map(l => masses.has(l.id) ? { ...l, massG: masses.get(l.id)! } : l) })),
+})

@@ -4,7 +4,7 @@
  */
 import { assess } from '../assess'
 import { isOffTarget, type Assessment, type VerdictCode } from '../assessment'
-import { fillingOf, type FormulaDocument, type Kitchen } from '../formula/document'
+import { fillingOf, withMass, type FormulaDocument, type Kitchen } from '../formula/document'
 import { familyOf } from '../families/families'
 import { suggestTarget } from '../formula/create'
 import { EGG_GRADES } from '../ingredients/measures'
@@ -32,10 +32,6 @@ export interface Adjustment {
 
 interface Candidate { kind: AdjustmentKind, unit: Adjustment['unit'], from: number, values: number[], ingredientId?: string, apply: (value: number) => FormulaDocument }
 
-const withLine = (doc: FormulaDocument, lineId: string, massG: number): FormulaDocument => ({
-  ...doc, components: doc.components.map(c => ({ ...c, lines: c.lines.map(l => l.id === lineId ? { ...l, massG } : l) })),
-})
-
 function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Candidate[] {
   const lines = fillingOf(doc).lines
   const largest = (ids: string[]) => lines.filter(l => ids.includes(l.ingredientId) && l.massG > 0).sort((x, y) => y.massG - x.massG)[0]
@@ -55,7 +51,7 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
   const mass = (kind: AdjustmentKind, l: { id: string, ingredientId: string, massG: number } | undefined, step: number, count: number) => {
     if (!l) return
     const values = Array.from({ length: count }, (_, i) => Math.round((l.massG + step * (i + 1)) * 10) / 10).filter(v => v > 0.3 * l.massG)
-    out.push({ kind, unit: 'g', from: l.massG, values, ingredientId: l.ingredientId, apply: v => kind === 'moreEgg' ? eased(withLine(doc, l.id, v)) : withLine(doc, l.id, v) })
+    out.push({ kind, unit: 'g', from: l.massG, values, ingredientId: l.ingredientId, apply: v => kind === 'moreEgg' ? eased(withMass(doc, l.id, v)) : withMass(doc, l.id, v) })
   }
   const grade = EGG_GRADES[kitchen.eggGrade]
   const eggStep = yolk ? grade.yolkG : grade.wholeG

@@ -1,5 +1,5 @@
 /** What would move it most: how firmness and sharpness answer to each line and to the heat, d ln τ / d ln g. */
-import { fillingOf, type FormulaDocument, type Kitchen } from '../formula/document'
+import { fillingOf, withMass, type FormulaDocument, type Kitchen } from '../formula/document'
 import { createQuick, type Quick } from './quick'
 
 export interface Lever {
@@ -21,7 +21,6 @@ export interface Lever {
 /** A mass a cook can weigh, by its size: .1 g under 5 g, .5 g under 20 g, else whole grams. */
 export const weighable = (g: number): number => g < 5 ? Math.round(g * 10) / 10 : g < 20 ? Math.round(g * 2) / 2 : Math.round(g)
 
-const withMass = (doc: FormulaDocument, lineId: string, massG: number): FormulaDocument => ({ ...doc, components: doc.components.map(c => ({ ...c, lines: c.lines.map(l => l.id === lineId ? { ...l, massG } : l) })) })
 const ln = (x: number) => Math.log(Math.max(x, 1e-9))
 /** Half-step of the derivative. */
 const H = 0.02

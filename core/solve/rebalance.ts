@@ -10,7 +10,7 @@ import type { Assessment, VerdictCode } from '../assessment'
 import { InputError, within } from '../errors'
 import { fillingCost } from '../formula/cost'
 import { suggestTarget } from '../formula/create'
-import { fillingOf, given, type FormulaDocument, type Kitchen, type Line } from '../formula/document'
+import { fillingOf, given, withMasses, type FormulaDocument, type Kitchen, type Line } from '../formula/document'
 import { familyOf } from '../families/families'
 import { eggEachG, eggPart } from '../stock/eggs'
 import { findIngredient } from '../ingredients'
@@ -161,8 +161,6 @@ function withGelatin(doc: FormulaDocument): FormulaDocument {
   const steps = filling.steps.map((s, i) => (into >= 0 ? i === into : s.kind === 'combine') && 'lineIds' in s ? { ...s, lineIds: [...s.lineIds, line.id] } : s)
   return { ...doc, components: doc.components.map(c => c === filling ? { ...c, lines: [...c.lines, line], steps } : c) }
 }
-
-const withMasses = (doc: FormulaDocument, masses: ReadonlyMap<string, number>): FormulaDocument => ({ ...doc, components: doc.components.map(c => ({ ...c, lines: c.lines.map(l => masses.has(l.id) ? { ...l, massG: masses.get(l.id)! } : l) })) })
 
 /** One unit of the target's variable, K, and how far it may go. */
 const TARGET_K = 4

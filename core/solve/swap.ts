@@ -6,7 +6,7 @@ import { assess } from '../assess'
 import type { VerdictCode } from '../assessment'
 import { InputError } from '../errors'
 import { renewSteps, type NewId } from '../formula/create'
-import { fillingOf, strengthOf, type FormulaDocument, type Kitchen, type Line } from '../formula/document'
+import { fillingOf, strengthOf, withMass, type FormulaDocument, type Kitchen, type Line } from '../formula/document'
 import { acidPercentOf, mix, toParts } from '../formula/mix'
 import { familyOf } from '../families/families'
 import { findIngredient, part, type Ingredient } from '../ingredients'
@@ -173,7 +173,6 @@ function sameSet(make: (g: number) => FormulaDocument, doc: FormulaDocument, lin
   }
   return { massG: high }
 }
-const withMass = (doc: FormulaDocument, lineId: string, massG: number): FormulaDocument => ({ ...doc, components: doc.components.map(c => ({ ...c, lines: c.lines.map(l => l.id === lineId ? { ...l, massG } : l) })) })
 
 /** Another grade of gelatin: the grams that set the same, m₂ = m₁·√(B₁/B₂), and the grade with them. */
 export function swapBloom(doc: FormulaDocument, toBloom: number): FormulaDocument {

@@ -88,7 +88,6 @@ watch(wantsFocus, (w) => {
       <div><label class="field-label" for="goal-sharp">Sharpness</label><select id="goal-sharp" class="native" :value="goal.sharpness ?? ''" @change="set({ sharpness: (($event.target as HTMLSelectElement).value || null) as Sharpness | null })"><option value="">any</option><option v-for="s in SHARPNESS" :key="s" :value="s">{{ SHARPNESS_NAMES[s] }}</option></select></div>
       <div><label class="field-label" for="goal-sweet">Sweetness</label><select id="goal-sweet" class="native" :value="goal.sweetness ?? ''" @change="set({ sweetness: (($event.target as HTMLSelectElement).value || null) as Goal['sweetness'] })"><option value="">any</option><option value="less">a tenth less</option><option value="keep">as now</option><option value="more">a tenth more</option></select></div>
     </div>
-    <label class="check"><input type="checkbox" :checked="goal.wholeEggs" @change="set({ wholeEggs: !goal.wholeEggs })"> whole eggs</label>
     <details class="limits">
       <summary>Limits: {{ [goal.yieldG !== null && `${fmt.grams(goal.yieldG)} in all`, goal.maxYolkG !== null && `yolk to ${fmt.grams(goal.maxYolkG)}`, goal.maxCost !== null && `cost to ${money(goal.maxCost)}`].filter(Boolean).join(', ') || 'none' }}</summary>
       <div class="goal">
@@ -102,6 +101,7 @@ watch(wantsFocus, (w) => {
     </details>
     <div ref="start" class="start">
       <UButton label="Find ways" :disabled="solver.running.value" @click="find" />
+      <label class="check"><input type="checkbox" :checked="goal.wholeEggs" @change="set({ wholeEggs: !goal.wholeEggs })"> whole eggs</label>
       <template v-if="solver.running.value"><span role="status" class="soft">Trying, {{ fmt.percent(solver.done.value) }} …</span><UButton variant="ghost" color="neutral" size="sm" label="Stop" @click="solver.cancel()" /></template>
       <span v-if="problem" class="bad" role="alert">{{ problem }}</span>
     </div>

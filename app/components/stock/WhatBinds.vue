@@ -66,7 +66,7 @@ const about = (lineId: string, g: number) => {
           </td>
           <td class="r num">{{ result.lines[i]!.allows === null ? '' : `× ${fmt.fixed(result.lines[i]!.allows!, 2)}` }}<span v-if="result.limits.includes(l.id)" class="stop-word">stops it</span></td>
           <td class="r num">{{ result.factor === null ? '' : fmt.grams(result.lines[i]!.useG) }}<span v-if="result.factor !== null && result.lines[i]!.pieces !== null" class="soft small whole">{{ result.lines[i]!.pieces }} {{ l.piece!.kind }}s</span></td>
-          <td class="r num">{{ result.lines[i]!.leftG === null ? '' : fmt.grams(result.lines[i]!.leftG!) }}</td>
+          <td class="r num">{{ result.lines[i]!.leftG === null ? '' : result.lines[i]!.leftG! < 0.5 ? 'none' : fmt.grams(result.lines[i]!.leftG!) }}</td>
         </tr>
       </tbody>
     </table>
@@ -97,6 +97,7 @@ td { padding: 0.2rem 0.8rem 0.2rem 0; } tbody tr { border-bottom: 1px solid var(
 .stop-word { display: block; color: var(--blood); font-weight: 600; font-size: 0.9rem; }
 .limit { display: flex; align-items: center; }
 .plenty { min-height: 44px; cursor: pointer; }
+.verdict { margin-top: 0.8rem; }
 .answer b.display { font-size: 1.9rem; margin-right: 0.6rem; }
 .left { margin: 0.8rem 0 0; padding-left: 1.1rem; list-style: disc; }
 .left li { margin-bottom: 0.3rem; }
