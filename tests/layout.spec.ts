@@ -47,6 +47,39 @@ for (const size of SIZES) {
         await sound(page)
       }
     })
+    test('every view of Stock and Balance fits, and is accessible', async ({ page }) => {
+      await open(page, SAGS, 'stock')
+      const look = async () => {
+        await fits(page)
+        await legible(page)
+        await sound(page)
+      }
+      for (const view of ['How many for', 'Fruit', 'Strength', 'Eggs', 'What binds']) {
+        await page.getByRole('button', { name: view, exact: true }).click()
+        if (view === 'Fruit') {
+          await page.getByLabel('Add fruit').selectOption({ label: 'bergamot, medium' })
+          await page.getByRole('button', { name: 'Add', exact: true }).click()
+        }
+        if (view === 'Strength') await page.getByRole('button', { name: 'A new lot' }).click()
+        if (view === 'What binds') await page.getByRole('button', { name: /^Say how much Egg yolk/ }).click()
+        await look()
+      }
+      await page.locator('.ribbon a[href$="/balance"]').click()
+      await page.getByRole('button', { name: 'Rebalance', exact: true }).click()
+      await page.getByRole('button', { name: 'Find ways' }).click()
+      await expect(page.locator('[data-rebalance]')).toHaveAttribute('data-rebalance', 'settled', { timeout: 30_000 })
+      await look()
+      await page.getByRole('button', { name: 'Versions', exact: true }).click()
+      await page.locator('[data-version="as first written"]').getByRole('button', { name: 'Compare' }).click()
+      await expect(page.locator('[data-compared="1"][data-explained="settled"]')).toBeVisible()
+      await look()
+      await page.getByRole('button', { name: 'Cost and label', exact: true }).click()
+      await look()
+      await page.locator('[data-ingredient="bergamot"]').getByRole('button', { name: /^Something else/ }).click()
+      await page.getByLabel('Take instead').selectOption('orange')
+      await expect(page.locator('[data-swap]')).toHaveAttribute('data-swap', 'settled')
+      await sound(page)
+    })
     test('verdict, Heat and Chill can be used', async ({ page }) => {
       await open(page, TUB, 'heat')
       await expect(page.locator('.sentence')).toBeVisible()

@@ -152,7 +152,7 @@ test('covers, fruit and eggs: multiplied, never spent twice, kept whole, and all
   await fruit.getByRole('spinbutton', { name: 'juice as it came' }).fill('250')
   await expect(page.locator('[data-ledger="bergamot"]')).toContainText('250 g measured')
   await expect(page.locator('[data-ledger="bergamot"]')).toContainText('15 g short')
-  await page.locator('[data-ledger="bergamot"]').getByRole('button', { name: 'Line to 250 g' }).click()
+  await page.getByRole('row', { name: /^Bergamot juice/ }).getByRole('button', { name: 'Line to 250 g' }).click()
 
   await view(page, 'Eggs')
   await expect(page.locator('[data-answer="eggs"]')).toContainText('9 eggs to crack; 9 whites left over')

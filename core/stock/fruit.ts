@@ -65,6 +65,9 @@ export function withCount(entry: FruitEntry, wanted: number): FruitEntry {
   return out
 }
 
+/** How many fruits of the usual size a weight is. */
+export const countByWeight = (fruitId: string, weightG: number): number => Math.max(1, Math.round(weightG / fruitOf(fruitId)!.wholeG))
+
 /** Which ingredient a part of a fruit becomes; null where no line carries it. */
 export const ingredientOfPart = (fruit: Fruit, part: FruitPart): string | null => part === 'juice' ? fruit.juiceId : part === 'zest' ? 'zest' : null
 

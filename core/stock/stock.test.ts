@@ -9,7 +9,7 @@ import { formula, kitchen } from '../../tests/support/core'
 import { binding, bindLines, toUseAll, type BindLine } from './binding'
 import { coversPlan } from './covers'
 import { clingingWhite, countEggs, yolkCarton } from './eggs'
-import { ledger, spentTwice, toBuy, withCount, withTake, yieldsOf, fruitOf } from './fruit'
+import { countByWeight, ledger, spentTwice, toBuy, withCount, withTake, yieldsOf, fruitOf } from './fruit'
 import { blendPercent, correctedBrix, figuresOf, titrationPercent, toStrength } from './strength'
 
 const lemon = findIngredient('lemon')!
@@ -70,6 +70,7 @@ describe('fruit', () => {
     expect(y.zest.g).toBeCloseTo(6 * 2 ** (2 / 3), 9)
     expect(y.juice.highG / y.juice.g).toBeLessThan(1.277)
   })
+  it('two kilograms of lemons are about eighteen (110 g each)', () => expect(countByWeight('lemon medium', 2000)).toBe(18))
   it('measured juice is what it is', () => expect(yieldsOf(entry({ measuredJuiceG: 231 })).juice).toEqual({ g: 231, lowG: 231, highG: 231 }))
   it('no fruit is spent twice: peel takes from zest, segments from juice, zest then juice is fine', () => {
     expect(spentTwice(entry())).toEqual([])

@@ -4,6 +4,7 @@ import type { Assessment } from '#core/assessment'
 import type { FormulaDocument } from '#core/formula/document'
 import { batchCost } from '#core/formula/cost'
 import { allergensOf, nutritionOf, type Nutrition } from '#core/formula/nutrition'
+import { TABLE_UI } from '~/composables/tableStyle'
 import { ALLERGEN_NAMES } from '~/words/names'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
@@ -19,19 +20,18 @@ const ROWS: [keyof Nutrition, string, (v: number) => string][] = [
   ['sugarsG', 'of which sugars', v => `${fmt.fixed(v, 1)} g`], ['fibreG', 'Fibre', v => `${fmt.fixed(v, 1)} g`], ['proteinG', 'Protein', v => `${fmt.fixed(v, 1)} g`], ['alcoholG', 'Alcohol', v => `${fmt.fixed(v, 1)} g`],
 ]
 const foodRows = computed(() => ROWS.filter(([k]) => k !== 'alcoholG' || nutrition.value.per100g.alcoholG > 0.05).map(([k, what, words]) => ({ what, per100: words(nutrition.value.per100g[k]), portion: words(nutrition.value.portion[k]) })))
-const ui = { th: 'px-0 pr-4 py-1 text-[0.9rem] font-normal text-(--ink-soft)', td: 'px-0 pr-4 py-1 text-[0.95rem] text-(--ink)' }
 </script>
 
 <template>
   <section class="label">
     <h3>Cost</h3>
     <p data-cost><b class="display">{{ money(cost.batch) }}</b> the batch, <b>{{ money(cost.portion) }}</b> a portion of {{ fmt.grams(assessment.shape.portionG) }}<template v-if="cost.missing.length">, without {{ cost.missing.map(id => fmt.name(id).toLowerCase()).join(', ') }}: no price yet</template>. Prices stand under <NuxtLink class="underline" to="/kitchen">Kitchen</NuxtLink>.</p>
-    <UTable :data="costRows" :columns="[{ accessorKey: 'what', header: 'line' }, { accessorKey: 'mass', header: 'grams' }, { accessorKey: 'price', header: 'price' }, { accessorKey: 'cost', header: 'cost' }]" :ui="ui" />
+    <UTable :data="costRows" :columns="[{ accessorKey: 'what', header: 'line' }, { accessorKey: 'mass', header: 'grams' }, { accessorKey: 'price', header: 'price' }, { accessorKey: 'cost', header: 'cost' }]" :ui="TABLE_UI" />
     <h3>Allergens</h3>
     <p v-if="allergens.length" data-allergens><template v-for="(a, i) in allergens" :key="a.allergen">{{ i > 0 ? '; ' : '' }}<b>{{ ALLERGEN_NAMES[a.allergen] }}</b> ({{ a.ingredientIds.map(id => fmt.name(id).toLowerCase()).join(', ') }})</template>. From the table's rows: check every packet, and traces in your kitchen.</p>
     <p v-else>None of the listed ones in these lines. Check every packet, and traces in your kitchen.</p>
     <h3>Nutrition, calculated</h3>
-    <UTable :data="foodRows" :columns="[{ accessorKey: 'what', header: '' }, { accessorKey: 'per100', header: 'per 100 g' }, { accessorKey: 'portion', header: `portion, ${fmt.grams(nutrition.portionG)}` }]" :ui="ui" />
+    <UTable :data="foodRows" :columns="[{ accessorKey: 'what', header: '' }, { accessorKey: 'per100', header: 'per 100 g' }, { accessorKey: 'portion', header: `portion, ${fmt.grams(nutrition.portionG)}` }]" :ui="TABLE_UI" />
     <p class="soft small">Calculated from the composition table, not analysed; saturates and salt are not in the table. What is cooked off counts as water.</p>
   </section>
 </template>

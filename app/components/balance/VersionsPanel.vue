@@ -7,6 +7,7 @@ import { summarise } from '#core/summary'
 import { batchCost } from '#core/formula/cost'
 import type { Explained } from '#core/solve/compare'
 import { COMPARE_MOST, type Other, type useComparison } from '~/composables/useComparison'
+import { TABLE_UI } from '~/composables/tableStyle'
 import { changeWords, differenceWords } from '~/words/balance'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
 
@@ -112,7 +113,7 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
     <template v-if="compared.length">
       <p v-if="keys.length >= COMPARE_MOST" class="soft small">Up to {{ COMPARE_MOST }} beside the formula: another takes the place of the first.</p>
       <div class="faces"><figure v-for="(c, i) in columns" :key="i"><CutFace v-if="c.summary" :piece="c.summary.piece" small :label="`${c.name}: ${SHORT_VERDICT[c.summary.code]}`" /><figcaption><b>{{ c.name }}</b> <span class="soft">{{ c.summary ? SHORT_VERDICT[c.summary.code] : '' }}</span></figcaption></figure></div>
-      <div class="wide"><UTable :data="rows" :columns="heads" :ui="{ th: 'px-0 pr-4 py-1 text-[0.9rem] font-semibold text-(--ink)', td: 'px-0 pr-4 py-1 text-[0.95rem] text-(--ink) whitespace-normal' }" /></div>
+      <div class="wide"><UTable :data="rows" :columns="heads" :ui="TABLE_UI" /></div>
       <div v-for="e in explained" :key="e.name" class="why" data-explain>
         <h3>Why now differs from {{ e.name }}</h3>
         <p>Firmness {{ changeWords(Math.exp(e.value.lnFirmness), fmt) }}, sourness {{ changeWords(Math.exp(e.value.lnSharpness), fmt) }} against it.</p>

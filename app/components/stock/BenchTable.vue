@@ -4,6 +4,7 @@ import type { Assessment } from '#core/assessment'
 import { fillingOf, lotStrength, type FormulaDocument, type Line, type Measured, type Strength } from '#core/formula/document'
 import { findIngredient } from '#core/ingredients'
 import { carriesFat } from '#core/stock/strength'
+import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
 const fmt = useFormat()
@@ -14,6 +15,8 @@ const rows = computed(() => fillingOf(props.doc).lines.map((line) => {
   const acid = row?.group === 'juice' && row.acid ? row.acid : null
   return { line, acid, fat: row && carriesFat(row) ? row.per100g.fat ?? 0 : null, strength: line.strength ?? { kind: 'typical' as const }, lots: (kitchen.record?.lots ?? []).filter(l => l.ingredientId === line.ingredientId), source: row?.source }
 }))
+
+const COLUMNS = [{ id: 'name', header: 'On the bench' }, { id: 'source', header: 'as written, and what was assumed' }, { id: 'grams', header: 'grams', meta: RIGHT }, { id: 'strength', header: 'strength', meta: { class: { td: 'w-[38%]' } } }]
 
 function setStrength(line: Line, strength: Strength) {
   ws.change(`strength-${line.id}-${strength.kind}`, (d) => {
@@ -38,32 +41,29 @@ const lotWords = (l: { name: string, acidPercent?: number | null, fatPercent?: n
 
 <template>
   <div>
-    <table>
-      <thead><tr><th scope="col">On the bench</th><th scope="col">as written, and what was assumed</th><th scope="col" class="r">grams</th><th scope="col">strength</th></tr></thead>
-      <tbody>
-        <tr v-for="r in rows" :key="r.line.id" :data-ingredient="r.line.ingredientId">
-          <th scope="row">{{ fmt.name(r.line.ingredientId) }}</th>
-          <td class="src"><template v-if="r.line.sourceText || r.line.assumption">{{ r.line.sourceText }}<span v-if="r.line.assumption" class="soft small assumed">{{ r.line.assumption }}</span></template><span v-else class="soft">weighed in grams</span></td>
-          <td class="r num"><b>{{ fmt.grams(r.line.massG) }}</b></td>
-          <td class="strength">
-            <template v-if="r.acid || r.fat !== null">
-              <label class="sr" :for="`s-${r.line.id}`">Where the strength of {{ fmt.name(r.line.ingredientId) }} comes from</label>
-              <select :id="`s-${r.line.id}`" class="native" :value="r.strength.kind === 'lot' ? r.strength.lotId : r.strength.kind" @change="choose(r, ($event.target as HTMLSelectElement).value)">
-                <option v-if="r.acid" value="typical">typical fruit, {{ fmt.fixed(r.acid.typical, 1) }} % acid ({{ fmt.fixed(r.acid.low, 1) }}–{{ fmt.fixed(r.acid.high, 1) }})</option>
-                <option v-else value="typical">as the table has it, {{ fmt.fixed(r.fat ?? 0, 1) }} % fat</option>
-                <option v-for="l in r.lots" :key="l.id" :value="l.id">{{ lotWords(l) }}</option>
-                <option v-if="r.strength.kind === 'lot' && !r.lots.some(l => l.id === (r.strength as { lotId: string }).lotId)" :value="r.strength.lotId">{{ lotWords(r.strength) }}</option>
-                <option value="measured">{{ r.acid ? 'measured here' : 'fat from the label' }}</option>
-              </select>
-              <QuantityField v-if="r.strength.kind === 'measured' && r.acid" kind="percent" unit-text="% acid" :label="`Measured acid of ${fmt.name(r.line.ingredientId)}`" :model-value="r.strength.acidPercent ?? r.acid.typical" :min="0.05" :max="12" @update:model-value="v => setStrength(r.line, { ...(r.strength as Strength & Measured), kind: 'measured', acidPercent: v })" @done="ws.endGesture()" />
-              <QuantityField v-else-if="r.strength.kind === 'measured'" kind="percent" unit-text="% fat" :label="`Fat of ${fmt.name(r.line.ingredientId)}`" :model-value="r.strength.fatPercent ?? r.fat ?? 0" :min="0.1" :max="85" @update:model-value="v => setStrength(r.line, { ...(r.strength as Strength & Measured), kind: 'measured', fatPercent: v })" @done="ws.endGesture()" />
-              <span v-else-if="r.acid" class="soft small spread">{{ spread(assessment.stock.lines.find(l => l.id === r.line.id)?.acidLnSigma ?? 0) }} {{ r.strength.kind === 'typical' ? 'from fruit to fruit' : 'as measured' }}</span>
-            </template>
-            <span v-else class="soft small">{{ r.source }}</span>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <UTable :data="rows" :columns="COLUMNS" :ui="TABLE_UI" class="stack">
+      <template #name-cell="{ row: { original: r } }"><b>{{ fmt.name(r.line.ingredientId) }}</b></template>
+      <template #source-cell="{ row: { original: r } }"><template v-if="r.line.sourceText || r.line.assumption">{{ r.line.sourceText }}<span v-if="r.line.assumption" class="soft small assumed">{{ r.line.assumption }}</span></template><span v-else class="soft">weighed in grams</span></template>
+      <template #grams-cell="{ row: { original: r } }"><b>{{ fmt.grams(r.line.massG) }}</b></template>
+      <template #strength-cell="{ row: { original: r } }">
+        <div :data-ingredient="r.line.ingredientId">
+          <template v-if="r.acid || r.fat !== null">
+            <label class="sr" :for="`s-${r.line.id}`">Where the strength of {{ fmt.name(r.line.ingredientId) }} comes from</label>
+            <select :id="`s-${r.line.id}`" class="native" :value="r.strength.kind === 'lot' ? r.strength.lotId : r.strength.kind" @change="choose(r, ($event.target as HTMLSelectElement).value)">
+              <option v-if="r.acid" value="typical">typical fruit, {{ fmt.fixed(r.acid.typical, 1) }} % acid ({{ fmt.fixed(r.acid.low, 1) }}–{{ fmt.fixed(r.acid.high, 1) }})</option>
+              <option v-else value="typical">as the table has it, {{ fmt.fixed(r.fat ?? 0, 1) }} % fat</option>
+              <option v-for="l in r.lots" :key="l.id" :value="l.id">{{ lotWords(l) }}</option>
+              <option v-if="r.strength.kind === 'lot' && !r.lots.some(l => l.id === (r.strength as { lotId: string }).lotId)" :value="r.strength.lotId">{{ lotWords(r.strength) }}</option>
+              <option value="measured">{{ r.acid ? 'measured here' : 'fat from the label' }}</option>
+            </select>
+            <QuantityField v-if="r.strength.kind === 'measured' && r.acid" kind="percent" unit-text="% acid" :label="`Measured acid of ${fmt.name(r.line.ingredientId)}`" :model-value="r.strength.acidPercent ?? r.acid.typical" :min="0.05" :max="12" @update:model-value="v => setStrength(r.line, { ...(r.strength as Strength & Measured), kind: 'measured', acidPercent: v })" @done="ws.endGesture()" />
+            <QuantityField v-else-if="r.strength.kind === 'measured'" kind="percent" unit-text="% fat" :label="`Fat of ${fmt.name(r.line.ingredientId)}`" :model-value="r.strength.fatPercent ?? r.fat ?? 0" :min="0.1" :max="85" @update:model-value="v => setStrength(r.line, { ...(r.strength as Strength & Measured), kind: 'measured', fatPercent: v })" @done="ws.endGesture()" />
+            <span v-else-if="r.acid" class="soft small spread">{{ spread(assessment.stock.lines.find(l => l.id === r.line.id)?.acidLnSigma ?? 0) }} {{ r.strength.kind === 'typical' ? 'from fruit to fruit' : 'as measured' }}</span>
+          </template>
+          <span v-else class="soft small">{{ r.source }}</span>
+        </div>
+      </template>
+    </UTable>
     <p class="sum">
       <WhyNumber topic="juice"><b>{{ fmt.grams(assessment.stock.juiceG) }}</b></WhyNumber> of juice at <WhyNumber topic="juiceAcid"><b>{{ fmt.fixed(assessment.stock.juiceAcid.value, 1) }} % acid</b></WhyNumber>, as citric,
       {{ assessment.stock.juiceProvenance === 'measured' ? 'measured' : 'taken as typical fruit: measure yours, and everything downstream follows' }}.
@@ -74,21 +74,7 @@ const lotWords = (l: { name: string, acidPercent?: number | null, fatPercent?: n
 </template>
 
 <style scoped>
-table { width: 100%; border-collapse: collapse; }
-thead th { padding-right: 0.8rem; font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; text-align: left; border-bottom: 1px solid var(--ink); }
-tbody th { text-align: left; font-weight: 600; padding: 0.5rem 0.8rem 0.5rem 0; }
-tbody tr { border-bottom: 1px solid var(--hairline); }
-td { padding: 0.4rem 0.8rem 0.4rem 0; }
-.r { text-align: right !important; white-space: nowrap; }
-.strength { width: 38%; padding-right: 0; }
 .assumed { display: block; }
 .spread { padding-left: 0.3rem; }
 .sum { margin: 1rem 0; max-width: 44rem; }
-@media (max-width: 760px) {
-  thead { position: absolute; clip-path: inset(50%); height: 1px; width: 1px; overflow: hidden; }
-  tbody tr { display: grid; grid-template-columns: 1fr auto; padding: 0.4rem 0; }
-  tbody th { padding: 0.2rem 0; }
-  .src { grid-row: 2; grid-column: 1 / -1; padding: 0.1rem 0; }
-  .strength { grid-column: 1 / -1; width: auto; }
-}
 </style>

@@ -3,7 +3,8 @@
 import { fillingOf, FRUIT_PARTS, type FormulaDocument, type FruitEntry, type FruitPart } from '#core/formula/document'
 import { scaleFormula } from '#core/formula/create'
 import { FRUITS } from '#core/ingredients/measures'
-import { fruitOf, ledger, withCount, withTake, yieldsOf } from '#core/stock/fruit'
+import { countByWeight, fruitOf, ledger, withCount, withTake, yieldsOf } from '#core/stock/fruit'
+import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
 import { fruitName, PART_NAMES } from '~/words/stock'
 
 const props = defineProps<{ doc: FormulaDocument }>()
@@ -11,6 +12,7 @@ const fmt = useFormat()
 const ws = useWorkspaceStore()
 const entries = computed(() => props.doc.stock.fruit.map(entry => ({ entry, fruit: fruitOf(entry.fruitId)!, yields: yieldsOf(entry) })))
 const rows = computed(() => ledger(props.doc))
+const COLUMNS = [{ id: 'name', header: 'line' }, { id: 'needs', header: 'needs', meta: RIGHT }, { id: 'gives', header: 'the fruit gives' }, { id: 'buy', header: 'to buy' }, { id: 'acts', header: '' }]
 const adding = ref('')
 /** Fruit whose juice the formula has comes first. */
 const options = computed(() => {
@@ -56,6 +58,7 @@ const free = (e: FruitEntry, part: FruitPart) => e.count - e.take[{ juice: 'segm
           <QuantityField kind="mass" show-label label="juice as it came" blank="not yet" :model-value="e.measuredJuiceG ?? 0" :max="1000000" @update:model-value="v => change(e.id, 'juice', x => ({ ...x, measuredJuiceG: v > 0 ? v : null }))" @done="ws.endGesture()" />
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :aria-label="`Take out ${fruitName(fruit)}`" @click="ws.change('', d => { d.stock.fruit = d.stock.fruit.filter(x => x.id !== e.id) })" />
         </div>
+        <p v-if="e.weightG !== null && Math.abs(countByWeight(e.fruitId, e.weightG) / Math.max(1, e.count) - 1) > 0.25" class="small by-weight">{{ fmt.grams(e.weightG) }} is about {{ countByWeight(e.fruitId, e.weightG) }} of the usual size. <button type="button" class="underline" @click="ws.endGesture(); change(e.id, 'by-weight', x => withCount(x, countByWeight(x.fruitId, x.weightG!)))">Count them so</button></p>
         <dl class="parts">
           <div v-for="part in FRUIT_PARTS" :key="part" :data-part="part">
             <dt>{{ PART_NAMES[part] }} of</dt>
@@ -74,18 +77,13 @@ const free = (e: FruitEntry, part: FruitPart) => e.count - e.take[{ juice: 'segm
     <p class="soft small">Zest or peel first, then juice or segments: from one fruit one of each pair. Yields are kitchen averages; the range holds 8 crates in 10. Scrub peel, use unwaxed fruit, and never fruit sprayed as an ornamental.</p>
 
     <h2 class="section-title needs">What the formula needs of it</h2>
-    <table v-if="rows.length">
-      <thead><tr><th scope="col">line</th><th scope="col" class="r">needs</th><th scope="col">the fruit gives</th><th scope="col">to buy</th><th scope="col"><span class="sr">use</span></th></tr></thead>
-      <tbody>
-        <tr v-for="r in rows" :key="r.lineId" :data-ledger="r.ingredientId">
-          <th scope="row">{{ fmt.name(r.ingredientId) }}</th>
-          <td class="r num">{{ fmt.grams(r.needG) }}</td>
-          <td class="num">{{ r.gives ? range(r.gives) : 'nothing yet' }}<span v-if="r.measured" class="soft small"> measured</span><b v-if="r.shortG > 0.5" class="short"> {{ fmt.grams(r.shortG) }} short</b></td>
-          <td><template v-if="r.shortG > 0.5"><span v-for="b in r.buy.slice(0, 2)" :key="b.fruitId" class="buy"><b class="num">{{ b.likely }}</b> {{ fruitName(b.fruitId) }} <span class="soft small">({{ b.sure }} to be sure)</span></span></template><span v-else>enough</span></td>
-          <td class="acts"><template v-if="r.gives && Math.abs(r.gives.g / r.needG - 1) > 0.005"><UButton size="sm" variant="outline" color="neutral" :label="`Line to ${fmt.grams(r.gives.g)}`" @click="setLine(r.lineId, r.gives.g)" /><UButton size="sm" variant="outline" color="neutral" label="Scale all" @click="scaleTo(r.lineId, r.needG, r.gives.g)" /></template></td>
-        </tr>
-      </tbody>
-    </table>
+    <UTable v-if="rows.length" :data="rows" :columns="COLUMNS" :ui="TABLE_UI" class="stack">
+      <template #name-cell="{ row: { original: r } }"><b>{{ fmt.name(r.ingredientId) }}</b></template>
+      <template #needs-cell="{ row: { original: r } }">{{ fmt.grams(r.needG) }}</template>
+      <template #gives-cell="{ row: { original: r } }"><span :data-ledger="r.ingredientId">{{ r.gives ? range(r.gives) : 'nothing yet' }}<span v-if="r.measured" class="soft small"> measured</span><b v-if="r.shortG > 0.5" class="short"> {{ fmt.grams(r.shortG) }} short</b></span></template>
+      <template #buy-cell="{ row: { original: r } }"><template v-if="r.shortG > 0.5"><span v-for="b in r.buy.slice(0, 2)" :key="b.fruitId" class="buy"><b class="num">{{ b.likely }}</b> {{ fruitName(b.fruitId) }} <span class="soft small">({{ b.sure }} to be sure)</span></span></template><span v-else>enough</span></template>
+      <template #acts-cell="{ row: { original: r } }"><span v-if="r.gives && Math.abs(r.gives.g / r.needG - 1) > 0.005" class="acts"><UButton size="sm" variant="outline" color="neutral" :label="`Line to ${fmt.grams(r.gives.g)}`" @click="setLine(r.lineId, r.gives.g)" /><UButton size="sm" variant="outline" color="neutral" label="Scale all" @click="scaleTo(r.lineId, r.needG, r.gives.g)" /></span></template>
+    </UTable>
     <p v-else class="soft">No line of this formula comes from fruit.</p>
   </section>
 </template>
@@ -98,16 +96,11 @@ const free = (e: FruitEntry, part: FruitPart) => e.count - e.take[{ juice: 'segm
 .parts { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 1rem; margin: 0.4rem 0 0; }
 .parts > div { display: grid; grid-template-columns: auto 4.2rem; align-items: center; gap: 0 0.5rem; }
 .parts dt { color: var(--ink-soft); } .parts dd { margin: 0; } .gives { grid-column: 1 / -1; font-size: 0.94rem; }
+.by-weight { margin: 0.2rem 0; } .by-weight button { min-height: 44px; cursor: pointer; }
 .add { display: flex; gap: 0.6rem; margin: 0.6rem 0; max-width: 24rem; }
 .needs { margin-top: 1.4rem; }
-table { width: 100%; border-collapse: collapse; }
-thead th { font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; text-align: left; border-bottom: 1px solid var(--ink); padding-right: 0.8rem; }
-tbody th { text-align: left; font-weight: 600; padding: 0.5rem 0.8rem 0.5rem 0; }
-td { padding: 0.4rem 0.8rem 0.4rem 0; } tbody tr { border-bottom: 1px solid var(--hairline); }
-.r { text-align: right !important; }
 .short { color: var(--blood); margin-left: 0.5rem; }
 .buy { display: block; }
 .acts { display: flex; flex-wrap: wrap; gap: 0.4rem; }
 @media (max-width: 1100px) { .parts { grid-template-columns: repeat(2, minmax(0, 1fr)); } .top { grid-template-columns: repeat(3, minmax(0, 1fr)) 44px; } .top > b { grid-column: 1 / -1; } }
-@media (max-width: 760px) { table, tbody, tr, td, tbody th { display: block; } thead { display: none; } .r { text-align: left !important; } td { padding: 0.1rem 0; } }
 </style>

@@ -4,6 +4,7 @@ import { InputError } from '#core/errors'
 import { fillingOf, lotStrength, type FormulaDocument, type Lot } from '#core/formula/document'
 import { findIngredient, INGREDIENTS } from '#core/ingredients'
 import { carriesFat, figuresOf, LOT_METHODS, PROXY_JUICES, toStrength, type LotMethod } from '#core/stock/strength'
+import { TABLE_UI } from '~/composables/tableStyle'
 import { METHOD_WORDS } from '~/words/stock'
 import { fieldWords } from '~/words/problems'
 
@@ -162,7 +163,7 @@ function blended() {
         <span v-if="refused" class="bad" role="alert">{{ refused }}</span>
       </div>
     </form>
-    <UTable v-if="lots.length" :data="data" :columns="columns" class="lots" :ui="{ th: 'px-0 pr-4 text-[0.9rem] font-normal text-(--ink-soft)', td: 'px-0 pr-4 py-1 text-base text-(--ink) whitespace-normal' }">
+    <UTable v-if="lots.length" :data="data" :columns="columns" class="lots stack" :ui="TABLE_UI">
       <template #name-cell="{ row: r }"><b>{{ r.original.name }}</b><span class="soft small block">{{ fmt.name(r.original.lot.ingredientId) }}<template v-if="r.original.lot.useBy">, use by {{ fmt.day(r.original.lot.useBy) }}</template></span></template>
       <template #acts-cell="{ row: r }">
         <span class="acts" :data-lot="r.original.lot.ingredientId">

@@ -4,6 +4,7 @@ import { fillingOf, type FormulaDocument } from '#core/formula/document'
 import { scaleFormula } from '#core/formula/create'
 import { eggCount } from '#core/ingredients/measures'
 import { binding, bindLines, toUseAll } from '#core/stock/binding'
+import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
 import { leftoverWords } from '~/words/stock'
 
 const props = defineProps<{ doc: FormulaDocument }>()
@@ -14,6 +15,8 @@ const lines = computed(() => fillingOf(props.doc).lines.filter(l => l.massG > 0)
 const have = (lineId: string) => props.doc.stock.have.find(h => h.lineId === lineId)?.massG ?? null
 const bind = computed(() => bindLines(lines.value, props.doc.stock.have))
 const result = computed(() => binding(bind.value))
+const rows = computed(() => lines.value.map((line, i) => ({ line, bound: result.value.lines[i]!, have: have(line.id), stops: result.value.limits.includes(line.id) })))
+const COLUMNS = [{ id: 'name', header: 'line' }, { id: 'batch', header: 'one batch', meta: RIGHT }, { id: 'have', header: 'I have' }, { id: 'allows', header: 'enough for', meta: RIGHT }, { id: 'uses', header: 'uses', meta: RIGHT }, { id: 'left', header: 'left', meta: RIGHT }]
 const name = (lineId: string) => fmt.name(lines.value.find(l => l.id === lineId)?.ingredientId ?? '').toLowerCase()
 const idOf = (lineId: string) => lines.value.find(l => l.id === lineId)!.ingredientId
 const limits = computed(() => result.value.limits.map(name).join(' and '))
@@ -54,22 +57,19 @@ const about = (lineId: string, g: number) => {
 <template>
   <section class="binds">
     <h2 class="section-title">I have this much: how much can I make?</h2>
-    <table>
-      <thead><tr><th scope="col">line</th><th scope="col" class="r">one batch</th><th scope="col" class="w">I have</th><th scope="col" class="r">enough for</th><th scope="col" class="r">uses</th><th scope="col" class="r">left</th></tr></thead>
-      <tbody>
-        <tr v-for="(l, i) in lines" :key="l.id" :data-have="l.id" :data-ingredient="l.ingredientId" :class="{ stops: result.limits.includes(l.id) }">
-          <th scope="row">{{ fmt.name(l.ingredientId) }}<span v-if="l.piece" class="soft small whole">whole {{ l.piece.kind }}s of {{ fmt.fixed(l.piece.eachG, l.piece.eachG < 100 ? 1 : 0) }} g</span><span v-if="l.pinned" class="soft small whole">pinned: no more than the formula has</span></th>
-          <td class="r num">{{ fmt.grams(l.massG) }}</td>
-          <td class="w">
-            <span v-if="have(l.id) !== null" class="limit"><QuantityField kind="mass" :ingredient-id="l.ingredientId" :label="`How much ${fmt.name(l.ingredientId)} there is`" :model-value="have(l.id)!" :max="1000000" @update:model-value="v => setHave(l.id, v)" @done="ws.endGesture()" /><UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :aria-label="`Plenty of ${fmt.name(l.ingredientId)}`" @click="ws.endGesture(); setHave(l.id, null)" /></span>
-            <button v-else type="button" class="plenty" :aria-label="`Say how much ${fmt.name(l.ingredientId)} there is`" @click="say(l.id, l.massG)"><span class="soft">plenty,</span> <span class="underline">say how much</span></button>
-          </td>
-          <td class="r num">{{ result.lines[i]!.allows === null ? '' : `× ${fmt.fixed(result.lines[i]!.allows!, 2)}` }}<span v-if="result.limits.includes(l.id)" class="stop-word">stops it</span></td>
-          <td class="r num">{{ result.factor === null ? '' : fmt.grams(result.lines[i]!.useG) }}<span v-if="result.factor !== null && result.lines[i]!.pieces !== null" class="soft small whole">{{ result.lines[i]!.pieces }} {{ l.piece!.kind }}s</span></td>
-          <td class="r num">{{ result.lines[i]!.leftG === null ? '' : result.lines[i]!.leftG! < 0.5 ? 'none' : fmt.grams(result.lines[i]!.leftG!) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <UTable :data="rows" :columns="COLUMNS" :meta="{ class: { tr: row => row.original.stops ? 'stops' : '' } }" :ui="TABLE_UI" class="stack">
+      <template #name-cell="{ row: { original: r } }"><b>{{ fmt.name(r.line.ingredientId) }}</b><span v-if="r.line.piece" class="soft small whole">whole {{ r.line.piece.kind }}s of {{ fmt.fixed(r.line.piece.eachG, r.line.piece.eachG < 100 ? 1 : 0) }} g</span><span v-if="r.line.pinned" class="soft small whole">pinned: no more than the formula has</span></template>
+      <template #batch-cell="{ row: { original: r } }">{{ fmt.grams(r.line.massG) }}</template>
+      <template #have-cell="{ row: { original: r } }">
+        <span class="limit" :data-have="r.line.id">
+          <template v-if="r.have !== null"><QuantityField kind="mass" :ingredient-id="r.line.ingredientId" :label="`How much ${fmt.name(r.line.ingredientId)} there is`" :model-value="r.have" :max="1000000" @update:model-value="v => setHave(r.line.id, v)" @done="ws.endGesture()" /><UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :aria-label="`Plenty of ${fmt.name(r.line.ingredientId)}`" @click="ws.endGesture(); setHave(r.line.id, null)" /></template>
+          <button v-else type="button" class="plenty" :aria-label="`Say how much ${fmt.name(r.line.ingredientId)} there is`" @click="say(r.line.id, r.line.massG)"><span class="soft">plenty,</span> <span class="underline">say how much</span></button>
+        </span>
+      </template>
+      <template #allows-cell="{ row: { original: r } }">{{ r.bound.allows === null ? '' : `× ${fmt.fixed(r.bound.allows, 2)}` }}<span v-if="r.stops" class="stop-word">stops it</span></template>
+      <template #uses-cell="{ row: { original: r } }">{{ result.factor === null ? '' : fmt.grams(r.bound.useG) }}<span v-if="result.factor !== null && r.bound.pieces !== null" class="soft small whole">{{ r.bound.pieces }} {{ r.line.piece!.kind }}s</span></template>
+      <template #left-cell="{ row: { original: r } }">{{ r.bound.leftG === null ? '' : r.bound.leftG < 0.5 ? 'none' : fmt.grams(r.bound.leftG) }}</template>
+    </UTable>
     <div class="verdict" data-answer="binds" aria-live="polite">
       <p v-if="result.factor === null" class="soft">Say how much there is of whatever is short: grams, “4 cups”, “6 eggs”.</p>
       <template v-else>
@@ -87,19 +87,13 @@ const about = (lineId: string, g: number) => {
 </template>
 
 <style scoped>
-table { width: 100%; border-collapse: collapse; }
-thead th { font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; text-align: left; border-bottom: 1px solid var(--ink); padding-right: 0.8rem; }
-tbody th { text-align: left; font-weight: 600; padding: 0.35rem 0.8rem 0.35rem 0; }
-td { padding: 0.2rem 0.8rem 0.2rem 0; } tbody tr { border-bottom: 1px solid var(--hairline); }
-.stops { background: var(--citron-soft); }
-.r { text-align: right !important; } .w { width: 13rem; }
+:deep(.stops) { background: var(--citron-soft); }
 .whole { display: block; font-weight: 400; }
 .stop-word { display: block; color: var(--blood); font-weight: 600; font-size: 0.9rem; }
-.limit { display: flex; align-items: center; }
-.plenty { min-height: 44px; cursor: pointer; }
+.limit { display: flex; align-items: center; max-width: 13rem; }
+.plenty { min-height: 44px; cursor: pointer; text-align: left; }
 .verdict { margin-top: 0.8rem; }
 .answer b.display { font-size: 1.9rem; margin-right: 0.6rem; }
 .left { margin: 0.8rem 0 0; padding-left: 1.1rem; list-style: disc; }
 .left li { margin-bottom: 0.3rem; }
-@media (max-width: 760px) { table, tbody, tr, td, tbody th { display: block; } thead { display: none; } .r { text-align: left !important; } .w { width: auto; } td:empty { display: none; } }
 </style>
