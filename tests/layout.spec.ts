@@ -50,6 +50,7 @@ for (const size of SIZES) {
     test('every view of Stock and Balance fits, and is accessible', async ({ page }) => {
       await open(page, SAGS, 'stock')
       const look = async () => {
+        await settled(page)
         await fits(page)
         await legible(page)
         await sound(page)
