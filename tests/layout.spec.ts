@@ -47,7 +47,8 @@ for (const size of SIZES) {
         await sound(page)
       }
     })
-    test('every view of Stock and Balance fits, and is accessible', async ({ page }) => {
+    // Widest and narrowest: the tablet lies between.
+    if (size.name !== 'tablet') test('every view of Stock and Balance fits, and is accessible', async ({ page }) => {
       await open(page, SAGS, 'stock')
       const look = async () => {
         await settled(page)

@@ -65,6 +65,9 @@ describe('what can be read two ways is asked, and the answer is used', () => {
     expect(one('1 cup pectin', { cups: 'us' }).question).toMatchObject({ kind: 'amount', reason: 'unit' })
     expect(grams('butter', { amountG: { 0: 90 } })).toEqual([['butter82', 90]])
   })
+  it('nothing of it, or tons of it, is asked again', () => {
+    for (const odd of ['0 eggs', '99999999 g butter', '-5 g sugar', '1/0 cup sugar']) expect(one(odd, US).question).not.toBeNull()
+  })
   it('an ingredient it does not know, or only half knows', () => {
     expect(one('2 cups of moonlight', { cups: 'us' }).question).toMatchObject({ kind: 'ingredient', suggestion: null })
     expect(one('100 g coconut sugar').question).toEqual({ kind: 'ingredient', words: 'coconut', suggestion: 'sugar' })

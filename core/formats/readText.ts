@@ -136,7 +136,15 @@ interface Ctx { index: number, answers: Answers }
 
 /** Reads a whole text: its ingredient lines. Headings, comments and what the cook left out stay, without items. */
 export function readText(text: string, answers: Answers = {}): ReadLine[] {
-  return recipeText(text).lines.map((line, index) => readLine(line, { index, answers }))
+  return recipeText(text).lines.map((line, index) => possible(readLine(line, { index, answers })))
+}
+
+/** Most of one line that a kitchen weighs, g. */
+const MOST_G = 100_000
+/** A line that comes to nothing, or to tons, is asked again. */
+function possible(line: ReadLine): ReadLine {
+  const odd = !line.question && line.items.some(i => i.massG !== null && (i.massG <= 0 || i.massG > MOST_G))
+  return odd ? { ...line, items: line.items.map(i => ({ ...i, massG: null, basis: null })), question: { kind: 'amount', reason: 'missing', unit: '' } } : line
 }
 
 const FRACTIONS: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅓': '1/3', '⅔': '2/3', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅕': '1/5' }

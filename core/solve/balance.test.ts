@@ -167,6 +167,10 @@ describe('rebalance', () => {
     // US large yolks of 17 g.
     for (const w of ways) for (const c of w.changes.filter(x => x.ingredientId === 'yolk_sep')) expect(Math.abs(c.to / 17 - Math.round(c.to / 17))).toBeLessThan(0.01)
   })
+  it('a formula that is there already needs no change', () => {
+    const ways = run(rebalance(formula(), kitchen, goal({ sharpness: assess(formula(), kitchen).balance.sharpness })))
+    expect(ways.map(w => [w.reached, w.changes, w.process])).toEqual([[true, [], []]])
+  })
   it('the process counts: an undercooked curd is cooked through first', () => {
     const doc = formula(undefined, (d) => { Object.assign(d.heat, { targetTempC: 68, holdS: 0 }) })
     const ways = run(rebalance(doc, kitchen, goal({ set: { kind: 'band', band: 'mounds', at: 'plate' } })))

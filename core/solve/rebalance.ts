@@ -216,7 +216,7 @@ const wholeLines = (plan: Plan, kitchen: Kitchen, goal: Goal): { id: string, eac
 })
 
 /**
- * Up to three ways, the best first; yields between trials so that a worker can report and give up.
+ * Up to three ways, the best first; a single one without changes when the formula is there already. It yields between trials so that a worker can report and give up.
  * @throws {InputError} for a goal that cannot be, by field
  */
 export function* rebalance(doc: FormulaDocument, kitchen: Kitchen, goal: Goal): Generator<{ done: number }, Way[]> {
@@ -226,6 +226,8 @@ export function* rebalance(doc: FormulaDocument, kitchen: Kitchen, goal: Goal): 
   if (goal.maxCost !== null) within(goal.maxCost, 'goal.maxCost', 0.01, 1e6)
   if (goal.maxYolkG !== null) within(goal.maxYolkG, 'goal.maxYolkG', 0.1, 1e6)
   const plans = plansFor(doc, kitchen, w.assessment)
+  const asIs = finish(plans[0]!, doc, kitchen, goal, wanted, new Map(), new Set())
+  if (asIs.reached) return [asIs]
   const ways: Way[] = []
   for (const [n, plan] of plans.entries()) {
     yield { done: n / plans.length }

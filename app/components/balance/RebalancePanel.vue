@@ -37,6 +37,7 @@ const currency = computed(() => kitchen.record?.settings.currency ?? '')
 const money = (v: number) => `${currency.value}${fmt.fixed(v, 2)}`
 
 const ways = shallowRef<Way[] | null>(null)
+const already = computed(() => ways.value?.length === 1 && ways.value[0]!.changes.length + ways.value[0]!.process.length === 0)
 const problem = ref('')
 /** The formula the ways were found for: others are out of date. */
 const askedFor = ref('')
@@ -105,11 +106,12 @@ watch(wantsFocus, (w) => {
       <template v-if="solver.running.value"><span role="status" class="soft">Trying, {{ fmt.percent(solver.done.value) }} …</span><UButton variant="ghost" color="neutral" size="sm" label="Stop" @click="solver.cancel()" /></template>
       <span v-if="problem" class="bad" role="alert">{{ problem }}</span>
     </div>
-    <ol v-if="ways" class="ways" :class="{ old: !fresh }" aria-live="polite">
+    <p v-if="ways && already && fresh" data-already><b>It is there already:</b> nothing has to change for this.</p>
+    <ol v-else-if="ways" class="ways" :class="{ old: !fresh }" aria-live="polite">
       <li v-for="(w, i) in ways" :key="i" :data-way="w.id" :data-reached="w.reached">
         <div class="top"><b class="display">{{ WAY_WORDS[w.id] }}</b><UButton size="sm" :variant="w.reached ? 'solid' : 'outline'" :color="w.reached ? 'primary' : 'neutral'" label="Do it" :disabled="!fresh" :aria-label="`Do it: ${WAY_WORDS[w.id]}`" @click="apply(w)" /></div>
         <ul class="changes">
-          <li v-for="c in w.changes" :key="c.lineId"><b class="num">{{ massWords(c.from, c.to) }}</b> {{ fmt.name(c.ingredientId).toLowerCase() }} <span class="soft">{{ c.from === 0 ? '' : `→ ${fmt.grams(c.to)}` }}{{ pieces(c.lineId, c.to) ? `, ${pieces(c.lineId, c.to)}` : about(c.ingredientId, c.to) ? `, ${about(c.ingredientId, c.to)}` : '' }}</span></li>
+          <li v-for="c in w.changes" :key="c.lineId"><b class="num">{{ massWords(c.from, c.to) }}</b> {{ fmt.name(c.ingredientId).toLowerCase() }} <span class="soft">{{ c.ingredientId === 'gelatin' ? `of ${w.doc.set.bloom} Bloom ` : '' }}{{ c.from === 0 ? '' : `→ ${fmt.grams(c.to)}` }}{{ pieces(c.lineId, c.to) ? `, ${pieces(c.lineId, c.to)}` : about(c.ingredientId, c.to) ? `, ${about(c.ingredientId, c.to)}` : '' }}</span></li>
           <li v-for="p in w.process" :key="p.kind"><b>{{ processWords(p, fmt) }}</b></li>
         </ul>
         <p class="brings">Brings: {{ SHORT_VERDICT[w.code] }}, {{ SHARPNESS_NAMES[w.sharpness] }}, can be cut {{ fmt.mm(w.standsCutM) }} high on the plate ({{ fmt.pascals(w.platePa) }}); {{ fmt.grams(w.massG) }}<template v-if="priced">, {{ money(w.cost) }}</template>.</p>
