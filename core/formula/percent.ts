@@ -1,5 +1,6 @@
 /** Percentages on a named basis, and the ratios that cooks speak in. */
 import { findIngredient, part } from '../ingredients'
+import { yolkMass } from '../stock/eggs'
 import { fillingOf, strengthOf, type FormulaDocument, type Kitchen } from './document'
 import { mix, sugarsG, toParts } from './mix'
 
@@ -28,7 +29,7 @@ export function ratiosOf(doc: FormulaDocument, kitchen: Kitchen): Ratio[] {
   const group = (id: string) => findIngredient(id)!.group
   const cream = sum(lines, id => group(id) === 'dairy' && part(findIngredient(id)!, 'milkFat') >= 15)
   const juice = sum(lines, id => group(id) === 'juice')
-  const yolk = sum(lines, id => id === 'yolk_sep' || id === 'yolk' || id === 'yolk_sugared')
+  const yolk = yolkMass(lines)
   const butter = (from: typeof lines) => sum(from, id => group(id) === 'butter')
   const crumb = sum(all, id => group(id) === 'biscuit')
   const white = sum(all, id => id === 'white' || id === 'white_carton')

@@ -10,6 +10,8 @@ export const LEAVES = {
 } as const
 /** Powder as sold in small packets (common practice). */
 export const POWDER_BLOOM = 225
+/** Every grade by name: the leaves, and powder. */
+export const GELATIN_GRADES: readonly { name: string, bloom: number }[] = [...Object.entries(LEAVES).map(([leaf, g]) => ({ name: `${leaf} leaf`, bloom: g.bloom })), { name: 'powder', bloom: POWDER_BLOOM }]
 /** Water that powder needs to bloom, g per g (common practice). */
 export const BLOOM_WATER = 5
 

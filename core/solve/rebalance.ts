@@ -12,7 +12,7 @@ import { fillingCost } from '../formula/cost'
 import { suggestTarget } from '../formula/create'
 import { fillingOf, given, withMasses, type FormulaDocument, type Kitchen, type Line } from '../formula/document'
 import { familyOf } from '../families/families'
-import { eggEachG, eggPart } from '../stock/eggs'
+import { eggEachG, eggPart, yolkMass } from '../stock/eggs'
 import { findIngredient } from '../ingredients'
 import { BANDS, CUTS, neededPa, standingHeight, type BandId } from '../set/bands'
 import { SHARPNESS, SHARPNESS_EDGES, type Sharpness } from '../taste/taste'
@@ -78,12 +78,11 @@ const GELATIN_START_G = 1.5
 const GELATIN_HIGH = Math.log(10)
 const ROUNDS = 3
 /** Reached: within this of the wanted stress and sourness, as ln ratio (one step of a scale, one step of a tongue). */
-const NEAR_SET = 0.05
-const NEAR_SHARP = 0.04
+export const NEAR_SET = 0.05
+export const NEAR_SHARP = 0.04
 /** Part of a band left free at its edges, so that a reached band is not its edge. */
 const INSIDE = { set: 1.1, sharp: 1.025 }
 
-const YOLKS = ['yolk_sep', 'yolk', 'yolk_sugared']
 const isEgg = (l: Line) => findIngredient(l.ingredientId)!.group === 'egg'
 const group = (l: Line) => findIngredient(l.ingredientId)!.group
 
@@ -112,7 +111,18 @@ function wantedOf(goal: Goal, start: Point): Wanted {
   return { set: set(), sharp: sharp(), sweet: p => sweet === null ? 0 : Math.log(p.sweet / sweet), mass: p => massG === null ? 0 : Math.log(p.massG / massG) }
 }
 
-interface Plan { id: WayId, doc: FormulaDocument, free: (l: Line) => boolean, process: ProcessChange[], weight: number }
+interface Plan {
+  id: WayId
+  doc: FormulaDocument
+  free: (l: Line) => boolean
+  process: ProcessChange[]
+  /** How much of a step it is to a cook, for ranking: heat and time before another formula (judgement). */
+  weight: number
+}
+
+/** Overnight in the cold, s; and the share of the 24 h strength above which waiting brings nothing worth it (judgement). */
+const OVERNIGHT_S = 14 * 3600
+const STILL_SETTING = 0.93
 
 /** Ways to try: which lines are free, and what changes first in the process. */
 function plansFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Plan[] {
@@ -140,8 +150,7 @@ function plansFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Plan[]
   if (pot && doc.family === 'posset' && heat.until === 'hold') plans.push({ id: 'reduce', doc: { ...doc, heat: { ...heat, targetTempC: Math.max(heat.targetTempC, 100), holdS: heat.holdS + 180 } }, free: sweetOrJuice, process: [{ kind: 'boil', from: heat.holdS, to: heat.holdS + 180 }], weight: 0.8 })
   const last = doc.chill.length - 1
   const from = doc.chill[last]!.timeS
-  if (from < 14 * 3600 && (a.chill.setShare.at(-1) ?? 1) > 0 && a.verdict.cold.tauPa.value < 0.93 * Math.max(...['cold', 'plate'].map(() => a.verdict.cold.tauPa.value / Math.max(0.01, shareAt(a)))))
-    plans.push({ id: 'overnight', doc: { ...doc, chill: doc.chill.map((l, i) => i === last ? { ...l, timeS: 14 * 3600 } : l) }, free: l => !minor(l), process: [{ kind: 'chill', from, to: 14 * 3600 }], weight: 0.8 })
+  if (from < OVERNIGHT_S && a.verdict.cold.tauPa.value > 0 && shareAt(a) < STILL_SETTING) plans.push({ id: 'overnight', doc: { ...doc, chill: doc.chill.map((l, i) => i === last ? { ...l, timeS: OVERNIGHT_S } : l) }, free: l => !minor(l), process: [{ kind: 'chill', from, to: OVERNIGHT_S }], weight: 0.8 })
   return plans
 }
 
@@ -189,7 +198,7 @@ function solve(plan: Plan, kitchen: Kitchen, goal: Goal, wanted: Wanted, fixed: 
   const residuals = (x: readonly number[]): number[] => {
     const doc = at(x)
     const p = quick(doc)
-    const yolk = fillingOf(doc).lines.filter(l => YOLKS.includes(l.ingredientId)).reduce((s, l) => s + l.massG, 0)
+    const yolk = yolkMass(fillingOf(doc).lines)
     const over = (value: number, max: number | null) => max === null ? 0 : Math.max(0, Math.log(value / max)) / 0.01
     return [
       (wanted.set(p) + bias.set) / 0.1, (wanted.sharp(p) + bias.sharp) / 0.05, wanted.sweet(p) / 0.05, wanted.mass(p) / 0.005,
@@ -285,7 +294,7 @@ function finish(plan: Plan, original: FormulaDocument, kitchen: Kitchen, goal: G
   const missSharp = wanted.sharp(p)
   const stops: Stop[] = []
   const cost = fillingCost(next, kitchen)
-  const yolkG = fillingOf(next).lines.filter(l => YOLKS.includes(l.ingredientId)).reduce((s, l) => s + l.massG, 0)
+  const yolkG = yolkMass(fillingOf(next).lines)
   const overCost = goal.maxCost !== null && cost > goal.maxCost * 1.01
   const overYolk = goal.maxYolkG !== null && yolkG > goal.maxYolkG * 1.01
   const grainy = a.verdict.code === 'grainy'
@@ -301,6 +310,7 @@ function finish(plan: Plan, original: FormulaDocument, kitchen: Kitchen, goal: G
     if (a.verdict.plate.tauPa.value < 1) stops.push({ kind: 'noSetter' })
     if (fillingOf(original).lines.some(l => l.pinned)) stops.push({ kind: 'pinned' })
   }
+  // How far it goes: the lines' changes together, a little for every line touched and every change of process (judgement).
   const size = plan.weight * (Math.sqrt(changes.reduce((s, c) => s + Math.log(Math.max(c.to, 0.1) / Math.max(c.from, c.ingredientId === 'gelatin' ? GELATIN_START_G : 0.1)) ** 2, 0)) + 0.1 * changes.length + 0.15 * process.length)
   return {
     id: plan.id, changes, process, reached, stops, code: a.verdict.code, coldPa: p.coldPa, platePa: p.platePa, standsCutM: standingHeight(p.platePa, p.density, CUTS),

@@ -2,7 +2,8 @@
  * What binds: with so much of each, how much can be made, what stops it, what is left over, and what it would take to
  * use all of one thing. Eggs and cans that must be whole stay whole.
  */
-import type { Line, Piece } from '../formula/document'
+import { scaleFormula } from '../formula/create'
+import { withMasses, type FormulaDocument, type Line, type Piece } from '../formula/document'
 
 export interface BindLine {
   lineId: string
@@ -83,3 +84,7 @@ export function toUseAll(lines: readonly BindLine[], lineId: string): { factor: 
     .map(l => ({ lineId: l.lineId, massG: factor * l.needG - l.haveG!, pieces: l.piece ? Math.ceil(near((factor * l.needG - l.haveG!) / l.piece.eachG)) : null }))
   return { factor, more }
 }
+
+/** The formula scaled to what can be made, whole pieces at their counts. */
+export const scaleToBinding = (doc: FormulaDocument, b: Binding): FormulaDocument =>
+  withMasses(scaleFormula(doc, b.factor ?? 1), new Map(b.lines.filter(l => l.pieces !== null).map(l => [l.lineId, Math.round(l.useG * 10) / 10])))

@@ -6,9 +6,9 @@ import { mix, toParts } from '../formula/mix'
 import { scaleFormula, line } from '../formula/create'
 import { findIngredient } from '../ingredients'
 import { formula, kitchen } from '../../tests/support/core'
-import { binding, bindLines, toUseAll, type BindLine } from './binding'
+import { binding, bindLines, scaleToBinding, toUseAll, type BindLine } from './binding'
 import { coversPlan } from './covers'
-import { clingingWhite, countEggs, yolkCarton } from './eggs'
+import { atWholeCount, clingingWhite, countEggs, withCarton, yolkCarton } from './eggs'
 import { countByWeight, ledger, spentTwice, toBuy, withCount, withTake, yieldsOf, fruitOf } from './fruit'
 import { blendPercent, correctedBrix, figuresOf, titrationPercent, toStrength } from './strength'
 
@@ -40,6 +40,13 @@ describe('what binds', () => {
     expect(b.factor).toBe(4)
     expect(b.lines[1]).toMatchObject({ pieces: 12, useG: 204 })
     for (const l of b.lines) expect(Math.abs(l.bend)).toBeLessThanOrEqual(0.1)
+  })
+  it('the formula scaled to what can be made has its pieces whole', () => {
+    const doc = formula({ condensed: 397, lemon: 120 }, (d) => { fillingOf(d).lines[0]!.piece = { kind: 'can', eachG: 397 } })
+    const [can, juice] = fillingOf(doc).lines
+    const b = binding(bindLines(fillingOf(doc).lines, [{ lineId: juice!.id, massG: 400 }]))
+    expect(fillingOf(scaleToBinding(doc, b)).lines.map(l => l.massG)).toEqual([3 * 397, 360])
+    expect(can!.massG).toBe(397)
   })
   it('nothing said is no limit; nothing there makes nothing; a pinned line may not grow', () => {
     expect(binding([need('a', 10, null)])).toMatchObject({ factor: null, limits: [] })
@@ -165,6 +172,23 @@ describe('eggs', () => {
   })
   it('yolks and whites of the same eggs are cracked once', () => expect(countEggs([line('a', 'yolk_sep', 51), line('b', 'white', 165)], 'usL')).toMatchObject({ eggs: 5, surplus: { whites: 0, yolks: 2 } }))
   it('an eighth of a separated yolk is clinging white (1.3 of 10.6 g protein)', () => expect(clingingWhite()).toBeCloseTo(0.1226, 3))
+  it('kept whole, a line takes its nearest count; scaled, everything goes with it', () => {
+    const doc = formula({ yolk_sep: 160, sugar: 100, lemon: 100 })
+    const [c] = countEggs(fillingOf(doc).lines, 'usL').lines
+    // 160 g are 9.4 US large yolks of 17 g: nine, 153 g.
+    const kept = fillingOf(atWholeCount(doc, c!, false)).lines
+    expect(kept.map(l => l.massG)).toEqual([153, 100, 100])
+    expect(kept[0]!.piece).toEqual({ kind: 'yolk', eachG: 17 })
+    expect(fillingOf(atWholeCount(doc, c!, true)).lines.map(l => l.massG)).toEqual([153, 95.6, 95.6])
+  })
+  it('a sugared carton takes its sugar off the sugar line; white weighs the same', () => {
+    const doc = formula({ yolk_sep: 170, sugar: 100, lemon: 100, white: 60 })
+    const [yolk, , , white] = fillingOf(doc).lines
+    const made = withCarton(doc, yolk!.id, 'yolk_sugared')
+    expect(fillingOf(made.doc).lines[0]).toMatchObject({ ingredientId: 'yolk_sugared' })
+    expect(fillingOf(made.doc).lines[1]!.massG).toBeCloseTo(100 - made.sugarG, 0)
+    expect(fillingOf(withCarton(doc, white!.id, 'white_carton').doc).lines[3]).toMatchObject({ ingredientId: 'white_carton', massG: 60 })
+  })
   it('a carton carries the same yolk protein; a sugared one says how much sugar it brings', () => {
     const pure = yolkCarton(170, 'yolk')
     const protein = (id: string, g: number) => g * findIngredient(id)!.per100g.yolkProtein! / 100

@@ -62,18 +62,18 @@ watch(here, (h) => {
 })
 
 /** What the field depends on: the formula without its place on the two axes. */
+const middle = (r: Range) => 0.5 * (r.from + r.to)
+const base = computed(() => pair.value && ranges.value ? movedTo(movedTo(props.doc, core.value, pair.value[0], middle(ranges.value[0])), core.value, pair.value[1], middle(ranges.value[1])) : null)
 const fieldKey = computed(() => {
-  if (!pair.value || !ranges.value) return ''
-  const base = movedTo(movedTo(props.doc, core.value, pair.value[0], 0.5 * (ranges.value[0].from + ranges.value[0].to)), core.value, pair.value[1], 0.5 * (ranges.value[1].from + ranges.value[1].to))
-  const { name: _n, note: _o, stock: _s, serve: _e, ...rest } = base
+  if (!base.value) return ''
+  const { name: _n, note: _o, stock: _s, serve: _e, ...rest } = base.value
   return JSON.stringify([rest, pair.value, ranges.value, at.value, kitchen.record?.version])
 })
 const drawing = shallowRef<MapDrawing | null>(null)
 const settledKey = ref('')
 watchDebounced(fieldKey, async (key) => {
-  if (!key || !pair.value || !ranges.value) return
-  const base = movedTo(movedTo(props.doc, core.value, pair.value[0], 0.5 * (ranges.value[0].from + ranges.value[0].to)), core.value, pair.value[1], 0.5 * (ranges.value[1].from + ranges.value[1].to))
-  const outcome = await solver.run<'map'>({ kind: 'map', doc: base, kitchen: core.value, request: { x: pair.value[0], y: pair.value[1], xRange: ranges.value[0], yRange: ranges.value[1] }, at: at.value }, (p) => { if (p.map) drawing.value = p.map })
+  if (!key || !base.value || !pair.value || !ranges.value) return
+  const outcome = await solver.run<'map'>({ kind: 'map', doc: base.value, kitchen: core.value, request: { x: pair.value[0], y: pair.value[1], xRange: ranges.value[0], yRange: ranges.value[1] }, at: at.value }, (p) => { if (p.map) drawing.value = p.map })
   if (outcome && 'value' in outcome) {
     drawing.value = outcome.value
     settledKey.value = key

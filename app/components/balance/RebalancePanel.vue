@@ -2,7 +2,8 @@
 /** Rebalance: what must stay is pinned in the lines, what is wanted is said here, and up to three ways there come back. */
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
 import { BANDS, type BandId } from '#core/set/bands'
-import type { Goal, SetGoal, Way } from '#core/solve/rebalance'
+import { NEAR_SET, NEAR_SHARP, type Goal, type SetGoal, type Way } from '#core/solve/rebalance'
+import { yolkMass } from '#core/stock/eggs'
 import { SHARPNESS, type Sharpness } from '#core/taste/taste'
 import { fillingCost } from '#core/formula/cost'
 import { eggCount } from '#core/ingredients/measures'
@@ -31,7 +32,7 @@ function chooseSet(kind: string) {
   set({ set: next })
 }
 const total = computed(() => lines.value.reduce((s, l) => s + l.massG, 0))
-const yolkG = computed(() => lines.value.filter(l => ['yolk_sep', 'yolk', 'yolk_sugared'].includes(l.ingredientId)).reduce((s, l) => s + l.massG, 0))
+const yolkG = computed(() => yolkMass(lines.value))
 const priced = computed(() => Object.keys(kitchen.core?.prices ?? {}).length > 0)
 const currency = computed(() => kitchen.record?.settings.currency ?? '')
 const money = (v: number) => `${currency.value}${fmt.fixed(v, 2)}`
@@ -115,7 +116,7 @@ watch(wantsFocus, (w) => {
           <li v-for="p in w.process" :key="p.kind"><b>{{ processWords(p, fmt) }}</b></li>
         </ul>
         <p class="brings">Brings: {{ SHORT_VERDICT[w.code] }}, {{ SHARPNESS_NAMES[w.sharpness] }}, can be cut {{ fmt.mm(w.standsCutM) }} high on the plate ({{ fmt.pascals(w.platePa) }}); {{ fmt.grams(w.massG) }}<template v-if="priced">, {{ money(w.cost) }}</template>.</p>
-        <p v-if="!w.reached" class="short"><b>Does not reach it:</b> {{ [Math.abs(w.missSet) > 0.08 && `the set comes to ${fmt.percent(Math.exp(w.missSet))} of what is wanted`, Math.abs(w.missSharp) > 0.04 && `${SHARPNESS_NAMES[w.sharpness]} instead of ${SHARPNESS_NAMES[goal.sharpness ?? w.sharpness]}`].filter(Boolean).join(', ') || 'the limits are passed' }}. What stops it: {{ w.stops.map(s => stopWords(s, fmt)).join('; ') || 'the lines that may move do not lead there' }}.</p>
+        <p v-if="!w.reached" class="short"><b>Does not reach it:</b> {{ [Math.abs(w.missSet) > NEAR_SET && `the set comes to ${fmt.percent(Math.exp(w.missSet))} of what is wanted`, Math.abs(w.missSharp) > NEAR_SHARP && `${SHARPNESS_NAMES[w.sharpness]} instead of ${SHARPNESS_NAMES[goal.sharpness ?? w.sharpness]}`].filter(Boolean).join(', ') || 'the limits are passed' }}. What stops it: {{ w.stops.map(s => stopWords(s, fmt)).join('; ') || 'the lines that may move do not lead there' }}.</p>
       </li>
       <li v-if="ways.length === 0" class="soft">No change leads nearer than it is now. Unpin a line, or ask for less.</li>
       <li v-if="!fresh" class="soft small">The formula has changed since: find ways again.</li>

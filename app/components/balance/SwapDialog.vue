@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The swap guard: another ingredient for a line, in amounts that keep something the same, with a plain warning. */
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
-import { LEAVES, POWDER_BLOOM } from '#core/set/gelatin'
+import { GELATIN_GRADES } from '#core/set/gelatin'
 import { swapBloom, swapsFor, type Swap } from '#core/solve/swap'
 import { changeWords, KEEPS_WORDS, swapWarningWords } from '~/words/balance'
 import { SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
@@ -33,8 +33,7 @@ function apply(doc: FormulaDocument) {
   ws.endGesture()
   emit('close')
 }
-const GRADES = [...Object.entries(LEAVES).map(([name, g]) => ({ name: `${name} leaf`, bloom: g.bloom as number })), { name: 'powder', bloom: POWDER_BLOOM }]
-const grades = computed(() => GRADES.filter(g => g.bloom !== props.doc.set.bloom).map(g => ({ ...g, doc: swapBloom(props.doc, g.bloom) })))
+const grades = computed(() => GELATIN_GRADES.filter(g => g.bloom !== props.doc.set.bloom).map(g => ({ ...g, doc: swapBloom(props.doc, g.bloom) })))
 const gelatinG = (d: FormulaDocument) => fillingOf(d).lines.filter(l => l.ingredientId === 'gelatin').reduce((s, l) => s + l.massG, 0)
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What joins after the heat, step by step, and at which temperatures; and the grade of the gelatine. */
-import { BLOOM_WATER, LEAVES, POWDER_BLOOM, swapGelatin } from '#core/set/gelatin'
+import { BLOOM_WATER, GELATIN_GRADES, LEAVES, POWDER_BLOOM, swapGelatin } from '#core/set/gelatin'
 import { fillingOf, given, type FormulaDocument, type Step } from '#core/formula/document'
 
 const props = defineProps<{ doc: FormulaDocument }>()
@@ -16,7 +16,7 @@ const steps = computed(() => filling.value.steps.flatMap((step, index) => {
 const change = (index: number, part: Partial<Joining>, gesture: string) => ws.change(gesture, (d) => { Object.assign(fillingOf(d).steps[index]!, part) })
 const hasGelatin = computed(() => filling.value.lines.some(l => l.ingredientId === 'gelatin'))
 const gelatinG = computed(() => filling.value.lines.reduce((sum, l) => sum + (l.ingredientId === 'gelatin' ? l.massG : 0), 0))
-const grades = [...Object.entries(LEAVES).map(([name, g]) => ({ bloom: g.bloom as number, name: `${name} leaf, ${g.bloom} Bloom` })), { bloom: POWDER_BLOOM, name: `powder, ${POWDER_BLOOM} Bloom` }]
+const grades = GELATIN_GRADES.map(g => ({ bloom: g.bloom, name: `${g.name}, ${g.bloom} Bloom` }))
 </script>
 
 <template>

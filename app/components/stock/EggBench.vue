@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** Eggs: shells to crack, whole-egg rounding, what is left over and what could take it, cartons. */
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
-import { scaleFormula } from '#core/formula/create'
 import { EGG_GRADES } from '#core/ingredients/measures'
-import { clingingWhite, countEggs, yolkCarton } from '#core/stock/eggs'
+import { atWholeCount, clingingWhite, countEggs, withCarton } from '#core/stock/eggs'
 import type { FormulaList } from '../../../shared/schemas/wire'
 
 const props = defineProps<{ doc: FormulaDocument }>()
@@ -16,7 +15,6 @@ const g = computed(() => EGG_GRADES[grade.value])
 const eggs = computed(() => countEggs(fillingOf(props.doc).lines, grade.value))
 const lineOf = (id: string) => fillingOf(props.doc).lines.find(l => l.id === id)!
 const PART = { whole: ['egg', 'eggs'], yolk: ['yolk', 'yolks'], white: ['white', 'whites'] } as const
-const piece = { whole: 'egg', yolk: 'yolk', white: 'white' } as const
 
 /** What in the shelf would use what is left. */
 const shelf = ref<FormulaList['items']>([])
@@ -30,37 +28,17 @@ onMounted(async () => {
 const users = (key: 'whiteG' | 'yolkG') => shelf.value.filter(i => i.eggs[key] > 0).sort((a, b) => a.eggs[key] - b.eggs[key]).slice(0, 4)
 
 type Counted = (typeof eggs.value.lines)[number]
-function setLine(lineId: string, edit: (l: ReturnType<typeof lineOf>) => void) {
-  ws.change('', (d) => {
-    const l = fillingOf(d).lines.find(x => x.id === lineId)
-    if (l) edit(l)
-  })
-}
-const keepWhole = (c: Counted) => setLine(c.lineId, (l) => {
-  if (l.piece) delete l.piece
-  else Object.assign(l, { piece: { kind: piece[c.part], eachG: c.eachG }, massG: Math.round(c.nearestG * 10) / 10 })
-})
-function scaleWhole(c: Counted) {
-  const next = scaleFormula(props.doc, c.nearest / c.count)
-  const l = fillingOf(next).lines.find(x => x.id === c.lineId)!
-  Object.assign(l, { massG: Math.round(c.nearestG * 10) / 10, piece: { kind: piece[c.part], eachG: c.eachG } })
-  ws.replace(next)
+function put(doc: FormulaDocument) {
+  ws.replace(doc)
   ws.endGesture()
 }
-/** White weighs the same from a carton; yolk is taken by its protein. */
+function keepWhole(c: Counted) {
+  if (!lineOf(c.lineId).piece) put(atWholeCount(props.doc, c, false))
+  else ws.change('', (d) => { delete fillingOf(d).lines.find(l => l.id === c.lineId)!.piece })
+}
 function carton(lineId: string, cartonId: 'yolk' | 'yolk_sugared' | 'white_carton') {
-  const made = cartonId === 'white_carton' ? { massG: lineOf(lineId).massG, sugarG: 0, whiteG: 0 } : yolkCarton(lineOf(lineId).massG, cartonId)
-  ws.change('', (d) => {
-    const f = fillingOf(d)
-    const l = f.lines.find(x => x.id === lineId)!
-    l.ingredientId = cartonId
-    l.massG = Math.round(made.massG * 10) / 10
-    l.sourceText = ''
-    l.assumption = ''
-    delete l.piece
-    const sugar = f.lines.find(x => x.ingredientId === 'sugar')
-    if (sugar && made.sugarG > 0) sugar.massG = Math.max(0, Math.round((sugar.massG - made.sugarG) * 10) / 10)
-  })
+  const made = withCarton(props.doc, lineId, cartonId)
+  put(made.doc)
   toast.add({ title: `${fmt.grams(made.massG)} from the carton.`, description: made.sugarG > 0 ? `It brings ${fmt.grams(made.sugarG)} of sugar: taken off the sugar line.` : made.whiteG > 0 ? `The white that clings to a separated yolk is missing: about ${fmt.grams(made.whiteG)}.` : 'The same weight.' })
 }
 </script>
@@ -76,7 +54,7 @@ function carton(lineId: string, cartonId: 'yolk' | 'yolk_sugared' | 'white_carto
           <span><b>{{ fmt.name(lineOf(c.lineId).ingredientId) }}</b> {{ fmt.grams(lineOf(c.lineId).massG) }}: <b class="num">{{ fmt.fixed(c.count, Math.abs(c.count - c.nearest) < 0.03 ? 0 : 1) }}</b> {{ PART[c.part][c.count > 1.03 ? 1 : 0] }} of {{ fmt.fixed(c.eachG, 1) }} g</span>
           <span class="acts">
             <UButton size="sm" variant="outline" color="neutral" :label="lineOf(c.lineId).piece ? 'Kept whole' : `Keep whole: ${c.nearest}`" :aria-pressed="lineOf(c.lineId).piece ? 'true' : 'false'" @click="keepWhole(c)" />
-            <UButton v-if="Math.abs(c.count - c.nearest) > 0.03" size="sm" variant="outline" color="neutral" :label="`Scale all to ${c.nearest}`" @click="scaleWhole(c)" />
+            <UButton v-if="Math.abs(c.count - c.nearest) > 0.03" size="sm" variant="outline" color="neutral" :label="`Scale all to ${c.nearest}`" @click="put(atWholeCount(doc, c, true))" />
             <template v-if="c.part === 'yolk'">
               <UButton size="sm" variant="outline" color="neutral" label="From a carton" @click="carton(c.lineId, 'yolk')" /><UButton size="sm" variant="outline" color="neutral" label="From a sugared carton" @click="carton(c.lineId, 'yolk_sugared')" />
             </template>

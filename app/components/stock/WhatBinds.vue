@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** What binds: with so much of each, how much can be made, what stops it, what is left, and what using all would take. */
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
-import { scaleFormula } from '#core/formula/create'
 import { eggCount } from '#core/ingredients/measures'
-import { binding, bindLines, toUseAll } from '#core/stock/binding'
+import { binding, bindLines, scaleToBinding, toUseAll } from '#core/stock/binding'
 import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
 import { leftoverWords } from '~/words/stock'
 
@@ -37,14 +36,7 @@ function say(lineId: string, massG: number) {
   nextTick(() => document.querySelector<HTMLInputElement>(`[data-have="${lineId}"] input`)?.focus())
 }
 function scale() {
-  const factor = result.value.factor
-  if (!factor) return
-  const next = scaleFormula(props.doc, factor)
-  for (const b of result.value.lines) {
-    const l = fillingOf(next).lines.find(x => x.id === b.lineId)
-    if (l && b.pieces !== null) l.massG = Math.round(b.useG * 10) / 10
-  }
-  ws.replace(next)
+  ws.replace(scaleToBinding(props.doc, result.value))
   ws.endGesture()
 }
 /** Eggs beside grams. */
