@@ -5,7 +5,7 @@ import { EGG_CURD, formula, kitchen, YOLK_CURD } from '../tests/support/core'
 import { assess } from './assess'
 import { STATIONS, type Assessment, type FindingCode } from './assessment'
 import { InputError } from './errors'
-import { scaleFormula } from './formula/create'
+import { plainVessel, scaleFormula } from './formula/create'
 import { COVERS, fillingOf, MATERIALS, PLACE_KINDS, SCHOOLS, USE_KINDS, VESSEL_KINDS, type FormulaDocument } from './formula/document'
 import { schoolOf } from './families/schools'
 import { INGREDIENTS } from './ingredients'
@@ -39,7 +39,7 @@ describe('changes a cook would try', () => {
   })
   it('deeper takes longer, a warmer fridge longer still, an ice bath less', () => {
     const deep = (m: number, edit: (d: FormulaDocument) => void = () => {}) => assess(formula(EGG_CURD, (d) => {
-      d.assembly.vessel = { kind: 'round', material: 'metal', lengthM: m, widthM: m, heightM: 0.2 }
+      d.assembly.vessel = plainVessel('round', 'metal', m, m, 0.2)
       edit(d)
     }), kitchen)
     expect(deep(0.1).chill.to5S!).toBeGreaterThan(2 * deep(0.2).chill.to5S!)
@@ -48,7 +48,7 @@ describe('changes a cook would try', () => {
   })
   it('a deep tub cools too slowly, and it says so with the limit', () => {
     const a = assess(formula({ egg: 1200, sugar: 1150, lemon: 900, butter82: 800 }, (d) => {
-      d.assembly.vessel = { kind: 'round', material: 'plastic', lengthM: 0.2, widthM: 0.2, heightM: 0.16 }
+      d.assembly.vessel = plainVessel('round', 'plastic', 0.2, 0.2, 0.16)
       d.heat.method = 'direct'
       d.heat.burnerW = 1500
     }, { school: 'wholeEggTempered' }), kitchen)
@@ -66,7 +66,7 @@ describe('changes a cook would try', () => {
   it('much butter cuts cold and sags on a warm table', () => {
     const a = assess(formula({ yolk_sep: 150, sugar: 210, lemon: 210, butter82: 400 }, (d) => {
       d.use = { kind: 'cut', pieceHeightM: 0.022, pieceWidthM: 0.06, tableTempC: 25, tableTimeS: 5400 }
-      d.assembly.vessel = { kind: 'tartRing', material: 'metal', lengthM: 0.22, widthM: 0.22, heightM: 0.035 }
+      d.assembly.vessel = plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035)
       d.assembly.crustM = 0.004
     }, { school: 'emulsified', use: 'cut' }), kitchen)
     expect(a.verdict.code).toBe('sagsOnTable')
@@ -76,7 +76,7 @@ describe('changes a cook would try', () => {
   })
   it(`a ramekin and a tub set in the hours of the notes (${tables.setting.source})`, () => {
     const ready = (place: string, size: number, grams: Record<string, number>) => assess(formula(grams, (d) => {
-      d.assembly.vessel = { kind: 'round', material: 'ceramic', lengthM: size, widthM: size, heightM: 0.3 }
+      d.assembly.vessel = plainVessel('round', 'ceramic', size, size, 0.3)
       d.chill = [{ id: 'c', placeId: place, place: { kind: 'fanFridge', airTempC: 3 }, timeS: 12 * 3600, cover: 'film' }]
     }), kitchen).chill.readyS! / 3600
     const small = { yolk_sep: 34, sugar: 34, lemon: 34, butter82: 17 }
@@ -97,7 +97,7 @@ describe('findings and safety', () => {
   })
   it('overflow, hot glass, too warm a fridge, too long on the table, bitter zest, medicines, skin', () => {
     const a = assess(formula({ ...EGG_CURD, seville: 60, lime: 30, zest: 12 }, (d) => {
-      d.assembly.vessel = { kind: 'ramekin', material: 'glass', lengthM: 0.06, widthM: 0.06, heightM: 0.06 }
+      d.assembly.vessel = plainVessel('ramekin', 'glass', 0.06, 0.06, 0.06)
       d.chill[1] = { id: 'w', placeId: null, place: { kind: 'domesticFridge', airTempC: 9 }, timeS: 7200, cover: 'open' }
       d.use.tableTimeS = 5 * 3600
     }, { school: 'wholeEggTempered' }), kitchen)
@@ -219,7 +219,7 @@ describe('properties', () => {
     fc.assert(fc.property(anything, (x) => {
       const doc = formula(x.grams, (d) => {
         Object.assign(d.heat, { targetTempC: x.target, holdS: x.hold, burnerW: x.watts, oven: { ...d.heat.oven, airTempC: 60 + x.watts / 25 } })
-        d.assembly = { ...d.assembly, vessel: { kind: x.kind, material: x.material, lengthM: x.mm / 1000, widthM: x.mm / 1000, heightM: Math.min(0.4, x.mm / 1000) }, count: x.count, crustM: 0.003 }
+        d.assembly = { ...d.assembly, vessel: plainVessel(x.kind, x.material, x.mm / 1000, x.mm / 1000, Math.min(0.4, x.mm / 1000)), count: x.count, crustM: 0.003 }
         d.use.tableTimeS = x.table
         d.chill = x.legs.map((l, i) => ({ id: `l${i}`, placeId: null, place: { kind: l.kind, airTempC: l.airTempC }, timeS: l.timeS, cover: l.cover }))
       }, { school: x.school, use: x.use })
@@ -270,7 +270,7 @@ describe('properties', () => {
       const to5 = (g: number) => assess(formula({ yolk_sep: g, sugar: g, lemon: g, butter82: g / 2 }, (d) => {
         // Stated heat, so that only the cooling differs.
         d.heat.course = { given: { rampKPerMin: 3, peakTempC: 80, holdS: 60 } }
-        d.assembly.vessel = { kind: 'round', material: 'plastic', lengthM: 0.18, widthM: 0.18, heightM: 0.35 }
+        d.assembly.vessel = plainVessel('round', 'plastic', 0.18, 0.18, 0.35)
       }), kitchen).chill.to5S!
       expect(to5(batch * percent / 100)).toBeGreaterThan(to5(batch))
     }), { numRuns: 12 })

@@ -5,20 +5,21 @@
 import { pHOfMix } from './acidity/acidity'
 import { ENGINE_VERSION, STATIONS, quantity, type Assessment, type Composition, type Finding } from './assessment'
 import { timeBelow, valueAt } from './chill/conduction'
-import { chillStep, FULL_SET_S, joinHistory, tableStep, type Cooling } from './chill/cooling'
+import { chillStep, FULL_SET_S, joinHistory, SLOW_FACTOR, tableStep, type ChillInput, type Cooling } from './chill/cooling'
 import { FIRM_MEAN_C, THAWED_CORE_C } from './chill/freezing'
+import { CAPACITY_W, firstHourW } from './chill/load'
 import { WALL_HEAT } from './chill/places'
-import { CREAM_KNITS_C, settingAlong, UNSET, type Setting } from './chill/setting'
+import { CREAM_KNITS_C, settingAlong, UNSET, type Setting, type SettingInputs } from './chill/setting'
 import { InputError } from './errors'
 import { sourCentreOf } from './families/families'
-import { fillingOf, given, placeOf, SCHEMA_VERSION, vesselOf, type FormulaDocument, type Kitchen } from './formula/document'
+import { fillingOf, given, ovenAirC, panOf, placeOf, SCHEMA_VERSION, vesselOf, type FormulaDocument, type Kitchen } from './formula/document'
 import { acidPercentOf, brix, evaporate, mix, sugarsG, type Mix, type MixPart } from './formula/mix'
 import { stagesOf, type Stage } from './formula/stages'
 import { grainyTemperature, heatStep, joinStep, WHISK_COOL_K_PER_MIN } from './heat/cooking'
 import type { History } from './heat/dose'
 import { COATS, DONE, dosesOf, eggTemperatures, extentsOf, GRAINY, oversettingCurve, settingCurve, undisturbed, type Doses, type EggTemperatures } from './heat/egg'
 import { runOven, type Bake } from './heat/oven'
-import { stirInTemperature } from './heat/pot'
+import { stirInTemperature, type PotRun } from './heat/pot'
 import { fractionsOf, heatCapacityTable, thermalProperties } from './heat/properties'
 import { addedSugarG, reductionTarget, type ReductionTarget } from './heat/reduction'
 import { acidLogSigma } from './ingredients'
@@ -28,15 +29,13 @@ import { judge, THERMOMETER_SIGMA_K } from './judge'
 import { CODES, coolingStages } from './safety/keeping'
 import { lethality } from './safety/lethality'
 import { targetOf } from './set/bands'
-import { bodyOf, firmness, phasesOf, yieldStress, type Body } from './set/firmness'
-import { caseinBelow, makingOf } from './set/making'
-import { setAt } from './set/state'
+import { bodyOf, firmness, phasesOf, starchCooked, starchTemperature, yieldStress, type Body } from './set/firmness'
+import { caseinBelow, makingOf, peakOf } from './set/making'
+import { SET_SHARE, setAt } from './set/state'
 import { weepingOf } from './set/weeping'
 import { sugarToAcid, taste, waterActivityOf } from './taste/taste'
-import { cavityOf, cavityVolume, depthOf, equivalentRadius } from './vessel/geometry'
+import { areaAt, cavityOf, cavityVolume, depthOf, equivalentRadius, leanOf, sideArea } from './vessel/geometry'
 
-/** Part of the 24 h strength that counts as set through. */
-const SET_SHARE = 0.75
 /** One σ of ln(acidity) of a measured juice: a titration read to 3 % (judgement). */
 export const LN_MEASURED_ACID_SIGMA = 0.03
 
@@ -66,6 +65,18 @@ export interface Worked {
   evaporatedG: number
   body: Body
   paths: Paths
+  cold: ColdWork
+}
+
+/** What the time in the cold starts from and is asked for: enough to run it again another way. */
+export interface ColdWork {
+  chill: ChillInput
+  inputs: SettingInputs
+  start: Setting
+  a: number
+  b: number
+  /** Yield stress wanted when it is cut, Pa. */
+  wantedPa: number
 }
 
 /** Temperature histories that a filling's making follows from: of what was heated, and of the whole afterwards. */
@@ -131,8 +142,8 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
 
   // Chill.
   const chillInput = { finished, air: phases.air, radiusM: shape.radiusM, depthM: shape.inVesselM, volumeM3: shape.volumeM3, pourTempC, aw }
-  const chill = chillStep(doc, kitchen, chillInput, false)
-  const slow = chillStep(doc, kitchen, chillInput, true)
+  const chill = chillStep(doc, kitchen, chillInput)
+  const slow = chillStep(doc, kitchen, chillInput, { hcFactor: SLOW_FACTOR, rough: true })
 
   // Set: the egg in the heat and as it cools, then everything that time makes.
   const statedC = given(doc.serve.coldTempC)
@@ -142,7 +153,7 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
   const inputs = { pH, caseinC: body.caseinC, caseinBelowC: caseinBelow(stage.all, stirred, CREAM_KNITS_C) }
   const start = stirred ? UNSET : settledIn(cooking, inputs)
   const settings = settingAlong(chill.timeS, chill.coreC, inputs, start)
-  const stressOf = (s: Setting, tempC: number) => yieldStress(firmness(body, { tempC, a, b, butter: s.butter, cream: s.cream, casein: s.casein, gelatin: s.gelatin, starch: s.starch, oven: s.oven, agar: s.agar }))
+  const stressOf = (s: Setting, tempC: number) => stressAt(body, s, tempC, a, b)
   const stress = chill.timeS.map((_, i) => stressOf(settings[i]!, chill.coreC[i]!))
   const chilledS = given(doc.serve.chilledS) ?? chill.totalS
   const cut = doc.use.kind === 'cut' || doc.use.kind === 'turnedOut'
@@ -155,7 +166,8 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
   const tableSettings = settingAlong(table.timeS, table.meanC, inputs, coldSetting)
   const plateTempC = valueAt(table.timeS, table.meanC, doc.use.tableTimeS)
   const plate = setAt(body, { ...settingAt(table.timeS, tableSettings, doc.use.tableTimeS), a, b, tempC: plateTempC }, pieceHeightM)
-  const standsOnTableS = timeBelow(table.timeS, table.timeS.map((_, i) => stressOf(tableSettings[i]!, table.meanC[i]!)), target.plateMinPa)
+  const tablePa = table.timeS.map((_, i) => stressOf(tableSettings[i]!, table.meanC[i]!))
+  const standsOnTableS = timeBelow(table.timeS, tablePa, target.plateMinPa)
 
   // When: ready is three quarters of the 24 h strength, and what the use asks for; frozen, only once thawed.
   const fullStress = valueAt(chill.timeS, stress, FULL_SET_S)
@@ -173,11 +185,12 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
   // Taste, keep and judge.
   const flavour = taste(finished, pH, sourCentreOf(doc.family, doc.school))
   const heat = heatFigures(cooking, egg, bake ? bake.reachedS : pot.reachedS, evaporatedG, lateEggLethality(stage, joined.met.map(x => x.atS), after))
+  const load = loadOf(chill, kitchen, shape.filledG, finished)
   const weeping = weepingOf(finished, body, cold.mechanismsPa, b, freeze !== null && freeze.mostIce > 0.1)
   const { findings, verdict, useBy, storageDays } = judge({
     doc, kitchen, stage, whole, finished, body, eggG, pH, cookedPH, flavour, cooling: chill, stages, slowStages, readyS, chilledS, statedCold: statedC !== null, cold, plate, target, standsOnTableS, weeping, freeze,
     met: joined.met,
-    shape: { fillShare: shape.fillShare, filledG: shape.filledG, headroomM: shape.headroomM },
+    shape: { fillShare: shape.fillShare, filledG: shape.filledG, headroomM: shape.headroomM, lean: shape.lean }, load,
     heat: { stalled: (bake ? bake.reachedS : pot.reachedS) === null, endTempC: bake ? bake.core.tempC[bake.core.tempC.length - 1]! : pot.endTempC, peakTempC: heat.peakTempC, marginK: heat.marginK, lethalMin: heat.lethality.value, potB, a, b, coreA, pourTempC },
   })
 
@@ -206,22 +219,26 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
     },
     shape: {
       volumeM3: shape.volumeM3, depthM: shape.depthM, headroomM: shape.headroomM, fillShare: shape.fillShare, count: doc.assembly.count, portionG: shape.filledG / doc.assembly.portions,
-      batchG: shape.filledG, density: phases.density, pieceHeightM,
+      batchG: shape.filledG, density: phases.density, pieceHeightM, lean: shape.lean,
     },
-    heat: { ...heat, a, b, coreA, pourTempC, panG: cooked.massG - pot.evaporatedG, reduction: doc.heat.until === 'creamVolume' ? reductionOf(stage.cooked) : null },
+    heat: { ...heat, a, b, coreA, pourTempC, evaporationG: evaporationCurve(heat.timeS, pot, bake, evaporatedG), starchShare: starchCurve(heat.timeS, heat.tempC, body.starchC, finished), joins: joined.met.map((m, i) => ({ step: stage.additions[i]!.step, ...m })), panG: cooked.massG - pot.evaporatedG, reduction: doc.heat.until === 'creamVolume' ? reductionOf(stage.cooked, panOf(doc, kitchen)?.tareG ?? 0) : null },
     set: { making: body.making, eggC: body.eggC, caseinC: body.caseinC, starchC: body.starchC, gelatinC: body.gelatinC, starchCooked: body.starchCooked, weeping },
     chill: {
       timeS: chill.timeS, coreC: chill.coreC, meanC: chill.meanC, slowCoreC: chill.timeS.map(t => valueAt(slow.timeS, slow.coreC, t)), // What never sets has no share of it.
       setShare: stress.map(x => fullStress > 0 ? Math.min(1, x / fullStress) : 0),
       legs: chill.spans.map(s => ({ id: s.leg.id, fromS: s.fromS, toS: s.toS, airTempC: placeOf(s.leg, kitchen).airTempC, kind: placeOf(s.leg, kitchen).kind })),
       to21S: coreBelow(chill)(21), to8S: coreBelow(chill)(8), to5S: coreBelow(chill)(5), stages, slowStages,
-      safe: stages.every(s => s.passes), safeSlow: slowStages.every(s => s.passes), readyS, coldS: coreBelow(chill)(lastPlace.airTempC + 1), servedS: chilledS, freeze,
+      safe: stages.every(s => s.passes), safeSlow: slowStages.every(s => s.passes), readyS, coldS: coreBelow(chill)(lastPlace.airTempC + 1), servedS: chilledS, load, freeze,
     },
-    serve: { readyAfterS: readyS === null ? null : untilPouredS + readyS, servedAfterS: untilPouredS + chilledS, useBy, storageDays, standsOnTableS, tableTimeS: doc.use.tableTimeS, plateTempC },
+    serve: { readyAfterS: readyS === null ? null : untilPouredS + readyS, servedAfterS: untilPouredS + chilledS, useBy, storageDays, standsOnTableS, tableTimeS: doc.use.tableTimeS, plateTempC, table: { timeS: table.timeS, meanC: table.meanC, tauPa: tablePa } },
     verdict: { code: verdict, cold, plate, target },
   }
-  return { assessment, stage, egg, evaporatedG, body, paths: { heated: bake ? bake.core : pot.history, after: joined.history, joinedS: joined.met.map(x => x.atS) } }
+  return { assessment, stage, egg, evaporatedG, body, paths: { heated: bake ? bake.core : pot.history, after: joined.history, joinedS: joined.met.map(x => x.atS) }, cold: { chill: chillInput, inputs, start, a, b, wantedPa: target.coldMinPa } }
 }
+
+/** Yield stress of a body at a setting and a temperature, Pa. */
+export const stressAt = (body: Body, s: Setting, tempC: number, a: number, b: number): number =>
+  yieldStress(firmness(body, { tempC, a, b, butter: s.butter, cream: s.cream, casein: s.casein, gelatin: s.gelatin, starch: s.starch, oven: s.oven, agar: s.agar }))
 
 /** The same formula with another heat of its pot: the pot and what joins it are run again, the way down stays. Not for the oven. */
 export function reheat(w: Worked, doc: FormulaDocument, kitchen: Kitchen): Worked {
@@ -236,16 +253,17 @@ export function reheat(w: Worked, doc: FormulaDocument, kitchen: Kitchen): Worke
 /** Filled mass, depth, headroom, and what the cooling needs of the vessel. */
 function shapeStep(doc: FormulaDocument, kitchen: Kitchen, massG: number, density: number) {
   const vessel = vesselOf(doc, kitchen)
-  const { count, crustM } = doc.assembly
-  const cavity = cavityOf(vessel, crustM)
+  const { count } = doc.assembly
+  const cavity = cavityOf(vessel, doc.assembly)
   const filledG = Math.max(1, massG * (1 - doc.losses.sieveFraction) - doc.losses.panG)
   const volumeM3 = filledG / 1000 / density
   const depthM = depthOf(volumeM3, cavity, count)
   const inVesselM = Math.min(depthM, cavity.heightM)
   return {
-    filledG, volumeM3, depthM, inVesselM, headroomM: cavity.heightM - depthM, fillShare: volumeM3 / count / cavityVolume(cavity), radiusM: equivalentRadius(cavity), areaM2: cavity.areaM2 * count,
+    filledG, volumeM3, depthM, inVesselM, headroomM: cavity.heightM - depthM, fillShare: volumeM3 / count / Math.max(cavityVolume(cavity), 1e-9), radiusM: equivalentRadius(cavity, inVesselM), areaM2: areaAt(cavity, inVesselM) * count,
+    lean: doc.assembly.tiltDeg > 0 ? leanOf(cavity, inVesselM, doc.assembly.tiltDeg) : null,
     /** J/K of the walls the filling touches. */
-    wallHeat: (cavity.areaM2 + cavity.perimeterM * inVesselM) * count * WALL_HEAT[vessel.material],
+    wallHeat: (areaAt(cavity, 0) + sideArea(cavity, inVesselM)) * count * WALL_HEAT[vessel.material],
   }
 }
 
@@ -254,17 +272,34 @@ function bakeStep(doc: FormulaDocument, kitchen: Kitchen, mixed: Mix, shape: Ret
   const f = fractionsOf(mixed)
   const warm = thermalProperties(f, 50)
   return runOven({
-    radiusM: shape.radiusM, depthM: shape.inVesselM, solid: { k: warm.k, rho: warm.rho, cp: heatCapacityTable(f) }, startTempC, oven: doc.heat.oven, material: vesselOf(doc, kitchen).material,
-    crustM: doc.assembly.crustM, waterActivity: waterActivityOf(mixed), altitudeM: kitchen.altitudeM, targetTempC: doc.heat.targetTempC, holdS: doc.heat.holdS, timeS: given(doc.heat.oven.timeS),
+    radiusM: shape.radiusM, depthM: shape.inVesselM, solid: { k: warm.k, rho: warm.rho, cp: heatCapacityTable(f) }, startTempC, oven: { ...doc.heat.oven, airTempC: ovenAirC(doc, kitchen) }, material: vesselOf(doc, kitchen).material,
+    crustM: doc.assembly.crustM, crustForm: doc.assembly.crustForm, waterActivity: waterActivityOf(mixed), altitudeM: kitchen.altitudeM, targetTempC: doc.heat.targetTempC, holdS: doc.heat.holdS, timeS: given(doc.heat.oven.timeS),
+  })
+}
+
+/** Water that has left along the heat, g: the pot's or the oven's own course, ending at what counts as gone. */
+function evaporationCurve(timeS: readonly number[], pot: PotRun, bake: Bake | null, endG: number): number[] {
+  const along = bake ? bake.evaporatedAlong : pot.steamG
+  const last = along[along.length - 1]!
+  return timeS.map((_, i) => last > 0 ? along[i]! / last * endG : 0)
+}
+
+/** Share of the starch that has swollen along the heat; empty without starch. */
+function starchCurve(timeS: readonly number[], tempC: readonly number[], starchC: number, m: Mix): number[] {
+  if (starchC <= 0) return []
+  const startC = starchTemperature(m, sugarsG(m) / (sugarsG(m) + m.grams.water))
+  return timeS.map((_, i) => {
+    const { peakTempC, minutes } = peakOf({ timeS: timeS.slice(0, i + 1), tempC: tempC.slice(0, i + 1) })
+    return starchCooked(peakTempC, minutes, startC)
   })
 }
 
 /** Where to stop a boil: at the volume of the cream alone, as a jug measures it. */
-function reductionOf(parts: readonly MixPart[]): ReductionTarget | null {
+function reductionOf(parts: readonly MixPart[], tareG: number): ReductionTarget | null {
   const sugarG = addedSugarG(parts)
   const restG = parts.reduce((sum, p) => sum + p.massG, 0) - sugarG
   const creamMl = parts.reduce((sum, p) => sum + (p.row.group === 'dairy' ? p.massG / (DENSITIES[p.row.id]?.gPerMl ?? 1) : 0), 0)
-  return creamMl > 0 ? reductionTarget(restG, creamMl, sugarG) : null
+  return creamMl > 0 ? reductionTarget(restG, creamMl, sugarG, tareG) : null
 }
 
 /** The stated way down: 3 K/min to the stated temperature. */
@@ -337,6 +372,14 @@ function lateEggLethality(stage: Stage, joinedS: number[], after: History): numb
     least = Math.min(least ?? Infinity, minutes)
   })
   return least
+}
+
+/** What the first cold place of a plan must carry off; null where none is named. */
+function loadOf(chill: Cooling, kitchen: Kitchen, massG: number, m: Mix): Assessment['chill']['load'] {
+  const leg = chill.spans.findIndex(s => CAPACITY_W[placeOf(s.leg, kitchen).kind] !== undefined)
+  if (leg < 0) return null
+  const { fromS, toS } = chill.spans[leg]!
+  return { leg, watts: firstHourW(massG, thermalProperties(fractionsOf(m), 25).cp, chill, fromS, toS), capacityW: CAPACITY_W[placeOf(chill.spans[leg]!.leg, kitchen).kind]! }
 }
 
 /** Freezing, unmoulding and thawing; null where nothing freezes. */

@@ -5,9 +5,10 @@ import type { ReductionTarget } from './heat/reduction'
 import type { StageResult } from './safety/keeping'
 import type { Making, Mechanisms, SetState } from './set/firmness'
 import type { Weeping } from './set/weeping'
+import type { Lean } from './vessel/geometry'
 
 /** Raised whenever a result could change for the same document. */
-export const ENGINE_VERSION = '2.1.0'
+export const ENGINE_VERSION = '2.2.0'
 
 export type Provenance = 'computed' | 'table' | 'measured' | 'fitted' | 'assumed' | 'given'
 export interface Quantity {
@@ -38,6 +39,7 @@ export type FindingCode =
   | 'overflows' | 'headroomLow' | 'potStalls' | 'ovenStalls' | 'grainy' | 'scrambled' | 'grainyNear' | 'underset' | 'lethalityLow' | 'measure71' | 'oversetsInDepth' | 'boilOver' | 'rawEgg' | 'rawFlour' | 'boilingSugar' | 'microwaveJug'
   | 'hotIntoGlass' | 'glassOven' | 'filmTooHot' | 'uncovered' | 'coolsTooSlowly' | 'coolsAtLimit' | 'fridgeWarm' | 'frozen' | 'thawing' | 'servedBeforeSet' | 'counterTooLong' | 'weeps' | 'holdsHours'
   | 'looseCold' | 'sagsOnTable' | 'tooFirm' | 'lightSkin' | 'medicines' | 'reactivePan' | 'allergens' | 'animalGelatin' | 'noStart' | 'lotDate'
+  | 'springRoom' | 'spillsLeaning' | 'panTooSmall' | 'acidTooLate' | 'claimTooLong' | 'fridgeLoad' | 'rawTopping'
 
 export interface Finding {
   code: FindingCode
@@ -93,6 +95,8 @@ export interface Assessment {
     density: number
     /** Depth as a slice keeps it: the wanted piece height against the depth of fill. */
     pieceHeightM: number
+    /** A glass that leans while it sets: fill at its low and high side, and the most it can lean, degrees. */
+    lean: Lean | null
   }
   heat: {
     reachedS: number | null
@@ -116,6 +120,11 @@ export interface Assessment {
     coreA: number
     lethality: Quantity
     evaporatedG: number
+    /** Water gone along the heat, g; share of the starch swollen along it, empty without starch. */
+    evaporationG: number[]
+    starchShare: number[]
+    /** What joined after the heat: temperature of the mix before and after, °C, and seconds from the heat's end. `step` of the filling's steps. */
+    joins: { step: number, beforeC: number, afterC: number, atS: number }[]
     /** Contents of the pan when it comes off the heat, without the pan, g. */
     panG: number
     /** Where a boil to the cream's volume stops; null for any other heat. */
@@ -151,6 +160,8 @@ export interface Assessment {
     readyS: number | null
     coldS: number | null
     servedS: number
+    /** Heat the batch gives a fridge in its first hour there, against what such a one carries off, W; null: no fridge. */
+    load: { leg: number, watts: number, capacityW: number } | null
     /** Freezing, where a place is cold enough: freezing point, most ice, when firm enough to unmould, when thawed again. */
     freeze: { freezingC: number, mostIce: number, iceShare: number[], firmS: number | null, thawedS: number | null } | null
   }
@@ -163,6 +174,8 @@ export interface Assessment {
     standsOnTableS: number | null
     tableTimeS: number
     plateTempC: number
+    /** The piece on the table: mean temperature and yield stress as it warms. */
+    table: { timeS: number[], meanC: number[], tauPa: number[] }
   }
   verdict: { code: VerdictCode, cold: SetResult, plate: SetResult, target: Target }
 }

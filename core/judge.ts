@@ -5,25 +5,28 @@
 import type { Assessment, Finding, FindingCode, SetResult, Severity, Station, VerdictCode } from './assessment'
 import { valueAt } from './chill/conduction'
 import type { Cooling } from './chill/cooling'
-import { fillingOf, placeOf, vesselOf, type FormulaDocument, type Kitchen } from './formula/document'
+import { fillingOf, panOf, placeOf, vesselOf, type FormulaDocument, type Kitchen } from './formula/document'
 import type { Mix } from './formula/mix'
+import { allergensOf } from './formula/nutrition'
 import type { Stage } from './formula/stages'
 import { familyOf } from './families/families'
+import { CREAM_KNITS_C } from './chill/setting'
 import { COATS, DONE, GRAINY } from './heat/egg'
 import { ALLERGENS, part, type Allergen } from './ingredients'
+import { isMeringue, meringueHeat } from './parts/parts'
 import { CODES, useByDate, type StageResult } from './safety/keeping'
 import { EGG_DISH_C, LETHALITY_NEEDED_MIN } from './safety/lethality'
 import { PHASE_INVERSION, yieldStress, type Body } from './set/firmness'
 import type { Weeping } from './set/weeping'
 import type { Target } from './set/bands'
 import type { Taste } from './taste/taste'
+import { CARRY_ROOM_M, roomWanted } from './vessel/fit'
+import type { Lean } from './vessel/geometry'
 
 /** One σ of a kitchen thermometer, K (common instruments, from memory). */
 export const THERMOMETER_SIGMA_K = 1.5
 /** A curd above this pH is not protected by its acid; the usual line for acid foods is 4.6 (from memory), kept well under it here. */
 export const ACID_CURD_PH = 4.2
-/** Headroom that keeps a carried tin from spilling, m (common practice). */
-const HEADROOM_M = 0.003
 /** Over-setting of the poured piece above which it counts as grainy as a whole (judgement). */
 const GRAINY_THROUGH = 0.5
 /** Sweating under film begins to matter above this, °C (common practice). */
@@ -63,7 +66,8 @@ export interface Facts {
   pH: number
   cookedPH: number
   flavour: Taste
-  shape: { fillShare: number, filledG: number, headroomM: number }
+  shape: { fillShare: number, filledG: number, headroomM: number, lean: Lean | null }
+  load: Assessment['chill']['load']
   heat: { stalled: boolean, endTempC: number, peakTempC: number, marginK: number | null, lethalMin: number, potB: number, a: number, b: number, coreA: number, pourTempC: number }
   /** Temperatures as each addition was met. */
   met: readonly { beforeC: number, afterC: number }[]
@@ -144,9 +148,24 @@ function judgeSetters(f: Facts, path: string, find: Find): void {
   if (f.weeping.score >= WEEPS) find('weeps', 'look', 'serve', path, { score: f.weeping.score, cause: f.weeping.causes[0]!.cause })
 }
 
-function judgeShape({ shape }: Facts, find: Find): void {
+function judgeShape({ shape, doc }: Facts, find: Find): void {
   if (shape.fillShare > 1) find('overflows', 'stop', 'shape', 'assembly.count', { overG: shape.filledG * (1 - 1 / shape.fillShare) })
-  else if (shape.headroomM < HEADROOM_M) find('headroomLow', 'look', 'shape', 'assembly.count', { mm: 1000 * shape.headroomM })
+  else if (shape.headroomM < CARRY_ROOM_M) find('headroomLow', 'look', 'shape', 'assembly.count', { mm: 1000 * shape.headroomM })
+  else if (shape.headroomM < roomWanted(doc)) find('springRoom', 'look', 'shape', 'assembly.count', { mm: 1000 * shape.headroomM, wantMm: 1000 * roomWanted(doc) })
+  if (shape.lean && doc.assembly.tiltDeg > shape.lean.mostDeg + 0.05) find('spillsLeaning', 'stop', 'shape', 'assembly.tiltDeg', { deg: doc.assembly.tiltDeg, mostDeg: shape.lean.mostDeg })
+}
+
+/** Room over the mix that a pan wants: what boils foams up to three times, what is stirred slops (common practice). */
+const PAN_ROOM = { boils: 3, stirred: 1.3 }
+/** A chosen pan against what is in it. */
+function judgePan(f: Facts, boils: boolean, find: Find): void {
+  const pan = panOf(f.doc, f.kitchen)
+  if (!pan) return
+  const cooked = f.stage.cooked.reduce((s, p) => s + p.massG, 0)
+  // Hot mixes weigh about 1.05 g/ml (judgement).
+  const needM3 = cooked / 1e6 / 1.05 * (boils ? PAN_ROOM.boils : PAN_ROOM.stirred)
+  const holdM3 = Math.PI * pan.diameterM ** 2 / 4 * pan.heightM
+  if (holdM3 < needM3) find('panTooSmall', boils ? 'stop' : 'look', 'heat', 'heat.pan', { holdMl: 1e6 * holdM3, needMl: 1e6 * needM3, boils: boils ? 1 : 0 })
 }
 
 function judgeHeat(f: Facts, path: string, find: Find): void {
@@ -170,8 +189,9 @@ function judgeHeat(f: Facts, path: string, find: Find): void {
   }
   if (holds(f.whole, r => r.id === 'flour') && heat.peakTempC < EGG_DISH_C) find('rawFlour', 'stop', 'heat', path, { tempC: EGG_DISH_C })
   if (boils) find('boilOver', 'info', 'heat', target)
+  if (method !== 'oven' && method !== 'none') judgePan(f, boils, find)
   if (method === 'microwave') find('microwaveJug', 'info', 'heat', 'heat.method')
-  if (doc.school === 'boiledMeringue') find('boilingSugar', 'info', 'heat', 'heat.method')
+  if (doc.school === 'boiledMeringue' || doc.components.some(c => c.make?.kind === 'meringueBoiled')) find('boilingSugar', 'info', 'heat', 'heat.method')
   if (baked && vesselOf(doc, f.kitchen).material === 'glass' && doc.heat.startTempC <= GLASS_OVEN_START_C) find('glassOven', 'stop', 'heat', 'assembly.vessel.material')
   if (method !== 'oven' && method !== 'none') find('reactivePan', 'info', 'heat', 'heat.method')
 }
@@ -186,6 +206,7 @@ function judgeJoining(f: Facts, find: Find): void {
     const acid = a.parts.some(p => p.row.acid && p.row.acid.typical > 0.5)
     const creamWaits = f.stage.cooked.some(p => part(p.row, 'casein') > 0 && p.massG > 0)
     if (acid && creamWaits && f.doc.family === 'posset' && beforeC > ACID_TOO_HOT_C) find('acidTooHot', 'look', 'heat', path, { tempC: beforeC, limitC: ACID_TOO_HOT_C })
+    if (acid && creamWaits && f.doc.family === 'posset' && beforeC < CREAM_KNITS_C) find('acidTooLate', 'look', 'heat', path, { tempC: beforeC, limitC: CREAM_KNITS_C })
     if (a.kind === 'foldIn' && gelled && (beforeC < STRINGS_BASE_C || afterC < STRINGS_MIX_C)) find('gelatinStrings', 'stop', 'heat', path, { baseC: beforeC, mixC: afterC, limitC: STRINGS_BASE_C })
     const butterG = a.parts.reduce((s, p) => s + (p.row.group === 'butter' ? p.massG : 0), 0)
     if (butterG > 0.25 * f.whole.massG && (beforeC < BUTTER_IN[0] || beforeC > BUTTER_IN[1])) find('butterSplits', 'look', 'heat', path, { tempC: beforeC, fromC: BUTTER_IN[0], toC: BUTTER_IN[1] })
@@ -198,7 +219,7 @@ function failing(stages: StageResult[]): Finding['params'] {
   return { toC: worst.toC, withinS: worst.withinS, takesS: worst.takesS ?? -1 }
 }
 
-function judgeChill({ doc, kitchen, cooling, heat, stages, slowStages, freeze, chilledS }: Facts, find: Find): void {
+function judgeChill({ doc, kitchen, cooling, heat, stages, slowStages, freeze, chilledS, load }: Facts, find: Find): void {
   if (freeze && freeze.firmS !== null) {
     find('frozen', 'info', 'chill', 'chill', { percent: 100 * freeze.mostIce, freezingC: freeze.freezingC, firmS: freeze.firmS, thawedS: freeze.thawedS ?? -1 })
     if (freeze.thawedS === null || freeze.thawedS > chilledS) find('thawing', 'look', 'chill', `chill.${doc.chill.length - 1}.timeS`, { thawedS: freeze.thawedS ?? -1 })
@@ -210,6 +231,7 @@ function judgeChill({ doc, kitchen, cooling, heat, stages, slowStages, freeze, c
   if (doc.chill[doc.chill.length - 1]!.cover === 'open') find('uncovered', 'info', 'chill', `chill.${doc.chill.length - 1}.cover`)
   if (!stages.every(s => s.passes)) find('coolsTooSlowly', 'stop', 'chill', 'chill', failing(stages))
   else if (!slowStages.every(s => s.passes)) find('coolsAtLimit', 'look', 'chill', 'chill', failing(slowStages))
+  if (load && load.watts > load.capacityW) find('fridgeLoad', 'look', 'chill', `chill.${load.leg}`, { watts: load.watts, capacityW: load.capacityW })
   const last = placeOf(doc.chill[doc.chill.length - 1]!, kitchen)
   const { holdC } = CODES[kitchen.foodCode]
   if (last.airTempC > holdC) find('fridgeWarm', 'stop', 'chill', `chill.${doc.chill.length - 1}`, { tempC: last.airTempC, limitC: holdC })
@@ -219,13 +241,16 @@ function judgeChill({ doc, kitchen, cooling, heat, stages, slowStages, freeze, c
 function judgeServing({ doc, kitchen, whole, body }: Facts, path: string, find: Find): { useBy: string | null, storageDays: number } {
   const code = CODES[kitchen.foodCode]
   if (doc.use.tableTimeS > code.counterS) find('counterTooLong', 'stop', 'serve', 'use.tableTimeS', { hours: code.counterS / 3600 })
-  find('allergens', 'info', 'serve', path, { list: allergensOf(whole, doc.assembly.crustM > 0).join(',') })
+  find('allergens', 'info', 'serve', path, { list: allergensIn(doc).join(',') })
+  judgeToppings(doc, find)
   if (body.gelatinC > 0) find('animalGelatin', 'info', 'serve', path)
   if (holds(whole, r => ['grapefruit', 'seville', 'pummelo'].includes(r.id))) find('medicines', 'info', 'serve', path)
   // What only air or raw white holds is eaten the same day.
   const rawFoam = body.making.air > 0.1 && body.gelatinC <= 0
   if (rawFoam) find('holdsHours', 'look', 'serve', 'chill')
   const limits = rawFoam ? { ...code, days: 1 } : code
+  const { claimDays } = doc.serve
+  if (claimDays !== null && claimDays > limits.days) find('claimTooLong', 'stop', 'serve', 'serve.claimDays', { claimed: claimDays, days: limits.days })
   const { startAt } = doc.serve
   if (!/^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(startAt)) {
     find('noStart', 'info', 'serve', 'serve.startAt')
@@ -269,9 +294,21 @@ function judgeSet(f: Facts, path: string, find: Find): VerdictCode {
   return 'good'
 }
 
-/** Allergens of the lines, and of the crust as a shell of wheat and butter. */
-function allergensOf(m: Mix, crust: boolean): Allergen[] {
-  const set = new Set<Allergen>(m.parts.filter(p => p.massG > 0).flatMap(p => [...p.row.allergens ?? []]))
-  if (crust) (['milk', 'gluten'] as const).forEach(x => set.add(x))
+/** Whites on top that no measured heat has cooked. */
+function judgeToppings(doc: FormulaDocument, find: Find): void {
+  doc.components.forEach((c, i) => {
+    if (c.role !== 'topping' || !c.make || !isMeringue(c.make.kind)) return
+    const heat = meringueHeat(c)
+    if (heat.counts) return
+    const shell = c.lines.some(l => l.ingredientId === 'white' && l.massG > 0)
+    find('rawTopping', shell ? 'stop' : 'look', 'serve', `components.${i}.lines`, { poured: c.make.kind === 'meringueBoiled' ? 1 : 0, tempC: heat.reachesC ?? 20, shell: shell ? 1 : 0 })
+  })
+}
+
+/** Allergens of every line; a crust without lines of its own counts as a shell of wheat and butter. */
+export function allergensIn(doc: FormulaDocument): Allergen[] {
+  const set = new Set(allergensOf(doc).map(a => a.allergen))
+  const crust = doc.components.filter(c => c.role === 'crust').flatMap(c => c.lines).some(l => l.massG > 0)
+  if (doc.assembly.crustM > 0 && !crust) (['milk', 'gluten'] as const).forEach(x => set.add(x))
   return ALLERGENS.filter(x => set.has(x))
 }

@@ -9,7 +9,7 @@ import { freezingOf, freezingPoint, type Freezing } from './freezing'
 import { boundaryOf, ICE_STIRRED, type Placing } from './places'
 
 /** Slow 95 % end of convection: exp(−1.645 × 30 %). */
-const SLOW_FACTOR = Math.exp(-1.645 * 0.3)
+export const SLOW_FACTOR = Math.exp(-1.645 * 0.3)
 /** Simulated at least this long after pouring, s: the 24 h against which "set" is measured. */
 export const FULL_SET_S = 24 * 3600
 /** The table is looked at this long, s. */
@@ -27,8 +27,12 @@ export interface ChillInput { finished: Mix, /** Air volume fraction. */ air: nu
 
 export interface Cooling { timeS: number[], coreC: number[], meanC: number[], /** Where something freezes: its freezing point and the ice. */ freezing: Freezing | null, spans: { leg: ChillLeg, fromS: number, toS: number }[], totalS: number }
 
-/** Cooling from pouring to at least 24 h, in the kitchen's places; `slow` is the slow 95 % end. */
-export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput, slow: boolean): Cooling {
+/** How a cooling is run: convection against the prediction; roughly, only as long as the code's stages take; or with a grid and a look at every field. */
+export interface ChillRun { hcFactor?: number, rough?: boolean, grid?: number, watch?: (timeS: number, field: Readonly<Float64Array>) => void }
+
+/** Cooling from pouring to at least 24 h, in the kitchen's places. */
+export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput, run: ChillRun = {}): Cooling {
+  const { hcFactor = 1, rough = false, grid = rough ? 6 : 8, watch } = run
   const f = fractionsOf(c.finished)
   const dense = thermalProperties(f, 25)
   // Air takes weight and conductivity out of the piece (Maxwell–Eucken with air at .025 W/(m·K) dispersed).
@@ -37,7 +41,6 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
   const fz = legs.some(l => placeOf(l, kitchen).airTempC < freezingPoint(c.aw) - 0.5) ? freezingOf(f, c.aw) : null
   const solid = fz ? { ...fz.solid, k: warm.k, rho: warm.rho } : { k: warm.k, rho: warm.rho, cp: heatCapacityTable(f) }
   const { cp } = solid
-  const factor = slow ? SLOW_FACTOR : 1
   const timeS: number[] = []
   const coreC: number[] = []
   const meanC: number[] = []
@@ -48,7 +51,7 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
     const ice = doc.chill.find(l => placeOf(l, kitchen).kind === 'iceBath')!
     const iceC = placeOf(ice, kitchen).airTempC
     const bowlRadius = (3 * c.volumeM3 / (2 * Math.PI)) ** (1 / 3)
-    const ua = ICE_STIRRED * factor * 2 * Math.PI * bowlRadius ** 2
+    const ua = ICE_STIRRED * hcFactor * 2 * Math.PI * bowlRadius ** 2
     const steps = 24
     timeS.push(0)
     coreC.push(t)
@@ -60,6 +63,7 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
       timeS.push(clock)
       coreC.push(t)
       meanC.push(t)
+      watch?.(clock, new Float64Array(grid * grid).fill(t))
     }
   }
   const crust = doc.assembly.crustM
@@ -75,16 +79,21 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
   const endS = Math.max(totalS, FULL_SET_S) + 1
   spans[spans.length - 1]!.toS = endS
   const placed: (Placing & { toS: number })[] = spans.map(s => ({
-    ...placeOf(s.leg, kitchen), cover: s.leg.cover, material: vessel.material, crustM: crust, waterActivity: c.aw, hcFactor: factor, toS: s.toS,
+    ...placeOf(s.leg, kitchen), cover: s.leg.cover, material: vessel.material, crustM: crust, crustForm: doc.assembly.crustForm, waterActivity: c.aw, hcFactor, toS: s.toS,
   }))
   const vesselEnd = endS - stirredS
   if (stirredS < endS) {
+    watch?.(stirredS, new Float64Array(grid * grid).fill(t))
     const run = coolCylinder({
       radiusM: c.radiusM, heightM: c.depthM, solid, startTempC: t, endS: vesselEnd,
       jumpsS: jumps.map(j => j - stirredS),
       // The slow end is asked only how long the code's stages take: a coarser grid is within its own uncertainty many times over.
-      nr: slow ? 6 : 8, nz: slow ? 6 : 8,
-      stopBelowC: slow ? coldestStageC(kitchen) : undefined,
+      nr: grid, nz: grid,
+      stopBelowC: rough ? coldestStageC(kitchen) : undefined,
+      watch: watch && ((time, field) => {
+        watch(time + stirredS, field)
+        return false
+      }),
       boundary: (time, faces) => boundaryOf(placed.find(p => time + stirredS < p.toS - 1e-6) ?? placed[placed.length - 1]!, faces),
     })
     for (let i = stirredS > 0 ? 1 : 0; i < run.timeS.length; i++) {
@@ -105,7 +114,7 @@ export function tableStep(doc: FormulaDocument, finished: Mix, fromC: number, he
   const p = thermalProperties(f, 12)
   const use = doc.use
   const inDish = use.kind === 'glass'
-  const placing: Placing = { kind: 'bench', airTempC: use.tableTempC, cover: 'film', material: inDish ? 'glass' : 'metal', crustM: doc.assembly.crustM, waterActivity: aw, hcFactor: 1 }
+  const placing: Placing = { kind: 'bench', airTempC: use.tableTempC, cover: 'film', material: inDish ? 'glass' : 'metal', crustM: doc.assembly.crustM, crustForm: doc.assembly.crustForm, waterActivity: aw, hcFactor: 1 }
   return coolCylinder({
     radiusM: use.pieceWidthM / 2, heightM, startTempC: fromC, endS: Math.max(use.tableTimeS, TABLE_LOOK_S), nr: 6, nz: 6,
     solid: { k: p.k, rho: p.rho, cp: heatCapacityTable(f) },

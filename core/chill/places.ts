@@ -13,10 +13,10 @@ const H_RADIATION = 5
 const LID_RESISTANCE = 1 / 6
 /** Film touching the surface, 15 µm of polyethylene over a trace of air (judgement), m²K/W. */
 const FILM_RESISTANCE = 0.005
-/** Wall in series, m²K/W: 0.8 mm steel, 5 mm glass, 6 mm stoneware, 1.5 mm plastic (thickness over handbook k). */
-export const WALL: Record<Material, number> = { metal: 0.0008 / 16, glass: 0.005 / 1.0, ceramic: 0.006 / 1.2, plastic: 0.0015 / 0.2 }
+/** Wall in series, m²K/W: 0.8 mm steel, 5 mm glass, 6 mm stoneware, 1.5 mm plastic, 2 mm silicone rubber (thickness over handbook k). */
+export const WALL: Record<Material, number> = { metal: 0.0008 / 16, glass: 0.005 / 1.0, ceramic: 0.006 / 1.2, plastic: 0.0015 / 0.2, silicone: 0.002 / 0.2 }
 /** Heat stored in a wall, J/(m²·K): thickness × density × heat capacity of the same walls (handbook values, from memory M). */
-export const WALL_HEAT: Record<Material, number> = { metal: 0.0008 * 7900 * 480, glass: 0.005 * 2500 * 840, ceramic: 0.006 * 2300 * 900, plastic: 0.0015 * 1000 * 1700 }
+export const WALL_HEAT: Record<Material, number> = { metal: 0.0008 * 7900 * 480, glass: 0.005 * 2500 * 840, ceramic: 0.006 * 2300 * 900, plastic: 0.0015 * 1000 * 1700, silicone: 0.002 * 1150 * 1300 }
 /** Conductivity of baked short crust, W/(m·K) (from memory, M). */
 export const CRUST_K = 0.15
 
@@ -41,6 +41,7 @@ export interface Placing {
   cover: Cover
   material: Material
   crustM: number
+  crustForm: 'shell' | 'base'
   waterActivity: number
   /** Multiplies convection: 1 for the prediction, less for its slow end. */
   hcFactor: number
@@ -48,11 +49,11 @@ export interface Placing {
 
 /** What a piece feels at its faces in a place. */
 export function boundaryOf(p: Placing, faces: Faces): Boundary {
-  const inner = WALL[p.material] + p.crustM / CRUST_K
-  const through = (u: number) => 1 / (1 / u + inner)
+  const through = (u: number) => 1 / (1 / u + WALL[p.material] + p.crustM / CRUST_K)
+  const throughSide = (u: number) => 1 / (1 / u + WALL[p.material] + (p.crustForm === 'shell' ? p.crustM : 0) / CRUST_K)
   if (p.kind === 'iceBath') {
-    const u = through(ICE_UNSTIRRED * p.hcFactor)
-    return { top: { u: 3.5 + H_RADIATION, airC: 20, evaporationW: 0 }, base: { u, airC: p.airTempC }, side: { u, airC: p.airTempC } }
+    const u = ICE_UNSTIRRED * p.hcFactor
+    return { top: { u: 3.5 + H_RADIATION, airC: 20, evaporationW: 0 }, base: { u: through(u), airC: p.airTempC }, side: { u: throughSide(u), airC: p.airTempC } }
   }
   const air = AIR[p.kind]
   const dT = Math.abs(faces.meanC - p.airTempC)
@@ -65,6 +66,6 @@ export function boundaryOf(p: Placing, faces: Faces): Boundary {
   return {
     top: { u: 1 / (1 / open + cover), airC: p.airTempC, evaporationW },
     base: { u: through(air.base(dT) * p.hcFactor), airC: p.airTempC },
-    side: { u: through(open), airC: p.airTempC },
+    side: { u: throughSide(open), airC: p.airTempC },
   }
 }

@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import type { FindingCode } from '../assessment'
-import { createFormula, defaultUse, line, renewSteps, withSchool } from '../formula/create'
+import { createFormula, defaultUse, line, plainVessel, renewSteps, withSchool } from '../formula/create'
 import { FAMILIES, fillingOf, SCHOOLS, type FormulaDocument, type School, type UseKind } from '../formula/document'
 import { ALLERGENS, findIngredient, INGREDIENTS } from '../ingredients'
 import { DENSITIES, FRUITS } from '../ingredients/measures'
@@ -124,7 +124,7 @@ describe('the ways it fails', () => {
   })
   it('firm in the freezer, thawed again: a chilled tart of 20 mm takes 20–45 min, and comes back within two hours and a half', () => {
     const a = assess(make('gelatinBacked', (d) => {
-      d.assembly.vessel = { kind: 'tartRing', material: 'metal', lengthM: 0.24, widthM: 0.24, heightM: 0.03 }
+      d.assembly.vessel = plainVessel('tartRing', 'metal', 0.24, 0.24, 0.03)
       const leg = (id: string, kind: 'fanFridge' | 'freezer', airTempC: number, hours: number) => ({ id, placeId: null, place: { kind, airTempC }, timeS: hours * 3600, cover: 'film' as const })
       d.chill = [leg('a', 'fanFridge', 3, 6), leg('b', 'freezer', -18, 0.75), leg('c', 'fanFridge', 3, 3)]
     }, MADE.gelatinBacked, 'cut'), kitchen)

@@ -57,7 +57,7 @@ const WHITES: Takes = { ids: ['white', 'white_carton', 'white_dried'] }
 const YOLKS: Takes = { ids: ['yolk', 'yolk_sep', 'yolk_sugared'] }
 const strain = { kind: 'strain' } as const
 const pour = { kind: 'pour' } as const
-const oven = (airTempC: number, extra: Partial<HeatPlan['oven']> = {}): HeatPlan['oven'] => ({ airTempC, fan: false, bath: false, timeS: { simulated: true }, ...extra })
+const oven = (airTempC: number, extra: Partial<HeatPlan['oven']> = {}): HeatPlan['oven'] => ({ airTempC, fan: false, bath: false, timeS: { simulated: true }, ovenId: null, offsetK: 0, ...extra })
 /** Whipping roughly doubles cream and takes whites to about seven times their volume (common practice). */
 export const CREAM_OVERRUN = 1
 export const WHITES_OVERRUN = 6

@@ -4,7 +4,7 @@
  */
 import { findIngredient } from '../ingredients'
 import { DENSITIES, EGG_GRADES, type EggGrade } from '../ingredients/measures'
-import { fahrenheitToCelsius, OUNCE_G } from '../units/measures'
+import { fahrenheitToCelsius, INCH_M, OUNCE_G } from '../units/measures'
 import { asText, recipeText, unmarked } from './recipeText'
 import { readText, type Answers, type LeafGrade, type ReadLine } from './readText'
 
@@ -152,7 +152,7 @@ function temperatures(step: string, add: Add): void {
   }
 }
 
-const INCH_CM = 2.54
+const INCH_CM = INCH_M * 100
 /** The vessel a text names, as the volume it holds, ml; null when it names none with its size. */
 export function vesselOfText(text: string): { ml: number, text: string } | null {
   const cm = (n: string, unit: string) => Number(n) * (/^(?:in|inch|inches|")/i.test(unit) ? INCH_CM : 1)

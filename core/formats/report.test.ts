@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs'
 import Ajv from 'ajv'
 import { describe, expect, it } from 'vitest'
-import { demoFormulas, LOTS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
+import { BURNERS, demoFormulas, LOTS, OVENS, PANS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
 import { readDocument } from '../../shared/schemas/formula'
 import { coreKitchen } from '../../shared/schemas/kitchen'
 import { report, type AssessmentReport } from './report'
 
 const read = (path: string): unknown => JSON.parse(readFileSync(new URL(`../../docs/${path}`, import.meta.url), 'utf8'))
 const validate = new Ajv({ strict: false, allErrors: true }).compile(read('assessment.schema.json') as object)
-const demoKitchen = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, lots: LOTS })
+const demoKitchen = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS })
 
 describe('the assessment as it leaves the application', () => {
   it.each(demoFormulas().map(d => [d.document.name, d.document] as const))('%s fits the published schema, shares within 0–1 and summing to 1', (_, doc) => {

@@ -8,7 +8,7 @@ import { bestTest } from '../set/kitchenTests'
 import { sampleShares, type Shares } from '../solve/sampling'
 
 /** The kitchen that counts when none is named: sea level, 20 °C, US limits; places and vessels are the document's own snapshots. */
-export const PLAIN_KITCHEN: Kitchen = { altitudeM: 0, roomTempC: 20, foodCode: 'us', business: false, eggGrade: 'usL', places: [], vessels: [], lots: [], prices: {} }
+export const PLAIN_KITCHEN: Kitchen = { altitudeM: 0, roomTempC: 20, foodCode: 'us', business: false, eggGrade: 'usL', places: [], vessels: [], ovens: [], burners: [], pans: [], lots: [], prices: {} }
 
 interface SetReport { tempC: number, yieldStressPa: number, lnSigma: number, tauStarPa: number, mechanismsPa: Mechanisms, band: BandId, bandShares: Record<BandId, number>, standsM: number, cutsM: number }
 

@@ -8,7 +8,7 @@ import { mix } from './mix'
 import { stagesOf } from './stages'
 import { familyOf } from '../families/families'
 import { schoolOf, takes } from '../families/schools'
-import { FORMULA_FORMAT, plainStock, SCHEMA_VERSION, type Assembly, type ChillLeg, type FormulaDocument, type HeatPlan, type Kitchen, type KitchenPlace, type Line, type School, type SetPlan, type Step, type Use, type UseKind } from './document'
+import { FORMULA_FORMAT, plainStock, SCHEMA_VERSION, type Assembly, type ChillLeg, type FormulaDocument, type HeatPlan, type Kitchen, type KitchenPlace, type Line, type Material, type School, type SetPlan, type Step, type Use, type UseKind, type Vessel, type VesselKind } from './document'
 
 /** Gives fresh ids; the caller owns chance, so that the core stays deterministic. */
 export type NewId = () => string
@@ -23,7 +23,7 @@ export function defaultUse(kind: UseKind): Use {
 }
 
 /** An oven that is not used. */
-export const plainOven = (): HeatPlan['oven'] => ({ airTempC: 160, fan: false, bath: false, timeS: { simulated: true } })
+export const plainOven = (): HeatPlan['oven'] => ({ airTempC: 160, fan: false, bath: false, timeS: { simulated: true }, ovenId: null, offsetK: 0 })
 
 /** A set of which everything follows from the steps and the heat. */
 export const plainSet = (): SetPlan => ({
@@ -34,7 +34,7 @@ export const plainSet = (): SetPlan => ({
 /** Heat defaults of a way of making. */
 export function defaultHeat(school: School): HeatPlan {
   const { heat } = schoolOf(school)
-  return { startTempC: 18, burnerW: 250, course: { simulated: true }, evaporationG: { simulated: true }, until: 'hold', ...heat, oven: { ...plainOven(), ...heat.oven } }
+  return { startTempC: 18, burnerW: 250, burnerId: null, pan: null, course: { simulated: true }, evaporationG: { simulated: true }, until: 'hold', ...heat, oven: { ...plainOven(), ...heat.oven } }
 }
 
 /** Steps of a way of making: what is heated together, what goes in afterwards and how. Steps that would take nothing are left out. */
@@ -83,18 +83,21 @@ export function defaultChill(kitchen: Kitchen, id: NewId, school: School = 'yolk
   ]
 }
 
+/** A straight-sided vessel of a size. */
+export const plainVessel = (kind: VesselKind, material: Material, lengthM: number, widthM: number, heightM: number): Vessel => ({ kind, material, lengthM, widthM, heightM, taper: 1, heldM3: null })
+
 /** A vessel that suits a use and a way of making, for about 650 g of mix. */
 export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): Assembly {
   const { family, crustM } = schoolOf(school)
-  const base = { vesselId: null, crustM, count: 1, portions: 6 }
-  if (school === 'tartlets') return { ...base, count: 24, portions: 24, vessel: { kind: 'tartRing', material: 'metal', lengthM: 0.06, widthM: 0.06, heightM: 0.02 } }
-  if (family === 'bar') return { ...base, portions: 16, vessel: { kind: 'rectangle', material: 'metal', lengthM: 0.2, widthM: 0.2, heightM: 0.05 } }
-  if (family === 'condensedPie' && kind === 'cut') return { ...base, portions: 8, vessel: { kind: 'round', material: 'metal', lengthM: 0.23, widthM: 0.23, heightM: 0.04 } }
+  const base = { vesselId: null, crustM, crustForm: 'shell' as const, toppingM: 0, insertM3: 0, tiltDeg: 0, count: 1, portions: 6 }
+  if (school === 'tartlets') return { ...base, count: 24, portions: 24, vessel: plainVessel('tartRing', 'metal', 0.06, 0.06, 0.02) }
+  if (family === 'bar') return { ...base, crustForm: 'base', portions: 16, vessel: plainVessel('rectangle', 'metal', 0.2, 0.2, 0.05) }
+  if (family === 'condensedPie' && kind === 'cut') return { ...base, portions: 8, vessel: plainVessel('round', 'metal', 0.23, 0.23, 0.04) }
   switch (kind) {
-    case 'cut': return { ...base, crustM: family === 'curd' ? 0.004 : crustM, portions: 8, vessel: { kind: 'tartRing', material: 'metal', lengthM: 0.2, widthM: 0.2, heightM: 0.03 } }
-    case 'glass': return { ...base, count: 6, vessel: { kind: 'ramekin', material: 'glass', lengthM: 0.06, widthM: 0.06, heightM: 0.08 } }
-    case 'turnedOut': return { ...base, count: 6, vessel: { kind: 'ramekin', material: 'metal', lengthM: 0.06, widthM: 0.06, heightM: 0.05 } }
-    default: return { ...base, portions: 20, vessel: { kind: 'rectangle', material: 'metal', lengthM: 0.26, widthM: 0.16, heightM: 0.065 } }
+    case 'cut': return { ...base, crustM: family === 'curd' ? 0.004 : crustM, portions: 8, vessel: plainVessel('tartRing', 'metal', 0.2, 0.2, 0.03) }
+    case 'glass': return { ...base, count: 6, vessel: plainVessel('glass', 'glass', 0.06, 0.06, 0.08) }
+    case 'turnedOut': return { ...base, count: 6, vessel: plainVessel('ramekin', 'metal', 0.06, 0.06, 0.05) }
+    default: return { ...base, portions: 20, vessel: plainVessel('rectangle', 'metal', 0.26, 0.16, 0.065) }
   }
 }
 
@@ -122,7 +125,7 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Formu
     heat: defaultHeat(n.school),
     set: { ...plainSet(), ...facts.set },
     chill: defaultChill(kitchen, id, n.school),
-    serve: { startAt: n.startAt ?? '', coldTempC: { simulated: true }, chilledS: { simulated: true } },
+    serve: { startAt: n.startAt ?? '', coldTempC: { simulated: true }, chilledS: { simulated: true }, claimDays: null, temperC: null },
   }
 }
 

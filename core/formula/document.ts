@@ -7,7 +7,7 @@ import type { EggGrade } from '../ingredients/measures'
 import type { LotMethod } from '../stock/strength'
 
 export const FORMULA_FORMAT = 'lumbik-formula'
-export const SCHEMA_VERSION = 4
+export const SCHEMA_VERSION = 5
 
 export type ProcessValue<T> = { simulated: true } | { given: T }
 /** The stated value, or null when it is to be simulated. */
@@ -94,26 +94,38 @@ export type Step =
   | { id: string, kind: 'pour' }
   | { id: string, kind: 'bake' }
 
+export const COMPONENT_ROLES = ['filling', 'crust', 'topping'] as const
+/** Crusts and toppings with a formula of their own; their facts stand in `core/parts`. */
+export const PART_KINDS = ['crumbChilled', 'crumbBaked', 'shortbread', 'blindShell', 'spongeBase', 'meringueCold', 'meringueWarm', 'meringueBoiled', 'whippedTop'] as const
+export type PartKind = (typeof PART_KINDS)[number]
+/** What a crust or topping is. `ratio`: crumb to butter, or sugar to white, by weight; the kind's own where it has neither. */
+export interface PartMake { kind: PartKind, ratio: number }
+
 export interface Component {
   id: string
-  role: 'filling' | 'crust'
+  role: (typeof COMPONENT_ROLES)[number]
   name: string
   lines: Line[]
   steps: Step[]
+  make?: PartMake
 }
 
-export const VESSEL_KINDS = ['round', 'rectangle', 'ramekin', 'tartRing'] as const
+export const VESSEL_KINDS = ['round', 'rectangle', 'tartRing', 'tartShell', 'pieDish', 'ramekin', 'glass', 'stemmed', 'mould', 'bowl'] as const
 export type VesselKind = (typeof VESSEL_KINDS)[number]
-export const MATERIALS = ['metal', 'glass', 'ceramic', 'plastic'] as const
+export const MATERIALS = ['metal', 'glass', 'ceramic', 'plastic', 'silicone'] as const
 export type Material = (typeof MATERIALS)[number]
 
-/** A tin, dish, glass or ring. `lengthM` is the diameter of a round one; `widthM` counts for rectangles only. */
+/** A tin, dish, glass, ring or mould, inside measures. `lengthM` is the diameter of a round one at the rim; `widthM` counts for rectangles only. */
 export interface Vessel {
   kind: VesselKind
   material: Material
   lengthM: number
   widthM: number
   heightM: number
+  /** Width at the base over width at the rim; 1: straight sides. A bowl has none: it is round below. */
+  taper: number
+  /** What it holds to the rim by the water it took, m³; null: by its size. */
+  heldM3: number | null
 }
 
 export interface Assembly {
@@ -121,14 +133,25 @@ export interface Assembly {
   vesselId: string | null
   vessel: Vessel
   count: number
-  /** Thickness of the crust under and around the filling, m; 0 for none. */
+  /** Thickness of the crust under the filling, m; 0 for none. */
   crustM: number
+  /** The crust stands up the sides too, or lies on the base alone. */
+  crustForm: 'shell' | 'base'
+  /** Height of a topping on the filling, m; 0 for none. */
+  toppingM: number
+  /** Room that fruit or an insert takes in each vessel, m³. */
+  insertM3: number
+  /** How far a glass leans while its filling sets, degrees. */
+  tiltDeg: number
   /** Portions cut or served from all vessels together. */
   portions: number
 }
 
 export const HEAT_METHODS = ['waterBath', 'direct', 'microwave', 'oven', 'none'] as const
 export type HeatMethod = (typeof HEAT_METHODS)[number]
+
+/** A pan or bowl: `tareG` is its weight empty, null until it was weighed. */
+export interface HeatPan { panId: string | null, diameterM: number, heightM: number, tareG: number | null }
 
 export interface HeatPlan {
   method: HeatMethod
@@ -138,10 +161,14 @@ export interface HeatPlan {
   startTempC: number
   /** Heat that reaches a pan set straight on the burner, or the microwave's rated power, W. */
   burnerW: number
+  /** Kitchen burner that gives it, or null. */
+  burnerId: string | null
+  /** The pan, with a snapshot of its size; null: as a cook would take for the mix. */
+  pan: HeatPan | null
   /** The boil ends with its hold, or when the volume is that of the cream alone. */
   until: 'hold' | 'creamVolume'
   /** Oven: air, fan, water bath, and the time in it (simulated: until the target). */
-  oven: { airTempC: number, fan: boolean, bath: boolean, timeS: ProcessValue<number> }
+  oven: { /** What the dial says, °C. */ airTempC: number, fan: boolean, bath: boolean, timeS: ProcessValue<number>, ovenId: string | null, /** Air over what the dial says, K. */ offsetK: number }
   /** Temperature course of what is heated: simulated, or the stated ramp, peak and hold. */
   course: ProcessValue<{ rampKPerMin: number, peakTempC: number, holdS: number }>
   evaporationG: ProcessValue<number>
@@ -191,6 +218,10 @@ export interface ServePlan {
   /** Temperature at which the piece is cut, and hours in the cold before it: the plan's own, or stated. */
   coldTempC: ProcessValue<number>
   chilledS: ProcessValue<number>
+  /** Days somebody says it keeps, to be held against the code; null: nobody says. */
+  claimDays: number | null
+  /** Mean temperature it is to be eaten at, °C; null: as it comes from the cold. */
+  temperC: number | null
 }
 
 /** Parts of a fruit that can be taken; which exclude one another stands in `core/stock/fruit`. */
@@ -262,6 +293,14 @@ export interface Lot {
   useBy: string | null
 }
 
+/** An oven: whether its fan can be on, and how far its air lies over what the dial says, K. */
+export interface KitchenOven { id: string, name: string, fan: boolean, offsetK: number }
+export const BURNER_KINDS = ['gas', 'ceramic', 'induction', 'microwave'] as const
+/** A burner or microwave by its rating, W. */
+export interface KitchenBurner { id: string, name: string, kind: (typeof BURNER_KINDS)[number], ratedW: number }
+/** A pan or bowl for the stove; its weight empty is asked once. */
+export interface KitchenPan { id: string, name: string, diameterM: number, heightM: number, tareG: number | null }
+
 /** What of the kitchen the core needs. */
 export interface Kitchen {
   altitudeM: number
@@ -271,6 +310,9 @@ export interface Kitchen {
   eggGrade: EggGrade
   places: KitchenPlace[]
   vessels: KitchenVessel[]
+  ovens: KitchenOven[]
+  burners: KitchenBurner[]
+  pans: KitchenPan[]
   lots: Lot[]
   /** Price per kg by ingredient id, in the kitchen's own currency; what is absent has no price. */
   prices: Readonly<Record<string, number>>
@@ -282,6 +324,12 @@ export const fillingOf = (doc: FormulaDocument): Component => doc.components.fin
 /** The vessel that counts: the kitchen's own if the id is known there, else the snapshot. */
 export const vesselOf = (doc: FormulaDocument, kitchen: Kitchen): Vessel =>
   kitchen.vessels.find(v => v.id === doc.assembly.vesselId) ?? doc.assembly.vessel
+
+/** The pan that counts: the kitchen's own if the id is known there, else the snapshot; null: none was chosen. */
+export const panOf = (doc: FormulaDocument, kitchen: Kitchen): Omit<HeatPan, 'panId'> | null => doc.heat.pan && (kitchen.pans.find(p => p.id === doc.heat.pan!.panId) ?? doc.heat.pan)
+
+/** Oven air, °C: the dial with the error of the kitchen's own oven, or the snapshot of it. */
+export const ovenAirC = (doc: FormulaDocument, kitchen: Kitchen): number => doc.heat.oven.airTempC + (kitchen.ovens.find(o => o.id === doc.heat.oven.ovenId)?.offsetK ?? doc.heat.oven.offsetK)
 
 /** The place that counts for a leg: the kitchen's own if the id is known there, else the snapshot. */
 export const placeOf = (leg: ChillLeg, kitchen: Kitchen): { kind: PlaceKind, airTempC: number } =>

@@ -2,10 +2,9 @@ import { describe, expect, it } from 'vitest'
 import type { InputError } from '../errors'
 import { counter, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
 import { assess } from '../assess'
-import { cavityOf, cavityVolume, depthOf, equivalentRadius, scaleToDepth } from '../vessel/geometry'
 import { celsiusToFahrenheit, fahrenheitToCelsius, kelvinToFahrenheitDifference, SYSTEM_ML } from '../units/measures'
 import { suggestSchool } from '../families/suggest'
-import { createFormula, defaultUse, line, scaleFormula, stepsFor, suggestTarget } from './create'
+import { createFormula, defaultUse, line, plainVessel, scaleFormula, stepsFor, suggestTarget } from './create'
 import { fillingOf, SCHEMA_VERSION, SCHOOLS, USE_KINDS, vesselOf } from './document'
 import { migrate } from './migrate'
 import { evaporate, mix } from './mix'
@@ -91,18 +90,9 @@ describe('making a formula', () => {
   })
 })
 
-describe('vessels', () => {
-  it('by hand: a 20 cm round holds π·10²·5 = 1571 ml at 5 cm; 1 litre in 26 × 16 cm is 24 mm deep', () => {
-    expect(1e6 * cavityVolume(cavityOf({ kind: 'round', material: 'metal', lengthM: 0.2, widthM: 0.2, heightM: 0.05 }, 0))).toBeCloseTo(1570.8, 1)
-    const tray = cavityOf({ kind: 'rectangle', material: 'metal', lengthM: 0.26, widthM: 0.16, heightM: 0.06 }, 0)
-    expect(1000 * depthOf(1e-3, tray, 1)).toBeCloseTo(24.04, 2)
-    expect(1000 * depthOf(1e-3, tray, 2)).toBeCloseTo(12.02, 2)
-  })
-  it('a crust takes its room; a round cools as itself; the kitchen\'s own vessel counts before the snapshot', () => {
-    const ring = { kind: 'tartRing', material: 'metal', lengthM: 0.24, widthM: 0.24, heightM: 0.035 } as const
-    expect(cavityOf(ring, 0.005).heightM).toBeCloseTo(0.03, 9)
-    expect(equivalentRadius(cavityOf(ring, 0.005))).toBeCloseTo(0.115, 9)
-    expect(scaleToDepth(0.02, 0.03)).toBeCloseTo(1.5, 9)
+describe('vessels of the kitchen', () => {
+  it('the kitchen\'s own vessel counts before the snapshot', () => {
+    const ring = plainVessel('tartRing', 'metal', 0.24, 0.24, 0.035)
     const doc = formula(YOLK_CURD, (d) => { d.assembly.vesselId = 'v' })
     expect(vesselOf(doc, kitchen)).toBe(doc.assembly.vessel)
     expect(vesselOf(doc, { ...kitchen, vessels: [{ id: 'v', name: 'own', ...ring }] }).lengthM).toBe(0.24)

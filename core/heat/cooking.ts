@@ -1,10 +1,10 @@
 /** The heat of a formula: the pot simulated or stated, what joins the mix afterwards, and where it turns grainy. */
 import { within } from '../errors'
-import { given, type FormulaDocument, type Kitchen } from '../formula/document'
+import { given, panOf, type FormulaDocument, type Kitchen } from '../formula/document'
 import { mix, sugarsG, type Mix } from '../formula/mix'
 import type { Stage } from '../formula/stages'
 import type { History } from './dose'
-import { carryOver, givenCourse, panFor, runPot, stirInTemperature, unheated, type PotRun } from './pot'
+import { carryOver, givenCourse, panFor, panOfSize, runPot, stirInTemperature, unheated, type PotRun } from './pot'
 import { FAT_LATENT, fractionsOf, solidFat, thermalProperties } from './properties'
 import { addedSugarG, reductionG } from './reduction'
 
@@ -18,7 +18,8 @@ export function heatStep(doc: FormulaDocument, kitchen: Kitchen, cooked: Mix, aw
   const { heat } = doc
   const f = fractionsOf(cooked)
   const hot = thermalProperties(f, 60)
-  const pan = panFor(cooked.massG / 1000 / hot.rho, heat.method === 'microwave' ? 'glass' : 'steel')
+  const own = panOf(doc, kitchen)
+  const pan = own ? panOfSize(own) : panFor(cooked.massG / 1000 / hot.rho, heat.method === 'microwave' ? 'glass' : 'steel')
   const course = given(heat.course)
   const evaporated = given(heat.evaporationG)
   const { method } = heat

@@ -32,9 +32,11 @@ export interface BakeInput {
   depthM: number
   solid: { k: number, rho: number, cp: HeatTable }
   startTempC: number
-  oven: HeatPlan['oven']
+  /** `airTempC` is the air itself. */
+  oven: Pick<HeatPlan['oven'], 'airTempC' | 'fan' | 'bath'>
   material: Material
   crustM: number
+  crustForm: 'shell' | 'base'
   waterActivity: number
   altitudeM: number
   /** Coldest layer to reach, °C, and hold after that, s; or a stated time, s. */
@@ -50,16 +52,19 @@ export interface Bake {
   core: History
   meanEndC: number
   reachedS: number | null
-  /** Water that left, kg per m² of surface. */
+  /** Water that left, kg per m² of surface, and along the time of the layers. */
   evaporatedKgM2: number
+  evaporatedAlong: number[]
 }
 
 /** Bakes a filling. */
 export function runOven(p: BakeInput): Bake {
   const { oven } = p
   const hc = oven.fan ? 20 : 8
-  const sides = 1 / (1 / (oven.fan ? 30 : 20) + WALL[p.material] + p.crustM / CRUST_K)
-  const bath = 1 / (1 / OVEN_BATH_U + WALL[p.material] + p.crustM / CRUST_K)
+  const wallU = oven.bath ? OVEN_BATH_U : oven.fan ? 30 : 20
+  const through = (crustM: number) => 1 / (1 / wallU + WALL[p.material] + crustM / CRUST_K)
+  const base = through(p.crustM)
+  const sides = through(p.crustForm === 'shell' ? p.crustM : 0)
   const airK = oven.airTempC + 273.15
   const boilC = boilingPoint(p.altitudeM)
   let evaporatedKgM2 = 0
@@ -68,6 +73,7 @@ export function runOven(p: BakeInput): Bake {
   const timeS = [0]
   const layers: number[][] = Array.from({ length: LAYERS }, () => [p.startTempC])
   const core = [p.startTempC]
+  const evaporatedAlong = [0]
   let reachedS: number | null = p.startTempC >= p.targetTempC ? 0 : null
   const endS = p.timeS ?? OVEN_STALL_S
   const boundary = (time: number, faces: Faces) => {
@@ -82,8 +88,8 @@ export function runOven(p: BakeInput): Bake {
     const u = hc + radiation
     // At the boil steam takes whatever comes, so that the surface stays there.
     const evaporationW = faces.topC >= boilC - 0.5 ? Math.max(flux * evaporationHeat(surfaceC), u * (oven.airTempC - boilC)) : flux * evaporationHeat(surfaceC)
-    const wall = oven.bath ? { u: bath, airC: Math.min(OVEN_BATH_C, boilC - 8) } : { u: sides, airC: oven.airTempC }
-    return { top: { u, airC: oven.airTempC, evaporationW }, base: wall, side: wall }
+    const airC = oven.bath ? Math.min(OVEN_BATH_C, boilC - 8) : oven.airTempC
+    return { top: { u, airC: oven.airTempC, evaporationW }, base: { u: base, airC }, side: { u: sides, airC } }
   }
   // The wall warms with the filling: half of its own heat is counted with the filling's (judgement).
   const share = 1 + WALL_SHARE * WALL_HEAT[p.material] / (p.depthM * p.solid.rho * heatAt(p.solid.cp, 50))
@@ -98,10 +104,11 @@ export function runOven(p: BakeInput): Bake {
         coldest = Math.min(coldest, temp[j]!)
       }
       core.push(coldest)
+      evaporatedAlong.push(evaporatedKgM2)
       if (reachedS === null && coldest >= p.targetTempC) reachedS = time
       return p.timeS === null && reachedS !== null && time >= reachedS + p.holdS
     },
   })
   const meanEndC = layers.reduce((s, l) => s + l[l.length - 1]!, 0) / LAYERS
-  return { layers: layers.map(tempC => ({ timeS, tempC })), core: { timeS, tempC: core }, meanEndC, reachedS, evaporatedKgM2 }
+  return { layers: layers.map(tempC => ({ timeS, tempC })), core: { timeS, tempC: core }, meanEndC, reachedS, evaporatedKgM2, evaporatedAlong }
 }

@@ -18,6 +18,9 @@ export interface Pan {
   surfaceM2: number
 }
 
+/** Heat capacity of steel, J/(kg·K). */
+const STEEL_CP = 480
+
 /**
  * Pan for a mix, taken as the cook would: the liquid stands about as deep as a third of its width.
  * d = (12V/π)^⅓ with depth d/3; steel of 1.2 mm at 480 J/(kg·K), 7900 kg/m³, or for the microwave a glass bowl of 5 mm at
@@ -27,8 +30,17 @@ export function panFor(volumeM3: number, wall: 'steel' | 'glass' = 'steel'): Pan
   const diameterM = Math.max(0.14, (12 * volumeM3 / Math.PI) ** (1 / 3))
   const surfaceM2 = Math.PI * diameterM ** 2 / 4
   const wallM2 = surfaceM2 + Math.PI * diameterM * diameterM * 0.45
-  return { diameterM, surfaceM2, heatCapacity: wallM2 * (wall === 'steel' ? 0.0012 * 7900 * 480 : 0.005 * 2500 * 840) }
+  return { diameterM, surfaceM2, heatCapacity: wallM2 * (wall === 'steel' ? 0.0012 * 7900 * STEEL_CP : 0.005 * 2500 * 840) }
 }
+
+/** A pan of the kitchen: its own width; its weight where it was weighed, else as heavy as its walls of 1.2 mm steel. */
+export function panOfSize(size: { diameterM: number, heightM: number, tareG: number | null }): Pan {
+  const surfaceM2 = Math.PI * size.diameterM ** 2 / 4
+  const massKg = size.tareG === null ? (surfaceM2 + Math.PI * size.diameterM * size.heightM) * 0.0012 * 7900 : size.tareG / 1000
+  return { surfaceM2, heatCapacity: massKg * STEEL_CP }
+}
+/** Share of a burner's rating that reaches the pan (from memory, M). */
+export const EFFICIENCY = { gas: 0.4, ceramic: 0.7, induction: 0.85, microwave: 1 } as const
 
 export interface PotInput {
   massG: number
@@ -79,6 +91,8 @@ export interface PotRun {
   /** When the target was reached, s; null if the pot stalls short of it. */
   reachedS: number | null
   evaporatedG: number
+  /** Water that left up to every time of the history, g. */
+  steamG: number[]
   endTempC: number
 }
 
@@ -114,6 +128,7 @@ export function runPot(p: PotInput): PotRun {
   const timeS = [0]
   const tempC = [p.startTempC]
   const filmC = [p.startTempC]
+  const steamG = [0]
   let t = p.startTempC
   let time = 0
   let evaporatedKg = 0
@@ -123,6 +138,7 @@ export function runPot(p: PotInput): PotRun {
   const record = (heatIn: number) => {
     timeS.push(time)
     tempC.push(t)
+    steamG.push(1000 * evaporatedKg)
     // On a wall the film is hotter by q/(h·A); in a microwave the edge is, by what one burst gives.
     filmC.push(Math.min(t + (p.method === 'microwave' ? heatIn * (BURST.onS + BURST.whiskS) / capacity() : heatIn / (WALL_H * heatedM2)), boilC))
   }
@@ -159,7 +175,7 @@ export function runPot(p: PotInput): PotRun {
       record(boiling ? f.heatIn : Math.min(f.loss, f.heatIn))
     }
   }
-  return { history: { timeS, tempC }, filmC, reachedS, evaporatedG: 1000 * evaporatedKg, endTempC: t }
+  return { history: { timeS, tempC }, filmC, reachedS, evaporatedG: 1000 * evaporatedKg, steamG, endTempC: t }
 }
 
 /** A stated course as a history: from start at a ramp to the peak, held there. */
@@ -167,11 +183,11 @@ export function givenCourse(startTempC: number, course: { rampKPerMin: number, p
   const rampS = Math.max(0, (course.peakTempC - startTempC) / course.rampKPerMin * 60)
   const timeS = [0, rampS, rampS + course.holdS]
   const tempC = [startTempC, course.peakTempC, course.peakTempC]
-  return { history: { timeS, tempC }, filmC: tempC, reachedS: rampS, evaporatedG: 0, endTempC: course.peakTempC }
+  return { history: { timeS, tempC }, filmC: tempC, reachedS: rampS, evaporatedG: 0, steamG: [0, 0, 0], endTempC: course.peakTempC }
 }
 
 /** A mix that is not heated in a pot. */
-export const unheated = (tempC: number): PotRun => ({ history: { timeS: [0], tempC: [tempC] }, filmC: [tempC], reachedS: 0, evaporatedG: 0, endTempC: tempC })
+export const unheated = (tempC: number): PotRun => ({ history: { timeS: [0], tempC: [tempC] }, filmC: [tempC], reachedS: 0, evaporatedG: 0, steamG: [0], endTempC: tempC })
 
 /**
  * Carry-over: what the hot pan gives back after the heat is off, K. C_pan·ΔT/(m·cp + C_pan), ΔT the pan's excess.

@@ -4,6 +4,9 @@ import { bandOf, corrected, CUTS, standingHeight, STANDS, tableSlump } from './b
 import { firmness, lnTauSigma, yieldStress, type Body, type SetState } from './firmness'
 import { slumpReading } from './kitchenTests'
 
+/** Part of the 24 h strength that counts as set through. */
+export const SET_SHARE = 0.75
+
 /** Set at a moment. */
 export function setAt(body: Body, s: SetState, heightM: number): SetResult {
   const mechanismsPa = firmness(body, s)

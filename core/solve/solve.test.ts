@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { plainVessel } from '../formula/create'
 import fc from 'fast-check'
 import { EGG_CURD, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
 import { assess, work } from '../assess'
@@ -64,7 +65,7 @@ describe('shares by sampling', () => {
 describe('what would bring it there', () => {
   const sagging = formula({ yolk_sep: 170, sugar: 210, lemon: 210, butter82: 360 }, (d) => {
     d.use = { kind: 'cut', pieceHeightM: 0.02, pieceWidthM: 0.06, tableTempC: 24, tableTimeS: 5400 }
-    d.assembly.vessel = { kind: 'tartRing', material: 'metal', lengthM: 0.22, widthM: 0.22, heightM: 0.035 }
+    d.assembly.vessel = plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035)
     d.assembly.crustM = 0.004
   }, { school: 'emulsified', use: 'cut' })
 
@@ -91,7 +92,7 @@ describe('what would bring it there', () => {
   })
   it('a slow tub is mended by ice or by more tins', () => {
     const d = formula({ egg: 600, sugar: 575, lemon: 450, butter82: 400 }, (x) => {
-      x.assembly.vessel = { kind: 'round', material: 'plastic', lengthM: 0.18, widthM: 0.18, heightM: 0.14 }
+      x.assembly.vessel = plainVessel('round', 'plastic', 0.18, 0.18, 0.14)
       Object.assign(x.heat, { method: 'direct', burnerW: 900 })
       x.chill[1]!.timeS = 14 * 3600
     }, { school: 'wholeEggTempered' })

@@ -14,6 +14,8 @@ export const SYSTEM_ML: Readonly<Record<CupSystem, { cup: number, tablespoon: nu
   imperial: { cup: 284.131, tablespoon: 17.758, teaspoon: 5.919, fluidOunce: 28.413, pint: 568.261 },
 }
 
+/** International inch, exactly. */
+export const INCH_M = 0.0254
 export const OUNCE_G = 28.3495
 export const POUND_G = 453.592
 /** US stick of butter: 4 oz. */

@@ -3,7 +3,7 @@
  * Terms are added and taken away in turn; `*` and `/` bind within a term. What can be read two ways is refused by name.
  */
 import { DENSITIES, EGG_GRADES, type EggGrade } from '../ingredients/measures'
-import { fahrenheitToCelsius, OUNCE_G, POUND_G, STICK_G, SYSTEM_ML, type CupSystem } from './measures'
+import { fahrenheitToCelsius, INCH_M, OUNCE_G, POUND_G, STICK_G, SYSTEM_ML, type CupSystem } from './measures'
 
 export type QuantityKind = 'mass' | 'length' | 'temperature' | 'time' | 'plain'
 export interface QuantityContext {
@@ -20,7 +20,7 @@ export interface QuantityContext {
 export type QuantityResult = { value: number } | { problem: 'notANumber' | 'whoseCups' | 'noDensity' | 'wrongUnit', unit?: string }
 
 const FRACTION: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅓': '1/3', '⅔': '2/3', '⅛': '1/8' }
-const LENGTH: Record<string, number> = { mm: 1e-3, cm: 1e-2, m: 1, in: 0.0254, inch: 0.0254, inches: 0.0254, '"': 0.0254 }
+const LENGTH: Record<string, number> = { mm: 1e-3, cm: 1e-2, m: 1, in: INCH_M, inch: INCH_M, inches: INCH_M, '"': INCH_M }
 const TIME: Record<string, number> = { s: 1, sec: 1, min: 60, mins: 60, h: 3600, hr: 3600, hrs: 3600, hour: 3600, hours: 3600 }
 const MASS: Record<string, number> = { g: 1, gram: 1, grams: 1, kg: 1000, oz: OUNCE_G, ounce: OUNCE_G, ounces: OUNCE_G, lb: POUND_G, lbs: POUND_G, stick: STICK_G, sticks: STICK_G }
 const VOLUME: Record<string, number> = { ml: 1, cl: 10, dl: 100, l: 1000 }

@@ -1,6 +1,8 @@
 /** The demo: a botanical garden's glasshouse tea room. Everything here is invented. */
-import { createFormula, defaultUse, line } from '#core/formula/create'
-import { lotStrength, type FormulaDocument, type KitchenPlace, type KitchenVessel, type Lot, type School, type Strength, type UseKind } from '#core/formula/document'
+import { plainMake, withPart } from '#core/parts/parts'
+import { createFormula, defaultUse, line, plainVessel } from '#core/formula/create'
+import { lotStrength, type FormulaDocument, type KitchenBurner, type KitchenOven, type KitchenPan, type KitchenPlace, type KitchenVessel, type Lot, type PartKind, type School, type Strength, type UseKind } from '#core/formula/document'
+import { INCH_M } from '#core/units/measures'
 import { coreKitchen, type KitchenSettings } from '../../shared/schemas/kitchen'
 
 /** Fixed ids, so that seeding twice writes once. */
@@ -17,15 +19,28 @@ export const PLACES: KitchenPlace[] = [
   { id: uuid(3, 3), name: 'Under-counter fridge, still air', kind: 'domesticFridge', airTempC: 4.5 },
   { id: uuid(3, 4), name: 'Chest freezer', kind: 'freezer', airTempC: -18 },
 ]
+const own = (n: number, name: string, ...size: Parameters<typeof plainVessel>): KitchenVessel => ({ id: uuid(4, n), name, ...plainVessel(...size) })
 export const VESSELS: KitchenVessel[] = [
-  { id: uuid(4, 1), name: 'Tea-room tart ring, 24 cm', kind: 'tartRing', material: 'metal', lengthM: 0.24, widthM: 0.24, heightM: 0.035 },
-  { id: uuid(4, 2), name: 'Scone-table tray', kind: 'rectangle', material: 'metal', lengthM: 0.26, widthM: 0.16, heightM: 0.065 },
-  { id: uuid(4, 3), name: 'Fern-etched glass', kind: 'ramekin', material: 'glass', lengthM: 0.065, widthM: 0.065, heightM: 0.075 },
-  { id: uuid(4, 4), name: 'Potting-shed tub', kind: 'round', material: 'plastic', lengthM: 0.2, widthM: 0.2, heightM: 0.16 },
-  { id: uuid(4, 5), name: 'Square traybake tin, 20 cm', kind: 'rectangle', material: 'metal', lengthM: 0.2, widthM: 0.2, heightM: 0.05 },
-  { id: uuid(4, 6), name: 'Pie tin, 23 cm', kind: 'round', material: 'metal', lengthM: 0.23, widthM: 0.23, heightM: 0.04 },
-  { id: uuid(4, 7), name: 'Fluted pudding mould', kind: 'ramekin', material: 'metal', lengthM: 0.07, widthM: 0.07, heightM: 0.05 },
-  { id: uuid(4, 8), name: 'Stoneware ramekin', kind: 'ramekin', material: 'ceramic', lengthM: 0.075, widthM: 0.075, heightM: 0.045 },
+  own(1, 'Tea-room tart ring, 24 cm', 'tartRing', 'metal', 0.24, 0.24, 0.035),
+  own(2, 'Scone-table tray', 'rectangle', 'metal', 0.26, 0.16, 0.065),
+  own(3, 'Fern-etched glass', 'glass', 'glass', 0.065, 0.065, 0.075),
+  own(4, 'Potting-shed tub', 'round', 'plastic', 0.2, 0.2, 0.16),
+  own(5, 'Square traybake tin, 20 cm', 'rectangle', 'metal', 0.2, 0.2, 0.05),
+  own(6, 'Pie tin, 23 cm', 'round', 'metal', 0.23, 0.23, 0.04),
+  own(7, 'Fluted pudding mould', 'ramekin', 'metal', 0.07, 0.07, 0.05),
+  own(8, 'Stoneware ramekin', 'ramekin', 'ceramic', 0.075, 0.075, 0.045),
+  { ...own(9, 'Fern coupe, stemmed', 'stemmed', 'glass', 0.09, 0.09, 0.055), heldM3: 0.00022 },
+  { ...own(10, 'Visitors’ 8 × 8 inch tin', 'rectangle', 'metal', 8 * INCH_M, 8 * INCH_M, 2 * INCH_M), taper: 0.96 },
+]
+export const OVENS: KitchenOven[] = [{ id: uuid(7, 1), name: 'Deck oven, lower deck', fan: false, offsetK: 6 }]
+export const BURNERS: KitchenBurner[] = [
+  { id: uuid(8, 1), name: 'Left induction ring', kind: 'induction', ratedW: 2000 },
+  { id: uuid(8, 2), name: 'Right induction ring', kind: 'induction', ratedW: 3000 },
+]
+export const PANS: KitchenPan[] = [
+  { id: uuid(9, 1), name: 'Everyday saucepan', diameterM: 0.18, heightM: 0.12, tareG: 1120 },
+  { id: uuid(9, 2), name: 'Tall milk pan', diameterM: 0.16, heightM: 0.12, tareG: null },
+  { id: uuid(9, 3), name: 'Big preserving pan', diameterM: 0.34, heightM: 0.18, tareG: 2350 },
 ]
 export const LOTS: Lot[] = [
   { id: uuid(5, 1), name: 'Bergamot, east bench crate', ingredientId: 'bergamot', acidPercent: 4.6, pH: null, brix: null, fatPercent: null, acidLnSigma: 0.03, massG: 900, method: { kind: 'titration', sampleG: 2, mlNaOH: 14.4, molarity: 0.1, endPH: 8.2 }, useBy: null },
@@ -36,7 +51,7 @@ const lot = (n: number): Strength => {
   return lotStrength(LOTS[n]!)
 }
 
-interface Entry { name: string, school: School, use: UseKind, startAt: string, note: string, lines: [id: string, g: number, text?: string, strength?: Strength][], change?: (doc: FormulaDocument) => void }
+interface Entry { crust?: [PartKind, string], topping?: [PartKind, string, number], name: string, school: School, use: UseKind, startAt: string, note: string, lines: [id: string, g: number, text?: string, strength?: Strength][], change?: (doc: FormulaDocument) => void }
 
 const inVessel = (n: number) => {
   const { id, name: _, ...vessel } = VESSELS[n]!
@@ -45,7 +60,7 @@ const inVessel = (n: number) => {
 
 const ENTRIES: Entry[] = [
   {
-    name: 'Bergamot tart for the palm court', school: 'emulsified', use: 'cut', startAt: '2026-11-28T08:30', note: 'Cuts like a dream in the kitchen. Under the glass roof it slumps by the second pot of tea.',
+    crust: ['blindShell', 'Sweet shell'], name: 'Bergamot tart for the palm court', school: 'emulsified', use: 'cut', startAt: '2026-11-28T08:30', note: 'Cuts like a dream in the kitchen. Under the glass roof it slumps by the second pot of tea.',
     lines: [['yolk_sep', 173, '9 yolks, EU large'], ['sugar', 245], ['bergamot', 265, '', lot(0)], ['butter82', 430], ['zest', 3]],
     change: (d) => {
       Object.assign(d.assembly, inVessel(0), { portions: 12, crustM: 0.004 })
@@ -98,6 +113,8 @@ const ENTRIES: Entry[] = [
     lines: [['cream48', 720], ['sugar', 130], ['calamansi', 92], ['zest', 2]],
     change: (d) => {
       Object.assign(d.assembly, inVessel(2), { count: 6, portions: 6 })
+      const { id: panId, name: _, ...pan } = PANS[0]!
+      Object.assign(d.heat, { pan: { panId, ...pan }, burnerId: BURNERS[0]!.id })
       Object.assign(d.use, { pieceHeightM: 0.04, pieceWidthM: 0.065, tableTimeS: 1800 })
     },
   },
@@ -110,24 +127,25 @@ const ENTRIES: Entry[] = [
     },
   },
   {
-    name: 'Yuzu bars for the conservatory', school: 'cooledBase', use: 'cut', startAt: '2026-11-28T08:00', note: 'On shortbread, cut four by four.',
-    lines: [['egg', 182, '3 eggs, EU large'], ['sugar', 215], ['yuzu', 105, '', lot(2)], ['flour', 26], ['zest', 3]],
+    crust: ['shortbread', 'Shortbread base'], name: 'Yuzu bars for the conservatory', school: 'cooledBase', use: 'cut', startAt: '2026-11-28T08:00', note: 'On shortbread, cut four by four.',
+    lines: [['egg', 243, '4 eggs, EU large'], ['sugar', 285], ['yuzu', 140, '', lot(2)], ['flour', 35], ['zest', 4]],
     change: (d) => {
-      Object.assign(d.assembly, inVessel(4), { portions: 16, crustM: 0.006 })
+      Object.assign(d.assembly, inVessel(4), { portions: 16, crustM: 0.006, crustForm: 'base' })
       Object.assign(d.use, { pieceHeightM: 0.012, pieceWidthM: 0.05, tableTimeS: 2 * 3600 })
-      Object.assign(d.heat, { oven: { ...d.heat.oven, airTempC: 170 } })
+      Object.assign(d.heat, { oven: { ...d.heat.oven, airTempC: 170, ovenId: OVENS[0]!.id, offsetK: OVENS[0]!.offsetK } })
     },
   },
   {
-    name: 'Key lime pie, orchid room', school: 'lowOven', use: 'cut', startAt: '2026-11-28T08:15', note: 'Two tins of condensed milk, baked slow.',
+    crust: ['crumbBaked', 'Crumb crust'], name: 'Key lime pie, orchid room', school: 'lowOven', use: 'cut', startAt: '2026-11-28T08:15', note: 'Two tins of condensed milk, baked slow.',
     lines: [['condensed', 794, '2 tins of 397 g'], ['yolk_sep', 115, '6 yolks, EU large'], ['keylime', 215], ['zest', 3]],
     change: (d) => {
       Object.assign(d.assembly, inVessel(5), { portions: 10, crustM: 0.006 })
+      Object.assign(d.heat.oven, { ovenId: OVENS[0]!.id, offsetK: OVENS[0]!.offsetK })
       Object.assign(d.use, { pieceHeightM: 0.026, pieceWidthM: 0.06, tableTimeS: 3600 })
     },
   },
   {
-    name: 'Lemon filling for a meringue pie', school: 'juiceAfter', use: 'cut', startAt: '2026-11-28T09:00', note: 'Boiled with the yolks in; juice and butter off the heat.',
+    crust: ['blindShell', 'Sweet shell'], topping: ['meringueBoiled', 'Meringue', 0.03], name: 'Lemon filling for a meringue pie', school: 'juiceAfter', use: 'cut', startAt: '2026-11-28T09:00', note: 'Boiled with the yolks in; juice and butter off the heat.',
     lines: [['water', 330], ['sugar', 210], ['cornflour', 50], ['yolk_sep', 77, '4 yolks, EU large'], ['lemon', 120], ['butter82', 40], ['zest', 3]],
     change: (d) => {
       Object.assign(d.assembly, inVessel(5), { portions: 8, crustM: 0.006 })
@@ -177,7 +195,7 @@ const ENTRIES: Entry[] = [
     },
   },
   {
-    name: 'Lime tart, set with gelatine', school: 'gelatinBacked', use: 'cut', startAt: '2026-11-28T07:45', note: 'Half an hour in the freezer before it leaves the ring.',
+    crust: ['blindShell', 'Sweet shell'], name: 'Lime tart, set with gelatine', school: 'gelatinBacked', use: 'cut', startAt: '2026-11-28T07:45', note: 'Half an hour in the freezer before it leaves the ring.',
     lines: [['egg', 243, '4 eggs, EU large'], ['sugar', 225], ['lime', 190], ['butter82', 190], ['gelatin', 5], ['zest', 3]],
     change: (d) => {
       Object.assign(d.assembly, inVessel(0), { portions: 12, crustM: 0.004 })
@@ -191,13 +209,14 @@ const ENTRIES: Entry[] = [
 
 /** The demo's formulas with their fixed ids, in shelf order. */
 export function demoFormulas(): { id: string, document: FormulaDocument }[] {
-  const kitchen = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, lots: LOTS })
+  const kitchen = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS })
   return ENTRIES.map((entry, index) => {
     let n = 0
     const id = () => `d${index + 1}-${++n}`
     const lines = entry.lines.map(([ingredientId, massG, text, strength]) => ({ ...line(id(), ingredientId, massG, text ?? ''), ...(strength ? { strength } : {}) }))
     const document = createFormula({ name: entry.name, school: entry.school, use: defaultUse(entry.use), lines, note: entry.note, startAt: entry.startAt }, kitchen, id)
     entry.change?.(document)
-    return { id: uuid(6, index + 1), document }
+    const parts = ([['crust', entry.crust], ['topping', entry.topping]] as const).reduce((d, [role, part]) => part ? withPart(d, kitchen, role, plainMake(part[0]), id, part[1]) : d, document)
+    return { id: uuid(6, index + 1), document: parts }
   })
 }

@@ -5,6 +5,8 @@ import type { LotMethod } from '#core/stock/strength'
 import type { Summary } from '#core/summary'
 import type { KitchenSettings } from '../../shared/schemas/kitchen'
 
+export type EquipmentKind = 'oven' | 'burner' | 'pan'
+
 const owned = { kitchenId: p.uuid(), actorId: p.uuid(), createdAt: p.datetime(), updatedAt: p.datetime() }
 
 export const KitchenEntity = defineEntity({
@@ -23,8 +25,14 @@ export const VesselEntity = defineEntity({
   name: 'Vessel', tableName: 'vessel',
   properties: {
     id: p.uuid().primary(), ...owned, name: p.string(), kind: p.string().$type<VesselKind>(), material: p.string().$type<Material>(),
-    lengthM: p.float().columnType('double precision'), widthM: p.float().columnType('double precision'), heightM: p.float().columnType('double precision'), position: p.integer(),
+    lengthM: p.float().columnType('double precision'), widthM: p.float().columnType('double precision'), heightM: p.float().columnType('double precision'),
+    taper: p.float().columnType('double precision'), heldM3: p.float().columnType('double precision').nullable(), position: p.integer(),
   },
+})
+/** Ovens, burners and pans: few, small, always read whole; what each kind knows stands in `figures`. */
+export const EquipmentEntity = defineEntity({
+  name: 'Equipment', tableName: 'equipment',
+  properties: { id: p.uuid().primary(), ...owned, kind: p.string().$type<EquipmentKind>(), name: p.string(), figures: p.json<Record<string, unknown>>(), position: p.integer() },
 })
 export const LotEntity = defineEntity({
   name: 'Lot', tableName: 'lot',
@@ -54,5 +62,5 @@ export const FormulaVersionEntity = defineEntity({
   indexes: [{ properties: ['formulaId'] }],
 })
 
-export const entities = [KitchenEntity, ActorEntity, PlaceEntity, VesselEntity, LotEntity, FormulaEntity, FormulaVersionEntity]
+export const entities = [KitchenEntity, ActorEntity, PlaceEntity, VesselEntity, EquipmentEntity, LotEntity, FormulaEntity, FormulaVersionEntity]
 export type FormulaRow = InferEntity<typeof FormulaEntity>

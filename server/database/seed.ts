@@ -1,8 +1,8 @@
 /** Seeding: what is missing is written, what is there is never touched. */
 import { randomUUID } from 'node:crypto'
 import type { EntityManager } from '@mikro-orm/postgresql'
-import { ACTOR_ID, demoFormulas, KITCHEN_ID, KITCHEN_NAME, LOTS, PLACES, SETTINGS, VESSELS } from './demo'
-import { ActorEntity, FormulaEntity, FormulaVersionEntity, KitchenEntity, LotEntity, PlaceEntity, VesselEntity } from './entities'
+import { ACTOR_ID, BURNERS, demoFormulas, KITCHEN_ID, KITCHEN_NAME, LOTS, OVENS, PANS, PLACES, SETTINGS, VESSELS } from './demo'
+import { ActorEntity, EquipmentEntity, FormulaEntity, FormulaVersionEntity, KitchenEntity, LotEntity, PlaceEntity, VesselEntity } from './entities'
 import { ENGINE_VERSION } from '#core/assessment'
 import { SCHEMA_VERSION } from '#core/formula/document'
 
@@ -31,6 +31,12 @@ export async function seed(em: EntityManager, at: Date, demo: boolean): Promise<
     for (const [position, row] of PLACES.entries()) if (known.size === 0) tx.create(PlaceEntity, { ...row, ...owned, position })
     const vessels = new Set((await tx.find(VesselEntity, { kitchenId: KITCHEN_ID }, { fields: ['id'] })).map(v => v.id))
     for (const [position, row] of VESSELS.entries()) if (!vessels.has(row.id)) tx.create(VesselEntity, { ...row, ...owned, position })
+    const equipment = new Set((await tx.find(EquipmentEntity, { kitchenId: KITCHEN_ID }, { fields: ['id'] })).map(e => e.id))
+    for (const [kind, rows] of [['oven', OVENS], ['burner', BURNERS], ['pan', PANS]] as const) {
+      rows.forEach(({ id, name, ...figures }, position) => {
+        if (!equipment.has(id)) tx.create(EquipmentEntity, { id, kind, name, figures, ...owned, position })
+      })
+    }
     for (const row of LOTS) if (known.size === 0) tx.create(LotEntity, { ...row, ...owned })
     await tx.flush()
     for (const { id, document, position } of fresh) {

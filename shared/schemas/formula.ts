@@ -4,7 +4,7 @@
  */
 import * as yup from 'yup'
 import { InputError } from '#core/errors'
-import { COVERS, FAMILIES, FORMULA_FORMAT, HEAT_METHODS, MATERIALS, PLACE_KINDS, SCHEMA_VERSION, SCHOOLS, FRUIT_PARTS, PIECE_KINDS, USE_KINDS, VESSEL_KINDS, type FormulaDocument, type Kitchen } from '#core/formula/document'
+import { COMPONENT_ROLES, COVERS, FAMILIES, FORMULA_FORMAT, HEAT_METHODS, MATERIALS, PLACE_KINDS, SCHEMA_VERSION, SCHOOLS, FRUIT_PARTS, PART_KINDS, PIECE_KINDS, USE_KINDS, VESSEL_KINDS, type FormulaDocument, type Kitchen } from '#core/formula/document'
 import { schoolOf } from '#core/families/schools'
 import { migrate } from '#core/formula/migrate'
 import { fruitOf } from '#core/stock/fruit'
@@ -47,7 +47,7 @@ const step = yup.lazy((value: unknown) => {
   return yup.object({ id: id(), kind: oneOf(['combine', 'cook', 'strain', 'stirIn', 'foldIn', 'blend', 'pour', 'bake']) }).noUnknown().strict()
 })
 
-const vessel = yup.object({ kind: oneOf(VESSEL_KINDS), material: oneOf(MATERIALS), lengthM: number().min(0), widthM: number().min(0), heightM: number().min(0) }).noUnknown().strict().required()
+const vessel = yup.object({ kind: oneOf(VESSEL_KINDS), material: oneOf(MATERIALS), lengthM: number().min(0), widthM: number().min(0), heightM: number().min(0), taper: number(), heldM3: yup.number().strict().nullable().defined() }).noUnknown().strict().required()
 
 const covers = yup.lazy((value: unknown) => {
   const kind = (value as { kind?: unknown } | null)?.kind
@@ -77,14 +77,15 @@ export const formulaSchema = yup.object({
   use: yup.object({ kind: oneOf(USE_KINDS), pieceHeightM: number(), pieceWidthM: number(), tableTempC: number(), tableTimeS: number().min(0) }).noUnknown().strict().required(),
   stock,
   components: yup.array(yup.object({
-    id: id(), role: oneOf(['filling', 'crust']), name: text(120), lines: yup.array(line).strict().max(60).required(), steps: yup.array(step).strict().max(30).required(),
+    id: id(), role: oneOf(COMPONENT_ROLES), name: text(120), make: yup.object({ kind: oneOf(PART_KINDS), ratio: number() }).noUnknown().strict().optional().default(undefined), lines: yup.array(line).strict().max(60).required(), steps: yup.array(step).strict().max(30).required(),
   }).noUnknown().strict().required()).strict().min(1).max(6).required()
     .test('filling', '${path} must hold exactly one filling', list => (list ?? []).filter(c => c?.role === 'filling').length === 1),
-  assembly: yup.object({ vesselId: yup.string().strict().nullable().defined(), vessel, count: number().integer(), crustM: number(), portions: number().integer() }).noUnknown().strict().required(),
+  assembly: yup.object({ vesselId: yup.string().strict().nullable().defined(), vessel, count: number().integer(), crustM: number(), crustForm: oneOf(['shell', 'base']), toppingM: number(), insertM3: number(), tiltDeg: number(), portions: number().integer() }).noUnknown().strict().required(),
   losses: yup.object({ sieveFraction: number(), panG: number() }).noUnknown().strict().required(),
   heat: yup.object({
-    method: oneOf(HEAT_METHODS), targetTempC: number(), holdS: number(), startTempC: number(), burnerW: number(), until: oneOf(['hold', 'creamVolume']),
-    oven: yup.object({ airTempC: number(), fan: flag(), bath: flag(), timeS: processValue(number().min(0)) }).noUnknown().strict().required(),
+    method: oneOf(HEAT_METHODS), targetTempC: number(), holdS: number(), startTempC: number(), burnerW: number(), until: oneOf(['hold', 'creamVolume']), burnerId: yup.string().strict().nullable().defined(),
+    pan: yup.object({ panId: yup.string().strict().nullable().defined(), diameterM: number(), heightM: number(), tareG: yup.number().strict().nullable().defined() }).noUnknown().strict().nullable().defined(),
+    oven: yup.object({ airTempC: number(), fan: flag(), bath: flag(), timeS: processValue(number().min(0)), ovenId: yup.string().strict().nullable().defined(), offsetK: number() }).noUnknown().strict().required(),
     course: processValue(yup.object({ rampKPerMin: number().min(0.01).max(100), peakTempC: number().min(0).max(130), holdS: number().min(0) }).noUnknown().strict().required()),
     evaporationG: processValue(number().min(0)),
   }).noUnknown().strict().required(),
@@ -96,7 +97,7 @@ export const formulaSchema = yup.object({
   chill: yup.array(yup.object({
     id: id(), placeId: yup.string().strict().nullable().defined(), place: yup.object({ kind: oneOf(PLACE_KINDS), airTempC: number() }).noUnknown().strict().required(), timeS: number().min(0), cover: oneOf(COVERS),
   }).noUnknown().strict().required()).strict().min(1).max(12).required(),
-  serve: yup.object({ startAt: text(40), coldTempC: processValue(number()), chilledS: processValue(number().min(0)) }).noUnknown().strict().required(),
+  serve: yup.object({ startAt: text(40), coldTempC: processValue(number()), chilledS: processValue(number().min(0)), claimDays: yup.number().strict().nullable().defined(), temperC: yup.number().strict().nullable().defined() }).noUnknown().strict().required(),
 }).noUnknown().strict().required()
 
 /** A document that cannot be taken: the field and why, for a person. */

@@ -1,7 +1,7 @@
 /** The kitchen at the wire: settings, places, vessels and lots. */
 import * as yup from 'yup'
-import type { Kitchen, KitchenPlace, KitchenVessel, Lot } from '#core/formula/document'
-import { PLACE_KINDS } from '#core/formula/document'
+import type { Kitchen, KitchenBurner, KitchenOven, KitchenPan, KitchenPlace, KitchenVessel, Lot } from '#core/formula/document'
+import { BURNER_KINDS, MATERIALS, PLACE_KINDS, VESSEL_KINDS } from '#core/formula/document'
 import { findIngredient } from '#core/ingredients'
 import { EGG_GRADES, type EggGrade } from '#core/ingredients/measures'
 import { CUP_SYSTEMS, type CupSystem } from '#core/units/measures'
@@ -45,6 +45,17 @@ export const placeSchema = yup.object({
   kind: yup.string().strict().oneOf([...PLACE_KINDS]).required(), airTempC: number().min(-40).max(45),
 }).noUnknown().strict().required()
 
+const named = { id: yup.string().strict().uuid().required(), name: yup.string().strict().trim().min(1).max(80).required() }
+const oneOf = <T extends string>(values: readonly T[]) => yup.string().strict().oneOf([...values]).required()
+export const vesselSchema = yup.object({
+  ...named, kind: oneOf(VESSEL_KINDS), material: oneOf(MATERIALS), lengthM: number().min(0.02).max(1), widthM: number().min(0.02).max(1), heightM: number().min(0.005).max(0.4),
+  taper: number().min(0.2).max(1), heldM3: yup.number().strict().min(1e-6).max(0.1).nullable().defined(),
+}).noUnknown().strict().required()
+const ovenSchema = yup.object({ ...named, fan: yup.boolean().strict().required(), offsetK: number().min(-40).max(40) }).noUnknown().strict().required()
+const burnerSchema = yup.object({ ...named, kind: oneOf(BURNER_KINDS), ratedW: number().min(50).max(12000) }).noUnknown().strict().required()
+const panSchema = yup.object({ ...named, diameterM: number().min(0.08).max(0.8), heightM: number().min(0.02).max(0.6), tareG: yup.number().strict().min(20).max(20000).nullable().defined() }).noUnknown().strict().required()
+const list = (schema: yup.AnySchema) => yup.array(schema).strict().max(60).required()
+
 const method = yup.lazy((value: unknown) => {
   const kind = (value as { kind?: unknown } | null)?.kind
   const n = (max: number) => number().min(0).max(max)
@@ -68,16 +79,16 @@ export const lotSchema = yup.object({
   acidPercent: some(15), pH: some(14), brix: some(85), fatPercent: some(85), acidLnSigma: some(3), massG: some(1e6), method, useBy: yup.string().strict().matches(/^\d{4}-\d{2}-\d{2}$/).nullable().defined(),
 }).noUnknown().strict().required()
 
-/** What the Kitchen page sends; vessels come with the kitchen for now, lots have a route of their own. */
+/** What the Kitchen page sends; lots have a route of their own. */
 export const kitchenUpdateSchema = yup.object({
-  version: number().integer(), name: yup.string().strict().trim().min(1).max(120).required(), settings: settingsSchema, places: yup.array(placeSchema).strict().max(40).required(),
+  version: number().integer(), name: yup.string().strict().trim().min(1).max(120).required(), settings: settingsSchema, places: list(placeSchema), vessels: list(vesselSchema), ovens: list(ovenSchema), burners: list(burnerSchema), pans: list(panSchema),
 }).noUnknown().strict().required()
 
 /** The kitchen as the server sends it. */
-export interface KitchenRecord { id: string, name: string, version: number, settings: KitchenSettings, places: KitchenPlace[], vessels: KitchenVessel[], lots: Lot[] }
+export interface KitchenRecord { id: string, name: string, version: number, settings: KitchenSettings, places: KitchenPlace[], vessels: KitchenVessel[], ovens: KitchenOven[], burners: KitchenBurner[], pans: KitchenPan[], lots: Lot[] }
 
 /** What of it the core needs. */
-export const coreKitchen = (k: Pick<KitchenRecord, 'settings' | 'places' | 'vessels' | 'lots'>): Kitchen => ({
+export const coreKitchen = (k: Pick<KitchenRecord, 'settings' | 'places' | 'vessels' | 'ovens' | 'burners' | 'pans' | 'lots'>): Kitchen => ({
   altitudeM: k.settings.altitudeM, roomTempC: k.settings.roomTempC, foodCode: k.settings.foodCode, business: k.settings.business, eggGrade: k.settings.eggGrade,
-  places: k.places, vessels: k.vessels, lots: k.lots, prices: k.settings.prices,
+  places: k.places, vessels: k.vessels, ovens: k.ovens, burners: k.burners, pans: k.pans, lots: k.lots, prices: k.settings.prices,
 })

@@ -5,7 +5,7 @@ import type { MixPart } from '../../core/formula/mix'
 import { findIngredient } from '../../core/ingredients'
 
 export const kitchen: Kitchen = {
-  altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, eggGrade: 'usL', vessels: [], lots: [], prices: {},
+  altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, eggGrade: 'usL', vessels: [], ovens: [], burners: [], pans: [], lots: [], prices: {},
   places: [{ id: 'fan', name: 'Fan fridge', kind: 'fanFridge', airTempC: 3 }, { id: 'still', name: 'Still fridge', kind: 'domesticFridge', airTempC: 4 }],
 }
 

@@ -1,0 +1,112 @@
+/** A formula in another vessel: the factor that keeps or reaches a depth, whole eggs, and what it is called for; bowls and pans for the work. */
+import type { Assessment } from '../assessment'
+import { within } from '../errors'
+import { scaleFormula } from '../formula/create'
+import { fillingOf, withMasses, type FormulaDocument, type Kitchen, type Vessel } from '../formula/document'
+import { findIngredient } from '../ingredients'
+import { resizeParts } from '../parts/parts'
+import { countEggs } from '../stock/eggs'
+import { cavityOf, cavityVolume, depthOf, factorToDepth, volumeTo } from './geometry'
+
+/** Room that a filling which springs up in the oven wants under the rim, m: half an inch (common practice). */
+export const SPRING_ROOM_M = 0.012
+/** Whisked egg on a base springs up in the oven; condensed-milk pies hardly do (common practice). */
+export const springs = (doc: FormulaDocument): boolean => doc.family === 'bar' && doc.heat.method === 'oven'
+/** Headroom that keeps a carried tin from spilling, m (common practice). */
+export const CARRY_ROOM_M = 0.003
+/** Headroom a filling wants, m. */
+export const roomWanted = (doc: FormulaDocument): number => springs(doc) ? SPRING_ROOM_M : CARRY_ROOM_M
+
+export interface VesselFit { depthM: number, headroomM: number, /** Filled share of what it holds to the rim. */ fillShare: number, /** Over the rim, m³. */ overM3: number, /** Vessels that the volume fills to the headroom wanted, and what is then left. */ fills: number, leftM3: number }
+
+/** A volume poured into `count` vessels alike. @param roomM headroom wanted, m */
+export function fitVolume(volumeM3: number, vessel: Vessel, lining: FormulaDocument['assembly'], count: number, roomM: number): VesselFit {
+  const c = cavityOf(vessel, lining)
+  const depthM = depthOf(volumeM3, c, count)
+  const full = cavityVolume(c)
+  const each = volumeTo(c, Math.max(0, c.heightM - roomM))
+  const fills = each > 0 ? Math.floor(volumeM3 / each + 1e-9) : 0
+  return { depthM, headroomM: c.heightM - depthM, fillShare: volumeM3 / count / Math.max(full, 1e-9), overM3: Math.max(0, volumeM3 - full * count), fills, leftM3: volumeM3 - fills * each }
+}
+
+export interface FitWish {
+  vessel: Vessel
+  vesselId: string | null
+  count: number
+  /** Depth wanted, m; null: as deep as now. */
+  depthM: number | null
+  /** Round to whole eggs. */
+  wholeEggs: boolean
+}
+
+export interface FitPlan {
+  /** Factor that would give the depth, and the one that is taken. */
+  exactFactor: number
+  factor: number
+  /** Eggs and egg parts in the new formula, whole where they were asked whole. */
+  eggs: { ingredientId: string, from: number, to: number }[]
+  depthBeforeM: number
+  /** Depth that results, m. */
+  depthM: number
+  headroomM: number
+  doc: FormulaDocument
+}
+
+/**
+ * The formula scaled into other vessels. Depth follows from what is filled: m·(1 − sieve) − pan, the pan keeping the same
+ * grams whatever the batch. With whole eggs the line with most egg is rounded and everything follows it; the other egg
+ * lines are rounded by themselves.
+ * @throws {InputError} naming the field
+ */
+export function fitInto(doc: FormulaDocument, kitchen: Kitchen, shape: Assessment['shape'], wish: FitWish): FitPlan {
+  within(wish.count, 'assembly.count', 1, 500)
+  const { panG } = doc.losses
+  const cavity = cavityOf(wish.vessel, doc.assembly)
+  const wanted = within(wish.depthM ?? shape.depthM, 'assembly.depth', 0.002, 0.3)
+  const exactFactor = factorToDepth(cavity, wish.count, shape.density, wanted, shape.batchG, panG)
+  const lines = fillingOf(doc).lines
+  const eggs = countEggs(lines, kitchen.eggGrade).lines
+  const leading = [...eggs].sort((a, b) => b.count * b.eachG - a.count * a.eachG)[0]
+  const wholeOf = (n: number) => Math.max(1, Math.round(n))
+  const factor = wish.wholeEggs && leading ? wholeOf(leading.count * exactFactor) / leading.count : exactFactor
+  const masses = wish.wholeEggs ? new Map(eggs.map(e => [e.lineId, Math.round(wholeOf(e.count * factor) * e.eachG * 10) / 10])) : new Map<string, number>()
+  const portions = Math.max(1, Math.round(doc.assembly.portions * factor))
+  const scaled = withMasses(scaleFormula(doc, factor), masses)
+  const { kind, material, lengthM, widthM, heightM, taper, heldM3 } = wish.vessel
+  const next: FormulaDocument = resizeParts({ ...scaled, assembly: { ...scaled.assembly, vesselId: wish.vesselId, vessel: { kind, material, lengthM, widthM, heightM, taper, heldM3 }, count: wish.count, portions } }, kitchen)
+  const massOf = (d: FormulaDocument) => fillingOf(d).lines.reduce((s, l) => s + l.massG, 0)
+  const filledG = (shape.batchG + panG) * massOf(next) / massOf(doc) - panG
+  const depthM = depthOf(filledG / 1000 / shape.density, cavity, wish.count)
+  return {
+    exactFactor, factor, depthBeforeM: shape.depthM, depthM, headroomM: cavity.heightM - depthM, doc: next,
+    eggs: eggs.map(e => ({ ingredientId: lines.find(l => l.id === e.lineId)!.ingredientId, from: e.count, to: wish.wholeEggs ? wholeOf(e.count * factor) : e.count * factor })),
+  }
+}
+
+export interface WorkVessel { what: 'boil' | 'stir' | 'whisk' | 'whip' | 'fold' | 'bath', /** It should hold, m³. */ holdM3: number, /** Of what, m³. */ ofM3: number, times: number }
+
+/** Room over the mix by what is done to it (common practice): boiling milk and sugar foam; eggs are whisked; a fold needs room for the spoon. */
+const ROOM = { boil: 3, stir: 1.6, whisk: 2, bath: 2, fold: 1.8, whip: 1.5 } as const
+
+/** Pans and bowls for the work: what boils, what is stirred, what is whipped (at its whipped volume), what is folded. */
+export function workVessels(doc: FormulaDocument, a: Assessment): WorkVessel[] {
+  const out: WorkVessel[] = []
+  const add = (what: WorkVessel['what'], ofM3: number) => {
+    if (ofM3 > 0) out.push({ what, ofM3, times: ROOM[what], holdM3: ofM3 * ROOM[what] })
+  }
+  const filling = fillingOf(doc)
+  const massOf = (ids: readonly string[]) => filling.lines.reduce((s, l) => s + (ids.includes(l.id) ? l.massG : 0), 0)
+  const later = filling.steps.flatMap(s => s.kind === 'stirIn' || s.kind === 'foldIn' ? s.lineIds : [])
+  // Mixes without air weigh about 1.06 g/ml hot (the densities of sweetened juice, egg and cream; judgement).
+  const liquidM3 = massOf(filling.lines.map(l => l.id).filter(x => !later.includes(x))) / 1e6 / 1.06
+  if (doc.heat.method === 'direct') add(a.heat.peakTempC > 94 ? 'boil' : 'stir', liquidM3)
+  else if (doc.heat.method === 'waterBath') add('bath', liquidM3)
+  else add('whisk', liquidM3)
+  for (const s of filling.steps) {
+    if (s.kind !== 'foldIn') continue
+    const cream = massOf(s.lineIds.filter(x => (findIngredient(filling.lines.find(l => l.id === x)?.ingredientId ?? '')?.group ?? '') !== 'sugar')) / 1e6
+    if (s.overrun > 0) add('whip', cream * (1 + s.overrun))
+  }
+  if (filling.steps.some(s => s.kind === 'foldIn')) add('fold', a.shape.volumeM3)
+  return out
+}
