@@ -221,7 +221,7 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
       volumeM3: shape.volumeM3, depthM: shape.depthM, headroomM: shape.headroomM, fillShare: shape.fillShare, count: doc.assembly.count, portionG: shape.filledG / doc.assembly.portions,
       batchG: shape.filledG, density: phases.density, pieceHeightM, lean: shape.lean,
     },
-    heat: { ...heat, a, b, coreA, pourTempC, evaporationG: evaporationCurve(heat.timeS, pot, bake, evaporatedG), starchShare: starchCurve(heat.timeS, heat.tempC, body.starchC, finished), joins: joined.met.map((m, i) => ({ step: stage.additions[i]!.step, ...m })), panG: cooked.massG - pot.evaporatedG, reduction: doc.heat.until === 'creamVolume' ? reductionOf(stage.cooked, panOf(doc, kitchen)?.tareG ?? 0) : null },
+    heat: { ...heat, a, b, coreA, pourTempC, evaporationG: evaporationCurve(heat.timeS, pot, bake, evaporatedG), starchShare: starchCurve(heat.timeS, heat.tempC, body.starchC, finished), joins: joined.met.map((m, i) => ({ step: stage.additions[i]!.step, ...m })), carryK: carryOf(heated.inPan, joined.history, bake), panG: cooked.massG - pot.evaporatedG, reduction: doc.heat.until === 'creamVolume' ? reductionOf(stage.cooked, panOf(doc, kitchen)?.tareG ?? 0) : null },
     set: { making: body.making, eggC: body.eggC, caseinC: body.caseinC, starchC: body.starchC, gelatinC: body.gelatinC, starchCooked: body.starchCooked, weeping },
     chill: {
       timeS: chill.timeS, coreC: chill.coreC, meanC: chill.meanC, slowCoreC: chill.timeS.map(t => valueAt(slow.timeS, slow.coreC, t)), // What never sets has no share of it.
@@ -283,6 +283,9 @@ function evaporationCurve(timeS: readonly number[], pot: PotRun, bake: Bake | nu
   const last = along[along.length - 1]!
   return timeS.map((_, i) => last > 0 ? along[i]! / last * endG : 0)
 }
+
+/** What still comes after the heat, K: the pan gives back what it is hotter by; a bake's middle rises to the mean of the whole. */
+const carryOf = (inPan: boolean, after: History, bake: Bake | null): number => bake ? Math.max(0, bake.meanEndC - bake.core.tempC[bake.core.tempC.length - 1]!) : inPan ? Math.max(0, after.tempC[1]! - after.tempC[0]!) : 0
 
 /** Share of the starch that has swollen along the heat; empty without starch. */
 function starchCurve(timeS: readonly number[], tempC: readonly number[], starchC: number, m: Mix): number[] {

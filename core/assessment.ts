@@ -125,6 +125,8 @@ export interface Assessment {
     starchShare: number[]
     /** What joined after the heat: temperature of the mix before and after, °C, and seconds from the heat's end. `step` of the filling's steps. */
     joins: { step: number, beforeC: number, afterC: number, atS: number }[]
+    /** What still comes after the heat is off, K. */
+    carryK: number
     /** Contents of the pan when it comes off the heat, without the pan, g. */
     panG: number
     /** Where a boil to the cream's volume stops; null for any other heat. */

@@ -12,6 +12,7 @@ import type { Stage } from './formula/stages'
 import { familyOf } from './families/families'
 import { CREAM_KNITS_C } from './chill/setting'
 import { COATS, DONE, GRAINY } from './heat/egg'
+import { panHoldsM3 } from './heat/pot'
 import { ALLERGENS, part, type Allergen } from './ingredients'
 import { isMeringue, meringueHeat } from './parts/parts'
 import { CODES, useByDate, type StageResult } from './safety/keeping'
@@ -40,7 +41,7 @@ const SCRAMBLED = 0.85
 const CURDLES_PH = 3.6
 const HARDLY_SETS_PH = 4.9
 /** Juice into unstirred cream hotter than this curdles it, °C (common practice). */
-const ACID_TOO_HOT_C = 85
+export const ACID_TOO_HOT_C = 85
 /** Gelatin begins to string where the base is under this when cold cream meets it, or the mix ends under the second, °C (judgement). */
 const STRINGS_BASE_C = 22
 const STRINGS_MIX_C = 12
@@ -164,7 +165,7 @@ function judgePan(f: Facts, boils: boolean, find: Find): void {
   const cooked = f.stage.cooked.reduce((s, p) => s + p.massG, 0)
   // Hot mixes weigh about 1.05 g/ml (judgement).
   const needM3 = cooked / 1e6 / 1.05 * (boils ? PAN_ROOM.boils : PAN_ROOM.stirred)
-  const holdM3 = Math.PI * pan.diameterM ** 2 / 4 * pan.heightM
+  const holdM3 = panHoldsM3(pan)
   if (holdM3 < needM3) find('panTooSmall', boils ? 'stop' : 'look', 'heat', 'heat.pan', { holdMl: 1e6 * holdM3, needMl: 1e6 * needM3, boils: boils ? 1 : 0 })
 }
 

@@ -25,7 +25,26 @@ export interface MapDrawing {
 /** A word in one line or two, and the middle of its first one. */
 export interface WordPlace { x: number, y: number, lines: string[] }
 
-type Ring = readonly (readonly number[])[]
+export type Ring = readonly (readonly number[])[]
+
+/** A contour of a square field, as rings in cells. */
+export const contourRings = (values: number[], n: number, threshold: number): Ring[] => contours().size([n, n]).contour(values, threshold).coordinates.flat() as unknown as Ring[]
+
+/** Only the inside of a contour: runs along the frame are not lines. */
+export const openRuns = (rings: readonly Ring[], n: number): Ring[] => rings.flatMap((ring) => {
+  const onEdge = ([x, y]: readonly number[]) => x! <= 0.501 || y! <= 0.501 || x! >= n - 0.501 || y! >= n - 0.501
+  const out: (readonly number[])[][] = [[]]
+  for (let i = 0; i < ring.length; i++) {
+    const [a, b] = [ring[i]!, ring[(i + 1) % ring.length]!]
+    if (onEdge(a) && onEdge(b)) {
+      if (out.at(-1)!.length) out.push([])
+      continue
+    }
+    if (out.at(-1)!.length === 0) out.at(-1)!.push(a)
+    out.at(-1)!.push(b)
+  }
+  return out.filter(r => r.length > 1)
+})
 
 /** Field values as a smooth grid: stresses by their logarithm. */
 const lnOf = (values: readonly number[]) => values.map(v => Math.log(Math.max(v, 0.1)))
@@ -37,22 +56,7 @@ export function drawMap(field: MapField, at: 'cold' | 'plate'): MapDrawing {
   const px = (x: number) => Math.min(MAP_UNITS, Math.max(0, (x - 0.5) * unit)).toFixed(1)
   const py = (y: number) => Math.min(MAP_UNITS, Math.max(0, MAP_UNITS - (y - 0.5) * unit)).toFixed(1)
   const path = (rings: readonly Ring[], close: boolean) => rings.map(r => `M${r.map(([x, y]) => `${px(x!)} ${py(y!)}`).join('L')}${close ? 'Z' : ''}`).join('')
-  const shape = (values: number[], threshold: number) => contours().size([n, n]).contour(values, threshold).coordinates.flat() as unknown as Ring[]
-  /** Only the inside of a contour: runs along the frame are not lines. */
-  const lines = (rings: readonly Ring[]): Ring[] => rings.flatMap((ring) => {
-    const onEdge = ([x, y]: readonly number[]) => x! <= 0.501 || y! <= 0.501 || x! >= n - 0.501 || y! >= n - 0.501
-    const out: (readonly number[])[][] = [[]]
-    for (let i = 0; i < ring.length; i++) {
-      const [a, b] = [ring[i]!, ring[(i + 1) % ring.length]!]
-      if (onEdge(a) && onEdge(b)) {
-        if (out.at(-1)!.length) out.push([])
-        continue
-      }
-      if (out.at(-1)!.length === 0) out.at(-1)!.push(a)
-      out.at(-1)!.push(b)
-    }
-    return out.filter(r => r.length > 1)
-  })
+  const shape = (values: number[], threshold: number) => contourRings(values, n, threshold)
   const inBand = (i: number) => (k: number) => stress[k]! >= Math.log(Math.max(BANDS[i]!.fromPa, 0.1)) && (i + 1 >= BANDS.length || stress[k]! < Math.log(BANDS[i + 1]!.fromPa))
   const zone = (k: number) => SHARPNESS_EDGES.filter(e => field.sharp[k]! >= e).length
   const grainyIn = (k: number) => field.b[k]! >= GRAINY
@@ -60,7 +64,7 @@ export function drawMap(field: MapField, at: 'cold' | 'plate'): MapDrawing {
   return {
     n,
     bands: BANDS.map((b, i) => ({ band: b.id, path: i === 0 ? `M0 0H${MAP_UNITS}V${MAP_UNITS}H0Z` : path(shape(stress, Math.log(b.fromPa)), true), label: placeFor(BAND_NAMES[b.id], n, inBand(i), k => zone(k) + (grainyIn(k) ? 100 : 0)) })).filter((b, i) => i === 0 || b.path !== ''),
-    sharpness: SHARPNESS_EDGES.slice(1, 5).map(edge => ({ edge, path: path(lines(shape(field.sharp, edge)), false) })).filter(s => s.path !== ''),
+    sharpness: SHARPNESS_EDGES.slice(1, 5).map(edge => ({ edge, path: path(openRuns(shape(field.sharp, edge), n), false) })).filter(s => s.path !== ''),
     edgeWords: edgeWords(field),
     grainy: anyGrainy ? { path: path(shape(field.b, GRAINY), true), label: placeFor('grainy', n, grainyIn, zone) } : null,
   }

@@ -18,6 +18,8 @@ export function useFormat() {
   const grams = (g: number) => g >= 10000 ? `${fixed(g / 1000, 1)} kg` : `${fixed(g, g < 10 ? 1 : 0)} g`
   const mm = (m: number, digits = 0) => `${fixed(m * 1000, digits)} mm`
   const cm = (m: number) => `${fixed(m * 100, Math.abs(m * 100 % 1) < 0.05 ? 0 : 1)} cm`
+  /** Volumes of pans and dishes: litres from one, else millilitres. */
+  const litres = (m3: number) => m3 >= 1e-3 ? `${fixed(m3 * 1e3, 1)} l` : `${fixed(m3 * 1e6)} ml`
   const percent = (share: number, digits = 0) => `${fixed(share * 100, digits)} %`
   const pascals = (pa: number) => `${fixed(pa)} Pa`
   /** "2 h 05", "11 min", "40 s". */
@@ -41,5 +43,5 @@ export function useFormat() {
   const day = (isoDate: string) => formatDate(local(isoDate), 'EEE d MMM')
   const time = (at: string) => formatDate(local(at), 'HH:mm')
   const name = (id: string) => ingredientName(id, kitchen.record?.settings.vocabulary ?? 'gb')
-  return { fahrenheit, unit, temp, degrees, grams, mm, cm, percent, pascals, duration, clock, day, time, name, fixed }
+  return { fahrenheit, unit, temp, degrees, grams, mm, cm, litres, percent, pascals, duration, clock, day, time, name, fixed }
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The kitchen: units and words, eggs, fridges, altitude, food code. Saved as it is changed. */
+/** The kitchen: units and words, eggs, fridges, tins, ovens and pans, altitude, food code. Saved as it is changed. */
 import { PLACE_KINDS, type KitchenPlace, type PlaceKind } from '#core/formula/document'
 import { USUAL_AIR_C } from '#core/chill/places'
 import { INGREDIENTS } from '#core/ingredients'
@@ -123,13 +123,12 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
         </ul>
         <form class="add-price" @submit.prevent="addPrice"><label class="sr" for="k-price">Give a price to</label><select id="k-price" v-model="pricing" class="native"><option value="" disabled>Give a price to</option><option v-for="i in unpriced" :key="i.id" :value="i.id">{{ fmt.name(i.id) }}</option></select><UButton type="submit" variant="outline" color="neutral" size="sm" label="Add" :disabled="!pricing" /></form>
       </section>
+      <KitchenVessels :vessels="record.vessels" @change="vessels => change({ ...record, vessels })" />
+      <KitchenHeat :ovens="record.ovens" :burners="record.burners" :pans="record.pans" @change="part => change({ ...record, ...part })" />
       <section class="wide">
-        <h2 class="section-title">Tins and dishes, lots of juice</h2>
-        <p v-if="record.vessels.length + record.lots.length === 0" class="soft">None of its own yet. Sizes are given under Shape, lots of known strength are written under Stock.</p>
-        <dl class="own">
-          <template v-for="v in record.vessels" :key="v.id"><dt>{{ v.name }}</dt><dd>{{ v.kind === 'rectangle' ? `${fmt.cm(v.lengthM)} × ${fmt.cm(v.widthM)}` : fmt.cm(v.lengthM) }}, {{ fmt.cm(v.heightM) }} high, {{ v.material }}</dd></template>
-          <template v-for="l in record.lots" :key="l.id"><dt>{{ l.name }}</dt><dd>{{ fmt.name(l.ingredientId).toLowerCase() }}, {{ l.acidPercent === null ? '' : `${fmt.fixed(l.acidPercent, 1)} % acid, as citric` }}</dd></template>
-        </dl>
+        <h2 class="section-title">Lots of juice</h2>
+        <p v-if="record.lots.length === 0" class="soft">None yet. Lots of known strength are written under Stock.</p>
+        <dl class="own"><template v-for="l in record.lots" :key="l.id"><dt>{{ l.name }}</dt><dd>{{ fmt.name(l.ingredientId).toLowerCase() }}, {{ l.acidPercent === null ? '' : `${fmt.fixed(l.acidPercent, 1)} % acid, as citric` }}</dd></template></dl>
       </section>
     </div>
   </main>

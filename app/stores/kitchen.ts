@@ -28,7 +28,7 @@ export const useKitchenStore = defineStore('kitchen', () => {
     saving.value = true
     refused.value = null
     try {
-      record.value = await $fetch<KitchenRecord>('/api/kitchen', { method: 'PUT', body: { version: next.version, name: next.name, settings: next.settings, places: next.places } })
+      record.value = await $fetch<KitchenRecord>('/api/kitchen', { method: 'PUT', body: { version: next.version, name: next.name, settings: next.settings, places: next.places, vessels: next.vessels, ovens: next.ovens, burners: next.burners, pans: next.pans } })
       return true
     } catch (e) {
       const { status, data } = e as { status?: number, data?: { data?: { path: string, code: string } } }

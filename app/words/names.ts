@@ -70,8 +70,8 @@ export const USE_NAMES: Record<UseKind, { name: string, how: string }> = {
   cut: { name: 'Cut', how: 'a slice of tart that stands' },
   turnedOut: { name: 'Turned out', how: 'unmoulded, standing by itself' },
 }
-export const VESSEL_NAMES: Record<VesselKind, string> = { round: 'Round', rectangle: 'Rectangle', ramekin: 'Ramekin, glass', tartRing: 'Tart ring' }
-export const MATERIAL_NAMES: Record<Material, string> = { metal: 'metal', glass: 'glass', ceramic: 'ceramic', plastic: 'plastic' }
+export const VESSEL_NAMES: Record<VesselKind, string> = { round: 'Round tin', rectangle: 'Square, rectangle', tartRing: 'Ring', tartShell: 'Tart shell, fluted', pieDish: 'Pie dish', ramekin: 'Ramekin', glass: 'Glass', stemmed: 'Stemmed glass', mould: 'Mould', bowl: 'Bowl' }
+export const MATERIAL_NAMES: Record<Material, string> = { metal: 'metal', glass: 'glass', ceramic: 'ceramic', plastic: 'plastic', silicone: 'silicone' }
 export const PLACE_NAMES: Record<PlaceKind, string> = {
   domesticFridge: 'fridge, still air', fanFridge: 'fridge with a fan', walkIn: 'walk-in cold room', blastChiller: 'blast chiller', freezer: 'freezer', bench: 'bench', iceBath: 'ice bath',
 }

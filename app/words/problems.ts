@@ -7,6 +7,9 @@ const FIELDS: Record<string, string> = {
   'use.tableTimeS': 'the time on the table', 'heat.targetTempC': 'the target temperature', 'heat.holdS': 'the hold', 'heat.startTempC': 'the starting temperature', 'heat.burnerW': 'the burner\'s power',
   'heat.oven.airTempC': 'the oven\'s temperature', 'heat.oven.timeS': 'the time in the oven', 'set.bloom': 'the gelatine\'s Bloom', 'set.air': 'the air', 'overrun': 'the volume gained by whipping', 'lineTempC': 'the temperature of what goes in', 'mixTempC': 'the temperature of the mix', 'school': 'the way of making',
   'assembly.vessel.lengthM': 'the length or diameter', 'assembly.vessel.widthM': 'the width', 'assembly.vessel.heightM': 'the height', 'assembly.count': 'the number of tins or dishes', 'assembly.portions': 'the number of portions',
+  'assembly.vessel.taper': 'the width at the base', 'assembly.vessel.heldM3': 'the water it holds', 'assembly.toppingM': 'the height of the topping', 'assembly.insertM3': 'the room for fruit or insert', 'assembly.tiltDeg': 'the lean of the glass', 'assembly.depth': 'the depth of fill',
+  'heat.pan.diameterM': 'the pan\'s width', 'heat.pan.heightM': 'the pan\'s height', 'heat.pan.tareG': 'the weight of the empty pan', 'heat.oven.offsetK': 'the oven\'s error', 'serve.claimDays': 'the days somebody says it keeps', 'serve.temperC': 'the temperature it is eaten at', 'serve.serveAt': 'the time of service', 'make.ratio': 'the ratio of the crust or topping', 'ratio': 'the ratio',
+  'grid.columns': 'the columns', 'grid.rows': 'the rows', 'grid.trimM': 'the trim', 'time.timeS': 'the time', 'time.depthM.to': 'the new depth', 'time.massG.to': 'the new weight', 'time.powerW.to': 'the new power',
   'assembly.crustM': 'the thickness of the crust', 'losses.sieveFraction': 'the loss in the sieve', 'losses.panG': 'what the pan keeps', 'name': 'the name', 'timeS': 'the time of a leg', 'airTempC': 'the air temperature',
 }
 

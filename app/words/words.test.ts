@@ -6,7 +6,7 @@ import { ADJUSTMENTS, type Adjustment } from '#core/solve/adjust'
 import { formula, kitchen } from '../../tests/support/core'
 import { SCHOOLS } from '#core/formula/document'
 import { schoolOf } from '#core/families/schools'
-import { demoFormulas, LOTS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
+import { BURNERS, demoFormulas, LOTS, OVENS, PANS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
 import { coreKitchen, SETTINGS_ADDED, type KitchenRecord } from '../../shared/schemas/kitchen'
 import { speak } from './findings'
 import { BAND_NAMES, CONDITION_NAMES, FAMILY_NAMES, REASON_NAMES, SCHOOL_NAMES } from './names'
@@ -18,7 +18,7 @@ import { fixed, useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
 
 const record = (over: Partial<KitchenRecord['settings']> = {}): KitchenRecord => ({
-  id: 'k', name: 'Test kitchen', version: 1, places: [], vessels: [], lots: [],
+  id: 'k', name: 'Test kitchen', version: 1, places: [], vessels: [], ovens: [], burners: [], pans: [], lots: [],
   settings: { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, ...SETTINGS_ADDED, ...over },
 })
 const use = (over: Partial<KitchenRecord['settings']> = {}) => {
@@ -73,7 +73,7 @@ describe('findings', () => {
 })
 
 describe('why', () => {
-  const kitchens = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, lots: LOTS })
+  const kitchens = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS })
   const all = demoFormulas().map(d => ({ doc: d.document, a: assess(d.document, kitchens) }))
   it.each(WHY_TOPICS)('%s has a reason, a source and a spread for every kind of dessert, and no hole in them', (topic) => {
     for (const { doc, a } of all) {

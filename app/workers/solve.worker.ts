@@ -3,6 +3,12 @@ import { expose } from 'comlink'
 import { InputError } from '#core/errors'
 import type { FormulaDocument, Kitchen } from '#core/formula/document'
 import { explain, type Explained } from '#core/solve/compare'
+import { pictureOf, type Picture } from '#core/chill/picture'
+import { whenOf, type WhenRow } from '#core/chill/when'
+import { assess, work } from '#core/assess'
+import type { Assessment } from '#core/assessment'
+import { cookVariants, type CookVariant } from '#core/heat/variants'
+import { fitInto, type FitPlan, type FitWish } from '#core/vessel/fit'
 import { levers, type Lever } from '#core/solve/elasticity'
 import { mapField, type MapRequest } from '#core/solve/map'
 import { createQuick } from '#core/solve/quick'
@@ -19,7 +25,16 @@ export type SolveTask =
   | { kind: 'explain', from: FormulaDocument, to: FormulaDocument, kitchen: Kitchen }
   | { kind: 'swap', doc: FormulaDocument, kitchen: Kitchen, lineId: string, toId: string }
   | { kind: 'levers', doc: FormulaDocument, kitchen: Kitchen, firmer: boolean }
-export interface SolveResults { map: MapDrawing, rebalance: Way[], explain: Explained, swap: Swap, levers: Lever[] }
+  | { kind: 'fit', doc: FormulaDocument, kitchen: Kitchen, wish: FitWish }
+  | { kind: 'variants', doc: FormulaDocument, kitchen: Kitchen }
+  | { kind: 'when', doc: FormulaDocument, kitchen: Kitchen }
+  | { kind: 'cold', docs: FormulaDocument[], kitchen: Kitchen }
+/** What a tin makes of a batch: depth and the times that follow from it. */
+export interface TinFigures { depthM: number, endS: number, readyS: number | null, batchG: number }
+export interface FitAnswer { plan: FitPlan, before: TinFigures, after: TinFigures }
+/** One way to chill: its picture and what its assessment says of the cold. */
+export interface ColdView { picture: Picture, chill: Assessment['chill'], depthM: number, count: number }
+export interface SolveResults { map: MapDrawing, rebalance: Way[], explain: Explained, swap: Swap, levers: Lever[], fit: FitAnswer, variants: CookVariant[], when: WhenRow[], cold: ColdView[] }
 export type SolveAnswer = { value: SolveResults[keyof SolveResults] } | { problem: SolveProblem } | { cancelled: true }
 
 /** Coarse first, then fine. */
@@ -51,6 +66,10 @@ async function drive<P, R>(id: number, steps: Generator<P, R>, onStep: (p: P) =>
   }
 }
 
+const tinFigures = (a: Assessment): TinFigures => ({ depthM: a.shape.depthM, endS: a.heat.endS, readyS: a.chill.readyS, batchG: a.shape.batchG })
+/** Long enough to see it served, set and cold; a day at most. */
+const coldEndS = (c: Assessment['chill']): number => Math.min(24 * 3600, 1.05 * Math.max(3600, c.servedS, c.readyS ?? 0, c.to5S ?? 0))
+
 async function solve(id: number, task: SolveTask, report: (p: SolveProgress) => void): Promise<SolveResults[keyof SolveResults] | null> {
   switch (task.kind) {
     case 'map': {
@@ -68,6 +87,19 @@ async function solve(id: number, task: SolveTask, report: (p: SolveProgress) => 
     case 'explain': return drive(id, explain(task.from, task.to, task.kitchen), done => report({ done }))
     case 'swap': return swapGuard(task.doc, task.kitchen, task.lineId, task.toId, () => crypto.randomUUID())
     case 'levers': return levers(task.doc, task.kitchen, task.firmer)
+    case 'fit': {
+      const before = assess(task.doc, task.kitchen)
+      const plan = fitInto(task.doc, task.kitchen, before.shape, task.wish)
+      return { plan, before: tinFigures(before), after: tinFigures(assess(plan.doc, task.kitchen)) }
+    }
+    case 'variants': return drive(id, cookVariants(task.doc, task.kitchen), () => {})
+    case 'when': return whenOf(work(task.doc, task.kitchen), task.doc, task.kitchen)
+    case 'cold': {
+      const worked = task.docs.map(doc => ({ doc, w: work(doc, task.kitchen) }))
+      // One time axis for all, so that they compare.
+      const endS = Math.max(...worked.map(({ w }) => coldEndS(w.assessment.chill)))
+      return worked.map(({ doc, w }) => ({ picture: pictureOf(w, doc, task.kitchen, endS), chill: w.assessment.chill, depthM: w.assessment.shape.depthM, count: w.assessment.shape.count }))
+    }
   }
 }
 

@@ -23,9 +23,9 @@ export function nutritionOf(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
     energyKJ: energy(KJ) * share, energyKcal: energy(KCAL) * share, fatG: m.grams.fat * share, milkFatG: m.grams.milkFat * share, carbohydrateG: parts.carbohydrate * share, sugarsG: sugars * share,
     fibreG: m.grams.fibre * share, proteinG: parts.protein * share, alcoholG: m.ethanolG * share,
   })
-  // A portion is cut from the vessels; crust lines share in it as the filling does.
+  // A portion is cut from the vessels; crust and topping share in it as the filling does.
   const { portionG } = a.shape
-  const crustG = doc.components.filter(c => c.role === 'crust').flatMap(c => c.lines).reduce((s, l) => s + l.massG, 0)
+  const crustG = doc.components.filter(c => c.role !== 'filling').flatMap(c => c.lines).reduce((s, l) => s + l.massG, 0)
   const eatenG = portionG + crustG / doc.assembly.portions
   return { per100g: of(100 / massG), portion: of(eatenG / massG), portionG: eatenG }
 }

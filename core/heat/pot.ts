@@ -39,6 +39,8 @@ export function panOfSize(size: { diameterM: number, heightM: number, tareG: num
   const massKg = size.tareG === null ? (surfaceM2 + Math.PI * size.diameterM * size.heightM) * 0.0012 * 7900 : size.tareG / 1000
   return { surfaceM2, heatCapacity: massKg * STEEL_CP }
 }
+/** What a pan of the kitchen holds to the rim, m³ (straight sides). */
+export const panHoldsM3 = (size: { diameterM: number, heightM: number }): number => Math.PI * size.diameterM ** 2 / 4 * size.heightM
 /** Share of a burner's rating that reaches the pan (from memory, M). */
 export const EFFICIENCY = { gas: 0.4, ceramic: 0.7, induction: 0.85, microwave: 1 } as const
 

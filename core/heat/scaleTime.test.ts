@@ -4,6 +4,7 @@ import { assess } from '../assess'
 import { coolCylinder, timeBelow } from '../chill/conduction'
 import type { InputError } from '../errors'
 import { plainVessel } from '../formula/create'
+import { boilPlan } from './boil'
 import { heatCapacityTable } from './properties'
 import { cookVariants, type CookVariant } from './variants'
 import { scaleTime, type TimeWish } from './scaleTime'
@@ -87,6 +88,14 @@ describe('a pan of the kitchen', () => {
     const { panG } = inPan(0.2, 0.13, 1200).heat.reduction!
     expect(panG).toBeCloseTo(1857, 6)
     expect(panG - inPan(0.2, 0.13, 1200, 100).heat.reduction!.panG).toBeCloseTo(50 * 0.38, 6)
+  })
+  it('half the sugar: the scale stops 28.5 g earlier and 46.5 g more water stay, as a run with half of it agrees', () => {
+    const d = { ...posset, heat: { ...posset.heat, pan: { panId: null, diameterM: 0.2, heightM: 0.13, tareG: 1200 } } }
+    const plan = boilPlan(d, kitchen, assess(d, kitchen))
+    expect(plan).toMatchObject({ stopG: expect.closeTo(1857, 6), tareG: 1200, lossG: expect.closeTo(93, 6), sugarG: 150, panM3: expect.closeTo(Math.PI * 0.01 * 0.13, 9) })
+    expect(plan.halfSugar).toEqual({ stopG: expect.closeTo(1828.5, 6), staysG: expect.closeTo(46.5, 6) })
+    expect(inPan(0.2, 0.13, 1200, 75).heat.reduction!.panG).toBeCloseTo(plan.halfSugar!.stopG, 6)
+    expect(plan.juice!.beforeC).toBeCloseTo(82, 6)
   })
   it('too small for the boil is a stop that says how much it holds and should hold', () => {
     const found = inPan(0.14, 0.1, null).findings.find(f => f.code === 'panTooSmall')!

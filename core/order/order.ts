@@ -8,6 +8,7 @@ import { valueAt } from '../chill/conduction'
 import { fillingOf, ovenAirC, panOf, placeOf, vesselOf, type Component, type FormulaDocument, type Kitchen, type Line, type PartKind, type Step } from '../formula/document'
 import { burstsIn } from '../heat/pot'
 import { findIngredient } from '../ingredients'
+import { BLOOM_WATER } from '../set/gelatin'
 import { meringueHeat, PART_FACTS, SUGAR_BOIL_C, WARM_WHITES_C, type PartStep } from '../parts/parts'
 
 export const WORK_CODES = [
@@ -110,7 +111,7 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
   const bakes = doc.heat.method === 'oven'
   const restOf = () => first.filter(l => !used.has(l.id))
   if (zest.length && sugar.length && zest.every(z => first.includes(z))) push('zestSugar', { lines: take([...zest, ...sugar]), reasons: ['zestOil'] })
-  if (gelatin.length) push('bloom', { lines: take(gelatin), reasons: ['bloomEven'], timeS: 600, params: { waterG: 5 * gelatin.reduce((s, l) => s + l.massG, 0) } })
+  if (gelatin.length) push('bloom', { lines: take(gelatin), reasons: ['bloomEven'], timeS: 600, params: { waterG: BLOOM_WATER * gelatin.reduce((s, l) => s + l.massG, 0) } })
   if (starch.length && !bakes) push('slurry', { lines: take(starch), reasons: ['slurryNoLumps'] })
 
   // Heat.

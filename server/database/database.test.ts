@@ -220,12 +220,24 @@ describe('the kitchen', () => {
   it('keeps settings and places, in order, and tells a stale writer', async () => {
     const before = await owner()
     const id = randomUUID()
-    const update = { version: before.version, name: 'Potting shed', settings: { ...before.settings, altitudeM: 900 }, places: [{ id, name: 'Cellar', kind: 'walkIn' as const, airTempC: 6 }, ...before.places.slice(1)] }
+    const update = { version: before.version, name: 'Potting shed', settings: { ...before.settings, altitudeM: 900 }, places: [{ id, name: 'Cellar', kind: 'walkIn' as const, airTempC: 6 }, ...before.places.slice(1)], vessels: before.vessels, ovens: before.ovens, burners: before.burners, pans: before.pans }
     const after = (await updateKitchen(fork(), LATER, update))!
     expect(after.version).toBe(before.version + 1)
     expect(after.settings.altitudeM).toBe(900)
     expect(after.places.map(p => p.name)).toEqual(['Cellar', ...before.places.slice(1).map(p => p.name)])
     expect(await updateKitchen(fork(), LATER, update)).toBeNull()
+  })
+  it('keeps tins, ovens, burners and pans: changed, new and gone, each list in its order', async () => {
+    const before = await owner()
+    expect([before.ovens.length, before.burners.length, before.pans.length]).toEqual([1, 2, 3])
+    const dome = { id: randomUUID(), name: 'Dome', kind: 'mould' as const, material: 'silicone' as const, lengthM: 0.06, widthM: 0.06, heightM: 0.035, taper: 0.5, heldM3: 6e-5 }
+    const update = {
+      version: before.version, name: before.name, settings: before.settings, places: before.places, vessels: [dome, ...before.vessels.slice(2)], ovens: [], burners: before.burners.toReversed(),
+      pans: before.pans.map((p, i) => i === 1 ? { ...p, tareG: 940 } : p),
+    }
+    const after = (await updateKitchen(fork(), LATER, update))!
+    expect(after).toMatchObject({ vessels: update.vessels, ovens: [], burners: update.burners, pans: update.pans })
+    expect(await owner()).toMatchObject({ vessels: update.vessels, ovens: [], burners: update.burners, pans: update.pans })
   })
   it('settings of an earlier version have a currency and no prices', async () => {
     const em = fork()

@@ -1,142 +1,21 @@
 <script setup lang="ts">
-/** The cold: a sequence of legs, the core's temperature, when it is safe, set and cold. */
-import type { EChartsOption } from 'echarts'
+/** When is it set through, and safe? */
 import type { Assessment } from '#core/assessment'
-import { COVERS, type ChillLeg, type Cover, type FormulaDocument, type PlaceKind } from '#core/formula/document'
-import { USUAL_AIR_C } from '#core/chill/places'
-import { celsiusToFahrenheit } from '#core/units/measures'
-import { CODES } from '#core/safety/keeping'
-import { valueAt } from '#core/chill/conduction'
-import { BLOOD, CITRON, CITRON_DEEP, COLD, INK, label, moments, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
-import { COVER_NAMES, FOOD_CODES, PLACE_NAMES } from '~/words/names'
+import type { FormulaDocument } from '#core/formula/document'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
 const fmt = useFormat()
-const ws = useWorkspaceStore()
-const kitchen = useKitchenStore()
 const c = computed(() => props.assessment.chill)
-const legs = (gesture: string, edit: (legs: ChillLeg[]) => ChillLeg[] | undefined) => ws.change(gesture, (d) => { d.chill = edit(d.chill) ?? d.chill })
-const legSet = (i: number, part: Partial<ChillLeg>, gesture: string) => legs(gesture, l => l.map((leg, k) => k === i ? { ...leg, ...part } : leg))
-
-const GENERIC: PlaceKind[] = ['bench', 'iceBath', 'domesticFridge', 'fanFridge', 'walkIn', 'blastChiller', 'freezer']
-const options = computed(() => [
-  ...(kitchen.record?.places ?? []).map(p => ({ value: p.id, name: `${p.name}, ${fmt.temp(p.airTempC, 1)}`, placeId: p.id, place: { kind: p.kind, airTempC: p.airTempC } })),
-  ...GENERIC.map((kind) => {
-    const airTempC = kind === 'bench' ? kitchen.record?.settings.roomTempC ?? 20 : USUAL_AIR_C[kind]
-    return { value: kind, name: `${PLACE_NAMES[kind]}, ${fmt.temp(airTempC)}`, placeId: null, place: { kind, airTempC } }
-  }),
-])
-function setPlace(i: number, value: string) {
-  const o = options.value.find(x => x.value === value)
-  if (o) legSet(i, { placeId: o.placeId, place: { ...o.place } }, '')
-}
-const placeValue = (leg: ChillLeg) => options.value.some(o => o.value === leg.placeId) ? leg.placeId! : leg.place.kind
-function addLeg(kind: PlaceKind, first = false) {
-  const leg: ChillLeg = { id: crypto.randomUUID(), placeId: null, place: { kind, airTempC: kind === 'bench' ? kitchen.record?.settings.roomTempC ?? 20 : USUAL_AIR_C[kind] }, timeS: kind === 'iceBath' ? 600 : 1800, cover: kind === 'iceBath' ? 'open' : 'film' }
-  legs('', l => first ? [leg, ...l] : [...l.slice(0, -1), leg, ...l.slice(-1)])
-}
-const move = (i: number, by: number) => legs('', (l) => {
-  const next = [...l]
-  const [leg] = next.splice(i, 1)
-  next.splice(i + by, 0, leg!)
-  return next
-})
-const shown = (t: number) => fmt.fahrenheit.value ? celsiusToFahrenheit(t) : t
-const code = computed(() => CODES[kitchen.record?.settings.foodCode ?? 'us'])
-const endH = computed(() => Math.min(26, Math.max(3, Math.ceil(Math.max(c.value.servedS, c.value.readyS ?? 0, c.value.to5S ?? 0) / 3600) + 1)))
-const coreAt = (s: number) => valueAt(c.value.timeS, c.value.coreC, s)
-const events = computed(() => {
-  const a = c.value
-  const out: { key: string, name: string, s: number | null, color: string }[] = []
-  const stage = a.stages.at(-1)!
-  const start = a.timeS.find((_, i) => a.coreC[i]! <= code.value.fromC) ?? 0
-  out.push({ key: 'safe', name: a.safe ? 'cooled safely' : 'cooled, too late', s: stage.takesS === null ? null : start + stage.takesS, color: a.safe ? COLD : BLOOD })
-  out.push({ key: 'set', name: 'set', s: a.readyS, color: CITRON_DEEP })
-  out.push({ key: 'cold', name: 'cold', s: a.coldS, color: COLD })
-  return out
-})
-const option = computed<EChartsOption>(() => {
-  const a = c.value
-  const hours = a.timeS.map(t => t / 3600)
-  const warm = a.coreC[0]! > 55
-  const frost = a.legs.some(l => l.airTempC < -1)
-  const top = fmt.fahrenheit.value ? (warm ? 200 : 140) : warm ? 100 : 60
-  const bottom = fmt.fahrenheit.value ? 20 : frost ? -20 : 0
-  const shownEvents = events.value.filter(e => e.s !== null && e.s / 3600 <= endH.value)
-  const line = (values: number[]) => values.map((v, i) => [hours[i]!, v]).filter(([h]) => h! <= endH.value + 1)
-  return {
-    animation: false, textStyle, grid: { left: 46, right: 54, top: 92, bottom: 46 },
-    tooltip: { trigger: 'axis', backgroundColor: '#fffdf7', borderColor: INK, textStyle, formatter: (ps: unknown) => {
-      const list = ps as { axisValue: number, data: [number, number], seriesName: string }[]
-      return `${fmt.duration(list[0]!.axisValue * 3600)} after pouring<br>${list.map(p => `${p.seriesName} ${fmt.fixed(p.data[1], 0)} ${p.seriesName === 'set' ? '%' : fmt.unit.value}`).join('<br>')}`
-    } },
-    xAxis: timeAxis('hours after pouring', endH.value, v => String(v), endH.value > 12 ? 4 : endH.value > 6 ? 2 : 1),
-    yAxis: [valueAxis(fmt.unit.value, bottom, top), valueAxis('% set', 0, 100, true, CITRON_DEEP)],
-    series: [
-      { name: 'core', type: 'line', showSymbol: false, lineStyle: { color: INK, width: 2.5 }, itemStyle: { color: INK }, z: 5, data: line(a.coreC.map(shown)),
-        markPoint: { symbol: 'circle', symbolSize: 13, label: { show: false }, data: shownEvents.map(e => ({ name: e.name, coord: [e.s! / 3600, shown(coreAt(e.s!))], itemStyle: { color: e.key === 'set' ? CITRON : '#FBF8F0', borderColor: e.color, borderWidth: 2.5 } })) },
-        markArea: { silent: true, data: a.legs.map((l, i) => [{ xAxis: l.fromS / 3600, name: PLACE_NAMES[l.kind as PlaceKind], itemStyle: { color: i % 2 ? 'rgba(79,113,133,.10)' : 'rgba(79,113,133,.03)' }, label: { ...label(COLD), position: 'top', distance: 2, show: (Math.min(l.toS / 3600, endH.value) - l.fromS / 3600) / endH.value > 0.16 } }, { xAxis: Math.min(l.toS / 3600, endH.value) }]) } },
-      { name: 'core, slow fridge', type: 'line', showSymbol: false, lineStyle: { color: COLD, width: 1.5, type: 'dashed' }, itemStyle: { color: COLD }, data: line(a.slowCoreC.map(shown)) },
-      { name: 'set', type: 'line', yAxisIndex: 1, showSymbol: false, markLine: moments(shownEvents.map(e => ({ name: e.name, at: e.s! / 3600, color: e.color })), endH.value, 1.1), lineStyle: { color: CITRON_DEEP, width: 2.5 }, itemStyle: { color: CITRON_DEEP }, data: line(a.setShare.map(x => 100 * x)) },
-    ],
-  }
-})
+const VIEWS = [['plan', 'The plan'], ['picture', 'The cold going in'], ['when', 'When']] as const
+const view = useSessionStorage<(typeof VIEWS)[number][0]>('lumbik:chill-view', 'plan')
 </script>
 
 <template>
-  <div class="chill">
-    <ol class="legs">
-      <li v-for="(leg, i) in doc.chill" :key="leg.id" :data-leg="i">
-        <span class="n num">{{ i + 1 }}</span>
-        <div class="where">
-          <label class="field-label" :for="`place-${leg.id}`">Where</label>
-          <select :id="`place-${leg.id}`" class="native" :value="placeValue(leg)" @change="setPlace(i, ($event.target as HTMLSelectElement).value)"><option v-for="o in options" :key="o.value" :value="o.value">{{ o.name }}</option></select>
-        </div>
-        <QuantityField class="time" :kind="leg.timeS > 5400 || i === doc.chill.length - 1 ? 'hours' : 'minutes'" show-label :step="leg.timeS > 5400 || i === doc.chill.length - 1 ? 0.5 : 5" :label="i === doc.chill.length - 1 ? 'Until served' : 'For'" :model-value="leg.timeS" :max="1209600" @update:model-value="v => legSet(i, { timeS: Math.round(v) }, `leg-${leg.id}`)" @done="ws.endGesture()" />
-        <div class="cover">
-          <label class="field-label" :for="`cover-${leg.id}`">Cover</label>
-          <select :id="`cover-${leg.id}`" class="native" :value="leg.cover" @change="legSet(i, { cover: ($event.target as HTMLSelectElement).value as Cover }, '')"><option v-for="k in COVERS" :key="k" :value="k">{{ COVER_NAMES[k] }}</option></select>
-        </div>
-        <span class="acts">
-          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-up" :disabled="i === 0" :aria-label="`Leg ${i + 1} earlier`" @click="move(i, -1)" />
-          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-down" :disabled="i === doc.chill.length - 1" :aria-label="`Leg ${i + 1} later`" @click="move(i, 1)" />
-          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :disabled="doc.chill.length === 1" :aria-label="`Take out leg ${i + 1}`" @click="legs('', l => l.filter((_, k) => k !== i))" />
-        </span>
-      </li>
-    </ol>
-    <div class="more">
-      <UButton variant="outline" color="neutral" size="sm" label="Ice bath first" @click="addLeg('iceBath', true)" />
-      <UButton variant="outline" color="neutral" size="sm" label="Add a bench rest" @click="addLeg('bench')" />
-      <UButton variant="outline" color="neutral" size="sm" label="Add a fridge" @click="addLeg('domesticFridge')" />
-      <UButton variant="outline" color="neutral" size="sm" label="Add a freezer spell" @click="addLeg('freezer')" />
-      <span class="soft small">An ice bath before pouring is stirred in its bowl.</span>
-    </div>
-    <LazyStationChart :option="option" :label="`Core temperature against time. ${events.map(e => e.s === null ? `${e.name}: not reached` : `${e.name} ${fmt.duration(e.s)} after pouring`).join('; ')}.`" />
-    <p class="key soft small">Black line: the core. Dashed: the same in a slow fridge, one in twenty. Yellow-brown: how far it has set, as a share of its strength after a day.</p>
-    <dl class="facts">
-      <div v-for="(s, i) in c.stages" :key="s.toC"><dt>to {{ fmt.temp(s.toC) }}, from {{ fmt.temp(code.fromC) }}</dt><dd :class="{ bad: !s.passes }"><WhyNumber topic="cooling">{{ s.takesS === null ? 'not reached' : fmt.duration(s.takesS) }}</WhyNumber><small>limit {{ fmt.duration(s.withinS) }}; slow fridge {{ c.slowStages[i]!.takesS === null ? 'never' : fmt.duration(c.slowStages[i]!.takesS!) }}</small></dd></div>
-      <div><dt>set through</dt><dd data-fact="set"><WhyNumber topic="set">{{ c.readyS === null ? 'not in a day' : c.readyS < 60 ? 'at once' : fmt.duration(c.readyS) }}</WhyNumber><small>after pouring</small></dd></div>
-      <div><dt>cold through</dt><dd><WhyNumber topic="coldThrough">{{ c.coldS === null ? 'not in a day' : fmt.duration(c.coldS) }}</WhyNumber><small>within 1° of its place</small></dd></div>
-      <div v-if="c.freeze && c.freeze.firmS !== null"><dt>firm to unmould</dt><dd data-fact="firm"><WhyNumber topic="freezing">{{ fmt.duration(c.freeze.firmS) }}</WhyNumber><small>after pouring</small></dd></div>
-      <div v-if="c.freeze && c.freeze.firmS !== null"><dt>thawed</dt><dd data-fact="thawed"><WhyNumber topic="freezing">{{ c.freeze.thawedS === null ? 'not in this plan' : fmt.duration(c.freeze.thawedS) }}</WhyNumber><small>after pouring</small></dd></div>
-    </dl>
-    <CautionList :findings="assessment.findings.filter(f => f.station === 'chill')" />
-    <p class="soft small judged">Judged by the {{ FOOD_CODES[kitchen.record?.settings.foodCode ?? 'us'] }}, from memory of the text. Your local code and your own food-safety plan decide.</p>
+  <div class="chillstation">
+    <div class="bigs" aria-hidden="true"><p><b>{{ c.readyS === null ? 'never' : c.readyS < 60 ? 'at once' : fmt.duration(c.readyS) }}</b>set after pouring</p><p><b>{{ c.safe ? 'safe' : 'stop' }}</b>{{ c.safe ? 'cools in time' : 'cools too slowly' }}</p></div>
+    <nav class="choices views no-print" aria-label="Parts of the chill"><button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">{{ name }}</button></nav>
+    <ChillPlan v-if="view === 'plan'" :doc="doc" :assessment="assessment" />
+    <ColdPicture v-else-if="view === 'picture'" :doc="doc" :assessment="assessment" />
+    <WhenPanel v-else :doc="doc" :assessment="assessment" />
   </div>
 </template>
-
-<style scoped>
-.legs { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--ink); }
-.legs li { display: grid; grid-template-columns: 1.2rem minmax(0, 2fr) minmax(0, 7rem) minmax(0, 1.2fr) auto; gap: 0.9rem; align-items: end; border-bottom: 1px solid var(--hairline); padding: 0.35rem 0 0.45rem; }
-.n { font-family: var(--font-display); font-size: 1.2rem; padding-bottom: 0.5rem; }
-.acts { display: flex; }
-.more { display: flex; flex-wrap: wrap; gap: 0.5rem 0.6rem; align-items: center; margin: 0.7rem 0; }
-.judged { margin-top: 0.8rem; }
-.key { margin: 0 0 0.6rem; }
-.facts { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 0.7rem 1rem; border-top: 1px solid var(--hairline); padding-top: 0.7rem; margin: 0.3rem 0 1rem; }
-dt { font-size: 0.9rem; color: var(--ink-soft); }
-dd { margin: 0; font-family: var(--font-display); font-size: 1.25rem; line-height: 1.15; }
-dd.bad { color: var(--blood); }
-small { display: block; font-family: var(--font-sans); font-size: 0.9rem; color: var(--ink-soft); }
-@media (max-width: 760px) { .legs li { grid-template-columns: 1.2rem minmax(0, 0.7fr) minmax(0, 1fr); } .where { grid-column: 2 / -1; } .time { grid-column: 2; } .cover { grid-column: 3; } .acts { grid-column: 2 / -1; } .facts { grid-template-columns: 1fr 1fr; } }
-</style>

@@ -34,6 +34,7 @@ watch(() => workspace.theirs, (t) => {
   if (t && doc.value) variantName.value = `${doc.value.name}, my variant`
 })
 
+const print = () => window.print()
 function apply(a: { doc: FormulaDocument }) {
   workspace.replace(toPlain(a.doc))
   workspace.endGesture()
@@ -130,6 +131,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
         <span class="tools no-print">
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo" aria-label="Undo" @click="workspace.undo()" />
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-redo-2" :disabled="!workspace.canRedo" aria-label="Redo" @click="workspace.redo()" />
+          <UButton variant="ghost" color="neutral" size="sm" label="Print" @click="print" />
           <UButton variant="ghost" color="neutral" size="sm" label="Export" @click="exportFormula(doc)" />
           <UButton variant="ghost" color="neutral" size="sm" label="Keys" class="keys" @click="keysOpen = true" />
         </span>

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+/** The cold going in: the section over time with a scrubber, two ways side by side, and the curves of core, mean and surface. */
+import type { EChartsOption } from 'echarts'
+import type { Assessment } from '#core/assessment'
+import { chillWays } from '#core/chill/ways'
+import { valueAt } from '#core/chill/conduction'
+import type { FormulaDocument } from '#core/formula/document'
+import { CODES } from '#core/safety/keeping'
+import { celsiusToFahrenheit } from '#core/units/measures'
+import { BLOOD, CITRON_DEEP, COLD, INK, label, moments, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
+import { wayName } from '~/words/cold'
+import type { ColdView } from '~/workers/solve.worker'
+
+const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
+const solver = useSolver()
+const ways = computed(() => chillWays(props.doc, kitchen.core!))
+const picked = ref<[string, string]>(['planned', ''])
+/** What is set beside the plan at first: what would mend it, else ice. */
+const beside = computed(() => ways.value.some(w => w.key === picked.value[1]) ? picked.value[1] : props.assessment.chill.safe ? ways.value.find(w => w.way === 'iceBath' || w.way === 'straightIn')?.key ?? 'split2' : 'split4')
+const first = computed(() => ways.value.some(w => w.key === picked.value[0]) ? picked.value[0] : 'planned')
+const chosen = computed(() => [first.value, beside.value].map(k => ways.value.find(w => w.key === k)!))
+const views = shallowRef<ColdView[]>([])
+const step = ref(30)
+watch([() => props.doc, () => kitchen.core, chosen], async () => {
+  if (!kitchen.core) return
+  const got = await solver.run({ kind: 'cold', docs: chosen.value.map(w => w.doc), kitchen: kitchen.core })
+  if (got && 'value' in got) views.value = got.value
+}, { immediate: true })
+const last = computed(() => (views.value[0]?.picture.frames.length ?? 1) - 1)
+const frameAt = (v: ColdView) => v.picture.frames[Math.min(step.value, last.value)]!
+const nowS = computed(() => views.value[0] ? frameAt(views.value[0]).timeS : 0)
+const scaleM = computed(() => ({ widthM: Math.max(...views.value.map(v => v.picture.radiusM), 0.01), heightM: Math.max(...views.value.map(v => v.picture.heightM), 0.005) }))
+const { pause, resume, isActive } = useIntervalFn(() => {
+  if (step.value >= last.value) pause()
+  else step.value++
+}, 90, { immediate: false })
+function play() {
+  if (isActive.value) return pause()
+  if (step.value >= last.value) step.value = 0
+  resume()
+}
+function take(i: number) {
+  ws.replace(toPlain(chosen.value[i]!.doc))
+  ws.endGesture()
+  picked.value = ['planned', '']
+}
+const code = computed(() => CODES[kitchen.record?.settings.foodCode ?? 'us'])
+const shown = (t: number) => fmt.fahrenheit.value ? celsiusToFahrenheit(t) : t
+const curves = computed<EChartsOption | null>(() => {
+  const v = views.value[0]
+  if (!v) return null
+  const { chill, picture } = v
+  const endH = picture.frames.at(-1)!.timeS / 3600
+  const to = (timeS: number[], values: number[]) => timeS.map((t, i) => [t / 3600, shown(values[i]!)]).filter(p => p[0]! <= endH * 1.02)
+  const line = (name: string, color: string, data: number[][], type: 'solid' | 'dashed' | 'dotted', at: number) => ({
+    name, type: 'line' as const, showSymbol: false, silent: true, lineStyle: { color, width: name === 'core' ? 2.5 : 2, type }, itemStyle: { color }, data,
+    markPoint: { silent: true, symbol: 'circle', data: data.length ? [{ name, coord: data[Math.min(data.length - 1, data.findIndex(p => p[0]! >= endH * at))]! as [number, number], symbolSize: 1, label: { show: true, ...label(color), formatter: name, position: 'right' as const, textBorderColor: '#FBF8F0', textBorderWidth: 4 } }] : [] },
+  })
+  const start = chill.timeS.find((_, i) => chill.coreC[i]! <= code.value.fromC) ?? 0
+  const limits = code.value.stages.map(s => ({ coord: [(start + s.withinS) / 3600, shown(s.toC)] as [number, number], s })).filter(l => l.coord[0] <= endH)
+  const top = Math.max(shown(20), Math.ceil(shown(Math.max(...chill.coreC)) / 20) * 20)
+  const events = [{ name: 'set', at: chill.readyS, color: CITRON_DEEP }, { name: 'now', at: nowS.value, color: INK }].filter((e): e is { name: string, at: number, color: string } => e.at !== null && e.at / 3600 <= endH).map(e => ({ ...e, at: e.at / 3600 }))
+  return {
+    animation: false, textStyle, grid: { left: 46, right: 24, top: 66, bottom: 46 },
+    xAxis: timeAxis('hours after pouring', endH, x => String(x), endH > 12 ? 4 : endH > 6 ? 2 : 1),
+    yAxis: valueAxis(fmt.unit.value, Math.min(shown(0), Math.floor(shown(Math.min(...picture.surface.tempC)) / 20) * 20), top),
+    series: [
+      { ...line('core', INK, to(chill.timeS, chill.coreC), 'solid', 0.12), markLine: moments(events, endH, 0), z: 5 },
+      line('mean', SOFT, to(chill.timeS, chill.meanC), 'dashed', 0.26), line('surface', COLD, to(picture.surface.timeS, picture.surface.tempC), 'dotted', 0.4),
+      { type: 'line', name: 'levels', data: [], markLine: { symbol: 'none', silent: true, data: [21, 8, 5].map(t => ({ yAxis: shown(t), lineStyle: { color: COLD, width: 1, type: 'dashed' as const }, label: { ...label(COLD), position: t === 8 ? 'insideEndTop' as const : 'insideEndBottom' as const, formatter: fmt.temp(t) } })) },
+        markPoint: { silent: true, symbol: 'triangle', symbolSize: 13, symbolRotate: 180, itemStyle: { color: chill.safe ? COLD : BLOOD }, data: limits.map(l => ({ name: 'limit', coord: l.coord, label: { show: true, ...label(chill.safe ? COLD : BLOOD), position: 'top' as const, formatter: `limit ${fmt.temp(l.s.toC)}`, textBorderColor: '#FBF8F0', textBorderWidth: 4 } })) } },
+    ],
+  }
+})
+const took = (s: number | null) => s === null ? 'not reached' : fmt.duration(s)
+const coreNow = (v: ColdView) => valueAt(v.chill.timeS, v.chill.coreC, nowS.value)
+</script>
+
+<template>
+  <section class="cold" :data-cold="solver.running.value ? 'working' : views.length ? 'settled' : 'idle'">
+    <div class="scrub no-print">
+      <UButton variant="outline" color="neutral" :icon="isActive ? 'i-lucide-pause' : 'i-lucide-play'" :label="isActive ? 'Pause' : 'Run'" @click="play" />
+      <label class="slider"><span class="sr">Time after pouring</span><input v-model.number="step" type="range" min="0" :max="last" :aria-valuetext="`${fmt.duration(nowS)} after pouring`" @pointerdown="pause()"></label>
+      <b class="display num" data-scrub>{{ nowS < 60 ? 'poured' : fmt.duration(nowS) }}</b>
+    </div>
+    <div class="two">
+      <article v-for="(v, i) in views" :key="i" :data-way="chosen[i]?.key">
+        <label class="sr" :for="`way-${i}`">{{ i === 0 ? 'One way' : 'Beside it' }}</label>
+        <select :id="`way-${i}`" class="native way" :value="chosen[i]?.key" @change="picked = i === 0 ? [($event.target as HTMLSelectElement).value, beside] : [first, ($event.target as HTMLSelectElement).value]"><option v-for="w in ways" :key="w.key" :value="w.key">{{ wayName(w) }}</option></select>
+        <LazyColdMap :picture="v.picture" :frame="frameAt(v)" :name="chosen[i] ? wayName(chosen[i]!) : ''" :scale-m="scaleM" />
+        <dl class="facts">
+          <div><dt>middle now</dt><dd class="num">{{ fmt.temp(coreNow(v)) }}<small>{{ fmt.percent(v.picture.setShare[Math.min(step, last)] ?? 0) }} of it set</small></dd></div>
+          <div v-for="s in v.chill.stages" :key="s.toC"><dt>to {{ fmt.temp(s.toC) }}</dt><dd :class="{ bad: !s.passes }">{{ took(s.takesS) }}<small>{{ s.passes ? 'within' : 'over' }} {{ fmt.duration(s.withinS) }}</small></dd></div>
+          <div><dt>set through</dt><dd>{{ v.chill.readyS === null ? 'not in a day' : v.chill.readyS < 60 ? 'at once' : fmt.duration(v.chill.readyS) }}</dd></div>
+        </dl>
+        <p :data-safe="v.chill.safe ? 'yes' : 'no'" :class="{ bad: !v.chill.safe }"><b>{{ v.chill.safe ? v.chill.safeSlow ? 'Cools safely.' : 'Cools in time, but not in a slow fridge.' : 'Cools too slowly: a stop.' }}</b> <span class="soft">{{ v.count === 1 ? '' : `${v.count} of them, ` }}{{ fmt.mm(v.depthM) }} deep.</span></p>
+        <UButton v-if="chosen[i] && chosen[i]!.way !== 'planned'" class="no-print" size="sm" variant="outline" color="neutral" label="Do it this way" @click="take(i)" />
+      </article>
+    </div>
+    <p v-if="views.length === 0" class="soft">Drawing …</p>
+    <LazyStationChart v-if="curves" :option="curves" :label="`Core, mean and surface over ${fmt.duration(views[0]!.picture.frames.at(-1)!.timeS)}, ${chosen[0] ? wayName(chosen[0]) : ''}`" />
+    <p class="soft small">Curves of the first way. Half the section is drawn, from the middle to the edge, to scale; dashed lines are temperatures, the heavy line is how far it has set. Triangles: where the code wants it to be by then.</p>
+  </section>
+</template>
+
+<style scoped>
+.scrub { display: flex; gap: 1rem; align-items: center; }
+.scrub .display { font-size: 1.6rem; min-width: 6rem; text-align: right; }
+.slider { flex: 1; display: flex; align-items: center; min-height: 44px; }
+.slider input { width: 100%; height: 44px; accent-color: var(--ink); }
+.two { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 1.2rem 2rem; margin-top: 0.4rem; }
+.way { font-family: var(--font-display); font-size: 1.15rem; margin-bottom: 0.5rem; }
+.bad { color: var(--blood); }
+article p { margin: 0 0 0.5rem; }
+@media (max-width: 760px) { .two { grid-template-columns: minmax(0, 1fr); } .scrub .display { font-size: 2.2rem; } }
+</style>

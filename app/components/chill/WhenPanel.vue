@@ -1,0 +1,71 @@
+<script setup lang="ts">
+/** When it may be covered, unmoulded, cut, served: ranges with what decides; and why it sweats or skins. */
+import type { Assessment } from '#core/assessment'
+import { dewPoint, DROPS_G_M2, ROOM_HUMIDITY, SKIN_G_M2 } from '#core/chill/moisture'
+import type { WhenRow } from '#core/chill/when'
+import type { FormulaDocument } from '#core/formula/document'
+import { temperTime } from '#core/order/order'
+import { decidesWords, WHEN_NAMES } from '~/words/cold'
+import type { ColdView } from '~/workers/solve.worker'
+
+const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const fmt = useFormat()
+const kitchen = useKitchenStore()
+const solver = useSolver()
+const rows = shallowRef<WhenRow[]>([])
+const view = shallowRef<ColdView | null>(null)
+watch([() => props.doc, () => kitchen.core], async () => {
+  if (!kitchen.core) return
+  const when = await solver.run({ kind: 'when', doc: props.doc, kitchen: kitchen.core })
+  if (!when || !('value' in when)) return
+  rows.value = when.value
+  const cold = await solver.run({ kind: 'cold', docs: [props.doc], kitchen: kitchen.core })
+  if (cold && 'value' in cold) view.value = cold.value[0]!
+}, { immediate: true })
+const endS = computed(() => Math.max(3600, ...rows.value.flatMap(r => [r.slowS ?? 0, r.likelyS ?? 0])) * 1.08)
+const pouredS = computed(() => props.assessment.serve.servedAfterS - props.assessment.chill.servedS)
+const start = computed(() => props.doc.serve.startAt)
+const says = (s: number | null) => s === null ? 'not in a day' : start.value ? fmt.clock(start.value, pouredS.value + s) : s < 60 ? 'at once' : `${fmt.duration(s)} after pouring`
+const share = (s: number | null) => `${Math.min(100, 100 * (s ?? endS.value) / endS.value)}%`
+const useBy = computed(() => props.assessment.serve.useBy)
+const m = computed(() => view.value?.picture.moisture ?? null)
+const dewC = computed(() => dewPoint(props.doc.use.tableTempC, ROOM_HUMIDITY))
+const dewS = computed(() => temperTime(props.assessment, dewC.value))
+</script>
+
+<template>
+  <section class="when" :data-when="solver.running.value ? 'working' : rows.length ? 'settled' : 'idle'">
+    <ul class="rows">
+      <li v-for="r in rows" :key="r.what" :data-when-row="r.what">
+        <p class="name"><b>{{ WHEN_NAMES[r.what].name }}</b> <span class="soft small">{{ WHEN_NAMES[r.what].what }}</span></p>
+        <p class="likely display num" data-likely>{{ says(r.likelyS) }}</p>
+        <p class="range soft"><template v-if="r.likelyS === null">never within a day, on this plan</template><template v-else>between <b class="num">{{ says(r.quickS) }}</b> and <b class="num">{{ says(r.slowS) }}</b></template></p>
+        <div class="bar" aria-hidden="true"><i :style="{ left: share(r.quickS), right: `calc(100% - ${share(r.slowS)})` }" /><b :style="{ left: share(r.likelyS) }" /></div>
+        <p class="soft small decides">{{ decidesWords(r) }}</p>
+      </li>
+      <li data-when-row="latest"><p class="name"><b>latest</b> <span class="soft small">kept cold</span></p><p class="likely display num">{{ useBy ? `end of ${fmt.day(useBy)}` : assessment.serve.storageDays > 0 ? `${assessment.serve.storageDays} days` : 'not kept' }}</p><p class="range soft">{{ useBy ? 'the day of making is day 1' : 'give a start time under Serve' }}</p><div /><p class="soft small decides">{{ assessment.findings.some(f => f.code === 'lotDate') ? 'a lot’s own date' : assessment.findings.some(f => f.code === 'holdsHours') ? 'only air holds it up' : 'the food code' }}</p></li>
+    </ul>
+    <p class="soft small">Ranges: a quick and a slow fridge (four in five lie between), and setting up to half as long again either way. A bar runs from pouring to {{ fmt.duration(endS) }}.</p>
+    <h3 class="section-title">Cover, sweat and skin</h3>
+    <dl v-if="m" class="facts moisture">
+      <div><dt>covered at once, air under it</dt><dd data-fact="sweat-now" :class="{ bad: m.drops }">{{ fmt.fixed(m.sweatNowGM2) }} g/m²<small>{{ m.drops ? 'drops run' : `no drops under ${DROPS_G_M2}` }}</small></dd></div>
+      <div><dt>covered at {{ fmt.temp(45) }}, {{ m.laterS < 60 ? 'at once' : fmt.duration(m.laterS) }}</dt><dd data-fact="sweat-later">{{ fmt.fixed(m.sweatLaterGM2) }} g/m²<small>gathers under the cover</small></dd></div>
+      <div><dt>left open until then</dt><dd :class="{ bad: m.skin }">{{ fmt.fixed(m.driesGM2) }} g/m²<small>{{ m.skin ? 'dries to a skin' : `no skin under ${SKIN_G_M2}` }}</small></dd></div>
+      <div><dt>dew on the table</dt><dd>{{ dewS === null || assessment.verdict.cold.tempC >= dewC ? 'none' : fmt.duration(dewS) }}<small>until it is above {{ fmt.temp(dewC) }}, the dew point of a room at {{ fmt.temp(doc.use.tableTempC) }} and {{ fmt.percent(ROOM_HUMIDITY) }} (taken)</small></dd></div>
+      <div v-if="assessment.chill.load"><dt>heat into the fridge, first hour</dt><dd data-fact="load" :class="{ bad: assessment.chill.load.watts > assessment.chill.load.capacityW }">{{ fmt.fixed(assessment.chill.load.watts) }} W<small>such a one carries off some {{ fmt.fixed(assessment.chill.load.capacityW) }} W</small></dd></div>
+    </dl>
+    <p class="soft small">Film that touches the surface leaves no air to sweat into and no skin to form: best of both, once it is poured. Film over the rim waits until the middle is down to {{ fmt.temp(45) }}.</p>
+    <CautionList :findings="assessment.findings.filter(f => ['filmTooHot', 'uncovered', 'hotIntoGlass', 'fridgeLoad', 'frozen', 'thawing'].includes(f.code))" />
+  </section>
+</template>
+
+<style scoped>
+.rows { list-style: none; padding: 0; margin: 0; border-top: 1.5px solid var(--ink); }
+.rows li { display: grid; grid-template-columns: 11rem 8.5rem minmax(0, 1fr); gap: 0.1rem 1.2rem; align-items: baseline; border-bottom: 1px solid var(--hairline); padding: 0.6rem 0; }
+p { margin: 0; } .likely { font-size: 1.5rem; } .decides { grid-column: 2 / -1; }
+.bar { grid-column: 2 / -1; position: relative; height: 10px; border-bottom: 1px solid var(--hairline); }
+.bar i { position: absolute; top: 3px; height: 4px; background: var(--cold); } .bar b { position: absolute; top: -1px; width: 3px; height: 12px; background: var(--ink); }
+h3 { margin-top: 1.2rem; }
+.moisture { grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr)); }
+@media (max-width: 760px) { .rows li { grid-template-columns: minmax(0, 1fr) auto; } .range, .bar, .decides { grid-column: 1 / -1; } }
+</style>

@@ -1,0 +1,189 @@
+<script setup lang="ts">
+/** The cook: way of making, heat, pan or oven; its course with what happens along it; where to put the probe and when to stop. */
+import type { EChartsOption } from 'echarts'
+import type { Assessment } from '#core/assessment'
+import { FAMILIES, type Family, type FormulaDocument, given, type HeatMethod, type School } from '#core/formula/document'
+import { withSchool } from '#core/formula/create'
+import { familyOf } from '#core/families/families'
+import { schoolOf } from '#core/families/schools'
+import { suggestSchool } from '#core/families/suggest'
+import { fillingOf, ovenAirC, panOf } from '#core/formula/document'
+import { burstsIn, EFFICIENCY } from '#core/heat/pot'
+import { orderOfWork } from '#core/order/order'
+import { LETHALITY_NEEDED_MIN } from '#core/safety/lethality'
+import { celsiusToFahrenheit } from '#core/units/measures'
+import { BLOOD, CITRON, CITRON_DEEP, COLD, INK, label, moments, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
+import { CUE_NAMES, PROBE_NAMES } from '~/words/cook'
+import { CONDITION_NAMES, FAMILY_NAMES, METHOD_NAMES, REASON_NAMES, SCHOOL_NAMES } from '~/words/names'
+
+const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
+const h = computed(() => props.assessment.heat)
+const heat = (part: Partial<FormulaDocument['heat']>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.heat, part) })
+const family = computed(() => familyOf(props.doc.family))
+const school = computed(() => schoolOf(props.doc.school))
+function setSchool(next: School) {
+  ws.replace(withSchool(props.doc, next, () => crypto.randomUUID()))
+  ws.endGesture()
+}
+const setFamily = (next: Family) => setSchool(suggestSchool(fillingOf(props.doc).lines, next, props.doc.use.kind))
+const method = computed(() => props.doc.heat.method)
+const heats = computed(() => method.value !== 'none')
+/** The egg's own curve says something: where it sets the dessert, or could scramble in a pan that never boils. */
+const hasEgg = computed(() => h.value.t60C !== null && (family.value.eggSets || (heats.value && method.value !== 'oven' && h.value.peakTempC < 94 && props.assessment.set.eggC > 2)))
+const reducing = computed(() => props.doc.heat.until === 'creamVolume')
+const airC = computed(() => ovenAirC(props.doc, kitchen.core!))
+const ovenTime = computed(() => given(props.doc.heat.oven.timeS))
+const oven = (part: Partial<FormulaDocument['heat']['oven']>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.heat.oven, part) })
+const shown = (c: number) => fmt.fahrenheit.value ? celsiusToFahrenheit(c) : c
+const cues = computed(() => !hasEgg.value ? [] : [
+  { key: 'coats', why: 'coats' as const, name: 'coats the spoon', at: h.value.coatsS },
+  { key: 'done', why: 'done' as const, name: 'done', at: h.value.doneS },
+  { key: 'grainy', why: 'margin' as const, name: 'grainy', at: h.value.grainyS },
+])
+const tempAt = (s: number) => {
+  const i = h.value.timeS.findIndex(t => t >= s)
+  return h.value.tempC[Math.max(i, 0)]!
+}
+/** Courses beside the temperature, in % of what each means; a line says its own name where it climbs. */
+const courses = computed(() => {
+  const a = h.value
+  const list: { name: string, color: string, type: 'solid' | 'dotted' | 'dashed', values: number[] }[] = []
+  if (hasEgg.value) list.push({ name: 'set', color: CITRON_DEEP, type: 'solid', values: a.setting.map(x => 100 * x) }, { name: 'over-set', color: BLOOD, type: 'dotted', values: a.oversetting.map(x => 100 * x) })
+  if (a.t60C !== null) list.push({ name: 'heat that counts as cooked', color: COLD, type: 'dashed', values: a.lethalityMin.map(x => 100 * Math.min(1, x / LETHALITY_NEEDED_MIN)) })
+  if (a.starchShare.length) list.push({ name: 'starch swollen', color: CITRON_DEEP, type: 'solid', values: a.starchShare.map(x => 100 * x) })
+  if (a.peakTempC > 94 && method.value !== 'oven') list.push({ name: 'steam gone', color: SOFT, type: 'dotted', values: a.evaporationG.map(g => 100 * g / Math.max(1e-9, a.evaporatedG)) })
+  return list
+})
+/** Names stand where a line passes a height of its own, so that they keep apart. */
+const NAME_AT = [62, 22, 42, 78, 30]
+const option = computed<EChartsOption>(() => {
+  const a = h.value
+  const minutes = a.timeS.map(t => t / 60)
+  const end = Math.max(4, Math.ceil(a.endS / 60) + 1)
+  const top = fmt.fahrenheit.value ? 220 : a.peakTempC > 98 ? 110 : 100
+  const reached = cues.value.filter(c => c.at !== null)
+  const points = reached.map(c => ({ name: c.name, coord: [c.at! / 60, shown(tempAt(c.at!))], itemStyle: { color: c.key === 'grainy' ? BLOOD : CITRON, borderColor: INK, borderWidth: 2 } }))
+  const named = (c: (typeof courses.value)[number], k: number) => {
+    const i = c.values.findIndex(v => v >= NAME_AT[k % NAME_AT.length]!)
+    if (i < 0) return []
+    const late = minutes[i]! > end * 0.45
+    return [{ name: c.name, coord: [minutes[i]!, c.values[i]!], symbolSize: 1, label: { show: true, ...label(c.color), formatter: c.name, position: late ? 'left' as const : 'right' as const, textBorderColor: '#FBF8F0', textBorderWidth: 4 } }]
+  }
+  return {
+    animation: false, textStyle, grid: { left: 46, right: 54, top: 84, bottom: 46 },
+    tooltip: { trigger: 'axis', backgroundColor: '#fffdf7', borderColor: INK, textStyle, formatter: (ps: unknown) => {
+      const list = ps as { axisValue: number, data: [number, number], seriesName: string }[]
+      return `${fmt.duration(list[0]!.axisValue * 60)}<br>${list.map(p => `${p.seriesName} ${fmt.fixed(p.data[1], 0)} ${p.seriesName === 'temperature' ? fmt.unit.value : '%'}`).join('<br>')}`
+    } },
+    xAxis: timeAxis(`minutes in the ${method.value === 'oven' ? 'oven, coldest part' : 'pan'}`, end, v => String(v)),
+    yAxis: [valueAxis(fmt.unit.value, 0, top), ...(courses.value.length ? [valueAxis('%', 0, 100, true, CITRON_DEEP)] : [])],
+    series: [
+      { name: 'temperature', type: 'line', showSymbol: false, lineStyle: { color: INK, width: 2.5 }, itemStyle: { color: INK }, data: minutes.map((m, i) => [m, shown(a.tempC[i]!)]), z: 5,
+        markPoint: { symbol: 'circle', symbolSize: 13, data: points, label: { show: false } },
+        markLine: { symbol: 'none', silent: true, data: hasEgg.value && a.grainyAtC !== null && shown(a.grainyAtC) < top ? [{ yAxis: shown(a.grainyAtC), lineStyle: { color: BLOOD, type: 'dashed' }, label: { ...label(BLOOD), position: 'insideStartTop', formatter: `grainy from ${fmt.temp(a.grainyAtC)}` } }] : [] } },
+      ...courses.value.map((c, k) => ({
+        name: c.name, type: 'line' as const, yAxisIndex: 1, showSymbol: false, lineStyle: { color: c.color, width: k === 0 ? 2.5 : 2, type: c.type }, itemStyle: { color: c.color }, data: minutes.map((m, i) => [m, c.values[i]!]),
+        markPoint: { silent: true, symbol: 'circle', itemStyle: { color: c.color }, data: named(c, k) },
+        ...(k === 0 ? { markLine: moments(reached.map(r => ({ name: r.name, at: r.at! / 60, color: r.key === 'grainy' ? BLOOD : INK })), end, 1) } : {}),
+      })),
+    ],
+  }
+})
+/* Equipment of the kitchen. */
+const record = computed(() => kitchen.record)
+const toast = useToast()
+const pan = computed(() => panOf(props.doc, kitchen.core!))
+const burner = computed(() => record.value?.burners.find(b => b.id === props.doc.heat.burnerId) ?? null)
+const fullW = computed(() => burner.value ? burner.value.ratedW * (burner.value.kind === 'microwave' ? 1 : EFFICIENCY[burner.value.kind]) : 0)
+const burners = computed(() => record.value?.burners.filter(b => (b.kind === 'microwave') === (method.value === 'microwave')) ?? [])
+function takeBurner(id: string) {
+  const b = record.value?.burners.find(x => x.id === id)
+  heat({ burnerId: b?.id ?? null, ...(b && method.value === 'microwave' ? { burnerW: b.ratedW } : {}) }, '')
+}
+function takePan(id: string) {
+  const p = record.value?.pans.find(x => x.id === id)
+  heat({ pan: p ? { panId: p.id, diameterM: p.diameterM, heightM: p.heightM, tareG: p.tareG } : null }, '')
+}
+function takeOven(id: string) {
+  const o = record.value?.ovens.find(x => x.id === id)
+  oven({ ovenId: o?.id ?? null, offsetK: o?.offsetK ?? 0 }, '')
+}
+/** The weight of the empty pan is asked once: it stays with the kitchen's pan. */
+async function weigh(tareG: number) {
+  const id = props.doc.heat.pan?.panId
+  if (!record.value || !id || !(tareG >= 20)) return
+  if (!await kitchen.save({ ...record.value, pans: record.value.pans.map(p => p.id === id ? { ...p, tareG } : p) })) toast.add({ title: 'The pan\'s weight was not saved.', color: 'error' })
+}
+const main = computed(() => orderOfWork(props.doc, kitchen.core!, props.assessment).find(s => s.probe !== null && s.cue !== null && (s.code.startsWith('heat') || s.code.startsWith('boil') || s.code === 'bake')))
+const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK > 0 ? fmt.degrees(h.value.marginK, 1) : `past it by ${fmt.degrees(-h.value.marginK, 1)}`)
+</script>
+
+<template>
+  <div class="cook">
+    <div class="controls">
+      <div class="choices" role="group" aria-label="Way of making">
+        <button v-for="s in family.schools" :key="s" type="button" :aria-pressed="doc.school === s" @click="setSchool(s)">{{ SCHOOL_NAMES[s].name }}</button>
+      </div>
+      <div class="fields">
+        <div class="kind">
+          <label class="field-label" for="family">Kind of dessert</label>
+          <select id="family" class="native" :value="doc.family" @change="setFamily(($event.target as HTMLSelectElement).value as Family)"><option v-for="f in FAMILIES" :key="f" :value="f">{{ FAMILY_NAMES[f].name }}</option></select>
+        </div>
+        <div v-if="family.methods.length > 1">
+          <label class="field-label" for="method">Heat</label>
+          <select id="method" class="native" :value="method" @change="heat({ method: ($event.target as HTMLSelectElement).value as HeatMethod }, '')"><option v-for="m in family.methods" :key="m" :value="m">{{ METHOD_NAMES[m] }}</option></select>
+        </div>
+        <template v-if="method === 'oven'">
+          <QuantityField kind="temperature" show-label big label="Oven at" :step="5" :model-value="doc.heat.oven.airTempC" :min="60" :max="300" @update:model-value="v => oven({ airTempC: v }, 'oven')" @done="ws.endGesture()" />
+          <div><label class="field-label" for="oven-until">Done by</label><select id="oven-until" class="native" :value="ovenTime === null ? 'target' : 'time'" @change="oven({ timeS: ($event.target as HTMLSelectElement).value === 'time' ? { given: Math.round(h.endS / 60) * 60 } : { simulated: true } }, '')"><option value="target">its middle</option><option value="time">a set time</option></select></div>
+          <QuantityField v-if="ovenTime !== null" kind="minutes" show-label big label="Time in it" :model-value="ovenTime" :max="21600" @update:model-value="v => oven({ timeS: { given: v } }, 'oven-time')" @done="ws.endGesture()" />
+          <label class="tick"><input type="checkbox" :checked="doc.heat.oven.fan" @change="oven({ fan: ($event.target as HTMLInputElement).checked }, '')"> fan</label>
+          <label class="tick"><input type="checkbox" :checked="doc.heat.oven.bath" @change="oven({ bath: ($event.target as HTMLInputElement).checked }, '')"> water bath</label>
+        </template>
+        <QuantityField v-if="heats && ovenTime === null" kind="temperature" show-label big :label="method === 'oven' ? 'Middle to' : 'Take it to'" :model-value="doc.heat.targetTempC" :min="10" :max="105" @update:model-value="v => heat({ targetTempC: v }, 'target')" @done="ws.endGesture()" />
+        <div v-if="family.fields.reduce && method === 'direct'" class="wide"><label class="field-label" for="until">Then boil</label><select id="until" class="native" :value="doc.heat.until" @change="heat({ until: ($event.target as HTMLSelectElement).value as 'hold' | 'creamVolume' }, '')"><option value="creamVolume">to cream's volume</option><option value="hold">for a time</option></select></div>
+        <QuantityField v-if="heats && ovenTime === null && !reducing" kind="minutes" show-label big label="Hold it there" :step="0.5" :model-value="doc.heat.holdS" :max="3600" @update:model-value="v => heat({ holdS: v }, 'hold')" @done="ws.endGesture()" />
+        <QuantityField kind="temperature" show-label label="Starts at" :model-value="doc.heat.startTempC" :min="0" :max="100" @update:model-value="v => heat({ startTempC: v }, 'start')" @done="ws.endGesture()" />
+        <div v-if="method === 'oven' && record?.ovens.length"><label class="field-label" for="oven-own">Which oven</label><select id="oven-own" class="native" :value="doc.heat.oven.ovenId ?? ''" @change="takeOven(($event.target as HTMLSelectElement).value)"><option value="">any, dial true</option><option v-for="o in record.ovens" :key="o.id" :value="o.id">{{ o.name }}</option></select></div>
+        <div v-if="(method === 'direct' || method === 'microwave') && burners.length"><label class="field-label" for="burner-own">{{ method === 'microwave' ? 'Which microwave' : 'Which burner' }}</label><select id="burner-own" class="native" :value="burner?.id ?? ''" @change="takeBurner(($event.target as HTMLSelectElement).value)"><option value="">any</option><option v-for="b in burners" :key="b.id" :value="b.id">{{ b.name }}</option></select></div>
+        <QuantityField v-if="burner && method === 'direct'" kind="percent" show-label label="Turned to" :step="5" :model-value="100 * doc.heat.burnerW / fullW" :min="1" :max="100" @update:model-value="v => heat({ burnerW: Math.max(50, Math.round(v / 100 * fullW)) }, 'burner')" @done="ws.endGesture()" />
+        <QuantityField v-if="method === 'direct' || method === 'microwave'" kind="power" show-label :label="method === 'microwave' ? 'Microwave rated' : 'Heat into the pan'" :model-value="doc.heat.burnerW" :min="50" :max="5000" @update:model-value="v => heat({ burnerW: v }, 'burner')" @done="ws.endGesture()" />
+        <div v-if="method === 'direct' || method === 'waterBath'"><label class="field-label" for="pan-own">{{ method === 'waterBath' ? 'Bowl or pan' : 'Pan' }}</label><select id="pan-own" class="native" :value="doc.heat.pan?.panId ?? ''" @change="takePan(($event.target as HTMLSelectElement).value)"><option value="">as suits the mix</option><option v-for="p in record?.pans ?? []" :key="p.id" :value="p.id">{{ p.name }}</option></select></div>
+        <QuantityField v-if="doc.heat.pan?.panId" kind="mass" show-label label="It weighs, empty" blank="not weighed" :model-value="pan?.tareG ?? 0" :max="20000" @update:model-value="weigh" />
+      </div>
+      <AfterHeat :doc="doc" />
+    </div>
+    <p v-if="main" class="look"><b>Look for</b> {{ CUE_NAMES[main.cue!] }}<template v-if="main.tempC !== null">, at <b class="num">{{ fmt.temp(main.tempC) }}</b></template>. <span class="soft">{{ PROBE_NAMES[main.probe!].charAt(0).toUpperCase() + PROBE_NAMES[main.probe!].slice(1) }}.</span></p>
+    <LazyStationChart v-if="heats" :option="option" :label="`Temperature${hasEgg ? ', setting and over-setting of the egg' : ''} over ${fmt.duration(h.endS)} in the ${method === 'oven' ? 'oven' : 'pan'}. ${cues.map(c => c.at === null ? `${c.name}: not reached` : `${c.name} at ${fmt.duration(c.at)}`).join('; ')}.`" />
+    <dl class="facts">
+      <div v-if="heats"><dt>{{ method === 'oven' ? 'out of the oven' : 'off the heat' }}</dt><dd data-fact="heat-time"><WhyNumber topic="heatTime">{{ fmt.duration(h.endS) }}</WhyNumber><small>{{ method === 'microwave' ? `about ${burstsIn(h.endS)} bursts of 20 s` : `peak ${fmt.temp(h.peakTempC)}` }}</small></dd></div>
+      <div v-for="c in cues" :key="c.key"><dt>{{ c.name }}</dt><dd :class="{ bad: c.key === 'grainy' && c.at !== null }" :data-cue="c.key"><WhyNumber :topic="c.why">{{ c.at === null ? 'never' : `${fmt.duration(c.at)}` }}</WhyNumber><small v-if="c.at !== null">at {{ fmt.temp(tempAt(c.at)) }}</small></dd></div>
+      <div v-if="hasEgg"><dt>to spare before grainy</dt><dd :class="{ bad: h.marginK !== null && h.marginK <= 0 }"><WhyNumber topic="margin">{{ margin }}</WhyNumber><small v-if="h.grainyAtC !== null">it turns at {{ fmt.temp(h.grainyAtC) }}</small></dd></div>
+      <div v-if="hasEgg && h.doneS !== null && h.grainyS !== null && h.grainyS > h.doneS"><dt>from done to grainy</dt><dd :class="{ bad: h.grainyS - h.doneS < 60 }">{{ fmt.duration(h.grainyS - h.doneS) }}<small>on this heat</small></dd></div>
+      <div v-if="heats && h.carryK > 0.05"><dt>still to come</dt><dd data-fact="carry">{{ fmt.degrees(h.carryK, 1) }}<small>{{ method === 'oven' ? `out of the oven the middle goes on to ${fmt.temp(h.tempC.at(-1)! + h.carryK)}` : `from the pan: stop at ${fmt.temp(h.peakTempC - h.carryK, 1)} to land on ${fmt.temp(h.peakTempC)}` }}</small></dd></div>
+      <div v-if="method === 'oven' && Math.abs(airC - doc.heat.oven.airTempC) > 0.4"><dt>air in this oven</dt><dd>{{ fmt.temp(airC) }}<small>with the dial at {{ fmt.temp(doc.heat.oven.airTempC) }}</small></dd></div>
+      <div v-if="hasEgg"><dt>egg set, in the end</dt><dd><WhyNumber topic="eggSet">{{ fmt.percent(h.a) }}</WhyNumber><small>over-set {{ fmt.percent(h.b) }}</small></dd></div>
+      <div v-if="h.t60C !== null && heats"><dt>lethality</dt><dd :class="{ bad: h.lethality.value < 2 }" data-fact="lethality"><WhyNumber topic="lethality">{{ h.lethality.value >= 100 ? 'over 100' : fmt.fixed(h.lethality.value, 1) }} min</WhyNumber><small>at {{ fmt.temp(70) }}; 2 are asked</small></dd></div>
+      <div v-if="heats"><dt>steam</dt><dd data-fact="steam"><WhyNumber topic="steam">{{ fmt.grams(h.evaporatedG) }}</WhyNumber><small>leaves the {{ method === 'oven' ? 'filling' : 'pan' }}</small></dd></div>
+      <div v-if="family.fields.reduce && heats"><dt>stop at</dt><dd data-fact="pan-stop"><WhyNumber topic="reduction">{{ fmt.grams(h.panG + (pan?.tareG ?? 0)) }}</WhyNumber><small>{{ pan?.tareG ? 'on the scale, with the pan' : 'in the pan, and the pan\'s own weight' }}<template v-if="h.reduction">; {{ fmt.fixed(h.reduction.volumeMl) }} ml, a hot jug reads {{ fmt.fixed(h.reduction.hotVolumeMl) }} ml</template></small></dd></div>
+      <div v-if="assessment.set.starchC > 1.5"><dt>starch swollen</dt><dd data-fact="starch"><WhyNumber topic="starch">{{ fmt.percent(assessment.set.starchCooked) }}</WhyNumber><small>peak {{ fmt.temp(assessment.set.making.starch.peakTempC) }}</small></dd></div>
+      <div v-if="family.sets.includes('caseinPa') && heats"><dt>heat the milk has had</dt><dd><WhyNumber topic="milkHeat">{{ fmt.percent(assessment.set.making.milkHeat) }}</WhyNumber><small>a boil is all of it</small></dd></div>
+      <div v-if="family.fields.whip"><dt>air</dt><dd data-fact="air"><WhyNumber topic="air">{{ fmt.percent(assessment.set.making.air) }}</WhyNumber><small>of the volume</small></dd></div>
+      <div v-if="method !== 'oven'"><dt>pours at</dt><dd><WhyNumber topic="pours">{{ fmt.temp(h.pourTempC) }}</WhyNumber><small>after all is in, and the cold dish</small></dd></div>
+    </dl>
+    <p class="soft small reasons">{{ SCHOOL_NAMES[doc.school].how }} Gives: {{ school.gives.map(x => REASON_NAMES[x]).join(', ') }}. Costs: {{ school.costs.map(x => REASON_NAMES[x]).join(', ') }}. For when: {{ CONDITION_NAMES[school.decides] }}.</p>
+    <CautionList :findings="assessment.findings.filter(f => f.station === 'heat')" />
+  </div>
+</template>
+
+<style scoped>
+.kind, .wide { grid-column: span 2; }
+.reasons { margin: 0 0 0.8rem; max-width: 46rem; }
+.tick { display: inline-flex; align-items: center; gap: 0.5rem; min-height: 44px; align-self: end; }
+.tick input { width: 22px; height: 22px; accent-color: var(--ink); }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(8.2rem, 1fr)); gap: 0.9rem; margin: 0.8rem 0 0.4rem; max-width: 56rem; }
+.look { margin: 0.9rem 0 0; font-size: 1.05rem; }
+</style>

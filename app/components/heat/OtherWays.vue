@@ -1,0 +1,64 @@
+<script setup lang="ts">
+/** The same cook with another batch, tin, start or height above the sea; and a time for another size. */
+import type { Assessment } from '#core/assessment'
+import type { FormulaDocument } from '#core/formula/document'
+import { scaleTime, TIMED, type Timed } from '#core/heat/scaleTime'
+import type { CookVariant } from '#core/heat/variants'
+import { TABLE_UI, RIGHT } from '~/composables/tableStyle'
+import { TIMED_WORDS, variantWords } from '~/words/cook'
+
+const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const fmt = useFormat()
+const kitchen = useKitchenStore()
+const solver = useSolver()
+const rows = shallowRef<CookVariant[]>([])
+watch([() => props.doc, () => kitchen.core], async () => {
+  if (!kitchen.core) return
+  const got = await solver.run({ kind: 'variants', doc: props.doc, kitchen: kitchen.core })
+  if (got && 'value' in got) rows.value = got.value
+}, { immediate: true })
+const planned = computed(() => rows.value.find(r => r.code === 'planned'))
+const columns = [{ id: 'way', header: '' }, { id: 'time', header: 'off the heat', meta: RIGHT }, { id: 'than', header: 'than planned', meta: RIGHT }, { id: 'depth', header: 'depth', meta: RIGHT }, { id: 'margin', header: 'before grainy', meta: RIGHT }]
+const share = (r: CookVariant) => planned.value && planned.value.endS > 0 ? r.endS / planned.value.endS - 1 : 0
+
+const process = ref<Timed>(props.doc.heat.method === 'oven' ? 'bake' : props.doc.heat.method === 'microwave' ? 'microwave' : 'reduce')
+const from = reactive({ timeS: 25 * 60, depthM: 0.02, massG: 750, powerW: 600 })
+const to = reactive({ depthM: 0.03, massG: 1500, powerW: 600 })
+const scaled = computed(() => {
+  try {
+    return scaleTime({ process: process.value, timeS: from.timeS, depthM: [from.depthM, to.depthM], massG: [from.massG, to.massG], powerW: [from.powerW, to.powerW] })
+  } catch {
+    return null
+  }
+})
+</script>
+
+<template>
+  <div class="ways" :data-variants="solver.running.value ? 'working' : 'settled'">
+    <h3 class="section-title">The same cook, otherwise</h3>
+    <p v-if="doc.heat.method === 'none'" class="soft">Nothing is heated here.</p>
+    <UTable v-else class="stack" :data="rows" :columns="columns" :ui="TABLE_UI">
+      <template #way-cell="{ row }"><span :data-variant="row.original.code"><b>{{ variantWords(row.original.code, doc, fmt).name }}</b> <span class="soft small">{{ variantWords(row.original.code, doc, fmt).why }}</span><span v-if="row.original.overflows" class="bad small"> runs over the rim</span></span></template>
+      <template #time-cell="{ row }"><b class="num">{{ row.original.reachedS === null ? 'never there' : fmt.duration(row.original.endS) }}</b></template>
+      <template #than-cell="{ row }">{{ row.original.code === 'planned' ? '' : Math.abs(share(row.original)) < 0.015 ? 'the same' : `${share(row.original) > 0 ? '+' : '−'} ${fmt.percent(Math.abs(share(row.original)))}` }}</template>
+      <template #depth-cell="{ row }">{{ fmt.mm(row.original.depthM) }}</template>
+      <template #margin-cell="{ row }">{{ row.original.marginK === null ? '—' : row.original.marginK > 0 ? fmt.degrees(row.original.marginK, 1) : 'past it' }}</template>
+    </UTable>
+    <p v-if="solver.running.value" class="soft small">Working it out … <button type="button" class="underline" @click="solver.cancel()">stop</button></p>
+    <h3 class="section-title">A time for another size</h3>
+    <div class="choices" role="group" aria-label="Process"><button v-for="p in TIMED" :key="p" type="button" :aria-pressed="process === p" @click="process = p">{{ TIMED_WORDS[p].name }}</button></div>
+    <div class="fields">
+      <QuantityField v-model="from.timeS" kind="minutes" show-label label="It took" :min="1" :max="600000" />
+      <template v-if="process === 'bake' || process === 'chill'"><QuantityField v-model="from.depthM" kind="length" show-label label="at a depth of" :min="0.002" :max="0.3" /><QuantityField v-model="to.depthM" kind="length" show-label label="now at" :min="0.002" :max="0.3" /></template>
+      <template v-else-if="process !== 'whip'"><QuantityField v-model="from.massG" kind="mass" show-label label="with" :min="1" /><QuantityField v-model="from.powerW" kind="power" show-label label="on" :min="50" :max="12000" /><QuantityField v-model="to.massG" kind="mass" show-label label="now with" :min="1" /><QuantityField v-model="to.powerW" kind="power" show-label label="on" :min="50" :max="12000" /></template>
+    </div>
+    <p class="answer" data-answer="scaled"><b class="display">{{ scaled === null ? '—' : fmt.duration(scaled) }}</b> <span class="soft">{{ TIMED_WORDS[process].rule }}. Begin to look a fifth sooner.</span></p>
+  </div>
+</template>
+
+<style scoped>
+.bad { color: var(--blood); }
+h3 { margin-top: 1.2rem; } h3:first-child { margin-top: 0; }
+.fields { display: flex; flex-wrap: wrap; gap: 0.9rem 1.4rem; margin-top: 0.6rem; } .fields > .quantity { width: 8rem; }
+.answer .display { font-size: 1.9rem; margin-right: 0.5rem; }
+</style>

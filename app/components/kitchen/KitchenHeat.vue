@@ -1,0 +1,67 @@
+<script setup lang="ts">
+/** Ovens with what their dial is wrong by, burners by their rating, pans with the weight they have empty. */
+import { BURNER_KINDS, type KitchenBurner, type KitchenOven, type KitchenPan } from '#core/formula/document'
+import { EFFICIENCY, panHoldsM3 } from '#core/heat/pot'
+
+interface Lists { ovens: KitchenOven[], burners: KitchenBurner[], pans: KitchenPan[] }
+defineProps<Lists>()
+const emit = defineEmits<{ change: [part: Partial<Lists>] }>()
+const fmt = useFormat()
+const KINDS = { gas: 'gas', ceramic: 'ceramic', induction: 'induction', microwave: 'microwave' } as const
+const edit = <T extends { id: string }>(list: readonly T[], id: string, part: Partial<T>): T[] => list.map(x => x.id === id ? { ...x, ...part } : x)
+const without = <T extends { id: string }>(list: readonly T[], id: string): T[] => list.filter(x => x.id !== id)
+const id = () => crypto.randomUUID()
+</script>
+
+<template>
+  <section data-kitchen-part="ovens">
+    <h2 class="section-title">Ovens</h2>
+    <ul>
+      <li v-for="o in ovens" :key="o.id">
+        <div class="named"><label class="field-label" :for="`on-${o.id}`">Name</label><input :id="`on-${o.id}`" class="native" maxlength="80" :value="o.name" @change="emit('change', { ovens: edit(ovens, o.id, { name: ($event.target as HTMLInputElement).value.trim() || o.name }) })"></div>
+        <QuantityField kind="count" unit-text="°C over dial" show-label label="Its air lies" :model-value="o.offsetK" :min="-40" :max="40" @update:model-value="v => emit('change', { ovens: edit(ovens, o.id, { offsetK: v }) })" />
+        <label class="tick"><input type="checkbox" :checked="o.fan" @change="emit('change', { ovens: edit(ovens, o.id, { fan: ($event.target as HTMLInputElement).checked }) })"> has a fan</label>
+        <UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${o.name}`" @click="emit('change', { ovens: without(ovens, o.id) })" />
+      </li>
+    </ul>
+    <UButton variant="outline" color="neutral" size="sm" label="Add an oven" @click="emit('change', { ovens: [...ovens, { id: id(), name: 'New oven', fan: false, offsetK: 0 }] })" />
+    <p class="soft small">Hang a thermometer in the middle; when the dial says 170 and it reads 176, its air lies 6 over the dial.</p>
+  </section>
+  <section data-kitchen-part="burners">
+    <h2 class="section-title">Burners</h2>
+    <ul>
+      <li v-for="b in burners" :key="b.id">
+        <div class="named"><label class="field-label" :for="`bn-${b.id}`">Name</label><input :id="`bn-${b.id}`" class="native" maxlength="80" :value="b.name" @change="emit('change', { burners: edit(burners, b.id, { name: ($event.target as HTMLInputElement).value.trim() || b.name }) })"></div>
+        <div><label class="field-label" :for="`bk-${b.id}`">Kind</label><select :id="`bk-${b.id}`" class="native" :value="b.kind" @change="emit('change', { burners: edit(burners, b.id, { kind: ($event.target as HTMLSelectElement).value as KitchenBurner['kind'] }) })"><option v-for="k in BURNER_KINDS" :key="k" :value="k">{{ KINDS[k] }}</option></select></div>
+        <QuantityField kind="power" show-label label="Rated" :model-value="b.ratedW" :min="50" :max="12000" @update:model-value="v => emit('change', { burners: edit(burners, b.id, { ratedW: v }) })" />
+        <UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${b.name}`" @click="emit('change', { burners: without(burners, b.id) })" />
+      </li>
+    </ul>
+    <UButton variant="outline" color="neutral" size="sm" label="Add a burner" @click="emit('change', { burners: [...burners, { id: id(), name: 'New burner', kind: 'induction', ratedW: 2000 }] })" />
+    <p class="soft small">Of the rating there reaches the pan: gas {{ fmt.percent(EFFICIENCY.gas) }}, ceramic {{ fmt.percent(EFFICIENCY.ceramic) }}, induction {{ fmt.percent(EFFICIENCY.induction) }}.</p>
+  </section>
+  <section data-kitchen-part="pans">
+    <h2 class="section-title">Pans and bowls for the stove</h2>
+    <ul>
+      <li v-for="p in pans" :key="p.id">
+        <div class="named"><label class="field-label" :for="`pp-${p.id}`">Name</label><input :id="`pp-${p.id}`" class="native" maxlength="80" :value="p.name" @change="emit('change', { pans: edit(pans, p.id, { name: ($event.target as HTMLInputElement).value.trim() || p.name }) })"></div>
+        <QuantityField kind="length" show-label label="Width" :step="5" :model-value="p.diameterM" :min="0.08" :max="0.8" @update:model-value="v => emit('change', { pans: edit(pans, p.id, { diameterM: v }) })" />
+        <QuantityField kind="length" show-label label="Height" :step="5" :model-value="p.heightM" :min="0.02" :max="0.6" @update:model-value="v => emit('change', { pans: edit(pans, p.id, { heightM: v }) })" />
+        <QuantityField kind="mass" show-label label="Weighs, empty" blank="not weighed" :model-value="p.tareG ?? 0" :max="20000" @update:model-value="v => emit('change', { pans: edit(pans, p.id, { tareG: v >= 20 ? v : null }) })" />
+        <span class="soft small holds">holds {{ fmt.litres(panHoldsM3(p)) }}</span>
+        <UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${p.name}`" @click="emit('change', { pans: without(pans, p.id) })" />
+      </li>
+    </ul>
+    <UButton variant="outline" color="neutral" size="sm" label="Add a pan" @click="emit('change', { pans: [...pans, { id: id(), name: 'New pan', diameterM: 0.2, heightM: 0.12, tareG: null }] })" />
+  </section>
+</template>
+
+<style scoped>
+section { border-top: 1px solid var(--ink); padding-top: 0.7rem; grid-column: 1 / -1; }
+ul { list-style: none; margin: 0 0 0.7rem; padding: 0; }
+li { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; align-items: end; padding: 0.3rem 0 0.5rem; border-bottom: 1px solid var(--hairline); }
+.named { flex: 1 1 12rem; } li > .quantity { width: 9rem; }
+.tick { display: inline-flex; align-items: center; gap: 0.5rem; min-height: 44px; } .tick input { width: 22px; height: 22px; accent-color: var(--ink); }
+.holds { align-self: center; min-width: 6rem; }
+p { margin: 0.4rem 0 0; }
+</style>

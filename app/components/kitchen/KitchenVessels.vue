@@ -1,0 +1,54 @@
+<script setup lang="ts">
+/** The kitchen's own tins and dishes, drawn to one scale, by their inside measures or the water they hold. */
+import { VESSEL_KINDS, type KitchenVessel, type Vessel, type VesselKind } from '#core/formula/document'
+import { cavityOf, cavityVolume } from '#core/vessel/geometry'
+import { typicalVessel } from '#core/vessel/nominal'
+import { VESSEL_NAMES } from '~/words/names'
+
+const props = defineProps<{ vessels: KitchenVessel[] }>()
+const emit = defineEmits<{ change: [vessels: KitchenVessel[]] }>()
+const fmt = useFormat()
+const open = ref<string | null>(null)
+const set = (id: string, part: Partial<KitchenVessel>) => emit('change', props.vessels.map(v => v.id === id ? { ...v, ...part } : v))
+const EMPTY = { vesselId: null, count: 1, portions: 1, crustM: 0, crustForm: 'shell' as const, toppingM: 0, insertM3: 0, tiltDeg: 0 }
+const assemblyOf = (vessel: Vessel) => ({ ...EMPTY, vessel })
+/** Width of a drawing, so that all share one scale. */
+const widest = computed(() => Math.max(...props.vessels.map(v => v.lengthM), 0.1))
+function add(vessel: Vessel, name: string) {
+  const { kind, material, lengthM, widthM, heightM, taper, heldM3 } = vessel
+  const made = { id: crypto.randomUUID(), name, kind, material, lengthM, widthM, heightM, taper, heldM3 }
+  emit('change', [...props.vessels, made])
+  open.value = made.id
+}
+const sizes = (v: KitchenVessel) => `${v.kind === 'rectangle' ? `${fmt.cm(v.lengthM)} × ${fmt.cm(v.widthM)}` : fmt.cm(v.lengthM)}, ${fmt.cm(v.heightM)} high, ${v.material}; holds ${fmt.litres(cavityVolume(cavityOf(v)))}${v.heldM3 === null ? '' : ', by water'}`
+</script>
+
+<template>
+  <section class="wide" data-kitchen-part="vessels">
+    <h2 class="section-title">Tins and dishes</h2>
+    <p v-if="vessels.length === 0" class="soft">None of its own yet. Add those you bake and serve in; measure inside at the rim, or weigh the water one holds.</p>
+    <ul class="tins">
+      <li v-for="v in vessels" :key="v.id">
+        <div class="pic" :style="{ width: `${Math.max(14, 100 * v.lengthM / widest)}px` }"><VesselDrawing :vessel="v" :assembly="assemblyOf(v)" :depth-m="0" :label="v.name" /></div>
+        <div class="is"><b>{{ v.name }}</b><br><span class="soft small">{{ sizes(v) }}</span></div>
+        <span class="acts"><UButton size="sm" variant="outline" color="neutral" :label="open === v.id ? 'Done' : 'Change'" :aria-label="`${open === v.id ? 'Done with' : 'Change'} ${v.name}`" @click="open = open === v.id ? null : v.id" /><UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${v.name}`" @click="emit('change', vessels.filter(x => x.id !== v.id))" /></span>
+        <div v-if="open === v.id" class="fields">
+          <div class="named"><label class="field-label" :for="`vn-${v.id}`">Name</label><input :id="`vn-${v.id}`" class="native" maxlength="80" :value="v.name" @change="set(v.id, { name: ($event.target as HTMLInputElement).value.trim() || v.name })"></div>
+          <div><label class="field-label" :for="`vk-${v.id}`">Kind</label><select :id="`vk-${v.id}`" class="native" :value="v.kind" @change="set(v.id, { kind: ($event.target as HTMLSelectElement).value as VesselKind })"><option v-for="k in VESSEL_KINDS" :key="k" :value="k">{{ VESSEL_NAMES[k] }}</option></select></div>
+          <VesselFields :vessel="v" @change="part => set(v.id, part)" />
+        </div>
+      </li>
+    </ul>
+    <div class="adding"><VesselSelect label="Add one like" value="" @pick="(v) => add(v, 'New tin or dish')" /><UButton variant="outline" color="neutral" size="sm" label="Add a round tin" @click="add(typicalVessel('round'), 'New tin')" /></div>
+  </section>
+</template>
+
+<style scoped>
+section { border-top: 1px solid var(--ink); padding-top: 0.7rem; grid-column: 1 / -1; }
+.tins { list-style: none; margin: 0 0 0.7rem; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(21rem, 1fr)); gap: 0 2rem; }
+.tins li { display: grid; grid-template-columns: 104px minmax(0, 1fr) auto; gap: 0.4rem 1rem; align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.5rem 0; }
+.acts { display: flex; align-items: center; }
+.fields { grid-column: 1 / -1; display: grid; grid-template-columns: repeat(auto-fill, minmax(8rem, 1fr)); gap: 0.8rem; align-items: end; padding-bottom: 0.5rem; } .named { grid-column: span 2; }
+.adding { display: flex; gap: 1rem; align-items: end; flex-wrap: wrap; max-width: 34rem; } .adding > :first-child { flex: 1 1 14rem; }
+@media (max-width: 760px) { .tins { grid-template-columns: minmax(0, 1fr); } }
+</style>

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+/** Portions: even pours by the scale, bars by a grid, wedges with a guide to print; and how high a slice this set carries. */
+import type { Assessment } from '#core/assessment'
+import { vesselOf, type FormulaDocument } from '#core/formula/document'
+import { CUTS, neededPa } from '#core/set/bands'
+import { cutGrid, cutWedges, evenPour, suggestGrid } from '#core/vessel/portions'
+
+const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
+const vessel = computed(() => vesselOf(props.doc, kitchen.core!))
+const shape = computed(() => props.assessment.shape)
+const tray = computed(() => vessel.value.kind === 'rectangle')
+const cuts = computed(() => props.doc.use.kind === 'cut' || props.doc.use.kind === 'turnedOut')
+const single = computed(() => shape.value.count > 1 || !cuts.value)
+const each = computed(() => shape.value.batchG / shape.value.count)
+const pour = computed(() => evenPour(shape.value.batchG, shape.value.count))
+const perVessel = computed(() => Math.max(1, Math.round(props.doc.assembly.portions / shape.value.count)))
+const grid = reactive({ columns: 0, rows: 0, trimM: 0 })
+watch([perVessel, () => vessel.value.lengthM, () => vessel.value.widthM], () => Object.assign(grid, suggestGrid(perVessel.value, vessel.value)), { immediate: true })
+const cut = computed(() => {
+  try {
+    return cutGrid(each.value, vessel.value, grid.columns, grid.rows, grid.trimM)
+  } catch {
+    return null
+  }
+})
+const wedges = computed(() => cutWedges(each.value, vessel.value.lengthM, perVessel.value))
+const height = ref(Math.round(props.assessment.shape.pieceHeightM * 1000) / 1000)
+const usePieces = (n: number) => ws.change('', (d) => { d.assembly.portions = n * d.assembly.count })
+const spokes = computed(() => Array.from({ length: wedges.value.count }, (_, i) => (i * wedges.value.angleDeg - 90) * Math.PI / 180))
+const mm = (m: number) => 1000 * m
+const printGuide = () => window.print()
+</script>
+
+<template>
+  <section class="cuts">
+    <template v-if="single">
+      <h3 class="section-title">Into {{ shape.count }} {{ shape.count === 1 ? 'dish' : 'dishes' }}, by the scale</h3>
+      <p class="answer" data-answer="pour"><b class="display">{{ fmt.grams(pour.eachG) }}</b> in each. Stand the tray on the scale, zero it, and pour until it reads:</p>
+      <ol class="readings" data-readings><li v-for="(g, i) in pour.readingsG.slice(0, 24)" :key="i"><span class="soft">{{ i + 1 }}</span> <b class="num">{{ fmt.grams(g) }}</b></li></ol>
+      <p v-if="pour.readingsG.length > 24" class="soft">and on, {{ fmt.grams(pour.eachG) }} more each time, to {{ fmt.grams(shape.batchG) }}.</p>
+    </template>
+    <template v-if="cuts && tray">
+      <h3 class="section-title">By a grid</h3>
+      <div class="fields">
+        <QuantityField v-model="grid.columns" kind="count" show-label label="Along the length" :min="1" :max="60" />
+        <QuantityField v-model="grid.rows" kind="count" show-label label="Along the width" :min="1" :max="60" />
+        <QuantityField v-model="grid.trimM" kind="length" show-label label="Trim off all round" blank="none" :max="0.1" />
+        <UButton v-if="cut && cut.pieces * shape.count !== doc.assembly.portions" variant="outline" color="neutral" :label="`Make it ${cut.pieces} portions`" @click="usePieces(cut.pieces)" />
+      </div>
+      <div v-if="cut" class="pair">
+        <svg :viewBox="`-4 -4 ${mm(vessel.lengthM) + 8} ${mm(vessel.widthM) + 8}`" role="img" :aria-label="`${cut.columns} by ${cut.rows}, each ${fmt.mm(cut.lengthM)} by ${fmt.mm(cut.widthM)}`">
+          <rect x="0" y="0" :width="mm(vessel.lengthM)" :height="mm(vessel.widthM)" fill="var(--crust)" stroke="var(--ink)" stroke-width="2" vector-effect="non-scaling-stroke" />
+          <rect :x="mm(grid.trimM)" :y="mm(grid.trimM)" :width="mm(cut.lengthM) * cut.columns" :height="mm(cut.widthM) * cut.rows" fill="var(--citron)" />
+          <path :d="[...Array(cut.columns + 1).keys()].map(i => `M${mm(grid.trimM) + i * mm(cut!.lengthM)} ${mm(grid.trimM)}v${mm(cut!.widthM) * cut!.rows}`).join('') + [...Array(cut.rows + 1).keys()].map(i => `M${mm(grid.trimM)} ${mm(grid.trimM) + i * mm(cut!.widthM)}h${mm(cut!.lengthM) * cut!.columns}`).join('')" fill="none" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
+        </svg>
+        <dl class="facts">
+          <div><dt>a piece</dt><dd data-fact="piece">{{ fmt.mm(cut.lengthM) }} × {{ fmt.mm(cut.widthM) }}</dd></div>
+          <div><dt>filling on it</dt><dd>{{ fmt.grams(cut.pieceG) }}</dd></div>
+          <div><dt>trim</dt><dd>{{ fmt.grams(cut.trimG) }}</dd></div>
+          <div><dt>with a baked edge</dt><dd>{{ cut.edges }}<small>of {{ cut.pieces }}</small></dd></div>
+        </dl>
+      </div>
+      <p v-else class="bad" role="alert">So much trim leaves nothing to cut: take less.</p>
+    </template>
+    <template v-else-if="cuts && shape.count === 1">
+      <h3 class="section-title">By wedges</h3>
+      <div class="pair">
+        <svg class="guide" :style="{ '--true': `${mm(vessel.lengthM) + 10}mm` }" :viewBox="`${-mm(vessel.lengthM) / 2 - 5} ${-mm(vessel.lengthM) / 2 - 5} ${mm(vessel.lengthM) + 10} ${mm(vessel.lengthM) + 10}`" role="img" :aria-label="`Guide for ${wedges.count} wedges`">
+          <circle r="1.2" fill="var(--ink)" /><circle :r="mm(vessel.lengthM) / 2" fill="none" stroke="var(--ink)" stroke-width="1.5" vector-effect="non-scaling-stroke" />
+          <line v-for="a in spokes" :key="a" x1="0" y1="0" :x2="(mm(vessel.lengthM) / 2 + 4) * Math.cos(a)" :y2="(mm(vessel.lengthM) / 2 + 4) * Math.sin(a)" stroke="var(--ink)" stroke-width="1" vector-effect="non-scaling-stroke" />
+        </svg>
+        <dl class="facts">
+          <div><dt>wedges</dt><dd data-fact="wedges">{{ wedges.count }}<small>{{ fmt.fixed(wedges.angleDeg, 1) }}° each</small></dd></div>
+          <div><dt>along the rim</dt><dd>{{ fmt.mm(wedges.arcM) }}<small>{{ fmt.mm(wedges.chordM) }} straight across</small></dd></div>
+          <div><dt>filling on it</dt><dd>{{ fmt.grams(wedges.pieceG) }}</dd></div>
+        </dl>
+      </div>
+      <p class="no-print"><UButton variant="outline" color="neutral" size="sm" label="Print the guide, true to size" @click="printGuide" /> <span class="soft small">Print at 100 %. Lay it under the ring, or mark the rim from it.</span></p>
+    </template>
+    <template v-if="cuts">
+      <h3 class="section-title">How high</h3>
+      <div class="fields high"><QuantityField v-model="height" kind="length" show-label label="A slice this high" :min="0.003" :max="0.2" /><p>needs <b class="num" data-fact="needs">{{ fmt.pascals(neededPa(height, shape.density, CUTS)) }}</b> to be cut. This one has <b class="num">{{ fmt.pascals(assessment.verdict.cold.tauPa.value) }}</b> cold: it can be cut up to <b class="num" data-fact="cuts-to">{{ fmt.mm(assessment.verdict.cold.cutsM) }}</b> high, and stands on the plate to {{ fmt.mm(assessment.verdict.plate.standsM) }}.</p></div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.answer .display { font-size: 1.9rem; }
+.readings { list-style: none; display: grid; grid-template-columns: repeat(auto-fill, minmax(7rem, 1fr)); gap: 0.2rem 1rem; padding: 0; margin: 0 0 1rem; border-top: 1px solid var(--ink); }
+.readings li { border-bottom: 1px solid var(--hairline); padding: 0.3rem 0; }
+.fields { display: flex; flex-wrap: wrap; gap: 0.9rem 1.4rem; align-items: end; } .fields > .quantity { width: 9rem; } .high p { flex: 1 1 20rem; margin: 0; }
+.pair { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr); gap: 1.5rem; align-items: center; margin: 0.9rem 0; }
+svg { width: 100%; max-height: 240px; }
+h3 { margin-top: 1.2rem; } h3:first-child { margin-top: 0; }
+.bad { color: var(--blood); }
+@media (max-width: 760px) { .pair { grid-template-columns: minmax(0, 1fr); } }
+@media print { .guide { width: var(--true); max-height: none; height: var(--true); } }
+</style>

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+/** Which tin or dish, how deep, how many, does it fit; what else the work needs. */
+import type { Assessment } from '#core/assessment'
+import { schoolOf } from '#core/families/schools'
+import { VESSEL_KINDS, vesselOf, type FormulaDocument, type Vessel } from '#core/formula/document'
+import { plainMake, resizeParts, withPart } from '#core/parts/parts'
+import { cavityOf, cavityVolume } from '#core/vessel/geometry'
+import { fitVolume, roomWanted, workVessels } from '#core/vessel/fit'
+import { typicalVessel } from '#core/vessel/nominal'
+import { PART_NAMES } from '~/words/cook'
+import { workVesselWords } from '~/words/cold'
+import { VESSEL_NAMES } from '~/words/names'
+
+const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const fmt = useFormat()
+const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
+const vessel = computed(() => vesselOf(props.doc, kitchen.core!))
+const shape = computed(() => props.assessment.shape)
+const fit = computed(() => fitVolume(shape.value.volumeM3, vessel.value, props.doc.assembly, shape.value.count, roomWanted(props.doc)))
+const glass = computed(() => vessel.value.kind === 'glass' || vessel.value.kind === 'stemmed')
+
+/** Puts a vessel in place; crust and topping follow its size, a ring wants a shell. */
+function useVessel(next: Vessel, vesselId: string | null, gesture = '') {
+  const { kind, material, lengthM, widthM, heightM, taper, heldM3 } = next
+  const { assembly } = props.doc
+  const wantsShell = kind === 'tartRing' || kind === 'tartShell'
+  const crusted = wantsShell || (schoolOf(props.doc.school).crustM > 0 && !['ramekin', 'glass', 'stemmed', 'bowl', 'mould'].includes(kind))
+  let doc: FormulaDocument = { ...props.doc, assembly: { ...assembly, vesselId, vessel: { kind, material, lengthM, widthM, heightM, taper, heldM3 }, crustForm: kind === 'rectangle' ? 'base' : 'shell', tiltDeg: glass.value ? assembly.tiltDeg : 0 } }
+  if (!crusted && assembly.crustM > 0) doc = withPart(doc, kitchen.core!, 'crust', null, () => crypto.randomUUID(), '')
+  else if (wantsShell && assembly.crustM === 0) doc = withPart(doc, kitchen.core!, 'crust', plainMake('blindShell'), () => crypto.randomUUID(), PART_NAMES.blindShell.name)
+  ws.replace(resizeParts(doc, kitchen.core!), gesture)
+  if (!gesture) ws.endGesture()
+}
+/** Changing a size makes it a one-off; the kitchen's own vessel stays as it is. */
+const size = (part: Partial<Vessel>, gesture: string) => useVessel({ ...vessel.value, ...part }, null, gesture)
+const assembly = (part: Partial<FormulaDocument['assembly']>, gesture: string) => ws.replace(resizeParts({ ...props.doc, assembly: { ...props.doc.assembly, ...part } }, kitchen.core!), gesture)
+</script>
+
+<template>
+  <div class="tin">
+    <div class="pick">
+      <div class="choices" role="group" aria-label="Kind"><button v-for="k in VESSEL_KINDS" :key="k" type="button" :aria-pressed="vessel.kind === k" @click="useVessel(typicalVessel(k), null)">{{ VESSEL_NAMES[k] }}</button></div>
+      <VesselSelect class="own" label="Tin or dish" :value="doc.assembly.vesselId ?? ''" own="a size of its own" @pick="(v, id) => useVessel(v, id)" />
+      <div class="fields">
+        <VesselFields :vessel="vessel" @change="size" @done="ws.endGesture()" />
+        <QuantityField kind="count" show-label label="How many" :model-value="doc.assembly.count" :min="1" :max="500" @update:model-value="v => assembly({ count: v }, 'count')" @done="ws.endGesture()" />
+        <QuantityField kind="count" show-label label="Portions in all" :model-value="doc.assembly.portions" :min="1" :max="2000" @update:model-value="v => assembly({ portions: v }, 'portions')" @done="ws.endGesture()" />
+        <QuantityField kind="length" show-label label="Crust" blank="none" :step="0.5" :model-value="doc.assembly.crustM" :min="0" :max="0.02" @update:model-value="v => assembly({ crustM: v }, 'crust')" @done="ws.endGesture()" />
+        <QuantityField kind="count" unit-text="ml" show-label label="Fruit or insert in each" blank="none" :step="5" :model-value="Math.round(doc.assembly.insertM3 * 1e6)" :max="50000" @update:model-value="v => assembly({ insertM3: v / 1e6 }, 'insert')" @done="ws.endGesture()" />
+        <QuantityField v-if="glass" kind="count" unit-text="°" show-label label="Leans while it sets" blank="upright" :step="5" :model-value="doc.assembly.tiltDeg" :max="60" @update:model-value="v => assembly({ tiltDeg: v }, 'tilt')" @done="ws.endGesture()" />
+      </div>
+    </div>
+    <figure class="drawn">
+      <VesselDrawing :vessel="vessel" :assembly="doc.assembly" :depth-m="shape.depthM" :over="shape.fillShare > 1" :label="`Section, to scale: ${fmt.mm(shape.depthM)} deep, ${fmt.mm(Math.max(shape.headroomM, 0))} below the rim`" />
+      <figcaption class="soft small">Section through the {{ vessel.kind === 'rectangle' ? 'length' : 'middle' }}, to scale. Holds {{ fmt.litres(cavityVolume(cavityOf(vessel, doc.assembly))) }} to the rim beside crust and fruit.</figcaption>
+      <dl class="facts">
+        <div><dt>depth of fill</dt><dd data-fact="depth"><WhyNumber topic="depth">{{ fmt.mm(shape.depthM, 1) }}</WhyNumber></dd></div>
+        <div><dt>headroom</dt><dd data-fact="headroom" :class="{ bad: shape.headroomM < 0 }"><WhyNumber topic="headroom">{{ shape.headroomM < 0 ? `${fmt.mm(-shape.headroomM, 1)} too much` : fmt.mm(shape.headroomM, 1) }}</WhyNumber><small>wants {{ fmt.mm(roomWanted(doc)) }}</small></dd></div>
+        <div><dt>in each</dt><dd><WhyNumber topic="portion">{{ fmt.grams(shape.batchG / shape.count) }}</WhyNumber></dd></div>
+        <div><dt>a portion</dt><dd><WhyNumber topic="portion">{{ fmt.grams(shape.portionG) }}</WhyNumber></dd></div>
+        <div v-if="fit.overM3 > 0"><dt>runs over</dt><dd class="bad" data-fact="over">{{ fmt.grams(fit.overM3 * shape.density * 1000) }}</dd></div>
+        <div><dt>filled to there, it fills</dt><dd data-fact="fills">{{ fit.fills }}<small>{{ fit.leftM3 * shape.density > 0.0005 ? `and ${fmt.grams(fit.leftM3 * shape.density * 1000)} left` : 'nothing left' }}</small></dd></div>
+        <div v-if="shape.lean"><dt>low and high side</dt><dd>{{ fmt.mm(Math.max(0, shape.lean.lowM)) }}, {{ fmt.mm(shape.lean.highM) }}<small>{{ fmt.fixed(shape.lean.mostDeg) }}° at most</small></dd></div>
+      </dl>
+      <CautionList :findings="assessment.findings.filter(f => f.station === 'shape')" />
+      <h3 class="section-title">For the work</h3>
+      <ul class="work"><li v-for="w in workVessels(doc, assessment)" :key="w.what">{{ workVesselWords(w, fmt) }}</li></ul>
+    </figure>
+  </div>
+</template>
+
+<style scoped>
+.tin { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 1.5rem 2rem; }
+.own { margin-top: 0.9rem; }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(8.2rem, 1fr)); gap: 0.9rem; margin: 0.9rem 0; align-items: end; }
+.drawn { margin: 0; }
+.work { margin: 0; padding-left: 1.1rem; list-style: disc; }
+@media (max-width: 1100px) { .tin { grid-template-columns: minmax(0, 1fr); } }
+</style>

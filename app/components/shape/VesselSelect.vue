@@ -1,0 +1,28 @@
+<script setup lang="ts">
+/** Which vessel: the kitchen's own, or one by the size it is sold under. */
+import type { Vessel } from '#core/formula/document'
+import { NOMINAL_VESSELS } from '#core/vessel/nominal'
+
+defineProps<{ label: string, /** Kitchen vessel, nominal id, or empty for a size of its own. */ value: string, own?: string }>()
+const emit = defineEmits<{ pick: [vessel: Vessel, vesselId: string | null, key: string] }>()
+const kitchen = useKitchenStore()
+const fieldId = useId()
+const MARKETS = [['metric', 'Metric sizes'], ['us', 'US sizes']] as const
+function onPick(key: string) {
+  const mine = kitchen.record?.vessels.find(v => v.id === key)
+  const nominal = NOMINAL_VESSELS.find(n => n.id === key)
+  if (mine) emit('pick', mine, mine.id, key)
+  else if (nominal) emit('pick', nominal.vessel, null, key)
+}
+</script>
+
+<template>
+  <div>
+    <label class="field-label" :for="fieldId">{{ label }}</label>
+    <select :id="fieldId" class="native" :value="value" @change="onPick(($event.target as HTMLSelectElement).value)">
+      <option value="" :disabled="own === undefined">{{ own ?? 'choose a tin or dish' }}</option>
+      <optgroup v-if="kitchen.record?.vessels.length" label="The kitchen's own"><option v-for="v in kitchen.record.vessels" :key="v.id" :value="v.id">{{ v.name }}</option></optgroup>
+      <optgroup v-for="[market, title] in MARKETS" :key="market" :label="title"><option v-for="n in NOMINAL_VESSELS.filter(x => x.market === market)" :key="n.id" :value="n.id">{{ n.name }}</option></optgroup>
+    </select>
+  </div>
+</template>

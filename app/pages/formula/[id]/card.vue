@@ -1,0 +1,47 @@
+<script setup lang="ts">
+/** The bench card: one page, big type, weights, degrees and cues in order; on paper, or full screen with the screen kept awake. */
+import { FAMILY_NAMES, USE_NAMES } from '~/words/names'
+
+const route = useRoute()
+const id = computed(() => String((route.params as { id: string }).id))
+const { doc, assessment, missing } = await useSheet(id.value)
+const fmt = useFormat()
+useHead({ title: computed(() => doc.value ? `${doc.value.name}, bench card` : 'Bench card'), style: [{ key: 'sheet', innerHTML: '@page { size: A4; margin: 9mm }' }] })
+const host = useTemplateRef<HTMLElement>('host')
+const { isFullscreen, toggle, isSupported: canFill } = useFullscreen(host)
+const awake = useWakeLock()
+watch([isFullscreen], ([on]) => {
+  if (awake.isSupported.value) void (on ? awake.request('screen') : awake.release()).catch(() => {})
+})
+const print = () => window.print()
+const stops = computed(() => assessment.value?.findings.filter(f => f.severity === 'stop') ?? [])
+</script>
+
+<template>
+  <main ref="host" class="sheet" :data-sheet="doc && assessment ? 'ready' : 'working'">
+    <p v-if="missing">This formula is not here. <NuxtLink class="underline" to="/shelf">Back to the shelf</NuxtLink></p>
+    <template v-else-if="doc && assessment">
+      <div class="no-print bar">
+        <NuxtLink class="underline" :to="`/formula/${id}/serve`">Back</NuxtLink>
+        <UButton v-if="canFill" variant="outline" color="neutral" :label="isFullscreen ? 'Leave full screen' : 'Full screen, kept awake'" @click="toggle" />
+        <UButton label="Print" @click="print" />
+        <span class="soft small" role="status">{{ awake.isActive.value ? 'The screen stays on.' : awake.isSupported.value ? '' : 'This browser cannot keep the screen on: set it so on the device.' }}</span>
+      </div>
+      <header>
+        <h1>{{ doc.name }}</h1>
+        <p>{{ FAMILY_NAMES[doc.family].name }}, {{ USE_NAMES[doc.use.kind].name.toLowerCase() }} · {{ doc.assembly.portions }} portions of {{ fmt.grams(assessment.shape.portionG) }}<template v-if="doc.serve.startAt"> · {{ fmt.day(doc.serve.startAt) }}, served {{ fmt.clock(doc.serve.startAt, assessment.serve.servedAfterS) }}</template><template v-if="assessment.serve.useBy"> · use by end of {{ fmt.day(assessment.serve.useBy) }}</template></p>
+      </header>
+      <CautionList v-if="stops.length" class="stops" :findings="stops" />
+      <OrderList :doc="doc" :assessment="assessment" card />
+    </template>
+    <p v-else class="soft">Working it out …</p>
+  </main>
+</template>
+
+<style scoped>
+.sheet { padding: 1.25rem 1.75rem 2rem; background: var(--paper); overflow: auto; }
+.bar { display: flex; flex-wrap: wrap; gap: 1rem; align-items: center; margin-bottom: 1rem; } .bar > a { min-height: 44px; display: inline-flex; align-items: center; }
+h1 { font-size: 2.2rem; margin: 0 0 0.2rem; } header p { font-size: 1.15rem; margin: 0 0 0.8rem; }
+@media (max-width: 760px) { .sheet { padding: 1rem; } h1 { font-size: 1.7rem; } }
+@media print { .sheet { padding: 0; background: white; } h1 { font-size: 18pt; } header p { font-size: 10.5pt; margin-bottom: 2mm; } .stops { font-size: 9.5pt; } }
+</style>

@@ -1,0 +1,62 @@
+import { beforeEach, describe, expect, it } from 'vitest'
+import { assess, work } from '#core/assess'
+import { chillWays } from '#core/chill/ways'
+import { whenOf } from '#core/chill/when'
+import { PART_KINDS } from '#core/formula/document'
+import { VARIANTS } from '#core/heat/variants'
+import { orderOfWork } from '#core/order/order'
+import { plainMake, withPart } from '#core/parts/parts'
+import { keepingOptions } from '#core/safety/storage'
+import { workVessels } from '#core/vessel/fit'
+import { BURNERS, demoFormulas, LOTS, OVENS, PANS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
+import { coreKitchen } from '../../shared/schemas/kitchen'
+import { useFormat } from '../composables/useFormat'
+import { useKitchenStore } from '../stores/kitchen'
+import { decidesWords, keepingWords, needWords, wayName, workVesselWords } from './cold'
+import { stepWords, variantWords } from './cook'
+
+const kitchen = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS })
+const all = demoFormulas().map(d => ({ doc: d.document, a: assess(d.document, kitchen) }))
+beforeEach(() => {
+  useKitchenStore().record = { id: 'k', name: 'Test', version: 1, settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS }
+})
+/** Words without holes: no NaN, no undefined, no number without an end. */
+const whole = (s: string) => expect(s).not.toMatch(/NaN|undefined|null|Infinity|\[object/)
+
+describe('the order of work in words', () => {
+  it('every step of every demo formula has a title and no hole; what is heated says degrees', () => {
+    for (const { doc, a } of all) {
+      for (const s of orderOfWork(doc, kitchen, a)) {
+        const w = stepWords(s, useFormat(), doc, id => PLACES.find(p => p.id === id)?.name)
+        expect(w.title.length, s.code).toBeGreaterThan(3)
+        for (const text of [w.title, w.how, w.reach, w.cue, w.why, w.probe, ...w.lines.flatMap(l => [l.name, l.amount])]) whole(text)
+        if (s.code.startsWith('heat') || s.code === 'bake') expect(w.reach).toContain('°C')
+        if (s.lines.length) expect(w.lines[0]!.amount).toMatch(/g$/)
+      }
+    }
+  })
+  it('every crust and topping says each of its steps', () => {
+    const { doc } = all.find(x => x.doc.family === 'condensedPie')!
+    for (const kind of PART_KINDS) {
+      const d = withPart(doc, kitchen, kind.startsWith('meringue') || kind === 'whippedTop' ? 'topping' : 'crust', plainMake(kind), () => crypto.randomUUID(), kind)
+      for (const s of orderOfWork(d, kitchen, assess(d, kitchen)).filter(x => x.code.startsWith('part:'))) whole(stepWords(s, useFormat(), d, () => undefined).title + stepWords(s, useFormat(), d, () => undefined).reach)
+    }
+  })
+  it('other ways have a name; °F shows in them when the kitchen reads it', () => {
+    const { doc } = all.find(x => x.doc.heat.method === 'oven')!
+    for (const code of VARIANTS) whole(variantWords(code, doc, useFormat()).name)
+    useKitchenStore().record = { ...useKitchenStore().record!, settings: { ...SETTINGS, temperatureUnit: 'F' } }
+    expect(variantWords('warmStart', doc, useFormat()).name).toContain('140 °F')
+  })
+})
+
+describe('cold and keeping in words', () => {
+  it('when, ways, keeping and bowls are said without holes for every kind of dessert', () => {
+    for (const { doc, a } of all) {
+      for (const r of whenOf(work(doc, kitchen), doc, kitchen)) whole(decidesWords(r))
+      for (const w of chillWays(doc, kitchen)) expect(wayName(w).length).toBeGreaterThan(3)
+      for (const o of keepingOptions(doc, { ...kitchen, business: false }, a)) whole(`${keepingWords(o, useFormat())} ${needWords(o.needs)}`)
+      for (const w of workVessels(doc, a)) whole(workVesselWords(w, useFormat()))
+    }
+  })
+})

@@ -1,0 +1,33 @@
+/** The boil of a cream as a cook runs it: where the scale stops, when the juice can go in, room for the foam, what the sugar does. */
+import type { Assessment } from '../assessment'
+import { fillingOf, panOf, type FormulaDocument, type Kitchen } from '../formula/document'
+import { findIngredient } from '../ingredients'
+import { workVessels } from '../vessel/fit'
+import { panHoldsM3 } from './pot'
+import { SUGAR_ML_PER_G } from './reduction'
+
+export interface BoilPlan {
+  /** What the scale reads when it is done, g: with the pan if its weight is known. */
+  stopG: number
+  tareG: number | null
+  lossG: number
+  sugarG: number
+  /** With half the sugar: where the scale would stop, and the water that would stay, g; null where the boil goes by time. */
+  halfSugar: { stopG: number, staysG: number } | null
+  /** Room the foam wants and the chosen pan has, m³. */
+  roomM3: number
+  panM3: number | null
+  juice: Assessment['heat']['joins'][number] | null
+}
+
+/** Stop weight = tare + cream + sugar − .62·sugar, so each gram of sugar less takes .38 g off it and leaves .62 g of water in. */
+export function boilPlan(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): BoilPlan {
+  const pan = panOf(doc, kitchen)
+  const sugarG = fillingOf(doc).lines.reduce((s, l) => s + (findIngredient(l.ingredientId)?.group === 'sugar' ? l.massG : 0), 0)
+  const stopG = a.heat.panG + (pan?.tareG ?? 0)
+  return {
+    stopG, tareG: pan?.tareG ?? null, lossG: a.heat.reduction?.lossG ?? a.heat.evaporatedG, sugarG,
+    halfSugar: a.heat.reduction && { stopG: stopG - 0.5 * sugarG * (1 - SUGAR_ML_PER_G), staysG: 0.5 * sugarG * SUGAR_ML_PER_G },
+    roomM3: workVessels(doc, a).find(w => w.what === 'boil')?.holdM3 ?? 0, panM3: pan && panHoldsM3(pan), juice: a.heat.joins[0] ?? null,
+  }
+}
