@@ -14,7 +14,7 @@ import { CREAM_KNITS_C } from './chill/setting'
 import { COATS, DONE, GRAINY } from './heat/egg'
 import { panHoldsM3 } from './heat/pot'
 import { ALLERGENS, part, type Allergen } from './ingredients'
-import { isMeringue, meringueHeat } from './parts/parts'
+import { meringueHeat } from './parts/parts'
 import { CODES, useByDate, type StageResult } from './safety/keeping'
 import { EGG_DISH_C, LETHALITY_NEEDED_MIN } from './safety/lethality'
 import { PHASE_INVERSION, yieldStress, type Body } from './set/firmness'
@@ -298,11 +298,11 @@ function judgeSet(f: Facts, path: string, find: Find): VerdictCode {
 /** Whites on top that no measured heat has cooked. */
 function judgeToppings(doc: FormulaDocument, find: Find): void {
   doc.components.forEach((c, i) => {
-    if (c.role !== 'topping' || !c.make || !isMeringue(c.make.kind)) return
+    if (c.role !== 'topping' || !c.lines.some(l => l.ingredientId.startsWith('white') && l.massG > 0)) return
     const heat = meringueHeat(c)
     if (heat.counts) return
     const shell = c.lines.some(l => l.ingredientId === 'white' && l.massG > 0)
-    find('rawTopping', shell ? 'stop' : 'look', 'serve', `components.${i}.lines`, { poured: c.make.kind === 'meringueBoiled' ? 1 : 0, tempC: heat.reachesC ?? 20, shell: shell ? 1 : 0 })
+    find('rawTopping', shell ? 'stop' : 'look', 'serve', `components.${i}.lines`, { poured: c.make?.kind === 'meringueBoiled' ? 1 : 0, tempC: heat.reachesC ?? 20, shell: shell ? 1 : 0 })
   })
 }
 

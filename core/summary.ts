@@ -10,6 +10,7 @@ export interface PieceFigures {
   heightM: number
   widthM: number
   crustM: number
+  crustForm: 'shell' | 'base'
   cold: Pick<SetResult, 'slump' | 'tempC' | 'standsM' | 'cutsM'>
   plate: Pick<SetResult, 'slump' | 'tempC' | 'standsM' | 'cutsM'>
 }
@@ -31,7 +32,7 @@ const figures = (s: SetResult) => ({ slump: s.slump, tempC: s.tempC, standsM: s.
 
 /** Figures for the drawing of a piece. */
 export const pieceFigures = (doc: FormulaDocument, a: Assessment): PieceFigures => ({
-  use: doc.use.kind, heightM: a.shape.pieceHeightM, widthM: doc.use.pieceWidthM, crustM: doc.assembly.crustM, cold: figures(a.verdict.cold), plate: figures(a.verdict.plate),
+  use: doc.use.kind, heightM: a.shape.pieceHeightM, widthM: doc.use.pieceWidthM, crustM: doc.assembly.crustM, crustForm: doc.assembly.crustForm, cold: figures(a.verdict.cold), plate: figures(a.verdict.plate),
 })
 
 /** Shortens an assessment. */

@@ -82,6 +82,28 @@ for (const size of SIZES) {
       await expect(page.locator('[data-swap]')).toHaveAttribute('data-swap', 'settled')
       await sound(page)
     })
+    if (size.name !== 'tablet') test('every view of Shape, Heat, Chill and Serve fits, and is accessible; card and label too', async ({ page }) => {
+      await open(page, SAGS, 'shape')
+      const VIEWS = { shape: ['Into another tin', 'Portions and cuts', 'Crust and topping'], heat: ['Order of work', 'Other batches and tins'], chill: ['The cold going in', 'When'], serve: ['Keeping', 'Label and bench card'] }
+      const READY = { 'Into another tin': '[data-fit="settled"]', 'Other batches and tins': '[data-variants="settled"] [data-variant]', 'The cold going in': '[data-cold="settled"] canvas', 'When': '[data-when="settled"] [data-fact="sweat-now"]' } as Record<string, string>
+      for (const [station, views] of Object.entries(VIEWS)) {
+        await page.locator(`.ribbon a[href$="/${station}"]`).click()
+        for (const view of views) {
+          await page.getByRole('button', { name: view, exact: true }).click()
+          if (READY[view]) await expect(page.locator(READY[view]).first()).toBeVisible()
+          await settled(page)
+          await fits(page)
+          await legible(page)
+          await sound(page)
+        }
+      }
+      for (const sheet of ['card', 'label']) {
+        await page.goto(`/formula/${SAGS}/${sheet}`)
+        await expect(page.locator('[data-sheet="ready"] h1, [data-sheet="ready"] h2').first()).toBeVisible()
+        await fits(page)
+        await sound(page)
+      }
+    })
     test('verdict, Heat and Chill can be used', async ({ page }) => {
       await open(page, TUB, 'heat')
       await expect(page.locator('.sentence')).toBeVisible()

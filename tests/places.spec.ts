@@ -49,7 +49,7 @@ test.describe('Shelf', () => {
     await expect(alert).toContainText('it is not JSON')
     await offer('b.json', '{"hello":1}')
     await expect(alert).toContainText('field “format”')
-    await offer('c.json', JSON.stringify({ ...document, version: 5 }))
+    await offer('c.json', JSON.stringify({ ...document, version: 6 }))
     await expect(alert).toContainText('newer version')
     await offer('d.json', JSON.stringify({ ...document, heat: { ...document.heat as object, targetTempC: 300 } }))
     await expect(alert).toContainText('heat.targetTempC')

@@ -33,13 +33,19 @@ test('from pasted text to a verdict that survives, and out and in again', async 
 
   // Shape: another vessel, its depth, and the formula scaled to a depth.
   await page.getByRole('link', { name: /^Shape/ }).click()
-  await page.getByRole('button', { name: 'Rectangle' }).click()
+  await page.getByRole('button', { name: 'Square, rectangle' }).click()
   await put(page, 'Length', 300)
   await put(page, 'Width', 200)
   const depth = await numberIn(page.locator('[data-fact="depth"]'))
-  await page.getByRole('spinbutton', { name: 'Fill to a depth of' }).fill(String(2 * depth))
-  await page.getByRole('button', { name: 'Scale the formula to it' }).click()
+  await page.getByRole('button', { name: 'Into another tin' }).click()
+  await page.getByRole('button', { name: 'another', exact: true }).click()
+  await page.getByRole('button', { name: 'to the gram' }).click()
+  await page.getByRole('spinbutton', { name: 'Fill to' }).fill(String(2 * depth))
+  await page.getByRole('spinbutton', { name: 'Fill to' }).press('Enter')
+  await expect(page.locator('[data-fact="fit-depth"]')).toContainText(`${(2 * depth).toFixed(1)} mm`)
+  await page.getByRole('button', { name: 'Put it in this one' }).click()
   await settled(page)
+  await page.getByRole('button', { name: 'Tin and fill' }).click()
   expect(Math.abs(await numberIn(page.locator('[data-fact="depth"]')) / (2 * depth) - 1)).toBeLessThan(0.03)
 
   // Heat: the target is reached, marked, and lethality shown.
@@ -65,7 +71,9 @@ test('from pasted text to a verdict that survives, and out and in again', async 
   await page.getByLabel('Pan goes on at').fill('2026-11-28T09:00')
   await settled(page)
   await expect(page.locator('[data-plan="ready"]')).toHaveText(/^(1\d|2\d):\d\d$/)
+  await page.getByRole('button', { name: 'Keeping' }).click()
   await expect(page.locator('[data-fact="useby"]')).toContainText('Fri 4 Dec')
+  await page.getByRole('button', { name: 'The clock' }).click()
   const said = await verdict(page)
 
   // A reload keeps it: what "saved" says is committed.
@@ -99,7 +107,7 @@ test('from pasted text to a verdict that survives, and out and in again', async 
   const path = info.outputPath('formula.json')
   await (await download).saveAs(path)
   const file = JSON.parse(readFileSync(path, 'utf8')) as { format: string, version: number, name: string }
-  expect(file).toMatchObject({ format: 'lumbik-formula', version: 4, name: 'Palm house lemon curd' })
+  expect(file).toMatchObject({ format: 'lumbik-formula', version: 5, name: 'Palm house lemon curd' })
   await page.goto('/shelf')
   await page.getByLabel('Formula file to import').setInputFiles(path)
   await settled(page)

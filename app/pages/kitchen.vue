@@ -28,15 +28,21 @@ function change(next: KitchenRecord) {
   clearTimeout(timer)
   timer = setTimeout(flush, 400)
 }
-async function flush() {
+/** Writes what waits, one write after another; what is changed meanwhile goes with the next. */
+let running: Promise<void> | null = null
+function flush(): Promise<void> {
   clearTimeout(timer)
-  if (!base) return
-  const before = base
-  base = null
-  const ok = await kitchen.save({ ...record.value, version: before.version })
+  return running ??= write().finally(() => { running = null })
+}
+async function write() {
+  while (base) {
+    const before: KitchenRecord = base
+    base = null
+    const ok = await kitchen.save(record.value)
+    saved.value = ok
+    if (ok) previous.value = before
+  }
   waiting.value = false
-  saved.value = ok
-  if (ok) previous.value = before
 }
 onBeforeRouteLeave(flush)
 const set = (part: Partial<KitchenSettings>) => change({ ...record.value, settings: { ...settings.value, ...part } })

@@ -63,9 +63,9 @@ const lineOf = (i: (typeof items.value)[number], n: number): Line => ({ id: `l${
 const all = computed(() => items.value.map((i, n) => ({ section: i.line.section, line: lineOf(i, n) })))
 const built = computed<Line[]>(() => all.value.filter(x => x.section === 'filling').map(x => x.line))
 const crust = computed<Line[]>(() => all.value.filter(x => x.section === 'crust').map(x => x.line))
+const topping = computed<Line[]>(() => all.value.filter(x => x.section === 'topping').map(x => x.line))
 /** What has no place in the document yet, and the method as it was written, stay in the note. */
 const note = computed(() => [
-  ...(all.value.some(x => x.section === 'topping') ? ['Topping:', ...all.value.filter(x => x.section === 'topping').map(x => x.line.sourceText)] : []),
   ...(recipe.value.steps.length ? ['Method as written:', ...recipe.value.steps.map((s, n) => `${n + 1}. ${s}`)] : []),
 ].join('\n').slice(0, 4000))
 const total = computed(() => built.value.reduce((s, l) => s + l.massG, 0))
@@ -103,7 +103,7 @@ async function create() {
   error.value = ''
   const id = crypto.randomUUID()
   const name = draft.value.name.trim() || recipe.value.name.slice(0, 120) || `A new ${FAMILY_NAMES[family.value].name.toLowerCase()}`
-  const document = createFormula({ name, school: school.value, use: draft.value.use, lines: built.value, crust: crust.value, note: note.value }, kitchen.core!, () => crypto.randomUUID())
+  const document = createFormula({ name, school: school.value, use: draft.value.use, lines: built.value, crust: crust.value, topping: topping.value, note: note.value }, kitchen.core!, () => crypto.randomUUID())
   const bloom = items.value.find(i => i.bloom)?.bloom
   if (bloom) document.set.bloom = bloom
   document.heat.targetTempC = suggestTarget(document, kitchen.core!)

@@ -27,8 +27,11 @@ export const useKitchenStore = defineStore('kitchen', () => {
   async function save(next: KitchenRecord): Promise<boolean> {
     saving.value = true
     refused.value = null
+    const shown = record.value
     try {
-      record.value = await $fetch<KitchenRecord>('/api/kitchen', { method: 'PUT', body: { version: next.version, name: next.name, settings: next.settings, places: next.places, vessels: next.vessels, ovens: next.ovens, burners: next.burners, pans: next.pans } })
+      const answer = await $fetch<KitchenRecord>('/api/kitchen', { method: 'PUT', body: { version: next.version, name: next.name, settings: next.settings, places: next.places, vessels: next.vessels, ovens: next.ovens, burners: next.burners, pans: next.pans } })
+      // What was changed meanwhile stays, on the version just written.
+      record.value = record.value === shown || !record.value ? answer : { ...record.value, version: answer.version }
       return true
     } catch (e) {
       const { status, data } = e as { status?: number, data?: { data?: { path: string, code: string } } }

@@ -101,7 +101,7 @@ export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): Ass
   }
 }
 
-export interface NewFormula { name: string, school: School, use: Use, lines: Line[], crust?: Line[], note?: string, startAt?: string }
+export interface NewFormula { name: string, school: School, use: Use, lines: Line[], crust?: Line[], topping?: Line[], note?: string, startAt?: string }
 
 /** A complete document from lines, a way of making and a use. */
 export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): FormulaDocument {
@@ -119,6 +119,7 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Formu
     components: [
       { id: id(), role: 'filling', name: 'Filling', lines: n.lines, steps: stepsFor(n.school, n.lines, id) },
       ...(assembly.crustM > 0 || n.crust?.length ? [{ id: id(), role: 'crust' as const, name: 'Shell', lines: n.crust ?? [], steps: [] }] : []),
+      ...(n.topping?.length ? [{ id: id(), role: 'topping' as const, name: 'Topping', lines: n.topping, steps: [] }] : []),
     ],
     assembly,
     losses: { sieveFraction: facts.sieve, panG: 10 },

@@ -15,7 +15,7 @@ export interface CookVariant {
   endS: number
   marginK: number | null
   evaporatedG: number
-  /** Runs over the rim: the time is that of a brimful tin. */
+  /** Runs over the rim of this tin; the time is that of one deep enough. */
   overflows: boolean
 }
 
@@ -23,7 +23,7 @@ export interface CookVariant {
 export const HIGH_UP_M = 1500
 export const WARM_START_C = 60
 
-interface Case { code: VariantCode, doc: FormulaDocument, kitchen: Kitchen }
+interface Case { code: VariantCode, doc: FormulaDocument, kitchen: Kitchen, /** Height of the real rim over the crust, m, where the tin was taken deeper. */ rimM?: number }
 function casesOf(doc: FormulaDocument, kitchen: Kitchen): Case[] {
   const { heat } = doc
   const same = (code: VariantCode, next: FormulaDocument): Case => ({ code, doc: next, kitchen })
@@ -33,8 +33,9 @@ function casesOf(doc: FormulaDocument, kitchen: Kitchen): Case[] {
     const vessel = vesselOf(doc, kitchen)
     const material = vessel.material === 'glass' ? 'metal' as const : 'glass' as const
     const double = times(2)
+    const deep: FormulaDocument = { ...double, assembly: { ...double.assembly, vesselId: null, vessel: { ...double.assembly.vessel, ...vessel, heightM: Math.min(0.4, 2.2 * vessel.heightM) } } }
     return [
-      same('planned', doc), same('doubleSameTin', double), same('doubleTwoTins', { ...double, assembly: { ...double.assembly, count: 2 * doc.assembly.count } }),
+      same('planned', doc), { ...same('doubleSameTin', deep), rimM: vessel.heightM - doc.assembly.crustM }, same('doubleTwoTins', { ...double, assembly: { ...double.assembly, count: 2 * doc.assembly.count } }),
       same('otherMaterial', { ...doc, assembly: { ...doc.assembly, vesselId: null, vessel: { ...doc.assembly.vessel, ...vessel, material } } }),
       same('fanToggled', { ...doc, heat: { ...heat, oven: { ...heat.oven, fan: !heat.oven.fan } } }), same('warmStart', { ...doc, heat: { ...heat, startTempC: WARM_START_C } }),
       same('bathToggled', { ...doc, heat: { ...heat, oven: { ...heat.oven, bath: !heat.oven.bath } } }),
@@ -52,7 +53,7 @@ export function* cookVariants(doc: FormulaDocument, kitchen: Kitchen): Generator
     yield
     try {
       const { heat, shape } = assess(c.doc, c.kitchen)
-      out.push({ code: c.code, depthM: shape.depthM, reachedS: heat.reachedS, endS: heat.endS, marginK: heat.marginK, evaporatedG: heat.evaporatedG, overflows: shape.fillShare > 1 })
+      out.push({ code: c.code, depthM: shape.depthM, reachedS: heat.reachedS, endS: heat.endS, marginK: heat.marginK, evaporatedG: heat.evaporatedG, overflows: c.rimM === undefined ? shape.fillShare > 1 : shape.depthM > c.rimM })
     } catch (error) {
       // A way that cannot be (a field out of its limits) is left out.
       if (!(error instanceof InputError)) throw error

@@ -55,9 +55,10 @@ const PART_CUES: Partial<Record<PartStep, Cue>> = { crush: 'sandy', rub: 'sandy'
 /** Seconds a part's step takes, where it is not the oven's (common practice). */
 const PART_MIN: Partial<Record<PartStep, number>> = { crush: 5, meltButter: 3, press: 8, chillBase: 30, rub: 8, rollOut: 10, rest: 30, dock: 2, whiskEggs: 8, foldFlour: 4, starchPaste: 5, beatWhites: 6, sugarIn: 5, pasteIn: 2, warmWhites: 8, boilSugar: 8, pourSugar: 3, beatCool: 8, whipCream: 5, spread: 5, brown: 3 }
 
-/** Steps of a crust or topping. */
+/** Steps of a crust or topping; what a cook wrote without a kind is one step, with its grams. */
 function partSteps(c: Component, atS: number): WorkStep[] {
-  const kind: PartKind = c.make!.kind
+  if (!c.make) return [{ key: c.id, code: 'part:asWritten', component: c.role, lines: brief(c.lines), tempC: null, timeS: null, cue: null, probe: null, reasons: [], findings: [], atS, params: {} }]
+  const kind: PartKind = c.make.kind
   const facts = PART_FACTS[kind]
   let t = atS
   const lines = brief(c.lines)
@@ -89,7 +90,7 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
   const push = (code: WorkStep['code'], part: Partial<WorkStep> = {}) => out.push({ key: `${code}-${out.length}`, code, component: 'filling', lines: [], tempC: null, timeS: null, cue: null, probe: null, reasons: [], findings: [], atS: clock, params: {}, ...part })
 
   // Crusts first: their oven, then the filling.
-  const parts = (role: Component['role'], from: number) => doc.components.filter(c => c.role === role && c.make).flatMap(c => partSteps(c, from))
+  const parts = (role: Component['role'], from: number) => doc.components.filter(c => c.role === role && (c.make || c.lines.some(l => l.massG > 0))).flatMap(c => partSteps(c, from))
   const crust = parts('crust', 0)
   const crustS = lasts(crust)
   out.push(...crust.map(s => ({ ...s, atS: s.atS - PREPARE_S - crustS })))

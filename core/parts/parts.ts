@@ -9,7 +9,7 @@ import { fractionsOf, thermalProperties } from '../heat/properties'
 import { minutesEquivalent } from '../safety/lethality'
 import { areaAt, cavityOf, cavityVolume, UNLINED } from '../vessel/geometry'
 
-export type PartStep = 'crush' | 'meltButter' | 'press' | 'chillBase' | 'rub' | 'rollOut' | 'rest' | 'dock' | 'bakeBlind' | 'bakeOpen' | 'bakeBase' | 'whiskEggs' | 'foldFlour' | 'bakeSponge' | 'starchPaste' | 'beatWhites' | 'sugarIn' | 'pasteIn' | 'warmWhites' | 'boilSugar' | 'pourSugar' | 'beatCool' | 'whipCream' | 'spread' | 'brown'
+export type PartStep = 'asWritten' | 'crush' | 'meltButter' | 'press' | 'chillBase' | 'rub' | 'rollOut' | 'rest' | 'dock' | 'bakeBlind' | 'bakeOpen' | 'bakeBase' | 'whiskEggs' | 'foldFlour' | 'bakeSponge' | 'starchPaste' | 'beatWhites' | 'sugarIn' | 'pasteIn' | 'warmWhites' | 'boilSugar' | 'pourSugar' | 'beatCool' | 'whipCream' | 'spread' | 'brown'
 export interface PartFacts {
   role: 'crust' | 'topping'
   /** g of each ingredient to a ratio. */

@@ -1,5 +1,5 @@
 /** Back-timing one dessert: when to start for a time of service, and what the plan must become for it. ISO dates without zone, the kitchen's own clock. */
-import { addSeconds, differenceInSeconds, formatISO, isValid, parseISO } from 'date-fns'
+import { addSeconds, differenceInMilliseconds, formatISO, isValid, parseISO } from 'date-fns'
 import type { Assessment } from '../assessment'
 import type { WhenRow } from '../chill/when'
 import { InputError } from '../errors'
@@ -35,8 +35,8 @@ export function serveAt(doc: FormulaDocument, a: Assessment, when: readonly When
   const lastLeg = doc.chill[doc.chill.length - 1]!
   const lengthenedS = slowS === null ? 0 : Math.max(0, Math.ceil((slowS - a.chill.servedS) / STEP_S) * STEP_S)
   const exact = addSeconds(target, -(untilPouredS + a.chill.servedS + lengthenedS))
-  const start = addSeconds(exact, -((exact.getMinutes() * 60 + exact.getSeconds()) % STEP_S))
-  const lastLegS = lastLeg.timeS + lengthenedS + differenceInSeconds(exact, start)
+  const start = addSeconds(exact, -((exact.getMinutes() * 60 + exact.getSeconds()) % STEP_S + exact.getMilliseconds() / 1000))
+  const lastLegS = lastLeg.timeS + lengthenedS + Math.ceil(differenceInMilliseconds(exact, start) / 1000)
   const startAt = wall(start)
   return {
     startAt, lastLegS, lengthenedS, latestStartAt: slowS === null ? null : after(at, -(untilPouredS + slowS)),

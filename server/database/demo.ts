@@ -39,7 +39,7 @@ export const BURNERS: KitchenBurner[] = [
 ]
 export const PANS: KitchenPan[] = [
   { id: uuid(9, 1), name: 'Everyday saucepan', diameterM: 0.18, heightM: 0.12, tareG: 1120 },
-  { id: uuid(9, 2), name: 'Tall milk pan', diameterM: 0.16, heightM: 0.12, tareG: null },
+  { id: uuid(9, 2), name: 'Tall milk pan', diameterM: 0.16, heightM: 0.11, tareG: null },
   { id: uuid(9, 3), name: 'Big preserving pan', diameterM: 0.34, heightM: 0.18, tareG: 2350 },
 ]
 export const LOTS: Lot[] = [

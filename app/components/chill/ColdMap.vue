@@ -28,9 +28,19 @@ const set = computed(() => refine(props.frame.set, props.picture.grid))
 const option = computed<EChartsOption>(() => {
   const grid = { left: PAD.left, top: PAD.top, width: size.value.w, height: size.value.h }
   const hidden = { show: false, boundaryGap: false as const }
-  const isotherms = ISOTHERMS.flatMap(t => levelLines(fine.value, t).map(run => ({ t, run })))
-  const word = (run: [number, number][], text: string, color: string) => [{ name: text, coord: run[Math.floor(run.length / 2)]!, symbolSize: 1, label: { show: true, ...label(color), formatter: text, textBorderColor: '#FBF8F0', textBorderWidth: 4 } }]
-  const front = levelLines(set.value, 1)
+  /** Every run of a level; its longest carries the word. */
+  const levels = (field: number[], level: number) => {
+    const runs = levelLines(field, level)
+    const longest = Math.max(0, ...runs.map(r => r.length))
+    return runs.map(run => ({ run, named: run.length === longest && run.length > 6 }))
+  }
+  const isotherms = ISOTHERMS.flatMap(t => levels(fine.value, t).map(r => ({ ...r, t })))
+  /** A word beside the middle of its line, on the side that has room. */
+  const word = (run: [number, number][], text: string, color: string) => {
+    const coord = run[Math.floor(run.length / 2)]!
+    return [{ name: text, coord, symbolSize: 1, label: { show: true, ...label(color), formatter: text, position: coord[0] > 0.55 ? 'left' as const : 'right' as const, textBorderColor: '#FBF8F0', textBorderWidth: 4 } }]
+  }
+  const front = levels(set.value, 1)
   return {
     animation: false,
     grid: [grid, grid],
@@ -39,8 +49,8 @@ const option = computed<EChartsOption>(() => {
     visualMap: { show: false, min: RAMP_LOW, max: RAMP_HIGH, seriesIndex: 0, inRange: { color: RAMP } },
     series: [
       { type: 'heatmap', data: fine.value.map((t, k) => [k % FINE, Math.floor(k / FINE), t]), progressive: 0, silent: true },
-      ...isotherms.map(({ t, run }) => ({ type: 'line' as const, xAxisIndex: 1, yAxisIndex: 1, data: run, showSymbol: false, silent: true, lineStyle: { color: INK, width: 1, type: 'dashed' as const }, markPoint: { silent: true, symbol: 'circle', data: run.length > 6 && size.value.h > 60 ? word(run, fmt.temp(t), INK) : [] } })),
-      ...front.map(run => ({ type: 'line' as const, xAxisIndex: 1, yAxisIndex: 1, data: run, showSymbol: false, silent: true, lineStyle: { color: INK, width: 3 }, markPoint: { silent: true, symbol: 'circle', data: run.length > 4 ? word(run, 'set to here', INK) : [] } })),
+      ...isotherms.map(({ t, run, named }) => ({ type: 'line' as const, xAxisIndex: 1, yAxisIndex: 1, data: run, showSymbol: false, silent: true, lineStyle: { color: INK, width: 1, type: 'dashed' as const }, markPoint: { silent: true, symbol: 'circle', data: named && size.value.h > 60 ? word(run, fmt.temp(t), INK) : [] } })),
+      ...front.map(({ run, named }) => ({ type: 'line' as const, xAxisIndex: 1, yAxisIndex: 1, data: run, showSymbol: false, silent: true, lineStyle: { color: INK, width: 3 }, markPoint: { silent: true, symbol: 'circle', data: named ? word(run, 'set to here', INK) : [] } })),
     ],
   }
 })

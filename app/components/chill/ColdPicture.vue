@@ -55,23 +55,23 @@ const curves = computed<EChartsOption | null>(() => {
   const { chill, picture } = v
   const endH = picture.frames.at(-1)!.timeS / 3600
   const to = (timeS: number[], values: number[]) => timeS.map((t, i) => [t / 3600, shown(values[i]!)]).filter(p => p[0]! <= endH * 1.02)
-  const line = (name: string, color: string, data: number[][], type: 'solid' | 'dashed' | 'dotted', at: number) => ({
+  const line = (name: string, color: string, data: number[][], type: 'solid' | 'dashed' | 'dotted', at: number, position: 'left' | 'right') => ({
     name, type: 'line' as const, showSymbol: false, silent: true, lineStyle: { color, width: name === 'core' ? 2.5 : 2, type }, itemStyle: { color }, data,
-    markPoint: { silent: true, symbol: 'circle', data: data.length ? [{ name, coord: data[Math.min(data.length - 1, data.findIndex(p => p[0]! >= endH * at))]! as [number, number], symbolSize: 1, label: { show: true, ...label(color), formatter: name, position: 'right' as const, textBorderColor: '#FBF8F0', textBorderWidth: 4 } }] : [] },
+    markPoint: { silent: true, symbol: 'circle', data: data.length ? [{ name, coord: data[Math.min(data.length - 1, data.findIndex(p => p[0]! >= endH * at))]! as [number, number], symbolSize: 1, label: { show: true, ...label(color), formatter: name, position, textBorderColor: '#FBF8F0', textBorderWidth: 4 } }] : [] },
   })
   const start = chill.timeS.find((_, i) => chill.coreC[i]! <= code.value.fromC) ?? 0
   const limits = code.value.stages.map(s => ({ coord: [(start + s.withinS) / 3600, shown(s.toC)] as [number, number], s })).filter(l => l.coord[0] <= endH)
   const top = Math.max(shown(20), Math.ceil(shown(Math.max(...chill.coreC)) / 20) * 20)
   const events = [{ name: 'set', at: chill.readyS, color: CITRON_DEEP }, { name: 'now', at: nowS.value, color: INK }].filter((e): e is { name: string, at: number, color: string } => e.at !== null && e.at / 3600 <= endH).map(e => ({ ...e, at: e.at / 3600 }))
   return {
-    animation: false, textStyle, grid: { left: 46, right: 24, top: 66, bottom: 46 },
+    animation: false, textStyle, grid: { left: 46, right: 66, top: 66, bottom: 46 },
     xAxis: timeAxis('hours after pouring', endH, x => String(x), endH > 12 ? 4 : endH > 6 ? 2 : 1),
     yAxis: valueAxis(fmt.unit.value, Math.min(shown(0), Math.floor(shown(Math.min(...picture.surface.tempC)) / 20) * 20), top),
     series: [
-      { ...line('core', INK, to(chill.timeS, chill.coreC), 'solid', 0.12), markLine: moments(events, endH, 0), z: 5 },
-      line('mean', SOFT, to(chill.timeS, chill.meanC), 'dashed', 0.26), line('surface', COLD, to(picture.surface.timeS, picture.surface.tempC), 'dotted', 0.4),
-      { type: 'line', name: 'levels', data: [], markLine: { symbol: 'none', silent: true, data: [21, 8, 5].map(t => ({ yAxis: shown(t), lineStyle: { color: COLD, width: 1, type: 'dashed' as const }, label: { ...label(COLD), position: t === 8 ? 'insideEndTop' as const : 'insideEndBottom' as const, formatter: fmt.temp(t) } })) },
-        markPoint: { silent: true, symbol: 'triangle', symbolSize: 13, symbolRotate: 180, itemStyle: { color: chill.safe ? COLD : BLOOD }, data: limits.map(l => ({ name: 'limit', coord: l.coord, label: { show: true, ...label(chill.safe ? COLD : BLOOD), position: 'top' as const, formatter: `limit ${fmt.temp(l.s.toC)}`, textBorderColor: '#FBF8F0', textBorderWidth: 4 } })) } },
+      { ...line('core', INK, to(chill.timeS, chill.coreC), 'solid', 0.2, 'right'), markLine: moments(events, endH, 0), z: 5 },
+      line('mean', SOFT, to(chill.timeS, chill.meanC), 'dashed', 0.1, 'right'), line('surface', COLD, to(picture.surface.timeS, picture.surface.tempC), 'dotted', 0.09, 'left'),
+      { type: 'line', name: 'levels', data: [], markLine: { symbol: 'none', silent: true, data: [21, 8, 5].map(t => ({ yAxis: shown(t), lineStyle: { color: COLD, width: 1, type: 'dashed' as const }, label: { ...label(COLD), position: 'end' as const, show: t !== 5, formatter: t === 8 ? `${fmt.fixed(shown(8))}, ${fmt.temp(5)}` : fmt.temp(t) } })) },
+        markPoint: { silent: true, symbol: 'triangle', symbolSize: 13, symbolRotate: 180, itemStyle: { color: chill.safe ? COLD : BLOOD }, data: limits.map(l => ({ name: 'limit', coord: l.coord, label: { show: true, ...label(chill.safe ? COLD : BLOOD), position: 'right' as const, formatter: `limit ${fmt.temp(l.s.toC)}`, backgroundColor: '#FBF8F0', padding: [1, 3] } })) } },
     ],
   }
 })
@@ -81,7 +81,7 @@ const coreNow = (v: ColdView) => valueAt(v.chill.timeS, v.chill.coreC, nowS.valu
 
 <template>
   <section class="cold" :data-cold="solver.running.value ? 'working' : views.length ? 'settled' : 'idle'">
-    <div class="scrub no-print">
+    <div v-if="views.length" class="scrub no-print">
       <UButton variant="outline" color="neutral" :icon="isActive ? 'i-lucide-pause' : 'i-lucide-play'" :label="isActive ? 'Pause' : 'Run'" @click="play" />
       <label class="slider"><span class="sr">Time after pouring</span><input v-model.number="step" type="range" min="0" :max="last" :aria-valuetext="`${fmt.duration(nowS)} after pouring`" @pointerdown="pause()"></label>
       <b class="display num" data-scrub>{{ nowS < 60 ? 'poured' : fmt.duration(nowS) }}</b>

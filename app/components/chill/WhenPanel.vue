@@ -39,7 +39,7 @@ const dewS = computed(() => temperTime(props.assessment, dewC.value))
       <li v-for="r in rows" :key="r.what" :data-when-row="r.what">
         <p class="name"><b>{{ WHEN_NAMES[r.what].name }}</b> <span class="soft small">{{ WHEN_NAMES[r.what].what }}</span></p>
         <p class="likely display num" data-likely>{{ says(r.likelyS) }}</p>
-        <p class="range soft"><template v-if="r.likelyS === null">never within a day, on this plan</template><template v-else>between <b class="num">{{ says(r.quickS) }}</b> and <b class="num">{{ says(r.slowS) }}</b></template></p>
+        <p class="range soft"><template v-if="r.likelyS === null">never within a day, on this plan</template><template v-else-if="r.slowS !== null && r.slowS - (r.quickS ?? 0) < 60" /><template v-else>between <b class="num">{{ says(r.quickS) }}</b> and <b class="num">{{ says(r.slowS) }}</b></template></p>
         <div class="bar" aria-hidden="true"><i :style="{ left: share(r.quickS), right: `calc(100% - ${share(r.slowS)})` }" /><b :style="{ left: share(r.likelyS) }" /></div>
         <p class="soft small decides">{{ decidesWords(r) }}</p>
       </li>
@@ -61,7 +61,7 @@ const dewS = computed(() => temperTime(props.assessment, dewC.value))
 
 <style scoped>
 .rows { list-style: none; padding: 0; margin: 0; border-top: 1.5px solid var(--ink); }
-.rows li { display: grid; grid-template-columns: 11rem 8.5rem minmax(0, 1fr); gap: 0.1rem 1.2rem; align-items: baseline; border-bottom: 1px solid var(--hairline); padding: 0.6rem 0; }
+.rows li { display: grid; grid-template-columns: 11rem 11rem minmax(0, 1fr); gap: 0.1rem 1.2rem; align-items: baseline; border-bottom: 1px solid var(--hairline); padding: 0.6rem 0; }
 p { margin: 0; } .likely { font-size: 1.5rem; } .decides { grid-column: 2 / -1; }
 .bar { grid-column: 2 / -1; position: relative; height: 10px; border-bottom: 1px solid var(--hairline); }
 .bar i { position: absolute; top: 3px; height: 4px; background: var(--cold); } .bar b { position: absolute; top: -1px; width: 3px; height: 12px; background: var(--ink); }

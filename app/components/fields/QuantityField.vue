@@ -162,7 +162,7 @@ const fieldId = useId()
 .box { display: inline-flex; align-items: center; width: 100%; border-bottom: 1px solid #8f9385; min-height: 44px; }
 .box:focus-within { background: var(--citron-soft); border-color: var(--ink); box-shadow: inset 0 -2px 0 var(--ink); }
 input { width: 100%; min-width: 0; background: transparent; border: 0; text-align: right; padding: 0 0.15rem; min-height: 43px; font-variant-numeric: tabular-nums; outline: none; }
-.unit { color: var(--ink-soft); padding: 0.7rem 0.25rem 0.7rem 0.1rem; font-size: 0.92rem; cursor: ew-resize; touch-action: none; user-select: none; }
+.unit { white-space: nowrap; color: var(--ink-soft); padding: 0.7rem 0.25rem 0.7rem 0.1rem; font-size: 0.92rem; cursor: ew-resize; touch-action: none; user-select: none; }
 .sum { position: absolute; z-index: 19; right: 0; top: 100%; background: var(--ui-bg-elevated); border: 1px solid var(--hairline); padding: 0.15rem 0.5rem; font-size: 0.9rem; white-space: nowrap; }
 .big input { font-size: 1.35rem; font-weight: 600; }
 .wrong .box { border-color: var(--blood); box-shadow: inset 0 -2px 0 var(--blood); }

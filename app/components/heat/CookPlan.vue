@@ -68,7 +68,8 @@ const option = computed<EChartsOption>(() => {
   const points = reached.map(c => ({ name: c.name, coord: [c.at! / 60, shown(tempAt(c.at!))], itemStyle: { color: c.key === 'grainy' ? BLOOD : CITRON, borderColor: INK, borderWidth: 2 } }))
   const named = (c: (typeof courses.value)[number], k: number) => {
     const i = c.values.findIndex(v => v >= NAME_AT[k % NAME_AT.length]!)
-    if (i < 0) return []
+    // What never climbs so high is named at its end.
+    if (i < 0) return c.values.length > 1 ? [{ name: c.name, coord: [minutes.at(-1)!, c.values.at(-1)!], symbolSize: 1, label: { show: true, ...label(c.color), formatter: c.name, position: 'right' as const, textBorderColor: '#FBF8F0', textBorderWidth: 4 } }] : []
     const late = minutes[i]! > end * 0.45
     return [{ name: c.name, coord: [minutes[i]!, c.values[i]!], symbolSize: 1, label: { show: true, ...label(c.color), formatter: c.name, position: late ? 'left' as const : 'right' as const, textBorderColor: '#FBF8F0', textBorderWidth: 4 } }]
   }
@@ -112,9 +113,12 @@ function takeOven(id: string) {
   oven({ ovenId: o?.id ?? null, offsetK: o?.offsetK ?? 0 }, '')
 }
 /** The weight of the empty pan is asked once: it stays with the kitchen's pan. */
-async function weigh(tareG: number) {
+const weighing = ref<number | null>(null)
+async function weigh() {
   const id = props.doc.heat.pan?.panId
-  if (!record.value || !id || !(tareG >= 20)) return
+  const tareG = weighing.value
+  weighing.value = null
+  if (!record.value || !id || tareG === null || tareG < 20) return
   if (!await kitchen.save({ ...record.value, pans: record.value.pans.map(p => p.id === id ? { ...p, tareG } : p) })) toast.add({ title: 'The pan\'s weight was not saved.', color: 'error' })
 }
 const main = computed(() => orderOfWork(props.doc, kitchen.core!, props.assessment).find(s => s.probe !== null && s.cue !== null && (s.code.startsWith('heat') || s.code.startsWith('boil') || s.code === 'bake')))
@@ -151,8 +155,8 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
         <div v-if="(method === 'direct' || method === 'microwave') && burners.length"><label class="field-label" for="burner-own">{{ method === 'microwave' ? 'Which microwave' : 'Which burner' }}</label><select id="burner-own" class="native" :value="burner?.id ?? ''" @change="takeBurner(($event.target as HTMLSelectElement).value)"><option value="">any</option><option v-for="b in burners" :key="b.id" :value="b.id">{{ b.name }}</option></select></div>
         <QuantityField v-if="burner && method === 'direct'" kind="percent" show-label label="Turned to" :step="5" :model-value="100 * doc.heat.burnerW / fullW" :min="1" :max="100" @update:model-value="v => heat({ burnerW: Math.max(50, Math.round(v / 100 * fullW)) }, 'burner')" @done="ws.endGesture()" />
         <QuantityField v-if="method === 'direct' || method === 'microwave'" kind="power" show-label :label="method === 'microwave' ? 'Microwave rated' : 'Heat into the pan'" :model-value="doc.heat.burnerW" :min="50" :max="5000" @update:model-value="v => heat({ burnerW: v }, 'burner')" @done="ws.endGesture()" />
-        <div v-if="method === 'direct' || method === 'waterBath'"><label class="field-label" for="pan-own">{{ method === 'waterBath' ? 'Bowl or pan' : 'Pan' }}</label><select id="pan-own" class="native" :value="doc.heat.pan?.panId ?? ''" @change="takePan(($event.target as HTMLSelectElement).value)"><option value="">as suits the mix</option><option v-for="p in record?.pans ?? []" :key="p.id" :value="p.id">{{ p.name }}</option></select></div>
-        <QuantityField v-if="doc.heat.pan?.panId" kind="mass" show-label label="It weighs, empty" blank="not weighed" :model-value="pan?.tareG ?? 0" :max="20000" @update:model-value="weigh" />
+        <div v-if="method === 'direct' || method === 'waterBath'" class="wide"><label class="field-label" for="pan-own">{{ method === 'waterBath' ? 'Bowl or pan' : 'Pan' }}</label><select id="pan-own" class="native" :value="doc.heat.pan?.panId ?? ''" @change="takePan(($event.target as HTMLSelectElement).value)"><option value="">as suits the mix</option><option v-for="p in record?.pans ?? []" :key="p.id" :value="p.id">{{ p.name }}</option></select></div>
+        <QuantityField v-if="doc.heat.pan?.panId" kind="mass" show-label label="It weighs, empty" blank="not weighed" :model-value="weighing ?? pan?.tareG ?? 0" :max="20000" @update:model-value="v => weighing = v" @done="weigh" />
       </div>
       <AfterHeat :doc="doc" />
     </div>

@@ -10,12 +10,14 @@ const fmt = useFormat()
 const kitchen = useKitchenStore()
 const placeName = (id: string) => kitchen.record?.places.find(p => p.id === id)?.name
 const steps = computed(() => orderOfWork(props.doc, kitchen.core!, props.assessment).map(s => ({ s, w: stepWords(s, fmt, props.doc, placeName) })))
+/** A long order is set smaller on paper, so that the card stays one page. */
+const fit = computed(() => Math.max(0.6, Math.min(1, 14 / steps.value.length)))
 const start = computed(() => props.doc.serve.startAt)
 const at = (s: number) => start.value ? fmt.clock(start.value, s) : s === 0 ? 'start' : s < 0 ? `${fmt.duration(-s)} before` : `+ ${fmt.duration(s)}`
 </script>
 
 <template>
-  <ol class="order" :class="{ card }" aria-label="Order of work">
+  <ol class="order" :class="{ card }" :style="{ '--fit': fit }" aria-label="Order of work">
     <li v-for="({ s, w }, i) in steps" :key="s.key" :data-work="s.code" :class="s.component">
       <span class="when num">{{ i > 0 && at(steps[i - 1]!.s.atS) === at(s.atS) ? '' : at(s.atS) }}</span>
       <div class="what">
@@ -46,5 +48,5 @@ p { margin: 0 0 0.15rem; }
 .card li { grid-template-columns: 8.5rem minmax(0, 1fr); padding: 0.75rem 0; }
 .card .when { font-size: 1.7rem; } .card .do { font-size: 1.5rem; } .card .reach { font-size: 1.6rem; } .card .weights { font-size: 1.35rem; } .card .cue, .card .how { font-size: 1.2rem; } .card .caught { font-size: 1.1rem; }
 @media (max-width: 760px) { .order li { grid-template-columns: 4.4rem minmax(0, 1fr); gap: 0.6rem; } .card li { grid-template-columns: minmax(0, 1fr); gap: 0.1rem; } }
-@media print { .card .when { font-size: 13pt; } .card .do { font-size: 13pt; } .card .reach { font-size: 13pt; } .card .weights { font-size: 12pt; } .card .cue, .card .how, .card .caught { font-size: 10.5pt; } .card li { padding: 1.2mm 0; grid-template-columns: 24mm minmax(0, 1fr); } }
+@media print { .card .when, .card .do, .card .reach { font-size: calc(var(--fit) * 14pt); } .card .weights { font-size: calc(var(--fit) * 13pt); } .card .cue, .card .how, .card .caught { font-size: calc(var(--fit) * 11.5pt); } .card li { padding: calc(var(--fit) * 1.6mm) 0; grid-template-columns: 26mm minmax(0, 1fr); } .card p { margin: 0; line-height: 1.25; } }
 </style>

@@ -38,7 +38,7 @@ const scaled = computed(() => {
     <h3 class="section-title">The same cook, otherwise</h3>
     <p v-if="doc.heat.method === 'none'" class="soft">Nothing is heated here.</p>
     <UTable v-else class="stack" :data="rows" :columns="columns" :ui="TABLE_UI">
-      <template #way-cell="{ row }"><span :data-variant="row.original.code"><b>{{ variantWords(row.original.code, doc, fmt).name }}</b> <span class="soft small">{{ variantWords(row.original.code, doc, fmt).why }}</span><span v-if="row.original.overflows" class="bad small"> runs over the rim</span></span></template>
+      <template #way-cell="{ row }"><span :data-variant="row.original.code"><b>{{ variantWords(row.original.code, doc, fmt).name }}</b> <span class="soft small">{{ variantWords(row.original.code, doc, fmt).why }}</span><span v-if="row.original.overflows" class="bad small"> runs over this rim: the time is for a deeper tin</span></span></template>
       <template #time-cell="{ row }"><b class="num">{{ row.original.reachedS === null ? 'never there' : fmt.duration(row.original.endS) }}</b></template>
       <template #than-cell="{ row }">{{ row.original.code === 'planned' ? '' : Math.abs(share(row.original)) < 0.015 ? 'the same' : `${share(row.original) > 0 ? '+' : '−'} ${fmt.percent(Math.abs(share(row.original)))}` }}</template>
       <template #depth-cell="{ row }">{{ fmt.mm(row.original.depthM) }}</template>
@@ -58,6 +58,7 @@ const scaled = computed(() => {
 
 <style scoped>
 .bad { color: var(--blood); }
+.ways :deep(td:not(:first-child)) { white-space: nowrap; }
 h3 { margin-top: 1.2rem; } h3:first-child { margin-top: 0; }
 .fields { display: flex; flex-wrap: wrap; gap: 0.9rem 1.4rem; margin-top: 0.6rem; } .fields > .quantity { width: 8rem; }
 .answer .display { font-size: 1.9rem; margin-right: 0.5rem; }

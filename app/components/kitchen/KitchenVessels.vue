@@ -45,7 +45,7 @@ const sizes = (v: KitchenVessel) => `${v.kind === 'rectangle' ? `${fmt.cm(v.leng
 
 <style scoped>
 section { border-top: 1px solid var(--ink); padding-top: 0.7rem; grid-column: 1 / -1; }
-.tins { list-style: none; margin: 0 0 0.7rem; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(21rem, 1fr)); gap: 0 2rem; }
+.tins { list-style: none; margin: 0 0 0.7rem; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(27rem, 1fr)); gap: 0 2.5rem; }
 .tins li { display: grid; grid-template-columns: 104px minmax(0, 1fr) auto; gap: 0.4rem 1rem; align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.5rem 0; }
 .acts { display: flex; align-items: center; }
 .fields { grid-column: 1 / -1; display: grid; grid-template-columns: repeat(auto-fill, minmax(8rem, 1fr)); gap: 0.8rem; align-items: end; padding-bottom: 0.5rem; } .named { grid-column: span 2; }

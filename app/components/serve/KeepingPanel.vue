@@ -29,7 +29,7 @@ const s = computed(() => props.assessment.serve)
 <style scoped>
 .answer .display { font-size: 2rem; margin: 0 0.4rem; }
 .options { list-style: none; padding: 0; margin: 0.6rem 0 1rem; border-top: 1px solid var(--ink); } .options li { border-bottom: 1px solid var(--hairline); padding: 0.5rem 0; } .options p { margin: 0.1rem 0 0; }
-.options b { font-weight: 600; } .options b::first-letter { text-transform: uppercase; }
+.options b { font-weight: 600; display: inline-block; } .options b::first-letter { text-transform: uppercase; }
 .closed b { font-weight: 400; color: var(--ink-soft); }
 .tag { border: 1px solid var(--ink); font-size: 0.9rem; padding: 0 0.4rem; margin-left: 0.5rem; }
 .claim { max-width: 14rem; margin-bottom: 1rem; }

@@ -80,6 +80,7 @@ const option = computed<EChartsOption>(() => {
       <div><label class="field-label" for="serve-at">Or: to be served at</label><input id="serve-at" v-model="wanted" class="native" type="datetime-local"></div>
       <QuantityField kind="minutes" show-label label="Time on the table" :step="5" :model-value="doc.use.tableTimeS" :max="86400" @update:model-value="v => use({ tableTimeS: v }, 'table-time')" @done="ws.endGesture()" />
       <QuantityField kind="temperature" show-label label="Warmth of the table" :model-value="doc.use.tableTempC" :min="0" :max="45" @update:model-value="v => use({ tableTempC: v }, 'table-temp')" @done="ws.endGesture()" />
+      <div class="temper"><QuantityField kind="temperature" show-label label="Eaten at, its mean" :model-value="doc.serve.temperC ?? assessment.verdict.cold.tempC" :min="-2" :max="40" @update:model-value="v => ws.change('temper', d => { d.serve.temperC = v })" @done="ws.endGesture()" /><small v-if="doc.serve.temperC !== null" class="soft" data-fact="temper">{{ temper === null ? 'not reached on this table' : `out of the cold ${fmt.duration(temper)} before` }} <button type="button" class="underline" @click="ws.change('', d => { d.serve.temperC = null })">from the cold</button></small></div>
     </div>
     <div v-if="back" class="back" data-answer="back">
       <p><span class="soft">{{ doc.heat.method === 'oven' ? 'Into the oven at' : doc.heat.method === 'none' ? 'Begin at' : 'Pan on at' }}</span> <b class="display">{{ onDay(back.startAt) }}</b><template v-if="back.latestStartAt"> <span class="soft">at the latest</span> <b class="num" data-fact="latest-start">{{ onDay(back.latestStartAt) }}</b><span class="soft">, even in a slow fridge</span></template><template v-else> <span class="bad">it does not set within a day</span></template></p>
@@ -92,7 +93,6 @@ const option = computed<EChartsOption>(() => {
       <div><dt>the code stops it at</dt><dd>{{ fmt.duration(code.counterS) }}<small>out of the cold</small></dd></div>
       <div><dt>on the plate by then</dt><dd><WhyNumber topic="plateTemp">{{ fmt.temp(s.plateTempC) }}</WhyNumber><small>from {{ fmt.temp(assessment.verdict.cold.tempC) }} in the fridge</small></dd></div>
       <div><dt>weeping</dt><dd data-fact="weeping"><WhyNumber topic="weeping">{{ fmt.fixed(assessment.set.weeping.score) }} of 10</WhyNumber><small>{{ assessment.set.weeping.score < 1 ? 'hardly any' : assessment.set.weeping.score < 4 ? 'a little' : 'expect a puddle' }}</small></dd></div>
-      <div class="temper"><QuantityField kind="temperature" show-label label="Eaten at, its mean" :model-value="doc.serve.temperC ?? assessment.verdict.cold.tempC" :min="-2" :max="40" @update:model-value="v => ws.change('temper', d => { d.serve.temperC = v })" @done="ws.endGesture()" /><small v-if="doc.serve.temperC !== null" class="soft" data-fact="temper">{{ temper === null ? 'not reached on this table' : `out of the cold ${fmt.duration(temper)} before` }} <button type="button" class="underline" @click="ws.change('', d => { d.serve.temperC = null })">from the cold</button></small></div>
     </dl>
     <LazyStationChart :option="option" :label="`What the piece carries as it warms: ${holds}`" />
     <h3 class="section-title">Before it goes out</h3>
@@ -102,7 +102,7 @@ const option = computed<EChartsOption>(() => {
 </template>
 
 <style scoped>
-.fields { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 1rem; align-items: end; max-width: 56rem; }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(10.5rem, 1fr)); gap: 1rem; align-items: start; max-width: 60rem; }
 .back { border-left: 4px solid var(--citron); padding: 0.2rem 0 0.3rem 1rem; margin-top: 1rem; } .back p { margin: 0 0 0.3rem; } .back .display { font-size: 2rem; margin-right: 0.4rem; }
 .plan { list-style: none; display: grid; grid-template-columns: repeat(4, 1fr); margin: 1.2rem 0; padding: 0; border-top: 1.5px solid var(--ink); }
 .plan li { position: relative; padding: 0.7rem 0.6rem 0 0; display: flex; flex-direction: column; }
@@ -112,5 +112,5 @@ const option = computed<EChartsOption>(() => {
 .temper small { display: block; font-size: 0.9rem; }
 .bad { color: var(--blood); }
 .judged { margin-top: 0.8rem; }
-@media (max-width: 760px) { .fields, .plan { grid-template-columns: 1fr 1fr; row-gap: 1rem; } }
+@media (max-width: 760px) { .fields, .plan { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); row-gap: 1rem; } .fields > div:nth-child(-n + 2) { grid-column: 1 / -1; } }
 </style>

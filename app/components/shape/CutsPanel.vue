@@ -57,9 +57,9 @@ const printGuide = () => window.print()
           <path :d="[...Array(cut.columns + 1).keys()].map(i => `M${mm(grid.trimM) + i * mm(cut!.lengthM)} ${mm(grid.trimM)}v${mm(cut!.widthM) * cut!.rows}`).join('') + [...Array(cut.rows + 1).keys()].map(i => `M${mm(grid.trimM)} ${mm(grid.trimM) + i * mm(cut!.widthM)}h${mm(cut!.lengthM) * cut!.columns}`).join('')" fill="none" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
         </svg>
         <dl class="facts">
-          <div><dt>a piece</dt><dd data-fact="piece">{{ fmt.mm(cut.lengthM) }} × {{ fmt.mm(cut.widthM) }}</dd></div>
+          <div><dt>a piece</dt><dd data-fact="piece">{{ fmt.fixed(cut.lengthM * 1000) }} × {{ fmt.mm(cut.widthM) }}</dd></div>
           <div><dt>filling on it</dt><dd>{{ fmt.grams(cut.pieceG) }}</dd></div>
-          <div><dt>trim</dt><dd>{{ fmt.grams(cut.trimG) }}</dd></div>
+          <div><dt>trim</dt><dd>{{ cut.trimG < 0.05 ? 'none' : fmt.grams(cut.trimG) }}</dd></div>
           <div><dt>with a baked edge</dt><dd>{{ cut.edges }}<small>of {{ cut.pieces }}</small></dd></div>
         </dl>
       </div>

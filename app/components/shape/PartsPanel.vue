@@ -49,6 +49,7 @@ const massOf = (c: Component) => c.lines.reduce((s, l) => s + l.massG, 0)
         </template>
         <p v-else class="soft">{{ c.lines.length ? 'As it was written: it keeps its grams. Choose a kind above to have it sized to the tin.' : `${fmt.mm(doc.assembly[key])} thick, of no formula yet. Choose a kind above.` }}</p>
       </template>
+      <p v-else class="soft">{{ role === 'crust' ? 'No crust. A kind above is sized to the tin, with its steps.' : 'Nothing on top. A kind above is sized to the open face, with its steps.' }}</p>
     </section>
     <CautionList class="both" :findings="assessment.findings.filter(f => f.code === 'rawTopping' || f.code === 'boilingSugar' || f.code === 'allergens')" />
   </div>

@@ -60,7 +60,7 @@ const assembly = (part: Partial<FormulaDocument['assembly']>, gesture: string) =
         <div><dt>in each</dt><dd><WhyNumber topic="portion">{{ fmt.grams(shape.batchG / shape.count) }}</WhyNumber></dd></div>
         <div><dt>a portion</dt><dd><WhyNumber topic="portion">{{ fmt.grams(shape.portionG) }}</WhyNumber></dd></div>
         <div v-if="fit.overM3 > 0"><dt>runs over</dt><dd class="bad" data-fact="over">{{ fmt.grams(fit.overM3 * shape.density * 1000) }}</dd></div>
-        <div><dt>filled to there, it fills</dt><dd data-fact="fills">{{ fit.fills }}<small>{{ fit.leftM3 * shape.density > 0.0005 ? `and ${fmt.grams(fit.leftM3 * shape.density * 1000)} left` : 'nothing left' }}</small></dd></div>
+        <div v-if="fit.fills > 0 && (fit.fills !== shape.count || fit.leftM3 * shape.density > 0.001)"><dt>filled to there, enough for</dt><dd data-fact="fills">{{ fit.fills }}<small>and {{ fmt.grams(fit.leftM3 * shape.density * 1000) }} left</small></dd></div>
         <div v-if="shape.lean"><dt>low and high side</dt><dd>{{ fmt.mm(Math.max(0, shape.lean.lowM)) }}, {{ fmt.mm(shape.lean.highM) }}<small>{{ fmt.fixed(shape.lean.mostDeg) }}° at most</small></dd></div>
       </dl>
       <CautionList :findings="assessment.findings.filter(f => f.station === 'shape')" />

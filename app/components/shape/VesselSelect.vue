@@ -4,7 +4,7 @@ import type { Vessel } from '#core/formula/document'
 import { NOMINAL_VESSELS } from '#core/vessel/nominal'
 
 defineProps<{ label: string, /** Kitchen vessel, nominal id, or empty for a size of its own. */ value: string, own?: string }>()
-const emit = defineEmits<{ pick: [vessel: Vessel, vesselId: string | null, key: string] }>()
+const emit = defineEmits<{ pick: [vessel: Vessel, vesselId: string | null, key: string], own: [] }>()
 const kitchen = useKitchenStore()
 const fieldId = useId()
 const MARKETS = [['metric', 'Metric sizes'], ['us', 'US sizes']] as const
@@ -13,6 +13,7 @@ function onPick(key: string) {
   const nominal = NOMINAL_VESSELS.find(n => n.id === key)
   if (mine) emit('pick', mine, mine.id, key)
   else if (nominal) emit('pick', nominal.vessel, null, key)
+  else emit('own')
 }
 </script>
 

@@ -8,7 +8,7 @@ import { useKitchenStore } from '../../stores/kitchen'
 import type { KitchenRecord } from '../../../shared/schemas/kitchen'
 
 const state = (slump: number, tempC: number) => ({ slump, tempC, standsM: 0.05, cutsM: 0.025 })
-const piece = (over: Partial<PieceFigures> = {}): PieceFigures => ({ use: 'cut', heightM: 0.025, widthM: 0.06, crustM: 0.004, cold: state(0, 4), plate: state(0.2, 17), ...over })
+const piece = (over: Partial<PieceFigures> = {}): PieceFigures => ({ use: 'cut', heightM: 0.025, widthM: 0.06, crustM: 0.004, crustForm: 'shell', cold: state(0, 4), plate: state(0.2, 17), ...over })
 const bounds = (d: string) => {
   const points = [...d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(m => [Number(m[1]), Number(m[2])] as const)
   const xs = points.map(p => p[0])

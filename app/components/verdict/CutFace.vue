@@ -75,7 +75,7 @@ const description = computed(() => props.label ?? `Section of the piece, to scal
         <clipPath v-for="i in [0, 1]" :id="`${grainId}-${i}`" :key="i"><rect :x="CELL * i + 2" y="-20" :width="CELL - 4" :height="HEIGHT + 24" /></clipPath>
       </defs>
       <template v-for="p in pieces" :key="p.state">
-        <path v-if="p.cut" :d="`M${p.x0 - p.crust} ${p.top - 4}V${HEIGHT}H${p.x0 + p.w}V${p.base}H${p.x0}V${p.top - 4}Z`" fill="var(--crust)" stroke="var(--ink)" stroke-width="1.2" />
+        <path v-if="p.cut" :d="piece.crustForm === 'base' ? `M${p.x0} ${p.base}V${HEIGHT}H${p.x0 + p.w}V${p.base}Z` : `M${p.x0 - p.crust} ${p.top - 4}V${HEIGHT}H${p.x0 + p.w}V${p.base}H${p.x0}V${p.top - 4}Z`" fill="var(--crust)" stroke="var(--ink)" stroke-width="1.2" />
         <path :d="p.fill" :clip-path="`url(#${grainId}-${p.state === 'cold' ? 0 : 1})`" :fill="grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round" />
         <path v-if="p.glass" :d="`M${p.x0 - 2} ${p.top - 14}L${p.x0 - 1} ${HEIGHT}H${p.x0 + p.w + 1}L${p.x0 + p.w + 2} ${p.top - 14}`" fill="none" stroke="var(--cold)" stroke-width="1.6" />
         <path v-if="!p.stands && !p.glass" :d="p.meant" fill="none" stroke="var(--ink)" stroke-dasharray="3 3" stroke-width="1.2" />

@@ -122,7 +122,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
     <h1>This formula is not here</h1>
     <p>It was deleted, or the server does not answer. <NuxtLink to="/shelf" class="underline">Back to the shelf</NuxtLink></p>
   </main>
-  <main v-else-if="doc" class="workspace" :data-settled="settled ? 'true' : 'false'" :data-point="assessor.pointSettled.value ? 'settled' : 'working'" :data-save="workspace.saveState">
+  <main v-else-if="doc" class="workspace" :data-settled="settled ? 'true' : 'false'" :data-point="assessor.pointSettled.value ? 'settled' : 'working'" :data-save="workspace.saveState" :data-station="station">
     <div class="head">
       <input class="name" :value="doc.name" aria-label="Name of the formula" maxlength="120" @change="workspace.change('', d => { d.name = ($event.target as HTMLInputElement).value.trim() || d.name })">
       <p class="sub">
@@ -210,6 +210,8 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
   .v-more { grid-area: more; padding-bottom: 2rem; }
   .name { font-size: 1.45rem; }
   .v-head :deep(.cutface svg) { max-height: 130px; }
+  /* At the stove and the fridge the figures come first: the drawing waits at the other stations. */
+  [data-station="heat"] .v-head :deep(.cutface), [data-station="chill"] .v-head :deep(.cutface) { display: none; }
   .sub > span:first-child { display: none; }
   .use .change { display: inline; }
   .keys { display: none; }
