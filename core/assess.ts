@@ -17,7 +17,7 @@ import { acidPercentOf, brix, evaporate, mix, sugarsG, type Mix, type MixPart } 
 import { stagesOf, type Stage } from './formula/stages'
 import { grainyTemperature, heatStep, joinStep, WHISK_COOL_K_PER_MIN } from './heat/cooking'
 import type { History } from './heat/dose'
-import { COATS, DONE, dosesOf, eggTemperatures, extentsOf, GRAINY, oversettingCurve, settingCurve, undisturbed, type Doses, type EggTemperatures } from './heat/egg'
+import { COATS, DONE, dosesOf, eggTemperatures, extentsOf, GRAINY, oversettingCurve, secondsToGrainy, settingCurve, undisturbed, type Doses, type EggTemperatures } from './heat/egg'
 import { runOven, type Bake } from './heat/oven'
 import { stirInTemperature, type PotRun } from './heat/pot'
 import { fractionsOf, heatCapacityTable, thermalProperties } from './heat/properties'
@@ -418,7 +418,7 @@ function heatFigures(c: Cooking, egg: EggWork | null, reachedS: number | null, e
   return {
     reachedS, endS: timeS[timeS.length - 1]!, timeS: timeS.slice(), tempC: tempC.slice(), setting, oversetting, lethalityMin,
     t60C: egg?.temperatures.t60C ?? null, t60bC: egg?.temperatures.t60bC ?? null, coatsS: firstOver(setting, COATS), doneS: firstOver(setting, DONE), grainyS: firstOver(oversetting, GRAINY), grainyAtC,
-    marginK: grainyAtC === null ? null : grainyAtC - peakTempC, lethality: quantity(Math.min(lethalityMin[lethalityMin.length - 1]!, lateEggMin ?? Infinity), 'min at 70 °C', 'computed'), evaporatedG, peakTempC,
+    marginK: grainyAtC === null ? null : grainyAtC - peakTempC, marginS: egg && c.stirred ? secondsToGrainy(egg.heat[0]!, tempC[tempC.length - 1]!, egg.temperatures.t60bC) : null, lethality: quantity(Math.min(lethalityMin[lethalityMin.length - 1]!, lateEggMin ?? Infinity), 'min at 70 °C', 'computed'), evaporatedG, peakTempC,
   }
 }
 

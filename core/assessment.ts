@@ -114,6 +114,8 @@ export interface Assessment {
     /** The temperature at which the same hold would turn it grainy, °C. */
     grainyAtC: number | null
     marginK: number | null
+    /** How much longer it could stay in the pan, as hot as it ends, before it is grainy, s; null without egg and in the oven. */
+    marginS: number | null
     /** Extents in the end: mean of the piece, and setting of its coldest part. */
     a: number
     b: number
@@ -181,6 +183,9 @@ export interface Assessment {
   }
   verdict: { code: VerdictCode, cold: SetResult, plate: SetResult, target: Target }
 }
+
+/** Seconds from the start until it is poured (or out of the oven). */
+export const pouredAfterS = (a: Assessment): number => a.serve.servedAfterS - a.chill.servedS
 
 /** Whether a plan misses in a way an adjustment could mend. */
 export const isOffTarget = (a: Assessment): boolean =>

@@ -5,9 +5,11 @@ import { mkdirSync } from 'node:fs'
 const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
 const DEMO = n => `formula/0e1f0000-0006-4000-8000-${n.toString(16).padStart(12, '0')}`
 const MAIN = DEMO(1)
-const VIEWS = ['shelf=shelf', 'new=new', 'kitchen=kitchen', ...['stock', 'balance', 'shape', 'heat', 'chill', 'serve'].map(s => `${s}=${MAIN}/${s}`), `posset-heat=${DEMO(6)}/heat`, `pie-heat=${DEMO(9)}/heat`, `balance-tablet=${MAIN}/balance@1024x768`, `heat-phone=${MAIN}/heat@390x844`, `chill-phone=${MAIN}/chill@390x844`,
+const TUB = DEMO(4)
+const VIEWS = ['shelf=shelf', 'new=new', 'kitchen=kitchen', ...['stock', 'balance', 'shape', 'heat', 'serve'].map(s => `${s}=${MAIN}/${s}`), `shape-fit=${DEMO(8)}/shape`, `heat-order=${DEMO(6)}/heat`, `chill=${TUB}/chill`, `chill-when=${DEMO(16)}/chill`, `card=${DEMO(6)}/card`,
+  `balance-tablet=${MAIN}/balance@1024x768`, `heat-phone=${MAIN}/heat@390x844`, `chill-phone=${MAIN}/chill@390x844`,
   // These change the demo a little; so they come last.
-  `stock-strength=${MAIN}/stock`, `stock-binds=${DEMO(2)}/stock`, `balance-versions=${MAIN}/balance`, `balance-rebalance=${MAIN}/balance`]
+  `stock-binds=${DEMO(2)}/stock`, `balance-versions=${MAIN}/balance`, `balance-rebalance=${MAIN}/balance`]
 
 const [url = 'http://127.0.0.1:4600', folder = 'docs/screenshots', ...wanted] = process.argv.slice(2)
 mkdirSync(folder, { recursive: true })
@@ -19,16 +21,28 @@ for (const view of wanted.length ? wanted : VIEWS) {
   page.on('console', m => m.type() === 'error' && console.error(`${name}: ${m.text()}`))
   await page.goto(`${url}/${path}`)
   await page.waitForSelector('main')
-  if (path.startsWith('formula/')) await page.waitForSelector('main[data-settled="true"]', { timeout: 30000 })
+  if (name === 'card') await page.waitForSelector('[data-sheet="ready"] .order')
+  else if (path.startsWith('formula/')) await page.waitForSelector('main[data-settled="true"]', { timeout: 30000 })
   if (/heat|chill/.test(path)) await page.waitForSelector('.chart svg, .after, dl.facts', { timeout: 15000 })
   if (/heat|chill/.test(path) && await page.locator('.chart').count()) await page.waitForSelector('.chart svg', { timeout: 15000 })
   if (path === 'new') await page.getByRole('button', { name: 'Try the example' }).click()
   if (/balance/.test(path)) await page.waitForSelector('[data-map="settled"]', { timeout: 30000 })
   const press = button => page.getByRole('button', { name: button, exact: true }).first().click()
-  if (name === 'stock-strength') {
-    await press('Strength')
-    await press('A new lot')
+  if (name === 'shape-fit') {
+    await press('Into another tin')
+    await page.getByLabel('Into', { exact: true }).selectOption('us-9x13')
+    await page.waitForSelector('[data-fit="settled"]')
   }
+  if (name === 'heat-order') await press('Order of work')
+  if (name === 'chill') {
+    await press('The cold going in')
+    await page.waitForSelector('[data-cold="settled"] canvas')
+  }
+  if (name === 'chill-when') {
+    await press('When')
+    await page.waitForSelector('[data-when="settled"] [data-fact="sweat-now"]')
+  }
+  if (name === 'serve') await page.getByLabel('Or: to be served at').fill('2026-11-28T19:00')
   if (name === 'stock-binds') {
     await press('What binds')
     for (const [what, g] of [['Egg yolk', '480'], ['Sweet lemon juice', '900']]) {
@@ -49,7 +63,7 @@ for (const view of wanted.length ? wanted : VIEWS) {
     await page.waitForSelector('[data-compared="1"][data-explained="settled"]', { timeout: 30000 })
   }
   // One picture shows what a number answers when it is asked why.
-  if (name === 'pie-heat') await page.locator('[data-why="heatTime"]').click()
+  if (name === 'heat') await page.locator('[data-why="margin"]').click()
   await page.evaluate(() => Promise.all([document.fonts.ready, ...document.getAnimations().map(a => a.finished)]))
   await page.screenshot({ path: `${folder}/${name}.png`, fullPage: Boolean(full) })
   await page.close()

@@ -12,7 +12,9 @@ export function useFormat() {
   const kitchen = useKitchenStore()
   const fahrenheit = computed(() => kitchen.record?.settings.temperatureUnit === 'F')
   const unit = computed(() => fahrenheit.value ? '°F' : '°C')
-  const temp = (c: number, digits = 0) => `${fixed(fahrenheit.value ? celsiusToFahrenheit(c) : c, digits)} ${unit.value}`
+  /** A temperature as a number on the kitchen's own scale. */
+  const degreesShown = (c: number) => fahrenheit.value ? celsiusToFahrenheit(c) : c
+  const temp = (c: number, digits = 0) => `${fixed(degreesShown(c), digits)} ${unit.value}`
   /** A difference: no 32 in it. */
   const degrees = (k: number, digits = 0) => `${fixed(fahrenheit.value ? kelvinToFahrenheitDifference(k) : k, digits)} ${unit.value}`
   const grams = (g: number) => g >= 10000 ? `${fixed(g / 1000, 1)} kg` : `${fixed(g, g < 10 ? 1 : 0)} g`
@@ -43,5 +45,5 @@ export function useFormat() {
   const day = (isoDate: string) => formatDate(local(isoDate), 'EEE d MMM')
   const time = (at: string) => formatDate(local(at), 'HH:mm')
   const name = (id: string) => ingredientName(id, kitchen.record?.settings.vocabulary ?? 'gb')
-  return { fahrenheit, unit, temp, degrees, grams, mm, cm, litres, percent, pascals, duration, clock, day, time, name, fixed }
+  return { fahrenheit, unit, degreesShown, temp, degrees, grams, mm, cm, litres, percent, pascals, duration, clock, day, time, name, fixed }
 }

@@ -8,8 +8,6 @@ import type { Axis } from '#core/solve/map'
 import type { ProcessChange, Stop, WayId } from '#core/solve/rebalance'
 import type { Keeps, SwapWarning } from '#core/solve/swap'
 
-import { celsiusToFahrenheit } from '#core/units/measures'
-
 type Format = ReturnType<typeof useFormat>
 
 const lineName = (doc: FormulaDocument, lineId: string, fmt: Format) => fmt.name(fillingOf(doc).lines.find(l => l.id === lineId)?.ingredientId ?? '')
@@ -26,7 +24,7 @@ export function axisWords(axis: Axis, doc: FormulaDocument, fmt: Format): { name
 }
 /** A value of an axis in the unit it is shown in. */
 export function axisShown(axis: Axis, value: number, fmt: Format): number {
-  if (axis.kind === 'target') return fmt.fahrenheit.value ? celsiusToFahrenheit(value) : value
+  if (axis.kind === 'target') return fmt.degreesShown(value)
   return axis.kind === 'hold' ? value / 60 : value
 }
 

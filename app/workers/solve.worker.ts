@@ -89,7 +89,7 @@ async function solve(id: number, task: SolveTask, report: (p: SolveProgress) => 
     case 'levers': return levers(task.doc, task.kitchen, task.firmer)
     case 'fit': {
       const before = assess(task.doc, task.kitchen)
-      const plan = fitInto(task.doc, task.kitchen, before.shape, task.wish)
+      const plan = fitInto(task.doc, task.kitchen, before.shape, task.wish, () => crypto.randomUUID())
       return { plan, before: tinFigures(before), after: tinFigures(assess(plan.doc, task.kitchen)) }
     }
     case 'variants': return drive(id, cookVariants(task.doc, task.kitchen), () => {})

@@ -4,12 +4,22 @@ import { lethality, minutesEquivalent } from '../safety/lethality'
 import { mix } from '../formula/mix'
 import { pHOfMix } from '../acidity/acidity'
 import { parts } from '../../tests/support/core'
-import { cookEnd, dosesOf, eggTemperatures, extentsOf, oversettingCurve, oversettingRate, settingCurve, settingRate, undisturbed } from './egg'
+import { cookEnd, dosesOf, eggTemperatures, extentsOf, oversettingCurve, oversettingRate, secondsToGrainy, settingCurve, settingRate, undisturbed } from './egg'
 import { carryOver, givenCourse, panFor, runPot, stirInTemperature, STALL_S, type PotInput } from './pot'
 import { FAT_LATENT, fractionsOf, solidFat, thermalProperties } from './properties'
 
 const egg = { t60C: checks.kinetics.t60C, t60bC: checks.kinetics.t60bC }
 const minute = (tempC: number) => ({ timeS: [0, 60], tempC: [tempC, tempC] })
+
+describe('minutes to spare', () => {
+  it('at T60b a fresh mix is grainy after 60·ln(1/.7) = 21.4 s; 3.2 K cooler after ten times that; nothing once past it', () => {
+    const fresh = { a: 0, b: 0, film: 0 }
+    expect(secondsToGrainy(fresh, 86, 86)).toBeCloseTo(60 * Math.log(1 / 0.7), 9)
+    expect(secondsToGrainy(fresh, 82.8, 86)).toBeCloseTo(600 * Math.log(1 / 0.7), 6)
+    expect(secondsToGrainy({ ...fresh, b: 0.2 }, 86, 86)).toBeCloseTo(60 * (Math.log(1 / 0.7) - 0.2), 9)
+    expect(secondsToGrainy({ ...fresh, b: 2 }, 86, 86)).toBe(0)
+  })
+})
 
 describe(`setting (${checks.kinetics.source})`, () => {
   it.each(checks.kinetics.rows)('60 s at $tempC °C', (row) => {

@@ -94,6 +94,12 @@ export function extentsOf(d: Doses, shiftA = 0, shiftB = shiftA): { a: number, b
 export const cookEnd = (history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC, shiftK = 0): { a: number, b: number } =>
   extentsOf(dosesOf(history, egg, filmC), shiftK)
 
+/**
+ * How much longer the bulk can stand at a temperature before it is grainy, s: (−ln(1 − grainy) − dose so far)·60·10^((T60b − T)/3.2); 0 once past it.
+ * @param d what the bulk has taken so far
+ */
+export const secondsToGrainy = (d: Doses, tempC: number, t60bC: number): number => Math.max(0, -Math.log(1 - GRAINY) - d.b) / oversettingRate(tempC, t60bC)
+
 /** Extent of setting at every time of a history. */
 export function settingCurve(history: History, egg: EggTemperatures): number[] {
   const out = [0]

@@ -43,6 +43,8 @@ export function panOfSize(size: { diameterM: number, heightM: number, tareG: num
 export const panHoldsM3 = (size: { diameterM: number, heightM: number }): number => Math.PI * size.diameterM ** 2 / 4 * size.heightM
 /** Share of a burner's rating that reaches the pan (from memory, M). */
 export const EFFICIENCY = { gas: 0.4, ceramic: 0.7, induction: 0.85, microwave: 1 } as const
+/** Heat that reaches the pan with a burner full on, W; a microwave counts by its rating. */
+export const fullHeatW = (b: { kind: keyof typeof EFFICIENCY, ratedW: number }): number => b.ratedW * EFFICIENCY[b.kind]
 
 export interface PotInput {
   massG: number

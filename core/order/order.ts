@@ -3,7 +3,7 @@
  * what would go wrong attached to the step where it would. Codes only; words live with the screens. Orders and reasons are
  * common practice; every temperature and time is the plan's or the models'.
  */
-import type { Assessment, Finding } from '../assessment'
+import { pouredAfterS, type Assessment, type Finding } from '../assessment'
 import { valueAt } from '../chill/conduction'
 import { fillingOf, ovenAirC, panOf, placeOf, vesselOf, type Component, type FormulaDocument, type Kitchen, type Line, type PartKind, type Step } from '../formula/document'
 import { burstsIn } from '../heat/pot'
@@ -149,7 +149,7 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
   const end = cooks ? a.heat.endS : 0
   let join = 0
   let baked = 0
-  const pouredS = a.serve.servedAfterS - a.chill.servedS
+  const pouredS = pouredAfterS(a)
   filling.steps.forEach((step: Step, k) => {
     const findings = stepFindings(k)
     if (step.kind === 'strain') push('strain', { reasons: ['eggStrings'], timeS: 60 })

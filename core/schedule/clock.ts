@@ -1,6 +1,6 @@
 /** Back-timing one dessert: when to start for a time of service, and what the plan must become for it. ISO dates without zone, the kitchen's own clock. */
 import { addSeconds, differenceInMilliseconds, formatISO, isValid, parseISO } from 'date-fns'
-import type { Assessment } from '../assessment'
+import { pouredAfterS, type Assessment } from '../assessment'
 import type { WhenRow } from '../chill/when'
 import { InputError } from '../errors'
 import type { FormulaDocument } from '../formula/document'
@@ -30,7 +30,7 @@ export interface ServicePlan {
 export function serveAt(doc: FormulaDocument, a: Assessment, when: readonly WhenRow[], at: string): ServicePlan {
   const target = parseISO(at)
   if (!isValid(target) || at.length < 16) throw new InputError('notANumber', 'serve.serveAt')
-  const untilPouredS = a.serve.servedAfterS - a.chill.servedS
+  const untilPouredS = pouredAfterS(a)
   const slowS = when.find(r => r.what === 'serve')?.slowS ?? null
   const lastLeg = doc.chill[doc.chill.length - 1]!
   const lengthenedS = slowS === null ? 0 : Math.max(0, Math.ceil((slowS - a.chill.servedS) / STEP_S) * STEP_S)

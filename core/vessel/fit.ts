@@ -2,9 +2,10 @@
 import type { Assessment } from '../assessment'
 import { within } from '../errors'
 import { scaleFormula } from '../formula/create'
-import { fillingOf, withMasses, type FormulaDocument, type Kitchen, type Vessel } from '../formula/document'
+import { schoolOf } from '../families/schools'
+import { fillingOf, vesselOf, withMasses, type FormulaDocument, type Kitchen, type Vessel, type VesselKind } from '../formula/document'
 import { findIngredient } from '../ingredients'
-import { resizeParts } from '../parts/parts'
+import { plainMake, resizeParts, withPart } from '../parts/parts'
 import { countEggs } from '../stock/eggs'
 import { cavityOf, cavityVolume, depthOf, factorToDepth, volumeTo } from './geometry'
 
@@ -27,6 +28,25 @@ export function fitVolume(volumeM3: number, vessel: Vessel, lining: FormulaDocum
   const each = volumeTo(c, Math.max(0, c.heightM - roomM))
   const fills = each > 0 ? Math.floor(volumeM3 / each + 1e-9) : 0
   return { depthM, headroomM: c.heightM - depthM, fillShare: volumeM3 / count / Math.max(full, 1e-9), overM3: Math.max(0, volumeM3 - full * count), fills, leftM3: volumeM3 - fills * each }
+}
+
+/** Rings and shells want a crust up their sides; glasses, ramekins, moulds and bowls take none. */
+const WANTS_SHELL: readonly VesselKind[] = ['tartRing', 'tartShell']
+const NO_CRUST: readonly VesselKind[] = ['ramekin', 'glass', 'stemmed', 'mould', 'bowl']
+
+/**
+ * The formula in another vessel, as much as before: a crust goes where none can stand and comes where one must, on the base of
+ * a square tin and up the sides of a round one; crust and topping are sized again. @param id gives ids for what is new
+ */
+export function withVessel(doc: FormulaDocument, kitchen: Kitchen, vessel: Vessel, vesselId: string | null, id: () => string): FormulaDocument {
+  const { kind, material, lengthM, widthM, heightM, taper, heldM3 } = vessel
+  const { assembly } = doc
+  const form = kind === vesselOf(doc, kitchen).kind ? assembly.crustForm : kind === 'rectangle' && schoolOf(doc.school).family === 'bar' ? 'base' : 'shell'
+  const leans = kind === 'glass' || kind === 'stemmed'
+  const next: FormulaDocument = { ...doc, assembly: { ...assembly, vesselId, vessel: { kind, material, lengthM, widthM, heightM, taper, heldM3 }, crustForm: form, tiltDeg: leans ? assembly.tiltDeg : 0 } }
+  if (NO_CRUST.includes(kind) && assembly.crustM > 0) return resizeParts(withPart(next, kitchen, 'crust', null, id, ''), kitchen)
+  if (WANTS_SHELL.includes(kind) && assembly.crustM === 0) return withPart(next, kitchen, 'crust', plainMake('blindShell'), id, 'Shell')
+  return resizeParts(next, kitchen)
 }
 
 export interface FitWish {
@@ -56,12 +76,13 @@ export interface FitPlan {
  * The formula scaled into other vessels. Depth follows from what is filled: m·(1 − sieve) − pan, the pan keeping the same
  * grams whatever the batch. With whole eggs the line with most egg is rounded and everything follows it; the other egg
  * lines are rounded by themselves.
- * @throws {InputError} naming the field
+ * @param id gives ids for what is new @throws {InputError} naming the field
  */
-export function fitInto(doc: FormulaDocument, kitchen: Kitchen, shape: Assessment['shape'], wish: FitWish): FitPlan {
+export function fitInto(doc: FormulaDocument, kitchen: Kitchen, shape: Assessment['shape'], wish: FitWish, id: () => string): FitPlan {
   within(wish.count, 'assembly.count', 1, 500)
   const { panG } = doc.losses
-  const cavity = cavityOf(wish.vessel, doc.assembly)
+  const moved = withVessel(doc, kitchen, wish.vessel, wish.vesselId, id)
+  const cavity = cavityOf(wish.vessel, moved.assembly)
   const wanted = within(wish.depthM ?? shape.depthM, 'assembly.depth', 0.002, 0.3)
   const exactFactor = factorToDepth(cavity, wish.count, shape.density, wanted, shape.batchG, panG)
   const lines = fillingOf(doc).lines
@@ -71,9 +92,8 @@ export function fitInto(doc: FormulaDocument, kitchen: Kitchen, shape: Assessmen
   const factor = wish.wholeEggs && leading ? wholeOf(leading.count * exactFactor) / leading.count : exactFactor
   const masses = wish.wholeEggs ? new Map(eggs.map(e => [e.lineId, Math.round(wholeOf(e.count * factor) * e.eachG * 10) / 10])) : new Map<string, number>()
   const portions = Math.max(1, Math.round(doc.assembly.portions * factor))
-  const scaled = withMasses(scaleFormula(doc, factor), masses)
-  const { kind, material, lengthM, widthM, heightM, taper, heldM3 } = wish.vessel
-  const next: FormulaDocument = resizeParts({ ...scaled, assembly: { ...scaled.assembly, vesselId: wish.vesselId, vessel: { kind, material, lengthM, widthM, heightM, taper, heldM3 }, count: wish.count, portions } }, kitchen)
+  const scaled = withMasses(scaleFormula(moved, factor), masses)
+  const next: FormulaDocument = resizeParts({ ...scaled, assembly: { ...scaled.assembly, count: wish.count, portions } }, kitchen)
   const massOf = (d: FormulaDocument) => fillingOf(d).lines.reduce((s, l) => s + l.massG, 0)
   const filledG = (shape.batchG + panG) * massOf(next) / massOf(doc) - panG
   const depthM = depthOf(filledG / 1000 / shape.density, cavity, wish.count)

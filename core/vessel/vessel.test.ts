@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { EGG_CURD, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
+import { counter, EGG_CURD, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
 import { assess } from '../assess'
 import checks from '../checks/vessels.json'
 import type { InputError } from '../errors'
 import { plainVessel } from '../formula/create'
 import { fillingOf } from '../formula/document'
 import { SYSTEM_ML } from '../units/measures'
-import { fitInto, fitVolume, workVessels } from './fit'
+import { fitInto, fitVolume, withVessel, workVessels } from './fit'
 import { areaAt, cavityOf, cavityVolume, depthOf, equivalentRadius, factorToDepth, leanOf, UNLINED, volumeTo } from './geometry'
 import { NOMINAL_VESSELS } from './nominal'
 import { cutGrid, cutWedges, evenPour, suggestGrid } from './portions'
@@ -89,7 +89,7 @@ describe('fit', () => {
   }, { school: 'cooledBase', use: 'cut' })
   it('a 9 × 13 formula in an 8 × 8 tin: areas say × .55, six eggs become three, and the depth that gives is told and true', () => {
     const before = assess(big, kitchen)
-    const plan = fitInto(big, kitchen, before.shape, { vessel: tin('us-sq8'), vesselId: null, count: 1, depthM: null, wholeEggs: true })
+    const plan = fitInto(big, kitchen, before.shape, { vessel: tin('us-sq8'), vesselId: null, count: 1, depthM: null, wholeEggs: true }, counter())
     expect(plan.exactFactor).toBeCloseTo(0.556, 1)
     expect(plan.eggs).toEqual([{ ingredientId: 'egg', from: 6, to: 3 }])
     expect(plan.factor).toBeCloseTo(0.5, 9)
@@ -100,22 +100,32 @@ describe('fit', () => {
   })
   it('an unrounded factor keeps the depth; a depth asked for is reached; into two tins it halves', () => {
     const { shape } = assess(big, kitchen)
-    const same = fitInto(big, kitchen, shape, { vessel: tin('us-rd9'), vesselId: null, count: 1, depthM: null, wholeEggs: false })
+    const same = fitInto(big, kitchen, shape, { vessel: tin('us-rd9'), vesselId: null, count: 1, depthM: null, wholeEggs: false }, counter())
     // Grams are rounded to the tenth.
     expect(same.depthM).toBeCloseTo(shape.depthM, 5)
-    expect(fitInto(big, kitchen, shape, { vessel: tin('us-rd9'), vesselId: null, count: 1, depthM: 0.02, wholeEggs: false }).depthM).toBeCloseTo(0.02, 5)
-    const two = fitInto(big, kitchen, shape, { vessel: tin('us-rd9'), vesselId: null, count: 2, depthM: null, wholeEggs: false })
+    expect(fitInto(big, kitchen, shape, { vessel: tin('us-rd9'), vesselId: null, count: 1, depthM: 0.02, wholeEggs: false }, counter()).depthM).toBeCloseTo(0.02, 5)
+    const two = fitInto(big, kitchen, shape, { vessel: tin('us-rd9'), vesselId: null, count: 2, depthM: null, wholeEggs: false }, counter())
     expect((two.factor * (shape.batchG + 10) - 10) / (same.factor * (shape.batchG + 10) - 10)).toBeCloseTo(2, 6)
   })
   it('yolks and whole eggs are both whole, and the rest follows the line with most egg', () => {
     const doc = formula({ ...EGG_CURD, egg: 200, yolk_sep: 57 })
-    const plan = fitInto(doc, kitchen, assess(doc, kitchen).shape, { vessel: round20, vesselId: null, count: 1, depthM: 0.03, wholeEggs: true })
+    const plan = fitInto(doc, kitchen, assess(doc, kitchen).shape, { vessel: round20, vesselId: null, count: 1, depthM: 0.03, wholeEggs: true }, counter())
     for (const e of plan.eggs) expect(Number.isInteger(e.to)).toBe(true)
     const sugar = (d: typeof doc) => fillingOf(d).lines.find(l => l.ingredientId === 'sugar')!.massG
     expect(sugar(plan.doc) / sugar(doc)).toBeCloseTo(plan.factor, 2)
   })
+  it('a crust goes where none can stand, comes where one must, and follows the tin', () => {
+    const inGlasses = fitInto(big, kitchen, assess(big, kitchen).shape, { vessel: tin('m-glass'), vesselId: null, count: 12, depthM: 0.03, wholeEggs: false }, counter())
+    expect([inGlasses.doc.assembly.crustM, inGlasses.doc.components.some(c => c.role === 'crust')]).toEqual([0, false])
+    expect(inGlasses.depthM).toBeCloseTo(0.03, 5)
+    const ring = withVessel(formula(), kitchen, tin('m-ring24'), 'own', counter())
+    expect(ring.assembly).toMatchObject({ vesselId: 'own', crustM: 0.004, crustForm: 'shell' })
+    expect(ring.components.find(c => c.role === 'crust')!.make!.kind).toBe('blindShell')
+    expect(withVessel(big, kitchen, tin('us-rd9'), null, counter()).assembly.crustForm).toBe('shell')
+    expect(withVessel(big, kitchen, tin('us-sq8'), null, counter()).assembly.crustForm).toBe('base')
+  })
   it('a depth that cannot be names its field', () => {
-    expect(() => fitInto(big, kitchen, assess(big, kitchen).shape, { vessel: round20, vesselId: null, count: 1, depthM: 0.0001, wholeEggs: false })).toThrow(expect.objectContaining({ path: 'assembly.depth' }) as InputError)
+    expect(() => fitInto(big, kitchen, assess(big, kitchen).shape, { vessel: round20, vesselId: null, count: 1, depthM: 0.0001, wholeEggs: false }, counter())).toThrow(expect.objectContaining({ path: 'assembly.depth' }) as InputError)
   })
   it('pans and bowls: a boil wants three times, whipped cream twice its volume and half as much again', () => {
     const posset = formula({ cream36: 600, sugar: 150, lemon: 90 }, (d) => { d.heat.targetTempC = 100 }, { school: 'reduced', use: 'glass' })

@@ -4,7 +4,6 @@ import type { EChartsOption } from 'echarts'
 import type { Assessment } from '#core/assessment'
 import { COVERS, type ChillLeg, type Cover, type FormulaDocument, type PlaceKind } from '#core/formula/document'
 import { USUAL_AIR_C } from '#core/chill/places'
-import { celsiusToFahrenheit } from '#core/units/measures'
 import { CODES } from '#core/safety/keeping'
 import { valueAt } from '#core/chill/conduction'
 import { BLOOD, CITRON, CITRON_DEEP, COLD, INK, label, moments, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
@@ -41,7 +40,7 @@ const move = (i: number, by: number) => legs('', (l) => {
   next.splice(i + by, 0, leg!)
   return next
 })
-const shown = (t: number) => fmt.fahrenheit.value ? celsiusToFahrenheit(t) : t
+const shown = fmt.degreesShown
 const code = computed(() => CODES[kitchen.record?.settings.foodCode ?? 'us'])
 const endH = computed(() => Math.min(26, Math.max(3, Math.ceil(Math.max(c.value.servedS, c.value.readyS ?? 0, c.value.to5S ?? 0) / 3600) + 1)))
 const coreAt = (s: number) => valueAt(c.value.timeS, c.value.coreC, s)

@@ -6,7 +6,6 @@ import { chillWays } from '#core/chill/ways'
 import { valueAt } from '#core/chill/conduction'
 import type { FormulaDocument } from '#core/formula/document'
 import { CODES } from '#core/safety/keeping'
-import { celsiusToFahrenheit } from '#core/units/measures'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, moments, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { wayName } from '~/words/cold'
 import type { ColdView } from '~/workers/solve.worker'
@@ -48,7 +47,7 @@ function take(i: number) {
   picked.value = ['planned', '']
 }
 const code = computed(() => CODES[kitchen.record?.settings.foodCode ?? 'us'])
-const shown = (t: number) => fmt.fahrenheit.value ? celsiusToFahrenheit(t) : t
+const shown = fmt.degreesShown
 const curves = computed<EChartsOption | null>(() => {
   const v = views.value[0]
   if (!v) return null

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** When it may be covered, unmoulded, cut, served: ranges with what decides; and why it sweats or skins. */
-import type { Assessment } from '#core/assessment'
+import { pouredAfterS, type Assessment } from '#core/assessment'
 import { dewPoint, DROPS_G_M2, ROOM_HUMIDITY, SKIN_G_M2 } from '#core/chill/moisture'
 import type { WhenRow } from '#core/chill/when'
 import type { FormulaDocument } from '#core/formula/document'
@@ -23,7 +23,7 @@ watch([() => props.doc, () => kitchen.core], async () => {
   if (cold && 'value' in cold) view.value = cold.value[0]!
 }, { immediate: true })
 const endS = computed(() => Math.max(3600, ...rows.value.flatMap(r => [r.slowS ?? 0, r.likelyS ?? 0])) * 1.08)
-const pouredS = computed(() => props.assessment.serve.servedAfterS - props.assessment.chill.servedS)
+const pouredS = computed(() => pouredAfterS(props.assessment))
 const start = computed(() => props.doc.serve.startAt)
 const says = (s: number | null) => s === null ? 'not in a day' : start.value ? fmt.clock(start.value, pouredS.value + s) : s < 60 ? 'at once' : `${fmt.duration(s)} after pouring`
 const share = (s: number | null) => `${Math.min(100, 100 * (s ?? endS.value) / endS.value)}%`
@@ -38,7 +38,7 @@ const dewS = computed(() => temperTime(props.assessment, dewC.value))
     <ul class="rows">
       <li v-for="r in rows" :key="r.what" :data-when-row="r.what">
         <p class="name"><b>{{ WHEN_NAMES[r.what].name }}</b> <span class="soft small">{{ WHEN_NAMES[r.what].what }}</span></p>
-        <p class="likely display num" data-likely>{{ says(r.likelyS) }}</p>
+        <p class="likely display num" data-likely><WhyNumber topic="when">{{ says(r.likelyS) }}</WhyNumber></p>
         <p class="range soft"><template v-if="r.likelyS === null">never within a day, on this plan</template><template v-else-if="r.slowS !== null && r.slowS - (r.quickS ?? 0) < 60" /><template v-else>between <b class="num">{{ says(r.quickS) }}</b> and <b class="num">{{ says(r.slowS) }}</b></template></p>
         <div class="bar" aria-hidden="true"><i :style="{ left: share(r.quickS), right: `calc(100% - ${share(r.slowS)})` }" /><b :style="{ left: share(r.likelyS) }" /></div>
         <p class="soft small decides">{{ decidesWords(r) }}</p>
@@ -48,11 +48,11 @@ const dewS = computed(() => temperTime(props.assessment, dewC.value))
     <p class="soft small">Ranges: a quick and a slow fridge (four in five lie between), and setting up to half as long again either way. A bar runs from pouring to {{ fmt.duration(endS) }}.</p>
     <h3 class="section-title">Cover, sweat and skin</h3>
     <dl v-if="m" class="facts moisture">
-      <div><dt>covered at once, air under it</dt><dd data-fact="sweat-now" :class="{ bad: m.drops }">{{ fmt.fixed(m.sweatNowGM2) }} g/m²<small>{{ m.drops ? 'drops run' : `no drops under ${DROPS_G_M2}` }}</small></dd></div>
+      <div><dt>covered at once, air under it</dt><dd data-fact="sweat-now" :class="{ bad: m.drops }"><WhyNumber topic="moisture">{{ fmt.fixed(m.sweatNowGM2) }} g/m²</WhyNumber><small>{{ m.drops ? 'drops run' : `no drops under ${DROPS_G_M2}` }}</small></dd></div>
       <div><dt>covered at {{ fmt.temp(45) }}, {{ m.laterS < 60 ? 'at once' : fmt.duration(m.laterS) }}</dt><dd data-fact="sweat-later">{{ fmt.fixed(m.sweatLaterGM2) }} g/m²<small>gathers under the cover</small></dd></div>
       <div><dt>left open until then</dt><dd :class="{ bad: m.skin }">{{ fmt.fixed(m.driesGM2) }} g/m²<small>{{ m.skin ? 'dries to a skin' : `no skin under ${SKIN_G_M2}` }}</small></dd></div>
       <div><dt>dew on the table</dt><dd>{{ dewS === null || assessment.verdict.cold.tempC >= dewC ? 'none' : fmt.duration(dewS) }}<small>until it is above {{ fmt.temp(dewC) }}, the dew point of a room at {{ fmt.temp(doc.use.tableTempC) }} and {{ fmt.percent(ROOM_HUMIDITY) }} (taken)</small></dd></div>
-      <div v-if="assessment.chill.load"><dt>heat into the fridge, first hour</dt><dd data-fact="load" :class="{ bad: assessment.chill.load.watts > assessment.chill.load.capacityW }">{{ fmt.fixed(assessment.chill.load.watts) }} W<small>such a one carries off some {{ fmt.fixed(assessment.chill.load.capacityW) }} W</small></dd></div>
+      <div v-if="assessment.chill.load"><dt>heat into the fridge, first hour</dt><dd data-fact="load" :class="{ bad: assessment.chill.load.watts > assessment.chill.load.capacityW }"><WhyNumber topic="fridgeLoad">{{ fmt.fixed(assessment.chill.load.watts) }} W</WhyNumber><small>such a one carries off some {{ fmt.fixed(assessment.chill.load.capacityW) }} W</small></dd></div>
     </dl>
     <p class="soft small">Film that touches the surface leaves no air to sweat into and no skin to form: best of both, once it is poured. Film over the rim waits until the middle is down to {{ fmt.temp(45) }}.</p>
     <CautionList :findings="assessment.findings.filter(f => ['filmTooHot', 'uncovered', 'hotIntoGlass', 'fridgeLoad', 'frozen', 'thawing'].includes(f.code))" />

@@ -8,10 +8,9 @@ import { familyOf } from '#core/families/families'
 import { schoolOf } from '#core/families/schools'
 import { suggestSchool } from '#core/families/suggest'
 import { fillingOf, ovenAirC, panOf } from '#core/formula/document'
-import { burstsIn, EFFICIENCY } from '#core/heat/pot'
+import { burstsIn, fullHeatW } from '#core/heat/pot'
 import { orderOfWork } from '#core/order/order'
 import { LETHALITY_NEEDED_MIN } from '#core/safety/lethality'
-import { celsiusToFahrenheit } from '#core/units/measures'
 import { BLOOD, CITRON, CITRON_DEEP, COLD, INK, label, moments, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { CUE_NAMES, PROBE_NAMES } from '~/words/cook'
 import { CONDITION_NAMES, FAMILY_NAMES, METHOD_NAMES, REASON_NAMES, SCHOOL_NAMES } from '~/words/names'
@@ -37,7 +36,7 @@ const reducing = computed(() => props.doc.heat.until === 'creamVolume')
 const airC = computed(() => ovenAirC(props.doc, kitchen.core!))
 const ovenTime = computed(() => given(props.doc.heat.oven.timeS))
 const oven = (part: Partial<FormulaDocument['heat']['oven']>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.heat.oven, part) })
-const shown = (c: number) => fmt.fahrenheit.value ? celsiusToFahrenheit(c) : c
+const shown = fmt.degreesShown
 const cues = computed(() => !hasEgg.value ? [] : [
   { key: 'coats', why: 'coats' as const, name: 'coats the spoon', at: h.value.coatsS },
   { key: 'done', why: 'done' as const, name: 'done', at: h.value.doneS },
@@ -98,7 +97,7 @@ const record = computed(() => kitchen.record)
 const toast = useToast()
 const pan = computed(() => panOf(props.doc, kitchen.core!))
 const burner = computed(() => record.value?.burners.find(b => b.id === props.doc.heat.burnerId) ?? null)
-const fullW = computed(() => burner.value ? burner.value.ratedW * (burner.value.kind === 'microwave' ? 1 : EFFICIENCY[burner.value.kind]) : 0)
+const fullW = computed(() => burner.value ? fullHeatW(burner.value) : 0)
 const burners = computed(() => record.value?.burners.filter(b => (b.kind === 'microwave') === (method.value === 'microwave')) ?? [])
 function takeBurner(id: string) {
   const b = record.value?.burners.find(x => x.id === id)
@@ -165,9 +164,8 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
     <dl class="facts">
       <div v-if="heats"><dt>{{ method === 'oven' ? 'out of the oven' : 'off the heat' }}</dt><dd data-fact="heat-time"><WhyNumber topic="heatTime">{{ fmt.duration(h.endS) }}</WhyNumber><small>{{ method === 'microwave' ? `about ${burstsIn(h.endS)} bursts of 20 s` : `peak ${fmt.temp(h.peakTempC)}` }}</small></dd></div>
       <div v-for="c in cues" :key="c.key"><dt>{{ c.name }}</dt><dd :class="{ bad: c.key === 'grainy' && c.at !== null }" :data-cue="c.key"><WhyNumber :topic="c.why">{{ c.at === null ? 'never' : `${fmt.duration(c.at)}` }}</WhyNumber><small v-if="c.at !== null">at {{ fmt.temp(tempAt(c.at)) }}</small></dd></div>
-      <div v-if="hasEgg"><dt>to spare before grainy</dt><dd :class="{ bad: h.marginK !== null && h.marginK <= 0 }"><WhyNumber topic="margin">{{ margin }}</WhyNumber><small v-if="h.grainyAtC !== null">it turns at {{ fmt.temp(h.grainyAtC) }}</small></dd></div>
-      <div v-if="hasEgg && h.doneS !== null && h.grainyS !== null && h.grainyS > h.doneS"><dt>from done to grainy</dt><dd :class="{ bad: h.grainyS - h.doneS < 60 }">{{ fmt.duration(h.grainyS - h.doneS) }}<small>on this heat</small></dd></div>
-      <div v-if="heats && h.carryK > 0.05"><dt>still to come</dt><dd data-fact="carry">{{ fmt.degrees(h.carryK, 1) }}<small>{{ method === 'oven' ? `out of the oven the middle goes on to ${fmt.temp(h.tempC.at(-1)! + h.carryK)}` : `from the pan: stop at ${fmt.temp(h.peakTempC - h.carryK, 1)} to land on ${fmt.temp(h.peakTempC)}` }}</small></dd></div>
+      <div v-if="hasEgg"><dt>to spare before grainy</dt><dd :class="{ bad: h.marginK !== null && h.marginK <= 0 }"><WhyNumber topic="margin">{{ margin }}</WhyNumber><small v-if="h.grainyAtC !== null">it turns at {{ fmt.temp(h.grainyAtC) }}<template v-if="h.marginS !== null && h.marginK !== null && h.marginK > 0">, or after {{ h.marginS > 5400 ? 'hours' : fmt.duration(h.marginS) }} more at this heat</template></small></dd></div>
+      <div v-if="heats && h.carryK > 0.05"><dt>still to come</dt><dd data-fact="carry"><WhyNumber topic="carry">{{ fmt.degrees(h.carryK, 1) }}</WhyNumber><small>{{ method === 'oven' ? `out of the oven the middle goes on to ${fmt.temp(h.tempC.at(-1)! + h.carryK)}` : `from the pan: stop at ${fmt.temp(h.peakTempC - h.carryK, 1)} to land on ${fmt.temp(h.peakTempC)}` }}</small></dd></div>
       <div v-if="method === 'oven' && Math.abs(airC - doc.heat.oven.airTempC) > 0.4"><dt>air in this oven</dt><dd>{{ fmt.temp(airC) }}<small>with the dial at {{ fmt.temp(doc.heat.oven.airTempC) }}</small></dd></div>
       <div v-if="hasEgg"><dt>egg set, in the end</dt><dd><WhyNumber topic="eggSet">{{ fmt.percent(h.a) }}</WhyNumber><small>over-set {{ fmt.percent(h.b) }}</small></dd></div>
       <div v-if="h.t60C !== null && heats"><dt>lethality</dt><dd :class="{ bad: h.lethality.value < 2 }" data-fact="lethality"><WhyNumber topic="lethality">{{ h.lethality.value >= 100 ? 'over 100' : fmt.fixed(h.lethality.value, 1) }} min</WhyNumber><small>at {{ fmt.temp(70) }}; 2 are asked</small></dd></div>

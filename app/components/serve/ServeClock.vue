@@ -8,7 +8,6 @@ import { temperTime } from '#core/order/order'
 import { CODES } from '#core/safety/keeping'
 import { serveAt, type ServicePlan } from '#core/schedule/clock'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
-import { celsiusToFahrenheit } from '#core/units/measures'
 import type { WhyTopic } from '~/words/why'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
@@ -48,7 +47,7 @@ function take() {
 const code = computed(() => CODES[kitchen.record?.settings.foodCode ?? 'us'])
 const holds = computed(() => s.value.standsOnTableS === null ? '4 h or more' : s.value.standsOnTableS < 60 ? 'not at all' : fmt.duration(s.value.standsOnTableS))
 const temper = computed(() => props.doc.serve.temperC === null ? null : temperTime(props.assessment, props.doc.serve.temperC))
-const shown = (t: number) => fmt.fahrenheit.value ? celsiusToFahrenheit(t) : t
+const shown = fmt.degreesShown
 const option = computed<EChartsOption>(() => {
   const { timeS, meanC, tauPa } = s.value.table
   const hours = timeS.map(t => t / 3600)

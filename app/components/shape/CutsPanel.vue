@@ -31,6 +31,9 @@ const height = ref(Math.round(props.assessment.shape.pieceHeightM * 1000) / 1000
 const usePieces = (n: number) => ws.change('', (d) => { d.assembly.portions = n * d.assembly.count })
 const spokes = computed(() => Array.from({ length: wedges.value.count }, (_, i) => (i * wedges.value.angleDeg - 90) * Math.PI / 180))
 const mm = (m: number) => 1000 * m
+/** Half the guide's side, mm: the ring with a margin, or what a sheet of A4 or letter takes. */
+const SHEET_MM = 92
+const guide = computed(() => Math.min(mm(vessel.value.lengthM) / 2 + 5, SHEET_MM))
 const printGuide = () => window.print()
 </script>
 
@@ -68,7 +71,7 @@ const printGuide = () => window.print()
     <template v-else-if="cuts && shape.count === 1">
       <h3 class="section-title">By wedges</h3>
       <div class="pair">
-        <svg class="guide" :style="{ '--true': `${mm(vessel.lengthM) + 10}mm` }" :viewBox="`${-mm(vessel.lengthM) / 2 - 5} ${-mm(vessel.lengthM) / 2 - 5} ${mm(vessel.lengthM) + 10} ${mm(vessel.lengthM) + 10}`" role="img" :aria-label="`Guide for ${wedges.count} wedges`">
+        <svg class="guide" :style="{ '--true': `${2 * guide}mm` }" :viewBox="`${-guide} ${-guide} ${2 * guide} ${2 * guide}`" role="img" :aria-label="`Guide for ${wedges.count} wedges`">
           <circle r="1.2" fill="var(--ink)" /><circle :r="mm(vessel.lengthM) / 2" fill="none" stroke="var(--ink)" stroke-width="1.5" vector-effect="non-scaling-stroke" />
           <line v-for="a in spokes" :key="a" x1="0" y1="0" :x2="(mm(vessel.lengthM) / 2 + 4) * Math.cos(a)" :y2="(mm(vessel.lengthM) / 2 + 4) * Math.sin(a)" stroke="var(--ink)" stroke-width="1" vector-effect="non-scaling-stroke" />
         </svg>
@@ -78,7 +81,7 @@ const printGuide = () => window.print()
           <div><dt>filling on it</dt><dd>{{ fmt.grams(wedges.pieceG) }}</dd></div>
         </dl>
       </div>
-      <p class="no-print"><UButton variant="outline" color="neutral" size="sm" label="Print the guide, true to size" @click="printGuide" /> <span class="soft small">Print at 100 %. Lay it under the ring, or mark the rim from it.</span></p>
+      <p class="no-print"><UButton variant="outline" color="neutral" size="sm" label="Print the guide, true to size" @click="printGuide" /> <span class="soft small">Print at 100 %, lay its middle on the middle{{ mm(vessel.lengthM) / 2 > guide ? ', and carry the lines on to the rim with a ruler: the sheet is smaller than the ring' : '' }}.</span></p>
     </template>
     <template v-if="cuts">
       <h3 class="section-title">How high</h3>

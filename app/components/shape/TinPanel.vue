@@ -1,13 +1,11 @@
 <script setup lang="ts">
 /** Which tin or dish, how deep, how many, does it fit; what else the work needs. */
 import type { Assessment } from '#core/assessment'
-import { schoolOf } from '#core/families/schools'
 import { VESSEL_KINDS, vesselOf, type FormulaDocument, type Vessel } from '#core/formula/document'
-import { plainMake, resizeParts, withPart } from '#core/parts/parts'
+import { resizeParts } from '#core/parts/parts'
 import { cavityOf, cavityVolume } from '#core/vessel/geometry'
-import { fitVolume, roomWanted, workVessels } from '#core/vessel/fit'
+import { fitVolume, roomWanted, withVessel, workVessels } from '#core/vessel/fit'
 import { typicalVessel } from '#core/vessel/nominal'
-import { PART_NAMES } from '~/words/cook'
 import { workVesselWords } from '~/words/cold'
 import { VESSEL_NAMES } from '~/words/names'
 
@@ -20,16 +18,8 @@ const shape = computed(() => props.assessment.shape)
 const fit = computed(() => fitVolume(shape.value.volumeM3, vessel.value, props.doc.assembly, shape.value.count, roomWanted(props.doc)))
 const glass = computed(() => vessel.value.kind === 'glass' || vessel.value.kind === 'stemmed')
 
-/** Puts a vessel in place; crust and topping follow its size, a ring wants a shell. */
 function useVessel(next: Vessel, vesselId: string | null, gesture = '') {
-  const { kind, material, lengthM, widthM, heightM, taper, heldM3 } = next
-  const { assembly } = props.doc
-  const wantsShell = kind === 'tartRing' || kind === 'tartShell'
-  const crusted = wantsShell || (schoolOf(props.doc.school).crustM > 0 && !['ramekin', 'glass', 'stemmed', 'bowl', 'mould'].includes(kind))
-  let doc: FormulaDocument = { ...props.doc, assembly: { ...assembly, vesselId, vessel: { kind, material, lengthM, widthM, heightM, taper, heldM3 }, crustForm: kind === 'rectangle' ? 'base' : 'shell', tiltDeg: glass.value ? assembly.tiltDeg : 0 } }
-  if (!crusted && assembly.crustM > 0) doc = withPart(doc, kitchen.core!, 'crust', null, () => crypto.randomUUID(), '')
-  else if (wantsShell && assembly.crustM === 0) doc = withPart(doc, kitchen.core!, 'crust', plainMake('blindShell'), () => crypto.randomUUID(), PART_NAMES.blindShell.name)
-  ws.replace(resizeParts(doc, kitchen.core!), gesture)
+  ws.replace(withVessel(props.doc, kitchen.core!, next, vesselId, () => crypto.randomUUID()), gesture)
   if (!gesture) ws.endGesture()
 }
 /** Changing a size makes it a one-off; the kitchen's own vessel stays as it is. */
