@@ -50,7 +50,6 @@ test('a sharp, loose curd becomes bright and stands 25 mm when cut in one rebala
   await expect(workspace(page)).toContainText('sharp')
   expect(await platePa(page)).toBeLessThan(200)
   await page.locator('[data-ingredient="bergamot"]').getByRole('button', { name: /^Pin/ }).click()
-  await page.locator('h2, .ribbon').first().click()
   await page.evaluate(() => (document.activeElement as HTMLElement).blur())
   await page.keyboard.press('r')
   await page.getByLabel('The set').selectOption('standsCut')

@@ -172,19 +172,14 @@ test('dinner at 19:00 gives the start, and a bench card of one page with weights
   expect(pages).toBe(1)
 })
 
-test('every kind of dessert runs through all six stations and every part of them', async ({ page }) => {
-  test.setTimeout(150_000)
+test('every kind of dessert runs through all six stations', async ({ page }) => {
   for (const n of [1, 6, 8, 9, 11, 12, 13, 14, 15]) {
     await open(page, demo(n), 'stock')
     for (const station of ['balance', 'shape', 'heat', 'chill', 'serve']) {
       await page.locator(`.ribbon a[href$="/${station}"]`).click()
       await expect(page).toHaveURL(new RegExp(`/${station}$`))
-      const parts = page.locator('.station nav.views button')
-      if (station !== 'balance') await expect(parts.first()).toBeVisible()
-      for (const i of Array.from({ length: await parts.count() }, (_, k) => k).reverse()) {
-        await parts.nth(i).click()
-        await expect(parts.nth(i)).toHaveAttribute('aria-pressed', 'true')
-      }
+      const part = { balance: null, shape: 'Crust and topping', heat: 'Order of work', chill: 'The plan', serve: 'Label and bench card' }[station]
+      if (part) await view(page, part)
       await settled(page)
       await expect(page.locator('.conflict')).toHaveCount(0)
       expect(await page.locator('main').innerText()).not.toMatch(/NaN|undefined|Infinity/)

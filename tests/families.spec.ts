@@ -17,7 +17,8 @@ test('a posset is boiled to the cream\'s volume and says what the pan weighs; ha
   await expect(page.locator('[data-cue]')).toHaveCount(0)
   // 720 g of cream, 130 g of sugar and 2 g of zest, less .62 ml a gram of sugar.
   await expect(fact(page, 'steam')).toContainText('81 g')
-  await expect(fact(page, 'pan-stop')).toContainText('771 g')
+  // In a pan of 1120 g.
+  await expect(fact(page, 'pan-stop')).toContainText('1,891 g')
   const firm = async () => Number((await page.locator('[data-cold-pa]').innerText()).replace(/\D/g, ''))
   const before = await firm()
   await open(page, POSSET, 'balance')
@@ -118,7 +119,7 @@ test('POST /api/assess gives the figures, and names the field of what cannot be'
   expect(figures.cold.band).toBe('slicesCleanly')
   expect(Object.values(figures.cold.bandShares).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9)
   expect(figures.storageDays).toBe(7)
-  const bad = await post({ ...document, heat: { ...document.heat as object, oven: { airTempC: 10, fan: false, bath: false, timeS: { simulated: true } } } })
+  const bad = await post({ ...document, heat: { ...document.heat as object, oven: { airTempC: 10, fan: false, bath: false, timeS: { simulated: true }, ovenId: null, offsetK: 0 } } })
   expect(bad.status).toBe(422)
   expect((await bad.json() as { data: { path: string } }).data.path).toBe('document.heat.oven.airTempC')
 })

@@ -1,10 +1,10 @@
 /**
- * A Lumbik of its own for every browser test: the built server on a copy of the migrated, seeded template database,
- * with a fixed clock. A request of the page to anywhere but its own origin, or an error in it, fails the test.
+ * A Lumbik for every browser test as if it were new: the built server on a copy of the migrated, seeded template database,
+ * its rows put back before each test, with a fixed clock. A request of the page to anywhere but its own origin, or an error in it, fails the test.
  */
 import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import { freePort, startServer } from '../../scripts/setup.mjs'
-import { dropDatabase, testUrl, withDatabase } from './database'
+import { restorable, testUrl } from './database'
 
 export const NOW = '2026-11-28T08:00:00.000Z'
 export const SAGS = '0e1f0000-0006-4000-8000-000000000001'
@@ -22,26 +22,33 @@ export interface Lumbik {
 
 interface Running { url: string, stop: () => Promise<void> }
 
-export const test = base.extend<{ lumbik: Lumbik, guarded: string[] }>({
-  lumbik: async ({}, use) => {
-    const database = await withDatabase('lumbik_template')
+export const test = base.extend<{ lumbik: Lumbik, guarded: string[] }, { house: Lumbik & { restore: () => Promise<void> } }>({
+  /** One server for the tests of a worker, each of which finds the rows of the template. */
+  house: [async ({}, use) => {
+    const database = await restorable('lumbik_template')
     const port = await freePort(0)
     let running: Running | null = null
-    const lumbik: Lumbik = {
+    const house = {
       url: `http://127.0.0.1:${port}`,
-      database: testUrl(database),
+      database: testUrl(database.name),
+      restore: database.restore,
       async start() {
-        running = await startServer({ DATABASE_URL: testUrl(database), LUMBIK_DEMO: '1', LUMBIK_NOW: NOW }, port, 'ignore') as Running
+        running ??= await startServer({ DATABASE_URL: testUrl(database.name), LUMBIK_DEMO: '1', LUMBIK_NOW: NOW }, port, 'ignore') as Running
       },
       async stop() {
         await running?.stop()
         running = null
       },
     }
-    await lumbik.start()
-    await use(lumbik)
-    await lumbik.stop()
-    await dropDatabase(database)
+    await house.start()
+    await use(house)
+    await house.stop()
+    await database.drop()
+  }, { scope: 'worker' }],
+  lumbik: async ({ house }, use) => {
+    await house.restore()
+    await house.start()
+    await use(house)
   },
   baseURL: async ({ lumbik }, use) => use(lumbik.url),
   /** Names what a page did that it must not; checked after every test. */
