@@ -42,7 +42,7 @@ for (const view of wanted.length ? wanted : VIEWS) {
     await press('When')
     await page.waitForSelector('[data-when="settled"] [data-fact="sweat-now"]')
   }
-  if (name === 'serve') await page.getByLabel('Or: to be served at').fill('2026-11-28T19:00')
+  if (name === 'serve') await page.getByLabel('Or: to be served at').fill('2026-11-28T19:00').then(() => page.locator('h3').first().click())
   if (name === 'stock-binds') {
     await press('What binds')
     for (const [what, g] of [['Egg yolk', '480'], ['Sweet lemon juice', '900']]) {
@@ -62,8 +62,6 @@ for (const view of wanted.length ? wanted : VIEWS) {
     await page.locator('[data-version="as first written"]').getByRole('button', { name: 'Compare' }).click()
     await page.waitForSelector('[data-compared="1"][data-explained="settled"]', { timeout: 30000 })
   }
-  // One picture shows what a number answers when it is asked why.
-  if (name === 'heat') await page.locator('[data-why="margin"]').click()
   await page.evaluate(() => Promise.all([document.fonts.ready, ...document.getAnimations().map(a => a.finished)]))
   await page.screenshot({ path: `${folder}/${name}.png`, fullPage: Boolean(full) })
   await page.close()

@@ -17,19 +17,19 @@ export function rampColors(steps = 52): string[] {
   })
 }
 
-/** Cells of the drawn field along each side. */
+/** Cells along each side of the field that lines are drawn from. */
 export const FINE = 40
 
-/** A field of n × n cell means as FINE × FINE, linear between the middles of cells and held at the edges. */
-export function refine(values: readonly number[], n: number): number[] {
-  const at = (x: number) => {
-    const u = Math.min(n - 1, Math.max(0, (x + 0.5) / FINE * n - 0.5))
+/** A field of n × n cell means as nx × ny, linear between the middles of cells and held at the edges. */
+export function refine(values: readonly number[], n: number, nx = FINE, ny = FINE): number[] {
+  const at = (x: number, fine: number) => {
+    const u = Math.min(n - 1, Math.max(0, (x + 0.5) / fine * n - 0.5))
     const i = Math.min(n - 2, Math.floor(u))
     return [i, u - i] as const
   }
-  return Array.from({ length: FINE * FINE }, (_, k) => {
-    const [i, s] = at(k % FINE)
-    const [j, t] = at(Math.floor(k / FINE))
+  return Array.from({ length: nx * ny }, (_, k) => {
+    const [i, s] = at(k % nx, nx)
+    const [j, t] = at(Math.floor(k / nx), ny)
     const v = (a: number, b: number) => values[b * n + a]!
     return (1 - t) * ((1 - s) * v(i, j) + s * v(i + 1, j)) + t * ((1 - s) * v(i, j + 1) + s * v(i + 1, j + 1))
   })

@@ -7,7 +7,7 @@ import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
 import type { Frame, Picture } from '#core/chill/picture'
-import { FINE, levelLines, RAMP_HIGH, RAMP_LOW, rampColors, refine } from '~/composables/coldDrawing'
+import { levelLines, RAMP_HIGH, RAMP_LOW, rampColors, refine } from '~/composables/coldDrawing'
 import { INK, label } from '~/composables/useChartStyle'
 
 use([HeatmapChart, LineChart, GridComponent, VisualMapComponent, CanvasRenderer])
@@ -18,11 +18,15 @@ const { width } = useElementSize(host, { width: 320, height: 100 })
 /** Room under and beside the field for its rule. */
 const PAD = { left: 8, right: 44, top: 8, bottom: 26 }
 const perM = computed(() => Math.min((width.value - PAD.left - PAD.right) / props.scaleM.widthM, 240 / props.scaleM.heightM))
-const size = computed(() => ({ w: Math.max(40, perM.value * props.picture.radiusM), h: Math.max(26, perM.value * props.picture.heightM) }))
+/** Cells of whole pixels leave no seams. */
+const CELL_PX = 4
+const cells = computed(() => ({ x: Math.max(10, Math.round(perM.value * props.picture.radiusM / CELL_PX)), y: Math.max(6, Math.round(perM.value * props.picture.heightM / CELL_PX)) }))
+const size = computed(() => ({ w: CELL_PX * cells.value.x, h: CELL_PX * cells.value.y }))
 const RAMP = rampColors()
-const cells = Array.from({ length: FINE }, (_, i) => i)
+const names = (n: number) => Array.from({ length: n }, (_, i) => i)
 /** Isotherms that mean something to a kitchen. */
 const ISOTHERMS = [60, 45, 21, 8, 5, 0] as const
+const shades = computed(() => refine(props.frame.tempC, props.picture.grid, cells.value.x, cells.value.y))
 const fine = computed(() => refine(props.frame.tempC, props.picture.grid))
 const set = computed(() => refine(props.frame.set, props.picture.grid))
 const option = computed<EChartsOption>(() => {
@@ -44,11 +48,11 @@ const option = computed<EChartsOption>(() => {
   return {
     animation: false,
     grid: [grid, grid],
-    xAxis: [{ type: 'category', data: cells, ...hidden, boundaryGap: true }, { type: 'value', gridIndex: 1, min: 0, max: 1, show: false }],
-    yAxis: [{ type: 'category', data: cells, ...hidden, boundaryGap: true }, { type: 'value', gridIndex: 1, min: 0, max: 1, show: false }],
+    xAxis: [{ type: 'category', data: names(cells.value.x), ...hidden, boundaryGap: true }, { type: 'value', gridIndex: 1, min: 0, max: 1, show: false }],
+    yAxis: [{ type: 'category', data: names(cells.value.y), ...hidden, boundaryGap: true }, { type: 'value', gridIndex: 1, min: 0, max: 1, show: false }],
     visualMap: { show: false, min: RAMP_LOW, max: RAMP_HIGH, seriesIndex: 0, inRange: { color: RAMP } },
     series: [
-      { type: 'heatmap', data: fine.value.map((t, k) => [k % FINE, Math.floor(k / FINE), t]), progressive: 0, silent: true },
+      { type: 'heatmap', data: shades.value.map((t, k) => [k % cells.value.x, Math.floor(k / cells.value.x), t]), progressive: 0, silent: true },
       ...isotherms.map(({ t, run, named }) => ({ type: 'line' as const, xAxisIndex: 1, yAxisIndex: 1, data: run, showSymbol: false, silent: true, lineStyle: { color: INK, width: 1, type: 'dashed' as const }, markPoint: { silent: true, symbol: 'circle', data: named && size.value.h > 60 ? word(run, fmt.temp(t), INK) : [] } })),
       ...front.map(({ run, named }) => ({ type: 'line' as const, xAxisIndex: 1, yAxisIndex: 1, data: run, showSymbol: false, silent: true, lineStyle: { color: INK, width: 3 }, markPoint: { silent: true, symbol: 'circle', data: named ? word(run, 'set to here', INK) : [] } })),
     ],
