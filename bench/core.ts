@@ -1,5 +1,8 @@
 /** Speed of the core, as ratios to references timed in the same run. Nothing here is asserted. */
 import { assess, work } from '#core/assess'
+import { pictureOf } from '#core/chill/picture'
+import { whenOf } from '#core/chill/when'
+import { orderOfWork } from '#core/order/order'
 import { coolCylinder, timeBelow, valueAt } from '#core/chill/conduction'
 import { boundaryOf, type Placing } from '#core/chill/places'
 import { pHOfMix } from '#core/acidity/acidity'
@@ -118,6 +121,9 @@ print('a rebalance to "bright, stands 25 mm when cut"', median(() => {
 }, 3))
 print('the levers of a formula', median(() => levers(doc, kitchen, true, quick), 5))
 print(`${CHUNK} samples of the uncertainty`, median(() => createSampler(worked).run(CHUNK), 20))
+print('when: three coolings and their sets, against a whole assessment', median(() => whenOf(worked, doc, kitchen), 20), whole)
+print('the picture of the cold: 144 cells, 91 frames, against a whole assessment', median(() => pictureOf(worked, doc, kitchen, 6 * 3600), 10), whole)
+print('the order of work', median(() => orderOfWork(doc, kitchen, worked.assessment), 50))
 print('the search for adjustments', median(() => {
   const search = adjustments(doc, kitchen, worked.assessment)
   while (!search.next().done);

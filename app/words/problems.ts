@@ -28,8 +28,8 @@ export function documentProblemWords(p: DocumentProblem): string {
   const field = fieldWords(path)
   switch (p.code) {
     case 'negative': return `${cap(field)} cannot be negative.`
-    case 'tooSmall': case 'min': return `${cap(field)} is too small: at least ${limits.min}.`
-    case 'tooLarge': case 'max': return `${cap(field)} is too large: at most ${limits.max}.`
+    case 'tooSmall': case 'min': return `${cap(field)} is too small: at least ${limitWords(path, limits.min)}.`
+    case 'tooLarge': case 'max': return `${cap(field)} is too large: at most ${limitWords(path, limits.max)}.`
     case 'noWater': return `${cap(field)}: there is no water in it, so it has no acidity and no set.`
     case 'noLines': return `${cap(field)}: there is nothing in it yet.`
     case 'unknownValue': return `${cap(field)} is not known${limits.options ? `; it may be: ${limits.options}` : ''}.`
@@ -45,5 +45,12 @@ export function documentProblemWords(p: DocumentProblem): string {
     case 'notJson': return 'The file is not JSON.'
     default: return `${cap(field || 'the document')} cannot be taken (${p.code}).`
   }
+}
+/** A limit in the unit a cook reads: lengths in mm, volumes in ml; what the name tells no unit of stays as it is. */
+function limitWords(path: string, limit: unknown): string {
+  if (typeof limit !== 'number') return String(limit)
+  if (path.endsWith('M3')) return `${Number((1e6 * limit).toFixed(1))} ml`
+  if (/[a-z]M$/.test(path)) return `${Number((1000 * limit).toFixed(1))} mm`
+  return String(limit)
 }
 const cap = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)

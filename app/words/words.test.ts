@@ -149,6 +149,8 @@ describe('reading and problems', () => {
   })
   it('a problem names its field in words and by path', () => {
     expect(documentProblemWords({ path: 'document.heat.targetTempC', code: 'tooLarge', params: { max: 105 } })).toBe('The target temperature (heat.targetTempC) is too large: at most 105.')
+    expect(documentProblemWords({ path: 'assembly.insertM3', code: 'tooLarge', params: { max: 2.49e-4 } })).toContain('at most 249 ml.')
+    expect(documentProblemWords({ path: 'assembly.crustM', code: 'tooLarge', params: { max: 0.02 } })).toContain('at most 20 mm.')
     expect(documentProblemWords({ path: 'version', code: 'tooLarge', params: {} })).toContain('newer version')
     expect(documentProblemWords({ path: 'components.0.lines.1.ingredientId', code: 'unknownIngredient', params: { id: 'stardust' } })).toContain('stardust')
     for (const code of ['negative', 'tooSmall', 'notANumber', 'required', 'oneOf', 'noUnknown', 'unknownLine', 'sameId', 'typeError', 'notJson', 'something']) expect(documentProblemWords({ path: 'use.tableTimeS', code, params: {} })).toMatch(/\.$/)

@@ -61,7 +61,7 @@ const curves = computed<EChartsOption | null>(() => {
   const start = chill.timeS.find((_, i) => chill.coreC[i]! <= code.value.fromC) ?? 0
   const limits = code.value.stages.map(s => ({ coord: [(start + s.withinS) / 3600, shown(s.toC)] as [number, number], s })).filter(l => l.coord[0] <= endH)
   const top = Math.max(shown(20), Math.ceil(shown(Math.max(...chill.coreC)) / 20) * 20)
-  const events = [{ name: 'set', at: chill.readyS, color: CITRON_DEEP }, { name: 'now', at: nowS.value, color: INK }].filter((e): e is { name: string, at: number, color: string } => e.at !== null && e.at / 3600 <= endH).map(e => ({ ...e, at: e.at / 3600 }))
+  const events = [{ name: props.doc.use.kind === 'cut' ? 'set, sliceable' : 'set', at: chill.readyS, color: CITRON_DEEP }, { name: 'now', at: nowS.value, color: INK }].filter((e): e is { name: string, at: number, color: string } => e.at !== null && e.at / 3600 <= endH).map(e => ({ ...e, at: e.at / 3600 }))
   return {
     animation: false, textStyle, grid: { left: 46, right: 66, top: 66, bottom: 46 },
     xAxis: timeAxis('hours after pouring', endH, x => String(x), endH > 12 ? 4 : endH > 6 ? 2 : 1),
