@@ -18,11 +18,10 @@ import { createQuick } from '#core/solve/quick'
 import { rebalance } from '#core/solve/rebalance'
 import { CHUNK, createSampler } from '#core/solve/sampling'
 import { taste, waterActivityOf } from '#core/taste/taste'
-import { demoFormulas, LOTS, PLACES, SETTINGS, VESSELS } from '../server/database/demo'
-import { coreKitchen } from '../shared/schemas/kitchen'
+import { demoFormulas, demoKitchen } from '../server/database/demo'
 import { odexCylinder, odexPot } from '../tests/support/reference'
 
-const kitchen = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, lots: LOTS })
+const kitchen = demoKitchen()
 const demo = demoFormulas().map(d => d.document)
 const doc = demo[0]!
 

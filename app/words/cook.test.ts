@@ -8,14 +8,13 @@ import { orderOfWork } from '#core/order/order'
 import { plainMake, withPart } from '#core/parts/parts'
 import { keepingOptions } from '#core/safety/storage'
 import { workVessels } from '#core/vessel/fit'
-import { BURNERS, demoFormulas, LOTS, OVENS, PANS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
-import { coreKitchen } from '../../shared/schemas/kitchen'
+import { BURNERS, demoFormulas, demoKitchen, LOTS, OVENS, PANS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
 import { useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
 import { decidesWords, keepingWords, needWords, wayName, workVesselWords } from './cold'
 import { stepWords, variantWords } from './cook'
 
-const kitchen = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS })
+const kitchen = demoKitchen()
 const all = demoFormulas().map(d => ({ doc: d.document, a: assess(d.document, kitchen) }))
 beforeEach(() => {
   useKitchenStore().record = { id: 'k', name: 'Test', version: 1, settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS }

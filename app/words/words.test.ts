@@ -6,8 +6,8 @@ import { ADJUSTMENTS, type Adjustment } from '#core/solve/adjust'
 import { formula, kitchen } from '../../tests/support/core'
 import { SCHOOLS } from '#core/formula/document'
 import { schoolOf } from '#core/families/schools'
-import { BURNERS, demoFormulas, LOTS, OVENS, PANS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
-import { coreKitchen, SETTINGS_ADDED, type KitchenRecord } from '../../shared/schemas/kitchen'
+import { demoFormulas, demoKitchen } from '../../server/database/demo'
+import { SETTINGS_ADDED, type KitchenRecord } from '../../shared/schemas/kitchen'
 import { speak } from './findings'
 import { BAND_NAMES, CONDITION_NAMES, FAMILY_NAMES, REASON_NAMES, SCHOOL_NAMES } from './names'
 import { why, WHY_TOPICS } from './why'
@@ -73,7 +73,7 @@ describe('findings', () => {
 })
 
 describe('why', () => {
-  const kitchens = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS })
+  const kitchens = demoKitchen()
   const all = demoFormulas().map(d => ({ doc: d.document, a: assess(d.document, kitchens) }))
   it.each(WHY_TOPICS)('%s has a reason, a source and a spread for every kind of dessert, and no hole in them', (topic) => {
     for (const { doc, a } of all) {

@@ -1,18 +1,17 @@
 import { readFileSync } from 'node:fs'
 import Ajv from 'ajv'
 import { describe, expect, it } from 'vitest'
-import { BURNERS, demoFormulas, LOTS, OVENS, PANS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
+import { demoFormulas, demoKitchen } from '../../server/database/demo'
 import { readDocument } from '../../shared/schemas/formula'
-import { coreKitchen } from '../../shared/schemas/kitchen'
 import { report, type AssessmentReport } from './report'
 
 const read = (path: string): unknown => JSON.parse(readFileSync(new URL(`../../docs/${path}`, import.meta.url), 'utf8'))
 const validate = new Ajv({ strict: false, allErrors: true }).compile(read('assessment.schema.json') as object)
-const demoKitchen = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS })
+const tearoom = demoKitchen()
 
 describe('the assessment as it leaves the application', () => {
   it.each(demoFormulas().map(d => [d.document.name, d.document] as const))('%s fits the published schema, shares within 0–1 and summing to 1', (_, doc) => {
-    const r = report(doc, demoKitchen)
+    const r = report(doc, tearoom)
     expect(validate(JSON.parse(JSON.stringify(r))), JSON.stringify(validate.errors)).toBe(true)
     for (const side of ['cold', 'plate'] as const) {
       const shares = Object.values(r[side].bandShares)
@@ -35,6 +34,6 @@ describe('the assessment as it leaves the application', () => {
   })
   it('the same document gives the same shares every time', () => {
     const doc = demoFormulas()[5]!.document
-    expect(report(doc, demoKitchen).cold.bandShares).toEqual(report(doc, demoKitchen).cold.bandShares)
+    expect(report(doc, tearoom).cold.bandShares).toEqual(report(doc, tearoom).cold.bandShares)
   })
 })

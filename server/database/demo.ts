@@ -207,9 +207,12 @@ const ENTRIES: Entry[] = [
   },
 ]
 
+/** The tea room's kitchen as the core needs it. */
+export const demoKitchen = () => coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS })
+
 /** The demo's formulas with their fixed ids, in shelf order. */
 export function demoFormulas(): { id: string, document: FormulaDocument }[] {
-  const kitchen = coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS })
+  const kitchen = demoKitchen()
   return ENTRIES.map((entry, index) => {
     let n = 0
     const id = () => `d${index + 1}-${++n}`
