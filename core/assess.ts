@@ -4,9 +4,9 @@
  */
 import { pHOfMix } from './acidity/acidity'
 import { ENGINE_VERSION, STATIONS, quantity, type Assessment, type Composition, type Finding } from './assessment'
-import { timeBelow, valueAt } from './chill/conduction'
+import { timeAbove, timeBelow, valueAt } from './chill/conduction'
 import { chillStep, FULL_SET_S, joinHistory, SLOW_FACTOR, tableStep, type ChillInput, type Cooling } from './chill/cooling'
-import { FIRM_MEAN_C, THAWED_CORE_C } from './chill/freezing'
+import { FIRM_MEAN_C, thawedAt } from './chill/freezing'
 import { CAPACITY_W, firstHourW } from './chill/load'
 import { WALL_HEAT } from './chill/places'
 import { CREAM_KNITS_C, settingAlong, UNSET, type Setting, type SettingInputs } from './chill/setting'
@@ -391,14 +391,9 @@ function freezeFigures(chill: Cooling): Assessment['chill']['freeze'] {
   const { ice, solid } = chill.freezing
   const iceShare = chill.meanC.map(ice)
   const firmS = timeBelow(chill.timeS, chill.meanC, FIRM_MEAN_C)
-  // Thawed when the coldest it has been lies behind it and the mean is back above the mark.
-  const last = chill.meanC.map(t => t < THAWED_CORE_C).lastIndexOf(true)
-  const thawedS = firmS === null ? 0 : last >= chill.meanC.length - 1 ? null : chill.timeS[last + 1]!
+  const thawedS = firmS === null ? 0 : thawedAt(chill.timeS, chill.meanC)
   return { freezingC: solid.freezing!.pointC, mostIce: Math.max(...iceShare), iceShare, firmS, thawedS }
 }
-
-/** First time a rising curve reaches a level, s; null if it never does. */
-const timeAbove = (timeS: readonly number[], values: readonly number[], level: number): number | null => timeBelow(timeS, values.map(v => -v), -level)
 
 /** The curves of the heat with their moments: coats, done, grainy, lethality at the coldest part. */
 function heatFigures(c: Cooking, egg: EggWork | null, reachedS: number | null, evaporatedG: number, lateEggMin: number | null) {

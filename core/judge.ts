@@ -7,13 +7,13 @@ import { valueAt } from './chill/conduction'
 import type { Cooling } from './chill/cooling'
 import { fillingOf, panOf, placeOf, vesselOf, type FormulaDocument, type Kitchen } from './formula/document'
 import type { Mix } from './formula/mix'
-import { allergensOf } from './formula/nutrition'
+import { allergensIn } from './formula/nutrition'
 import type { Stage } from './formula/stages'
 import { familyOf } from './families/families'
 import { CREAM_KNITS_C } from './chill/setting'
 import { COATS, DONE, GRAINY } from './heat/egg'
-import { panHoldsM3 } from './heat/pot'
-import { ALLERGENS, part, type Allergen } from './ingredients'
+import { BOILED_C, panHoldsM3 } from './heat/pot'
+import { part } from './ingredients'
 import { meringueHeat } from './parts/parts'
 import { CODES, useByDate, type StageResult } from './safety/keeping'
 import { EGG_DISH_C, LETHALITY_NEEDED_MIN } from './safety/lethality'
@@ -21,7 +21,7 @@ import { PHASE_INVERSION, yieldStress, type Body } from './set/firmness'
 import type { Weeping } from './set/weeping'
 import type { Target } from './set/bands'
 import type { Taste } from './taste/taste'
-import { CARRY_ROOM_M, roomWanted } from './vessel/fit'
+import { CARRY_ROOM_M, potVessel, roomWanted } from './vessel/fit'
 import type { Lean } from './vessel/geometry'
 
 /** One σ of a kitchen thermometer, K (common instruments, from memory). */
@@ -156,15 +156,12 @@ function judgeShape({ shape, doc }: Facts, find: Find): void {
   if (shape.lean && doc.assembly.tiltDeg > shape.lean.mostDeg + 0.05) find('spillsLeaning', 'stop', 'shape', 'assembly.tiltDeg', { deg: doc.assembly.tiltDeg, mostDeg: shape.lean.mostDeg })
 }
 
-/** Room over the mix that a pan wants: what boils foams up to three times, what is stirred slops (common practice). */
-const PAN_ROOM = { boils: 3, stirred: 1.3 }
 /** A chosen pan against what is in it. */
 function judgePan(f: Facts, boils: boolean, find: Find): void {
   const pan = panOf(f.doc, f.kitchen)
   if (!pan) return
   const cooked = f.stage.cooked.reduce((s, p) => s + p.massG, 0)
-  // Hot mixes weigh about 1.05 g/ml (judgement).
-  const needM3 = cooked / 1e6 / 1.05 * (boils ? PAN_ROOM.boils : PAN_ROOM.stirred)
+  const needM3 = potVessel(f.doc.heat.method, f.heat.peakTempC, cooked).holdM3
   const holdM3 = panHoldsM3(pan)
   if (holdM3 < needM3) find('panTooSmall', boils ? 'stop' : 'look', 'heat', 'heat.pan', { holdMl: 1e6 * holdM3, needMl: 1e6 * needM3, boils: boils ? 1 : 0 })
 }
@@ -174,7 +171,7 @@ function judgeHeat(f: Facts, path: string, find: Find): void {
   const target = 'heat.targetTempC'
   const { method } = doc.heat
   const baked = method === 'oven'
-  const boils = method === 'direct' && heat.peakTempC > 94
+  const boils = method === 'direct' && heat.peakTempC > BOILED_C
   if (heat.stalled) find(baked ? 'ovenStalls' : 'potStalls', 'stop', 'heat', target, { tempC: heat.endTempC })
   if (eggG > 0) {
     if (heat.potB >= SCRAMBLED && f.body.eggC > 2) find('scrambled', 'stop', 'heat', target, { tempC: heat.peakTempC, share: heat.potB })
@@ -304,12 +301,4 @@ function judgeToppings(doc: FormulaDocument, find: Find): void {
     const shell = c.lines.some(l => l.ingredientId === 'white' && l.massG > 0)
     find('rawTopping', shell ? 'stop' : 'look', 'serve', `components.${i}.lines`, { poured: c.make?.kind === 'meringueBoiled' ? 1 : 0, tempC: heat.reachesC ?? 20, shell: shell ? 1 : 0 })
   })
-}
-
-/** Allergens of every line; a crust without lines of its own counts as a shell of wheat and butter. */
-export function allergensIn(doc: FormulaDocument): Allergen[] {
-  const set = new Set(allergensOf(doc).map(a => a.allergen))
-  const crust = doc.components.filter(c => c.role === 'crust').flatMap(c => c.lines).some(l => l.massG > 0)
-  if (doc.assembly.crustM > 0 && !crust) (['milk', 'gluten'] as const).forEach(x => set.add(x))
-  return ALLERGENS.filter(x => set.has(x))
 }

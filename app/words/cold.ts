@@ -11,7 +11,7 @@ type Format = ReturnType<typeof useFormat>
 export const WHEN_NAMES: Record<WhenWhat, { name: string, what: string }> = {
   cover: { name: 'cover', what: 'earliest, unless the film touches the surface' }, unmould: { name: 'unmould', what: 'earliest' }, thawed: { name: 'thawed', what: 'through' }, cut: { name: 'cut', what: 'earliest' }, serve: { name: 'serve', what: 'earliest' }, best: { name: 'at its best', what: 'from' },
 }
-const DECIDES_WORDS: Record<Decides, string> = { steam: 'steam: the middle is down to 45 °C', ice: 'a frozen edge', thaw: 'the ice is gone', strength: 'strong enough for this height', setting: 'set through', cold: 'cold through' }
+const DECIDES_WORDS: Record<Decides, string> = { steam: 'steam: the middle is down to 45 °C', ice: 'a frozen edge', thaw: 'the ice is gone', strength: 'strong enough for this height', setting: 'set through' }
 /** What decides a row, with what sets it. */
 export const decidesWords = (r: WhenRow): string => `${DECIDES_WORDS[r.decides]}${r.mechanism && (r.decides === 'setting' || r.decides === 'strength') ? `, by ${MECHANISM_NAMES[r.mechanism]}` : ''}`
 
@@ -30,7 +30,7 @@ export function wayName(w: Pick<WayChoice, 'way' | 'count' | 'place'>): string {
 }
 const NEED_WORDS: Record<KeepingNeed, string> = {
   coldEnough: 'cold all the time', coveredWell: 'covered well', thawInFridge: 'thaw overnight in the fridge, never on the bench; then the days count on', starchWeeps: 'starch weeps after freezing', agarWeeps: 'agar weeps after freezing',
-  measuredPH: `pH ${HOME_GUIDANCE.pH} or below, by a calibrated meter on the finished batch`, measuredHeat: `heated to ${HOME_GUIDANCE.tempC} °C or more, measured`, homeOnly: 'for a home, never for guests', foamSinks: 'only air holds it up', iceCrystals: 'ice crystals',
+  measuredPH: `pH ${HOME_GUIDANCE.pH} or below, by a calibrated meter on the finished batch`, measuredHeat: `heated to ${HOME_GUIDANCE.tempC} °C or more, measured`, homeOnly: 'for a home, never for guests', foamSinks: 'only air holds it up',
 }
 export const needWords = (needs: readonly KeepingNeed[]): string => needs.map(n => NEED_WORDS[n]).join('; ')
 const KEEPING_NAMES: Record<KeepingCode, string> = { code: 'by the food code', sameDay: 'the same day', freeze: 'frozen', homeGuidance: 'home guidance for lemon curd' }

@@ -11,7 +11,7 @@ import { speak, type Spoken } from './findings'
 type Format = ReturnType<typeof useFormat>
 
 export const CUE_NAMES: Record<Cue, string> = {
-  coats: 'coats the spoon', line: 'coats the spoon; a line drawn through it holds', looseJelly: 'like loose jelly', volumeBack: 'back to the volume of the cream alone, foam fine and slow', rollingBoil: 'a rolling boil that stirring does not stop', thickBubble: 'thick, slow bubbles that plop', clearBoil: 'boils clear, no grains on the spoon',
+  line: 'coats the spoon; a line drawn through it holds', volumeBack: 'back to the volume of the cream alone, foam fine and slow', rollingBoil: 'a rolling boil that stirring does not stop', thickBubble: 'thick, slow bubbles that plop', clearBoil: 'boils clear, no grains on the spoon',
   wobble: 'edge set, middle trembles like jelly; a skewer an inch from the rim comes out clean', shine: 'smooth and shining', softPeaks: 'soft peaks that just hold', stiffPeaks: 'peaks that stand, still glossy', handWarm: 'no warmer than your hand', goldenEdge: 'golden at the tips', golden: 'golden and dry to the touch', softBall: 'a drop in cold water makes a soft ball', glossyCool: 'thick, glossy, the bowl cool', ribbon: 'falls in a ribbon that stays', sandy: 'like damp sand', sugarGone: 'no grain of sugar between the fingers',
 }
 export const REASON_WORDS: Record<WorkReason, string> = {
@@ -20,7 +20,7 @@ export const REASON_WORDS: Record<WorkReason, string> = {
   acidThinsStarch: 'boiled with acid, starch thins', acidWeakensGelatin: 'acid weakens gelatine: late and cool', acidBreaksAgar: 'boiled with acid, agar breaks', freshJuice: 'stays fresh off the heat', butterEmulsion: 'too hot it splits to oil, too cold it lumps', gelatinMelts: 'swollen gelatine melts in anything above 40 °C', noStrings: 'colder, gelatine sets in strings on contact', coldWhips: 'cold cream whips; warm cream turns to butter', evenPour: 'by the scale, so that the last is not short',
   bondsBase: 'a hot base bonds to the filling', cleanBase: 'a cooled base keeps a clean line', bakeCentre: 'the middle of the deepest part decides', coverSurface: 'film on the surface: uncovered it skins, covered with air under it sweats', stirOverIce: 'stirring over ice cools it in minutes', freezeToUnmould: 'a frozen edge leaves the metal clean', warmEdge: 'warm the rim with a cloth, lift straight up', hotKnife: 'hot wet knife, wiped after every cut', butterSoftens: 'held by butter: it softens as it warms',
 }
-export const PROBE_NAMES = { bulk: 'probe in the middle of the mix, off the bottom', deepestMiddle: 'probe to half depth in the middle of the deepest part', edgeAndMiddle: 'probe the edge and the middle' } as const
+export const PROBE_NAMES = { bulk: 'probe in the middle of the mix, off the bottom', deepestMiddle: 'probe to half depth in the middle of the deepest part' } as const
 
 const PART_WORDS: Record<PartStep, [title: string, how: string]> = {
   asWritten: ['Make it as it was written', ''],
@@ -82,7 +82,6 @@ function sayStep(s: WorkStep, fmt: Format, doc: FormulaDocument, n: (key: string
     case 'stirIn': return ['Stir in', '', `mix at ${to}, then ${fmt.temp(n('afterC'))}`]
     case 'whip': return ['Whip the cream', '', `from ${to}`]
     case 'beatWhites': return ['Beat the whites', '', '']
-    case 'sugarWhites': return ['Sugar into the whites', '', '']
     case 'fold': return ['Fold together', 'a little first to loosen, then the rest, turning the bowl', `base at ${to}, ends at ${fmt.temp(n('afterC'))}`]
     case 'blend': return ['Blend smooth', 'blade under the surface', '']
     case 'pour': return ['Pour', `${fmt.grams(n('eachG'))} into ${n('count') === 1 ? 'it' : `each of ${n('count')}`}; ${fmt.mm(n('depthM'))} deep`, `at ${to}`]

@@ -309,3 +309,6 @@ export function timeBelow(timeS: readonly number[], values: readonly number[], l
   }
   return null
 }
+
+/** First time a rising curve reaches a level, s; null if it never does. */
+export const timeAbove = (timeS: readonly number[], values: readonly number[], level: number): number | null => timeBelow(timeS, values.map(v => -v), -level)

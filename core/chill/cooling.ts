@@ -8,8 +8,10 @@ import { coolCylinder } from './conduction'
 import { freezingOf, freezingPoint, type Freezing } from './freezing'
 import { boundaryOf, ICE_STIRRED, type Placing } from './places'
 
-/** Slow 95 % end of convection: exp(−1.645 × 30 %). */
-export const SLOW_FACTOR = Math.exp(-1.645 * 0.3)
+/** One σ of ln convection (from memory, M). */
+export const HC_LN_SIGMA = 0.3
+/** Slow 95 % end of convection. */
+export const SLOW_FACTOR = Math.exp(-1.645 * HC_LN_SIGMA)
 /** Simulated at least this long after pouring, s: the 24 h against which "set" is measured. */
 export const FULL_SET_S = 24 * 3600
 /** The table is looked at this long, s. */

@@ -17,6 +17,11 @@ const ICE_K = 2.4
 export const FIRM_MEAN_C = -3
 /** Core above which it counts as thawed, °C: no ice is left and the set is itself again. */
 export const THAWED_CORE_C = 2
+/** When a piece is thawed for good: its mean back above the mark for the last time, s; null if it never is, 0 if it never was below. */
+export function thawedAt(timeS: readonly number[], meanC: readonly number[]): number | null {
+  const last = meanC.map(t => t < THAWED_CORE_C).lastIndexOf(true)
+  return last < 0 ? 0 : last >= meanC.length - 1 ? null : timeS[last + 1]!
+}
 const LOW_C = -45
 const HIGH_C = 110
 const PER_K = 8

@@ -2,27 +2,15 @@
  * Water on and from a surface: dew point, sweating under a cover, drying to a skin, dew on a cold piece in a warm room.
  * Vapour flows by the same mass transfer as elsewhere (Lewis): ṁ = h_m·(p_s/T_s − p_c/T_c)/R_v, h_m = hc/(1.1·1006·.90).
  */
-import { saturationPressure } from '../heat/steam'
+import { massTransfer, R_VAPOUR, saturationPressure, saturationTemperature } from '../heat/steam'
 import { valueAt } from './conduction'
 
-const R_VAPOUR = 461.5
 /** Still air between filling and a cover that does not touch it, W/(m²·K) (range 2–4, from memory M). */
 const GAP_HC = 3
 const OPEN_HC = 3.5
-const massTransfer = (hc: number) => hc / (1.1 * 1006 * 0.9)
 
-/** Dew point of air, °C, by inverting the saturation pressure. @param relativeHumidity 0–1 */
-export function dewPoint(tempC: number, relativeHumidity: number): number {
-  const pressure = relativeHumidity * saturationPressure(tempC)
-  let low = -40
-  let high = tempC
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2
-    if (saturationPressure(middle) < pressure) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
-}
+/** Dew point of air, °C. @param relativeHumidity 0–1 */
+export const dewPoint = (tempC: number, relativeHumidity: number): number => saturationTemperature(relativeHumidity * saturationPressure(tempC))
 
 /** Vapour from a surface to another at a temperature, kg/(m²·s). */
 const vapour = (hc: number, surfaceC: number, waterActivity: number, toC: number, toHumidity: number): number =>
@@ -45,7 +33,7 @@ export function sweatUnder(c: SurfaceCourse, waterActivity: number, fromS: numbe
   return 1000 * sum
 }
 
-/** Water an open surface loses between two times, g/m². @param relativeHumidity of the air around */
+/** Water an open surface loses between two times, g/m². @param relativeHumidity of the air around (.6: judgement) */
 export function driesBy(c: SurfaceCourse, waterActivity: number, fromS: number, toS: number, relativeHumidity = 0.6): number {
   let sum = 0
   for (let t = fromS; t < toS; t += STEP_S) sum += vapour(OPEN_HC, valueAt(c.timeS, c.surfaceC, t), waterActivity, c.airC(t), relativeHumidity) * Math.min(STEP_S, toS - t)

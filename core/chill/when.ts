@@ -9,13 +9,12 @@ import type { FormulaDocument, Kitchen } from '../formula/document'
 import { MECHANISMS, type MechanismKey } from '../set/firmness'
 import { CUTS, neededPa } from '../set/bands'
 import { SET_SHARE } from '../set/state'
-import { timeBelow, valueAt } from './conduction'
-import { chillStep, FULL_SET_S, type Cooling } from './cooling'
-import { FIRM_MEAN_C, THAWED_CORE_C } from './freezing'
+import { timeAbove, timeBelow, valueAt } from './conduction'
+import { chillStep, FULL_SET_S, HC_LN_SIGMA, type Cooling } from './cooling'
+import { FIRM_MEAN_C, thawedAt } from './freezing'
 import { COVER_FROM_C } from './picture'
 import { settingAlong } from './setting'
 
-const HC_SIGMA = 0.3
 const END_SIGMA = 1.28
 const PACE = 1.5
 /** Share of a day's strength at which it is at its best (judgement). */
@@ -23,18 +22,18 @@ const BEST_SHARE = 0.95
 
 export type WhenWhat = 'cover' | 'unmould' | 'thawed' | 'cut' | 'serve' | 'best'
 /** What decides: steam, ice, the code, the strength the use asks for, or the slowest of what sets it. */
-export type Decides = 'steam' | 'ice' | 'thaw' | 'strength' | 'setting' | 'cold'
+export type Decides = 'steam' | 'ice' | 'thaw' | 'strength' | 'setting'
 /** Seconds after pouring; null: not within a day (or not in this plan). */
 export interface WhenRow { what: WhenWhat, quickS: number | null, likelyS: number | null, slowS: number | null, decides: Decides, mechanism: MechanismKey | null }
 
 interface Course { timeS: number[], coreC: number[], meanC: number[], stress: number[], full: number }
-const firstAbove = (c: Course, level: number) => timeBelow(c.timeS, c.stress.map(x => -x), -level)
+const firstAbove = (c: Course, level: number) => timeAbove(c.timeS, c.stress, level)
 
 /** Rows for a plan; what does not apply is left out. */
 export function whenOf(w: Worked, doc: FormulaDocument, kitchen: Kitchen): WhenRow[] {
   const { chill, inputs, start, a, b, wantedPa } = w.cold
   const course = (end: -1 | 0 | 1): Course => {
-    const run: Cooling = chillStep(doc, kitchen, chill, { hcFactor: Math.exp(-end * END_SIGMA * HC_SIGMA) })
+    const run: Cooling = chillStep(doc, kitchen, chill, { hcFactor: Math.exp(-end * END_SIGMA * HC_LN_SIGMA) })
     // Slower time constants are the same history lived through faster.
     const settings = settingAlong(run.timeS.map(t => t / PACE ** end), run.coreC, inputs, start)
     const stress = run.timeS.map((_, i) => stressAt(w.body, settings[i]!, run.coreC[i]!, a, b))
@@ -53,10 +52,7 @@ export function whenOf(w: Worked, doc: FormulaDocument, kitchen: Kitchen): WhenR
   const middle = ends[1]
   const { freeze } = found.chill
   const frozen = freeze !== null && freeze.firmS !== null
-  const thawed = (c: Course): number | null => {
-    const last = c.meanC.map(t => t < THAWED_CORE_C).lastIndexOf(true)
-    return last < 0 ? 0 : last >= c.meanC.length - 1 ? null : c.timeS[last + 1]!
-  }
+  const thawed = (c: Course) => frozen ? thawedAt(c.timeS, c.meanC) : 0
   const out: WhenRow[] = [row('cover', 'steam', c => timeBelow(c.timeS, c.coreC, COVER_FROM_C))]
   const { kind } = doc.use
   const moulded = kind === 'turnedOut' || kind === 'cut'
@@ -65,9 +61,9 @@ export function whenOf(w: Worked, doc: FormulaDocument, kitchen: Kitchen): WhenR
   const decides = (pa: number): Decides => (strong(pa)(middle) ?? Infinity) > (set(middle) ?? Infinity) ? 'strength' : 'setting'
   if (frozen) out.push(row('unmould', 'ice', c => timeBelow(c.timeS, c.meanC, FIRM_MEAN_C)), row('thawed', 'thaw', thawed))
   else if (moulded) out.push(row('unmould', decides(cuts), c => later(set(c), strong(cuts)(c)), carrier))
-  if (kind === 'cut') out.push(row('cut', frozen ? 'thaw' : decides(wantedPa), c => frozen ? later(ready(c), thawed(c)) : ready(c), carrier))
-  out.push(row('serve', frozen ? 'thaw' : decides(wantedPa), c => frozen ? later(ready(c), thawed(c)) : ready(c), carrier))
-  out.push(row('best', frozen ? 'thaw' : 'setting', c => later(firstAbove(c, BEST_SHARE * c.full), frozen ? thawed(c) : 0, ready(c)), carrier))
+  if (kind === 'cut') out.push(row('cut', frozen ? 'thaw' : decides(wantedPa), c => later(ready(c), thawed(c)), carrier))
+  out.push(row('serve', frozen ? 'thaw' : decides(wantedPa), c => later(ready(c), thawed(c)), carrier))
+  out.push(row('best', frozen ? 'thaw' : 'setting', c => later(firstAbove(c, BEST_SHARE * c.full), thawed(c), ready(c)), carrier))
   return out
 }
 

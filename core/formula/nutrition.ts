@@ -4,7 +4,7 @@
  * Saturates and salt are not in the composition table and are not given.
  */
 import type { Assessment } from '../assessment'
-import { findIngredient, type Allergen } from '../ingredients'
+import { ALLERGENS, findIngredient, type Allergen } from '../ingredients'
 import { strengthOf, type FormulaDocument, type Kitchen } from './document'
 import { mix, proteinG, toParts } from './mix'
 
@@ -38,4 +38,12 @@ export const allergensOf = (doc: FormulaDocument): { allergen: Allergen, ingredi
     for (const allergen of findIngredient(l.ingredientId)?.allergens ?? []) found.set(allergen, [...new Set([...found.get(allergen) ?? [], l.ingredientId])])
   }
   return [...found].map(([allergen, ingredientIds]) => ({ allergen, ingredientIds }))
+}
+
+/** Allergens of every line; a crust without lines of its own counts as a shell of wheat and butter. */
+export function allergensIn(doc: FormulaDocument): Allergen[] {
+  const set = new Set(allergensOf(doc).map(a => a.allergen))
+  const crust = doc.components.filter(c => c.role === 'crust').flatMap(c => c.lines).some(l => l.massG > 0)
+  if (doc.assembly.crustM > 0 && !crust) (['milk', 'gluten'] as const).forEach(x => set.add(x))
+  return ALLERGENS.filter(x => set.has(x))
 }

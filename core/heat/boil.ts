@@ -1,10 +1,10 @@
 /** The boil of a cream as a cook runs it: where the scale stops, when the juice can go in, room for the foam, what the sugar does. */
 import type { Assessment } from '../assessment'
-import { fillingOf, panOf, type FormulaDocument, type Kitchen } from '../formula/document'
-import { findIngredient } from '../ingredients'
+import { panOf, type FormulaDocument, type Kitchen } from '../formula/document'
+import { stagesOf } from '../formula/stages'
 import { workVessels } from '../vessel/fit'
 import { panHoldsM3 } from './pot'
-import { SUGAR_ML_PER_G } from './reduction'
+import { addedSugarG, SUGAR_ML_PER_G } from './reduction'
 
 export interface BoilPlan {
   /** What the scale reads when it is done, g: with the pan if its weight is known. */
@@ -20,11 +20,14 @@ export interface BoilPlan {
   juice: Assessment['heat']['joins'][number] | null
 }
 
+/** What the scale reads when the pan comes off the heat, g: with the pan, if its weight is known. */
+export const scaleReadingG = (doc: FormulaDocument, kitchen: Kitchen, a: Assessment): number => a.heat.panG + (panOf(doc, kitchen)?.tareG ?? 0)
+
 /** Stop weight = tare + cream + sugar − .62·sugar, so each gram of sugar less takes .38 g off it and leaves .62 g of water in. */
 export function boilPlan(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): BoilPlan {
   const pan = panOf(doc, kitchen)
-  const sugarG = fillingOf(doc).lines.reduce((s, l) => s + (findIngredient(l.ingredientId)?.group === 'sugar' ? l.massG : 0), 0)
-  const stopG = a.heat.panG + (pan?.tareG ?? 0)
+  const sugarG = addedSugarG(stagesOf(doc, kitchen).cooked)
+  const stopG = scaleReadingG(doc, kitchen, a)
   return {
     stopG, tareG: pan?.tareG ?? null, lossG: a.heat.reduction?.lossG ?? a.heat.evaporatedG, sugarG,
     halfSugar: a.heat.reduction && { stopG: stopG - 0.5 * sugarG * (1 - SUGAR_ML_PER_G), staysG: 0.5 * sugarG * SUGAR_ML_PER_G },

@@ -9,7 +9,7 @@
 import { coolCylinder, type Faces } from '../chill/conduction'
 import { CRUST_K, WALL, WALL_HEAT } from '../chill/places'
 import type { HeatPlan, Material } from '../formula/document'
-import { boilingPoint, evaporationHeat, saturationPressure } from './steam'
+import { boilingPoint, evaporationHeat, R_VAPOUR, saturationPressure } from './steam'
 import type { History } from './dose'
 import { heatAt, type HeatTable } from './properties'
 
@@ -20,7 +20,6 @@ const SKIN = 550
 /** Water of an oven bath, °C: it evaporates and never boils (judgement). */
 export const OVEN_BATH_C = 90
 const OVEN_BATH_U = 250
-const R_VAPOUR = 461.5
 const WALL_SHARE = 0.5
 /** Layers of the filling. */
 export const LAYERS = 10

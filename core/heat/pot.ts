@@ -77,6 +77,8 @@ export const BOWL_AREA = 1.4
 export const WALL_H = 450
 /** A target this close to the boiling point means the boil, K (kitchen thermometers are no finer). */
 const BOIL_NEAR_K = 1.5
+/** A pot hotter than this counts as boiled, °C (no kitchen keeps one just under the boil; judgement). */
+export const BOILED_C = 94
 /** Share of its water after which a pan counts as dry and loses no more. */
 const DRY_SHARE = 0.9
 /** Share of a microwave's rating that heats the food (.65–.80, from memory M), and its bursts: on, and whisking, s (common practice). */

@@ -99,7 +99,7 @@ describe('a pan of the kitchen', () => {
   })
   it('too small for the boil is a stop that says how much it holds and should hold', () => {
     const found = inPan(0.14, 0.1, null).findings.find(f => f.code === 'panTooSmall')!
-    expect(found).toMatchObject({ severity: 'stop', params: { holdMl: expect.closeTo(Math.PI * 49 * 10, 6), needMl: expect.closeTo(750 / 1.05 * 3, 6) } })
+    expect(found).toMatchObject({ severity: 'stop', params: { holdMl: expect.closeTo(Math.PI * 49 * 10, 6), needMl: expect.closeTo(750 / 1.06 * 3, 6) } })
     expect(inPan(0.24, 0.13, null).findings.some(f => f.code === 'panTooSmall')).toBe(false)
   })
   it('juice under 50 °C meets a cream that knits already', () => {

@@ -33,21 +33,27 @@ export function sucroseElevation(percent: number): number {
   return 6.6
 }
 
-/** Boiling point of water at an altitude, °C, by inverting the saturation pressure. */
-export function boilingPoint(altitudeM: number, sugarPercent = 0): number {
-  const target = airPressure(altitudeM)
-  let low = 60
+/** Temperature at which water's saturation pressure is this, °C (−40 to 110), by bisection. */
+export function saturationTemperature(pressurePa: number): number {
+  let low = -40
   let high = 110
-  for (let i = 0; i < 40; i++) {
+  for (let i = 0; i < 60; i++) {
     const middle = (low + high) / 2
-    if (saturationPressure(middle) < target) low = middle
+    if (saturationPressure(middle) < pressurePa) low = middle
     else high = middle
   }
-  return (low + high) / 2 + sucroseElevation(sugarPercent)
+  return (low + high) / 2
+}
+
+/** Boiling point of water at an altitude, °C. */
+export function boilingPoint(altitudeM: number, sugarPercent = 0): number {
+  return saturationTemperature(airPressure(altitudeM)) + sucroseElevation(sugarPercent)
 }
 
 /** Gas constant of water vapour, J/(kg·K). */
-const R_VAPOUR = 461.5
+export const R_VAPOUR = 461.5
+/** Mass transfer by the Lewis analogy, m/s: hc/(ρ·cp·Le^⅔) = hc/(1.1·1006·.90). @param hc convection, W/(m²·K) */
+export const massTransfer = (hc: number): number => hc / (1.1 * 1006 * 0.9)
 
 /**
  * Evaporation from an open surface below the boil, kg/(m²·s): Lewis analogy with Stefan flow,
@@ -57,6 +63,6 @@ const R_VAPOUR = 461.5
 export function evaporationFlux(hc: number, surfaceC: number, airC: number, waterActivity: number, pressurePa = 101325, relativeHumidity = 0.5): number {
   const surface = Math.min(waterActivity * saturationPressure(surfaceC), 0.97 * pressurePa)
   const air = relativeHumidity * saturationPressure(airC)
-  const hm = hc / (1.1 * 1006 * 0.9)
+  const hm = massTransfer(hc)
   return Math.max(0, hm * pressurePa / (R_VAPOUR * (surfaceC + 273.15)) * Math.log((pressurePa - air) / (pressurePa - surface)))
 }

@@ -33,10 +33,12 @@ function casesOf(doc: FormulaDocument, kitchen: Kitchen): Case[] {
     const vessel = vesselOf(doc, kitchen)
     const material = vessel.material === 'glass' ? 'metal' as const : 'glass' as const
     const double = times(2)
-    const deep: FormulaDocument = { ...double, assembly: { ...double.assembly, vesselId: null, vessel: { ...double.assembly.vessel, ...vessel, heightM: Math.min(0.4, 2.2 * vessel.heightM) } } }
+    // Twice the mix and some room; no tin is higher than .4 m.
+    const taller = Math.min(2.2, 0.4 / vessel.heightM)
+    const deep: FormulaDocument = { ...double, assembly: { ...double.assembly, vesselId: null, vessel: { ...vessel, heightM: taller * vessel.heightM, heldM3: vessel.heldM3 === null ? null : taller * vessel.heldM3 } } }
     return [
       same('planned', doc), { ...same('doubleSameTin', deep), rimM: vessel.heightM - doc.assembly.crustM }, same('doubleTwoTins', { ...double, assembly: { ...double.assembly, count: 2 * doc.assembly.count } }),
-      same('otherMaterial', { ...doc, assembly: { ...doc.assembly, vesselId: null, vessel: { ...doc.assembly.vessel, ...vessel, material } } }),
+      same('otherMaterial', { ...doc, assembly: { ...doc.assembly, vesselId: null, vessel: { ...vessel, material } } }),
       same('fanToggled', { ...doc, heat: { ...heat, oven: { ...heat.oven, fan: !heat.oven.fan } } }), same('warmStart', { ...doc, heat: { ...heat, startTempC: WARM_START_C } }),
       same('bathToggled', { ...doc, heat: { ...heat, oven: { ...heat.oven, bath: !heat.oven.bath } } }),
     ]

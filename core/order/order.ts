@@ -6,24 +6,25 @@
 import { pouredAfterS, type Assessment, type Finding } from '../assessment'
 import { valueAt } from '../chill/conduction'
 import { fillingOf, ovenAirC, panOf, placeOf, vesselOf, type Component, type FormulaDocument, type Kitchen, type Line, type PartKind, type Step } from '../formula/document'
-import { burstsIn } from '../heat/pot'
+import { scaleReadingG } from '../heat/boil'
+import { BOILED_C, burstsIn } from '../heat/pot'
 import { findIngredient } from '../ingredients'
 import { BLOOM_WATER } from '../set/gelatin'
 import { meringueHeat, PART_FACTS, SUGAR_BOIL_C, WARM_WHITES_C, type PartStep } from '../parts/parts'
 
 export const WORK_CODES = [
   'zestSugar', 'bloom', 'slurry', 'mixCold', 'meltFirst', 'temperEggs', 'heatBath', 'heatDirect', 'heatMicrowave', 'boilDown', 'boilHold', 'boilStarch', 'boilAgar', 'offHeat', 'strain', 'coolTo',
-  'juiceIn', 'butterIn', 'gelatinIn', 'yolkIn', 'stirIn', 'whip', 'beatWhites', 'sugarWhites', 'fold', 'blend', 'pour', 'lean', 'bake', 'iceBath', 'chill', 'unmould', 'temper', 'cut', 'portion', 'serve',
+  'juiceIn', 'butterIn', 'gelatinIn', 'yolkIn', 'stirIn', 'whip', 'beatWhites', 'fold', 'blend', 'pour', 'lean', 'bake', 'iceBath', 'chill', 'unmould', 'temper', 'cut', 'portion', 'serve',
 ] as const
 export type WorkCode = (typeof WORK_CODES)[number] | `part:${PartStep}`
-export const CUES = ['coats', 'line', 'looseJelly', 'volumeBack', 'rollingBoil', 'thickBubble', 'clearBoil', 'wobble', 'shine', 'softPeaks', 'stiffPeaks', 'handWarm', 'goldenEdge', 'golden', 'softBall', 'glossyCool', 'ribbon', 'sandy', 'sugarGone'] as const
+export const CUES = ['line', 'volumeBack', 'rollingBoil', 'thickBubble', 'clearBoil', 'wobble', 'shine', 'softPeaks', 'stiffPeaks', 'handWarm', 'goldenEdge', 'golden', 'softBall', 'glossyCool', 'ribbon', 'sandy', 'sugarGone'] as const
 export type Cue = (typeof CUES)[number]
 export const WORK_REASONS = [
   'zestOil', 'bloomEven', 'slurryNoLumps', 'noDryYolk', 'bathForgives', 'stirAlways', 'temperSlow', 'burstsEven', 'waterLeaves', 'smoothsCream', 'starchLetsBoil', 'killsAmylase', 'agarMelts', 'panCarries', 'eggStrings', 'acidSetsCream', 'notTooHot', 'notTooCold', 'acidThinsStarch', 'acidWeakensGelatin', 'acidBreaksAgar', 'freshJuice',
   'butterEmulsion', 'gelatinMelts', 'noStrings', 'coldWhips', 'evenPour', 'bondsBase', 'cleanBase', 'bakeCentre', 'coverSurface', 'stirOverIce', 'freezeToUnmould', 'warmEdge', 'hotKnife', 'butterSoftens',
 ] as const
 export type WorkReason = (typeof WORK_REASONS)[number]
-export const PROBES = ['bulk', 'deepestMiddle', 'edgeAndMiddle'] as const
+export const PROBES = ['bulk', 'deepestMiddle'] as const
 
 export interface WorkStep {
   key: string
@@ -119,11 +120,11 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
   clock = 0
   const heatFindings = of(f => f.station === 'heat' && (f.path.startsWith('heat') || f.path.startsWith('set')))
   const { heat } = doc
-  const boils = a.heat.peakTempC > 94
+  const boils = a.heat.peakTempC > BOILED_C
   const egg = first.some(l => isGroup(l, 'egg'))
   const cooks = heat.method !== 'oven' && heat.method !== 'none'
   if (cooks) {
-    const target = { tempC: boils ? a.heat.peakTempC : heat.targetTempC, timeS: a.heat.endS, findings: heatFindings, probe: 'bulk' as const, params: { holdS: heat.holdS, reachedS: a.heat.reachedS ?? -1, panG: a.heat.panG + (panOf(doc, kitchen)?.tareG ?? 0), tare: panOf(doc, kitchen)?.tareG == null ? 0 : 1 } }
+    const target = { tempC: boils ? a.heat.peakTempC : heat.targetTempC, timeS: a.heat.endS, findings: heatFindings, probe: 'bulk' as const, params: { holdS: heat.holdS, reachedS: a.heat.reachedS ?? -1, panG: scaleReadingG(doc, kitchen, a), tare: panOf(doc, kitchen)?.tareG == null ? 0 : 1 } }
     if (doc.school === 'wholeEggTempered' || doc.school === 'boiledAgain') {
       push('meltFirst', { lines: take(restOf().filter(l => !isGroup(l, 'egg'))), tempC: 60, reasons: ['temperSlow'] })
       push('temperEggs', { lines: take(restOf()), reasons: ['temperSlow'] })

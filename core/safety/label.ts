@@ -1,8 +1,8 @@
 /** What a label says: made, use by, storage, ingredients by weight with their allergens, lots, and the words a guest must be told. */
 import type { Assessment } from '../assessment'
 import { fillingOf, type FormulaDocument, type Kitchen } from '../formula/document'
+import { allergensIn } from '../formula/nutrition'
 import { ALLERGENS, findIngredient, type Allergen } from '../ingredients'
-import { allergensIn } from '../judge'
 import { CODES } from './keeping'
 
 export interface LabelFacts {

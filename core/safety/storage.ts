@@ -7,7 +7,7 @@ import type { FormulaDocument, Kitchen } from '../formula/document'
 import { CODES } from './keeping'
 
 export type KeepingCode = 'code' | 'sameDay' | 'freeze' | 'homeGuidance'
-export type KeepingNeed = 'coldEnough' | 'coveredWell' | 'thawInFridge' | 'starchWeeps' | 'agarWeeps' | 'measuredPH' | 'measuredHeat' | 'homeOnly' | 'foamSinks' | 'iceCrystals'
+export type KeepingNeed = 'coldEnough' | 'coveredWell' | 'thawInFridge' | 'starchWeeps' | 'agarWeeps' | 'measuredPH' | 'measuredHeat' | 'homeOnly' | 'foamSinks'
 export interface KeepingOption { code: KeepingCode, days: number, tempC: number, isDefault: boolean, needs: KeepingNeed[], /** It cannot be taken as things stand. */ open: boolean }
 
 /** Quality in the freezer, days (common practice; a frozen food stays safe, its set does not stay good). */

@@ -3,7 +3,8 @@ import type { Assessment } from '../assessment'
 import { within } from '../errors'
 import { scaleFormula } from '../formula/create'
 import { schoolOf } from '../families/schools'
-import { fillingOf, vesselOf, withMasses, type FormulaDocument, type Kitchen, type Vessel, type VesselKind } from '../formula/document'
+import { fillingOf, vesselOf, withMasses, type FormulaDocument, type HeatMethod, type Kitchen, type Vessel, type VesselKind } from '../formula/document'
+import { BOILED_C } from '../heat/pot'
 import { findIngredient } from '../ingredients'
 import { plainMake, resizeParts, withPart } from '../parts/parts'
 import { countEggs } from '../stock/eggs'
@@ -107,6 +108,15 @@ export interface WorkVessel { what: 'boil' | 'stir' | 'whisk' | 'whip' | 'fold' 
 
 /** Room over the mix by what is done to it (common practice): boiling milk and sugar foam; eggs are whisked; a fold needs room for the spoon. */
 const ROOM = { boil: 3, stir: 1.6, whisk: 2, bath: 2, fold: 1.8, whip: 1.5 } as const
+/** Mixes without air weigh about 1.06 g/ml hot (the densities of sweetened juice, egg and cream; judgement). */
+const HOT_G_PER_ML = 1.06
+
+/** The pan or bowl that a mix is first put in. @param peakTempC of the pot */
+export function potVessel(method: HeatMethod, peakTempC: number, massG: number): WorkVessel {
+  const what = method === 'direct' ? peakTempC > BOILED_C ? 'boil' : 'stir' : method === 'waterBath' ? 'bath' : 'whisk'
+  const ofM3 = massG / 1e6 / HOT_G_PER_ML
+  return { what, ofM3, times: ROOM[what], holdM3: ofM3 * ROOM[what] }
+}
 
 /** Pans and bowls for the work: what boils, what is stirred, what is whipped (at its whipped volume), what is folded. */
 export function workVessels(doc: FormulaDocument, a: Assessment): WorkVessel[] {
@@ -117,11 +127,8 @@ export function workVessels(doc: FormulaDocument, a: Assessment): WorkVessel[] {
   const filling = fillingOf(doc)
   const massOf = (ids: readonly string[]) => filling.lines.reduce((s, l) => s + (ids.includes(l.id) ? l.massG : 0), 0)
   const later = filling.steps.flatMap(s => s.kind === 'stirIn' || s.kind === 'foldIn' ? s.lineIds : [])
-  // Mixes without air weigh about 1.06 g/ml hot (the densities of sweetened juice, egg and cream; judgement).
-  const liquidM3 = massOf(filling.lines.map(l => l.id).filter(x => !later.includes(x))) / 1e6 / 1.06
-  if (doc.heat.method === 'direct') add(a.heat.peakTempC > 94 ? 'boil' : 'stir', liquidM3)
-  else if (doc.heat.method === 'waterBath') add('bath', liquidM3)
-  else add('whisk', liquidM3)
+  const first = potVessel(doc.heat.method, a.heat.peakTempC, massOf(filling.lines.map(l => l.id).filter(x => !later.includes(x))))
+  if (first.ofM3 > 0) out.push(first)
   for (const s of filling.steps) {
     if (s.kind !== 'foldIn') continue
     const cream = massOf(s.lineIds.filter(x => (findIngredient(filling.lines.find(l => l.id === x)?.ingredientId ?? '')?.group ?? '') !== 'sugar')) / 1e6

@@ -8,7 +8,8 @@ import { familyOf } from '#core/families/families'
 import { schoolOf } from '#core/families/schools'
 import { suggestSchool } from '#core/families/suggest'
 import { fillingOf, ovenAirC, panOf } from '#core/formula/document'
-import { burstsIn, fullHeatW } from '#core/heat/pot'
+import { scaleReadingG } from '#core/heat/boil'
+import { BOILED_C, burstsIn, fullHeatW } from '#core/heat/pot'
 import { orderOfWork } from '#core/order/order'
 import { LETHALITY_NEEDED_MIN } from '#core/safety/lethality'
 import { BLOOD, CITRON, CITRON_DEEP, COLD, INK, label, moments, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
@@ -31,7 +32,7 @@ const setFamily = (next: Family) => setSchool(suggestSchool(fillingOf(props.doc)
 const method = computed(() => props.doc.heat.method)
 const heats = computed(() => method.value !== 'none')
 /** The egg's own curve says something: where it sets the dessert, or could scramble in a pan that never boils. */
-const hasEgg = computed(() => h.value.t60C !== null && (family.value.eggSets || (heats.value && method.value !== 'oven' && h.value.peakTempC < 94 && props.assessment.set.eggC > 2)))
+const hasEgg = computed(() => h.value.t60C !== null && (family.value.eggSets || (heats.value && method.value !== 'oven' && h.value.peakTempC < BOILED_C && props.assessment.set.eggC > 2)))
 const reducing = computed(() => props.doc.heat.until === 'creamVolume')
 const airC = computed(() => ovenAirC(props.doc, kitchen.core!))
 const ovenTime = computed(() => given(props.doc.heat.oven.timeS))
@@ -53,7 +54,7 @@ const courses = computed(() => {
   if (hasEgg.value) list.push({ name: 'set', color: CITRON_DEEP, type: 'solid', values: a.setting.map(x => 100 * x) }, { name: 'over-set', color: BLOOD, type: 'dotted', values: a.oversetting.map(x => 100 * x) })
   if (a.t60C !== null) list.push({ name: 'heat that counts as cooked', color: COLD, type: 'dashed', values: a.lethalityMin.map(x => 100 * Math.min(1, x / LETHALITY_NEEDED_MIN)) })
   if (a.starchShare.length) list.push({ name: 'starch swollen', color: CITRON_DEEP, type: 'solid', values: a.starchShare.map(x => 100 * x) })
-  if (a.peakTempC > 94 && method.value !== 'oven') list.push({ name: 'steam gone', color: SOFT, type: 'dotted', values: a.evaporationG.map(g => 100 * g / Math.max(1e-9, a.evaporatedG)) })
+  if (a.peakTempC > BOILED_C && method.value !== 'oven') list.push({ name: 'steam gone', color: SOFT, type: 'dotted', values: a.evaporationG.map(g => 100 * g / Math.max(1e-9, a.evaporatedG)) })
   return list
 })
 /** Names stand where a line passes a height of its own, so that they keep apart. */
@@ -170,7 +171,7 @@ const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK
       <div v-if="hasEgg"><dt>egg set, in the end</dt><dd><WhyNumber topic="eggSet">{{ fmt.percent(h.a) }}</WhyNumber><small>over-set {{ fmt.percent(h.b) }}</small></dd></div>
       <div v-if="h.t60C !== null && heats"><dt>lethality</dt><dd :class="{ bad: h.lethality.value < 2 }" data-fact="lethality"><WhyNumber topic="lethality">{{ h.lethality.value >= 100 ? 'over 100' : fmt.fixed(h.lethality.value, 1) }} min</WhyNumber><small>at {{ fmt.temp(70) }}; 2 are asked</small></dd></div>
       <div v-if="heats"><dt>steam</dt><dd data-fact="steam"><WhyNumber topic="steam">{{ fmt.grams(h.evaporatedG) }}</WhyNumber><small>leaves the {{ method === 'oven' ? 'filling' : 'pan' }}</small></dd></div>
-      <div v-if="family.fields.reduce && heats"><dt>stop at</dt><dd data-fact="pan-stop"><WhyNumber topic="reduction">{{ fmt.grams(h.panG + (pan?.tareG ?? 0)) }}</WhyNumber><small>{{ pan?.tareG ? 'on the scale, with the pan' : 'in the pan, and the pan\'s own weight' }}<template v-if="h.reduction">; {{ fmt.fixed(h.reduction.volumeMl) }} ml, a hot jug reads {{ fmt.fixed(h.reduction.hotVolumeMl) }} ml</template></small></dd></div>
+      <div v-if="family.fields.reduce && heats"><dt>stop at</dt><dd data-fact="pan-stop"><WhyNumber topic="reduction">{{ fmt.grams(scaleReadingG(doc, kitchen.core!, assessment)) }}</WhyNumber><small>{{ pan?.tareG ? 'on the scale, with the pan' : 'in the pan, and the pan\'s own weight' }}<template v-if="h.reduction">; {{ fmt.fixed(h.reduction.volumeMl) }} ml, a hot jug reads {{ fmt.fixed(h.reduction.hotVolumeMl) }} ml</template></small></dd></div>
       <div v-if="assessment.set.starchC > 1.5"><dt>starch swollen</dt><dd data-fact="starch"><WhyNumber topic="starch">{{ fmt.percent(assessment.set.starchCooked) }}</WhyNumber><small>peak {{ fmt.temp(assessment.set.making.starch.peakTempC) }}</small></dd></div>
       <div v-if="family.sets.includes('caseinPa') && heats"><dt>heat the milk has had</dt><dd><WhyNumber topic="milkHeat">{{ fmt.percent(assessment.set.making.milkHeat) }}</WhyNumber><small>a boil is all of it</small></dd></div>
       <div v-if="family.fields.whip"><dt>air</dt><dd data-fact="air"><WhyNumber topic="air">{{ fmt.percent(assessment.set.making.air) }}</WhyNumber><small>of the volume</small></dd></div>
