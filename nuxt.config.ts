@@ -22,7 +22,18 @@ export default defineNuxtConfig({
   alias: { '#core': core },
   sourcemap: { client: false, server: false },
   compatibilityDate: '2026-01-01',
-  nitro: { compressPublicAssets: true, alias: { '#core': core } },
+  nitro: {
+    compressPublicAssets: true,
+    alias: { '#core': core },
+    errorHandler: fileURLToPath(new URL('./server/error.ts', import.meta.url)),
+    // Answers hold a kitchen's own figures; files carry hashes in their names.
+    routeRules: {
+      '/**': { headers: { 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer', 'x-frame-options': 'DENY', 'cross-origin-opener-policy': 'same-origin', 'cross-origin-resource-policy': 'same-origin' } },
+      '/api/**': { headers: { 'content-security-policy': 'default-src \'none\'; frame-ancestors \'none\'', 'cache-control': 'no-store' } },
+    },
+  },
+  $production: { nitro: { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) } },
+  experimental: { entryImportMap: false, emitRouteChunkError: 'manual' },
   vite: {
     worker: { format: 'es' },
     optimizeDeps: { include: ['comlink', 'yup', 'echarts/core', 'echarts/charts', 'echarts/components', 'echarts/renderers', 'vue-echarts', 'parse-ingredient', 'pure-rand/distribution/uniformFloat64', 'pure-rand/generator/xoroshiro128plus'] },

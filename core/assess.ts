@@ -94,11 +94,14 @@ export interface Paths {
  */
 export const assess = (doc: FormulaDocument, kitchen: Kitchen): Assessment => work(doc, kitchen).assessment
 
-/** As `assess`, with the intermediate states. @throws {InputError} */
-export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
+/**
+ * The part of an assessment that no time passes in: whether every value is possible, and what is mixed. Some hundred
+ * times cheaper than `assess`, so a save can ask for it.
+ * @throws {InputError} naming the field, as `assess` would
+ * @example mixStep(doc, kitchen).whole.massG // 730
+ */
+export function mixStep(doc: FormulaDocument, kitchen: Kitchen): { stage: Stage, whole: Mix, cooked: Mix } {
   checkInputs(doc, kitchen)
-
-  // Mix and acidify.
   const stage = stagesOf(doc, kitchen)
   const path = `components.${doc.components.indexOf(fillingOf(doc))}.lines`
   const whole = mix(stage.all)
@@ -106,6 +109,13 @@ export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
   if (!(whole.massG >= 1)) throw new InputError('noLines', path)
   const cooked = mix(stage.cooked)
   if (!(cooked.grams.water > 0)) throw new InputError('noWater', path)
+  return { stage, whole, cooked }
+}
+
+/** As `assess`, with the intermediate states. @throws {InputError} */
+export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
+  // Mix and acidify.
+  const { stage, whole, cooked } = mixStep(doc, kitchen)
   const pH = pHOfMix(whole)
   const cookedPH = stage.additions.length ? pHOfMix(cooked) : pH
   const eggG = whole.grams.eggWhiteProtein + whole.grams.yolkProtein

@@ -1,6 +1,6 @@
 /** Formula files out and in. A file is taken whole or not at all; an error names the field. */
 import type { FormulaDocument } from '#core/formula/document'
-import type { DocumentProblem } from '../../shared/schemas/formula'
+import type { Problem } from '../../shared/schemas/problem'
 import { documentProblemWords } from '~/words/problems'
 import { BODY_LIMIT } from '../../shared/schemas/wire'
 
@@ -28,7 +28,7 @@ export async function importFormula(file: File): Promise<{ id: string } | { erro
     await $fetch('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document: input, label: 'imported' } })
     return { id }
   } catch (e) {
-    const data = (e as { data?: { data?: DocumentProblem } }).data?.data
+    const data = (e as { data?: { data?: Problem } }).data?.data
     return { error: data ? documentProblemWords(data) : 'The server does not answer. Nothing was imported; try again.' }
   }
 }

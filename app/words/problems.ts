@@ -1,6 +1,6 @@
 /** Errors in documents and fields, naming the field and the fix. */
 import { FORMULA_FORMAT, SCHEMA_VERSION } from '#core/formula/document'
-import type { DocumentProblem } from '../../shared/schemas/formula'
+import type { Problem } from '../../shared/schemas/problem'
 
 const FIELDS: Record<string, string> = {
   'pH': 'the acidity of the mix', 'lines': 'the list of lines', 'wantedPercent': 'the wanted strength', 'method.sampleG': 'the sample', 'method.mlNaOH': 'the NaOH used', 'method.molarity': 'the strength of the NaOH', 'method.endPH': 'the end point', 'method.pH': 'the pH', 'method.readingBrix': 'the reading', 'method.waterMl': 'the water to mine', 'method.knownWaterMl': 'the water to the known one', 'method.knownAcidPercent': 'the known strength', 'goal.set.heightM': 'the height wanted', 'goal.yieldG': 'the grams in all', 'goal.maxCost': 'the most it may cost', 'goal.maxYolkG': 'the most yolk', 'stock.covers.people': 'the number of people', 'stock.covers.each': 'the pieces each', 'stock.covers.count': 'the number of tins or dishes', 'stock.covers.massG': 'the weight wanted', 'stock.covers.volumeM3': 'the volume wanted', 'massG': 'the mass in grams', 'ingredientId': 'the ingredient', 'use.pieceHeightM': 'the height of the piece', 'use.pieceWidthM': 'the width of the piece', 'use.tableTempC': 'the temperature of the table',
@@ -20,7 +20,7 @@ export function fieldWords(path: string): string {
 }
 
 /** Why a document was not taken. */
-export function documentProblemWords(p: DocumentProblem): string {
+export function documentProblemWords(p: Problem): string {
   const path = p.path.replace(/^document\.?/, '')
   const limits = p.params ?? {}
   if (path === 'format') return `This is not a Lumbik formula file: its field “format” must say “${FORMULA_FORMAT}”.`
@@ -33,7 +33,7 @@ export function documentProblemWords(p: DocumentProblem): string {
     case 'noWater': return `${cap(field)}: there is no water in it, so it has no acidity and no set.`
     case 'noLines': return `${cap(field)}: there is nothing in it yet.`
     case 'unknownValue': return `${cap(field)} is not known${limits.options ? `; it may be: ${limits.options}` : ''}.`
-    case 'unknownIngredient': return `${cap(field)} is unknown: “${limits.id}”.`
+    case 'unknownIngredient': return `${cap(field)} is not one that Lumbik knows.`
     case 'notANumber': return `${cap(field)} must be a number.`
     case 'required': case 'optionality': case 'nullable': case 'missing': case 'defined': return `${cap(field)} is missing.`
     case 'oneOf': return `${cap(field)} must be one of: ${limits.values}.`
@@ -41,6 +41,11 @@ export function documentProblemWords(p: DocumentProblem): string {
     case 'unknownLine': return `${cap(field)} names a line that is not there.`
     case 'otherFamily': return `${cap(field)} is not one of this kind of dessert (${limits.family}).`
     case 'sameId': return `${cap(field)} is used twice.`
+    case 'date': return `${cap(field)} must be a date that there is.`
+    case 'tooMany': return `${cap(field)} holds too much: at most ${limits.max}.`
+    case 'tooDeep': return `${cap(field)} is nested too deep.`
+    case 'badText': return `${cap(field)} holds characters that cannot be kept.`
+    case 'badKey': return `${cap(field)} holds a name that is not allowed.`
     case 'typeError': return `${cap(field)} is of the wrong kind: ${limits.type} is needed.`
     case 'notJson': return 'The file is not JSON.'
     default: return `${cap(field || 'the document')} cannot be taken (${p.code}).`

@@ -1,4 +1,3 @@
-export default defineEventHandler(async (event) => {
-  const { actorId: _, ...kitchen } = await loadKitchen(await useEm(event))
-  return kitchen
-})
+import { loadKitchen, sentKitchen } from '../domain/kitchen'
+
+export default defineEventHandler(async event => sentKitchen(await loadKitchen(await useEm(event))))

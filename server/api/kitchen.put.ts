@@ -1,9 +1,7 @@
-import { kitchenUpdateSchema } from '../../shared/schemas/kitchen'
+import { saveKitchen } from '../domain/kitchen'
+import { kitchenDocument, kitchenUpdateSchema, type KitchenDocument } from '../../shared/schemas/kitchen'
 
 export default defineEventHandler(async (event) => {
-  const update = await readChecked(event, kitchenUpdateSchema) as KitchenUpdate
-  const em = await useEm(event)
-  const kitchen = await updateKitchen(em, now(), update)
-  if (!kitchen) throw problem(409, { path: 'version', code: 'changedElsewhere' })
-  return kitchen
+  const update = await readChecked(event, kitchenUpdateSchema)
+  return saveKitchen(await useEm(event), now(), { mutationId: update.mutationId, version: update.version, document: kitchenDocument(update as unknown as KitchenDocument) })
 })

@@ -9,6 +9,8 @@ import { coreKitchen, type KitchenSettings } from '../../shared/schemas/kitchen'
 const uuid = (kind: number, n: number) => `0e1f0000-${kind.toString(16).padStart(4, '0')}-4000-8000-${n.toString(16).padStart(12, '0')}`
 export const KITCHEN_ID = uuid(1, 1)
 export const ACTOR_ID = uuid(2, 1)
+/** What a very first start opens. */
+export const FIRST_DEMO_ID = uuid(6, 1)
 
 export const KITCHEN_NAME = 'Fernhollow glasshouse tea room'
 export const SETTINGS: KitchenSettings = { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 140, roomTempC: 21, foodCode: 'us', business: true, currency: '£', prices: { lemon: 3.4, lime: 4.2, bergamot: 6, yuzu: 18, calamansi: 12, lemon_sweet: 5, seville: 3, grapefruit: 2.4, keylime: 7, wine_late: 14, egg: 4.6, yolk_sep: 12, white: 3, sugar: 1.2, icing: 1.9, butter82: 8.4, cream48: 6.2, cream36: 5.4, creme_fr: 6.8, milk: 1.1, condensed: 5.5, cornflour: 2.6, flour: 0.9, gelatin: 38, agar: 60, honey: 9 } }

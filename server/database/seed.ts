@@ -1,50 +1,64 @@
-/** Seeding: what is missing is written, what is there is never touched. */
+/** Seeding: what is missing is written, what is there is never touched. Run under the lock of `boot`. */
 import { randomUUID } from 'node:crypto'
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { ACTOR_ID, BURNERS, demoFormulas, KITCHEN_ID, KITCHEN_NAME, LOTS, OVENS, PANS, PLACES, SETTINGS, VESSELS } from './demo'
 import { ActorEntity, EquipmentEntity, FormulaEntity, FormulaVersionEntity, KitchenEntity, LotEntity, PlaceEntity, VesselEntity } from './entities'
 import { ENGINE_VERSION } from '#core/assessment'
 import { SCHEMA_VERSION } from '#core/formula/document'
+import { eggsOf } from '../domain/eggs'
+
+/** The first fridge of a kitchen that begins empty. */
+const FRIDGE_ID = '0e1f0000-0003-4000-8000-0000000000ff'
 
 /** Makes sure there is a kitchen; with `demo`, that the demo's rows were once written. Idempotent. */
 export async function seed(em: EntityManager, at: Date, demo: boolean): Promise<void> {
   await em.transactional(async (tx) => {
-    const has = async (entity: typeof KitchenEntity, id: string) => await tx.count(entity, { id }) > 0
-    const some = await tx.count(KitchenEntity) > 0
-    if (!some) {
-      const id = demo ? KITCHEN_ID : randomUUID()
-      const actorId = demo ? ACTOR_ID : randomUUID()
-      tx.create(KitchenEntity, { id, actorId, name: demo ? KITCHEN_NAME : 'Our kitchen', version: 1, settings: SETTINGS, createdAt: at, updatedAt: at })
-      await tx.flush()
-      tx.create(ActorEntity, { id: actorId, kitchenId: id, name: 'The kitchen', createdAt: at })
-      await tx.flush()
-      const owned = { kitchenId: id, actorId, createdAt: at, updatedAt: at }
-      if (!demo) tx.create(PlaceEntity, { id: randomUUID(), ...owned, name: 'Fridge', kind: 'domesticFridge', airTempC: 4, position: 0 })
-    }
-    if (!demo || !await has(KitchenEntity, KITCHEN_ID)) return
-    const owned = { kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, updatedAt: at }
-    // Each demo row is written once: what a cook deletes (formulas stay as rows) or changes afterwards stays so, and a later
-    // Lumbik adds the formulas it brings. Places, vessels and lots come with a formula's first writing only.
-    const known = new Set((await tx.find(FormulaEntity, { kitchenId: KITCHEN_ID }, { fields: ['id'] })).map(f => f.id))
-    const fresh = demoFormulas().map((d, position) => ({ ...d, position })).filter(d => !known.has(d.id))
-    if (fresh.length === 0) return
-    for (const [position, row] of PLACES.entries()) if (known.size === 0) tx.create(PlaceEntity, { ...row, ...owned, position })
-    const vessels = new Set((await tx.find(VesselEntity, { kitchenId: KITCHEN_ID }, { fields: ['id'] })).map(v => v.id))
-    for (const [position, row] of VESSELS.entries()) if (!vessels.has(row.id)) tx.create(VesselEntity, { ...row, ...owned, position })
-    const equipment = new Set((await tx.find(EquipmentEntity, { kitchenId: KITCHEN_ID }, { fields: ['id'] })).map(e => e.id))
-    for (const [kind, rows] of [['oven', OVENS], ['burner', BURNERS], ['pan', PANS]] as const) {
-      rows.forEach(({ id, name, ...figures }, position) => {
-        if (!equipment.has(id)) tx.create(EquipmentEntity, { id, kind, name, figures, ...owned, position })
-      })
-    }
-    for (const row of LOTS) if (known.size === 0) tx.create(LotEntity, { ...row, ...owned })
-    await tx.flush()
-    for (const { id, document, position } of fresh) {
-      tx.create(FormulaEntity, { id, ...owned, name: document.name, document, schemaVersion: SCHEMA_VERSION, version: 1, lastMutationId: null, demo: true, position, deletedAt: null, result: null, resultEngine: null, resultKitchenVersion: null })
-    }
-    await tx.flush()
-    for (const { id, document } of fresh) {
-      tx.create(FormulaVersionEntity, { id: randomUUID(), kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, formulaId: id, parentId: null, label: 'as first written', document, schemaVersion: SCHEMA_VERSION, engineVersion: ENGINE_VERSION, result: null })
-    }
+    if (await tx.count(KitchenEntity) === 0) await firstKitchen(tx, at, demo)
+    if (demo && await tx.count(KitchenEntity, { id: KITCHEN_ID, name: KITCHEN_NAME }) + await tx.count(FormulaEntity, { kitchenId: KITCHEN_ID, demo: true }) > 0) await demoRows(tx, at)
   })
+}
+
+/** A kitchen of its own, always with the same id: two servers that begin at once make one. */
+async function firstKitchen(tx: EntityManager, at: Date, demo: boolean): Promise<void> {
+  tx.create(KitchenEntity, { id: KITCHEN_ID, actorId: ACTOR_ID, name: demo ? KITCHEN_NAME : 'Our kitchen', version: 1, revision: 1, settings: SETTINGS, createdAt: at, updatedAt: at })
+  await tx.flush()
+  tx.create(ActorEntity, { id: ACTOR_ID, kitchenId: KITCHEN_ID, name: 'The kitchen', createdAt: at })
+  await tx.flush()
+  const owned = { kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, updatedAt: at }
+  if (!demo) tx.create(PlaceEntity, { id: FRIDGE_ID, ...owned, name: 'Fridge', kind: 'domesticFridge', airTempC: 4, position: 0, deletedAt: null })
+}
+
+/**
+ * Each demo row is written once: what a cook deletes (it stays as a row) or changes afterwards stays so, and a later
+ * Lumbik adds the formulas it brings. Places, tins and lots come with a formula's first writing only.
+ */
+async function demoRows(tx: EntityManager, at: Date): Promise<void> {
+  const owned = { kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, updatedAt: at }
+  const ids = async (entity: typeof FormulaEntity) => new Set((await tx.find(entity, { kitchenId: KITCHEN_ID }, { fields: ['id'] })).map(row => row.id))
+  const known = await ids(FormulaEntity)
+  const all = demoFormulas()
+  // The shelf reads its index backwards: what comes first has the highest position.
+  const fresh = all.map((d, i) => ({ ...d, position: 1000 - i })).filter(d => !known.has(d.id))
+  if (fresh.length === 0) return
+  for (const [position, row] of PLACES.entries()) if (known.size === 0) tx.create(PlaceEntity, { ...row, ...owned, position, deletedAt: null })
+  const vessels = await ids(VesselEntity as unknown as typeof FormulaEntity)
+  for (const [position, row] of VESSELS.entries()) if (!vessels.has(row.id)) tx.create(VesselEntity, { ...row, ...owned, position, deletedAt: null })
+  const equipment = await ids(EquipmentEntity as unknown as typeof FormulaEntity)
+  for (const [kind, rows] of [['oven', OVENS], ['burner', BURNERS], ['pan', PANS]] as const) {
+    rows.forEach(({ id, name, ...figures }, position) => {
+      if (!equipment.has(id)) tx.create(EquipmentEntity, { id, kind, name, figures, ...owned, position, deletedAt: null })
+    })
+  }
+  for (const row of LOTS) if (known.size === 0) tx.create(LotEntity, { ...row, ...owned, version: 1, deletedAt: null })
+  await tx.flush()
+  for (const { id, document, position } of fresh) {
+    tx.create(FormulaEntity, {
+      id, ...owned, name: document.name, school: document.school, eggs: eggsOf(document), document, schemaVersion: SCHEMA_VERSION, version: 1, demo: true, position, deletedAt: null, parentFormulaId: null,
+      result: null, resultEngine: null, resultRevision: null, resultVersion: null, readable: true,
+    })
+  }
+  await tx.flush()
+  for (const { id, document } of fresh) {
+    tx.create(FormulaVersionEntity, { id: randomUUID(), kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, formulaId: id, parentId: null, label: 'as first written', document, schemaVersion: SCHEMA_VERSION, engineVersion: ENGINE_VERSION })
+  }
 }

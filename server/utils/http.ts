@@ -1,12 +1,17 @@
 /** Reading bodies with a limit, and answering errors that name the field. */
-import { createError, getHeader, type H3Event } from 'h3'
+import { createError, getHeader, getRouterParam, type H3Event } from 'h3'
 import * as yup from 'yup'
+import { yupProblem, type Problem } from '../../shared/schemas/problem'
+import { tooMuch } from '../../shared/schemas/shape'
 import { BODY_LIMIT } from '../../shared/schemas/wire'
 
-const tooLarge = () => createError({ statusCode: 413, statusMessage: 'Too large', data: { code: 'bodyTooLarge', limitBytes: BODY_LIMIT, message: `A request may hold at most ${BODY_LIMIT / 1e6} MB (${BODY_LIMIT} bytes).` } })
+/** An error that names a field. */
+export const problem = (statusCode: number, data: Omit<Problem, 'params'> & { params?: Record<string, unknown> }) => createError({ statusCode, statusMessage: 'Not taken', data })
 
-/** Reads a JSON body; more than the limit is refused, naming it, without being kept. */
-export async function readJson(event: H3Event): Promise<unknown> {
+const tooLarge = () => createError({ statusCode: 413, statusMessage: 'Too large', data: { path: '', code: 'bodyTooLarge', limitBytes: BODY_LIMIT, message: `A request may hold at most ${BODY_LIMIT / 1e6} MB (${BODY_LIMIT} bytes).` } })
+
+/** Reads a JSON body's bytes; more than the limit is refused, naming it, without being kept. */
+export async function readBytes(event: H3Event): Promise<Uint8Array> {
   if (Number(getHeader(event, 'content-length') ?? 0) > BODY_LIMIT) throw tooLarge()
   if (!/^application\/json\b/.test(getHeader(event, 'content-type') ?? '')) throw problem(415, { path: 'content-type', code: 'notJson' })
   const chunks: Buffer[] = []
@@ -16,16 +21,23 @@ export async function readJson(event: H3Event): Promise<unknown> {
     if (size > BODY_LIMIT) throw tooLarge()
     chunks.push(chunk as Buffer)
   }
+  // A copy of its own: small buffers share memory that a thread must not be given.
+  return new Uint8Array(Buffer.concat(chunks))
+}
+
+/** Reads a JSON body; what is too much of anything is refused before it is validated. */
+async function readJson(event: H3Event): Promise<unknown> {
+  const bytes = await readBytes(event)
+  let body: unknown
   try {
-    return JSON.parse(Buffer.concat(chunks).toString('utf8'))
+    body = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes))
   } catch {
     throw problem(400, { path: '', code: 'notJson' })
   }
+  const much = tooMuch(body)
+  if (much) throw problem(422, much)
+  return body
 }
-
-/** An error that names a field. */
-export const problem = (statusCode: number, data: { path: string, code: string, params?: Record<string, unknown> }) =>
-  createError({ statusCode, statusMessage: 'Not taken', data })
 
 /** Reads and checks a body against a schema. */
 export async function readChecked<T>(event: H3Event, schema: yup.Schema<T>): Promise<T> {
@@ -33,7 +45,15 @@ export async function readChecked<T>(event: H3Event, schema: yup.Schema<T>): Pro
   try {
     return schema.validateSync(body, { strict: true })
   } catch (error) {
-    if (error instanceof yup.ValidationError) throw problem(422, { path: error.path ?? '', code: error.type ?? 'typeError', params: (error.params ?? {}) as Record<string, unknown> })
+    if (error instanceof yup.ValidationError) throw problem(422, yupProblem(error))
     throw error
   }
+}
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/i
+/** The id in the address; anything else is not there. */
+export function routeId(event: H3Event, code = 'unknownFormula'): string {
+  const id = getRouterParam(event, 'id') ?? ''
+  if (!UUID.test(id)) throw problem(404, { path: 'id', code })
+  return id.toLowerCase()
 }

@@ -2,31 +2,55 @@
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql'
 import type { H3Event } from 'h3'
 import { ormConfig } from '../database/config'
+import { Refusal } from '../domain/refusal'
 
-let ready: Promise<MikroORM> | undefined
+let opened: Promise<MikroORM> | undefined
+let ready: Promise<void> = Promise.resolve()
 
 /** The database's address: one environment variable. */
 export const databaseUrl = (): string => process.env.DATABASE_URL ?? 'postgresql://127.0.0.1:5432/lumbik'
 
+/** Requests wait for this, so long as it does not take long. */
+export const setReady = (start: Promise<void>): void => {
+  ready = start
+  start.catch(() => {})
+}
+
+const WAIT_MS = 2500
+async function whenReady(): Promise<void> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const late = new Promise<never>((_, reject) => { timer = setTimeout(() => reject(new Refusal('away', '', 'database')), WAIT_MS) })
+  try {
+    await Promise.race([ready, late])
+  } finally {
+    clearTimeout(timer)
+  }
+}
+
 export function useOrm(): Promise<MikroORM> {
-  ready ??= MikroORM.init(ormConfig(databaseUrl())).catch((error) => {
-    ready = undefined
+  opened ??= MikroORM.init(ormConfig(databaseUrl())).catch((error) => {
+    opened = undefined
     throw error
   })
-  return ready
+  return opened
 }
 
 export async function closeOrm(): Promise<void> {
-  const orm = await ready?.catch(() => undefined)
-  ready = undefined
+  const orm = await opened?.catch(() => undefined)
+  opened = undefined
   await orm?.close(true)
+}
+
+/** Entity manager of a request, or of work of the server's own. */
+export async function newEm(): Promise<EntityManager> {
+  await whenReady()
+  return (await useOrm()).em.fork() as EntityManager
 }
 
 /** Entity manager of a request. */
 export async function useEm(event: H3Event): Promise<EntityManager> {
   const context = event.context as { em?: EntityManager }
-  context.em ??= (await useOrm()).em.fork() as EntityManager
-  return context.em
+  return context.em ??= await newEm()
 }
 
 /** Now, or the fixed time the tests set. */

@@ -8,7 +8,9 @@ import { COMPONENT_ROLES, COVERS, FAMILIES, FORMULA_FORMAT, HEAT_METHODS, MATERI
 import { schoolOf } from '#core/families/schools'
 import { migrate } from '#core/formula/migrate'
 import { fruitOf } from '#core/stock/fruit'
-import { assess } from '#core/assess'
+import { momentOrNone } from './dates'
+import { inputProblem, yupProblem, type Problem } from './problem'
+import { mixStep } from '#core/assess'
 
 const number = () => yup.number().strict().required()
 const text = (max = 500) => yup.string().strict().max(max).defined()
@@ -16,47 +18,50 @@ const id = () => yup.string().strict().min(1).max(80).required()
 const flag = () => yup.boolean().strict().required()
 const oneOf = <T extends string>(values: readonly T[]) => yup.string().strict().oneOf([...values]).required()
 
-/** `{ simulated: true }` or `{ given: value }`. */
-const processValue = (given: yup.AnySchema) => yup.lazy((value: unknown) =>
-  typeof value === 'object' && value !== null && 'given' in value
-    ? yup.object({ given }).noUnknown().strict().required()
-    : yup.object({ simulated: yup.boolean().strict().oneOf([true]).required() }).noUnknown().strict().required())
+/** An object of just these fields. */
+const exactly = (shape: Record<string, yup.AnySchema | yup.Lazy<unknown>>) => yup.object(shape).noUnknown().strict()
+const kindOf = (value: unknown) => (value as { kind?: unknown } | null | undefined)?.kind
+/** One of several shapes by the `kind` it says; each is made once, since making one costs more than checking with it. */
+const byKind = (shapes: Record<string, yup.AnySchema>, other: yup.AnySchema) => {
+  const known = new Map(Object.entries(shapes))
+  return yup.lazy((value: unknown) => known.get(String(kindOf(value))) ?? other)
+}
 
-const strength = yup.lazy((value: unknown) => {
-  const kind = (value as { kind?: unknown } | undefined)?.kind
-  const some = (max: number) => yup.number().strict().min(0).max(max).optional()
-  const measured = { acidPercent: some(100), pH: some(14), brix: some(100), fatPercent: some(100), acidLnSigma: some(3) }
-  if (kind === 'measured') return yup.object({ kind: oneOf(['measured']), ...measured }).noUnknown().strict()
-  if (kind === 'lot') return yup.object({ kind: oneOf(['lot']), lotId: id(), name: text(), ...measured }).noUnknown().strict()
-  return yup.object({ kind: oneOf(['typical']) }).noUnknown().strict().optional().default(undefined)
-})
+const SIMULATED = exactly({ simulated: yup.boolean().strict().oneOf([true]).required() }).required()
+/** `{ simulated: true }` or `{ given: value }`. */
+const processValue = (given: yup.AnySchema) => {
+  const said = exactly({ given }).required()
+  return yup.lazy((value: unknown) => typeof value === 'object' && value !== null && 'given' in value ? said : SIMULATED)
+}
+
+const some = (max: number) => yup.number().strict().min(0).max(max).optional()
+const measured = { acidPercent: some(100), pH: some(14), brix: some(100), fatPercent: some(100), acidLnSigma: some(3) }
+const strength = byKind({
+  measured: exactly({ kind: oneOf(['measured']), ...measured }),
+  lot: exactly({ kind: oneOf(['lot']), lotId: id(), name: text(), ...measured }),
+}, exactly({ kind: oneOf(['typical']) }).optional().default(undefined))
 
 const line = yup.object({
   id: id(), ingredientId: id(), massG: number().min(0), sourceText: text(), assumption: text(), strength, pinned: yup.boolean().strict().optional(),
   piece: yup.object({ kind: oneOf(PIECE_KINDS), eachG: number().min(0.05).max(20000) }).noUnknown().strict().optional().default(undefined),
 }).noUnknown().strict()
 
-const step = yup.lazy((value: unknown) => {
-  const kind = (value as { kind?: unknown } | null)?.kind
-  const lineIds = yup.array(id()).strict().required()
-  const lineTempC = number().min(-20).max(125)
-  const mixTempC = processValue(number().min(0).max(110))
-  if (kind === 'combine') return yup.object({ id: id(), kind: oneOf(['combine']), lineIds }).noUnknown().strict()
-  if (kind === 'stirIn') return yup.object({ id: id(), kind: oneOf(['stirIn']), lineIds, lineTempC, mixTempC }).noUnknown().strict()
-  if (kind === 'foldIn') return yup.object({ id: id(), kind: oneOf(['foldIn']), lineIds, lineTempC, mixTempC, overrun: number().min(0).max(10) }).noUnknown().strict()
-  return yup.object({ id: id(), kind: oneOf(['combine', 'cook', 'strain', 'stirIn', 'foldIn', 'blend', 'pour', 'bake']) }).noUnknown().strict()
-})
+const lineIds = yup.array(id()).strict().max(60).required()
+const joining = { lineIds, lineTempC: number().min(-20).max(125), mixTempC: processValue(number().min(0).max(110)) }
+const step = byKind({
+  combine: exactly({ id: id(), kind: oneOf(['combine']), lineIds }),
+  stirIn: exactly({ id: id(), kind: oneOf(['stirIn']), ...joining }),
+  foldIn: exactly({ id: id(), kind: oneOf(['foldIn']), ...joining, overrun: number().min(0).max(10) }),
+}, exactly({ id: id(), kind: oneOf(['combine', 'cook', 'strain', 'stirIn', 'foldIn', 'blend', 'pour', 'bake']) }))
 
 const vessel = yup.object({ kind: oneOf(VESSEL_KINDS), material: oneOf(MATERIALS), lengthM: number().min(0), widthM: number().min(0), heightM: number().min(0), taper: number(), heldM3: yup.number().strict().nullable().defined() }).noUnknown().strict().required()
 
-const covers = yup.lazy((value: unknown) => {
-  const kind = (value as { kind?: unknown } | null)?.kind
-  if (kind === 'people') return yup.object({ kind: oneOf(['people']), people: number().min(1).max(5000), each: number().min(0.1).max(50) }).noUnknown().strict()
-  if (kind === 'vessels') return yup.object({ kind: oneOf(['vessels']), count: number().min(1).max(500) }).noUnknown().strict()
-  if (kind === 'weight') return yup.object({ kind: oneOf(['weight']), massG: number().min(1).max(1e6) }).noUnknown().strict()
-  if (kind === 'volume') return yup.object({ kind: oneOf(['volume']), volumeM3: number().min(1e-6).max(1) }).noUnknown().strict()
-  return yup.mixed().nullable().defined().test('covers', 'unknown', v => v === null)
-})
+const covers = byKind({
+  people: exactly({ kind: oneOf(['people']), people: number().min(1).max(5000), each: number().min(0.1).max(50) }),
+  vessels: exactly({ kind: oneOf(['vessels']), count: number().min(1).max(500) }),
+  weight: exactly({ kind: oneOf(['weight']), massG: number().min(1).max(1e6) }),
+  volume: exactly({ kind: oneOf(['volume']), volumeM3: number().min(1e-6).max(1) }),
+}, yup.mixed().nullable().defined().test('covers', 'unknown', v => v === null))
 
 const count = () => number().integer().min(0).max(100000)
 const stock = yup.object({
@@ -97,15 +102,10 @@ export const formulaSchema = yup.object({
   chill: yup.array(yup.object({
     id: id(), placeId: yup.string().strict().nullable().defined(), place: yup.object({ kind: oneOf(PLACE_KINDS), airTempC: number() }).noUnknown().strict().required(), timeS: number().min(0), cover: oneOf(COVERS),
   }).noUnknown().strict().required()).strict().min(1).max(12).required(),
-  serve: yup.object({ startAt: text(40), coldTempC: processValue(number()), chilledS: processValue(number().min(0)), claimDays: yup.number().strict().nullable().defined(), temperC: yup.number().strict().nullable().defined() }).noUnknown().strict().required(),
+  serve: yup.object({ startAt: momentOrNone(), coldTempC: processValue(number()), chilledS: processValue(number().min(0)), claimDays: yup.number().strict().nullable().defined(), temperC: yup.number().strict().nullable().defined() }).noUnknown().strict().required(),
 }).noUnknown().strict().required()
 
-/** A document that cannot be taken: the field and why, for a person. */
-export interface DocumentProblem { path: string, code: string, params: Record<string, unknown> }
-
-export type DocumentResult = { ok: true, doc: FormulaDocument } | { ok: false, problem: DocumentProblem }
-
-const dotted = (path: string | undefined) => (path ?? '').replace(/\[(\d+)\]/g, '.$1').replace(/^\./, '')
+export type DocumentResult = { ok: true, doc: FormulaDocument } | { ok: false, problem: Problem }
 
 /** Migrates and checks a document; with a kitchen, also that its values are possible. Nothing is half-taken. */
 export function readDocument(input: unknown, kitchen?: Kitchen): DocumentResult {
@@ -122,16 +122,16 @@ export function readDocument(input: unknown, kitchen?: Kitchen): DocumentResult 
       if (twice >= 0) return { ok: false, problem: { path: `components.${c}.lines.${twice}.id`, code: 'sameId', params: {} } }
     }
     const fruit = doc.stock.fruit.findIndex(f => !fruitOf(f.fruitId))
-    if (fruit >= 0) return { ok: false, problem: { path: `stock.fruit.${fruit}.fruitId`, code: 'unknownValue', params: { id: doc.stock.fruit[fruit]!.fruitId } } }
-    if (kitchen) assess(doc, kitchen)
+    if (fruit >= 0) return { ok: false, problem: { path: `stock.fruit.${fruit}.fruitId`, code: 'unknownValue', params: {} } }
+    if (kitchen) mixStep(doc, kitchen)
     return { ok: true, doc }
   } catch (error) {
     if (error instanceof InputError) {
       // A formula without lines yet is a draft, not an impossible one.
       if (error.code === 'noLines' || error.code === 'noWater') return { ok: true, doc: formulaSchema.validateSync(migrate(input), { strict: true }) as unknown as FormulaDocument }
-      return { ok: false, problem: { path: error.path, code: error.code, params: { ...error.params } } }
+      return { ok: false, problem: inputProblem(error) }
     }
-    if (error instanceof yup.ValidationError) return { ok: false, problem: { path: dotted(error.path), code: error.type ?? 'typeError', params: (error.params ?? {}) as Record<string, unknown> } }
+    if (error instanceof yup.ValidationError) return { ok: false, problem: yupProblem(error) }
     throw error
   }
 }

@@ -2,11 +2,30 @@
 import * as yup from 'yup'
 import type { Kitchen, KitchenBurner, KitchenOven, KitchenPan, KitchenPlace, KitchenVessel, Lot } from '#core/formula/document'
 import { BURNER_KINDS, MATERIALS, PLACE_KINDS, VESSEL_KINDS } from '#core/formula/document'
-import { findIngredient } from '#core/ingredients'
+import { findIngredient, INGREDIENTS } from '#core/ingredients'
 import { EGG_GRADES, type EggGrade } from '#core/ingredients/measures'
 import { CUP_SYSTEMS, type CupSystem } from '#core/units/measures'
+import { day } from './dates'
+import { fieldPath } from './problem'
 
 const number = () => yup.number().strict().required()
+
+/** Most that a kilogram may cost. */
+export const PRICE_MOST = 100_000
+
+/** The first price that cannot be taken: counted before any is looked at, so that a refusal costs little. */
+function wrongPrice(value: unknown): { path: string, type: string, params?: Record<string, number> } | null {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return { path: '', type: 'typeError' }
+  const entries = Object.entries(value)
+  if (entries.length > INGREDIENTS.length) return { path: '', type: 'tooMany', params: { max: INGREDIENTS.length } }
+  for (const [id, perKg] of entries) {
+    if (!findIngredient(id)) return { path: fieldPath(id), type: 'unknownIngredient' }
+    if (typeof perKg !== 'number' || !Number.isFinite(perKg)) return { path: id, type: 'notANumber' }
+    if (perKg < 0) return { path: id, type: 'min', params: { min: 0 } }
+    if (perKg > PRICE_MOST) return { path: id, type: 'max', params: { max: PRICE_MOST } }
+  }
+  return null
+}
 
 export const settingsSchema = yup.object({
   vocabulary: yup.string().strict().oneOf(['gb', 'us']).required(),
@@ -18,7 +37,10 @@ export const settingsSchema = yup.object({
   foodCode: yup.string().strict().oneOf(['us', 'uk']).required(),
   business: yup.boolean().strict().required(),
   currency: yup.string().strict().trim().min(1).max(4).required(),
-  prices: yup.lazy(value => yup.object(Object.fromEntries(Object.keys((value ?? {}) as object).map(id => [id, findIngredient(id) ? number().min(0).max(100000) : yup.mixed().oneOf([], 'unknown')]))).strict().required()),
+  prices: yup.mixed<Record<string, number>>().required().test('prices', 'prices', (value, context) => {
+    const wrong = wrongPrice(value)
+    return wrong === null || context.createError({ ...wrong, path: wrong.path ? `${context.path}.${wrong.path}` : context.path })
+  }),
 }).noUnknown().strict().required()
 
 export interface KitchenSettings {
@@ -76,19 +98,31 @@ const some = (max: number) => yup.number().strict().min(0).max(max).nullable().d
 /** A lot as it is written; the acidity of a card is worked out again by the server. */
 export const lotSchema = yup.object({
   id: yup.string().strict().uuid().required(), name: yup.string().strict().trim().min(1).max(80).required(), ingredientId: yup.string().strict().test('known', 'unknown', v => !!v && !!findIngredient(v)).required(),
-  acidPercent: some(15), pH: some(14), brix: some(85), fatPercent: some(85), acidLnSigma: some(3), massG: some(1e6), method, useBy: yup.string().strict().matches(/^\d{4}-\d{2}-\d{2}$/).nullable().defined(),
+  acidPercent: some(15), pH: some(14), brix: some(85), fatPercent: some(85), acidLnSigma: some(3), massG: some(1e6), method, useBy: day().nullable().defined(),
 }).noUnknown().strict().required()
 
-/** What the Kitchen page sends; lots have a route of their own. */
+/** What the Kitchen page sends; lots have a route of their own. `version` is the one it was changed from. */
 export const kitchenUpdateSchema = yup.object({
+  mutationId: yup.string().strict().uuid().required(),
   version: number().integer(), name: yup.string().strict().trim().min(1).max(120).required(), settings: settingsSchema, places: list(placeSchema), vessels: list(vesselSchema), ovens: list(ovenSchema), burners: list(burnerSchema), pans: list(panSchema),
 }).noUnknown().strict().required()
 
-/** The kitchen as the server sends it. */
-export interface KitchenRecord { id: string, name: string, version: number, settings: KitchenSettings, places: KitchenPlace[], vessels: KitchenVessel[], ovens: KitchenOven[], burners: KitchenBurner[], pans: KitchenPan[], lots: Lot[] }
+/** A lot as it is sent: from which version (0: a new one), and whether one that was put away comes back. */
+export const lotSaveSchema = yup.object({
+  mutationId: yup.string().strict().uuid().required(), baseVersion: number().integer().min(0), revive: yup.boolean().strict().required(), lot: lotSchema,
+}).noUnknown().strict().required()
+
+export interface LotRecord extends Lot { version: number }
+/** What is saved as one: everything of the kitchen but its lots. */
+export interface KitchenDocument { name: string, settings: KitchenSettings, places: KitchenPlace[], vessels: KitchenVessel[], ovens: KitchenOven[], burners: KitchenBurner[], pans: KitchenPan[] }
+/** The kitchen as the server sends it. `version` counts its own changes; `revision` also those of its lots. */
+export interface KitchenRecord extends KitchenDocument { id: string, version: number, revision: number, lots: LotRecord[] }
+
+/** The part of a record that is saved as one. */
+export const kitchenDocument = ({ name, settings, places, vessels, ovens, burners, pans }: KitchenDocument): KitchenDocument => ({ name, settings, places, vessels, ovens, burners, pans })
 
 /** What of it the core needs. */
-export const coreKitchen = (k: Pick<KitchenRecord, 'settings' | 'places' | 'vessels' | 'ovens' | 'burners' | 'pans' | 'lots'>): Kitchen => ({
+export const coreKitchen = (k: Pick<KitchenDocument, 'settings' | 'places' | 'vessels' | 'ovens' | 'burners' | 'pans'> & { lots: Lot[] }): Kitchen => ({
   altitudeM: k.settings.altitudeM, roomTempC: k.settings.roomTempC, foodCode: k.settings.foodCode, business: k.settings.business, eggGrade: k.settings.eggGrade,
   places: k.places, vessels: k.vessels, ovens: k.ovens, burners: k.burners, pans: k.pans, lots: k.lots, prices: k.settings.prices,
 })

@@ -1,10 +1,24 @@
+/** The shelf, a page at a time, and which formula a first start should open. Nothing is computed here. */
+import { isText } from '../../../shared/schemas/shape'
 import type { FormulaList } from '../../../shared/schemas/wire'
-import { demoFormulas } from '../../database/demo'
+import { FIRST_DEMO_ID } from '../../database/demo'
+import { isThere, listFormulas } from '../../domain/formulas'
+import { wantSummaries } from '../../domain/housekeeping'
+import { loadOwner } from '../../domain/kitchen'
 
-/** The shelf, and which formula a first start should open. */
+const SEARCH_MOST = 120
+
 export default defineEventHandler(async (event): Promise<FormulaList> => {
+  const { after, search, eggs } = getQuery(event)
+  const one = (value: unknown, path: string) => {
+    if (value === undefined || (typeof value === 'string' && isText(value) && value.length <= 400)) return value
+    throw problem(422, { path, code: 'unknownValue' })
+  }
   const em = await useEm(event)
-  const items = await listFormulas(em, await loadKitchen(em))
-  const first = demoFormulas()[0]!.id
-  return { items, firstId: items.some(i => i.id === first) ? first : items[0]?.id ?? null }
+  const owner = await loadOwner(em)
+  const cursor = one(after, 'after') ?? null
+  const page = await listFormulas(em, owner, { after: cursor, search: (one(search, 'search') ?? '').slice(0, SEARCH_MOST), eggs: one(eggs, 'eggs') === '1' })
+  wantSummaries(page.items.filter(i => i.stale).map(i => i.id))
+  const firstId = cursor ? null : await isThere(em, owner, FIRST_DEMO_ID) ? FIRST_DEMO_ID : page.items[0]?.id ?? null
+  return { ...page, firstId }
 })

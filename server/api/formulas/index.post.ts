@@ -1,9 +1,15 @@
+import { createFormulaRow } from '../../domain/formulas'
+import { wantSummaries } from '../../domain/housekeeping'
+import { knownKitchen } from '../../domain/kitchen'
 import { createSchema } from '../../../shared/schemas/wire'
 
 export default defineEventHandler(async (event) => {
   const body = await readChecked(event, createSchema)
   const em = await useEm(event)
-  const owner = await loadKitchen(em)
-  const document = takeDocument(body.document, owner)
-  return createFormulaRow(em, owner, now(), { id: body.id, mutationId: body.mutationId, document, label: body.label ?? '', parentFormulaId: body.parentFormulaId ?? null })
+  const kitchen = await knownKitchen(em)
+  const record = await createFormulaRow(em, kitchen, now(), {
+    id: body.id.toLowerCase(), mutationId: body.mutationId, document: takeDocument(body.document, kitchen), label: body.label ?? '', parentFormulaId: body.parentFormulaId ?? null,
+  })
+  wantSummaries([record.id])
+  return record
 })

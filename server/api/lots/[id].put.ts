@@ -1,16 +1,11 @@
 import type { Lot } from '#core/formula/document'
-import { InputError } from '#core/errors'
-import { lotSchema } from '../../../shared/schemas/kitchen'
+import { saveLot } from '../../domain/lots'
+import { lotSaveSchema } from '../../../shared/schemas/kitchen'
 
-/** Writes a lot, new or changed; answers the kitchen with it. */
+/** Writes a lot, new or changed; answers it as it now is. */
 export default defineEventHandler(async (event) => {
-  const lot = await readChecked(event, lotSchema) as Lot
-  if (lot.id !== getRouterParam(event, 'id')) throw problem(422, { path: 'id', code: 'otherId' })
-  try {
-    const { actorId: _, ...kitchen } = await saveLot(await useEm(event), now(), lot) as Owner
-    return kitchen
-  } catch (error) {
-    if (error instanceof InputError) throw problem(422, { path: error.path, code: error.code, params: { ...error.params } })
-    throw error
-  }
+  const id = routeId(event, 'unknownLot')
+  const { lot, ...save } = await readChecked(event, lotSaveSchema)
+  if (lot.id.toLowerCase() !== id) throw problem(422, { path: 'lot.id', code: 'otherId' })
+  return saveLot(await useEm(event), now(), { ...save, lot: { ...lot, id } as unknown as Lot })
 })

@@ -1,7 +1,9 @@
 /** One kept state, with its document. */
+import { loadOwner } from '../../domain/kitchen'
+import { loadVersion } from '../../domain/versions'
+
 export default defineEventHandler(async (event) => {
+  const id = routeId(event, 'unknownVersion')
   const em = await useEm(event)
-  const version = await findVersion(em, await loadKitchen(em), formulaId(event))
-  if (!version) throw problem(404, { path: 'id', code: 'unknownVersion' })
-  return version
+  return loadVersion(em, await loadOwner(em), id)
 })

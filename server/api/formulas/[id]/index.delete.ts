@@ -1,5 +1,9 @@
+import { deleteFormula } from '../../../domain/formulas'
+import { loadOwner } from '../../../domain/kitchen'
+
 export default defineEventHandler(async (event) => {
+  const id = routeId(event)
   const em = await useEm(event)
-  if (!await setDeleted(em, await loadKitchen(em), formulaId(event), now())) throw gone()
+  await deleteFormula(em, await loadOwner(em), now(), id)
   return { deleted: true }
 })

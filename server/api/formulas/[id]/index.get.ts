@@ -1,6 +1,8 @@
+import { loadFormula } from '../../../domain/formulas'
+import { loadOwner } from '../../../domain/kitchen'
+
 export default defineEventHandler(async (event) => {
+  const id = routeId(event)
   const em = await useEm(event)
-  const row = await findFormula(em, await loadKitchen(em), formulaId(event))
-  if (!row) throw gone()
-  return recordOf(row)
+  return loadFormula(em, await loadOwner(em), id)
 })

@@ -1,12 +1,15 @@
+import { saveFormula } from '../../../domain/formulas'
+import { wantSummaries } from '../../../domain/housekeeping'
+import { knownKitchen } from '../../../domain/kitchen'
 import { saveSchema } from '../../../../shared/schemas/wire'
 
+/** Saves a draft; answered once it is committed. What the shelf shows of it follows later. */
 export default defineEventHandler(async (event) => {
-  const id = formulaId(event)
-  const body = await readChecked(event, saveSchema)
+  const id = routeId(event)
+  const { mutationId, baseVersion, document } = await readChecked(event, saveSchema)
   const em = await useEm(event)
-  const owner = await loadKitchen(em)
-  const outcome = await saveFormula(em, owner, now(), id, { mutationId: body.mutationId, baseVersion: body.baseVersion, document: takeDocument(body.document, owner) })
-  if (outcome.kind === 'gone') throw gone()
-  if (outcome.kind === 'conflict') throw createError({ statusCode: 409, statusMessage: 'Changed elsewhere', data: { code: 'changedElsewhere', current: outcome.record } })
-  return outcome.record
+  const kitchen = await knownKitchen(em)
+  const record = await saveFormula(em, kitchen, now(), id, { mutationId, baseVersion, document: takeDocument(document, kitchen) })
+  wantSummaries([id])
+  return record
 })

@@ -1,11 +1,11 @@
+import { loadOwner } from '../../../../domain/kitchen'
+import { nameVersion } from '../../../../domain/versions'
 import { nameVersionSchema } from '../../../../../shared/schemas/wire'
 
 /** Names the state a formula is in. */
 export default defineEventHandler(async (event) => {
+  const id = routeId(event)
   const { label } = await readChecked(event, nameVersionSchema)
   const em = await useEm(event)
-  const owner = await loadKitchen(em)
-  const version = await nameVersion(em, owner, now(), formulaId(event), label.trim())
-  if (!version) throw gone()
-  return version
+  return nameVersion(em, await loadOwner(em), now(), id, label)
 })

@@ -1,5 +1,0 @@
-export default defineEventHandler(async (event) => {
-  const em = await useEm(event)
-  if (!await setDeleted(em, await loadKitchen(em), formulaId(event), null)) throw gone()
-  return { deleted: false }
-})

@@ -1,0 +1,77 @@
+/** Work of the server's own, beside requests: what the shelf shows, and what grows old. */
+import type { EntityManager } from '@mikro-orm/postgresql'
+import { subDays } from 'date-fns'
+import { FormulaEntity } from '../database/entities'
+import { faultName, isDatabaseAway } from '../database/away'
+import { inThread } from '../threads/pool'
+import { newEm, now } from '../utils/orm'
+import { emptyBin } from './bin'
+import { forgetBefore } from './mutations'
+import { refreshSummaries } from './summaries'
+import { thinVersions } from './versions'
+
+const HOUR_MS = 3_600_000
+/** A formula that is being worked on is not thinned at each save. */
+const THIN_EVERY_MS = 600_000
+
+/** What is asked for within this is worked out together, ms. */
+const GATHER_MS = 150
+
+const wanted = new Set<string>()
+const thinned = new Map<string, number>()
+let working: Promise<void> | null = null
+
+/** Asks for the summaries of these formulas, soon. Asked for many times, each is worked out once. */
+export function wantSummaries(ids: readonly string[]): void {
+  for (const id of ids) wanted.add(id)
+  if (wanted.size > 0) working ??= work().finally(() => { working = null })
+}
+
+async function work(): Promise<void> {
+  // A run of saves is one piece of work.
+  await new Promise(resolve => setTimeout(resolve, GATHER_MS))
+  while (wanted.size > 0) {
+    const ids = [...wanted].slice(0, 8)
+    for (const id of ids) wanted.delete(id)
+    try {
+      await refreshSummaries(await newEm(), ids, job => inThread('summaries', job))
+      for (const id of ids) await thinOnce(id)
+    } catch (error) {
+      // Whoever looks at the shelf next asks again.
+      if (!isDatabaseAway(error)) console.error(`Lumbik: summaries were not worked out (${faultName(error)})`)
+      wanted.clear()
+    }
+  }
+}
+
+async function thinOnce(id: string): Promise<void> {
+  const at = Date.now()
+  if (at - (thinned.get(id) ?? 0) < THIN_EVERY_MS) return
+  if (thinned.size > 5000) thinned.clear()
+  thinned.set(id, at)
+  await thinVersions(await newEm(), id, now())
+}
+
+/** Once: empties the bin, forgets old writes, thins what was worked on in the last days. */
+export async function tidy(em: EntityManager, at: Date): Promise<void> {
+  await emptyBin(em, at)
+  await forgetBefore(em, at)
+  for (let offset = 0; ; offset += 200) {
+    const ids = (await em.fork().find(FormulaEntity, { updatedAt: { $gt: subDays(at, 9) } }, { fields: ['id'], orderBy: { id: 'asc' }, limit: 200, offset })).map(f => f.id)
+    for (const id of ids) await thinVersions(em, id, at)
+    if (ids.length < 200) return
+  }
+}
+
+/** Starts the hourly round. @returns its end */
+export function startHousekeeping(): () => void {
+  const round = () => newEm().then(em => tidy(em, now())).catch((error) => {
+    if (!isDatabaseAway(error)) console.error(`Lumbik: tidying up did not work (${faultName(error)})`)
+  })
+  const first = setTimeout(round, 60_000).unref()
+  const timer = setInterval(round, HOUR_MS).unref()
+  return () => {
+    clearTimeout(first)
+    clearInterval(timer)
+  }
+}

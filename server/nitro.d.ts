@@ -1,0 +1,1 @@
+declare module '#nitro-internal-pollyfills'

@@ -1,0 +1,24 @@
+/** The API's routes, in one table: what is not in it is not there. A test holds it against the files. */
+
+export const ROUTES: Readonly<Record<string, readonly string[]>> = {
+  '/api/assess': ['POST'],
+  '/api/bin': ['GET'],
+  '/api/bin/restore': ['POST'],
+  '/api/formulas': ['GET', 'POST'],
+  '/api/formulas/:id': ['GET', 'PUT', 'PATCH', 'DELETE'],
+  '/api/formulas/:id/versions': ['GET', 'POST'],
+  '/api/health': ['GET'],
+  '/api/kitchen': ['GET', 'PUT'],
+  '/api/lots/:id': ['PUT', 'DELETE'],
+  '/api/versions/:id': ['GET'],
+}
+
+/** Methods of the route that a path is, or null. @example methodsOf('/api/lots/abc') // ['PUT', 'DELETE'] */
+export function methodsOf(path: string): readonly string[] | null {
+  const parts = path.split('/')
+  const route = Object.keys(ROUTES).find((r) => {
+    const want = r.split('/')
+    return want.length === parts.length && want.every((w, i) => w === parts[i] || (w.startsWith(':') && parts[i] !== ''))
+  })
+  return route ? ROUTES[route]! : null
+}
