@@ -4,6 +4,7 @@ const core = fileURLToPath(new URL('./core', import.meta.url))
 
 export default defineNuxtConfig({
   modules: ['@nuxt/eslint', '@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt'],
+  $production: { nitro: { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) } },
   // The workspace computes in the browser; pages are rendered there only.
   ssr: false,
   components: [{ path: '~/components', pathPrefix: false }],
@@ -21,6 +22,7 @@ export default defineNuxtConfig({
   spaLoadingTemplate: true,
   alias: { '#core': core },
   sourcemap: { client: false, server: false },
+  experimental: { entryImportMap: false, emitRouteChunkError: 'manual' },
   compatibilityDate: '2026-01-01',
   nitro: {
     compressPublicAssets: true,
@@ -32,8 +34,6 @@ export default defineNuxtConfig({
       '/api/**': { headers: { 'content-security-policy': 'default-src \'none\'; frame-ancestors \'none\'', 'cache-control': 'no-store' } },
     },
   },
-  $production: { nitro: { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) } },
-  experimental: { entryImportMap: false, emitRouteChunkError: 'manual' },
   vite: {
     worker: { format: 'es' },
     optimizeDeps: { include: ['comlink', 'yup', 'echarts/core', 'echarts/charts', 'echarts/components', 'echarts/renderers', 'vue-echarts', 'parse-ingredient', 'pure-rand/distribution/uniformFloat64', 'pure-rand/generator/xoroshiro128plus'] },

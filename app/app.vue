@@ -1,21 +1,33 @@
 <script setup lang="ts">
 // The kitchen decides units and words everywhere, so it is fetched before anything is drawn.
 const kitchen = useKitchenStore()
-await kitchen.load()
+// So long as that is quick: a page that waits says what it waits for.
+const PATIENCE_MS = 800
+await Promise.race([kitchen.load(), new Promise(resolve => setTimeout(resolve, PATIENCE_MS))])
+const AWAY = { server: 'Waiting for the server.', database: 'Waiting for the database.' } as const
 </script>
 
 <template>
   <UApp :toaster="{ position: 'bottom-left', duration: 9000 }">
     <NuxtLoadingIndicator color="#1F2F24" :height="2" />
     <TopBar />
-    <p v-if="kitchen.error" class="unreachable" role="alert">
-      The kitchen's data cannot be reached. What you change is kept in this browser and sent once the server answers.
-      <button type="button" class="underline" @click="kitchen.load()">Try again</button>
+    <p v-if="away" class="unreachable no-print" role="alert" :data-away="away">
+      <b>{{ AWAY[away] }}</b> {{ kitchen.record ? 'What you change is kept in this browser and sent once it answers.' : 'Lumbik opens as soon as it answers; nothing is lost.' }}
     </p>
-    <NuxtPage />
+    <p v-if="storageFailing" class="unreachable no-print" role="alert" data-storage="failing">
+      <b>This browser keeps nothing:</b> its storage is full or switched off. Everything goes to the server as before; do not close the page before it says “Saved”.
+    </p>
+    <OutboxNotices v-if="kitchen.record" />
+    <NuxtPage v-if="kitchen.record" />
+    <main v-else class="waiting" aria-busy="true">
+      <h1>{{ away ? AWAY[away] : 'Opening the kitchen …' }}</h1>
+      <p class="soft">{{ away === 'database' ? 'Lumbik runs, but its database does not answer. It is asked again every moment.' : 'It is asked again every moment; this page goes on by itself.' }}</p>
+    </main>
   </UApp>
 </template>
 
 <style scoped>
-.unreachable { padding: 0.6rem 1.75rem; border-bottom: 1px solid var(--blood); color: var(--blood); }
+.unreachable { padding: 0.6rem 1.75rem; margin: 0; border-bottom: 1px solid var(--blood); color: var(--blood); }
+.waiting { padding: 3rem 1.75rem; }
+@media (max-width: 760px) { .unreachable { padding: 0.6rem 1rem; } }
 </style>

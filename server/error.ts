@@ -5,7 +5,7 @@
 import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
 import { InputError } from '#core/errors'
 import { inputProblem } from '../shared/schemas/problem'
-import { faultName, isDatabaseAway } from './database/away'
+import { faultName, isDatabaseAway, notTakenBy } from './database/away'
 import { Refusal, type RefusalKind } from './domain/refusal'
 
 const STATUS: Record<RefusalKind, [number, string]> = { unknown: [404, 'Not here'], deleted: [410, 'Deleted'], conflict: [409, 'Changed elsewhere'], invalid: [422, 'Not taken'], away: [503, 'Not now'] }
@@ -22,6 +22,9 @@ export function answerOf(error: unknown): Answer {
   }
   if (inner instanceof InputError) return { status: 422, statusMessage: 'Not taken', data: { ...inputProblem(inner) } }
   if ([error, cause].some(e => isDatabaseAway(e))) return { status: 503, statusMessage: 'Not now', data: { path: '', code: 'database' } }
+  // Two at once with one id: the checks above let both through, the database only one.
+  const refused = notTakenBy(error)
+  if (refused) return { status: refused === 'sameId' ? 409 : 422, statusMessage: 'Not taken', data: { path: refused === 'sameId' ? 'id' : '', code: refused } }
   if (unhandled || !statusCode || statusCode >= 500) return { status: 500, statusMessage: 'A fault of ours', data: { path: '', code: 'fault' } }
   return { status: statusCode, statusMessage: statusMessage ?? '', data: data ?? { path: '', code: statusCode === 405 ? 'otherMethod' : 'unknownRoute' } }
 }

@@ -1,14 +1,33 @@
 <script setup lang="ts">
-/** The bar at the top: only places that work. */
+/** The bar at the top: the places, and whether everything of this browser is saved. */
+import { unsentList, unsentName } from '~/words/unsent'
+
 const kitchen = useKitchenStore()
 const workspace = useWorkspaceStore()
+const outbox = useOutboxStore()
 const route = useRoute()
 const places = [{ to: '/shelf', name: 'Shelf' }, { to: '/kitchen', name: 'Kitchen' }]
 const inFormula = computed(() => route.path.startsWith('/formula/'))
-const active = (to: string) => route.path.startsWith(to) || (to === '/shelf' && (inFormula.value || route.path === '/new'))
-const SAVE_WORDS = { saved: 'Saved', saving: 'Saving', unsent: 'Not sent yet: kept in this browser', conflict: 'Changed elsewhere' } as const
+const active = (to: string) => route.path.startsWith(to) || (to === '/shelf' && (inFormula.value || route.path === '/new' || route.path === '/bin'))
 const { time } = useFormat()
-const saveWords = computed(() => workspace.saveState === 'saved' && workspace.savedAt ? `Saved ${time(workspace.savedAt)}` : SAVE_WORDS[workspace.saveState])
+
+/** "Saved" is said only when nothing of this browser waits, in whichever tab. */
+const state = computed(() => {
+  const list = outbox.list
+  if (list.some(e => e.state === 'conflict')) return 'conflict'
+  if (list.some(e => e.state === 'unsent' || e.state === 'refused' || e.state === 'deleted')) return 'unsent'
+  if (list.length > 0) return 'saving'
+  return outbox.elsewhere.length > 0 ? 'unsent' : 'saved'
+})
+const words = computed(() => {
+  const names = [...outbox.list.filter(e => e.state !== 'waiting' && e.state !== 'sending').map(unsentName), ...outbox.elsewhere.map(n => `“${n}”`)]
+  switch (state.value) {
+    case 'conflict': return 'Changed elsewhere'
+    case 'unsent': return `Not sent yet: ${unsentList(names)}, kept in this browser`
+    case 'saving': return 'Saving'
+    default: return inFormula.value && workspace.doc && workspace.savedAt ? `Saved ${time(workspace.savedAt)}` : ''
+  }
+})
 </script>
 
 <template>
@@ -18,7 +37,7 @@ const saveWords = computed(() => workspace.saveState === 'saved' && workspace.sa
       <NuxtLink v-for="p in places" :key="p.to" :to="p.to" :class="{ on: active(p.to) }" :aria-current="active(p.to) ? 'page' : undefined">{{ p.name }}</NuxtLink>
     </nav>
     <div class="right">
-      <span v-if="inFormula && workspace.doc" class="save" :class="workspace.saveState" role="status" :data-save="workspace.saveState">{{ saveWords }}</span>
+      <span class="save" :class="state" role="status" :data-all-saved="state">{{ words }}</span>
       <span class="soft kitchen">{{ kitchen.record?.name }}</span>
     </div>
   </header>
@@ -32,7 +51,7 @@ nav { display: flex; gap: 1.4rem; height: 100%; }
 nav a { display: inline-flex; align-items: center; min-width: 44px; border-bottom: 2px solid transparent; margin-bottom: -1px; color: var(--ink-soft); }
 nav a.on { color: var(--ink); font-weight: 600; border-color: var(--ink); }
 .right { margin-left: auto; display: flex; gap: 1.5rem; font-size: 0.92rem; align-items: center; min-width: 0; }
-.save { color: var(--ink-soft); white-space: nowrap; }
+.save { color: var(--ink-soft); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .save.unsent, .save.conflict { color: var(--blood); font-weight: 600; }
 .kitchen { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 @media (max-width: 760px) {

@@ -1,6 +1,5 @@
 /** Formula files out and in. A file is taken whole or not at all; an error names the field. */
 import type { FormulaDocument } from '#core/formula/document'
-import type { Problem } from '../../shared/schemas/problem'
 import { documentProblemWords } from '~/words/problems'
 import { BODY_LIMIT } from '../../shared/schemas/wire'
 
@@ -25,10 +24,10 @@ export async function importFormula(file: File): Promise<{ id: string } | { erro
   }
   const id = crypto.randomUUID()
   try {
-    await $fetch('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document: input, label: 'imported' } })
+    await api('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document: input, label: 'imported' } })
     return { id }
   } catch (e) {
-    const data = (e as { data?: { data?: Problem } }).data?.data
-    return { error: data ? documentProblemWords(data) : 'The server does not answer. Nothing was imported; try again.' }
+    const { away: later, problem } = e as ApiError
+    return { error: later ? 'The server does not answer. Nothing was imported; try again.' : documentProblemWords(problem) }
   }
 }

@@ -1,6 +1,5 @@
 import { describe, expect, it, vi } from 'vitest'
 import { keepWorker, toPlain } from './useAssessor'
-import { claimTab, dropUnsent, putUnsent, takeUnsent, type Unsent } from './outbox'
 import { formula } from '../../tests/support/core'
 import { reactive } from 'vue'
 
@@ -42,33 +41,5 @@ describe('keeping a worker alive', () => {
   it('only plain data crosses', () => {
     const plain = toPlain(reactive(formula()))
     expect(structuredClone(plain)).toEqual(formula())
-  })
-})
-
-describe('the outbox', () => {
-  const entry = (tab: string): Unsent => ({ formulaId: 'f1', tab, baseVersion: 3, document: formula(), mutationId: 'm1', inFlight: null })
-  const locks = (held: string[]) => Object.defineProperty(navigator, 'locks', { configurable: true, value: {
-    query: async () => ({ held: held.map(name => ({ name })) }),
-    request: async (_: string, options: unknown, work?: (lock: object | null) => unknown) => (work ?? options as (lock: object) => unknown)({}),
-  } })
-  it('gives a tab its own back, leaves a living tab\'s alone, and adopts a dead one\'s', async () => {
-    localStorage.clear()
-    locks(['lumbik-tab-alive'])
-    putUnsent(entry('mine'))
-    expect((await takeUnsent('f1', 'mine'))!.baseVersion).toBe(3)
-    dropUnsent('f1', 'mine')
-    putUnsent(entry('alive'))
-    expect(await takeUnsent('f1', 'mine')).toBeNull()
-    putUnsent(entry('dead'))
-    expect(await takeUnsent('f1', 'mine')).toMatchObject({ tab: 'mine', mutationId: 'm1' })
-    expect(localStorage.getItem('lumbik:unsent:f1:dead')).toBeNull()
-    expect(await takeUnsent('another', 'mine')).toBeNull()
-  })
-  it('a tab keeps its id over a reload', async () => {
-    locks([])
-    sessionStorage.clear()
-    const id = await claimTab()
-    expect(sessionStorage.getItem('lumbik:tab')).toBe(id)
-    expect(await claimTab()).toBe(id)
   })
 })

@@ -26,7 +26,7 @@ export function useComparison(formulaId: () => string) {
   const load = async (o: Other) => {
     if (docs.value[o.key]) return
     try {
-      const { document } = o.kind === 'version' ? await $fetch<VersionRecord>(`/api/versions/${o.id}`) : await $fetch<FormulaRecord>(`/api/formulas/${o.id}`)
+      const { document } = o.kind === 'version' ? await api<VersionRecord>(`/api/versions/${o.id}`) : await api<FormulaRecord>(`/api/formulas/${o.id}`)
       docs.value = { ...docs.value, [o.key]: document }
     } catch {
       failed.value = true
@@ -34,12 +34,25 @@ export function useComparison(formulaId: () => string) {
   }
   async function refresh() {
     try {
-      list.value = await $fetch<VersionList>(`/api/formulas/${formulaId()}/versions`)
+      list.value = await api<VersionList>(`/api/formulas/${formulaId()}/versions`)
       failed.value = false
     } catch {
       failed.value = true
     }
     for (const o of [...others.value.filter(x => keys.value.includes(x.key)), ...ghostOthers.value]) await load(o)
+  }
+  /** The next page of earlier states. */
+  async function earlier() {
+    const now = list.value
+    if (!now?.next) return
+    try {
+      const page = await api<VersionList>(`/api/formulas/${formulaId()}/versions`, { query: { after: now.next } })
+      const known = new Set(now.items.map(v => v.id))
+      const items = [...now.items, ...page.items.filter(v => !known.has(v.id))].sort((a, b) => b.createdAt.localeCompare(a.createdAt))
+      list.value = { ...now, items, next: page.next }
+    } catch {
+      failed.value = true
+    }
   }
   /** Named states and other formulas of the same descent: what the map shows of itself. */
   const ghostOthers = computed(() => {
@@ -59,7 +72,7 @@ export function useComparison(formulaId: () => string) {
   /** Names the state the server has. */
   async function nameIt(label: string): Promise<boolean> {
     try {
-      await $fetch<VersionItem>(`/api/formulas/${formulaId()}/versions`, { method: 'POST', body: { label }, retry: 0 })
+      await api<VersionItem>(`/api/formulas/${formulaId()}/versions`, { method: 'POST', body: { label } })
       await refresh()
       return true
     } catch {
@@ -67,5 +80,5 @@ export function useComparison(formulaId: () => string) {
     }
   }
   onMounted(refresh)
-  return { list, others, keys, compared, ghosts, failed, refresh, toggle, nameIt }
+  return { list, others, keys, compared, ghosts, failed, refresh, earlier, toggle, nameIt }
 }

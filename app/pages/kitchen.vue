@@ -13,47 +13,25 @@ useHead({ title: 'Kitchen · Lumbik' })
 const kitchen = useKitchenStore()
 const fmt = useFormat()
 const record = computed(() => kitchen.record!)
-const previous = shallowRef<KitchenRecord | null>(null)
-const saved = ref(false)
 const settings = computed(() => record.value.settings)
-/** A change shows at once and is written after a moment; while it waits, further changes join it. */
-let timer: ReturnType<typeof setTimeout> | undefined
-let base: KitchenRecord | null = null
-const waiting = ref(false)
+/** The last change, so that it can be taken back; what is sent together is one. */
+const last = shallowRef<{ before: KitchenRecord, after: KitchenRecord } | null>(null)
+/** Shows at once, is kept in this browser at once, and goes to the server after a moment. */
 function change(next: KitchenRecord) {
-  base ??= record.value
-  kitchen.record = next
-  saved.value = false
-  waiting.value = true
-  clearTimeout(timer)
-  timer = setTimeout(flush, 400)
+  const before = kitchen.entry?.state === 'waiting' && last.value ? last.value.before : record.value
+  kitchen.change(next)
+  last.value = { before, after: record.value }
 }
-/** Writes what waits, one write after another; what is changed meanwhile goes with the next. */
-let running: Promise<void> | null = null
-function flush(): Promise<void> {
-  clearTimeout(timer)
-  return running ??= write().finally(() => { running = null })
+function undo() {
+  const back = last.value
+  last.value = null
+  if (back) kitchen.takeBack(back.before, back.after)
 }
-async function write() {
-  while (base) {
-    const before: KitchenRecord = base
-    base = null
-    const ok = await kitchen.save(record.value)
-    saved.value = ok
-    if (ok) previous.value = before
-  }
-  waiting.value = false
-}
-onBeforeRouteLeave(flush)
+const state = computed(() => !kitchen.entry ? kitchen.savedAt ? 'saved' : 'idle' : kitchen.entry.state === 'waiting' || kitchen.entry.state === 'sending' ? 'saving' : kitchen.entry.state)
 const set = (part: Partial<KitchenSettings>) => change({ ...record.value, settings: { ...settings.value, ...part } })
 const place = (id: string, part: Partial<KitchenPlace>) => change({ ...record.value, places: record.value.places.map(p => p.id === id ? { ...p, ...part } : p) })
 const add = () => change({ ...record.value, places: [...record.value.places, { id: crypto.randomUUID(), name: 'New fridge', kind: 'domesticFridge', airTempC: 4 }] })
 const remove = (id: string) => change({ ...record.value, places: record.value.places.filter(p => p.id !== id) })
-function undo() {
-  const back = previous.value
-  if (back) change({ ...back, version: record.value.version })
-  previous.value = null
-}
 /* Prices: what has one, and a way to give another ingredient one. */
 const priced = computed(() => Object.keys(settings.value.prices).sort((a, b) => fmt.name(a).localeCompare(fmt.name(b))))
 const unpriced = computed(() => INGREDIENTS.filter(i => settings.value.prices[i.id] === undefined))
@@ -65,22 +43,20 @@ function addPrice() {
   pricing.value = ''
 }
 const COLD: PlaceKind[] = PLACE_KINDS.filter(k => k !== 'bench' && k !== 'iceBath')
-const REFUSED: Record<string, string> = { offline: 'The server does not answer. Nothing was saved; try again.', changedElsewhere: 'Changed in another window; this is how it stands now.' }
 const choices = <T extends string>(list: readonly (readonly [T, string])[]) => list
 </script>
 
 <template>
-  <main class="kitchen" :data-kitchen-save="waiting ? 'saving' : saved ? 'saved' : 'idle'">
+  <main class="kitchen" :data-kitchen-save="state">
     <header>
       <h1>Kitchen</h1>
-      <p class="soft" role="status"><template v-if="waiting">Saving</template><template v-else-if="saved">Saved <button type="button" class="underline" @click="undo">Undo</button></template></p>
+      <p class="soft" role="status">{{ { idle: '', saving: 'Saving', saved: 'Saved', unsent: 'Not sent yet: kept in this browser', conflict: 'Changed elsewhere', refused: 'Not saved', deleted: '' }[state] }} <button v-if="last && (state === 'saved' || state === 'unsent')" type="button" class="underline" @click="undo">Undo</button></p>
     </header>
-    <p v-if="kitchen.refused" class="bad" role="alert">{{ REFUSED[kitchen.refused.code] ?? `Not saved: ${kitchen.refused.path}` }}</p>
     <div class="grid">
       <section>
         <h2 class="section-title">Words and units</h2>
         <label class="field-label" for="k-name">Name of the kitchen</label>
-        <input id="k-name" class="native" maxlength="120" :value="record.name" @change="change({ ...record, name: ($event.target as HTMLInputElement).value.trim() || record.name })">
+        <NameField id="k-name" class="native" maxlength="120" :model-value="record.name" @update:model-value="v => change({ ...record, name: v })" />
         <div class="pair">
           <span class="field-label">Kitchen words</span>
           <div class="choices" role="group" aria-label="Kitchen words"><button v-for="[k, n] in choices([['gb', 'British'], ['us', 'American']])" :key="k" type="button" :aria-pressed="settings.vocabulary === k" @click="set({ vocabulary: k })">{{ n }}</button></div>
@@ -112,7 +88,7 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
         <p v-if="record.places.length === 0" class="soft">No cold place yet. Add the fridge you use, with the temperature its thermometer shows.</p>
         <ul class="places">
           <li v-for="p in record.places" :key="p.id">
-            <div><label class="field-label" :for="`pn-${p.id}`">Name</label><input :id="`pn-${p.id}`" class="native" maxlength="80" :value="p.name" @change="place(p.id, { name: ($event.target as HTMLInputElement).value.trim() || p.name })"></div>
+            <div><label class="field-label" :for="`pn-${p.id}`">Name</label><NameField :id="`pn-${p.id}`" class="native" maxlength="80" :model-value="p.name" @update:model-value="v => place(p.id, { name: v })" /></div>
             <div><label class="field-label" :for="`pk-${p.id}`">Kind</label><select :id="`pk-${p.id}`" class="native" :value="p.kind" @change="place(p.id, { kind: ($event.target as HTMLSelectElement).value as PlaceKind, airTempC: USUAL_AIR_C[($event.target as HTMLSelectElement).value as PlaceKind] })"><option v-for="k in COLD" :key="k" :value="k">{{ PLACE_NAMES[k] }}</option></select></div>
             <QuantityField kind="temperature" show-label :step="0.5" :label="`Air in it`" :model-value="p.airTempC" :min="-40" :max="25" @update:model-value="v => place(p.id, { airTempC: v })" />
             <UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${p.name}`" @click="remove(p.id)" />
@@ -122,7 +98,7 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
       </section>
       <section class="wide">
         <h2 class="section-title">Prices a kilogram</h2>
-        <div class="currency"><label class="field-label" for="k-currency">Currency sign</label><input id="k-currency" class="native" maxlength="4" :value="settings.currency" @change="set({ currency: ($event.target as HTMLInputElement).value.trim() || settings.currency })"></div>
+        <div class="currency"><label class="field-label" for="k-currency">Currency sign</label><NameField id="k-currency" class="native" maxlength="4" :model-value="settings.currency" @update:model-value="v => set({ currency: v })" /></div>
         <p v-if="priced.length === 0" class="soft">No prices yet. With them, Balance tells what a batch and a portion cost.</p>
         <ul class="prices">
           <li v-for="id in priced" :key="id" :data-price="id"><QuantityField kind="percent" show-label :unit-text="`${settings.currency}/kg`" :label="fmt.name(id)" :model-value="settings.prices[id]!" :max="100000" @update:model-value="v => price(id, v)" /><UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`No price for ${fmt.name(id)}`" @click="unprice(id)" /></li>

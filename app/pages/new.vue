@@ -5,14 +5,14 @@ import { FAMILIES, type Family, type Line, type School, type Use } from '#core/f
 import { familyOf } from '#core/families/families'
 import { schoolOf } from '#core/families/schools'
 import { suggestFamily, suggestSchool } from '#core/families/suggest'
-import { lintText, takeFix, type Lint, type LintFix } from '#core/formats/lint'
-import { readText, type Answers, type Question, type ReadLine } from '#core/formats/readText'
-import { recipeText } from '#core/formats/recipeText'
+import { takeFix, type Lint, type LintFix } from '#core/formats/lint'
+import type { Answers, Question, ReadLine } from '#core/formats/readText'
 import { INGREDIENTS } from '#core/ingredients'
 import { EGG_GRADES, type EggGrade } from '#core/ingredients/measures'
 import { LEAVES } from '#core/set/gelatin'
 import { CONDITION_NAMES, CUP_NAMES, FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
 import { fixWords, lintWords } from '~/words/lint'
+import { documentProblemWords } from '~/words/problems'
 import { basisWords, questionWords } from '~/words/reading'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 
@@ -20,10 +20,10 @@ useHead({ title: 'New formula · Lumbik' })
 const kitchen = useKitchenStore()
 const fmt = useFormat()
 const DRAFT = 'lumbik:new'
-interface Draft { text: string, answers: Answers, name: string, use: Use | null, family: Family | null, school: School | null }
-const empty = (): Draft => ({ text: '', answers: {}, name: '', use: null, family: null, school: null })
+interface Draft { text: string, answers: Answers, name: string, use: Use | null, family: Family | null, school: School | null, /** Its formula's, so that one sent twice is one. */ id: string }
+const empty = (): Draft => ({ text: '', answers: {}, name: '', use: null, family: null, school: null, id: crypto.randomUUID() })
 // What was begun survives a reload.
-const draft = useLocalStorage<Draft>(DRAFT, empty(), { mergeDefaults: true })
+const draft = useLocalStorage<Draft>(DRAFT, empty(), { mergeDefaults: true, onError: () => { storageFailing.value = true } })
 const error = ref('')
 const busy = ref(false)
 
@@ -33,9 +33,10 @@ const EXAMPLE = `1 1/2 cups caster sugar
 juice and zest of 3 lemons
 4 oz butter`
 const answers = computed<Answers>(() => ({ ...draft.value.answers, cups: draft.value.answers.cups ?? kitchen.record?.settings.cups ?? undefined }))
-const lines = computed<ReadLine[]>(() => readText(draft.value.text, answers.value))
-const recipe = computed(() => recipeText(draft.value.text))
-const lints = computed<Lint[]>(() => lintText(draft.value.text, answers.value, lines.value))
+const { reading, settled, done, much } = useReader(() => draft.value.text, () => answers.value)
+const lines = computed<ReadLine[]>(() => reading.value.lines)
+const recipe = computed(() => reading.value.recipe)
+const lints = computed<Lint[]>(() => reading.value.lints)
 function fix(f: LintFix) {
   if (f.kind === 'answerLine') {
     document.querySelector<HTMLElement>(`[data-line-index="${f.index}"] input`)?.focus()
@@ -98,21 +99,24 @@ const leave = (index: number) => answer({ leftOut: [...(draft.value.answers.left
 const amounts = reactive<Record<number, number>>({})
 
 async function create() {
-  if (missing.value.length || !draft.value.use || busy.value) return
+  if (missing.value.length || !draft.value.use || busy.value || !settled.value) return
   busy.value = true
   error.value = ''
-  const id = crypto.randomUUID()
+  const { id } = draft.value
   const name = draft.value.name.trim() || recipe.value.name.slice(0, 120) || `A new ${FAMILY_NAMES[family.value].name.toLowerCase()}`
   const document = createFormula({ name, school: school.value, use: draft.value.use, lines: built.value, crust: crust.value, topping: topping.value, note: note.value }, kitchen.core!, () => crypto.randomUUID())
   const bloom = items.value.find(i => i.bloom)?.bloom
   if (bloom) document.set.bloom = bloom
   document.heat.targetTempC = suggestTarget(document, kitchen.core!)
   try {
-    await $fetch<FormulaRecord>('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document, label: 'as pasted' } })
+    await api<FormulaRecord>('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document, label: 'as pasted' } })
     draft.value = empty()
     await navigateTo(`/formula/${id}/balance`)
-  } catch {
-    error.value = 'The server does not answer. What you wrote is kept in this browser; try again.'
+  } catch (e) {
+    const { away: later, status, problem } = e as ApiError
+    // An id that is in the bin already was made before, and deleted: the next try is another formula.
+    if (status === 410) draft.value = { ...draft.value, id: crypto.randomUUID() }
+    error.value = later ? 'The server does not answer. What you wrote is kept in this browser; try again.' : status === 410 ? 'It was made before and deleted since. Press again to make it anew.' : documentProblemWords(problem)
   } finally {
     busy.value = false
   }
@@ -138,9 +142,11 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
           </div>
         </section>
       </section>
-      <section aria-live="polite" :data-questions="firstAsked.size">
+      <section aria-live="polite" :data-questions="firstAsked.size" :data-reading="much ? 'too-long' : settled ? 'settled' : 'working'">
         <h2 class="section-title">As read <span v-if="built.length" class="soft small">{{ fmt.grams(total) }} in all</span></h2>
-        <p v-if="lines.length === 0" class="soft">The lines appear here in grams, each with what was assumed. What can be read two ways is asked.</p>
+        <p v-if="much" class="bad" role="alert">This text has {{ much.count.toLocaleString('en-GB') }} {{ much.of }}; up to {{ much.most.toLocaleString('en-GB') }} are read. Nothing of it is lost: leave in it what belongs to this recipe.</p>
+        <p v-else-if="!settled && lines.length === 0" class="soft" role="status">Reading, {{ fmt.percent(done) }} …</p>
+        <p v-else-if="lines.length === 0" class="soft">The lines appear here in grams, each with what was assumed. What can be read two ways is asked.</p>
         <ul v-if="lines.length" class="read">
           <li v-for="l in lines" :key="l.index" :class="{ asks: l.question, out: l.leftOut }" :data-line-index="l.index" :data-read="l.question ? l.question.kind : l.heading || l.comment ? 'heading' : l.leftOut ? 'left-out' : 'read'">
             <div class="text">{{ l.text }}</div>

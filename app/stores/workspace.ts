@@ -1,98 +1,97 @@
 /**
- * The formula on the bench: one plain document, undo by snapshots (one step per gesture), autosave. "Saved" means
- * PostgreSQL has committed it; until then the change is in the browser's outbox.
+ * The formula on the bench: one plain document and undo by snapshots (one step per gesture). Every change goes to the
+ * outbox; what somebody else changed comes into the document and into each step of undo.
  */
 import type { FormulaDocument } from '#core/formula/document'
-import { claimTab, dropUnsent, putUnsent, takeUnsent, type Unsent } from '../composables/outbox'
+import { follow, same } from '../../shared/merge'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 
-const SAVE_DELAY_MS = 500
-const RETRY_MS = 2500
 const HISTORY = 200
 
 export type SaveState = 'saved' | 'saving' | 'unsent' | 'conflict'
+/** Why there is nothing on the bench. */
+export type Missing = 'unknown' | 'deleted' | 'unreadable' | 'away'
 
 export const useWorkspaceStore = defineStore('workspace', () => {
+  const outbox = useOutboxStore()
   const id = ref('')
   const doc = shallowRef<FormulaDocument | null>(null)
-  const version = ref(0)
+  /** What the server has, as far as this tab knows. */
+  const base = shallowRef<{ version: number, value: FormulaDocument } | null>(null)
   const savedAt = ref('')
-  const saveState = ref<SaveState>('saved')
-  /** The other tab's state, while both differ. */
-  const theirs = shallowRef<FormulaRecord | null>(null)
-  const missing = ref(false)
-  /** A save the server refused, by field. */
-  const refused = ref<{ path: string, code: string } | null>(null)
+  const missing = ref<Missing | null>(null)
   const past = shallowRef<FormulaDocument[]>([])
   const future = shallowRef<FormulaDocument[]>([])
   let gesture = ''
-  let tab = ''
-  let pending: { mutationId: string, baseVersion: number } | null = null
-  let inFlight: Unsent['inFlight'] = null
-  let timer: ReturnType<typeof setTimeout> | undefined
-  let sending = false
+
+  const entry = computed(() => id.value ? outbox.entryOf('formula', id.value) : null)
+  const saveState = computed<SaveState>(() => {
+    switch (entry.value?.state) {
+      case undefined: return 'saved'
+      case 'waiting': case 'sending': return 'saving'
+      case 'conflict': return 'conflict'
+      default: return 'unsent'
+    }
+  })
 
   function reset() {
-    clearTimeout(timer)
     doc.value = null
-    theirs.value = null
-    missing.value = false
-    refused.value = null
+    base.value = null
+    missing.value = null
     past.value = []
     future.value = []
-    pending = null
-    inFlight = null
     gesture = ''
-    saveState.value = 'saved'
   }
 
   /** Opens a formula, with what this browser had not sent yet on top. */
   async function open(formulaId: string) {
     reset()
     id.value = formulaId
-    tab = await claimTab()
-    const unsent = await takeUnsent(formulaId, tab)
-    let record: FormulaRecord | null = null
+    await outbox.ready
     try {
-      record = await $fetch<FormulaRecord>(`/api/formulas/${formulaId}`)
-    } catch (e) {
-      if ((e as { status?: number }).status === 404) {
-        missing.value = true
-        return
-      }
-    }
-    if (id.value !== formulaId) return
-    if (record) {
-      version.value = record.version
+      const record = await api<FormulaRecord>(`/api/formulas/${formulaId}`)
+      if (id.value !== formulaId) return
+      base.value = { version: record.version, value: record.document }
       savedAt.value = record.updatedAt
+    } catch (error) {
+      if (id.value !== formulaId) return
+      const { problem, away: later } = error as ApiError
+      if (!outbox.entryOf('formula', formulaId)) missing.value = later ? 'away' : problem.code === 'deletedFormula' ? 'deleted' : problem.code === 'unreadable' ? 'unreadable' : 'unknown'
     }
+    const unsent = outbox.entryOf('formula', formulaId)
     if (unsent) {
-      doc.value = unsent.document
-      version.value = unsent.baseVersion
-      pending = { mutationId: unsent.mutationId, baseVersion: unsent.baseVersion }
-      inFlight = unsent.inFlight
-      saveState.value = 'unsent'
-      void send()
-    } else if (record) {
-      doc.value = record.document
-    } else {
-      missing.value = true
+      doc.value = unsent.value as FormulaDocument
+      base.value = { version: unsent.base.version, value: (unsent.base.value ?? unsent.value) as FormulaDocument }
+      void outbox.send(`formula:${formulaId}`)
+    } else doc.value = base.value?.value ?? null
+  }
+
+  /** Takes a new state of the server's; what was not changed here follows it, each step of undo too. */
+  function rebase(version: number, value: FormulaDocument, updatedAt: string) {
+    const before = base.value?.value
+    base.value = { version, value }
+    savedAt.value = updatedAt
+    if (!before || !doc.value || same(before, value)) return
+    past.value = past.value.map(d => follow(before, value, d))
+    future.value = future.value.map(d => follow(before, value, d))
+    doc.value = follow(before, value, doc.value)
+  }
+
+  /** A tab that comes to the front takes what was changed meanwhile. */
+  async function refresh() {
+    const at = id.value
+    if (!at || entry.value) return
+    if (missing.value) return open(at)
+    try {
+      const record = await api<FormulaRecord>(`/api/formulas/${at}`)
+      if (id.value !== at || entry.value || record.version === base.value?.version) return
+      rebase(record.version, record.document, record.updatedAt)
+    } catch (error) {
+      if (id.value === at && !(error as ApiError).away && !entry.value) missing.value = (error as ApiError).problem.code === 'deletedFormula' ? 'deleted' : 'unknown'
     }
   }
 
-  function keep() {
-    if (!doc.value || !pending) return
-    putUnsent({ formulaId: id.value, tab, baseVersion: pending.baseVersion, document: doc.value, mutationId: pending.mutationId, inFlight })
-  }
-
-  function touched() {
-    pending = { mutationId: crypto.randomUUID(), baseVersion: version.value }
-    keep()
-    if (saveState.value === 'conflict') return
-    saveState.value = saveState.value === 'unsent' ? 'unsent' : 'saving'
-    clearTimeout(timer)
-    timer = setTimeout(send, SAVE_DELAY_MS)
-  }
+  const touched = () => outbox.put('formula', id.value, doc.value!.name, base.value!, doc.value)
 
   /**
    * Changes the document. Changes of one gesture (a run of key presses in one field, a drag) make one step of undo.
@@ -137,92 +136,56 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     touched()
   }
 
-  /** Sends what is pending; first whatever was on its way when a connection or a tab went. */
-  async function send(): Promise<void> {
-    clearTimeout(timer)
-    if (!doc.value || !pending || sending || saveState.value === 'conflict') return
-    sending = true
-    const again = await sendOnce()
-    sending = false
-    if (again) return send()
-  }
+  /** Sends what waits, now. */
+  const send = () => outbox.flush('formula', id.value)
 
-  /** One write. @returns whether there is more to send at once */
-  async function sendOnce(): Promise<boolean> {
-    if (!doc.value || !pending) return false
-    const formulaId = id.value
-    const write = inFlight ?? { mutationId: pending.mutationId, baseVersion: version.value, document: doc.value }
-    inFlight = write
-    keep()
-    try {
-      const record = await $fetch<FormulaRecord>(`/api/formulas/${formulaId}`, { method: 'PUT', body: write, retry: 0 })
-      if (id.value !== formulaId) return true
-      inFlight = null
-      version.value = record.version
-      savedAt.value = record.updatedAt
-      refused.value = null
-      if (pending?.mutationId === write.mutationId) {
-        pending = null
-        dropUnsent(formulaId, tab)
-        saveState.value = 'saved'
-      } else {
-        pending = pending && { ...pending, baseVersion: record.version }
-        keep()
-        saveState.value = 'saving'
-        return true
-      }
-    } catch (e) {
-      if (id.value !== formulaId) return true
-      const { status, data } = e as { status?: number, data?: { data?: { current?: FormulaRecord, path: string, code: string } } }
-      if (status === 409) {
-        inFlight = null
-        theirs.value = data!.data!.current!
-        saveState.value = 'conflict'
-        keep()
-        return false
-      }
-      saveState.value = 'unsent'
-      if (status !== undefined && status < 500) {
-        // The server looked at it and said no: sending the same again would not help.
-        inFlight = null
-        refused.value = data?.data ?? { path: '', code: String(status) }
-        if (status === 404) missing.value = true
-        return false
-      }
-      timer = setTimeout(send, RETRY_MS)
-    }
-    return false
-  }
-
-  /** After a conflict: this tab's state becomes a formula of its own, named as a variant. @returns its id */
+  /** After a conflict: this tab's state becomes a formula of its own, named as a variant. @returns its id @throws {ApiError} */
   async function keepBoth(label: string): Promise<string | null> {
-    if (!doc.value || !theirs.value) return null
+    if (!doc.value || !entry.value?.theirs) return null
     const newId = crypto.randomUUID()
     const document = { ...toPlain(doc.value), name: label.slice(0, 120) }
-    await $fetch('/api/formulas', { method: 'POST', body: { id: newId, mutationId: crypto.randomUUID(), document, label: 'variant', parentFormulaId: id.value } })
+    await api('/api/formulas', { method: 'POST', body: { id: newId, mutationId: crypto.randomUUID(), document, label: 'variant', parentFormulaId: id.value } })
     takeTheirs()
     return newId
   }
   /** After a conflict: drops this tab's state for the other's. It can still be undone. */
   function takeTheirs() {
-    if (!theirs.value || !doc.value) return
-    past.value = [...past.value, doc.value]
-    doc.value = theirs.value.document
-    version.value = theirs.value.version
-    savedAt.value = theirs.value.updatedAt
-    theirs.value = null
-    pending = null
-    inFlight = null
-    dropUnsent(id.value, tab)
-    saveState.value = 'saved'
+    const theirs = entry.value?.theirs
+    if (!theirs || !doc.value) return
+    const mine = doc.value
+    outbox.drop('formula', id.value)
+    base.value = { version: theirs.version, value: theirs.value as FormulaDocument }
+    past.value = [...past.value, mine]
+    doc.value = theirs.value as FormulaDocument
+    savedAt.value = new Date().toISOString()
   }
 
+  outbox.onSettled((s) => {
+    if (s.kind !== 'formula' || s.id !== id.value || !doc.value) return
+    if (!s.merged) {
+      // What was typed meanwhile is on the bench; the server has what was sent.
+      const sent = outbox.entryOf('formula', s.id)?.base.value ?? s.value
+      base.value = { version: s.version, value: sent as FormulaDocument }
+      savedAt.value = s.updatedAt
+      return
+    }
+    const before = (s.before ?? s.value) as FormulaDocument
+    const after = s.value as FormulaDocument
+    const theirs = outbox.entryOf('formula', s.id)?.base.value ?? after
+    past.value = past.value.map(d => follow(before, theirs as FormulaDocument, d))
+    future.value = future.value.map(d => follow(before, theirs as FormulaDocument, d))
+    base.value = { version: s.version, value: theirs as FormulaDocument }
+    doc.value = after
+    savedAt.value = s.updatedAt
+  })
+  outbox.onChangedElsewhere(({ kind, id: changed }) => {
+    if (kind === 'formula' && changed === id.value) void refresh()
+  })
   if (import.meta.client) {
-    window.addEventListener('online', () => void send())
-    document.addEventListener('visibilitychange', () => {
-      if (document.visibilityState === 'hidden' && pending && saveState.value === 'saving') void send()
-    })
+    onBack(() => void refresh())
+    document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && void refresh())
   }
 
-  return { id, doc, version, savedAt, saveState, theirs, missing, refused, canUndo: computed(() => past.value.length > 0), canRedo: computed(() => future.value.length > 0), open, change, replace, endGesture, undo, redo, send, keepBoth, takeTheirs }
+  const version = computed(() => base.value?.version ?? 0)
+  return { id, doc, version, savedAt, entry, saveState, missing, canUndo: computed(() => past.value.length > 0), canRedo: computed(() => future.value.length > 0), open, refresh, change, replace, endGesture, undo, redo, send, keepBoth, takeTheirs }
 })

@@ -23,7 +23,7 @@ const fine = (text: string) => {
   expect(text).not.toMatch(/undefined|NaN|null|\[object/)
 }
 beforeEach(() => {
-  useKitchenStore().record = { id: 'k', name: 'Test kitchen', version: 1, places: [], vessels: [], ovens: [], burners: [], pans: [], lots: [], settings: { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, ...SETTINGS_ADDED } } satisfies KitchenRecord
+  useKitchenStore().take({ id: 'k', name: 'Test kitchen', version: 1, revision: 1, places: [], vessels: [], ovens: [], burners: [], pans: [], lots: [], settings: { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, ...SETTINGS_ADDED } } satisfies KitchenRecord)
 })
 
 describe('words of the balance', () => {

@@ -17,7 +17,7 @@ import { stepWords, variantWords } from './cook'
 const kitchen = demoKitchen()
 const all = demoFormulas().map(d => ({ doc: d.document, a: assess(d.document, kitchen) }))
 beforeEach(() => {
-  useKitchenStore().record = { id: 'k', name: 'Test', version: 1, settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS }
+  useKitchenStore().take({ id: 'k', name: 'Test', version: 1, revision: 1, settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS.map(l => ({ ...l, version: 1 })) })
 })
 /** Words without holes: no NaN, no undefined, no number without an end. */
 const whole = (s: string) => expect(s).not.toMatch(/NaN|undefined|null|Infinity|\[object/)
@@ -44,7 +44,7 @@ describe('the order of work in words', () => {
   it('other ways have a name; °F shows in them when the kitchen reads it', () => {
     const { doc } = all.find(x => x.doc.heat.method === 'oven')!
     for (const code of VARIANTS) whole(variantWords(code, doc, useFormat()).name)
-    useKitchenStore().record = { ...useKitchenStore().record!, settings: { ...SETTINGS, temperatureUnit: 'F' } }
+    useKitchenStore().take({ ...useKitchenStore().record!, settings: { ...SETTINGS, temperatureUnit: 'F' } })
     expect(variantWords('warmStart', doc, useFormat()).name).toContain('140 °F')
   })
 })

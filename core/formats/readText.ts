@@ -136,7 +136,24 @@ interface Ctx { index: number, answers: Answers }
 
 /** Reads a whole text: its ingredient lines. Headings, comments and what the cook left out stay, without items. */
 export function readText(text: string, answers: Answers = {}): ReadLine[] {
-  return recipeText(text).lines.map((line, index) => possible(readLine(line, { index, answers })))
+  return recipeText(text).lines.map((line, index) => readTextLine(line, index, answers))
+}
+
+/** A line that nobody writes, characters: it is asked, not read. */
+export const LINE_MOST = 500
+/** A text that is no recipe any more: what is longer is not read at all. */
+export const TEXT_MOST = { characters: 200_000, lines: 3000 } as const
+
+/** What a text has too much of, and how much; null when it can be read. @example tooLong('200 g sugar') // null */
+export function tooLong(text: string): { of: 'characters' | 'lines', count: number, most: number } | null {
+  if (text.length > TEXT_MOST.characters) return { of: 'characters', count: text.length, most: TEXT_MOST.characters }
+  const count = text.split('\n').length
+  return count > TEXT_MOST.lines ? { of: 'lines', count, most: TEXT_MOST.lines } : null
+}
+
+/** Reads one line of a text taken apart: for who reads a long one bit by bit. @example readTextLine(recipeText('200 g sugar').lines[0]!, 0).items[0]!.massG // 200 */
+export function readTextLine(line: TextLine, index: number, answers: Answers = {}): ReadLine {
+  return possible(readLine(line, { index, answers }))
 }
 
 /** Most of one line that a kitchen weighs, g. */
@@ -188,6 +205,7 @@ function readLine(line: TextLine, ctx: Ctx): ReadLine {
   const base: ReadLine = { index: ctx.index, text: line.text, items: [], question: null, heading: line.heading, comment: line.comment, leftOut: false, section: line.section }
   if (line.heading || line.comment) return base
   if (ctx.answers.leftOut?.includes(ctx.index)) return { ...base, leftOut: true }
+  if (line.text.length > LINE_MOST) return { ...base, question: { kind: 'ingredient', words: `${line.text.slice(0, 60)}…`, suggestion: null } }
   const text = normalise(line.text.replace(/\s*\/\/.*$/, '').replace(/\s+#.*$/, ''))
   const amount = ctx.answers.amountG?.[ctx.index]
   const said = bracketed(text)

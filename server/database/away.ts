@@ -16,6 +16,15 @@ export function isDatabaseAway(error: unknown, depth = 0): boolean {
   return [e.cause, e.previous, ...Array.isArray(e.errors) ? e.errors : []].some(inner => isDatabaseAway(inner, depth + 1))
 }
 
+/** SQLSTATE of what the database would not take: a key that is there already, or text and numbers that no column holds. */
+const NOT_TAKEN: Readonly<Record<string, string>> = { 23505: 'sameId', 23503: 'unknownValue', 22021: 'badText', '22P02': 'unknownValue', '22P05': 'badText', 22003: 'tooLarge', 22001: 'tooLong', 22007: 'date', 22008: 'date' }
+
+/** What the database refused in a write, as a problem's code; null for any other error. */
+export function notTakenBy(error: unknown): string | null {
+  const { code, cause, previous } = (typeof error === 'object' && error !== null ? error : {}) as Failing
+  return (typeof code === 'string' ? NOT_TAKEN[code] : undefined) ?? (cause ? notTakenBy(cause) : previous ? notTakenBy(previous) : null)
+}
+
 /** Fault codes without a statement or a value in them, for the log. */
 export function faultName(error: unknown): string {
   if (typeof error !== 'object' || error === null) return typeof error

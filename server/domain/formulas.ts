@@ -31,8 +31,19 @@ function readCursor(cursor: string): [string, number, string] {
   throw new Refusal('invalid', 'after', 'unknownValue')
 }
 interface ListedRow {
-  id: string, name: string, school: string, eggs: EggUse | null, version: number, updated_at: string, demo: boolean, position: number, result: Summary | null,
-  result_engine: string | null, result_revision: number | null, result_version: number | null, readable: boolean
+  id: string
+  name: string
+  school: string
+  eggs: EggUse | null
+  version: number
+  updated_at: string
+  demo: boolean
+  position: number
+  result: Summary | null
+  result_engine: string | null
+  result_revision: number | null
+  result_version: number | null
+  readable: boolean
 }
 
 /** Whether what a row shows was worked out of what it now holds. */
@@ -95,7 +106,7 @@ export async function createFormulaRow(em: EntityManager, owner: Owner, at: Date
 
 export interface FormulaSave { mutationId: string, baseVersion: number, document: FormulaDocument }
 
-interface DraftRow { version: number, updated_at: string, deleted_at: string | null, taken: number | null }
+interface DraftRow { version: number, updated_at: string, deleted_at: string | null, taken: number | null, used: boolean }
 
 /**
  * Saves a draft if nobody saved in between; a write sent twice is taken once. The most frequent write there is, so it is
@@ -104,9 +115,10 @@ interface DraftRow { version: number, updated_at: string, deleted_at: string | n
  */
 export async function saveFormula(em: EntityManager, owner: Owner, at: Date, id: string, s: FormulaSave): Promise<Saved> {
   return em.transactional(async (tx) => {
-    const [row] = await tx.execute<DraftRow[]>(`select version, updated_at, deleted_at, (select version from mutation where id = ? and target_id = formula.id) as taken
-      from formula where id = ? and kitchen_id = ? for update`, [s.mutationId, id, owner.id])
+    const [row] = await tx.execute<DraftRow[]>(`select version, updated_at, deleted_at, (select version from mutation where id = ? and target_id = formula.id) as taken,
+      exists (select 1 from mutation where id = ? and target_id <> formula.id) as used from formula where id = ? and kitchen_id = ? for update`, [s.mutationId, s.mutationId, id, owner.id])
     if (!row) throw new Refusal('unknown', 'id', 'unknownFormula')
+    if (row.used) throw new Refusal('invalid', 'mutationId', 'sameId')
     if (row.deleted_at) throw new Refusal('deleted', 'id', 'deletedFormula')
     if (row.taken === row.version) return { id, version: row.version, updatedAt: new Date(row.updated_at).toISOString() }
     if (row.taken !== null || row.version !== s.baseVersion) {

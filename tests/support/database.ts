@@ -10,7 +10,7 @@ export function testUrl(database: string): string {
 }
 
 async function admin<T>(work: (execute: (sql: string) => Promise<unknown>) => Promise<T>): Promise<T> {
-  const orm = await MikroORM.init({ ...ormConfig(testUrl('postgres')) })
+  const orm = await MikroORM.init({ ...ormConfig(testUrl('postgres')), driverOptions: {} })
   try {
     return await work(sql => orm.em.getConnection().execute(sql))
   } finally {
@@ -27,28 +27,31 @@ export async function withDatabase(template?: string): Promise<string> {
 }
 export const dropDatabase = (name: string) => admin(execute => execute(`drop database if exists "${name}" with (force)`))
 
-/** Makes an empty database and opens it; `drop` closes and removes it. */
-export async function openDatabase(): Promise<{ orm: MikroORM, url: string, drop: () => Promise<void> }> {
-  const name = await withDatabase()
+/** Opens a database: the one named, or an empty one of its own. `drop` closes and removes it, `close` leaves it. */
+export async function openDatabase(named?: string): Promise<{ orm: MikroORM, url: string, drop: () => Promise<void>, close: () => Promise<void> }> {
+  const name = named ?? await withDatabase()
   const url = testUrl(name)
-  const orm = await MikroORM.init(ormConfig(url))
+  // As when it is served, but patient: tests share two cores with one another.
+  const orm = await MikroORM.init({ ...ormConfig(url), driverOptions: {} })
+  const close = () => orm.close(true)
   return {
     orm,
     url,
+    close,
     async drop() {
-      await orm.close(true)
+      await close()
       await dropDatabase(name)
     },
   }
 }
 
 /** Tables in the order in which rows may refer to one another. */
-const TABLES = ['kitchen', 'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'formula_version']
+const TABLES = ['kitchen', 'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'formula_version', 'mutation']
 
 /** A copy of a template whose rows can be put back as they were, without a new database: in milliseconds, under a running server. */
 export async function restorable(template: string): Promise<{ name: string, restore: () => Promise<void>, drop: () => Promise<void> }> {
   const name = await withDatabase(template)
-  const orm = await MikroORM.init(ormConfig(testUrl(name)))
+  const orm = await MikroORM.init({ ...ormConfig(testUrl(name)), driverOptions: {} })
   /** Statements sent together are one transaction. Told to give way to a late request, it tries again. */
   const execute = async (sql: string, tries = 5): Promise<unknown> => {
     try {

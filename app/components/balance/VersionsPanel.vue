@@ -109,7 +109,8 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
       </li>
     </ul>
     <p v-else class="soft">Every change is kept from here on; give a state a name to find it again.</p>
-    <UButton v-if="!all && (others.length > shown.length || list?.more)" size="sm" variant="ghost" color="neutral" :label="`All ${others.length} kept states`" @click="all = true" />
+    <UButton v-if="!all && others.length > shown.length" size="sm" variant="ghost" color="neutral" :label="list?.next ? 'More kept states' : `All ${others.length} kept states`" @click="all = true" />
+    <UButton v-else-if="list?.next" size="sm" variant="ghost" color="neutral" label="Earlier states" @click="comparison.earlier()" />
     <template v-if="compared.length">
       <p v-if="keys.length >= COMPARE_MOST" class="soft small">Up to {{ COMPARE_MOST }} beside the formula: another takes the place of the first.</p>
       <div class="faces"><figure v-for="(c, i) in columns" :key="i"><CutFace v-if="c.summary" :piece="c.summary.piece" small :label="`${c.name}: ${SHORT_VERDICT[c.summary.code]}`" /><figcaption><b>{{ c.name }}</b> <span class="soft">{{ c.summary ? SHORT_VERDICT[c.summary.code] : '' }}</span></figcaption></figure></div>

@@ -10,7 +10,7 @@ const last = (w: Awaited<ReturnType<typeof mount>>) => w.emitted('update:modelVa
 
 describe('a number with its unit', () => {
   beforeEach(() => {
-    useKitchenStore().record = settings('C')
+    useKitchenStore().take(settings('C'))
   })
   it('shows the value and its unit, and says both to a reader', async () => {
     const w = await mount({})
@@ -45,7 +45,7 @@ describe('a number with its unit', () => {
     expect(w.find('[role=alert]').exists()).toBe(false)
   })
   it('speaks the kitchen\'s degrees and keeps °C inside', async () => {
-    useKitchenStore().record = settings('F')
+    useKitchenStore().take(settings('F'))
     const w = await mount({ kind: 'temperature', modelValue: 82, max: 105 })
     expect(w.get('input').element.value).toBe('179.6')
     await w.get('input').setValue('185')
@@ -71,7 +71,7 @@ describe('a number with its unit', () => {
     expect(w.get('input').element.value).toBe('141.')
   })
   it('takes sums and other units, and says what they come to', async () => {
-    useKitchenStore().record = { settings: { temperatureUnit: 'C', cups: 'us', eggGrade: 'usL' } } as unknown as KitchenRecord
+    useKitchenStore().take({ settings: { temperatureUnit: 'C', cups: 'us', eggGrade: 'usL' } } as unknown as KitchenRecord)
     const w = await mount({ ingredientId: 'lemon', max: 5000 })
     await w.get('input').setValue('150+20')
     expect(last(w)).toBe(170)

@@ -95,7 +95,6 @@ const option = computed<EChartsOption>(() => {
 })
 /* Equipment of the kitchen. */
 const record = computed(() => kitchen.record)
-const toast = useToast()
 const pan = computed(() => panOf(props.doc, kitchen.core!))
 const burner = computed(() => record.value?.burners.find(b => b.id === props.doc.heat.burnerId) ?? null)
 const fullW = computed(() => burner.value ? fullHeatW(burner.value) : 0)
@@ -114,12 +113,12 @@ function takeOven(id: string) {
 }
 /** The weight of the empty pan is asked once: it stays with the kitchen's pan. */
 const weighing = ref<number | null>(null)
-async function weigh() {
+function weigh() {
   const id = props.doc.heat.pan?.panId
   const tareG = weighing.value
   weighing.value = null
   if (!record.value || !id || tareG === null || tareG < 20) return
-  if (!await kitchen.save({ ...record.value, pans: record.value.pans.map(p => p.id === id ? { ...p, tareG } : p) })) toast.add({ title: 'The pan\'s weight was not saved.', color: 'error' })
+  kitchen.change({ ...record.value, pans: record.value.pans.map(p => p.id === id ? { ...p, tareG } : p) })
 }
 const main = computed(() => orderOfWork(props.doc, kitchen.core!, props.assessment).find(s => s.probe !== null && s.cue !== null && (s.code.startsWith('heat') || s.code.startsWith('boil') || s.code === 'bake')))
 const margin = computed(() => h.value.marginK === null ? '—' : h.value.marginK > 0 ? fmt.degrees(h.value.marginK, 1) : `past it by ${fmt.degrees(-h.value.marginK, 1)}`)

@@ -33,7 +33,7 @@ const sizes = (v: KitchenVessel) => `${v.kind === 'rectangle' ? `${fmt.cm(v.leng
         <div class="is"><b>{{ v.name }}</b><br><span class="soft small">{{ sizes(v) }}</span></div>
         <span class="acts"><UButton size="sm" variant="outline" color="neutral" :label="open === v.id ? 'Done' : 'Change'" :aria-label="`${open === v.id ? 'Done with' : 'Change'} ${v.name}`" @click="open = open === v.id ? null : v.id" /><UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${v.name}`" @click="emit('change', vessels.filter(x => x.id !== v.id))" /></span>
         <div v-if="open === v.id" class="fields">
-          <div class="named"><label class="field-label" :for="`vn-${v.id}`">Name</label><input :id="`vn-${v.id}`" class="native" maxlength="80" :value="v.name" @change="set(v.id, { name: ($event.target as HTMLInputElement).value.trim() || v.name })"></div>
+          <div class="named"><label class="field-label" :for="`vn-${v.id}`">Name</label><NameField :id="`vn-${v.id}`" class="native" maxlength="80" :model-value="v.name" @update:model-value="name => set(v.id, { name })" /></div>
           <div><label class="field-label" :for="`vk-${v.id}`">Kind</label><select :id="`vk-${v.id}`" class="native" :value="v.kind" @change="set(v.id, { kind: ($event.target as HTMLSelectElement).value as VesselKind })"><option v-for="k in VESSEL_KINDS" :key="k" :value="k">{{ VESSEL_NAMES[k] }}</option></select></div>
           <VesselFields :vessel="v" @change="part => set(v.id, part)" />
         </div>

@@ -3,7 +3,7 @@
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
 import { EGG_GRADES } from '#core/ingredients/measures'
 import { atWholeCount, clingingWhite, countEggs, withCarton } from '#core/stock/eggs'
-import type { FormulaList } from '../../../shared/schemas/wire'
+import type { EggUse, FormulaList, FormulaListItem } from '../../../shared/schemas/wire'
 
 const props = defineProps<{ doc: FormulaDocument }>()
 const fmt = useFormat()
@@ -17,10 +17,10 @@ const lineOf = (id: string) => fillingOf(props.doc).lines.find(l => l.id === id)
 const PART = { whole: ['egg', 'eggs'], yolk: ['yolk', 'yolks'], white: ['white', 'whites'] } as const
 
 /** What in the shelf would use what is left. */
-const shelf = ref<FormulaList['items']>([])
+const shelf = shallowRef<(FormulaListItem & { eggs: EggUse })[]>([])
 onMounted(async () => {
   try {
-    shelf.value = (await $fetch<FormulaList>('/api/formulas')).items.filter(i => i.id !== ws.id)
+    shelf.value = (await api<FormulaList>('/api/formulas', { query: { eggs: '1' } })).items.flatMap(i => i.eggs && i.id !== ws.id ? [{ ...i, eggs: i.eggs }] : [])
   } catch {
     shelf.value = []
   }

@@ -6,6 +6,7 @@ import { findIngredient, INGREDIENTS } from '#core/ingredients'
 import { carriesFat, figuresOf, LOT_METHODS, PROXY_JUICES, toStrength, type LotMethod } from '#core/stock/strength'
 import { TABLE_UI } from '~/composables/tableStyle'
 import { METHOD_WORDS } from '~/words/stock'
+import type { LotRecord } from '../../../shared/schemas/kitchen'
 import { fieldWords } from '~/words/problems'
 
 const props = defineProps<{ doc: FormulaDocument }>()
@@ -33,6 +34,12 @@ function startOf(kind: LotMethod['kind']): LotMethod {
 }
 /** The card being written survives leaving the station and a reload. */
 const card = useLocalStorage<Lot | null>('lumbik:lot-card', null, { serializer: { read: v => JSON.parse(v) as Lot | null, write: v => JSON.stringify(v) } })
+/** What the lot was when its card was opened: what somebody else changes meanwhile is merged with that. */
+const base = useLocalStorage<LotRecord | null>('lumbik:lot-card-base', null, { serializer: { read: v => JSON.parse(v) as LotRecord | null, write: v => JSON.stringify(v) } })
+function editLot(lot: LotRecord) {
+  base.value = toPlain(lot)
+  card.value = toPlain(lot)
+}
 const row = computed(() => card.value ? findIngredient(card.value.ingredientId) ?? null : null)
 const isJuice = computed(() => !!row.value?.acid && row.value.group === 'juice')
 const begin = () => { card.value = blank(lines.value.find(l => findIngredient(l.ingredientId)?.group === 'juice')?.ingredientId ?? options.value[0]!.id) }
@@ -60,13 +67,14 @@ async function save(use: boolean) {
   const lot = { ...card.value, ...found, name: card.value.name.trim() || `${fmt.name(card.value.ingredientId)}, ${fmt.day(new Date().toISOString())}` } as Lot
   busy.value = true
   refused.value = ''
-  const problem = await kitchen.saveLot(toPlain(lot))
+  const problem = await kitchen.saveLot(toPlain(lot), base.value?.id === lot.id ? toPlain(base.value) : null)
   busy.value = false
   if (problem) {
-    refused.value = problem.code === 'offline' ? 'The server does not answer. The card is kept in this browser; save it again.' : `Not saved: ${fieldWords(problem.path)}.`
+    refused.value = `Not saved: ${fieldWords(problem.path)}.`
     return
   }
   card.value = null
+  base.value = null
   if (use) useLot(lot)
   else toast.add({ title: `Lot saved: ${lot.name}.` })
 }
@@ -79,7 +87,8 @@ function useLot(lot: Lot) {
 }
 const used = (lot: Lot) => takers(lot).some(l => l.strength?.kind === 'lot' && l.strength.lotId === lot.id)
 async function remove(lot: Lot) {
-  if (await kitchen.removeLot(lot.id)) toast.add({ title: `${lot.name} is put away.`, actions: [{ label: 'Undo', onClick: () => { void kitchen.saveLot(toPlain(lot)) } }] })
+  if (await kitchen.removeLot(lot.id)) toast.add({ title: `${lot.name} is put away.`, actions: [{ label: 'Undo', onClick: () => { void kitchen.reviveLot(lot.id) } }] })
+  else toast.add({ title: `${lot.name} was not put away: the server does not answer.`, color: 'error' })
 }
 const figureWords = (l: Lot) => [l.acidPercent !== null && `${fmt.fixed(l.acidPercent, 1)} % acid${l.acidLnSigma ? ` ± ${fmt.percent(l.acidLnSigma)}` : ''}`, l.pH !== null && `pH ${fmt.fixed(l.pH, 2)}`, l.brix !== null && `${fmt.fixed(l.brix, 1)} °Bx`, l.fatPercent !== null && `${fmt.fixed(l.fatPercent, 1)} % fat`, l.massG !== null && fmt.grams(l.massG)].filter(Boolean).join(', ') || 'nothing measured'
 const columns = [{ accessorKey: 'name', header: 'Lot' }, { accessorKey: 'figures', header: 'strength, as citric' }, { accessorKey: 'method', header: 'found by' }, { id: 'acts', header: '' }]
@@ -168,7 +177,7 @@ function blended() {
       <template #acts-cell="{ row: r }">
         <span class="acts" :data-lot="r.original.lot.ingredientId">
           <UButton v-if="takers(r.original.lot).length" size="sm" variant="outline" color="neutral" :label="used(r.original.lot) ? 'In use here' : 'Use here'" :disabled="used(r.original.lot)" @click="useLot(r.original.lot)" />
-          <UButton size="sm" variant="ghost" color="neutral" label="Edit" @click="card = toPlain(r.original.lot)" />
+          <UButton size="sm" variant="ghost" color="neutral" label="Edit" @click="editLot(r.original.lot)" />
           <UButton size="sm" variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Put away ${r.original.name}`" @click="remove(r.original.lot)" />
         </span>
       </template>

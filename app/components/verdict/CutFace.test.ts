@@ -18,7 +18,7 @@ const bounds = (d: string) => {
 
 describe('the cut face', () => {
   beforeEach(() => {
-    useKitchenStore().record = { settings: { temperatureUnit: 'C' } } as unknown as KitchenRecord
+    useKitchenStore().take({ settings: { temperatureUnit: 'C' } } as unknown as KitchenRecord)
   })
   it('is to scale: the piece is as wide against its height as it is in the tin', async () => {
     const w = await mountSuspended(CutFace, { props: { piece: piece({ plate: state(0, 17) }) } })

@@ -29,31 +29,28 @@ watch(station, () => workspace.endGesture())
 
 const useOpen = ref(false)
 const keysOpen = ref(false)
-const variantName = ref('')
-watch(() => workspace.theirs, (t) => {
-  if (t && doc.value) variantName.value = `${doc.value.name}, my variant`
-})
-
 const print = () => window.print()
 function apply(a: { doc: FormulaDocument }) {
   workspace.replace(toPlain(a.doc))
   workspace.endGesture()
 }
-async function keepBoth() {
-  try {
-    const made = await workspace.keepBoth(variantName.value.trim() || `${doc.value!.name}, my variant`)
-    if (made) {
-      toast.add({ title: `Kept as “${variantName.value}”.`, description: 'It is on the shelf beside the other.' })
-      await navigateTo(`/formula/${made}/${station.value}`)
-    }
-  } catch {
-    toast.add({ title: 'The variant could not be saved: the server does not answer.', description: 'Your changes stay in this browser.', color: 'error' })
-  }
-}
-
 async function takeBack(variantId: string, cameFrom: string) {
-  await $fetch(`/api/formulas/${variantId}`, { method: 'DELETE' }).catch(() => {})
+  await api(`/api/formulas/${variantId}`, { method: 'DELETE' }).catch(() => {})
   await navigateTo(`/formula/${cameFrom}/balance`)
+}
+const MISSING = {
+  unknown: { title: 'This formula is not here', why: 'There is none under this address.' },
+  deleted: { title: 'This formula is in the bin', why: 'It was deleted, and can be brought back for 30 days.' },
+  unreadable: { title: 'This formula cannot be read', why: 'What is stored of it is damaged. It is kept as it is; a backup may hold it whole.' },
+  away: { title: 'This formula cannot be opened now', why: 'The server does not answer; the page goes on by itself once it does.' },
+} as const
+async function bringBack() {
+  try {
+    await api('/api/bin/restore', { method: 'POST', body: { kind: 'formula', id: id.value } })
+    await workspace.open(id.value)
+  } catch {
+    toast.add({ title: 'It could not be brought back: the server does not answer.', color: 'error' })
+  }
 }
 /** A variant: a formula of its own that knows what it came from. */
 async function makeVariant() {
@@ -63,7 +60,7 @@ async function makeVariant() {
   const cameFrom = id.value
   const name = `${doc.value.name}, variant`.slice(0, 120)
   try {
-    await $fetch('/api/formulas', { method: 'POST', body: { id: newId, mutationId: crypto.randomUUID(), document: { ...toPlain(doc.value), name }, label: 'variant', parentFormulaId: id.value }, retry: 0 })
+    await api('/api/formulas', { method: 'POST', body: { id: newId, mutationId: crypto.randomUUID(), document: { ...toPlain(doc.value), name }, label: 'variant', parentFormulaId: id.value } })
     toast.add({ title: `You are in the variant now: “${name}”.`, description: 'The other stays as it was, and stands on the map.', actions: [{ label: 'Take it back', onClick: () => { void takeBack(newId, cameFrom) } }] })
     await navigateTo(`/formula/${newId}/balance`)
   } catch {
@@ -119,12 +116,13 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
 
 <template>
   <main v-if="workspace.missing" class="nothing">
-    <h1>This formula is not here</h1>
-    <p>It was deleted, or the server does not answer. <NuxtLink to="/shelf" class="underline">Back to the shelf</NuxtLink></p>
+    <h1>{{ MISSING[workspace.missing].title }}</h1>
+    <p>{{ MISSING[workspace.missing].why }} <NuxtLink to="/shelf" class="underline">Back to the shelf</NuxtLink></p>
+    <UButton v-if="workspace.missing === 'deleted'" label="Bring it back" @click="bringBack" />
   </main>
   <main v-else-if="doc" class="workspace" :data-settled="settled ? 'true' : 'false'" :data-point="assessor.pointSettled.value ? 'settled' : 'working'" :data-save="workspace.saveState" :data-station="station">
     <div class="head">
-      <input class="name" :value="doc.name" aria-label="Name of the formula" maxlength="120" @change="workspace.change('', d => { d.name = ($event.target as HTMLInputElement).value.trim() || d.name })">
+      <NameField class="name" :model-value="doc.name" aria-label="Name of the formula" maxlength="120" @update:model-value="v => workspace.change('name', d => { d.name = v })" @done="workspace.endGesture()" />
       <p class="sub">
         <span>{{ FAMILY_NAMES[doc.family].name }}: {{ SCHOOL_NAMES[doc.school].name.charAt(0).toLowerCase() + SCHOOL_NAMES[doc.school].name.slice(1) }}</span>
         <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">{{ USE_NAMES[doc.use.kind].name.toLowerCase() }}, {{ fmt.mm(doc.use.pieceHeightM) }}, {{ fmt.duration(doc.use.tableTimeS) }} at {{ fmt.temp(doc.use.tableTempC) }}<span class="underline change">change<span class="sr"> the use</span></span></button>
@@ -138,16 +136,6 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
       </p>
     </div>
     <div class="notices">
-      <div v-if="workspace.saveState === 'conflict' && workspace.theirs" class="conflict" role="alert">
-        <p><b>Changed in another window.</b> Nothing was overwritten: the other one is saved, yours is still here.</p>
-        <div class="conflict-acts">
-          <label class="sr" for="variant-name">Name for your variant</label>
-          <input id="variant-name" v-model="variantName" class="native" maxlength="120">
-          <UButton label="Keep both" @click="keepBoth" />
-          <UButton variant="outline" color="neutral" label="Take the other" @click="workspace.takeTheirs()" />
-        </div>
-      </div>
-      <p v-if="workspace.refused" class="conflict" role="alert"><b>Not saved.</b> {{ documentProblemWords({ ...workspace.refused, params: {} }) }} Change it, and it is sent again.</p>
       <p v-if="assessor.problem.value" class="conflict" role="alert"><b>This cannot be computed.</b> {{ documentProblemWords(assessor.problem.value) }}</p>
     </div>
     <RibbonLine :id="id" :station="station" :doc="doc" :assessment="assessment" :fault-path="assessor.problem.value?.path" />
@@ -197,8 +185,6 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
 .tools { margin-left: auto; display: inline-flex; }
 .conflict { border: 1px solid var(--blood); border-left-width: 4px; padding: 0.6rem 0.9rem; margin: 0.4rem 0; background: #fffdf7; }
 .conflict p { margin: 0 0 0.4rem; }
-.conflict-acts { display: flex; gap: 0.6rem; flex-wrap: wrap; }
-.conflict-acts input { flex: 1 1 12rem; }
 .nothing { padding: 3rem 1.75rem; }
 .keylist { display: grid; grid-template-columns: 8rem 1fr; gap: 0.5rem; margin: 0; }
 .keylist dt { font-weight: 600; } .keylist dd { margin: 0; }

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+/** What needs a word from the cook before it can be saved: both changed the same, somebody deleted it, the server refused it. */
+import type { Entry } from '~/stores/outbox'
+import { clashName, clashValue, unsentName } from '~/words/unsent'
+import { documentProblemWords } from '~/words/problems'
+
+const outbox = useOutboxStore()
+const workspace = useWorkspaceStore()
+const fmt = useFormat()
+const toast = useToast()
+const route = useRoute()
+const asking = computed(() => outbox.list.filter(e => e.state === 'conflict' || e.state === 'deleted' || e.state === 'refused'))
+const onBench = (e: Entry) => e.kind === 'formula' && e.id === workspace.id && route.path.startsWith('/formula/')
+const cap = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
+const CLASHES_SHOWN = 6
+
+const variantName = ref('')
+watch(() => workspace.entry?.state, (state) => {
+  if (state === 'conflict' && workspace.doc) variantName.value = `${workspace.doc.name}, my variant`
+})
+const oops = (what: string) => toast.add({ title: `${what}: the server does not answer.`, description: 'Your changes stay in this browser.', color: 'error' })
+async function keepBoth() {
+  const name = variantName.value.trim() || `${workspace.doc!.name}, my variant`
+  try {
+    const made = await workspace.keepBoth(name)
+    if (!made) return
+    toast.add({ title: `Kept as “${name}”.`, description: 'It is on the shelf beside the other.' })
+    await navigateTo(`/formula/${made}/${String(route.params.station ?? 'balance')}`)
+  } catch {
+    oops('The variant could not be saved')
+  }
+}
+const keepMine = (e: Entry) => outbox.decide(e.kind, e.id, 'mine')
+function takeTheirs(e: Entry) {
+  if (onBench(e)) workspace.takeTheirs()
+  else outbox.decide(e.kind, e.id, 'theirs')
+}
+async function keepDeleted(e: Entry) {
+  try {
+    await outbox.keepDeleted(e.kind, e.id)
+    toast.add({ title: `${cap(unsentName(e))} is back, with your changes.` })
+  } catch {
+    oops('It could not be brought back')
+  }
+}
+async function letGo(e: Entry) {
+  outbox.drop(e.kind, e.id)
+  if (onBench(e)) await navigateTo('/shelf')
+}
+</script>
+
+<template>
+  <div v-if="asking.length" class="notices no-print">
+    <div v-for="e in asking" :key="`${e.kind}:${e.id}`" class="notice" role="alert" :data-notice="e.state">
+      <template v-if="e.state === 'conflict'">
+        <p><b>{{ onBench(e) ? 'Changed in another window.' : `${cap(unsentName(e))} was changed in another window.` }}</b> Nothing was overwritten: what only one of you changed is kept; here both did.</p>
+        <table>
+          <thead><tr><th scope="col"><span class="sr">Field</span></th><th scope="col">yours</th><th scope="col">the other</th></tr></thead>
+          <tbody><tr v-for="(c, i) in e.clashes.slice(0, CLASHES_SHOWN)" :key="i" data-clash><th scope="row">{{ clashName(c, e.value, fmt) }}</th><td class="num">{{ clashValue(c, 'mine', fmt) }}</td><td class="num">{{ clashValue(c, 'theirs', fmt) }}</td></tr></tbody>
+        </table>
+        <p v-if="e.clashes.length > CLASHES_SHOWN" class="soft small">and {{ e.clashes.length - CLASHES_SHOWN }} more</p>
+        <div class="acts">
+          <UButton label="Keep mine" @click="keepMine(e)" />
+          <UButton variant="outline" color="neutral" label="Take the other" @click="takeTheirs(e)" />
+          <template v-if="onBench(e)">
+            <label class="sr" for="variant-name">Name for your variant</label>
+            <input id="variant-name" v-model="variantName" class="native" maxlength="120">
+            <UButton variant="outline" color="neutral" label="Keep both" @click="keepBoth" />
+          </template>
+        </div>
+      </template>
+      <template v-else-if="e.state === 'deleted'">
+        <p><b>{{ cap(unsentName(e)) }} was deleted in another window.</b> What you changed is kept in this browser.</p>
+        <div class="acts"><UButton label="Keep it" @click="keepDeleted(e)" /><UButton variant="outline" color="neutral" label="Let it go" @click="letGo(e)" /></div>
+      </template>
+      <template v-else>
+        <p><b>{{ onBench(e) ? 'Not saved.' : `${cap(unsentName(e))} is not saved.` }}</b> {{ e.problem ? documentProblemWords(e.problem) : '' }} Change it, and it is sent again. <NuxtLink v-if="e.kind === 'formula' && !onBench(e)" class="underline" :to="`/formula/${e.id}/balance`">Open it</NuxtLink></p>
+      </template>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.notices { padding: 0.4rem 1.75rem; }
+.notice { border: 1px solid var(--blood); border-left-width: 4px; padding: 0.6rem 0.9rem; margin: 0.4rem 0; background: #fffdf7; }
+.notice p { margin: 0 0 0.4rem; }
+table { border-collapse: collapse; margin: 0.2rem 0 0.5rem; }
+th { text-align: left; font-weight: 400; padding: 0.15rem 1.4rem 0.15rem 0; } thead th { color: var(--ink-soft); } td { padding: 0.15rem 1.4rem 0.15rem 0; font-weight: 600; }
+tbody tr { border-top: 1px solid var(--hairline); }
+.acts { display: flex; gap: 0.6rem; flex-wrap: wrap; } .acts input { flex: 1 1 12rem; max-width: 24rem; }
+@media (max-width: 760px) { .notices { padding: 0.4rem 1rem; } }
+</style>

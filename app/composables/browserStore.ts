@@ -1,0 +1,60 @@
+/**
+ * What this browser keeps. Storage that is full or denied costs nothing but the keeping: values then live as long as the
+ * page, `failing` says so, and everything goes on to the server as before.
+ */
+const memory = new Map<string, string>()
+/** Whether the browser refused to keep something. */
+export const storageFailing = ref(false)
+
+function storage(): Storage | null {
+  try {
+    return window.localStorage
+  } catch {
+    storageFailing.value = true
+    return null
+  }
+}
+
+export const browserStore = {
+  get(key: string): string | null {
+    try {
+      return memory.get(key) ?? storage()?.getItem(key) ?? null
+    } catch {
+      storageFailing.value = true
+      return null
+    }
+  },
+  /** Keeps a value. @returns whether it outlives the page */
+  set(key: string, value: string): boolean {
+    try {
+      const at = storage()
+      if (at) {
+        at.setItem(key, value)
+        memory.delete(key)
+        return true
+      }
+    } catch {
+      storageFailing.value = true
+    }
+    memory.set(key, value)
+    return false
+  },
+  remove(key: string): void {
+    memory.delete(key)
+    try {
+      storage()?.removeItem(key)
+    } catch {
+      storageFailing.value = true
+    }
+  },
+  keys(prefix: string): string[] {
+    const found = new Set([...memory.keys()].filter(k => k.startsWith(prefix)))
+    try {
+      const at = storage()
+      for (let i = 0; at && i < at.length; i++) if (at.key(i)!.startsWith(prefix)) found.add(at.key(i)!)
+    } catch {
+      storageFailing.value = true
+    }
+    return [...found]
+  },
+}

@@ -1,0 +1,64 @@
+/** Reading a pasted text in its worker: the latest text wins, a long one shows how far it is, one that is no recipe is not begun. */
+import { proxy } from 'comlink'
+import { tooLong, type Answers } from '#core/formats/readText'
+import { keepWorker, toPlain } from './useAssessor'
+import type { ReadApi, Reading } from '../workers/read.worker'
+
+/** A worker that says nothing for this long is taken for dead: its steps take milliseconds. */
+const SILENCE_MS = 8000
+const EMPTY: Reading = { lines: [], recipe: { format: 'text', name: '', lines: [], steps: [] }, lints: [] }
+
+export function useReader(text: () => string, answers: () => Answers) {
+  const reading = shallowRef<Reading>(EMPTY)
+  /** Whether what is shown belongs to the text as it stands. */
+  const settled = ref(true)
+  const done = ref(0)
+  const much = computed(() => tooLong(text()))
+  let job = 0
+  const keeper = keepWorker<ReadApi>(() => new Worker(new URL('../workers/read.worker.ts', import.meta.url), { type: 'module' }), () => {})
+
+  function attempt(id: number, asked: string, given: Answers): Promise<Reading | null> {
+    return new Promise((resolve, reject) => {
+      let timer: ReturnType<typeof setTimeout>
+      const listen = () => {
+        clearTimeout(timer)
+        timer = setTimeout(() => reject(new Error('no answer')), SILENCE_MS)
+      }
+      listen()
+      keeper.api().read(id, asked, given, proxy((from: number, share: number) => {
+        if (from !== job) return
+        listen()
+        done.value = share
+      })).then(resolve, reject).finally(() => clearTimeout(timer))
+    })
+  }
+  async function read() {
+    const id = ++job
+    const asked = text()
+    done.value = 0
+    if (much.value || !asked.trim()) {
+      reading.value = EMPTY
+      settled.value = true
+      return
+    }
+    settled.value = false
+    for (let tries = 0; tries < 2; tries++) {
+      try {
+        const answer = await attempt(id, asked, toPlain(answers()))
+        if (id !== job || !answer) return
+        reading.value = answer
+        settled.value = true
+        return
+      } catch {
+        if (id !== job) return
+        keeper.restart()
+      }
+    }
+  }
+  watch([text, answers], read, { immediate: true })
+  onScopeDispose(() => {
+    job++
+    keeper.stop()
+  })
+  return { reading, settled, done, much }
+}

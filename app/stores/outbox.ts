@@ -1,0 +1,227 @@
+/**
+ * The one way to the server for whatever is written: formulas, the kitchen, lots. A change is kept in the browser at
+ * once, sent after a moment, repeated until it is answered and counted once. What somebody else wrote meanwhile is
+ * merged by field; where both changed the same, nothing is lost and a person decides.
+ */
+import { merge, same, type Clash, type Side } from '../../shared/merge'
+import type { Problem } from '../../shared/schemas/problem'
+import { kitchenDocument, type KitchenDocument, type KitchenRecord, type LotRecord } from '../../shared/schemas/kitchen'
+import type { FormulaRecord } from '../../shared/schemas/wire'
+import { adoptUnsent, allUnsent, documentKey, dropUnsent, isUnsentKey, keepUnsent, type DocumentKind, type Unsent, type Write } from '../composables/unsent'
+
+const SAVE_DELAY_MS = 500
+const RETRY_MS = [1000, 2000, 4000]
+
+/** `waiting` for the moment to be sent, `unsent` since nobody answered, `refused` for a field, `deleted` by somebody else. */
+export type UnsentState = 'waiting' | 'sending' | 'unsent' | 'conflict' | 'refused' | 'deleted'
+export interface Entry extends Unsent {
+  state: UnsentState
+  clashes: Clash[]
+  /** How it stands on the server, while both differ. */
+  theirs: { version: number, value: unknown } | null
+  problem: Problem | null
+  tries: number
+}
+/** How a document now stands: after a save, or with somebody else's changes in it. */
+export interface Settled { kind: DocumentKind, id: string, version: number, updatedAt: string, value: unknown, /** Set when it now also holds what somebody else changed. */ merged: boolean, before: unknown }
+
+/** How each kind is sent and what comes back. */
+const KINDS: Record<DocumentKind, { put: (e: Entry, w: Write) => Promise<{ version: number, updatedAt?: string }>, valueOf: (record: unknown) => unknown }> = {
+  formula: {
+    put: (e, w) => api(`/api/formulas/${e.id}`, { method: 'PUT', body: { mutationId: w.mutationId, baseVersion: w.baseVersion, document: w.value } }),
+    valueOf: record => (record as FormulaRecord).document,
+  },
+  kitchen: {
+    put: (_, w) => api<KitchenRecord>('/api/kitchen', { method: 'PUT', body: { mutationId: w.mutationId, version: w.baseVersion, ...kitchenDocument(w.value as KitchenDocument) } }),
+    valueOf: record => kitchenDocument(record as KitchenRecord),
+  },
+  lot: {
+    put: (e, w) => api<LotRecord>(`/api/lots/${e.id}`, { method: 'PUT', body: { mutationId: w.mutationId, baseVersion: w.baseVersion, revive: e.revive, lot: w.value } }),
+    valueOf: (record) => {
+      const { version: _, ...lot } = record as LotRecord
+      return lot
+    },
+  },
+}
+
+export const useOutboxStore = defineStore('outbox', () => {
+  const entries = shallowRef<Record<string, Entry>>({})
+  /** Names of what other tabs of this browser have not sent yet. */
+  const elsewhere = ref<string[]>([])
+  const settledHook = createEventHook<Settled>()
+  const timers = new Map<string, ReturnType<typeof setTimeout>>()
+  const running = new Map<string, Promise<void>>()
+  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('lumbik')
+  const changedElsewhere = createEventHook<{ kind: DocumentKind, id: string, version: number }>()
+  let tab = ''
+  /** What was left unsent is known; nothing may be opened before. */
+  const ready = start()
+
+  async function start() {
+    tab = await claimTab()
+    await adopt()
+  }
+  async function adopt() {
+    for (const kept of adoptUnsent(tab, await livingTabs())) {
+      const key = documentKey(kept.kind, kept.id)
+      if (entries.value[key]) continue
+      update(key, { ...kept, state: 'unsent', clashes: [], theirs: null, problem: null, tries: 0 })
+      void send(key)
+    }
+    look()
+  }
+  const look = () => { elsewhere.value = allUnsent().filter(e => e.tab !== tab).map(e => e.name) }
+
+  function update(key: string, entry: Entry | null) {
+    const { [key]: old, ...rest } = entries.value
+    entries.value = entry ? { ...entries.value, [key]: entry } : rest
+    if (entry) keepUnsent({ kind: entry.kind, id: entry.id, name: entry.name, tab: entry.tab, base: entry.base, value: entry.value, inFlight: entry.inFlight, revive: entry.revive })
+    else if (old) dropUnsent(old)
+  }
+  const entryOf = (kind: DocumentKind, id: string): Entry | null => entries.value[documentKey(kind, id)] ?? null
+
+  /** Notes a change; it goes out after a moment, with whatever is changed until then. */
+  function put(kind: DocumentKind, id: string, name: string, base: Unsent['base'], value: unknown) {
+    const key = documentKey(kind, id)
+    const old = entries.value[key]
+    const entry: Entry = old
+      ? { ...old, name, value }
+      : { kind, id, name, tab, base, value, inFlight: null, revive: false, state: 'waiting', clashes: [], theirs: null, problem: null, tries: 0 }
+    // A decision that is asked for stays asked; anything else goes out.
+    const asked = entry.state === 'conflict' || entry.state === 'deleted'
+    update(key, asked ? entry : { ...entry, state: entry.state === 'unsent' ? 'unsent' : 'waiting', problem: null })
+    if (asked) return
+    clearTimeout(timers.get(key))
+    timers.set(key, setTimeout(() => void send(key), SAVE_DELAY_MS))
+  }
+
+  /** Sends what waits of a document; asked while it is being sent, it waits for that. */
+  function send(key: string): Promise<void> {
+    clearTimeout(timers.get(key))
+    const now = running.get(key) ?? sendAll(key).finally(() => running.delete(key))
+    running.set(key, now)
+    return now
+  }
+  async function sendAll(key: string): Promise<void> {
+    await ready
+    while (await sendOnce(key)) { /* What was changed meanwhile goes with the next. */ }
+  }
+
+  /** One write. @returns whether there is more to send at once */
+  async function sendOnce(key: string): Promise<boolean> {
+    const entry = entries.value[key]
+    if (!entry || entry.state === 'conflict' || entry.state === 'deleted') return false
+    const write: Write = entry.inFlight ?? { mutationId: crypto.randomUUID(), baseVersion: entry.base.version, value: entry.value }
+    update(key, { ...entry, inFlight: write, state: entry.state === 'unsent' ? 'unsent' : 'sending' })
+    try {
+      const answer = await KINDS[entry.kind].put(entry, write)
+      return taken(key, write, answer)
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error
+      return notTaken(key, write, error)
+    }
+  }
+
+  function taken(key: string, write: Write, answer: { version: number, updatedAt?: string }): boolean {
+    const entry = entries.value[key]
+    if (!entry) return false
+    // A lot's figures are worked out from its card by the server: what it answers is what is there.
+    const value = entry.kind === 'lot' ? KINDS.lot.valueOf(answer) : write.value
+    const done = same(entry.value, write.value)
+    update(key, done ? null : { ...entry, base: { version: answer.version, value }, inFlight: null, state: 'sending', problem: null, revive: false, tries: 0 })
+    settledHook.trigger({ kind: entry.kind, id: entry.id, version: answer.version, updatedAt: answer.updatedAt ?? new Date().toISOString(), value: done ? value : entry.value, merged: false, before: entry.value })
+    channel?.postMessage({ kind: entry.kind, id: entry.id, version: answer.version })
+    if (done) void adopt()
+    return !done
+  }
+
+  function notTaken(key: string, write: Write, error: ApiError): boolean {
+    const entry = entries.value[key]
+    if (!entry) return false
+    if (error.status === 409 && error.problem.current) return conflicting(key, entry, write, error)
+    if (error.status === 410 || error.status === 404) {
+      update(key, { ...entry, inFlight: null, state: 'deleted', problem: error.problem })
+      return false
+    }
+    if (!error.away) {
+      // The server looked at it and said no: sending the same again would not help.
+      update(key, { ...entry, inFlight: null, state: 'refused', problem: error.problem })
+      return !same(entry.value, write.value)
+    }
+    update(key, { ...entry, state: 'unsent', tries: entry.tries + 1 })
+    timers.set(key, setTimeout(() => void send(key), RETRY_MS[Math.min(entry.tries, RETRY_MS.length - 1)]))
+    return false
+  }
+
+  /** Somebody else wrote first: what differs is merged; what both changed waits for a decision. */
+  function conflicting(key: string, entry: Entry, write: Write, error: ApiError): boolean {
+    const { current, taken: wasTaken } = error.problem as unknown as { current: { version: number, updatedAt?: string }, taken: boolean }
+    const theirs = { version: current.version, value: KINDS[entry.kind].valueOf(current) }
+    const base = wasTaken ? write.value : entry.base.value
+    const { clashes } = merge(base, entry.value, theirs.value)
+    const next = { ...entry, inFlight: null, base: { version: entry.base.version, value: base }, theirs, clashes }
+    if (clashes.length > 0) {
+      update(key, { ...next, state: 'conflict' })
+      return false
+    }
+    return join(key, next, 'mine')
+  }
+
+  /** Takes both into one; where both changed the same, the side asked for. @returns whether anything of mine is left to send */
+  function join(key: string, entry: Entry, prefer: Side): boolean {
+    const theirs = entry.theirs!
+    const { value } = merge(entry.base.value, entry.value, theirs.value, prefer)
+    const left = !same(value, theirs.value)
+    update(key, left ? { ...entry, value, base: theirs, theirs: null, clashes: [], inFlight: null, state: 'sending', problem: null } : null)
+    settledHook.trigger({ kind: entry.kind, id: entry.id, version: theirs.version, updatedAt: new Date().toISOString(), value, merged: true, before: entry.base.value })
+    return left
+  }
+
+  /** Decides a conflict: whose fields count where both changed the same. */
+  function decide(kind: DocumentKind, id: string, prefer: Side) {
+    const key = documentKey(kind, id)
+    const entry = entries.value[key]
+    if (entry?.theirs && join(key, entry, prefer)) void send(key)
+  }
+  /** Gives up what is unsent of a document; how it stands on the server counts. */
+  function drop(kind: DocumentKind, id: string) {
+    const key = documentKey(kind, id)
+    clearTimeout(timers.get(key))
+    update(key, null)
+  }
+  /** Keeps what somebody else deleted: out of the bin, or anew when it is no longer there. @throws {ApiError} */
+  async function keepDeleted(kind: DocumentKind, id: string) {
+    const key = documentKey(kind, id)
+    const entry = entries.value[key]
+    if (!entry) return
+    if (entry.problem?.code !== 'deletedFormula' && kind === 'formula') {
+      await api('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document: entry.value, label: 'kept' } })
+      update(key, { ...entry, base: { version: 1, value: entry.value }, state: 'sending', problem: null })
+    } else {
+      await api('/api/bin/restore', { method: 'POST', body: { kind, id } })
+      update(key, { ...entry, state: 'sending', problem: null })
+    }
+    await send(key)
+  }
+  /** Waits until a document's changes are on the server, or cannot be now. */
+  async function flush(kind: DocumentKind, id: string): Promise<Entry | null> {
+    await send(documentKey(kind, id))
+    return entryOf(kind, id)
+  }
+  const sendEverything = () => Object.keys(entries.value).forEach(key => void send(key))
+
+  if (import.meta.client) {
+    onBack(sendEverything)
+    window.addEventListener('online', sendEverything)
+    window.addEventListener('storage', event => isUnsentKey(event.key) && look())
+    document.addEventListener('visibilitychange', () => {
+      if (document.visibilityState === 'hidden') sendEverything()
+      else void ready.then(adopt)
+    })
+    channel?.addEventListener('message', event => void changedElsewhere.trigger(event.data as { kind: DocumentKind, id: string, version: number }))
+  }
+
+  /** What is not committed and why, for whoever asks whether all is saved. */
+  const list = computed(() => Object.values(entries.value))
+  return { entries, list, elsewhere, ready, entryOf, put, send, flush, decide, drop, keepDeleted, onSettled: settledHook.on, onChangedElsewhere: changedElsewhere.on }
+})
