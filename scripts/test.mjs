@@ -57,6 +57,8 @@ try {
   // One migrated and seeded template; every browser test gets its own copy.
   postgres.sql('create database lumbik_template')
   const seeded = await startServer({ DATABASE_URL: postgres.url('lumbik_template'), LUMBIK_DEMO: '1', LUMBIK_NOW: FIXED_NOW }, await freePort(0), 'ignore')
+  // What the shelf shows is worked out once, for all of them.
+  for (let stale = true; stale;) stale = (await (await fetch(`${seeded.url}/api/formulas`)).json()).items.some(i => i.stale)
   await seeded.stop()
   step.env = { ...step.env, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'playwright.json') }
   await step('browser tests', [bin('@playwright/test', 'cli.js'), 'test', '--reporter=list,json'], playwright(join(reports, 'playwright.json')))

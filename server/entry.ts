@@ -24,7 +24,7 @@ if (!isLoopback(host) && listedHosts(process.env.LUMBIK_HOSTS).length === 0) {
 }
 
 const nitroApp = useNitroApp()
-const server = new Server({ headersTimeout: 10_000, requestTimeout: 30_000 }, toNodeListener(nitroApp.h3App))
+const server = new Server({ headersTimeout: 10_000, requestTimeout: 30_000, requireHostHeader: false }, toNodeListener(nitroApp.h3App))
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Lumbik does not start: port ${port} is taken.` : `Lumbik does not start: it may not listen on ${host}:${port} (${error.code}).`)
   process.exit(1)

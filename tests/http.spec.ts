@@ -65,8 +65,9 @@ test('a stale save is answered with what is there; a stale kitchen too', async (
   const stale = await raw(`${lumbik.url}/api/formulas/${SCONES}`, 'PUT', JSON_TYPE, JSON.stringify({ mutationId: ID, baseVersion: 7, document }))
   expect(stale.status).toBe(409)
   expect(stale.body.data).toMatchObject({ code: 'changedElsewhere', current: { version: 1 } })
-  const kitchen = await (await fetch(`${lumbik.url}/api/kitchen`)).json() as { id: string, lots: unknown[], version: number, settings: Record<string, unknown> }
-  const { id: _, lots: __, ...update } = kitchen
+  const kitchen = await (await fetch(`${lumbik.url}/api/kitchen`)).json() as { id: string, lots: unknown[], version: number, revision: number, settings: Record<string, unknown> }
+  const { id: _, lots: __, revision: ___, ...rest } = kitchen
+  const update = { ...rest, mutationId: ID }
   expect((await raw(`${lumbik.url}/api/kitchen`, 'PUT', JSON_TYPE, JSON.stringify({ ...update, version: 99 }))).status).toBe(409)
   const bad = await raw(`${lumbik.url}/api/kitchen`, 'PUT', JSON_TYPE, JSON.stringify({ ...update, settings: { ...kitchen.settings, altitudeM: 9999 } }))
   expect([bad.status, bad.body.data?.path]).toEqual([422, 'settings.altitudeM'])

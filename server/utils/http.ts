@@ -25,6 +25,9 @@ export async function readBytes(event: H3Event): Promise<Uint8Array> {
   return new Uint8Array(Buffer.concat(chunks))
 }
 
+/** What is wrong with the whole of it is said of the body. */
+const named = (p: Problem): Problem => p.path ? p : { ...p, path: 'body' }
+
 /** Reads a JSON body; what is too much of anything is refused before it is validated. */
 async function readJson(event: H3Event): Promise<unknown> {
   const bytes = await readBytes(event)
@@ -35,7 +38,7 @@ async function readJson(event: H3Event): Promise<unknown> {
     throw problem(400, { path: '', code: 'notJson' })
   }
   const much = tooMuch(body)
-  if (much) throw problem(422, much)
+  if (much) throw problem(422, named(much))
   return body
 }
 
@@ -45,7 +48,7 @@ export async function readChecked<T>(event: H3Event, schema: yup.Schema<T>): Pro
   try {
     return schema.validateSync(body, { strict: true })
   } catch (error) {
-    if (error instanceof yup.ValidationError) throw problem(422, yupProblem(error))
+    if (error instanceof yup.ValidationError) throw problem(422, named(yupProblem(error)))
     throw error
   }
 }

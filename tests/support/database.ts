@@ -49,7 +49,7 @@ export async function openDatabase(named?: string): Promise<{ orm: MikroORM, url
 const TABLES = ['kitchen', 'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'formula_version', 'mutation']
 
 /** A copy of a template whose rows can be put back as they were, without a new database: in milliseconds, under a running server. */
-export async function restorable(template: string): Promise<{ name: string, restore: () => Promise<void>, drop: () => Promise<void> }> {
+export async function restorable(template: string): Promise<{ name: string, restore: (ask: () => Promise<unknown>) => Promise<void>, drop: () => Promise<void> }> {
   const name = await withDatabase(template)
   const orm = await MikroORM.init({ ...ormConfig(testUrl(name)), driverOptions: {} })
   /** Statements sent together are one transaction. Told to give way to a late request, it tries again. */
@@ -64,10 +64,13 @@ export async function restorable(template: string): Promise<{ name: string, rest
   await execute(`create schema "kept"; ${TABLES.map(t => `create table "kept"."${t}" as table "public"."${t}"`).join('; ')}`)
   return {
     name,
-    restore: async () => {
-      // What a closed page had still asked for is let through first.
+    restore: async (ask) => {
+      // What a closed page had still asked for is let through first: the server has answered what came before this question, and its database rests.
       const busy = 'select count(*)::int as n from pg_stat_activity where datname = current_database() and state <> \'idle\' and pid <> pg_backend_pid()'
-      while ((await execute(busy) as { n: number }[])[0]!.n > 0) await new Promise(resolve => setTimeout(resolve, 20))
+      for (let quiet = 0; quiet < 4;) {
+        await ask()
+        quiet = (await execute(busy) as { n: number }[])[0]!.n > 0 ? 0 : quiet + 1
+      }
       await execute(`truncate ${TABLES.map(t => `"public"."${t}"`).join(', ')}; ${TABLES.map(t => `insert into "public"."${t}" select * from "kept"."${t}"`).join('; ')}`)
     },
     drop: async () => {

@@ -31,7 +31,7 @@ export const test = base.extend<{ lumbik: Lumbik, guarded: string[] }, { house: 
     const house = {
       url: `http://127.0.0.1:${port}`,
       database: testUrl(database.name),
-      restore: database.restore,
+      restore: () => database.restore(async () => running && fetch(`${house.url}/api/health`)),
       async start() {
         running ??= await startServer({ DATABASE_URL: testUrl(database.name), LUMBIK_DEMO: '1', LUMBIK_NOW: NOW }, port, 'ignore') as Running
       },
