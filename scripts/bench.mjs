@@ -1,11 +1,11 @@
-/** `npm run bench`: ratios measured in one run, never asserted; `npm run bench -- core` or `-- browser` for one of the two. */
+/** `npm run bench`: ratios measured in one run, never asserted; `npm run bench -- core`, `-- browser` or `-- server` for one of the three. */
 import { build } from 'esbuild'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { dataDir, ensureBuild, ensureChromium, ensurePostgresPrograms, root } from './setup.mjs'
 
 const which = process.argv[2]
-if (which !== 'browser') {
+if (!which || which === 'core') {
   const outfile = join(dataDir, 'bench', 'core.mjs')
   await build({ entryPoints: [join(root, 'bench/core.ts')], bundle: true, platform: 'node', format: 'esm', outfile, alias: { '#core': join(root, 'core') }, logLevel: 'warning' })
   await import(pathToFileURL(outfile).href)
@@ -14,6 +14,6 @@ if (which !== 'core') {
   ensurePostgresPrograms()
   ensureChromium()
   ensureBuild()
-  const { benchBrowser } = await import('../bench/browser.mjs')
-  await benchBrowser()
+  if (which !== 'server') await (await import('../bench/browser.mjs')).benchBrowser()
+  if (which !== 'browser') await (await import('../bench/server.mjs')).benchServer()
 }

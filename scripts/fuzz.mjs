@@ -6,7 +6,7 @@ import { pathToFileURL } from 'node:url'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { uniformInt } from 'pure-rand/distribution/uniformInt'
 import { ensureBuild, ensureNode, ensurePackages, ensurePostgresPrograms, freePort, startPostgres, startServer } from './setup.mjs'
-import { client } from './probe.mjs'
+import { client, kitchenBody } from './probe.mjs'
 
 /** A refusal is never longer than this, characters; a conflict carries the document, a clash of lists the kitchen. */
 const REFUSAL_MOST = 2500
@@ -51,10 +51,10 @@ export function fuzzer(seed) {
   }
   const bytes = (body) => {
     if (chance(92)) return JSON.stringify(body)
-    const text = JSON.stringify(body)
+    const text = JSON.stringify(body) ?? 'null'
     return pick([
       () => text.slice(0, int(0, text.length)), () => deep(int(10, 60_000)), () => deep(int(10, 20_000), '{"a":', '}'), () => `{"__proto__":${text}}`, () => text.replace(/"name"/, '"__proto__"'),
-      () => Buffer.from(text).fill(0xff, 0, int(0, 12)), () => '', () => 'null', () => '[]', () => '"x"', () => '1e999', () => `\uFEFF${text}`, () => JSON.stringify('x'.repeat(int(1, 990_000))), () => `{"prices":{${Array.from({ length: 20_000 }, (_, i) => `"k${i}":1`).join(',')}}}`,
+      () => Buffer.concat([Buffer.from(text.slice(0, 20)), Buffer.from([0xff, 0xfe]), Buffer.from(text.slice(20))]), () => '', () => 'null', () => '[]', () => '"x"', () => '1e999', () => `\uFEFF${text}`, () => JSON.stringify('x'.repeat(int(1, 990_000))), () => `{"prices":{${Array.from({ length: 20_000 }, (_, i) => `"k${i}":1`).join(',')}}}`,
     ])()
   }
   return { int, pick, chance, damage, bytes }
@@ -69,7 +69,9 @@ export async function fuzz(url, count, seed, onProgress = () => {}) {
   let slowest = 0
   const list = (await call('GET', '/api/formulas')).json.items
   const formulas = await Promise.all(list.map(async i => (await call('GET', `/api/formulas/${i.id}`)).json))
-  const { lots, revision: _, id: __, ...kitchen } = (await call('GET', '/api/kitchen')).json
+  const record = (await call('GET', '/api/kitchen')).json
+  const { lots } = record
+  const kitchen = kitchenBody(record)
   const uuid = () => `${(0x10000000 + int(0, 0xfffffff)).toString(16)}-1111-4111-8111-${String(int(0, 1e6)).padStart(12, '0')}`
   const ids = [...list.map(i => i.id), ...lots.map(l => l.id), kitchen.pans[0].id, uuid(), 'not-an-id', '%00', '..%2f..', '\'', '-'.repeat(36), 'a'.repeat(36), '%F0%9F%8D%8B', '0'.repeat(300), '']
   const routes = [

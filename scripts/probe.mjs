@@ -41,4 +41,9 @@ export const quantile = (values, q) => {
   const sorted = [...values].sort((a, b) => a - b)
   return sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? NaN
 }
+/** The kitchen as it is sent back: without what only the server says of it. */
+export function kitchenBody(record) {
+  const { name, version, settings, places, vessels, ovens, burners, pans } = record
+  return { name, version, settings, places, vessels, ovens, burners, pans }
+}
 export const wait = ms => new Promise(resolve => setTimeout(resolve, ms))

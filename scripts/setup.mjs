@@ -184,9 +184,9 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
   mkdirSync(dataDir, { recursive: true })
   let folder = join(dataDir, name)
   const secretFile = join(dataDir, `${name}.password`)
-  if (isRoot && ensurePostgresPrograms() && !succeeds('runuser', ['-u', 'postgres', '--', 'test', '-x', root])) {
+  if (isRoot && ensurePostgresPrograms() && !succeeds('runuser', ['-u', 'postgres', '--', 'test', '-x', dataDir])) {
     // The postgres account may not enter the project's folder: its data then lives beside, under /var/tmp.
-    const base = `/var/tmp/lumbik-${createHash('sha256').update(root).digest('hex').slice(0, 12)}`
+    const base = `/var/tmp/lumbik-${createHash('sha256').update(process.env.LUMBIK_DATA ?? root).digest('hex').slice(0, 12)}`
     mkdirSync(base, { recursive: true })
     folder = join(base, name)
     say(`PostgreSQL's own account may not enter this folder, so its data is kept in ${base}`)

@@ -1,0 +1,10 @@
+/** A tenth of `npm run fuzz`: whatever is sent is answered, never with 500, and each refusal names a field. */
+import { fuzz } from '../scripts/fuzz.mjs'
+import { expect, test } from './support/lumbik'
+
+test('1,000 bodies, addresses and headers that nobody should send', async ({ lumbik }) => {
+  const { faults, statuses } = await fuzz(lumbik.url, 1000, 20261128)
+  expect(faults).toEqual([])
+  // It reached the inside, not the door alone.
+  for (const status of [200, 404, 409, 422]) expect(statuses[status] ?? 0, `answers of ${status}`).toBeGreaterThan(10)
+})
