@@ -4,24 +4,24 @@ const kitchen = useKitchenStore()
 // So long as that is quick: a page that waits says what it waits for.
 const PATIENCE_MS = 800
 await Promise.race([kitchen.load(), new Promise(resolve => setTimeout(resolve, PATIENCE_MS))])
-const AWAY = { server: 'Waiting for the server.', database: 'Waiting for the database.' } as const
+const AWAY = { server: 'Waiting for the server', database: 'Waiting for the database' } as const
 </script>
 
 <template>
   <UApp :toaster="{ position: 'bottom-left', duration: 9000 }">
     <NuxtLoadingIndicator color="#1F2F24" :height="2" />
     <TopBar />
-    <p v-if="away" class="unreachable no-print" role="alert" :data-away="away">
-      <b>{{ AWAY[away] }}</b> {{ kitchen.record ? 'What you change is kept in this browser and sent once it answers.' : 'Lumbik opens as soon as it answers; nothing is lost.' }}
+    <p v-if="away && kitchen.record" class="unreachable no-print" role="alert" :data-away="away">
+      <b>{{ AWAY[away] }}.</b> What you change is kept in this browser and sent once it answers.
     </p>
     <p v-if="storageFailing" class="unreachable no-print" role="alert" data-storage="failing">
       <b>This browser keeps nothing:</b> its storage is full or switched off. Everything goes to the server as before; do not close the page before it says “Saved”.
     </p>
     <OutboxNotices v-if="kitchen.record" />
     <NuxtPage v-if="kitchen.record" />
-    <main v-else class="waiting" aria-busy="true">
-      <h1>{{ away ? AWAY[away] : 'Opening the kitchen …' }}</h1>
-      <p class="soft">{{ away === 'database' ? 'Lumbik runs, but its database does not answer. It is asked again every moment.' : 'It is asked again every moment; this page goes on by itself.' }}</p>
+    <main v-else class="waiting" aria-busy="true" :data-away="away ?? ''">
+      <div role="status"><h1>{{ away ? AWAY[away] : 'Opening the kitchen …' }}</h1></div>
+      <p v-if="away" class="soft">{{ away === 'database' ? 'Lumbik runs, but its database does not answer.' : 'Nobody answers where Lumbik was.' }} It is asked again every moment, and this page goes on by itself; nothing is lost.</p>
     </main>
   </UApp>
 </template>
@@ -29,5 +29,6 @@ const AWAY = { server: 'Waiting for the server.', database: 'Waiting for the dat
 <style scoped>
 .unreachable { padding: 0.6rem 1.75rem; margin: 0; border-bottom: 1px solid var(--blood); color: var(--blood); }
 .waiting { padding: 3rem 1.75rem; }
+.waiting h1 { font-size: 1.85rem; margin-bottom: 0.4rem; }
 @media (max-width: 760px) { .unreachable { padding: 0.6rem 1rem; } }
 </style>

@@ -26,12 +26,13 @@ async function sound(page: Page) {
 for (const size of SIZES) {
   test.describe(`at ${size.width} × ${size.height} (${size.name})`, () => {
     test.use({ viewport: { width: size.width, height: size.height } })
-    test('every place and station fits, and is accessible', async ({ page }) => {
+    test('every place and station fits, and is accessible', async ({ page, lumbik }) => {
       await page.goto('/shelf')
       await expect(page.locator('main')).toHaveAttribute('data-settled', 'true')
       await fits(page)
       await sound(page)
-      for (const path of ['/new', '/kitchen']) {
+      await fetch(`${lumbik.url}/api/formulas/${TUB}`, { method: 'DELETE' })
+      for (const path of ['/new', '/kitchen', '/bin']) {
         await page.goto(path)
         await expect(page.locator('h1')).toBeVisible()
         await fits(page)

@@ -58,6 +58,6 @@ nav a.on { color: var(--ink); font-weight: 600; border-color: var(--ink); }
   .bar { padding: 0 1rem; gap: 1rem; }
   nav { gap: 0.8rem; }
   .kitchen { display: none; }
-  .save { font-size: 0.88rem; overflow: hidden; text-overflow: ellipsis; }
+  .save { font-size: 0.88rem; white-space: normal; line-height: 1.15; display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 2; line-clamp: 2; }
 }
 </style>

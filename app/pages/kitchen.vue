@@ -50,6 +50,7 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
   <main class="kitchen" :data-kitchen-save="state">
     <header>
       <h1>Kitchen</h1>
+      <NuxtLink to="/bin" class="underline to-bin">What was taken out</NuxtLink>
       <p class="soft" role="status">{{ { idle: '', saving: 'Saving', saved: 'Saved', unsent: 'Not sent yet: kept in this browser', conflict: 'Changed elsewhere', refused: 'Not saved', deleted: '' }[state] }} <button v-if="last && (state === 'saved' || state === 'unsent')" type="button" class="underline" @click="undo">Undo</button></p>
     </header>
     <div class="grid">
@@ -120,6 +121,7 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
 .kitchen { padding: 1.5rem 1.75rem 3rem; max-width: 1180px; margin: 0 auto; }
 header { display: flex; gap: 1.5rem; align-items: baseline; }
 h1 { font-size: 2rem; margin-bottom: 1rem; }
+.to-bin { order: 2; margin-left: auto; min-height: 44px; display: inline-flex; align-items: center; }
 .grid { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 1.8rem 2.2rem; }
 section { border-top: 1px solid var(--ink); padding-top: 0.7rem; }
 .wide { grid-column: 1 / -1; }

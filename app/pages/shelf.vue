@@ -164,6 +164,7 @@ header { display: flex; justify-content: space-between; align-items: flex-end; g
 h1 { font-size: 2rem; }
 .acts { display: flex; gap: 0.6rem; }
 .find { flex: 1 1 12rem; max-width: 22rem; margin-left: auto; }
+.find::placeholder { color: #6c7263; }
 .count { margin: 0 0 0.3rem; }
 .rows { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--ink); position: relative; }
 .row { display: grid; grid-template-columns: 230px minmax(0, 1.6fr) minmax(0, 1fr) 7.6rem auto; gap: 1rem; align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.7rem 0; position: absolute; top: 0; left: 0; right: 0; }

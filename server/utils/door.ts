@@ -50,7 +50,7 @@ export function closedTo(knock: Knock, hosts: readonly string[]): Closed | null 
   const path = plainPath(url)
   if (path === null) return no(400, 'address', 'The address cannot be read.')
   const raw = url.split(/[?#]/, 1)[0]!
-  if (path === '/api') return no(404, 'unknownRoute', 'There is nothing here.')
+  if (path === '/api' || path === '/api/') return no(404, 'unknownRoute', 'There is nothing here.')
   if (isApi(path) && raw !== path) return no(404, 'unknownRoute', 'Write the address plainly.')
   if (method === 'GET' || method === 'HEAD') return null
   if (!isApi(path)) return no(405, 'otherMethod', 'Pages are only read.')

@@ -18,6 +18,16 @@ async function admin<T>(work: (execute: (sql: string) => Promise<unknown>) => Pr
   }
 }
 
+/** One statement on a database, by its address. */
+export async function execute(url: string, sql: string): Promise<void> {
+  const orm = await MikroORM.init({ ...ormConfig(url), driverOptions: {} })
+  try {
+    await orm.em.getConnection().execute(sql)
+  } finally {
+    await orm.close(true)
+  }
+}
+
 let count = 0
 /** Makes a database, empty or as a copy of a template. @returns its name */
 export async function withDatabase(template?: string): Promise<string> {

@@ -60,6 +60,7 @@ export const test = base.extend<{ lumbik: Lumbik, guarded: string[] }, { house: 
         if (origin !== lumbik.url && protocol !== 'data:' && protocol !== 'blob:') faults.push(`request to ${request.url()}`)
       })
       page.on('pageerror', error => faults.push(`error: ${error.message}`))
+      page.on('console', message => /Content Security Policy/i.test(message.text()) && faults.push(message.text()))
     })
     await use(faults)
     expect(faults).toEqual([])

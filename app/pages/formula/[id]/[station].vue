@@ -186,6 +186,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
 .conflict { border: 1px solid var(--blood); border-left-width: 4px; padding: 0.6rem 0.9rem; margin: 0.4rem 0; background: #fffdf7; }
 .conflict p { margin: 0 0 0.4rem; }
 .nothing { padding: 3rem 1.75rem; }
+.nothing h1 { font-size: 1.85rem; margin-bottom: 0.4rem; }
 .keylist { display: grid; grid-template-columns: 8rem 1fr; gap: 0.5rem; margin: 0; }
 .keylist dt { font-weight: 600; } .keylist dd { margin: 0; }
 @media (max-width: 1100px) { .sub > span:first-child { display: none; } .workspace { grid-template-columns: minmax(0, 1fr) 300px; column-gap: 1.25rem; padding-left: 1.25rem; } .column { padding: 1rem 1.1rem 2rem; } }
