@@ -1,5 +1,6 @@
 /**
- * The server with a full shelf: 10,000 formulas and 1,000,000 kept states (fewer with LUMBIK_BENCH_VERSIONS), generated.
+ * The server with a full shelf: 10,000 formulas and 1,000,000 kept states (fewer with LUMBIK_BENCH_VERSIONS),
+ * generated.
  * Each figure stands beside an empty route of the same run; nothing is asserted.
  */
 import { randomUUID } from 'node:crypto'
@@ -11,7 +12,16 @@ const FORMULAS = 10_000
 const VERSIONS = Number(process.env.LUMBIK_BENCH_VERSIONS ?? 1_000_000)
 /** States of one formula alone. */
 const LONG = Math.min(20_000, VERSIONS / 2)
-const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const ARGS = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
 
 /** Copies of the demo's formulas, each with a result, and kept states over months. */
 function generate(sql) {
@@ -19,15 +29,23 @@ function generate(sql) {
   sql(`insert into formula (id, kitchen_id, actor_id, created_at, updated_at, name, school, eggs, document, schema_version, version, demo, position, deleted_at, parent_formula_id, result, result_engine, result_revision, result_version, readable)
     select gen_random_uuid(), kitchen_id, actor_id, created_at, now() - n * interval '7 minutes', name || ', batch ' || n, school, eggs, document, schema_version, 1, false, 0, null, null, result, result_engine, result_revision, 1, true
     from generate_series(1, ${FORMULAS - 16}) n join lateral (select * from formula where demo order by id offset n % 16 limit 1) f on true`)
-  const columns = 'formula_version (id, kitchen_id, actor_id, created_at, formula_id, parent_id, label, document, schema_version, engine_version)'
-  const state = (from, times, every) => `insert into ${columns} select gen_random_uuid(), f.kitchen_id, f.actor_id, now() - n * interval '${every}', f.id, null, case when n % 97 = 0 then 'named ' || n else '' end, f.document, f.schema_version, '1' from ${from} f, generate_series(1, ${times}) n`
+  const columns =
+    'formula_version (id, kitchen_id, actor_id, created_at, formula_id, parent_id, label, document, schema_version, engine_version)'
+  const state = (from, times, every) =>
+    `insert into ${columns} select gen_random_uuid(), f.kitchen_id, f.actor_id, now() - n * interval '${every}', f.id, null, case when n % 97 = 0 then 'named ' || n else '' end, f.document, f.schema_version, '1' from ${from} f, generate_series(1, ${times}) n`
   if (rest > 0) sql(state('formula', rest, '9 hours'))
   sql(state('(select * from formula where demo order by position desc limit 1)', LONG, '20 seconds'))
   sql('analyze')
 }
 
 export async function benchServer() {
-  const postgres = await startPostgres('bench-postgres', { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off', max_wal_size: '8GB', max_connections: '60' })
+  const postgres = await startPostgres('bench-postgres', {
+    fsync: 'off',
+    synchronous_commit: 'off',
+    full_page_writes: 'off',
+    max_wal_size: '8GB',
+    max_connections: '60',
+  })
   let server
   try {
     postgres.sql('drop database if exists lumbik_bench with (force)')
@@ -41,7 +59,9 @@ export async function benchServer() {
     await server.stop()
     const started = Date.now()
     generate(statement => postgres.sql(statement, 'lumbik_bench'))
-    console.log(`generated ${FORMULAS} formulas and ${VERSIONS} kept states in ${Math.round((Date.now() - started) / 1000)} s`)
+    console.log(
+      `generated ${FORMULAS} formulas and ${VERSIONS} kept states in ${Math.round((Date.now() - started) / 1000)} s`,
+    )
     server = await startServer({ DATABASE_URL: url, LUMBIK_DEMO: '1' }, port, 'ignore')
     await measure(server.url)
   } finally {
@@ -63,13 +83,16 @@ async function measure(url) {
     let bytes = 0
     for (let i = 0; i < runs + 5; i++) {
       const answer = await call('GET', typeof path === 'function' ? path(i) : path)
-      if (answer.status >= 500 || answer.status === 0) throw new Error(`${name}: ${answer.status} ${answer.text.slice(0, 200)}`)
+      if (answer.status >= 500 || answer.status === 0)
+        throw new Error(`${name}: ${answer.status} ${answer.text.slice(0, 200)}`)
       if (i >= 5) times.push(answer.ms)
       bytes = answer.text.length
     }
     const median = quantile(times, 0.5)
     if (Number.isNaN(empty)) empty = median
-    console.log(`${name.padEnd(44)} ${ms(median).padStart(10)}  p95 ${ms(quantile(times, 0.95)).padStart(9)}  × ${(median / empty).toFixed(1).padStart(6)}  ${(bytes / 1000).toFixed(1).padStart(7)} kB`)
+    console.log(
+      `${name.padEnd(44)} ${ms(median).padStart(10)}  p95 ${ms(quantile(times, 0.95)).padStart(9)}  × ${(median / empty).toFixed(1).padStart(6)}  ${(bytes / 1000).toFixed(1).padStart(7)} kB`,
+    )
   }
   await timeOf('an empty route', '/api/nothing')
   const first = (await call('GET', '/api/formulas')).json
@@ -78,7 +101,8 @@ async function measure(url) {
   const long = first.firstId
   const states = (await call('GET', `/api/formulas/${long}/versions`)).json
   let deep = states.next
-  for (let i = 0; i < 50 && deep; i++) deep = (await call('GET', `/api/formulas/${long}/versions?after=${deep}`)).json.next ?? deep
+  for (let i = 0; i < 50 && deep; i++)
+    deep = (await call('GET', `/api/formulas/${long}/versions?after=${deep}`)).json.next ?? deep
   await timeOf('shelf, first page', '/api/formulas')
   await timeOf('shelf, page 101', `/api/formulas?after=${cursor}`)
   await timeOf('shelf, searched: many', '/api/formulas?search=posset')
@@ -92,7 +116,11 @@ async function measure(url) {
 
   // A kitchen change makes every summary stale: the shelf says so and waits for nobody.
   const kitchen = kitchenBody((await call('GET', '/api/kitchen')).json)
-  await call('PUT', '/api/kitchen', { mutationId: randomUUID(), ...kitchen, settings: { ...kitchen.settings, roomTempC: 22 } })
+  await call('PUT', '/api/kitchen', {
+    mutationId: randomUUID(),
+    ...kitchen,
+    settings: { ...kitchen.settings, roomTempC: 22 },
+  })
   await timeOf('shelf, first page, all of it stale', '/api/formulas', 15)
 
   async function beside(name, atOnce, count, work) {
@@ -107,23 +135,33 @@ async function measure(url) {
     let next = 0
     let refused = 0
     const started = performance.now()
-    await Promise.all(Array.from({ length: atOnce }, async (_, w) => {
-      while (next < count) {
-        const answer = await work(next++, w)
-        if (answer.status !== 200) refused++
-      }
-    }))
-    const rate = 1000 * count / (performance.now() - started)
+    await Promise.all(
+      Array.from({ length: atOnce }, async (_, w) => {
+        while (next < count) {
+          const answer = await work(next++, w)
+          if (answer.status !== 200) refused++
+        }
+      }),
+    )
+    const rate = (1000 * count) / (performance.now() - started)
     going = false
     await watching
-    console.log(`${name.padEnd(44)} ${rate.toFixed(1).padStart(8)} /s  refused ${refused}; a page meanwhile ${ms(quantile(waits, 0.5))}, p95 ${ms(quantile(waits, 0.95))}, most ${ms(Math.max(...waits))} (× ${(quantile(waits, 0.5) / empty).toFixed(1)})`)
+    console.log(
+      `${name.padEnd(44)} ${rate.toFixed(1).padStart(8)} /s  refused ${refused}; a page meanwhile ${ms(quantile(waits, 0.5))}, p95 ${ms(quantile(waits, 0.95))}, most ${ms(Math.max(...waits))} (× ${(quantile(waits, 0.5) / empty).toFixed(1)})`,
+    )
   }
-  const documents = await Promise.all(first.items.slice(0, 16).map(async i => (await call('GET', `/api/formulas/${i.id}`)).json))
+  const documents = await Promise.all(
+    first.items.slice(0, 16).map(async i => (await call('GET', `/api/formulas/${i.id}`)).json),
+  )
   await beside('assessments, one at a time', 1, 40, i => call('POST', '/api/assess', documents[i % 16].document))
   await beside('assessments, 50 at once', 50, 300, i => call('POST', '/api/assess', documents[i % 16].document))
   const save = async (i, w) => {
     const d = documents[w % 16]
-    const answer = await call('PUT', `/api/formulas/${d.id}`, { mutationId: randomUUID(), baseVersion: d.version, document: { ...d.document, note: `bench ${i}` } })
+    const answer = await call('PUT', `/api/formulas/${d.id}`, {
+      mutationId: randomUUID(),
+      baseVersion: d.version,
+      document: { ...d.document, note: `bench ${i}` },
+    })
     if (answer.status === 200) d.version = answer.json.version
     return answer
   }
@@ -142,5 +180,7 @@ async function measure(url) {
     await page.context().close()
   }
   await browser.close()
-  console.log(`${'first rows of the shelf on screen, new browser'.padEnd(44)} ${ms(quantile(rows, 0.5)).padStart(10)}  (${rows.map(r => ms(r)).join(', ')})`)
+  console.log(
+    `${'first rows of the shelf on screen, new browser'.padEnd(44)} ${ms(quantile(rows, 0.5)).padStart(10)}  (${rows.map(r => ms(r)).join(', ')})`,
+  )
 }

@@ -11,9 +11,19 @@ export default defineNuxtModule({
     nuxt.hook('nitro:init', (nitro) => {
       nitro.hooks.hook('compiled', async () => {
         await build({
-          entryPoints: [path('../server/threads/worker.ts')], outfile: `${nitro.options.output.serverDir}/threads/worker.mjs`, bundle: true, platform: 'node', format: 'esm', target: 'node20',
-          alias: { '#core': path('../core') }, logLevel: 'warning', tsconfigRaw: {}, minifySyntax: true,
-          banner: { js: 'import { createRequire } from \'node:module\'; const require = createRequire(import.meta.url);' },
+          entryPoints: [path('../server/threads/worker.ts')],
+          outfile: `${nitro.options.output.serverDir}/threads/worker.mjs`,
+          bundle: true,
+          platform: 'node',
+          format: 'esm',
+          target: 'node20',
+          alias: { '#core': path('../core') },
+          logLevel: 'warning',
+          tsconfigRaw: {},
+          minifySyntax: true,
+          banner: {
+            js: 'import { createRequire } from \'node:module\'; const require = createRequire(import.meta.url);',
+          },
         })
       })
     })

@@ -2,7 +2,17 @@
 import { chmodSync, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { pathToFileURL } from 'node:url'
-import { alive, commandOf, dataDir, ensureNode, ensurePostgresPrograms, Plain, run, say, startPostgres } from './setup.mjs'
+import {
+  alive,
+  commandOf,
+  dataDir,
+  ensureNode,
+  ensurePostgresPrograms,
+  Plain,
+  run,
+  say,
+  startPostgres,
+} from './setup.mjs'
 
 const stamp = () => new Date().toISOString().slice(0, 19).replaceAll(':', '')
 
@@ -18,7 +28,10 @@ function connection(url) {
 export function backup(bin, url, file) {
   const { database, env, args } = connection(url)
   mkdirSync(dirname(file), { recursive: true })
-  run(join(bin, 'pg_dump'), [...args, '-d', database, '-Fc', '--no-owner', '--no-privileges', '-f', file], { quiet: true, env })
+  run(join(bin, 'pg_dump'), [...args, '-d', database, '-Fc', '--no-owner', '--no-privileges', '-f', file], {
+    quiet: true,
+    env,
+  })
   chmodSync(file, 0o600)
   // A file that cannot be read again is no backup.
   run(join(bin, 'pg_restore'), ['--list', file], { quiet: true })
@@ -28,26 +41,54 @@ export function backup(bin, url, file) {
 /** Puts a backup in place of what is there: all of it, or nothing of it. */
 export function restore(bin, url, file) {
   const { database, env, args } = connection(url)
-  const psql = (statement, from = 'postgres') => run(join(bin, 'psql'), [...args, '-d', from, '-v', 'ON_ERROR_STOP=1', '-qAtc', statement], { quiet: true, env }).trim()
-  if (psql(`select 1 from pg_database where datname = '${database.replaceAll('\'', '\'\'')}'`) !== '1') psql(`create database "${database.replaceAll('"', '""')}"`)
-  run(join(bin, 'pg_restore'), [...args, '-d', database, '--clean', '--if-exists', '--no-owner', '--no-privileges', '--single-transaction', '--exit-on-error', file], { quiet: true, env })
+  const psql = (statement, from = 'postgres') =>
+    run(join(bin, 'psql'), [...args, '-d', from, '-v', 'ON_ERROR_STOP=1', '-qAtc', statement], {
+      quiet: true,
+      env,
+    }).trim()
+  if (psql(`select 1 from pg_database where datname = '${database.replaceAll('\'', '\'\'')}'`) !== '1')
+    psql(`create database "${database.replaceAll('"', '""')}"`)
+  run(
+    join(bin, 'pg_restore'),
+    [
+      ...args,
+      '-d',
+      database,
+      '--clean',
+      '--if-exists',
+      '--no-owner',
+      '--no-privileges',
+      '--single-transaction',
+      '--exit-on-error',
+      file,
+    ],
+    { quiet: true, env },
+  )
 }
 
 /** How much a database holds, for whoever wants to see that it is all there. */
 export function contents(bin, url) {
   const { database, env, args } = connection(url)
-  const query = 'select (select count(*) from formula where deleted_at is null), (select count(*) from formula_version), (select count(*) from lot where deleted_at is null)'
-  const [formulas, versions, lots] = run(join(bin, 'psql'), [...args, '-d', database, '-qAtc', query], { quiet: true, env }).trim().split('|')
+  const query =
+    'select (select count(*) from formula where deleted_at is null), (select count(*) from formula_version), (select count(*) from lot where deleted_at is null)'
+  const [formulas, versions, lots] = run(join(bin, 'psql'), [...args, '-d', database, '-qAtc', query], {
+    quiet: true,
+    env,
+  })
+    .trim()
+    .split('|')
   return `${formulas} formulas with ${versions} kept states, ${lots} lots`
 }
 
 /** The database of this installation; the demo's own is started for as long as it takes. */
 async function withDatabase(work) {
   if (process.env.DATABASE_URL) return work(ensurePostgresPrograms(), process.env.DATABASE_URL)
-  if (!existsSync(join(dataDir, 'postgres.password'))) throw new Plain('there is no database here yet: start the demo once, or set DATABASE_URL.')
+  if (!existsSync(join(dataDir, 'postgres.password')))
+    throw new Plain('there is no database here yet: start the demo once, or set DATABASE_URL.')
   const postgres = await startPostgres('postgres')
   try {
-    if (postgres.sql('select 1 from pg_database where datname = \'lumbik\'').trim() !== '1') postgres.sql('create database lumbik')
+    if (postgres.sql('select 1 from pg_database where datname = \'lumbik\'').trim() !== '1')
+      postgres.sql('create database lumbik')
     return work(postgres.bin, postgres.url('lumbik'))
   } finally {
     postgres.stop()
@@ -58,7 +99,7 @@ async function withDatabase(work) {
 function runningDemo() {
   try {
     const { pid, url } = JSON.parse(readFileSync(join(dataDir, 'demo.json'), 'utf8'))
-    return alive(pid) && /demo\.mjs/.test(commandOf(pid)) ? url ?? 'being started' : null
+    return alive(pid) && /demo\.mjs/.test(commandOf(pid)) ? (url ?? 'being started') : null
   } catch {
     return null
   }
@@ -69,7 +110,11 @@ async function main([what, given]) {
   const folder = join(dataDir, 'backups')
   if (what === 'backup') {
     await withDatabase((bin, url) => {
-      const file = backup(bin, url, resolve(process.env.INIT_CWD ?? '.', given ?? join(folder, `lumbik-${stamp()}.dump`)))
+      const file = backup(
+        bin,
+        url,
+        resolve(process.env.INIT_CWD ?? '.', given ?? join(folder, `lumbik-${stamp()}.dump`)),
+      )
       say(`backed up ${contents(bin, url)}: ${file} (${Math.ceil(statSync(file).size / 1000)} kB)`)
     })
     return
@@ -89,7 +134,9 @@ async function main([what, given]) {
     try {
       say(`now there: ${contents(bin, url)}`)
       before = backup(bin, url, join(folder, `before-restore-${stamp()}.dump`))
-    } catch { /* an empty or missing database has nothing to keep */ }
+    } catch {
+      /* an empty or missing database has nothing to keep */
+    }
     restore(bin, url, file)
     say(`restored ${contents(bin, url)}${before ? `; what was there before is in ${before}` : ''}`)
   })

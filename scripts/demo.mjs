@@ -1,7 +1,22 @@
 /** `npm run demo`: everything from a bare machine to a running Lumbik with the tea room's data, kept running. */
 import { closeSync, mkdirSync, openSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { alive, commandOf, dataDir, endProcess, ensureBuild, ensureNode, ensurePackages, ensurePostgresPrograms, freePort, Plain, root, say, startPostgres, startServer } from './setup.mjs'
+import {
+  alive,
+  commandOf,
+  dataDir,
+  endProcess,
+  ensureBuild,
+  ensureNode,
+  ensurePackages,
+  ensurePostgresPrograms,
+  freePort,
+  Plain,
+  root,
+  say,
+  startPostgres,
+  startServer,
+} from './setup.mjs'
 
 const WANTED_PORT = Number(process.env.PORT ?? 4600)
 /** Who runs here: this demo's process, its server's, and where that listens. */
@@ -27,10 +42,14 @@ function stop() {
   })()
   return stopping
 }
-const end = code => stop().then(() => process.exit(code), (error) => {
-  console.error(`lumbik: ${error.message}`)
-  process.exit(1)
-})
+const end = code =>
+  stop().then(
+    () => process.exit(code),
+    (error) => {
+      console.error(`lumbik: ${error.message}`)
+      process.exit(1)
+    },
+  )
 for (const name of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(name, () => end(0))
 
 const folderOf = (pid) => {
@@ -58,9 +77,11 @@ async function takeNote() {
     }
     const before = readNote()
     if (isDemo(before.pid)) {
-      throw new Plain(before.url
-        ? `the demo already runs here: ${before.url} (process ${before.pid}). Ctrl-C there stops it.`
-        : `the demo is just being started here by process ${before.pid}.`)
+      throw new Plain(
+        before.url
+          ? `the demo already runs here: ${before.url} (process ${before.pid}). Ctrl-C there stops it.`
+          : `the demo is just being started here by process ${before.pid}.`,
+      )
     }
     if (isServer(before.serverPid)) {
       say('a demo that ended without stopping left its server behind; taking over')
@@ -88,7 +109,9 @@ function watchPostgres() {
     const at = Date.now()
     ended.push(at)
     if (ended.filter(t => at - t < RESTARTS_MS).length > RESTARTS) {
-      console.error('lumbik: the database ends again and again; its log is in the data folder. Everything committed is kept.')
+      console.error(
+        'lumbik: the database ends again and again; its log is in the data folder. Everything committed is kept.',
+      )
       return end(1)
     }
     say('the database ended by itself; starting it again')
@@ -114,14 +137,18 @@ try {
   ensureBuild()
   if (!databaseUrl) {
     postgres = await startPostgres('postgres')
-    if (postgres.sql('select 1 from pg_database where datname = \'lumbik\'').trim() !== '1') postgres.sql('create database lumbik')
+    if (postgres.sql('select 1 from pg_database where datname = \'lumbik\'').trim() !== '1')
+      postgres.sql('create database lumbik')
     databaseUrl = postgres.url('lumbik')
   }
   const port = await freePort(WANTED_PORT)
   if (port !== WANTED_PORT) say(`port ${WANTED_PORT} is taken; using ${port}`)
   if (!stopping) {
     server = await startServer({ DATABASE_URL: databaseUrl, LUMBIK_DEMO: '1' }, port, 'ignore')
-    if (noted) writeFileSync(NOTE, JSON.stringify({ pid: process.pid, serverPid: server.child.pid, url: server.url }), { mode: 0o600 })
+    if (noted)
+      writeFileSync(NOTE, JSON.stringify({ pid: process.pid, serverPid: server.child.pid, url: server.url }), {
+        mode: 0o600,
+      })
     if (postgres) watchPostgres()
     say(`ready: ${server.url}`)
     say('Ctrl-C stops it; what you change is kept')

@@ -8,14 +8,27 @@ import { chmodSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
-import { endProcess, ensureBuild, ensureNode, ensurePackages, ensurePostgresPrograms, freePort, gone, root, startPostgres, startServer } from './setup.mjs'
+import {
+  endProcess,
+  ensureBuild,
+  ensureNode,
+  ensurePackages,
+  ensurePostgresPrograms,
+  freePort,
+  gone,
+  root,
+  startPostgres,
+  startServer,
+} from './setup.mjs'
 import { backup, contents, restore } from './backup.mjs'
 import { client, quantile, rawRequest, wait } from './probe.mjs'
 
 /** @typedef {{ what: string, figures: string, ok: boolean }} Row */
 /** A busy machine takes its time: tests multiply what is allowed, `npm run faults` does not. */
 let patience = 1
-export const bePatient = (times) => { patience = times }
+export const bePatient = (times) => {
+  patience = times
+}
 const within = (ms, limit) => ms < limit * patience
 
 /**
@@ -50,7 +63,11 @@ function writers(url, ids, documents) {
       const note = `${n}:${++count}`
       const mutationId = randomUUID()
       for (let sent = false; !sent && going;) {
-        const answer = await call('PUT', `/api/formulas/${id}`, { mutationId, baseVersion: versions.get(id), document: { ...documents.get(id), note } })
+        const answer = await call('PUT', `/api/formulas/${id}`, {
+          mutationId,
+          baseVersion: versions.get(id),
+          document: { ...documents.get(id), note },
+        })
         if (answer.status === 200) {
           versions.set(id, answer.json.version)
           acknowledged.set(id, { note, version: answer.json.version })
@@ -63,11 +80,15 @@ function writers(url, ids, documents) {
     }
   }
   const all = Promise.all(ids.map(one))
-  return { acknowledged, written: () => count, async stop() {
-    going = false
-    await all
-    close()
-  } }
+  return {
+    acknowledged,
+    written: () => count,
+    async stop() {
+      going = false
+      await all
+      close()
+    },
+  }
 }
 
 /** What is stored is what was acknowledged, or a later write of the same writer. */
@@ -127,7 +148,16 @@ export async function killedWhileWriting(postgres, { servers, databases }) {
   }
   const missing = await lost(server.url, writing.acknowledged)
   await server.stop()
-  return { postgres: db, rows: [row(`server killed ${servers} times, PostgreSQL ${databases} times, while ${ids.length} formulas are written`, `${writing.written()} writes, ${missing} acknowledged ones lost; back ${seconds(quantile(back, 0.5))} after the database is started (median)`, missing === 0 && writing.written() > ids.length)] }
+  return {
+    postgres: db,
+    rows: [
+      row(
+        `server killed ${servers} times, PostgreSQL ${databases} times, while ${ids.length} formulas are written`,
+        `${writing.written()} writes, ${missing} acknowledged ones lost; back ${seconds(quantile(back, 0.5))} after the database is started (median)`,
+        missing === 0 && writing.written() > ids.length,
+      ),
+    ],
+  }
 }
 
 /** The database frozen under a running server: everything answers, says what it waits for, and goes on afterwards. */
@@ -142,11 +172,29 @@ export async function frozenDatabase(postgres) {
   try {
     const [kitchen, kitchenMs] = await timed(() => call('GET', '/api/kitchen'))
     const [page, pageMs] = await timed(() => call('GET', '/shelf'))
-    rows.push(row('PostgreSQL frozen: a request for data', `${kitchen.status} ${kitchen.json.data.code} after ${seconds(kitchenMs)}`, kitchen.status === 503 && kitchen.json.data.code === 'database' && within(kitchenMs, 3000)))
-    rows.push(row('PostgreSQL frozen: a new page', `${page.status} after ${seconds(pageMs)}`, page.status === 200 && within(pageMs, 3000)))
+    rows.push(
+      row(
+        'PostgreSQL frozen: a request for data',
+        `${kitchen.status} ${kitchen.json.data.code} after ${seconds(kitchenMs)}`,
+        kitchen.status === 503 && kitchen.json.data.code === 'database' && within(kitchenMs, 3000),
+      ),
+    )
+    rows.push(
+      row(
+        'PostgreSQL frozen: a new page',
+        `${page.status} after ${seconds(pageMs)}`,
+        page.status === 200 && within(pageMs, 3000),
+      ),
+    )
     const many = await Promise.all(Array.from({ length: 30 }, () => timed(() => call('GET', '/api/formulas'))))
     const worst = Math.max(...many.map(([, ms]) => ms))
-    rows.push(row('PostgreSQL frozen: 30 requests at once', `${many.filter(([a]) => a.status === 503).length} told within ${seconds(worst)}`, many.every(([a]) => a.status === 503) && within(worst, 6000)))
+    rows.push(
+      row(
+        'PostgreSQL frozen: 30 requests at once',
+        `${many.filter(([a]) => a.status === 503).length} told within ${seconds(worst)}`,
+        many.every(([a]) => a.status === 503) && within(worst, 6000),
+      ),
+    )
   } finally {
     for (const pid of pids) process.kill(pid, 'SIGCONT')
   }
@@ -162,7 +210,14 @@ export async function frozenDatabase(postgres) {
   rows.push(row('told to stop while PostgreSQL is frozen', `ended after ${seconds(stopMs)}`, within(stopMs, 6000)))
   return rows
 }
-const backendsOf = postgres => [postgres.postmaster(), ...readFileSync(`/proc/${postgres.postmaster()}/task/${postgres.postmaster()}/children`, 'utf8').trim().split(/\s+/).filter(Boolean).map(Number)]
+const backendsOf = postgres => [
+  postgres.postmaster(),
+  ...readFileSync(`/proc/${postgres.postmaster()}/task/${postgres.postmaster()}/children`, 'utf8')
+    .trim()
+    .split(/\s+/)
+    .filter(Boolean)
+    .map(Number),
+]
 
 /** Two servers begin at once on one empty database, again and again. */
 export async function twoAtOnce(postgres, times) {
@@ -176,7 +231,11 @@ export async function twoAtOnce(postgres, times) {
     kitchens = Math.max(kitchens, Number(postgres.sql('select count(*) from kitchen', 'lumbik_faults_two')))
     for (const b of both) if (b.status === 'fulfilled') await b.value.stop()
   }
-  return row(`two servers at once on one empty database, ${times} times`, `${good} of ${times} both up; at most ${kitchens} kitchen`, good === times && kitchens === 1)
+  return row(
+    `two servers at once on one empty database, ${times} times`,
+    `${good} of ${times} both up; at most ${kitchens} kitchen`,
+    good === times && kitchens === 1,
+  )
 }
 
 /** Two servers on one database, both saving the same formulas: nothing is overwritten, whoever is late is told. */
@@ -189,7 +248,15 @@ export async function twoSaving(postgres, writes) {
   const id = ids[0]
   let [taken, told, version] = [0, 0, 1]
   for (let i = 0; i < writes; i++) {
-    const answers = await Promise.all(clients.map(({ call }, n) => call('PUT', `/api/formulas/${id}`, { mutationId: randomUUID(), baseVersion: version, document: { ...documents.get(id), note: `${n}:${i}` } })))
+    const answers = await Promise.all(
+      clients.map(({ call }, n) =>
+        call('PUT', `/api/formulas/${id}`, {
+          mutationId: randomUUID(),
+          baseVersion: version,
+          document: { ...documents.get(id), note: `${n}:${i}` },
+        }),
+      ),
+    )
     taken += answers.filter(a => a.status === 200).length
     told += answers.filter(a => a.status === 409).length
     version = answers.find(a => a.status === 200)?.json.version ?? version
@@ -197,7 +264,11 @@ export async function twoSaving(postgres, writes) {
   const { json } = await clients[0].call('GET', `/api/formulas/${id}`)
   for (const c of clients) c.close()
   for (const s of servers) await s.stop()
-  return row(`two servers save the same formula at once, ${writes} times`, `${taken} taken, ${told} told; it is at version ${json.version}`, taken === writes && told === writes && json.version === writes + 1)
+  return row(
+    `two servers save the same formula at once, ${writes} times`,
+    `${taken} taken, ${told} told; it is at version ${json.version}`,
+    taken === writes && told === writes && json.version === writes + 1,
+  )
 }
 
 /** Requests that begin and never end. */
@@ -205,7 +276,11 @@ export async function halfSent(postgres) {
   const url = await freshDatabase(postgres, 'lumbik_faults')
   const server = await serve(url, await freePort(0), { LUMBIK_DEMO: '1' })
   const port = Number(new URL(server.url).port)
-  const open = ['POST /api/formulas HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 900000\r\n\r\n{"id":', 'GET /api/kitchen HTTP/1.1\r\nHost: 127', 'P'].flatMap(bytes => Array.from({ length: 4 }, () => rawRequest(port, bytes, 20_000)))
+  const open = [
+    'POST /api/formulas HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 900000\r\n\r\n{"id":',
+    'GET /api/kitchen HTTP/1.1\r\nHost: 127',
+    'P',
+  ].flatMap(bytes => Array.from({ length: 4 }, () => rawRequest(port, bytes, 20_000)))
   await wait(300)
   const [, ms] = await timed(() => server.stop())
   await Promise.all(open)
@@ -215,26 +290,38 @@ export async function halfSent(postgres) {
 /** Addresses beyond this machine. */
 export async function doors(postgres) {
   const url = await freshDatabase(postgres, 'lumbik_faults')
-  const start = env => new Promise((resolve) => {
-    const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], { env: { ...process.env, DATABASE_URL: url, PORT: '0', HOST: '', NITRO_HOST: '', LUMBIK_HOSTS: '', ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
-    let text = ''
-    let heard = ''
-    const take = (chunk) => {
-      text += chunk
-      const at = /listens on http:\/\/(\S+?):\d+/.exec(text)
-      if (at) {
-        heard = `listens on ${at[1]}`
-        child.kill('SIGTERM')
+  const start = env =>
+    new Promise((resolve) => {
+      const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+        env: { ...process.env, DATABASE_URL: url, PORT: '0', HOST: '', NITRO_HOST: '', LUMBIK_HOSTS: '', ...env },
+        stdio: ['ignore', 'pipe', 'pipe'],
+      })
+      let text = ''
+      let heard = ''
+      const take = (chunk) => {
+        text += chunk
+        const at = /listens on http:\/\/(\S+?):\d+/.exec(text)
+        if (at) {
+          heard = `listens on ${at[1]}`
+          child.kill('SIGTERM')
+        }
       }
-    }
-    child.stdout.on('data', take)
-    child.stderr.on('data', take)
-    child.once('exit', code => resolve(heard || `ended with ${code}: ${text.split('\n')[0]}`))
-  })
-  const [plain, open, listed] = [await start({}), await start({ HOST: '0.0.0.0' }), await start({ HOST: '0.0.0.0', LUMBIK_HOSTS: 'kitchen.example' })]
+      child.stdout.on('data', take)
+      child.stderr.on('data', take)
+      child.once('exit', code => resolve(heard || `ended with ${code}: ${text.split('\n')[0]}`))
+    })
+  const [plain, open, listed] = [
+    await start({}),
+    await start({ HOST: '0.0.0.0' }),
+    await start({ HOST: '0.0.0.0', LUMBIK_HOSTS: 'kitchen.example' }),
+  ]
   return [
     row('the server started without HOST', plain, plain === 'listens on 127.0.0.1'),
-    row('the server started with HOST=0.0.0.0', open, open.startsWith('ended with 1: Lumbik does not start: HOST=0.0.0.0')),
+    row(
+      'the server started with HOST=0.0.0.0',
+      open,
+      open.startsWith('ended with 1: Lumbik does not start: HOST=0.0.0.0'),
+    ),
     row('with HOST=0.0.0.0 and LUMBIK_HOSTS', listed, listed === 'listens on 0.0.0.0'),
   ]
 }
@@ -246,7 +333,11 @@ export async function backedUp(postgres) {
   let server = await serve(url, port, { LUMBIK_DEMO: '1' })
   const { ids, documents } = await formulasOf(server.url)
   const put = client(server.url)
-  await put.call('PUT', `/api/formulas/${ids[0]}`, { mutationId: randomUUID(), baseVersion: 1, document: { ...documents.get(ids[0]), note: 'kept through the end of the world' } })
+  await put.call('PUT', `/api/formulas/${ids[0]}`, {
+    mutationId: randomUUID(),
+    baseVersion: 1,
+    document: { ...documents.get(ids[0]), note: 'kept through the end of the world' },
+  })
   put.close()
   const folder = mkdtempSync(join(tmpdir(), 'lumbik-backup-'))
   try {
@@ -259,8 +350,14 @@ export async function backedUp(postgres) {
     server = await serve(url, port, { LUMBIK_DEMO: '1' })
     const after = contents(postgres.bin, url)
     const { documents: back } = await formulasOf(server.url)
-    const same = [...documents.keys()].every(id => JSON.stringify({ ...back.get(id), note: '' }) === JSON.stringify({ ...documents.get(id), note: '' }))
-    return row('backed up, the database destroyed, restored', `${after} before and after; file mode ${mode}`, before === after && same && back.get(ids[0]).note.startsWith('kept through') && mode === '600')
+    const same = [...documents.keys()].every(
+      id => JSON.stringify({ ...back.get(id), note: '' }) === JSON.stringify({ ...documents.get(id), note: '' }),
+    )
+    return row(
+      'backed up, the database destroyed, restored',
+      `${after} before and after; file mode ${mode}`,
+      before === after && same && back.get(ids[0]).note.startsWith('kept through') && mode === '600',
+    )
   } finally {
     await server.stop()
     rmSync(folder, { recursive: true, force: true })
@@ -269,7 +366,11 @@ export async function backedUp(postgres) {
 
 /** A demo of its own, in a data folder of its own. */
 function startDemo(folder, port) {
-  const child = spawn(process.execPath, [join(root, 'scripts/demo.mjs')], { cwd: root, env: { ...process.env, LUMBIK_DATA: folder, PORT: String(port), DATABASE_URL: '' }, stdio: ['ignore', 'pipe', 'pipe'] })
+  const child = spawn(process.execPath, [join(root, 'scripts/demo.mjs')], {
+    cwd: root,
+    env: { ...process.env, LUMBIK_DATA: folder, PORT: String(port), DATABASE_URL: '' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   let text = ''
   const waiting = []
   const look = () => {
@@ -289,11 +390,22 @@ function startDemo(folder, port) {
   }
   const ended = new Promise(resolve => child.once('exit', code => resolve(code)))
   return {
-    child, ended, text: () => text,
-    says: (pattern, ms = 90_000) => Promise.race([new Promise((resolve) => {
-      waiting.push({ pattern, resolve })
-      look()
-    }), ended.then(() => { if (!pattern.test(text)) throw new Error(`the demo ended and never said ${pattern}:\n${text}`) }), wait(ms).then(() => { throw new Error(`the demo did not say ${pattern} in time:\n${text}`) })]),
+    child,
+    ended,
+    text: () => text,
+    says: (pattern, ms = 90_000) =>
+      Promise.race([
+        new Promise((resolve) => {
+          waiting.push({ pattern, resolve })
+          look()
+        }),
+        ended.then(() => {
+          if (!pattern.test(text)) throw new Error(`the demo ended and never said ${pattern}:\n${text}`)
+        }),
+        wait(ms).then(() => {
+          throw new Error(`the demo did not say ${pattern} in time:\n${text}`)
+        }),
+      ]),
   }
 }
 
@@ -307,11 +419,22 @@ export async function demoKeptRunning() {
   const noteOf = () => JSON.parse(readFileSync(join(folder, 'demo.json'), 'utf8'))
   let last
   try {
-    let demo = last = startDemo(folder, port)
+    let demo = (last = startDemo(folder, port))
     await demo.says(/ready: (\S+)/)
     const second = startDemo(folder, port)
     const code = await second.ended
-    rows.push(row('a second demo', second.text().trim().split('\n').at(-1).replace(/\d{4,}/g, 'N'), code === 1 && second.text().includes('already runs here: http://127.0.0.1')))
+    rows.push(
+      row(
+        'a second demo',
+        second
+          .text()
+          .trim()
+          .split('\n')
+          .at(-1)
+          .replace(/\d{4,}/g, 'N'),
+        code === 1 && second.text().includes('already runs here: http://127.0.0.1'),
+      ),
+    )
 
     const before = noteOf()
     process.kill(before.serverPid, 'SIGSTOP')
@@ -321,7 +444,13 @@ export async function demoKeptRunning() {
     const [, takeMs] = await timed(() => demo.says(/ready: (\S+)/))
     const after = noteOf()
     const oldGone = await gone(before.serverPid, 2000)
-    rows.push(row('the demo killed with -9, its server left frozen, started again', `ready after ${seconds(takeMs)} on ${after.url === before.url ? 'the same address' : after.url}; the old server is ${oldGone ? 'gone' : 'still there'}`, after.url === before.url && oldGone))
+    rows.push(
+      row(
+        'the demo killed with -9, its server left frozen, started again',
+        `ready after ${seconds(takeMs)} on ${after.url === before.url ? 'the same address' : after.url}; the old server is ${oldGone ? 'gone' : 'still there'}`,
+        after.url === before.url && oldGone,
+      ),
+    )
 
     const { call, close } = client(after.url)
     const pid = Number(readFileSync(join(folder, 'postgres', 'postmaster.pid'), 'utf8').split('\n')[0])
@@ -330,7 +459,13 @@ export async function demoKeptRunning() {
       await demo.says(/the database is back/)
       while ((await call('GET', '/api/health')).status !== 200) await wait(50)
     })
-    rows.push(row('PostgreSQL killed under the demo', `noticed, started again, answering after ${seconds(backMs)}`, within(backMs, 20_000)))
+    rows.push(
+      row(
+        'PostgreSQL killed under the demo',
+        `noticed, started again, answering after ${seconds(backMs)}`,
+        within(backMs, 20_000),
+      ),
+    )
     close()
 
     const dbPid = Number(readFileSync(join(folder, 'postgres', 'postmaster.pid'), 'utf8').split('\n')[0])
@@ -338,7 +473,13 @@ export async function demoKeptRunning() {
     demo.child.kill('SIGINT')
     const [endCode, endMs] = await timed(() => demo.ended)
     const [dbGone, serverGone] = [await gone(dbPid, 2000), await gone(after.serverPid, 2000)]
-    rows.push(row('Ctrl-C while PostgreSQL is frozen', `ended with ${endCode} after ${seconds(endMs)}; database ${dbGone ? 'gone' : 'still there'}, server ${serverGone ? 'gone' : 'still there'}`, endCode === 0 && dbGone && serverGone && within(endMs, 25_000)))
+    rows.push(
+      row(
+        'Ctrl-C while PostgreSQL is frozen',
+        `ended with ${endCode} after ${seconds(endMs)}; database ${dbGone ? 'gone' : 'still there'}, server ${serverGone ? 'gone' : 'still there'}`,
+        endCode === 0 && dbGone && serverGone && within(endMs, 25_000),
+      ),
+    )
   } finally {
     if (last.child.exitCode === null && last.child.signalCode === null) await endProcess(last.child.pid, 30_000)
     rmSync(folder, { recursive: true, force: true })
@@ -363,13 +504,13 @@ async function main() {
     const killed = await killedWhileWriting(postgres, { servers: 20, databases: 10 })
     postgres = killed.postgres
     add(...killed.rows)
-    add(...await frozenDatabase(postgres))
+    add(...(await frozenDatabase(postgres)))
     add(await twoAtOnce(postgres, 20))
     add(await twoSaving(postgres, 200))
     add(await halfSent(postgres))
-    add(...await doors(postgres))
+    add(...(await doors(postgres)))
     add(await backedUp(postgres))
-    add(...await demoKeptRunning())
+    add(...(await demoKeptRunning()))
   } finally {
     postgres.stop()
   }

@@ -1,11 +1,20 @@
 /**
- * `npm run fuzz [-- COUNT SEED]`: bodies, addresses and headers that nobody should send, over all routes of a real server
+ * `npm run fuzz [-- COUNT SEED]`: bodies, addresses and headers that nobody should send, over all routes of a real
+ * server
  * on a real database. Each must be answered, never with 500; each refusal names a field; each stays small.
  */
 import { pathToFileURL } from 'node:url'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { uniformInt } from 'pure-rand/distribution/uniformInt'
-import { ensureBuild, ensureNode, ensurePackages, ensurePostgresPrograms, freePort, startPostgres, startServer } from './setup.mjs'
+import {
+  ensureBuild,
+  ensureNode,
+  ensurePackages,
+  ensurePostgresPrograms,
+  freePort,
+  startPostgres,
+  startServer,
+} from './setup.mjs'
 import { client, kitchenBody } from './probe.mjs'
 
 /** A refusal is never longer than this, characters; a conflict carries the document, a clash of lists the kitchen. */
@@ -15,8 +24,47 @@ const SLOW_MS = 8000
 const deep = (n, open = '[', shut = ']') => `${open.repeat(n)}${shut.repeat(n)}`
 /** Values that break programs. */
 const ODD = [
-  null, true, false, 0, -0, -1, 1e308, -1e308, 1e-320, 2 ** 31, 2 ** 53, 1.5, '', ' ', 'x', '0', 'null', '2026-99-99', '2026-11-28T08:30', '9999-12-31', 'x'.repeat(9000), 'a\u0000b', '\uD800', '\uDC00x', '🍋'.repeat(50), '; drop table formula; --', '../../etc/passwd', '${7*7}',
-  '00000000-0000-0000-0000-000000000000', '0e1f0000-0006-4000-8000-000000000001', '0e1f0000-0009-4000-8000-000000000001', [], [[]], {}, { kind: 'cut' }, { simulated: true }, { given: 3 }, { given: null }, { simulated: true, given: 1 }, ['x', 1, null], { __proto__: null, x: 1 },
+  null,
+  true,
+  false,
+  0,
+  -0,
+  -1,
+  1e308,
+  -1e308,
+  1e-320,
+  2 ** 31,
+  2 ** 53,
+  1.5,
+  '',
+  ' ',
+  'x',
+  '0',
+  'null',
+  '2026-99-99',
+  '2026-11-28T08:30',
+  '9999-12-31',
+  'x'.repeat(9000),
+  'a\u0000b',
+  '\uD800',
+  '\uDC00x',
+  '🍋'.repeat(50),
+  '; drop table formula; --',
+  '../../etc/passwd',
+  '${7*7}',
+  '00000000-0000-0000-0000-000000000000',
+  '0e1f0000-0006-4000-8000-000000000001',
+  '0e1f0000-0009-4000-8000-000000000001',
+  [],
+  [[]],
+  {},
+  { kind: 'cut' },
+  { simulated: true },
+  { given: 3 },
+  { given: null },
+  { simulated: true, given: 1 },
+  ['x', 1, null],
+  { __proto__: null, x: 1 },
 ]
 
 export function fuzzer(seed) {
@@ -28,7 +76,8 @@ export function fuzzer(seed) {
   /** Every place in a value. */
   function places(value, path = [], out = []) {
     out.push(path)
-    if (value && typeof value === 'object') for (const key of Object.keys(value)) places(value[key], [...path, key], out)
+    if (value && typeof value === 'object')
+      for (const key of Object.keys(value)) places(value[key], [...path, key], out)
     return out
   }
   const at = (value, path) => path.reduce((v, key) => v?.[key], value)
@@ -40,12 +89,27 @@ export function fuzzer(seed) {
     const parent = at(next, path.slice(0, -1))
     const key = path.at(-1)
     switch (int(0, 6)) {
-      case 0: delete parent[key]; break
-      case 1: if (Array.isArray(parent)) parent.push(structuredClone(parent[key])); else parent[`${key}x`] = parent[key]; break
-      case 2: parent[key] = structuredClone(at(next, pick(places(next)))); break
-      case 3: if (Array.isArray(parent[key])) parent[key] = Array.from({ length: pick([0, 61, 1001]) }, () => structuredClone(parent[key][0] ?? 1)); else parent[key] = pick(ODD); break
-      case 4: if (typeof parent[key] === 'number') parent[key] *= pick([-1, 0, 1e3, 1e9, 1e-9]); else parent[key] = pick(ODD); break
-      default: parent[key] = pick(ODD)
+      case 0:
+        delete parent[key]
+        break
+      case 1:
+        if (Array.isArray(parent)) parent.push(structuredClone(parent[key]))
+        else parent[`${key}x`] = parent[key]
+        break
+      case 2:
+        parent[key] = structuredClone(at(next, pick(places(next))))
+        break
+      case 3:
+        if (Array.isArray(parent[key]))
+          parent[key] = Array.from({ length: pick([0, 61, 1001]) }, () => structuredClone(parent[key][0] ?? 1))
+        else parent[key] = pick(ODD)
+        break
+      case 4:
+        if (typeof parent[key] === 'number') parent[key] *= pick([-1, 0, 1e3, 1e9, 1e-9])
+        else parent[key] = pick(ODD)
+        break
+      default:
+        parent[key] = pick(ODD)
     }
     return next
   }
@@ -53,8 +117,20 @@ export function fuzzer(seed) {
     if (chance(92)) return JSON.stringify(body)
     const text = JSON.stringify(body) ?? 'null'
     return pick([
-      () => text.slice(0, int(0, text.length)), () => deep(int(10, 60_000)), () => deep(int(10, 20_000), '{"a":', '}'), () => `{"__proto__":${text}}`, () => text.replace(/"name"/, '"__proto__"'),
-      () => Buffer.concat([Buffer.from(text.slice(0, 20)), Buffer.from([0xff, 0xfe]), Buffer.from(text.slice(20))]), () => '', () => 'null', () => '[]', () => '"x"', () => '1e999', () => `\uFEFF${text}`, () => JSON.stringify('x'.repeat(int(1, 990_000))), () => `{"prices":{${Array.from({ length: 20_000 }, (_, i) => `"k${i}":1`).join(',')}}}`,
+      () => text.slice(0, int(0, text.length)),
+      () => deep(int(10, 60_000)),
+      () => deep(int(10, 20_000), '{"a":', '}'),
+      () => `{"__proto__":${text}}`,
+      () => text.replace(/"name"/, '"__proto__"'),
+      () => Buffer.concat([Buffer.from(text.slice(0, 20)), Buffer.from([0xff, 0xfe]), Buffer.from(text.slice(20))]),
+      () => '',
+      () => 'null',
+      () => '[]',
+      () => '"x"',
+      () => '1e999',
+      () => `\uFEFF${text}`,
+      () => JSON.stringify('x'.repeat(int(1, 990_000))),
+      () => `{"prices":{${Array.from({ length: 20_000 }, (_, i) => `"k${i}":1`).join(',')}}}`,
     ])()
   }
   return { int, pick, chance, damage, bytes }
@@ -72,34 +148,99 @@ export async function fuzz(url, count, seed, onProgress = () => {}) {
   const record = (await call('GET', '/api/kitchen')).json
   const { lots } = record
   const kitchen = kitchenBody(record)
-  const uuid = () => `${(0x10000000 + int(0, 0xfffffff)).toString(16)}-1111-4111-8111-${String(int(0, 1e6)).padStart(12, '0')}`
-  const ids = [...list.map(i => i.id), ...lots.map(l => l.id), kitchen.pans[0].id, uuid(), 'not-an-id', '%00', '..%2f..', '\'', '-'.repeat(36), 'a'.repeat(36), '%F0%9F%8D%8B', '0'.repeat(300), '']
+  const uuid = () =>
+    `${(0x10000000 + int(0, 0xfffffff)).toString(16)}-1111-4111-8111-${String(int(0, 1e6)).padStart(12, '0')}`
+  const ids = [
+    ...list.map(i => i.id),
+    ...lots.map(l => l.id),
+    kitchen.pans[0].id,
+    uuid(),
+    'not-an-id',
+    '%00',
+    '..%2f..',
+    '\'',
+    '-'.repeat(36),
+    'a'.repeat(36),
+    '%F0%9F%8D%8B',
+    '0'.repeat(300),
+    '',
+  ]
   const routes = [
     () => ['POST', '/api/assess', pick(formulas).document],
-    () => ['POST', '/api/formulas', { id: chance(50) ? uuid() : pick(list).id, mutationId: uuid(), document: pick(formulas).document, label: 'x', parentFormulaId: chance(50) ? null : pick(list).id }],
-    () => ['PUT', `/api/formulas/${pick(ids)}`, { mutationId: uuid(), baseVersion: int(0, 5), document: pick(formulas).document }],
+    () => [
+      'POST',
+      '/api/formulas',
+      {
+        id: chance(50) ? uuid() : pick(list).id,
+        mutationId: uuid(),
+        document: pick(formulas).document,
+        label: 'x',
+        parentFormulaId: chance(50) ? null : pick(list).id,
+      },
+    ],
+    () => [
+      'PUT',
+      `/api/formulas/${pick(ids)}`,
+      { mutationId: uuid(), baseVersion: int(0, 5), document: pick(formulas).document },
+    ],
     () => ['PATCH', `/api/formulas/${pick(ids)}`, { name: 'x' }],
     () => ['POST', `/api/formulas/${pick(ids)}/versions`, { label: 'x' }],
     () => ['PUT', '/api/kitchen', { mutationId: uuid(), ...kitchen, version: int(0, 5) }],
     () => {
       const { version, ...lot } = pick(lots)
-      return ['PUT', `/api/lots/${chance(70) ? lot.id : pick(ids)}`, { mutationId: uuid(), baseVersion: chance(50) ? version : int(0, 3), revive: chance(20), lot }]
+      return [
+        'PUT',
+        `/api/lots/${chance(70) ? lot.id : pick(ids)}`,
+        { mutationId: uuid(), baseVersion: chance(50) ? version : int(0, 3), revive: chance(20), lot },
+      ]
     },
-    () => ['POST', '/api/bin/restore', { kind: pick(['formula', 'lot', 'vessel', 'place', 'oven', 'burner', 'pan']), id: chance(80) ? pick(list).id : uuid() }],
+    () => [
+      'POST',
+      '/api/bin/restore',
+      {
+        kind: pick(['formula', 'lot', 'vessel', 'place', 'oven', 'burner', 'pan']),
+        id: chance(80) ? pick(list).id : uuid(),
+      },
+    ],
     () => ['DELETE', `/api/${pick(['lots', 'formulas'])}/${pick(ids.slice(-12))}`, undefined],
-    () => ['GET', `/api/formulas?${pick(['after', 'search', 'eggs'])}=${encodeURIComponent(String(pick(ODD.filter(o => typeof o === 'string' && !/[\uD800-\uDFFF]/.test(o)))).slice(0, 600))}`, undefined],
-    () => ['GET', `/api/formulas/${pick(ids)}${pick(['', '/versions', `/versions?after=${int(0, 9)}_${pick(ids)}`])}`, undefined],
+    () => [
+      'GET',
+      `/api/formulas?${pick(['after', 'search', 'eggs'])}=${encodeURIComponent(String(pick(ODD.filter(o => typeof o === 'string' && !/[\uD800-\uDFFF]/.test(o)))).slice(0, 600))}`,
+      undefined,
+    ],
+    () => [
+      'GET',
+      `/api/formulas/${pick(ids)}${pick(['', '/versions', `/versions?after=${int(0, 9)}_${pick(ids)}`])}`,
+      undefined,
+    ],
     () => ['GET', `/api/versions/${pick(ids)}`, undefined],
-    () => [pick(['GET', 'POST', 'PUT', 'DELETE', 'OPTIONS', 'HEAD', 'PATCH']), `/api/${pick(['nothing', 'kitchen/x', '%6bitchen', '', 'formulas/x/y/z', 'bin', 'health'])}`, undefined],
+    () => [
+      pick(['GET', 'POST', 'PUT', 'DELETE', 'OPTIONS', 'HEAD', 'PATCH']),
+      `/api/${pick(['nothing', 'kitchen/x', '%6bitchen', '', 'formulas/x/y/z', 'bin', 'health'])}`,
+      undefined,
+    ],
   ]
   async function one(n) {
     const [method, path, body] = pick(routes)()
     const payload = body === undefined ? undefined : bytes(chance(85) ? damage(body) : body)
-    const headers = chance(3) ? pick([{ host: 'evil.example' }, { host: '' }, { host: 'x y' }, { origin: 'null' }, { 'content-type': 'text/plain' }]) : {}
+    const headers = chance(3)
+      ? pick([
+          { host: 'evil.example' },
+          { host: '' },
+          { host: 'x y' },
+          { origin: 'null' },
+          { 'content-type': 'text/plain' },
+        ])
+      : {}
     const answer = await call(method, path, payload, headers)
     slowest = Math.max(slowest, answer.ms)
     statuses[answer.status] = (statuses[answer.status] ?? 0) + 1
-    const fault = (what) => { if (faults.length < 50) faults.push(`${n}: ${method} ${path.slice(0, 80)} ${what} ${String(payload ?? '').slice(0, 160)} → ${answer.status} ${answer.text.slice(0, 200)}`) }
+    const fault = (what) => {
+      if (faults.length < 50)
+        faults.push(
+          `${n}: ${method} ${path.slice(0, 80)} ${what} ${String(payload ?? '').slice(0, 160)} → ${answer.status} ${answer.text.slice(0, 200)}`,
+        )
+    }
     if (answer.status >= 500) fault('failed')
     if (answer.status === 0) fault('was not answered')
     if (answer.ms > SLOW_MS) fault(`took ${Math.round(answer.ms)} ms`)
@@ -112,7 +253,8 @@ export async function fuzz(url, count, seed, onProgress = () => {}) {
     }
     if (!data?.code) return fault('was refused without a code')
     if (answer.status === 422 && !data.path) fault('was refused without a field')
-    if (![409, 410].includes(answer.status) && answer.text.length > REFUSAL_MOST) fault(`was refused in ${answer.text.length} characters`)
+    if (![409, 410].includes(answer.status) && answer.text.length > REFUSAL_MOST)
+      fault(`was refused in ${answer.text.length} characters`)
   }
   const AT_ONCE = 8
   for (let n = 0; n < count; n += AT_ONCE) {
@@ -137,11 +279,22 @@ if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) 
   try {
     postgres.sql('drop database if exists lumbik_fuzz with (force)')
     postgres.sql('create database lumbik_fuzz')
-    server = await startServer({ DATABASE_URL: postgres.url('lumbik_fuzz'), LUMBIK_DEMO: '1' }, await freePort(0), 'ignore')
+    server = await startServer(
+      { DATABASE_URL: postgres.url('lumbik_fuzz'), LUMBIK_DEMO: '1' },
+      await freePort(0),
+      'ignore',
+    )
     const started = Date.now()
-    const { faults, statuses, slowest } = await fuzz(server.url, count, seed, n => n % 1000 === 0 && console.log(`lumbik: ${n} sent`))
+    const { faults, statuses, slowest } = await fuzz(
+      server.url,
+      count,
+      seed,
+      n => n % 1000 === 0 && console.log(`lumbik: ${n} sent`),
+    )
     for (const fault of faults) console.log(fault)
-    console.log(`lumbik: ${count} requests, seed ${seed}, ${Math.round((Date.now() - started) / 1000)} s; answers ${JSON.stringify(statuses)}; slowest ${slowest} ms`)
+    console.log(
+      `lumbik: ${count} requests, seed ${seed}, ${Math.round((Date.now() - started) / 1000)} s; answers ${JSON.stringify(statuses)}; slowest ${slowest} ms`,
+    )
     console.log(`${count - faults.length} passed, ${faults.length} failed`)
     process.exitCode = faults.length ? 1 : 0
   } finally {

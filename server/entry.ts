@@ -18,25 +18,44 @@ const CLOSE_MS = 2500
 const host = process.env.HOST || process.env.NITRO_HOST || '127.0.0.1'
 const port = Number(process.env.PORT || process.env.NITRO_PORT || 3000)
 if (!isLoopback(host) && listedHosts(process.env.LUMBIK_HOSTS).length === 0) {
-  console.error(`Lumbik does not start: HOST=${host} would let everybody on the network in, and there is no sign-in yet.`)
-  console.error('Name the addresses it is to be reached under (LUMBIK_HOSTS=kitchen.example), on a network you trust; or leave HOST away.')
+  console.error(
+    `Lumbik does not start: HOST=${host} would let everybody on the network in, and there is no sign-in yet.`,
+  )
+  console.error(
+    'Name the addresses it is to be reached under (LUMBIK_HOSTS=kitchen.example), on a network you trust; ' +
+    'or leave HOST away.',
+  )
   process.exit(1)
 }
 
 const nitroApp = useNitroApp()
-const server = new Server({ headersTimeout: 10_000, requestTimeout: 30_000, requireHostHeader: false }, toNodeListener(nitroApp.h3App))
+const server = new Server(
+  { headersTimeout: 10_000, requestTimeout: 30_000, requireHostHeader: false },
+  toNodeListener(nitroApp.h3App),
+)
 server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(error.code === 'EADDRINUSE' ? `Lumbik does not start: port ${port} is taken.` : `Lumbik does not start: it may not listen on ${host}:${port} (${error.code}).`)
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Lumbik does not start: port ${port} is taken.`
+      : `Lumbik does not start: it may not listen on ${host}:${port} (${error.code}).`,
+  )
   process.exit(1)
 })
 server.listen({ port, host }, () => {
   const at = server.address()
-  if (at && typeof at === 'object') console.log(`Lumbik listens on http://${at.family === 'IPv6' ? `[${at.address}]` : at.address}:${at.port}`)
+  if (at && typeof at === 'object')
+    console.log(`Lumbik listens on http://${at.family === 'IPv6' ? `[${at.address}]` : at.address}:${at.port}`)
 })
 
 process.on('unhandledRejection', error => console.error(`Lumbik: something failed unnoticed (${faultName(error)})`))
 process.on('uncaughtException', (error) => {
-  console.error(`Lumbik: something failed unnoticed (${faultName(error)})\n${(error.stack ?? '').split('\n').filter(line => /^\s+at /.test(line)).slice(0, 6).join('\n')}`)
+  console.error(
+    `Lumbik: something failed unnoticed (${faultName(error)})\n${(error.stack ?? '')
+      .split('\n')
+      .filter(line => /^\s+at /.test(line))
+      .slice(0, 6)
+      .join('\n')}`,
+  )
 })
 
 const wait = (ms: number) => new Promise<void>(resolve => setTimeout(resolve, ms).unref())

@@ -1,6 +1,7 @@
 /**
  * Every error leaves as JSON: status, code, field, limit. What the domain refuses gets its HTTP number here; a database
- * that does not answer is 503, to be tried again; anything else is a fault of ours, logged without statements or values.
+ * that does not answer is 503, to be tried again; anything else is a fault of ours, logged without statements or
+ * values.
  */
 import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
 import { InputError } from '#core/errors'
@@ -8,9 +9,19 @@ import { inputProblem } from '../shared/schemas/problem'
 import { faultName, isDatabaseAway, notTakenBy } from './database/away'
 import { Refusal, type RefusalKind } from './domain/refusal'
 
-const STATUS: Record<RefusalKind, [number, string]> = { unknown: [404, 'Not here'], deleted: [410, 'Deleted'], conflict: [409, 'Changed elsewhere'], invalid: [422, 'Not taken'], away: [503, 'Not now'] }
+const STATUS: Record<RefusalKind, [number, string]> = {
+  unknown: [404, 'Not here'],
+  deleted: [410, 'Deleted'],
+  conflict: [409, 'Changed elsewhere'],
+  invalid: [422, 'Not taken'],
+  away: [503, 'Not now'],
+}
 
-interface Answer { status: number, statusMessage: string, data: Record<string, unknown> }
+interface Answer {
+  status: number
+  statusMessage: string
+  data: Record<string, unknown>
+}
 
 /** What an error is answered with. */
 export function answerOf(error: unknown): Answer {
@@ -21,27 +32,49 @@ export function answerOf(error: unknown): Answer {
     return { status, statusMessage: message, data: { path: inner.path, code: inner.code, ...inner.extra } }
   }
   if (inner instanceof InputError) return { status: 422, statusMessage: 'Not taken', data: { ...inputProblem(inner) } }
-  if ([error, cause].some(e => isDatabaseAway(e))) return { status: 503, statusMessage: 'Not now', data: { path: '', code: 'database' } }
+  if ([error, cause].some(e => isDatabaseAway(e)))
+    return { status: 503, statusMessage: 'Not now', data: { path: '', code: 'database' } }
   // Two at once with one id: the checks above let both through, the database only one.
   const refused = notTakenBy(error)
-  if (refused) return { status: refused === 'sameId' ? 409 : 422, statusMessage: 'Not taken', data: { path: refused === 'sameId' ? 'id' : '', code: refused } }
-  if (unhandled || !statusCode || statusCode >= 500) return { status: 500, statusMessage: 'A fault of ours', data: { path: '', code: 'fault' } }
-  return { status: statusCode, statusMessage: statusMessage ?? '', data: data ?? { path: '', code: statusCode === 405 ? 'otherMethod' : 'unknownRoute' } }
+  if (refused)
+    return {
+      status: refused === 'sameId' ? 409 : 422,
+      statusMessage: 'Not taken',
+      data: { path: refused === 'sameId' ? 'id' : '', code: refused },
+    }
+  if (unhandled || !statusCode || statusCode >= 500)
+    return { status: 500, statusMessage: 'A fault of ours', data: { path: '', code: 'fault' } }
+  return {
+    status: statusCode,
+    statusMessage: statusMessage ?? '',
+    data: data ?? { path: '', code: statusCode === 405 ? 'otherMethod' : 'unknownRoute' },
+  }
 }
 
 /** Where in the program a fault lies: its lines, without its message, which may hold what a cook wrote. */
-const placeOf = (error: unknown) => String((error as { stack?: unknown } | null)?.stack ?? '').split('\n').filter(line => /^\s+at /.test(line)).slice(0, 6).join('\n')
+const placeOf = (error: unknown) =>
+  String((error as { stack?: unknown } | null)?.stack ?? '')
+    .split('\n')
+    .filter(line => /^\s+at /.test(line))
+    .slice(0, 6)
+    .join('\n')
 
 export default function (error: H3Error, event: H3Event) {
   if (event.handled) return
   const answer = answerOf(error)
   if (answer.status === 500) {
     const inner = error.cause ?? error
-    console.error(`Lumbik: ${event.method} ${event.context.matchedRoute?.path ?? 'a page'} failed: ${faultName(inner)}\n${placeOf(inner)}`)
+    console.error(
+      `Lumbik: ${event.method} ${event.context.matchedRoute?.path ?? 'a page'} failed: ` +
+      `${faultName(inner)}\n${placeOf(inner)}`,
+    )
   }
   setResponseStatus(event, answer.status, answer.statusMessage)
   setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
   setResponseHeader(event, 'cache-control', 'no-store')
   if (answer.status === 503) setResponseHeader(event, 'retry-after', 1)
-  return send(event, JSON.stringify({ error: true, statusCode: answer.status, statusMessage: answer.statusMessage, data: answer.data }))
+  return send(
+    event,
+    JSON.stringify({ error: true, statusCode: answer.status, statusMessage: answer.statusMessage, data: answer.data }),
+  )
 }

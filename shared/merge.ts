@@ -4,14 +4,25 @@
  */
 
 /** A field that both changed. `path` names entries of lists by their id; undefined means: not there. */
-export interface Clash { path: string[], base: unknown, mine: unknown, theirs: unknown }
-export interface Merged<T> { value: T, clashes: Clash[] }
+export interface Clash {
+  path: string[]
+  base: unknown
+  mine: unknown
+  theirs: unknown
+}
+export interface Merged<T> {
+  value: T
+  clashes: Clash[]
+}
 export type Side = 'mine' | 'theirs'
 
 type Plain = Record<string, unknown>
 const isPlain = (x: unknown): x is Plain => typeof x === 'object' && x !== null && !Array.isArray(x)
 /** A list whose entries have ids is merged entry by entry. */
-const isKeyed = (x: unknown): x is (Plain & { id: string })[] => Array.isArray(x) && x.every(e => isPlain(e) && typeof e.id === 'string') && new Set(x.map(e => (e as Plain).id)).size === x.length
+const isKeyed = (x: unknown): x is (Plain & { id: string })[] =>
+  Array.isArray(x) &&
+  x.every(e => isPlain(e) && typeof e.id === 'string') &&
+  new Set(x.map(e => (e as Plain).id)).size === x.length
 /** Shapes of which one of several is said: half of one and half of the other would be nonsense. */
 const isChoice = (x: Plain) => 'simulated' in x || 'given' in x || typeof x.kind === 'string'
 
@@ -35,15 +46,26 @@ export function merge<T>(base: T | null | undefined, mine: T, theirs: T, prefer:
   return { value, clashes }
 }
 
-function mergeField(base: unknown, mine: unknown, theirs: unknown, path: string[], prefer: Side, clashes: Clash[]): unknown {
+function mergeField(
+  base: unknown,
+  mine: unknown,
+  theirs: unknown,
+  path: string[],
+  prefer: Side,
+  clashes: Clash[],
+): unknown {
   if (same(mine, theirs) || same(theirs, base)) return mine
   if (same(mine, base)) return theirs
   if (isPlain(mine) && isPlain(theirs)) {
     const from = isPlain(base) ? base : {}
-    const oneChoice = !isChoice(mine) && !isChoice(theirs) ? true : typeof mine.kind === 'string' && mine.kind === theirs.kind && mine.kind === from.kind
+    const oneChoice =
+      !isChoice(mine) && !isChoice(theirs)
+        ? true
+        : typeof mine.kind === 'string' && mine.kind === theirs.kind && mine.kind === from.kind
     if (oneChoice) return mergeObject(from, mine, theirs, path, prefer, clashes)
   }
-  if (isKeyed(mine) && isKeyed(theirs) && (base === undefined || base === null || isKeyed(base))) return mergeList((base ?? []) as Plain[], mine, theirs, path, prefer, clashes)
+  if (isKeyed(mine) && isKeyed(theirs) && (base === undefined || base === null || isKeyed(base)))
+    return mergeList((base ?? []) as Plain[], mine, theirs, path, prefer, clashes)
   clashes.push({ path, base, mine, theirs })
   return prefer === 'mine' ? mine : theirs
 }
@@ -57,8 +79,18 @@ function mergeObject(base: Plain, mine: Plain, theirs: Plain, path: string[], pr
   return out
 }
 
-/** Entry by entry; the order is that of whoever moved something, mine if both did. What the other added follows what it stood after. */
-function mergeList(base: Plain[], mine: Plain[], theirs: Plain[], path: string[], prefer: Side, clashes: Clash[]): Plain[] {
+/**
+ * Entry by entry; the order is that of whoever moved something, mine if both did. What the other added follows what
+ * it stood after.
+ */
+function mergeList(
+  base: Plain[],
+  mine: Plain[],
+  theirs: Plain[],
+  path: string[],
+  prefer: Side,
+  clashes: Clash[],
+): Plain[] {
   const by = (list: Plain[]) => new Map(list.map(e => [String(e.id), e]))
   const [b, m, t] = [by(base), by(mine), by(theirs)]
   const merged = new Map<string, Plain>()
@@ -66,21 +98,26 @@ function mergeList(base: Plain[], mine: Plain[], theirs: Plain[], path: string[]
     const value = mergeField(b.get(id), m.get(id), t.get(id), [...path, id], prefer, clashes)
     if (value !== undefined) merged.set(id, value as Plain)
   }
-  const order = (list: Plain[], among: Map<string, unknown>) => list.map(e => String(e.id)).filter(id => among.has(id))
+  const order = (list: Plain[], among: Map<string, unknown>) =>
+    list.map(e => String(e.id)).filter(id => among.has(id))
   const moved = !same(order(mine, b), order(base, m))
   const [lead, follow] = moved ? [mine, theirs] : [theirs, mine]
   const ids = lead.map(e => String(e.id))
   follow.forEach((e, i) => {
     const id = String(e.id)
     if (ids.includes(id)) return
-    const before = follow.slice(0, i).map(x => String(x.id)).findLast(x => ids.includes(x))
+    const before = follow
+      .slice(0, i)
+      .map(x => String(x.id))
+      .findLast(x => ids.includes(x))
     ids.splice(before === undefined ? 0 : ids.indexOf(before) + 1, 0, id)
   })
-  return ids.flatMap(id => merged.has(id) ? [merged.get(id)!] : [])
+  return ids.flatMap(id => (merged.has(id) ? [merged.get(id)!] : []))
 }
 
 /**
- * What somebody else changed, brought into an earlier state of mine (a step of undo): their fields, and mine where both did.
+ * What somebody else changed, brought into an earlier state of mine (a step of undo): their fields, and mine where
+ * both did.
  * @example follow({ a: 1, b: 1 }, { a: 1, b: 2 }, { a: 5, b: 1 }) // { a: 5, b: 2 }
  */
 export const follow = <T>(before: T, after: T, state: T): T => merge(before, state, after, 'mine').value

@@ -1,12 +1,27 @@
-/** Processes killed, frozen and started at once: short forms of `npm run faults`, on a database cluster of their own. */
+/**
+ * Processes killed, frozen and started at once: short forms of `npm run faults`, on a database cluster of their own.
+ */
 import { test, expect } from '@playwright/test'
-import { backedUp, bePatient, demoKeptRunning, doors, frozenDatabase, halfSent, killedWhileWriting, twoAtOnce, twoSaving, type Row } from '../scripts/faults.mjs'
+import {
+  backedUp,
+  bePatient,
+  demoKeptRunning,
+  doors,
+  frozenDatabase,
+  halfSent,
+  killedWhileWriting,
+  twoAtOnce,
+  twoSaving,
+  type Row,
+} from '../scripts/faults.mjs'
 import { startPostgres } from '../scripts/setup.mjs'
 
 test.describe.configure({ mode: 'serial' })
 bePatient(4)
 let postgres: Awaited<ReturnType<typeof startPostgres>>
-test.beforeAll(async () => { postgres = await startPostgres('faults-postgres', { max_connections: '80' }) })
+test.beforeAll(async () => {
+  postgres = await startPostgres('faults-postgres', { max_connections: '80' })
+})
 test.afterAll(() => postgres.stop())
 
 const holds = (rows: readonly Row[]) => {
@@ -19,9 +34,12 @@ test('what was acknowledged is there after servers and databases were killed in 
   postgres = killed.postgres
   holds(killed.rows)
 })
-test('a frozen database is said to be waited for, and a stop does not wait for it', async () => holds(await frozenDatabase(postgres)))
-test('two servers may begin at once, and save at once', async () => holds([await twoAtOnce(postgres, 2), await twoSaving(postgres, 20)]))
+test('a frozen database is said to be waited for, and a stop does not wait for it', async () =>
+  holds(await frozenDatabase(postgres)))
+test('two servers may begin at once, and save at once', async () =>
+  holds([await twoAtOnce(postgres, 2), await twoSaving(postgres, 20)]))
 test('a stop waits for no request that never ends', async () => holds([await halfSent(postgres)]))
 test('the server listens on this machine only, unless told who may call', async () => holds(await doors(postgres)))
 test('a backup brings everything back after the database was destroyed', async () => holds([await backedUp(postgres)]))
-test('the demo says that one runs, takes over from one killed, starts its database again, and always ends', async () => holds(await demoKeptRunning()))
+test('the demo says that one runs, takes over from one killed, starts its database again, and always ends', async () =>
+  holds(await demoKeptRunning()))

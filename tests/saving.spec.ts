@@ -2,8 +2,14 @@
 import type { Browser } from '@playwright/test'
 import { coldPa, expect, open, put, SAGS, saved, SCONES, settled, test, workspace, type Lumbik } from './support/lumbik'
 
-const api = (url: string, path: string) => fetch(`${url}${path}`).then(r => r.json()) as Promise<{ version: number, document: { name: string, components: { lines: { ingredientId: string, massG: number }[] }[] } }>
-const sugar = async (url: string) => (await api(url, `/api/formulas/${SCONES}`)).document.components[0]!.lines.find(l => l.ingredientId === 'sugar')!.massG
+const api = (url: string, path: string) =>
+  fetch(`${url}${path}`).then(r => r.json()) as Promise<{
+    version: number
+    document: { name: string, components: { lines: { ingredientId: string, massG: number }[] }[] }
+  }>
+const sugar = async (url: string) =>
+  (await api(url, `/api/formulas/${SCONES}`)).document.components[0]!.lines.find(l => l.ingredientId === 'sugar')!
+    .massG
 
 test('saved is what the database holds, over a server restart too', async ({ page, lumbik }) => {
   await open(page, SCONES)
@@ -32,7 +38,9 @@ test('with the server stopped a change is kept, and sent once it is back', async
 test('an unsent change survives a reload, and is sent then', async ({ page, lumbik }) => {
   await open(page, SCONES)
   let refuse = true
-  await page.route('**/api/formulas/*', (route, request) => request.method() === 'PUT' && refuse ? route.abort('connectionrefused') : route.fallback())
+  await page.route('**/api/formulas/*', (route, request) =>
+    request.method() === 'PUT' && refuse ? route.abort('connectionrefused') : route.fallback(),
+  )
   await put(page, 'Grams of Caster sugar', 205)
   await expect(workspace(page)).toHaveAttribute('data-save', 'unsent')
   expect(await sugar(lumbik.url)).toBe(175)
@@ -64,7 +72,9 @@ test('a write whose answer was lost is not taken twice, nor mistaken for somebod
 
 test('what a closed tab left unsent is taken up by the next one', async ({ page, context, lumbik }) => {
   await open(page, SCONES)
-  await page.route('**/api/formulas/*', (route, request) => request.method() === 'PUT' ? route.abort('connectionrefused') : route.fallback())
+  await page.route('**/api/formulas/*', (route, request) =>
+    request.method() === 'PUT' ? route.abort('connectionrefused') : route.fallback(),
+  )
   await put(page, 'Grams of Caster sugar', 222)
   await expect(workspace(page)).toHaveAttribute('data-save', 'unsent')
   await page.close()
@@ -85,7 +95,11 @@ async function elsewhere(browser: Browser, lumbik: Lumbik) {
   return page
 }
 
-test('where two changed the same, both values are shown; the other\'s may be taken, with undo behind it', async ({ page, browser, lumbik }) => {
+test('where two changed the same, both values are shown; the other\'s may be taken, with undo behind it', async ({
+  page,
+  browser,
+  lumbik,
+}) => {
   const second = await elsewhere(browser, lumbik)
   await open(page, SCONES)
   await put(page, 'Grams of Caster sugar', 150)
@@ -107,12 +121,20 @@ test('where two changed the same, both values are shown; the other\'s may be tak
   await second.context().close()
 })
 
-test('where two changed different fields, both are kept and nobody is asked; a rename on the shelf is no conflict', async ({ page, browser, lumbik }) => {
+test('where two changed different fields, both are kept and nobody is asked; a rename on the shelf is no conflict', async ({
+  page,
+  browser,
+  lumbik,
+}) => {
   const second = await elsewhere(browser, lumbik)
   await open(page, SCONES)
   await put(page, 'Grams of Caster sugar', 150)
   await saved(page)
-  await fetch(`${lumbik.url}/api/formulas/${SCONES}`, { method: 'PATCH', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: 'Renamed on the shelf' }) })
+  await fetch(`${lumbik.url}/api/formulas/${SCONES}`, {
+    method: 'PATCH',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'Renamed on the shelf' }),
+  })
   await put(second, 'Grams of Egg yolk', 222)
   await saved(second)
   await expect(second.getByRole('spinbutton', { name: 'Grams of Caster sugar' })).toHaveValue('150')
@@ -137,10 +159,15 @@ test('another tab of this browser follows what is saved here', async ({ page, co
   await expect(second.getByRole('spinbutton', { name: 'Grams of Caster sugar' })).toHaveValue('166')
 })
 
-test('a formula left unsent for another is named, marked on the shelf, and sent without being opened', async ({ page, lumbik }) => {
+test('a formula left unsent for another is named, marked on the shelf, and sent without being opened', async ({
+  page,
+  lumbik,
+}) => {
   await open(page, SCONES)
   let refuse = true
-  await page.route(`**/api/formulas/${SCONES}`, (route, request) => request.method() === 'PUT' && refuse ? route.abort('connectionrefused') : route.fallback())
+  await page.route(`**/api/formulas/${SCONES}`, (route, request) =>
+    request.method() === 'PUT' && refuse ? route.abort('connectionrefused') : route.fallback(),
+  )
   await put(page, 'Grams of Caster sugar', 233)
   await expect(workspace(page)).toHaveAttribute('data-save', 'unsent')
   await page.getByRole('link', { name: 'Shelf', exact: true }).click()
@@ -174,37 +201,66 @@ test('a name typed and left at once is kept', async ({ page, lumbik }) => {
   // Left by the address, without leaving the field first.
   await page.goto('/shelf')
   await expect(page.locator('[data-all-saved]')).toHaveAttribute('data-all-saved', 'saved')
-  const { vessels } = await (await fetch(`${lumbik.url}/api/kitchen`)).json() as { vessels: { name: string }[] }
+  const { vessels } = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as { vessels: { name: string }[] }
   expect(vessels.map(v => v.name)).toContain('Potting tin')
 })
 
-test('kitchen and lots are kept through a stopped server and a reload, and merged with what others changed', async ({ page, lumbik }) => {
+test('kitchen and lots are kept through a stopped server and a reload, and merged with what others changed', async ({
+  page,
+  lumbik,
+}) => {
   await page.goto('/kitchen')
   await expect(page.getByRole('spinbutton', { name: 'Altitude' })).toBeVisible()
   let refuse = true
-  await page.route('**/api/kitchen', (route, request) => request.method() === 'PUT' && refuse ? route.abort('connectionrefused') : route.fallback())
+  await page.route('**/api/kitchen', (route, request) =>
+    request.method() === 'PUT' && refuse ? route.abort('connectionrefused') : route.fallback(),
+  )
   await page.getByRole('spinbutton', { name: 'Altitude' }).fill('777')
   await expect(page.locator('main.kitchen')).toHaveAttribute('data-kitchen-save', 'unsent')
   // Somebody else names the kitchen meanwhile.
-  const { id: _, lots, revision: __, ...kitchen } = await (await fetch(`${lumbik.url}/api/kitchen`)).json() as { id: string, lots: { id: string, name: string, version: number }[], revision: number, name: string }
-  const send = (path: string, body: object) => fetch(`${lumbik.url}${path}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ mutationId: crypto.randomUUID(), ...body }) })
+  const {
+    id: _,
+    lots,
+    revision: __,
+    ...kitchen
+  } = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as {
+    id: string
+    lots: { id: string, name: string, version: number }[]
+    revision: number
+    name: string
+  }
+  const send = (path: string, body: object) =>
+    fetch(`${lumbik.url}${path}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ mutationId: crypto.randomUUID(), ...body }),
+    })
   expect((await send('/api/kitchen', { ...kitchen, name: 'Named elsewhere' })).status).toBe(200)
   await page.reload()
   await expect(page.getByRole('spinbutton', { name: 'Altitude' })).toHaveValue('777')
   refuse = false
   await expect(page.locator('[data-all-saved]')).toHaveAttribute('data-all-saved', 'saved')
   await expect(page.getByLabel('Name of the kitchen')).toHaveValue('Named elsewhere')
-  const now = await (await fetch(`${lumbik.url}/api/kitchen`)).json() as { name: string, settings: { altitudeM: number } }
+  const now = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as {
+    name: string
+    settings: { altitudeM: number }
+  }
   expect([now.name, now.settings.altitudeM]).toEqual(['Named elsewhere', 777])
   // A lot's grams written from an older state are a conflict, not a silent loss.
   const { version, ...lot } = lots[0]!
-  expect((await send(`/api/lots/${lot.id}`, { baseVersion: version, revive: false, lot: { ...lot, massG: 500 } })).status).toBe(200)
-  expect((await send(`/api/lots/${lot.id}`, { baseVersion: version, revive: false, lot: { ...lot, massG: 700 } })).status).toBe(409)
+  expect(
+    (await send(`/api/lots/${lot.id}`, { baseVersion: version, revive: false, lot: { ...lot, massG: 500 } })).status,
+  ).toBe(200)
+  expect(
+    (await send(`/api/lots/${lot.id}`, { baseVersion: version, revive: false, lot: { ...lot, massG: 700 } })).status,
+  ).toBe(409)
 })
 
 test('storage that is full or denied costs the keeping only: it says so, and saves', async ({ page, lumbik }) => {
   await page.addInitScript(() => {
-    Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError') }
+    Storage.prototype.setItem = () => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
   })
   await open(page, SCONES)
   await put(page, 'Grams of Caster sugar', 144)

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { coldPa, expect, numberIn, open, put, saved, settled, test, verdict, workspace } from './support/lumbik'
 
-test('from pasted text to a verdict that survives, and out and in again', async ({ page, context }, info) => {
+test('from pasted text to a verdict that survives, and out and in again', async ({ page, browser }, info) => {
   await page.goto('/new')
   await page.getByLabel('Formula text').fill('1 1/2 cups caster sugar\n10 large yolks\n150 ml lemon juice\njuice and zest of 2 lemons\n4 oz butter\na cup of stardust')
   // Asked: whose cups, which large eggs, what stardust is.
@@ -83,8 +83,8 @@ test('from pasted text to a verdict that survives, and out and in again', async 
   expect(await verdict(page)).toBe(said)
   await expect(page.getByLabel('Pan goes on at')).toHaveValue('2026-11-28T09:00')
 
-  // A second tab on the same formula is told, and keeps both.
-  const second = await context.newPage()
+  // Another browser on the same formula is told, and keeps both.
+  const second = await (await browser.newContext()).newPage()
   await second.goto(page.url())
   await settled(second)
   await put(page, 'Time on the table', 90)
@@ -99,7 +99,7 @@ test('from pasted text to a verdict that survives, and out and in again', async 
   await page.reload()
   await settled(page)
   await expect(page.getByRole('spinbutton', { name: 'Time on the table' }).first()).toHaveValue('90')
-  await second.close()
+  await second.context().close()
 
   // Out to a file, and in again as a formula of its own.
   const download = page.waitForEvent('download')

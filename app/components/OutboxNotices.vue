@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** What needs a word from the cook before it can be saved: both changed the same, somebody deleted it, the server refused it. */
+/**
+ * What needs a word from the cook before it can be saved: both changed the same, somebody deleted it, the server
+ * refused it.
+ */
 import type { Entry } from '~/stores/outbox'
 import { clashName, clashValue, unsentName } from '~/words/unsent'
 import { documentProblemWords } from '~/words/problems'

@@ -4,13 +4,18 @@ import type { Problem } from '../../shared/schemas/problem'
 export type Away = 'server' | 'database'
 /** Why a call did not do what it should. `status` is absent when nobody answered. */
 export class ApiError extends Error {
-  constructor(readonly status: number | undefined, readonly problem: Problem & Record<string, unknown>) {
+  constructor(
+    readonly status: number | undefined,
+    readonly problem: Problem & Record<string, unknown>,
+  ) {
     super(`${problem.path}: ${problem.code}`)
     this.name = 'ApiError'
   }
 
   /** The same again, later, may do. */
-  get away(): boolean { return this.status === undefined || this.status >= 500 }
+  get away(): boolean {
+    return this.status === undefined || this.status >= 500
+  }
 }
 
 /** Who does not answer at present; null while all do. */
@@ -20,17 +25,26 @@ const SLOW_MS = 2500
 /** Longer than any answer takes: the server itself gives up on its database sooner. */
 const GIVE_UP_MS = 15_000
 
-interface Options { method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', body?: Record<string, unknown>, query?: Record<string, string> }
+interface Options {
+  method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
+  body?: Record<string, unknown>
+  query?: Record<string, string>
+}
 
 /** Calls a route. @throws {ApiError} */
 export async function api<T>(path: string, { method = 'GET', body, query }: Options = {}): Promise<T> {
   const url = query && Object.keys(query).length ? `${path}?${new URLSearchParams(query).toString()}` : path
-  const slow = setTimeout(() => { away.value ??= 'server' }, SLOW_MS)
+  const slow = setTimeout(() => {
+    away.value ??= 'server'
+  }, SLOW_MS)
   try {
     const response = await fetch(url, {
-      method, signal: AbortSignal.timeout(GIVE_UP_MS), cache: 'no-store', ...(body ? { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } } : {}),
+      method,
+      signal: AbortSignal.timeout(GIVE_UP_MS),
+      cache: 'no-store',
+      ...(body ? { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } } : {}),
     })
-    const answer = await response.json() as { data?: Problem & Record<string, unknown> }
+    const answer = (await response.json()) as { data?: Problem & Record<string, unknown> }
     if (response.ok) {
       away.value = null
       return answer as T
@@ -53,13 +67,18 @@ let asking = false
 const backHooks = createEventHook()
 /** Called when the server answers again after it did not. */
 export const onBack = backHooks.on
-/** Once somebody was away, the server is asked now and then until it is back; one call that works is no proof of that. */
+/**
+ * Once somebody was away, the server is asked now and then until it is back; one call that works is no proof of that.
+ */
 async function askUntilBack() {
   if (asking) return
   asking = true
   for (let back = false; !back;) {
     await new Promise(resolve => setTimeout(resolve, AGAIN_MS))
-    back = await api('/api/health').then(() => true, () => false)
+    back = await api('/api/health').then(
+      () => true,
+      () => false,
+    )
   }
   asking = false
   void backHooks.trigger()

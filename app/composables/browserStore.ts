@@ -1,5 +1,6 @@
 /**
- * What this browser keeps. Storage that is full or denied costs nothing but the keeping: values then live as long as the
+ * What this browser keeps. Storage that is full or denied costs nothing but the keeping: values then live as long as
+ * the
  * page, `failing` says so, and everything goes on to the server as before.
  */
 const memory = new Map<string, string>()

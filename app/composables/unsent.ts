@@ -4,7 +4,11 @@ import { browserStore } from './browserStore'
 export type DocumentKind = 'formula' | 'kitchen' | 'lot'
 
 /** A write as it was sent: repeated with the same id until an answer comes, so that it is taken once. */
-export interface Write { mutationId: string, baseVersion: number, value: unknown }
+export interface Write {
+  mutationId: string
+  baseVersion: number
+  value: unknown
+}
 export interface Unsent {
   kind: DocumentKind
   id: string
@@ -30,11 +34,18 @@ export const dropUnsent = (e: Pick<Unsent, 'kind' | 'id' | 'tab'>) => browserSto
 /** An entry as kept, of this or an earlier form; null for what cannot be read. */
 function readEntry(key: string): Unsent | null {
   try {
-    const raw = JSON.parse(browserStore.get(key) ?? 'null') as (Unsent & { formulaId?: string, baseVersion?: number, document?: { name: string }, inFlight?: unknown }) | null
+    const raw = JSON.parse(browserStore.get(key) ?? 'null') as
+      (Unsent & { formulaId?: string, baseVersion?: number, document?: { name: string }, inFlight?: unknown }) | null
     if (raw?.formulaId && raw.document) {
       const flight = raw.inFlight as { mutationId: string, baseVersion: number, document: unknown } | null
       return {
-        kind: 'formula', id: raw.formulaId, name: raw.document.name, tab: raw.tab, base: { version: raw.baseVersion ?? 0, value: null }, value: raw.document, revive: false,
+        kind: 'formula',
+        id: raw.formulaId,
+        name: raw.document.name,
+        tab: raw.tab,
+        base: { version: raw.baseVersion ?? 0, value: null },
+        value: raw.document,
+        revive: false,
         inFlight: flight && { mutationId: flight.mutationId, baseVersion: flight.baseVersion, value: flight.document },
       }
     }
@@ -55,11 +66,14 @@ export function allUnsent(): Unsent[] {
 /** Takes over what this tab left, and what tabs that are gone left; one entry a document, this tab's own first. */
 export function adoptUnsent(tab: string, living: ReadonlySet<string> | null): Unsent[] {
   const adopted = new Map<string, Unsent>()
-  const mine = allUnsent().filter(e => e.tab === tab || (living !== null && !living.has(e.tab))).sort((a, b) => Number(b.tab === tab) - Number(a.tab === tab))
+  const mine = allUnsent()
+    .filter(e => e.tab === tab || (living !== null && !living.has(e.tab)))
+    .sort((a, b) => Number(b.tab === tab) - Number(a.tab === tab))
   for (const entry of mine) {
     const key = documentKey(entry.kind, entry.id)
     if (adopted.has(key)) continue
-    for (const old of browserStore.keys(PREFIX)) if (old === storeKey(entry) || old === `${PREFIX}${entry.id}:${entry.tab}`) browserStore.remove(old)
+    for (const old of browserStore.keys(PREFIX))
+      if (old === storeKey(entry) || old === `${PREFIX}${entry.id}:${entry.tab}`) browserStore.remove(old)
     const own = { ...entry, tab }
     keepUnsent(own)
     adopted.set(key, own)

@@ -23,6 +23,19 @@ function inTime<T>(answer: Promise<T>, ms: number): Promise<T> {
   return Promise.race([answer, late]).finally(() => clearTimeout(timer))
 }
 
+/** Rejects when a worker says nothing for too long: each sign of life buys it time. */
+export function whileItSpeaks<T>(ms: number, call: (sign: () => void) => Promise<T>): Promise<T> {
+  return new Promise((resolve, reject) => {
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const listen = () => {
+      clearTimeout(timer)
+      timer = setTimeout(() => reject(new Error('no answer')), ms)
+    }
+    listen()
+    call(listen).then(resolve, reject).finally(() => clearTimeout(timer))
+  })
+}
+
 export interface Keeper<T> { api: () => Remote<T>, restart: () => void, stop: () => void }
 
 /** Keeps a worker alive: on an error it is replaced, and `onRestart` resends what was lost. */

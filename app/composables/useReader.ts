@@ -1,7 +1,10 @@
-/** Reading a pasted text in its worker: the latest text wins, a long one shows how far it is, one that is no recipe is not begun. */
+/**
+ * Reading a pasted text in its worker: the latest text wins, a long one shows how far it is, one that is no recipe is
+ * not begun.
+ */
 import { proxy } from 'comlink'
 import { tooLong, type Answers } from '#core/formats/readText'
-import { keepWorker, toPlain } from './useAssessor'
+import { keepWorker, toPlain, whileItSpeaks } from './useAssessor'
 import type { ReadApi, Reading } from '../workers/read.worker'
 
 /** A worker that says nothing for this long is taken for dead: its steps take milliseconds. */
@@ -15,23 +18,24 @@ export function useReader(text: () => string, answers: () => Answers) {
   const done = ref(0)
   const much = computed(() => tooLong(text()))
   let job = 0
-  const keeper = keepWorker<ReadApi>(() => new Worker(new URL('../workers/read.worker.ts', import.meta.url), { type: 'module' }), () => {})
+  const keeper = keepWorker<ReadApi>(
+    () => new Worker(new URL('../workers/read.worker.ts', import.meta.url), { type: 'module' }),
+    () => {},
+  )
 
-  function attempt(id: number, asked: string, given: Answers): Promise<Reading | null> {
-    return new Promise((resolve, reject) => {
-      let timer: ReturnType<typeof setTimeout>
-      const listen = () => {
-        clearTimeout(timer)
-        timer = setTimeout(() => reject(new Error('no answer')), SILENCE_MS)
-      }
-      listen()
-      keeper.api().read(id, asked, given, proxy((from: number, share: number) => {
-        if (from !== job) return
-        listen()
-        done.value = share
-      })).then(resolve, reject).finally(() => clearTimeout(timer))
-    })
-  }
+  const attempt = (id: number, asked: string, given: Answers): Promise<Reading | null> =>
+    whileItSpeaks(SILENCE_MS, sign =>
+      keeper.api().read(
+        id,
+        asked,
+        given,
+        proxy((from: number, share: number) => {
+          if (from !== job) return
+          sign()
+          done.value = share
+        }),
+      ),
+    )
   async function read() {
     const id = ++job
     const asked = text()

@@ -1,7 +1,14 @@
-/** The shelf, page by page: searched, refreshed when the tab comes to the front, and asked again while some of it is being worked out. */
+/**
+ * The shelf, page by page: searched, refreshed when the tab comes to the front, and asked again while some of it is
+ * being worked out.
+ */
 import type { FormulaList, FormulaListItem } from '../../shared/schemas/wire'
 
-interface Page { after: string | null, items: FormulaListItem[], next: string | null }
+interface Page {
+  after: string | null
+  items: FormulaListItem[]
+  next: string | null
+}
 const SEARCH_MS = 200
 const AGAIN_MS = 700
 
@@ -24,14 +31,16 @@ export function useShelf() {
   const fresh = computed(() => items.value !== null && !items.value.some(i => i.stale))
 
   const fetchPage = async (after: string | null, text: string) => {
-    const list = await api<FormulaList>('/api/formulas', { query: { ...after ? { after } : {}, ...text ? { search: text } : {} } })
+    const list = await api<FormulaList>('/api/formulas', {
+      query: { ...(after ? { after } : {}), ...(text ? { search: text } : {}) },
+    })
     return { list, page: { after, items: list.items, next: list.next } }
   }
   /** Reads the shelf anew, as far as it was read. A late answer never replaces a newer one. */
   async function load() {
     const id = ++asked
     const text = search.value.trim()
-    const reach = text === found.value ? pages.value?.length ?? 1 : 1
+    const reach = text === found.value ? (pages.value?.length ?? 1) : 1
     try {
       const fetched: Page[] = []
       let after: string | null = null
@@ -79,7 +88,9 @@ export function useShelf() {
         const { list } = await fetchPage(page.after, found.value)
         if (id !== asked || !pages.value) return
         const now = new Map(list.items.map(i => [i.id, i]))
-        pages.value = pages.value.map((p, i) => i === n ? { ...p, items: p.items.map(x => now.get(x.id) ?? { ...x, stale: false }) } : p)
+        pages.value = pages.value.map((p, i) =>
+          i === n ? { ...p, items: p.items.map(x => now.get(x.id) ?? { ...x, stale: false }) } : p,
+        )
       } catch {
         break
       }
@@ -91,7 +102,9 @@ export function useShelf() {
     if (total.value !== null) total.value--
   }
   watchDebounced(search, load, { debounce: SEARCH_MS })
-  useEventListener(document, 'visibilitychange', () => { if (document.visibilityState === 'visible') void load() })
+  useEventListener(document, 'visibilitychange', () => {
+    if (document.visibilityState === 'visible') void load()
+  })
   const back = onBack(() => void load())
   onScopeDispose(() => {
     clearTimeout(timer)

@@ -1,6 +1,6 @@
 /** Jobs for the solving worker: one at a time, with progress, cancelled by the next or by hand, restarted if it dies. */
 import { proxy } from 'comlink'
-import { keepWorker, toPlain } from './useAssessor'
+import { keepWorker, toPlain, whileItSpeaks } from './useAssessor'
 import type { SolveAnswer, SolveApi, SolveProblem, SolveProgress, SolveResults, SolveTask } from '../workers/solve.worker'
 
 export type SolveOutcome<K extends keyof SolveResults> = { value: SolveResults[K] } | { problem: SolveProblem } | null
@@ -20,23 +20,13 @@ export function useSolver() {
     job++
     running.value = false
   }
-  /** One try. Rejects when the worker says nothing for too long: each sign of progress buys it time. */
-  function attempt(id: number, task: SolveTask, onProgress: (p: SolveProgress) => void): Promise<SolveAnswer> {
-    return new Promise((resolve, reject) => {
-      let timer: ReturnType<typeof setTimeout>
-      const listen = () => {
-        clearTimeout(timer)
-        timer = setTimeout(() => reject(new Error('no answer')), SILENCE_MS)
-      }
-      listen()
-      keeper.api().run(id, task, proxy((from: number, p: SolveProgress) => {
-        if (from !== job) return
-        listen()
-        done.value = p.done
-        onProgress(p)
-      })).then(resolve, reject).finally(() => clearTimeout(timer))
-    })
-  }
+  const attempt = (id: number, task: SolveTask, onProgress: (p: SolveProgress) => void): Promise<SolveAnswer> =>
+    whileItSpeaks(SILENCE_MS, async sign => await keeper.api().run(id, task, proxy((from: number, p: SolveProgress) => {
+      if (from !== job) return
+      sign()
+      done.value = p.done
+      onProgress(p)
+    })))
   /** Runs a task; the one before it is cancelled. @returns null when it was cancelled itself, or gave no answer twice */
   async function run<K extends keyof SolveResults>(task: Extract<SolveTask, { kind: K }>, onProgress: (p: SolveProgress) => void = () => {}): Promise<SolveOutcome<K>> {
     cancel()

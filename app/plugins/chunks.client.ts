@@ -7,19 +7,33 @@ const TRIES = 40
 const AGAIN_MS = 700
 const LOADING = /dynamically imported module|error loading|Importing a module script failed|preload CSS/i
 
+/** Whether a page and the scripts it begins with can be had; they are then in the browser's cache for it. */
+async function loads(path: string): Promise<boolean> {
+  const get = (url: string) =>
+    fetch(url).then(
+      r => (r.ok ? r.text() : null),
+      () => null,
+    )
+  const page = await get(path)
+  if (page === null) return false
+  const scripts = [...page.matchAll(/<script[^>]+\bsrc="([^"]+)"/g)].map(([, url]) => url!)
+  return scripts.length > 0 && (await Promise.all(scripts.map(get))).every(text => text !== null)
+}
+
 export default defineNuxtPlugin((nuxt) => {
   const router = useRouter()
   let to = ''
   let trying = false
-  router.beforeEach((next) => { to = next.fullPath })
+  router.beforeEach((next) => {
+    to = next.fullPath
+  })
   const onChunkError = async () => {
     if (trying) return
     trying = true
     const wanted = to || window.location.pathname
     for (let i = 0; i < TRIES && (to === wanted || !to); i++) {
-      const there = await fetch(wanted, { method: 'HEAD', cache: 'no-store' }).then(r => r.ok, () => false)
       // A browser keeps a failed module for failed: the page is opened anew, at the address that was wanted.
-      if (there) return window.location.assign(wanted)
+      if (await loads(wanted)) return window.location.assign(wanted)
       away.value ??= 'server'
       await new Promise(resolve => setTimeout(resolve, AGAIN_MS))
     }

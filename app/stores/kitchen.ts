@@ -1,7 +1,16 @@
-/** The kitchen: settings, places, tins, machines and lots, as the server has them with this browser's unsent changes on top. */
+/**
+ * The kitchen: settings, places, tins, machines and lots, as the server has them with this browser's unsent changes
+ * on top.
+ */
 import type { Kitchen, Lot } from '#core/formula/document'
 import { merge, same } from '../../shared/merge'
-import { coreKitchen, kitchenDocument, type KitchenDocument, type KitchenRecord, type LotRecord } from '../../shared/schemas/kitchen'
+import {
+  coreKitchen,
+  kitchenDocument,
+  type KitchenDocument,
+  type KitchenRecord,
+  type LotRecord,
+} from '../../shared/schemas/kitchen'
 import type { Problem } from '../../shared/schemas/problem'
 
 const CACHE = 'lumbik:kitchen'
@@ -16,16 +25,21 @@ export const useKitchenStore = defineStore('kitchen', () => {
   /** When this browser's last change was committed; '' while there was none. */
   const savedAt = ref('')
 
-  const entry = computed(() => server.value ? outbox.entryOf('kitchen', server.value.id) : null)
+  const entry = computed(() => (server.value ? outbox.entryOf('kitchen', server.value.id) : null))
   const lotEntries = computed(() => outbox.list.filter(e => e.kind === 'lot' && e.state !== 'deleted'))
   const lots = computed<LotRecord[]>(() => {
     const sent = server.value?.lots ?? []
     const changed = new Map(lotEntries.value.map(e => [e.id, { ...(e.value as Lot), version: e.base.version }]))
     if (changed.size === 0) return sent
-    return [...sent.map(l => changed.get(l.id) ?? l), ...[...changed.values()].filter(l => !sent.some(s => s.id === l.id))].sort((a, b) => a.name.localeCompare(b.name))
+    return [
+      ...sent.map(l => changed.get(l.id) ?? l),
+      ...[...changed.values()].filter(l => !sent.some(s => s.id === l.id)),
+    ].sort((a, b) => a.name.localeCompare(b.name))
   })
   /** The kitchen as it is shown. */
-  const record = computed<KitchenRecord | null>(() => server.value && { ...server.value, ...(entry.value?.value as KitchenDocument | undefined), lots: lots.value })
+  const record = computed<KitchenRecord | null>(
+    () => server.value && { ...server.value, ...(entry.value?.value as KitchenDocument | undefined), lots: lots.value },
+  )
 
   const keep = () => browserStore.set(CACHE, JSON.stringify(server.value))
   /** Takes a record as the server has it. */
@@ -61,7 +75,13 @@ export const useKitchenStore = defineStore('kitchen', () => {
     if (!server.value) return
     const value = kitchenDocument(next)
     if (same(value, kitchenDocument(record.value!))) return
-    outbox.put('kitchen', server.value.id, 'the kitchen', { version: server.value.version, value: kitchenDocument(server.value) }, value)
+    outbox.put(
+      'kitchen',
+      server.value.id,
+      'the kitchen',
+      { version: server.value.version, value: kitchenDocument(server.value) },
+      value,
+    )
   }
   /** Takes a change back, and leaves alone what else was changed since. */
   function takeBack(before: KitchenDocument, after: KitchenDocument) {
@@ -75,8 +95,17 @@ export const useKitchenStore = defineStore('kitchen', () => {
    */
   async function saveLot(lot: Lot, base: LotRecord | null): Promise<Problem | null> {
     const bare = ({ version: _, ...rest }: LotRecord): Lot => rest
-    outbox.put('lot', lot.id, lot.name, base ? { version: base.version, value: bare(base) } : { version: 0, value: null }, bare(lot as LotRecord))
-    const left = await Promise.race([outbox.flush('lot', lot.id), new Promise<null>(resolve => setTimeout(() => resolve(null), WAIT_MS))])
+    outbox.put(
+      'lot',
+      lot.id,
+      lot.name,
+      base ? { version: base.version, value: bare(base) } : { version: 0, value: null },
+      bare(lot as LotRecord),
+    )
+    const left = await Promise.race([
+      outbox.flush('lot', lot.id),
+      new Promise<null>(resolve => setTimeout(() => resolve(null), WAIT_MS)),
+    ])
     if (left?.state !== 'refused') return null
     const { problem } = left
     outbox.drop('lot', lot.id)
@@ -112,8 +141,11 @@ export const useKitchenStore = defineStore('kitchen', () => {
       take({ ...now, ...(sent as KitchenDocument), version: s.version })
       savedAt.value = s.updatedAt
     } else if (s.kind === 'lot') {
-      const lot = { ...(outbox.entryOf('lot', s.id)?.base.value ?? s.value) as Lot, version: s.version }
-      take({ ...now, lots: [...now.lots.filter(l => l.id !== s.id), lot].sort((a, b) => a.name.localeCompare(b.name)) })
+      const lot = { ...((outbox.entryOf('lot', s.id)?.base.value ?? s.value) as Lot), version: s.version }
+      take({
+        ...now,
+        lots: [...now.lots.filter(l => l.id !== s.id), lot].sort((a, b) => a.name.localeCompare(b.name)),
+      })
     }
   })
   outbox.onChangedElsewhere(({ kind }) => {
@@ -124,6 +156,6 @@ export const useKitchenStore = defineStore('kitchen', () => {
     document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && void load())
   }
 
-  const core = computed<Kitchen | null>(() => record.value ? coreKitchen(record.value) : null)
+  const core = computed<Kitchen | null>(() => (record.value ? coreKitchen(record.value) : null))
   return { record, entry, savedAt, core, load, take, change, takeBack, saveLot, removeLot, reviveLot }
 })

@@ -10,20 +10,38 @@ import { formula } from '../../tests/support/core'
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
 
 const ID = '11111111-1111-4111-8111-111111111111'
-const locks = (held: string[]) => Object.defineProperty(navigator, 'locks', { configurable: true, value: {
-  query: async () => ({ held: held.map(name => ({ name })) }),
-  request: async (_: string, options: unknown, work?: (lock: object | null) => unknown) => (work ?? options as (lock: object) => unknown)({}),
-} })
+const locks = (held: string[]) =>
+  Object.defineProperty(navigator, 'locks', {
+    configurable: true,
+    value: {
+      query: async () => ({ held: held.map(name => ({ name })) }),
+      request: async (_: string, options: unknown, work?: (lock: object | null) => unknown) =>
+        (work ?? (options as (lock: object) => unknown))({}),
+    },
+  })
 
 /** A server of one formula, as the real one answers; `answer` may be replaced to lose, refuse or hold answers. */
 function oneFormula(document: FormulaDocument) {
   const taken = new Map<string, number>()
-  const state = { version: 1, document, deleted: false, calls: [] as string[], answer: null as null | ((body: { mutationId: string }) => Response | 'lost' | null) }
+  const state = {
+    version: 1,
+    document,
+    deleted: false,
+    calls: [] as string[],
+    answer: null as null | ((body: { mutationId: string }) => Response | 'lost' | null),
+  }
   const json = (status: number, body: unknown) => new Response(JSON.stringify(body), { status })
-  const record = () => ({ id: ID, version: state.version, updatedAt: '2026-11-28T08:00:00.000Z', document: state.document })
+  const record = () => ({
+    id: ID,
+    version: state.version,
+    updatedAt: '2026-11-28T08:00:00.000Z',
+    document: state.document,
+  })
   vi.stubGlobal('fetch', async (url: string, init: RequestInit = {}) => {
     state.calls.push(`${init.method ?? 'GET'} ${url}`)
-    const body = init.body ? JSON.parse(String(init.body)) as { mutationId: string, baseVersion: number, document: FormulaDocument } : null
+    const body = init.body
+      ? (JSON.parse(String(init.body)) as { mutationId: string, baseVersion: number, document: FormulaDocument })
+      : null
     if (url === '/api/bin/restore') {
       state.deleted = false
       return json(200, { deleted: false })
@@ -34,7 +52,10 @@ function oneFormula(document: FormulaDocument) {
     if (state.deleted) return json(410, { data: { path: 'id', code: 'deletedFormula' } })
     const before = taken.get(body.mutationId)
     if (before !== undefined && before === state.version) return json(200, record())
-    if (before !== undefined || body.baseVersion !== state.version) return json(409, { data: { path: 'baseVersion', code: 'changedElsewhere', current: record(), taken: before !== undefined } })
+    if (before !== undefined || body.baseVersion !== state.version)
+      return json(409, {
+        data: { path: 'baseVersion', code: 'changedElsewhere', current: record(), taken: before !== undefined },
+      })
     state.version++
     state.document = body.document
     taken.set(body.mutationId, state.version)
@@ -63,26 +84,57 @@ afterEach(() => {
 })
 
 describe('what the browser keeps', () => {
-  const entry = (tab: string, over: Partial<Unsent> = {}): Unsent => ({ kind: 'formula', id: ID, name: 'Tart', tab, base: { version: 3, value: formula() }, value: formula(), inFlight: null, revive: false, ...over })
+  const entry = (tab: string, over: Partial<Unsent> = {}): Unsent => ({
+    kind: 'formula',
+    id: ID,
+    name: 'Tart',
+    tab,
+    base: { version: 3, value: formula() },
+    value: formula(),
+    inFlight: null,
+    revive: false,
+    ...over,
+  })
   it('a tab gets its own back, a living tab\'s is left alone, a dead one\'s is adopted', () => {
     keepUnsent(entry('alive'))
     expect(adoptUnsent('mine', new Set(['alive']))).toEqual([])
     keepUnsent(entry('dead'))
     expect(adoptUnsent('mine', new Set(['alive']))).toMatchObject([{ tab: 'mine', id: ID }])
-    expect(allUnsent().map(e => e.tab).sort()).toEqual(['alive', 'mine'])
+    expect(
+      allUnsent()
+        .map(e => e.tab)
+        .sort(),
+    ).toEqual(['alive', 'mine'])
     // Where the browser does not tell which tabs live, none is taken for dead.
     keepUnsent(entry('unknown', { id: 'f2' }))
     expect(adoptUnsent('mine', null).map(e => e.id)).toEqual([ID])
   })
   it('what an earlier Lumbik kept is read, and what cannot be read is passed over', () => {
-    localStorage.setItem(`lumbik:unsent:${ID}:old`, JSON.stringify({ formulaId: ID, tab: 'old', baseVersion: 4, document: formula(), mutationId: 'm', inFlight: { mutationId: 'm', baseVersion: 4, document: formula() } }))
+    localStorage.setItem(
+      `lumbik:unsent:${ID}:old`,
+      JSON.stringify({
+        formulaId: ID,
+        tab: 'old',
+        baseVersion: 4,
+        document: formula(),
+        mutationId: 'm',
+        inFlight: { mutationId: 'm', baseVersion: 4, document: formula() },
+      }),
+    )
     localStorage.setItem('lumbik:unsent:x:y', '{broken')
-    expect(adoptUnsent('mine', new Set())).toMatchObject([{ kind: 'formula', id: ID, base: { version: 4, value: null }, inFlight: { mutationId: 'm', baseVersion: 4 } }])
+    expect(adoptUnsent('mine', new Set())).toMatchObject([
+      { kind: 'formula', id: ID, base: { version: 4, value: null }, inFlight: { mutationId: 'm', baseVersion: 4 } },
+    ])
     expect(allUnsent()).toHaveLength(1)
   })
   it('a full store says so and goes on in memory', () => {
     const own = Object.getOwnPropertyDescriptor(window, 'localStorage')!
-    Object.defineProperty(window, 'localStorage', { configurable: true, get: () => { throw new DOMException('denied', 'SecurityError') } })
+    Object.defineProperty(window, 'localStorage', {
+      configurable: true,
+      get: () => {
+        throw new DOMException('denied', 'SecurityError')
+      },
+    })
     expect(browserStore.set('a', '1')).toBe(false)
     expect([storageFailing.value, browserStore.get('a'), browserStore.keys('a')]).toEqual([true, '1', ['a']])
     browserStore.remove('a')
@@ -99,7 +151,8 @@ describe('sending', () => {
     await outbox.ready
     const settled: Settled[] = []
     outbox.onSettled(s => void settled.push(s))
-    const put = (value: FormulaDocument) => outbox.put('formula', ID, value.name, { version: server.version, value: document }, value)
+    const put = (value: FormulaDocument) =>
+      outbox.put('formula', ID, value.name, { version: server.version, value: document }, value)
     return { server, outbox, settled, put, document }
   }
   it('a change is kept at once, sent, and gone when it is committed', async () => {
@@ -115,7 +168,7 @@ describe('sending', () => {
     try {
       const { server, outbox, put, document } = await open()
       let first = true
-      server.answer = () => first ? (first = false, 'lost') : null
+      server.answer = () => (first ? ((first = false), 'lost') : null)
       put(withSugar(document, 12))
       await outbox.flush('formula', ID)
       expect([outbox.list[0]!.state, server.version, away.value]).toEqual(['unsent', 2, 'server'])
@@ -128,7 +181,7 @@ describe('sending', () => {
   it('a lost answer, then somebody else\'s save: mine was taken, theirs stays', async () => {
     const { server, outbox, put, document } = await open()
     let first = true
-    server.answer = () => first ? (first = false, 'lost') : null
+    server.answer = () => (first ? ((first = false), 'lost') : null)
     put(withSugar(document, 13))
     await outbox.flush('formula', ID)
     server.document = withSugar(server.document, 13, 'Renamed by another')
@@ -162,7 +215,11 @@ describe('sending', () => {
   })
   it('a refusal names its field, keeps what was written, and is sent again once it is changed', async () => {
     const { server, outbox, put, document } = await open()
-    server.answer = () => new Response(JSON.stringify({ data: { path: 'document.heat.targetTempC', code: 'tooLarge', params: { max: 105 } } }), { status: 422 })
+    server.answer = () =>
+      new Response(
+        JSON.stringify({ data: { path: 'document.heat.targetTempC', code: 'tooLarge', params: { max: 105 } } }),
+        { status: 422 },
+      )
     put(withSugar(document, 18))
     await outbox.flush('formula', ID)
     expect(outbox.list[0]).toMatchObject({ state: 'refused', problem: { path: 'document.heat.targetTempC' } })
@@ -213,7 +270,9 @@ describe('the workspace', () => {
     const server = oneFormula(formula())
     const ws = useWorkspaceStore()
     await ws.open(ID)
-    server.answer = () => { throw new TypeError('gone') }
+    server.answer = () => {
+      throw new TypeError('gone')
+    }
     ws.change('', d => void (d.note = 'unsent'))
     await ws.send()
     await ws.open('22222222-2222-4222-8222-222222222222')
@@ -226,15 +285,44 @@ describe('the workspace', () => {
 
 describe('the kitchen', () => {
   it('shows unsent changes on top of what the server has, and takes one back without the other', () => {
-    vi.stubGlobal('fetch', async () => { throw new TypeError('away') })
+    vi.stubGlobal('fetch', async () => {
+      throw new TypeError('away')
+    })
     const store = useKitchenStore()
-    const settings = { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, currency: '£', prices: {} } as const
-    store.take({ id: 'k', name: 'K', version: 1, revision: 1, settings, places: [], vessels: [], ovens: [], burners: [], pans: [], lots: [] })
+    const settings = {
+      vocabulary: 'gb',
+      temperatureUnit: 'C',
+      cups: null,
+      eggGrade: 'euL',
+      altitudeM: 0,
+      roomTempC: 20,
+      foodCode: 'us',
+      business: true,
+      currency: '£',
+      prices: {},
+    } as const
+    store.take({
+      id: 'k',
+      name: 'K',
+      version: 1,
+      revision: 1,
+      settings,
+      places: [],
+      vessels: [],
+      ovens: [],
+      burners: [],
+      pans: [],
+      lots: [],
+    })
     const before = store.record!
     store.change({ ...before, name: 'Potting shed' })
     const after = store.record!
     store.change({ ...after, settings: { ...settings, altitudeM: 900 } })
-    expect([store.record!.name, store.record!.settings.altitudeM, store.core!.altitudeM]).toEqual(['Potting shed', 900, 900])
+    expect([store.record!.name, store.record!.settings.altitudeM, store.core!.altitudeM]).toEqual([
+      'Potting shed',
+      900,
+      900,
+    ])
     store.takeBack(before, after)
     expect([store.record!.name, store.record!.settings.altitudeM]).toEqual(['K', 900])
   })

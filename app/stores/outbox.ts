@@ -7,12 +7,25 @@ import { merge, same, type Clash, type Side } from '../../shared/merge'
 import type { Problem } from '../../shared/schemas/problem'
 import { kitchenDocument, type KitchenDocument, type KitchenRecord, type LotRecord } from '../../shared/schemas/kitchen'
 import type { FormulaRecord } from '../../shared/schemas/wire'
-import { adoptUnsent, allUnsent, documentKey, dropUnsent, isUnsentKey, keepUnsent, type DocumentKind, type Unsent, type Write } from '../composables/unsent'
+import {
+  adoptUnsent,
+  allUnsent,
+  documentKey,
+  dropUnsent,
+  isUnsentKey,
+  keepUnsent,
+  type DocumentKind,
+  type Unsent,
+  type Write,
+} from '../composables/unsent'
 
 const SAVE_DELAY_MS = 500
 const RETRY_MS = [1000, 2000, 4000]
 
-/** `waiting` for the moment to be sent, `unsent` since nobody answered, `refused` for a field, `deleted` by somebody else. */
+/**
+ * `waiting` for the moment to be sent, `unsent` since nobody answered, `refused` for a field, `deleted` by somebody
+ * else.
+ */
 export type UnsentState = 'waiting' | 'sending' | 'unsent' | 'conflict' | 'refused' | 'deleted'
 export interface Entry extends Unsent {
   state: UnsentState
@@ -23,20 +36,46 @@ export interface Entry extends Unsent {
   tries: number
 }
 /** How a document now stands: after a save, or with somebody else's changes in it. */
-export interface Settled { kind: DocumentKind, id: string, version: number, updatedAt: string, value: unknown, /** Set when it now also holds what somebody else changed. */ merged: boolean, before: unknown }
+export interface Settled {
+  kind: DocumentKind
+  id: string
+  version: number
+  updatedAt: string
+  value: unknown
+  /** Set when it now also holds what somebody else changed. */ merged: boolean
+  before: unknown
+}
 
 /** How each kind is sent and what comes back. */
-const KINDS: Record<DocumentKind, { put: (e: Entry, w: Write) => Promise<{ version: number, updatedAt?: string }>, valueOf: (record: unknown) => unknown }> = {
+const KINDS: Record<
+  DocumentKind,
+  {
+    put: (e: Entry, w: Write) => Promise<{ version: number, updatedAt?: string }>
+    valueOf: (record: unknown) => unknown
+  }
+> = {
   formula: {
-    put: (e, w) => api(`/api/formulas/${e.id}`, { method: 'PUT', body: { mutationId: w.mutationId, baseVersion: w.baseVersion, document: w.value } }),
+    put: (e, w) =>
+      api(`/api/formulas/${e.id}`, {
+        method: 'PUT',
+        body: { mutationId: w.mutationId, baseVersion: w.baseVersion, document: w.value },
+      }),
     valueOf: record => (record as FormulaRecord).document,
   },
   kitchen: {
-    put: (_, w) => api<KitchenRecord>('/api/kitchen', { method: 'PUT', body: { mutationId: w.mutationId, version: w.baseVersion, ...kitchenDocument(w.value as KitchenDocument) } }),
+    put: (_, w) =>
+      api<KitchenRecord>('/api/kitchen', {
+        method: 'PUT',
+        body: { mutationId: w.mutationId, version: w.baseVersion, ...kitchenDocument(w.value as KitchenDocument) },
+      }),
     valueOf: record => kitchenDocument(record as KitchenRecord),
   },
   lot: {
-    put: (e, w) => api<LotRecord>(`/api/lots/${e.id}`, { method: 'PUT', body: { mutationId: w.mutationId, baseVersion: w.baseVersion, revive: e.revive, lot: w.value } }),
+    put: (e, w) =>
+      api<LotRecord>(`/api/lots/${e.id}`, {
+        method: 'PUT',
+        body: { mutationId: w.mutationId, baseVersion: w.baseVersion, revive: e.revive, lot: w.value },
+      }),
     valueOf: (record) => {
       const { version: _, ...lot } = record as LotRecord
       return lot
@@ -70,12 +109,26 @@ export const useOutboxStore = defineStore('outbox', () => {
     }
     look()
   }
-  const look = () => { elsewhere.value = allUnsent().filter(e => e.tab !== tab).map(e => e.name) }
+  const look = () => {
+    elsewhere.value = allUnsent()
+      .filter(e => e.tab !== tab)
+      .map(e => e.name)
+  }
 
   function update(key: string, entry: Entry | null) {
     const { [key]: old, ...rest } = entries.value
     entries.value = entry ? { ...entries.value, [key]: entry } : rest
-    if (entry) keepUnsent({ kind: entry.kind, id: entry.id, name: entry.name, tab: entry.tab, base: entry.base, value: entry.value, inFlight: entry.inFlight, revive: entry.revive })
+    if (entry)
+      keepUnsent({
+        kind: entry.kind,
+        id: entry.id,
+        name: entry.name,
+        tab: entry.tab,
+        base: entry.base,
+        value: entry.value,
+        inFlight: entry.inFlight,
+        revive: entry.revive,
+      })
     else if (old) dropUnsent(old)
   }
   const entryOf = (kind: DocumentKind, id: string): Entry | null => entries.value[documentKey(kind, id)] ?? null
@@ -86,13 +139,30 @@ export const useOutboxStore = defineStore('outbox', () => {
     const old = entries.value[key]
     const entry: Entry = old
       ? { ...old, name, value }
-      : { kind, id, name, tab, base, value, inFlight: null, revive: false, state: 'waiting', clashes: [], theirs: null, problem: null, tries: 0 }
+      : {
+          kind,
+          id,
+          name,
+          tab,
+          base,
+          value,
+          inFlight: null,
+          revive: false,
+          state: 'waiting',
+          clashes: [],
+          theirs: null,
+          problem: null,
+          tries: 0,
+        }
     // A decision that is asked for stays asked; anything else goes out.
     const asked = entry.state === 'conflict' || entry.state === 'deleted'
     update(key, asked ? entry : { ...entry, state: entry.state === 'unsent' ? 'unsent' : 'waiting', problem: null })
     if (asked) return
     clearTimeout(timers.get(key))
-    timers.set(key, setTimeout(() => void send(key), SAVE_DELAY_MS))
+    timers.set(
+      key,
+      setTimeout(() => void send(key), SAVE_DELAY_MS),
+    )
   }
 
   /** Sends what waits of a document; asked while it is being sent, it waits for that. */
@@ -104,14 +174,20 @@ export const useOutboxStore = defineStore('outbox', () => {
   }
   async function sendAll(key: string): Promise<void> {
     await ready
-    while (await sendOnce(key)) { /* What was changed meanwhile goes with the next. */ }
+    while (await sendOnce(key)) {
+      /* What was changed meanwhile goes with the next. */
+    }
   }
 
   /** One write. @returns whether there is more to send at once */
   async function sendOnce(key: string): Promise<boolean> {
     const entry = entries.value[key]
     if (!entry || entry.state === 'conflict' || entry.state === 'deleted') return false
-    const write: Write = entry.inFlight ?? { mutationId: crypto.randomUUID(), baseVersion: entry.base.version, value: entry.value }
+    const write: Write = entry.inFlight ?? {
+      mutationId: crypto.randomUUID(),
+      baseVersion: entry.base.version,
+      value: entry.value,
+    }
     update(key, { ...entry, inFlight: write, state: entry.state === 'unsent' ? 'unsent' : 'sending' })
     try {
       const answer = await KINDS[entry.kind].put(entry, write)
@@ -128,8 +204,29 @@ export const useOutboxStore = defineStore('outbox', () => {
     // A lot's figures are worked out from its card by the server: what it answers is what is there.
     const value = entry.kind === 'lot' ? KINDS.lot.valueOf(answer) : write.value
     const done = same(entry.value, write.value)
-    update(key, done ? null : { ...entry, base: { version: answer.version, value }, inFlight: null, state: 'sending', problem: null, revive: false, tries: 0 })
-    settledHook.trigger({ kind: entry.kind, id: entry.id, version: answer.version, updatedAt: answer.updatedAt ?? new Date().toISOString(), value: done ? value : entry.value, merged: false, before: entry.value })
+    update(
+      key,
+      done
+        ? null
+        : {
+            ...entry,
+            base: { version: answer.version, value },
+            inFlight: null,
+            state: 'sending',
+            problem: null,
+            revive: false,
+            tries: 0,
+          },
+    )
+    settledHook.trigger({
+      kind: entry.kind,
+      id: entry.id,
+      version: answer.version,
+      updatedAt: answer.updatedAt ?? new Date().toISOString(),
+      value: done ? value : entry.value,
+      merged: false,
+      before: entry.value,
+    })
     channel?.postMessage({ kind: entry.kind, id: entry.id, version: answer.version })
     if (done) void adopt()
     return !done
@@ -149,13 +246,19 @@ export const useOutboxStore = defineStore('outbox', () => {
       return !same(entry.value, write.value)
     }
     update(key, { ...entry, state: 'unsent', tries: entry.tries + 1 })
-    timers.set(key, setTimeout(() => void send(key), RETRY_MS[Math.min(entry.tries, RETRY_MS.length - 1)]))
+    timers.set(
+      key,
+      setTimeout(() => void send(key), RETRY_MS[Math.min(entry.tries, RETRY_MS.length - 1)]),
+    )
     return false
   }
 
   /** Somebody else wrote first: what differs is merged; what both changed waits for a decision. */
   function conflicting(key: string, entry: Entry, write: Write, error: ApiError): boolean {
-    const { current, taken: wasTaken } = error.problem as unknown as { current: { version: number, updatedAt?: string }, taken: boolean }
+    const { current, taken: wasTaken } = error.problem as unknown as {
+      current: { version: number, updatedAt?: string }
+      taken: boolean
+    }
     const theirs = { version: current.version, value: KINDS[entry.kind].valueOf(current) }
     const base = wasTaken ? write.value : entry.base.value
     const { clashes } = merge(base, entry.value, theirs.value)
@@ -167,13 +270,29 @@ export const useOutboxStore = defineStore('outbox', () => {
     return join(key, next, 'mine')
   }
 
-  /** Takes both into one; where both changed the same, the side asked for. @returns whether anything of mine is left to send */
+  /**
+   * Takes both into one; where both changed the same, the side asked for.
+   * @returns whether anything of mine is left to send
+   */
   function join(key: string, entry: Entry, prefer: Side): boolean {
     const theirs = entry.theirs!
     const { value } = merge(entry.base.value, entry.value, theirs.value, prefer)
     const left = !same(value, theirs.value)
-    update(key, left ? { ...entry, value, base: theirs, theirs: null, clashes: [], inFlight: null, state: 'sending', problem: null } : null)
-    settledHook.trigger({ kind: entry.kind, id: entry.id, version: theirs.version, updatedAt: new Date().toISOString(), value, merged: true, before: entry.base.value })
+    update(
+      key,
+      left
+        ? { ...entry, value, base: theirs, theirs: null, clashes: [], inFlight: null, state: 'sending', problem: null }
+        : null,
+    )
+    settledHook.trigger({
+      kind: entry.kind,
+      id: entry.id,
+      version: theirs.version,
+      updatedAt: new Date().toISOString(),
+      value,
+      merged: true,
+      before: entry.base.value,
+    })
     return left
   }
 
@@ -195,7 +314,10 @@ export const useOutboxStore = defineStore('outbox', () => {
     const entry = entries.value[key]
     if (!entry) return
     if (entry.problem?.code !== 'deletedFormula' && kind === 'formula') {
-      await api('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document: entry.value, label: 'kept' } })
+      await api('/api/formulas', {
+        method: 'POST',
+        body: { id, mutationId: crypto.randomUUID(), document: entry.value, label: 'kept' },
+      })
       update(key, { ...entry, base: { version: 1, value: entry.value }, state: 'sending', problem: null })
     } else {
       await api('/api/bin/restore', { method: 'POST', body: { kind, id } })
@@ -218,10 +340,27 @@ export const useOutboxStore = defineStore('outbox', () => {
       if (document.visibilityState === 'hidden') sendEverything()
       else void ready.then(adopt)
     })
-    channel?.addEventListener('message', event => void changedElsewhere.trigger(event.data as { kind: DocumentKind, id: string, version: number }))
+    channel?.addEventListener(
+      'message',
+      event => void changedElsewhere.trigger(event.data as { kind: DocumentKind, id: string, version: number }),
+    )
   }
 
   /** What is not committed and why, for whoever asks whether all is saved. */
   const list = computed(() => Object.values(entries.value))
-  return { entries, list, elsewhere, ready, entryOf, put, send, flush, decide, drop, keepDeleted, onSettled: settledHook.on, onChangedElsewhere: changedElsewhere.on }
+  return {
+    entries,
+    list,
+    elsewhere,
+    ready,
+    entryOf,
+    put,
+    send,
+    flush,
+    decide,
+    drop,
+    keepDeleted,
+    onSettled: settledHook.on,
+    onChangedElsewhere: changedElsewhere.on,
+  }
 })

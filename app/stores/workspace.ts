@@ -24,13 +24,18 @@ export const useWorkspaceStore = defineStore('workspace', () => {
   const future = shallowRef<FormulaDocument[]>([])
   let gesture = ''
 
-  const entry = computed(() => id.value ? outbox.entryOf('formula', id.value) : null)
+  const entry = computed(() => (id.value ? outbox.entryOf('formula', id.value) : null))
   const saveState = computed<SaveState>(() => {
     switch (entry.value?.state) {
-      case undefined: return 'saved'
-      case 'waiting': case 'sending': return 'saving'
-      case 'conflict': return 'conflict'
-      default: return 'unsent'
+      case undefined:
+        return 'saved'
+      case 'waiting':
+      case 'sending':
+        return 'saving'
+      case 'conflict':
+        return 'conflict'
+      default:
+        return 'unsent'
     }
   })
 
@@ -56,7 +61,14 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     } catch (error) {
       if (id.value !== formulaId) return
       const { problem, away: later } = error as ApiError
-      if (!outbox.entryOf('formula', formulaId)) missing.value = later ? 'away' : problem.code === 'deletedFormula' ? 'deleted' : problem.code === 'unreadable' ? 'unreadable' : 'unknown'
+      if (!outbox.entryOf('formula', formulaId))
+        missing.value = later
+          ? 'away'
+          : problem.code === 'deletedFormula'
+            ? 'deleted'
+            : problem.code === 'unreadable'
+              ? 'unreadable'
+              : 'unknown'
     }
     const unsent = outbox.entryOf('formula', formulaId)
     if (unsent) {
@@ -87,7 +99,8 @@ export const useWorkspaceStore = defineStore('workspace', () => {
       if (id.value !== at || entry.value || record.version === base.value?.version) return
       rebase(record.version, record.document, record.updatedAt)
     } catch (error) {
-      if (id.value === at && !(error as ApiError).away && !entry.value) missing.value = (error as ApiError).problem.code === 'deletedFormula' ? 'deleted' : 'unknown'
+      if (id.value === at && !(error as ApiError).away && !entry.value)
+        missing.value = (error as ApiError).problem.code === 'deletedFormula' ? 'deleted' : 'unknown'
     }
   }
 
@@ -115,7 +128,9 @@ export const useWorkspaceStore = defineStore('workspace', () => {
   }
 
   /** The next change begins a step of its own. */
-  const endGesture = () => { gesture = '' }
+  const endGesture = () => {
+    gesture = ''
+  }
 
   function undo() {
     const last = past.value.at(-1)
@@ -139,12 +154,19 @@ export const useWorkspaceStore = defineStore('workspace', () => {
   /** Sends what waits, now. */
   const send = () => outbox.flush('formula', id.value)
 
-  /** After a conflict: this tab's state becomes a formula of its own, named as a variant. @returns its id @throws {ApiError} */
+  /**
+   * After a conflict: this tab's state becomes a formula of its own, named as a variant.
+   * @returns its id
+   * @throws {ApiError}
+   */
   async function keepBoth(label: string): Promise<string | null> {
     if (!doc.value || !entry.value?.theirs) return null
     const newId = crypto.randomUUID()
     const document = { ...toPlain(doc.value), name: label.slice(0, 120) }
-    await api('/api/formulas', { method: 'POST', body: { id: newId, mutationId: crypto.randomUUID(), document, label: 'variant', parentFormulaId: id.value } })
+    await api('/api/formulas', {
+      method: 'POST',
+      body: { id: newId, mutationId: crypto.randomUUID(), document, label: 'variant', parentFormulaId: id.value },
+    })
     takeTheirs()
     return newId
   }
@@ -187,5 +209,25 @@ export const useWorkspaceStore = defineStore('workspace', () => {
   }
 
   const version = computed(() => base.value?.version ?? 0)
-  return { id, doc, version, savedAt, entry, saveState, missing, canUndo: computed(() => past.value.length > 0), canRedo: computed(() => future.value.length > 0), open, refresh, change, replace, endGesture, undo, redo, send, keepBoth, takeTheirs }
+  return {
+    id,
+    doc,
+    version,
+    savedAt,
+    entry,
+    saveState,
+    missing,
+    canUndo: computed(() => past.value.length > 0),
+    canRedo: computed(() => future.value.length > 0),
+    open,
+    refresh,
+    change,
+    replace,
+    endGesture,
+    undo,
+    redo,
+    send,
+    keepBoth,
+    takeTheirs,
+  }
 })

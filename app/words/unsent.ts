@@ -13,16 +13,93 @@ const isEntry = (x: unknown): x is Entry => typeof x === 'object' && x !== null 
 
 /** Names of fields that stand in several documents. */
 const FIELD_NAMES: Readonly<Record<string, string>> = {
-  name: 'name', note: 'note', massG: 'grams', ingredientId: 'ingredient', strength: 'strength', pinned: 'pin', piece: 'count', sourceText: 'text', assumption: 'assumption', school: 'way of making', family: 'kind of dessert', startAt: 'start',
-  kind: 'kind', airTempC: 'air temperature', timeS: 'time', cover: 'cover', place: 'place', targetTempC: 'target temperature', holdS: 'hold', method: 'method', vessel: 'tin or dish', vesselId: 'tin or dish', portions: 'portions', count: 'number',
-  altitudeM: 'altitude', roomTempC: 'kitchen temperature', foodCode: 'food code', eggGrade: 'egg grade', cups: 'cups', vocabulary: 'kitchen words', temperatureUnit: 'degrees', business: 'serves the public', currency: 'currency', prices: 'price',
-  tareG: 'empty weight', diameterM: 'width', heightM: 'height', lengthM: 'length or diameter', widthM: 'width', taper: 'width at the base', heldM3: 'water it holds', material: 'material', offsetK: 'error of the dial', fan: 'fan', ratedW: 'rated power',
-  acidPercent: 'acid', pH: 'pH', brix: '°Brix', fatPercent: 'fat', acidLnSigma: 'spread', useBy: 'use by', pieceHeightM: 'height of the piece', pieceWidthM: 'width of the piece', tableTempC: 'table temperature', tableTimeS: 'time on the table',
-  burnerW: 'power', lineIds: 'lines of a step', lines: 'line', steps: 'step', chill: 'leg in the cold', components: 'part', places: 'cold place', vessels: 'tin or dish', ovens: 'oven', burners: 'burner', pans: 'pan', fruit: 'fruit', have: 'what there is', covers: 'covers',
+  name: 'name',
+  note: 'note',
+  massG: 'grams',
+  ingredientId: 'ingredient',
+  strength: 'strength',
+  pinned: 'pin',
+  piece: 'count',
+  sourceText: 'text',
+  assumption: 'assumption',
+  school: 'way of making',
+  family: 'kind of dessert',
+  startAt: 'start',
+  kind: 'kind',
+  airTempC: 'air temperature',
+  timeS: 'time',
+  cover: 'cover',
+  place: 'place',
+  targetTempC: 'target temperature',
+  holdS: 'hold',
+  method: 'method',
+  vessel: 'tin or dish',
+  vesselId: 'tin or dish',
+  portions: 'portions',
+  count: 'number',
+  altitudeM: 'altitude',
+  roomTempC: 'kitchen temperature',
+  foodCode: 'food code',
+  eggGrade: 'egg grade',
+  cups: 'cups',
+  vocabulary: 'kitchen words',
+  temperatureUnit: 'degrees',
+  business: 'serves the public',
+  currency: 'currency',
+  prices: 'price',
+  tareG: 'empty weight',
+  diameterM: 'width',
+  heightM: 'height',
+  lengthM: 'length or diameter',
+  widthM: 'width',
+  taper: 'width at the base',
+  heldM3: 'water it holds',
+  material: 'material',
+  offsetK: 'error of the dial',
+  fan: 'fan',
+  ratedW: 'rated power',
+  acidPercent: 'acid',
+  pH: 'pH',
+  brix: '°Brix',
+  fatPercent: 'fat',
+  acidLnSigma: 'spread',
+  useBy: 'use by',
+  pieceHeightM: 'height of the piece',
+  pieceWidthM: 'width of the piece',
+  tableTempC: 'table temperature',
+  tableTimeS: 'time on the table',
+  burnerW: 'power',
+  lineIds: 'lines of a step',
+  lines: 'line',
+  steps: 'step',
+  chill: 'leg in the cold',
+  components: 'part',
+  places: 'cold place',
+  vessels: 'tin or dish',
+  ovens: 'oven',
+  burners: 'burner',
+  pans: 'pan',
+  fruit: 'fruit',
+  have: 'what there is',
+  covers: 'covers',
 }
-const LIST_NAMES: Readonly<Record<string, string>> = { lines: 'line', steps: 'step', chill: 'leg in the cold', components: 'part', places: 'cold place', vessels: 'tin or dish', ovens: 'oven', burners: 'burner', pans: 'pan', fruit: 'fruit' }
+const LIST_NAMES: Readonly<Record<string, string>> = {
+  lines: 'line',
+  steps: 'step',
+  chill: 'leg in the cold',
+  components: 'part',
+  places: 'cold place',
+  vessels: 'tin or dish',
+  ovens: 'oven',
+  burners: 'burner',
+  pans: 'pan',
+  fruit: 'fruit',
+}
 const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  foodCode: FOOD_CODES, cups: CUP_NAMES, vocabulary: { gb: 'British', us: 'American' }, temperatureUnit: { C: '°C', F: '°F' },
+  foodCode: FOOD_CODES,
+  cups: CUP_NAMES,
+  vocabulary: { gb: 'British', us: 'American' },
+  temperatureUnit: { C: '°C', F: '°F' },
 }
 
 /** What a list's entry is called. */
@@ -61,14 +138,25 @@ export function clashValue(clash: Clash, side: 'mine' | 'theirs', fmt: Fmt): str
   const field = clash.path.at(-1) ?? ''
   if (value === undefined || value === null) return value === undefined ? 'taken out' : 'none'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
-  if (typeof value === 'string') return WORDS[field]?.[value] ?? (field === 'school' ? SCHOOL_NAMES[value as keyof typeof SCHOOL_NAMES]?.name : undefined) ?? (value === '' ? 'empty' : `“${value.length > 60 ? `${value.slice(0, 60)}…` : value}”`)
+  if (typeof value === 'string')
+    return (
+      WORDS[field]?.[value] ??
+      (field === 'school' ? SCHOOL_NAMES[value as keyof typeof SCHOOL_NAMES]?.name : undefined) ??
+      (value === '' ? 'empty' : `“${value.length > 60 ? `${value.slice(0, 60)}…` : value}”`)
+    )
   if (typeof value === 'number') return numberWords(value, field, fmt)
   if (isEntry(value)) {
     if ('given' in value) return typeof value.given === 'number' ? numberWords(value.given, field, fmt) : 'as measured'
     if ('simulated' in value) return 'worked out'
     if (typeof value.massG === 'number' && 'ingredientId' in value) return fmt.grams(value.massG)
     if (typeof value.name === 'string') return `“${value.name}”`
-    if (typeof value.kind === 'string') return [USE_NAMES, VESSEL_NAMES, PLACE_NAMES].map(w => (w as Record<string, string | { name: string }>)[value.kind as string]).map(w => typeof w === 'object' ? w.name : w).find(Boolean) ?? value.kind
+    if (typeof value.kind === 'string')
+      return (
+        [USE_NAMES, VESSEL_NAMES, PLACE_NAMES]
+          .map(w => (w as Record<string, string | { name: string }>)[value.kind as string])
+          .map(w => (typeof w === 'object' ? w.name : w))
+          .find(Boolean) ?? value.kind
+      )
   }
   return 'changed'
 }
@@ -85,7 +173,8 @@ function numberWords(value: number, field: string, fmt: Fmt): string {
 }
 
 /** What is unsent, by name. */
-export const unsentName = (e: { kind: DocumentKind, name: string }) => e.kind === 'kitchen' ? 'the kitchen' : `“${e.name}”`
+export const unsentName = (e: { kind: DocumentKind, name: string }) =>
+  e.kind === 'kitchen' ? 'the kitchen' : `“${e.name}”`
 export type Whole = FormulaDocument | KitchenDocument
 
 /** "“Lime tart” and the kitchen", "3 things". */

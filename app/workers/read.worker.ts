@@ -4,7 +4,11 @@ import { lintText, type Lint } from '#core/formats/lint'
 import { readTextLine, type Answers, type ReadLine } from '#core/formats/readText'
 import { recipeText, type RecipeText } from '#core/formats/recipeText'
 
-export interface Reading { lines: ReadLine[], recipe: RecipeText, lints: Lint[] }
+export interface Reading {
+  lines: ReadLine[]
+  recipe: RecipeText
+  lints: Lint[]
+}
 
 /** Lines between two looks at what else is asked. */
 const STEP = 40
@@ -12,7 +16,12 @@ let latest = 0
 
 const api = {
   /** @returns the reading, or null when a newer one was asked for */
-  async read(job: number, text: string, answers: Answers, onProgress: (job: number, done: number) => void): Promise<Reading | null> {
+  async read(
+    job: number,
+    text: string,
+    answers: Answers,
+    onProgress: (job: number, done: number) => void,
+  ): Promise<Reading | null> {
     latest = job
     const recipe = recipeText(text)
     const lines: ReadLine[] = []

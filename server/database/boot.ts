@@ -1,4 +1,7 @@
-/** From a bare or older database to one that can be served. Several servers may do it at once: one does, the others wait. */
+/**
+ * From a bare or older database to one that can be served. Several servers may do it at once: one does, the others
+ * wait.
+ */
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql'
 import { faultName, isDatabaseAway } from './away'
 import { MIGRATION_NAMES, ormConfig } from './config'
@@ -13,15 +16,25 @@ const PATIENCE_MS = 20_000
 export class BootError extends Error {}
 
 /** Migrates and seeds, alone. @throws {BootError} */
-export async function boot(url: string, at: Date, demo: boolean, say: (line: string) => void = () => {}): Promise<void> {
+export async function boot(
+  url: string,
+  at: Date,
+  demo: boolean,
+  say: (line: string) => void = () => {},
+): Promise<void> {
   const until = Date.now() + PATIENCE_MS
   for (let told = false; ;) {
     try {
       return await attempt(url, at, demo)
     } catch (error) {
       if (error instanceof BootError) throw error
-      if (!isDatabaseAway(error)) throw new BootError(`Lumbik could not prepare its database (${faultName(error)}). ${hint(error)}`)
-      if (Date.now() > until) throw new BootError(`Lumbik cannot reach its database at ${place(url)} (${faultName(error)}). Start PostgreSQL, set DATABASE_URL, or use "npm run demo".`)
+      if (!isDatabaseAway(error))
+        throw new BootError(`Lumbik could not prepare its database (${faultName(error)}). ${hint(error)}`)
+      if (Date.now() > until)
+        throw new BootError(
+          `Lumbik cannot reach its database at ${place(url)} (${faultName(error)}). ` +
+          'Start PostgreSQL, set DATABASE_URL, or use "npm run demo".',
+        )
       if (!told) say(`waiting for the database at ${place(url)} …`)
       told = true
       await new Promise(resolve => setTimeout(resolve, 500))
@@ -35,8 +48,17 @@ async function attempt(url: string, at: Date, demo: boolean): Promise<void> {
     const run = (sql: string) => orm.em.getConnection().execute<Record<string, string>[]>(sql)
     await run(`select pg_advisory_lock(${LOCK})`)
     try {
-      const newer = (await run('select to_regclass(\'migrations\') as "table"'))[0]!.table === null ? [] : (await run('select name from migrations order by id')).map(r => r.name!).filter(n => !MIGRATION_NAMES.includes(n))
-      if (newer.length) throw new BootError(`This database was written by a newer Lumbik (it has ${newer.at(-1)}; this program ends with ${MIGRATION_NAMES.at(-1)}). Update Lumbik, or restore a backup of this version. Nothing was changed.`)
+      const newer =
+        (await run('select to_regclass(\'migrations\') as "table"'))[0]!.table === null
+          ? []
+          : (await run('select name from migrations order by id'))
+              .map(r => r.name!)
+              .filter(n => !MIGRATION_NAMES.includes(n))
+      if (newer.length)
+        throw new BootError(
+          `This database was written by a newer Lumbik (it has ${newer.at(-1)}; this program ends with ` +
+          `${MIGRATION_NAMES.at(-1)}). Update Lumbik, or restore a backup of this version. Nothing was changed.`,
+        )
       await orm.getMigrator().up()
       await seed(orm.em.fork() as EntityManager, at, demo)
     } finally {

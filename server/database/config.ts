@@ -10,7 +10,10 @@ import { Migration0004 } from './migrations/Migration0004'
 const MIGRATIONS = [Migration0001, Migration0002, Migration0003, Migration0004]
 export const MIGRATION_NAMES = MIGRATIONS.map(m => m.name)
 
-/** A request that the database does not answer within this is told so, ms; the server's own limit ends first, so that the connection stays clean. */
+/**
+ * A request that the database does not answer within this is told so, ms; the server's own limit ends first, so that
+ * the connection stays clean.
+ */
 const ANSWER_MS = 2500
 const STATEMENT_MS = 2000
 const CONNECT_MS = 2000

@@ -22,7 +22,7 @@ let drop: () => Promise<void>
 const fork = () => orm.em.fork() as EntityManager
 
 beforeAll(async () => {
-  ({ orm, drop } = await openDatabase())
+  ;({ orm, drop } = await openDatabase())
   await orm.getMigrator().up()
   await seed(fork(), AT, true)
 })
@@ -30,7 +30,9 @@ afterAll(() => drop())
 
 /** What the entities would change: nothing but the foreign keys, which stand in the migrations only (entities hold plain ids). */
 async function differences(of: MikroORM) {
-  const statements = (await of.getSchemaGenerator().getUpdateSchemaSQL({ wrap: false })).split('\n').filter(line => line.trim() !== '')
+  const statements = (await of.getSchemaGenerator().getUpdateSchemaSQL({ wrap: false }))
+    .split('\n')
+    .filter(line => line.trim() !== '')
   const keys = statements.filter(line => /drop constraint "\w+_fkey";$/.test(line))
   return { keys: keys.length, rest: statements.filter(line => !keys.includes(line)) }
 }
@@ -54,22 +56,35 @@ describe('migrations', () => {
   it('keep what an older database holds: order, variants, kept states', async () => {
     const other = await openDatabase()
     try {
-      const run = (sql: string, params: unknown[] = []) => other.orm.em.getConnection().execute<Record<string, unknown>[]>(sql, params)
+      const run = (sql: string, params: unknown[] = []) =>
+        other.orm.em.getConnection().execute<Record<string, unknown>[]>(sql, params)
       await other.orm.getMigrator().up({ to: 'Migration0003' })
       const [k, a] = [randomUUID(), randomUUID()]
       await run('insert into kitchen values (?, ?, \'Old\', 3, \'{}\', ?, ?)', [k, a, AT, AT])
       await run('insert into actor values (?, ?, \'x\', ?)', [a, k, AT])
       const [root, variant, v1, v2] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()]
       for (const [i, id] of [root, variant].entries()) {
-        await run(`insert into formula (id, kitchen_id, actor_id, created_at, updated_at, name, document, schema_version, version, demo, position)
-          values (?, ?, ?, ?, ?, ?, '{"school":"yolkBath"}', 5, 1, true, ?)`, [id, k, a, AT, AT, `f${i}`, i])
+        await run(
+          `insert into formula (id, kitchen_id, actor_id, created_at, updated_at, name, document, schema_version, version, demo, position)
+          values (?, ?, ?, ?, ?, ?, '{"school":"yolkBath"}', 5, 1, true, ?)`,
+          [id, k, a, AT, AT, `f${i}`, i],
+        )
       }
-      const version = (id: string, formula: string, parent: string | null) => run('insert into formula_version (id, kitchen_id, actor_id, created_at, formula_id, parent_id, label, document, schema_version, engine_version) values (?, ?, ?, ?, ?, ?, \'\', \'{}\', 5, \'1\')', [id, k, a, AT, formula, parent])
+      const version = (id: string, formula: string, parent: string | null) =>
+        run(
+          'insert into formula_version (id, kitchen_id, actor_id, created_at, formula_id, parent_id, label, document, schema_version, engine_version) values (?, ?, ?, ?, ?, ?, \'\', \'{}\', 5, \'1\')',
+          [id, k, a, AT, formula, parent],
+        )
       await version(v1, root, null)
       await version(v2, variant, v1)
       await other.orm.getMigrator().up()
-      const rows = await run('select id, school, parent_formula_id, position, readable from formula order by position desc')
-      expect(rows).toEqual([{ id: root, school: 'yolkBath', parent_formula_id: null, position: 1000, readable: true }, { id: variant, school: 'yolkBath', parent_formula_id: root, position: 999, readable: true }])
+      const rows = await run(
+        'select id, school, parent_formula_id, position, readable from formula order by position desc',
+      )
+      expect(rows).toEqual([
+        { id: root, school: 'yolkBath', parent_formula_id: null, position: 1000, readable: true },
+        { id: variant, school: 'yolkBath', parent_formula_id: root, position: 999, readable: true },
+      ])
       expect(await run('select revision, version from kitchen')).toEqual([{ revision: 3, version: 3 }])
       // A kept state that is thinned out leaves what came after it; nothing else of a version ever changes.
       await run('delete from formula_version where id = ?', [v1])
@@ -100,7 +115,11 @@ describe('several that begin at once on one empty database', () => {
       await Promise.all(Array.from({ length: 4 }, () => boot(testUrl(name), AT, false)))
       const other = await openDatabase(name)
       const kitchen = await loadKitchen(other.orm.em.fork() as EntityManager)
-      expect([kitchen.id, kitchen.places.length, await other.orm.em.fork().count(KitchenEntity)]).toEqual([KITCHEN_ID, 1, 1])
+      expect([kitchen.id, kitchen.places.length, await other.orm.em.fork().count(KitchenEntity)]).toEqual([
+        KITCHEN_ID,
+        1,
+        1,
+      ])
       await other.close()
     } finally {
       await dropDatabase(name)
@@ -124,17 +143,36 @@ describe('several that begin at once on one empty database', () => {
       change(url)
       return boot(url.toString(), AT, false)
     }
-    await expect(wrong((u) => { u.password = 'wrong' })).rejects.toThrow(/User or password/)
-    await expect(wrong((u) => { u.pathname = '/not_there' })).rejects.toThrow(/does not exist/)
-    await expect(wrong((u) => { u.password = 'wrong' })).rejects.toBeInstanceOf(BootError)
+    await expect(
+      wrong((u) => {
+        u.password = 'wrong'
+      }),
+    ).rejects.toThrow(/User or password/)
+    await expect(
+      wrong((u) => {
+        u.pathname = '/not_there'
+      }),
+    ).rejects.toThrow(/does not exist/)
+    await expect(
+      wrong((u) => {
+        u.password = 'wrong'
+      }),
+    ).rejects.toBeInstanceOf(BootError)
   })
 })
 
 describe('a database that is away', () => {
   it('is told from a fault of ours', () => {
-    for (const code of ['ECONNREFUSED', '57P01', '57P03', '08006', '53300', '57014', '40P01']) expect(isDatabaseAway({ code })).toBe(true)
-    for (const message of ['Query read timeout', 'Connection terminated unexpectedly', 'timeout exceeded when trying to connect']) expect(isDatabaseAway(new Error('x', { cause: new Error(message) }))).toBe(true)
-    for (const code of ['23505', '22P02', '42703', '42P01']) expect(isDatabaseAway({ code, message: 'insert into "formula" failed' })).toBe(false)
+    for (const code of ['ECONNREFUSED', '57P01', '57P03', '08006', '53300', '57014', '40P01'])
+      expect(isDatabaseAway({ code })).toBe(true)
+    for (const message of [
+      'Query read timeout',
+      'Connection terminated unexpectedly',
+      'timeout exceeded when trying to connect',
+    ])
+      expect(isDatabaseAway(new Error('x', { cause: new Error(message) }))).toBe(true)
+    for (const code of ['23505', '22P02', '42703', '42P01'])
+      expect(isDatabaseAway({ code, message: 'insert into "formula" failed' })).toBe(false)
     expect(isDatabaseAway(new TypeError('x is not a function'))).toBe(false)
     expect(isDatabaseAway({ errors: [{ code: 'ECONNREFUSED' }] })).toBe(true)
   })
@@ -188,7 +226,11 @@ describe('the seed', () => {
   })
   it('the demo teaches: one sags, one is grainy, one cools too slowly, and some hold', async () => {
     const who = await loadOwner(fork())
-    await refreshSummaries(fork(), demoFormulas().map(d => d.id), inline)
+    await refreshSummaries(
+      fork(),
+      demoFormulas().map(d => d.id),
+      inline,
+    )
     const list = (await listFormulas(fork(), who, FIRST_PAGE)).items
     const codes = list.map(f => f.summary!.code)
     for (const code of ['sagsOnTable', 'grainy', 'good']) expect(codes).toContain(code)

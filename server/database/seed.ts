@@ -1,8 +1,29 @@
 /** Seeding: what is missing is written, what is there is never touched. Run under the lock of `boot`. */
 import { randomUUID } from 'node:crypto'
 import type { EntityManager } from '@mikro-orm/postgresql'
-import { ACTOR_ID, BURNERS, demoFormulas, KITCHEN_ID, KITCHEN_NAME, LOTS, OVENS, PANS, PLACES, SETTINGS, VESSELS } from './demo'
-import { ActorEntity, EquipmentEntity, FormulaEntity, FormulaVersionEntity, KitchenEntity, LotEntity, PlaceEntity, VesselEntity } from './entities'
+import {
+  ACTOR_ID,
+  BURNERS,
+  demoFormulas,
+  KITCHEN_ID,
+  KITCHEN_NAME,
+  LOTS,
+  OVENS,
+  PANS,
+  PLACES,
+  SETTINGS,
+  VESSELS,
+} from './demo'
+import {
+  ActorEntity,
+  EquipmentEntity,
+  FormulaEntity,
+  FormulaVersionEntity,
+  KitchenEntity,
+  LotEntity,
+  PlaceEntity,
+  VesselEntity,
+} from './entities'
 import { ENGINE_VERSION } from '#core/assessment'
 import { SCHEMA_VERSION } from '#core/formula/document'
 import { eggsOf } from '../domain/eggs'
@@ -13,19 +34,43 @@ const FRIDGE_ID = '0e1f0000-0003-4000-8000-0000000000ff'
 /** Makes sure there is a kitchen; with `demo`, that the demo's rows were once written. Idempotent. */
 export async function seed(em: EntityManager, at: Date, demo: boolean): Promise<void> {
   await em.transactional(async (tx) => {
-    if (await tx.count(KitchenEntity) === 0) await firstKitchen(tx, at, demo)
-    if (demo && await tx.count(KitchenEntity, { id: KITCHEN_ID, name: KITCHEN_NAME }) + await tx.count(FormulaEntity, { kitchenId: KITCHEN_ID, demo: true }) > 0) await demoRows(tx, at)
+    if ((await tx.count(KitchenEntity)) === 0) await firstKitchen(tx, at, demo)
+    if (
+      demo &&
+      (await tx.count(KitchenEntity, { id: KITCHEN_ID, name: KITCHEN_NAME })) +
+      (await tx.count(FormulaEntity, { kitchenId: KITCHEN_ID, demo: true })) >
+      0
+    )
+      await demoRows(tx, at)
   })
 }
 
 /** A kitchen of its own, always with the same id: two servers that begin at once make one. */
 async function firstKitchen(tx: EntityManager, at: Date, demo: boolean): Promise<void> {
-  tx.create(KitchenEntity, { id: KITCHEN_ID, actorId: ACTOR_ID, name: demo ? KITCHEN_NAME : 'Our kitchen', version: 1, revision: 1, settings: SETTINGS, createdAt: at, updatedAt: at })
+  tx.create(KitchenEntity, {
+    id: KITCHEN_ID,
+    actorId: ACTOR_ID,
+    name: demo ? KITCHEN_NAME : 'Our kitchen',
+    version: 1,
+    revision: 1,
+    settings: SETTINGS,
+    createdAt: at,
+    updatedAt: at,
+  })
   await tx.flush()
   tx.create(ActorEntity, { id: ACTOR_ID, kitchenId: KITCHEN_ID, name: 'The kitchen', createdAt: at })
   await tx.flush()
   const owned = { kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, updatedAt: at }
-  if (!demo) tx.create(PlaceEntity, { id: FRIDGE_ID, ...owned, name: 'Fridge', kind: 'domesticFridge', airTempC: 4, position: 0, deletedAt: null })
+  if (!demo)
+    tx.create(PlaceEntity, {
+      id: FRIDGE_ID,
+      ...owned,
+      name: 'Fridge',
+      kind: 'domesticFridge',
+      airTempC: 4,
+      position: 0,
+      deletedAt: null,
+    })
 }
 
 /**
@@ -34,31 +79,65 @@ async function firstKitchen(tx: EntityManager, at: Date, demo: boolean): Promise
  */
 async function demoRows(tx: EntityManager, at: Date): Promise<void> {
   const owned = { kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, updatedAt: at }
-  const ids = async (entity: typeof FormulaEntity) => new Set((await tx.find(entity, { kitchenId: KITCHEN_ID }, { fields: ['id'] })).map(row => row.id))
+  const ids = async (entity: typeof FormulaEntity) =>
+    new Set((await tx.find(entity, { kitchenId: KITCHEN_ID }, { fields: ['id'] })).map(row => row.id))
   const known = await ids(FormulaEntity)
   const all = demoFormulas()
   // The shelf reads its index backwards: what comes first has the highest position.
   const fresh = all.map((d, i) => ({ ...d, position: 1000 - i })).filter(d => !known.has(d.id))
   if (fresh.length === 0) return
-  for (const [position, row] of PLACES.entries()) if (known.size === 0) tx.create(PlaceEntity, { ...row, ...owned, position, deletedAt: null })
+  for (const [position, row] of PLACES.entries())
+    if (known.size === 0) tx.create(PlaceEntity, { ...row, ...owned, position, deletedAt: null })
   const vessels = await ids(VesselEntity as unknown as typeof FormulaEntity)
-  for (const [position, row] of VESSELS.entries()) if (!vessels.has(row.id)) tx.create(VesselEntity, { ...row, ...owned, position, deletedAt: null })
+  for (const [position, row] of VESSELS.entries())
+    if (!vessels.has(row.id)) tx.create(VesselEntity, { ...row, ...owned, position, deletedAt: null })
   const equipment = await ids(EquipmentEntity as unknown as typeof FormulaEntity)
-  for (const [kind, rows] of [['oven', OVENS], ['burner', BURNERS], ['pan', PANS]] as const) {
+  for (const [kind, rows] of [
+    ['oven', OVENS],
+    ['burner', BURNERS],
+    ['pan', PANS],
+  ] as const) {
     rows.forEach(({ id, name, ...figures }, position) => {
-      if (!equipment.has(id)) tx.create(EquipmentEntity, { id, kind, name, figures, ...owned, position, deletedAt: null })
+      if (!equipment.has(id))
+        tx.create(EquipmentEntity, { id, kind, name, figures, ...owned, position, deletedAt: null })
     })
   }
   for (const row of LOTS) if (known.size === 0) tx.create(LotEntity, { ...row, ...owned, version: 1, deletedAt: null })
   await tx.flush()
   for (const { id, document, position } of fresh) {
     tx.create(FormulaEntity, {
-      id, ...owned, name: document.name, school: document.school, eggs: eggsOf(document), document, schemaVersion: SCHEMA_VERSION, version: 1, demo: true, position, deletedAt: null, parentFormulaId: null,
-      result: null, resultEngine: null, resultRevision: null, resultVersion: null, readable: true,
+      id,
+      ...owned,
+      name: document.name,
+      school: document.school,
+      eggs: eggsOf(document),
+      document,
+      schemaVersion: SCHEMA_VERSION,
+      version: 1,
+      demo: true,
+      position,
+      deletedAt: null,
+      parentFormulaId: null,
+      result: null,
+      resultEngine: null,
+      resultRevision: null,
+      resultVersion: null,
+      readable: true,
     })
   }
   await tx.flush()
   for (const { id, document } of fresh) {
-    tx.create(FormulaVersionEntity, { id: randomUUID(), kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, formulaId: id, parentId: null, label: 'as first written', document, schemaVersion: SCHEMA_VERSION, engineVersion: ENGINE_VERSION })
+    tx.create(FormulaVersionEntity, {
+      id: randomUUID(),
+      kitchenId: KITCHEN_ID,
+      actorId: ACTOR_ID,
+      createdAt: at,
+      formulaId: id,
+      parentId: null,
+      label: 'as first written',
+      document,
+      schemaVersion: SCHEMA_VERSION,
+      engineVersion: ENGINE_VERSION,
+    })
   }
 }

@@ -1,6 +1,13 @@
 /** What was deleted, for as long as it can come back; and its end. */
 import type { EntityManager } from '@mikro-orm/postgresql'
-import { EquipmentEntity, FormulaEntity, FormulaVersionEntity, LotEntity, PlaceEntity, VesselEntity } from '../database/entities'
+import {
+  EquipmentEntity,
+  FormulaEntity,
+  FormulaVersionEntity,
+  LotEntity,
+  PlaceEntity,
+  VesselEntity,
+} from '../database/entities'
 import { BIN_DAYS, type BinItem, type BinKind } from '../../shared/schemas/wire'
 import { lockKitchen, type Owner } from './kitchen'
 import { Refusal } from './refusal'
@@ -11,8 +18,13 @@ const oldest = (at: Date) => new Date(at.getTime() - BIN_DAYS * DAY_MS)
 type Thing = typeof PlaceEntity
 /** Where each kind stands; equipment shares one table. */
 const TABLES: Record<BinKind, { entity: Thing, kind?: string }> = {
-  formula: { entity: FormulaEntity as unknown as Thing }, lot: { entity: LotEntity as unknown as Thing }, vessel: { entity: VesselEntity as unknown as Thing }, place: { entity: PlaceEntity },
-  oven: { entity: EquipmentEntity as unknown as Thing, kind: 'oven' }, burner: { entity: EquipmentEntity as unknown as Thing, kind: 'burner' }, pan: { entity: EquipmentEntity as unknown as Thing, kind: 'pan' },
+  formula: { entity: FormulaEntity as unknown as Thing },
+  lot: { entity: LotEntity as unknown as Thing },
+  vessel: { entity: VesselEntity as unknown as Thing },
+  place: { entity: PlaceEntity },
+  oven: { entity: EquipmentEntity as unknown as Thing, kind: 'oven' },
+  burner: { entity: EquipmentEntity as unknown as Thing, kind: 'burner' },
+  pan: { entity: EquipmentEntity as unknown as Thing, kind: 'pan' },
 }
 const among = ({ kind }: { kind?: string }) => (kind ? { kind } : {}) as object
 
@@ -20,8 +32,19 @@ const among = ({ kind }: { kind?: string }) => (kind ? { kind } : {}) as object
 export async function listBin(em: EntityManager, owner: Owner, at: Date): Promise<BinItem[]> {
   const found: BinItem[] = []
   for (const [kind, table] of Object.entries(TABLES) as [BinKind, { entity: Thing, kind?: string }][]) {
-    const rows = await em.find(table.entity, { kitchenId: owner.id, deletedAt: { $gt: oldest(at) }, ...among(table) }, { fields: ['id', 'name', 'deletedAt'], orderBy: { deletedAt: 'desc' }, limit: LISTED_MOST })
-    for (const row of rows) found.push({ kind, id: row.id, name: row.name, deletedAt: row.deletedAt!.toISOString(), until: new Date(row.deletedAt!.getTime() + BIN_DAYS * DAY_MS).toISOString() })
+    const rows = await em.find(
+      table.entity,
+      { kitchenId: owner.id, deletedAt: { $gt: oldest(at) }, ...among(table) },
+      { fields: ['id', 'name', 'deletedAt'], orderBy: { deletedAt: 'desc' }, limit: LISTED_MOST },
+    )
+    for (const row of rows)
+      found.push({
+        kind,
+        id: row.id,
+        name: row.name,
+        deletedAt: row.deletedAt!.toISOString(),
+        until: new Date(row.deletedAt!.getTime() + BIN_DAYS * DAY_MS).toISOString(),
+      })
   }
   return found.sort((a, b) => b.deletedAt.localeCompare(a.deletedAt))
 }
@@ -32,7 +55,7 @@ export async function revive(em: EntityManager, owner: Owner, kind: BinKind, id:
   await em.transactional(async (tx) => {
     const where = { id, kitchenId: owner.id, ...among(table) }
     const back = await tx.nativeUpdate(table.entity, { ...where, deletedAt: { $ne: null } }, { deletedAt: null })
-    if (back === 0 && await tx.count(table.entity, where) === 0) throw new Refusal('unknown', 'id', 'notInTheBin')
+    if (back === 0 && (await tx.count(table.entity, where)) === 0) throw new Refusal('unknown', 'id', 'notInTheBin')
     if (back === 0 || kind === 'formula') return
     const kitchen = await lockKitchen(tx)
     // A lot counts its own versions; a tin or a fridge is of the kitchen's own list.
@@ -46,7 +69,8 @@ const PURGE_BATCH = 50
 /** Empties the bin of what lay there too long. @returns how many formulas went */
 export async function emptyBin(em: EntityManager, at: Date): Promise<number> {
   const gone = { deletedAt: { $lt: oldest(at) } }
-  for (const entity of [LotEntity, VesselEntity, PlaceEntity, EquipmentEntity]) await em.nativeDelete(entity as unknown as Thing, gone)
+  for (const entity of [LotEntity, VesselEntity, PlaceEntity, EquipmentEntity])
+    await em.nativeDelete(entity as unknown as Thing, gone)
   let formulas = 0
   for (;;) {
     const ids = (await em.fork().find(FormulaEntity, gone, { fields: ['id'], limit: PURGE_BATCH })).map(f => f.id)

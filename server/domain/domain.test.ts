@@ -7,7 +7,13 @@ import { inline } from '../../tests/support/server'
 import { ENGINE_VERSION } from '#core/assessment'
 import { SCHEMA_VERSION } from '#core/formula/document'
 import { demoFormulas, LOTS } from '../database/demo'
-import { EquipmentEntity, FormulaEntity, FormulaVersionEntity, KitchenEntity, MutationEntity } from '../database/entities'
+import {
+  EquipmentEntity,
+  FormulaEntity,
+  FormulaVersionEntity,
+  KitchenEntity,
+  MutationEntity,
+} from '../database/entities'
 import { seed } from '../database/seed'
 import { coreKitchen, kitchenDocument, type KitchenDocument } from '../../shared/schemas/kitchen'
 import { PAGE_SIZE } from '../../shared/schemas/wire'
@@ -31,27 +37,39 @@ const owner = (): Promise<Owner> => loadOwner(fork())
 const refusal = (kind: string, code: string) => expect.objectContaining({ kind, code })
 
 beforeAll(async () => {
-  ({ orm, drop } = await openDatabase())
+  ;({ orm, drop } = await openDatabase())
   await orm.getMigrator().up()
   await seed(fork(), AT, true)
 })
 afterAll(() => drop())
 
 const plain = demoFormulas()[1]!.document
-const fresh = async (name: string, at = AT) => createFormulaRow(fork(), await owner(), at, { id: randomUUID(), mutationId: randomUUID(), document: { ...plain, name } })
-const save = async (id: string, baseVersion: number, note: string, at = LATER, mutationId = randomUUID()) => saveFormula(fork(), await owner(), at, id, { mutationId, baseVersion, document: { ...plain, note } })
+const fresh = async (name: string, at = AT) =>
+  createFormulaRow(fork(), await owner(), at, {
+    id: randomUUID(),
+    mutationId: randomUUID(),
+    document: { ...plain, name },
+  })
+const save = async (id: string, baseVersion: number, note: string, at = LATER, mutationId = randomUUID()) =>
+  saveFormula(fork(), await owner(), at, id, { mutationId, baseVersion, document: { ...plain, note } })
 const load = async (id: string) => loadFormula(fork(), await owner(), id)
 
 describe('formulas', () => {
   it('a save raises the version; what the shelf shows of it follows, and says so until then', async () => {
     const made = await fresh('a')
     expect(await save(made.id, 1, 'n')).toMatchObject({ version: 2, updatedAt: LATER.toISOString() })
-    const item = async () => (await listFormulas(fork(), await owner(), FIRST_PAGE)).items.find(i => i.id === made.id)!
+    const item = async () =>
+      (await listFormulas(fork(), await owner(), FIRST_PAGE)).items.find(i => i.id === made.id)!
     expect(await item()).toMatchObject({ summary: null, stale: true, version: 2 })
     expect(await refreshSummaries(fork(), [made.id], inline)).toEqual([made.id])
     expect(await item()).toMatchObject({ summary: { code: 'good' }, stale: false })
     const row = await fork().findOneOrFail(FormulaEntity, { id: made.id })
-    expect([row.schemaVersion, row.resultEngine, row.resultVersion, row.document.note]).toEqual([SCHEMA_VERSION, ENGINE_VERSION, 2, 'n'])
+    expect([row.schemaVersion, row.resultEngine, row.resultVersion, row.document.note]).toEqual([
+      SCHEMA_VERSION,
+      ENGINE_VERSION,
+      2,
+      'n',
+    ])
     // Asked again, there is nothing to do.
     expect(await refreshSummaries(fork(), [made.id], inline)).toEqual([])
   })
@@ -70,7 +88,12 @@ describe('formulas', () => {
     await fork().nativeUpdate(FormulaEntity, { id: bad.id }, { document: { format: 'nonsense' } as never })
     await refreshSummaries(fork(), [bad.id, good.id], inline)
     const { items } = await listFormulas(fork(), await owner(), FIRST_PAGE)
-    expect(items.find(i => i.id === bad.id)).toMatchObject({ readable: false, stale: false, summary: null, name: 'bad' })
+    expect(items.find(i => i.id === bad.id)).toMatchObject({
+      readable: false,
+      stale: false,
+      summary: null,
+      name: 'bad',
+    })
     expect(items.find(i => i.id === good.id)).toMatchObject({ readable: true, summary: { code: 'good' } })
     await expect(load(bad.id)).rejects.toEqual(refusal('invalid', 'unreadable'))
   })
@@ -81,7 +104,10 @@ describe('formulas', () => {
     expect(await save(made.id, 1, 'one', LATER, first)).toMatchObject({ version: 2 })
     await save(made.id, 2, 'two', LATER, second)
     // The first once more, after the second: it was taken, and something newer stands there.
-    await expect(save(made.id, 1, 'one', LATER, first)).rejects.toMatchObject({ kind: 'conflict', extra: { taken: true, current: { version: 3, document: { note: 'two' } } } })
+    await expect(save(made.id, 1, 'one', LATER, first)).rejects.toMatchObject({
+      kind: 'conflict',
+      extra: { taken: true, current: { version: 3, document: { note: 'two' } } },
+    })
     expect((await load(made.id)).document.note).toBe('two')
     const again = { id: made.id, mutationId: randomUUID(), document: { ...plain, name: 'other' } }
     expect((await createFormulaRow(fork(), await owner(), LATER, again)).version).toBe(3)
@@ -92,7 +118,11 @@ describe('formulas', () => {
   it('a save from an older state is a conflict, told how it stands, and writes nothing', async () => {
     const made = await fresh('c')
     await save(made.id, 1, 'first')
-    await expect(save(made.id, 1, 'second')).rejects.toMatchObject({ kind: 'conflict', path: 'baseVersion', extra: { taken: false, current: { version: 2, document: { note: 'first' } } } })
+    await expect(save(made.id, 1, 'second')).rejects.toMatchObject({
+      kind: 'conflict',
+      path: 'baseVersion',
+      extra: { taken: false, current: { version: 2, document: { note: 'first' } } },
+    })
     expect((await load(made.id)).document.note).toBe('first')
   })
   it('of two saves at once one wins and one is told; of two creates at once there is one', async () => {
@@ -100,7 +130,11 @@ describe('formulas', () => {
     const both = await Promise.allSettled(['x', 'y'].map(note => save(made.id, 1, note)))
     expect(both.map(o => o.status).sort()).toEqual(['fulfilled', 'rejected'])
     const id = randomUUID()
-    const twice = await Promise.all([1, 2, 3].map(async () => createFormulaRow(fork(), await owner(), AT, { id, mutationId: randomUUID(), document: plain })))
+    const twice = await Promise.all(
+      [1, 2, 3].map(async () =>
+        createFormulaRow(fork(), await owner(), AT, { id, mutationId: randomUUID(), document: plain }),
+      ),
+    )
     expect(twice.map(r => r.version)).toEqual([1, 1, 1])
     expect(await fork().count(FormulaVersionEntity, { formulaId: id })).toBe(1)
   })
@@ -113,18 +147,46 @@ describe('formulas', () => {
     await expect(load(made.id)).rejects.toEqual(refusal('deleted', 'deletedFormula'))
     await expect(save(made.id, 2, 'late')).rejects.toEqual(refusal('deleted', 'deletedFormula'))
     await expect(renameFormula(fork(), who, LATER, made.id, 'x')).rejects.toEqual(refusal('deleted', 'deletedFormula'))
-    await expect(createFormulaRow(fork(), who, LATER, { id: made.id, mutationId: randomUUID(), document: plain })).rejects.toEqual(refusal('deleted', 'deletedFormula'))
-    expect(await listBin(fork(), who, LATER)).toContainEqual(expect.objectContaining({ kind: 'formula', id: made.id, name: plain.name, until: addDays(LATER, 30).toISOString() }))
+    await expect(
+      createFormulaRow(fork(), who, LATER, { id: made.id, mutationId: randomUUID(), document: plain }),
+    ).rejects.toEqual(refusal('deleted', 'deletedFormula'))
+    expect(await listBin(fork(), who, LATER)).toContainEqual(
+      expect.objectContaining({
+        kind: 'formula',
+        id: made.id,
+        name: plain.name,
+        until: addDays(LATER, 30).toISOString(),
+      }),
+    )
     await revive(fork(), who, 'formula', made.id)
     await revive(fork(), who, 'formula', made.id)
     expect((await load(made.id)).document.note).toBe('kept')
     expect((await listVersions(fork(), who, made.id, null)).items).toHaveLength(2)
-    for (const work of [() => deleteFormula(fork(), who, LATER, randomUUID()), () => revive(fork(), who, 'formula', randomUUID()), () => load(randomUUID()), () => save(randomUUID(), 1, 'x')]) await expect(work()).rejects.toMatchObject({ kind: 'unknown' })
+    for (const work of [
+      () => deleteFormula(fork(), who, LATER, randomUUID()),
+      () => revive(fork(), who, 'formula', randomUUID()),
+      () => load(randomUUID()),
+      () => save(randomUUID(), 1, 'x'),
+    ])
+      await expect(work()).rejects.toMatchObject({ kind: 'unknown' })
   })
   it('a stored document of an older schema is migrated when it is read', async () => {
     const made = await fresh('g')
-    const { use, heat: { holdS, ...heat }, ...rest } = made.document
-    const old = { ...rest, version: 1, use: use.kind, pieceHeightM: use.pieceHeightM, pieceWidthM: use.pieceWidthM, tableTempC: use.tableTempC, tableTimeS: use.tableTimeS, heat: { ...heat, holdMin: holdS / 60 } }
+    const {
+      use,
+      heat: { holdS, ...heat },
+      ...rest
+    } = made.document
+    const old = {
+      ...rest,
+      version: 1,
+      use: use.kind,
+      pieceHeightM: use.pieceHeightM,
+      pieceWidthM: use.pieceWidthM,
+      tableTempC: use.tableTempC,
+      tableTimeS: use.tableTimeS,
+      heat: { ...heat, holdMin: holdS / 60 },
+    }
     await fork().nativeUpdate(FormulaEntity, { id: made.id }, { document: old as never, schemaVersion: 1 })
     expect((await load(made.id)).document).toEqual(made.document)
     expect(await refreshSummaries(fork(), [made.id], inline)).toEqual([made.id])
@@ -134,11 +196,20 @@ describe('formulas', () => {
     const stranger = { ...(await owner()), id: randomUUID() }
     await expect(loadFormula(fork(), stranger, made.id)).rejects.toMatchObject({ kind: 'unknown' })
     await expect(deleteFormula(fork(), stranger, LATER, made.id)).rejects.toMatchObject({ kind: 'unknown' })
-    await expect(createFormulaRow(fork(), stranger, AT, { id: made.id, mutationId: randomUUID(), document: plain })).rejects.toEqual(refusal('invalid', 'sameId'))
+    await expect(
+      createFormulaRow(fork(), stranger, AT, { id: made.id, mutationId: randomUUID(), document: plain }),
+    ).rejects.toEqual(refusal('invalid', 'sameId'))
     expect((await listFormulas(fork(), stranger, FIRST_PAGE)).items).toEqual([])
   })
   it('a parent that is not there is refused by its field', async () => {
-    await expect(createFormulaRow(fork(), await owner(), AT, { id: randomUUID(), mutationId: randomUUID(), document: plain, parentFormulaId: randomUUID() })).rejects.toMatchObject({ path: 'parentFormulaId' })
+    await expect(
+      createFormulaRow(fork(), await owner(), AT, {
+        id: randomUUID(),
+        mutationId: randomUUID(),
+        document: plain,
+        parentFormulaId: randomUUID(),
+      }),
+    ).rejects.toMatchObject({ path: 'parentFormulaId' })
   })
 })
 
@@ -154,23 +225,41 @@ describe('the shelf, page by page', () => {
     expect([rest.items.length, rest.next, rest.total]).toEqual([20, null, null])
     const all = [...first.items, ...rest.items]
     expect(new Set(all.map(i => i.id)).size).toBe(names.length)
-    expect(all.map(i => i.updatedAt)).toEqual(all.map(i => i.updatedAt).sort().reverse())
+    expect(all.map(i => i.updatedAt)).toEqual(
+      all
+        .map(i => i.updatedAt)
+        .sort()
+        .reverse(),
+    )
   })
   it('signs that mean something to a search mean themselves', async () => {
     await fresh('100 % lime_curd')
-    const found = async (search: string) => (await listFormulas(fork(), await owner(), { after: null, search, eggs: false })).items.map(i => i.name)
+    const found = async (search: string) =>
+      (await listFormulas(fork(), await owner(), { after: null, search, eggs: false })).items.map(i => i.name)
     expect(await found('% lime_')).toEqual(['100 % lime_curd'])
     expect(await found('%%')).toEqual([])
     expect(await found('\\')).toEqual([])
     expect(await found('\'; drop table formula; --')).toEqual([])
   })
   it('a place in the order that nobody gave out is refused', async () => {
-    for (const after of ['x', 'e30', Buffer.from('[1,2,3]').toString('base64url'), Buffer.from('["2026-11-28","1; drop","x"]').toString('base64url')]) {
-      await expect(listFormulas(fork(), await owner(), { after, search: '', eggs: false })).rejects.toMatchObject({ kind: 'invalid', path: 'after' })
+    for (const after of [
+      'x',
+      'e30',
+      Buffer.from('[1,2,3]').toString('base64url'),
+      Buffer.from('["2026-11-28","1; drop","x"]').toString('base64url'),
+    ]) {
+      await expect(listFormulas(fork(), await owner(), { after, search: '', eggs: false })).rejects.toMatchObject({
+        kind: 'invalid',
+        path: 'after',
+      })
     }
   })
   it('says which eggs a formula takes', async () => {
-    const { items } = await listFormulas(fork(), await owner(), { after: null, search: demoFormulas()[0]!.document.name, eggs: true })
+    const { items } = await listFormulas(fork(), await owner(), {
+      after: null,
+      search: demoFormulas()[0]!.document.name,
+      eggs: true,
+    })
     expect(items[0]!.eggs).toEqual({ wholeG: 0, yolkG: 173, whiteG: 0 })
   })
 })
@@ -186,26 +275,64 @@ describe('versions', () => {
     const rows = await fork().find(FormulaVersionEntity, { formulaId: made.id }, { orderBy: { createdAt: 'desc' } })
     expect(rows.map(r => r.parentId)).toEqual([...rows.slice(1).map(r => r.id), null])
     expect((await loadVersion(fork(), await owner(), named.id)).document.note).toBe('two')
-    await expect(loadVersion(fork(), { ...(await owner()), id: randomUUID() }, named.id)).rejects.toMatchObject({ kind: 'unknown' })
-    await expect(nameVersion(fork(), await owner(), LATER, randomUUID(), 'nothing')).rejects.toMatchObject({ kind: 'unknown' })
+    await expect(loadVersion(fork(), { ...(await owner()), id: randomUUID() }, named.id)).rejects.toMatchObject({
+      kind: 'unknown',
+    })
+    await expect(nameVersion(fork(), await owner(), LATER, randomUUID(), 'nothing')).rejects.toMatchObject({
+      kind: 'unknown',
+    })
   })
   it('a variant and what it came from know each other', async () => {
     const made = await fresh('root')
-    const variant = await createFormulaRow(fork(), await owner(), LATER, { id: randomUUID(), mutationId: randomUUID(), document: { ...plain, name: 'root, variant' }, label: 'variant', parentFormulaId: made.id })
-    expect((await listVersions(fork(), await owner(), made.id, null)).variants).toEqual([{ id: variant.id, name: 'root, variant' }])
+    const variant = await createFormulaRow(fork(), await owner(), LATER, {
+      id: randomUUID(),
+      mutationId: randomUUID(),
+      document: { ...plain, name: 'root, variant' },
+      label: 'variant',
+      parentFormulaId: made.id,
+    })
+    expect((await listVersions(fork(), await owner(), made.id, null)).variants).toEqual([
+      { id: variant.id, name: 'root, variant' },
+    ])
     expect((await listVersions(fork(), await owner(), variant.id, null)).origin).toEqual({ id: made.id, name: 'root' })
   })
   const many = async (name: string, times: Date[], label = '') => {
     const made = await fresh(name)
     const who = await owner()
     const em = fork()
-    for (const createdAt of times) em.create(FormulaVersionEntity, { id: randomUUID(), kitchenId: who.id, actorId: who.actorId, createdAt, formulaId: made.id, parentId: null, label, document: plain, schemaVersion: SCHEMA_VERSION, engineVersion: ENGINE_VERSION })
+    for (const createdAt of times)
+      em.create(FormulaVersionEntity, {
+        id: randomUUID(),
+        kitchenId: who.id,
+        actorId: who.actorId,
+        createdAt,
+        formulaId: made.id,
+        parentId: null,
+        label,
+        document: plain,
+        schemaVersion: SCHEMA_VERSION,
+        engineVersion: ENGINE_VERSION,
+      })
     await em.flush()
     return made.id
   }
   it('are listed a page at a time, named ones with the first', async () => {
-    const id = await many('long', Array.from({ length: 130 }, (_, i) => subMinutes(AT, 5 * i + 5)))
-    await fork().insert(FormulaVersionEntity, { id: randomUUID(), kitchenId: (await owner()).id, actorId: (await owner()).actorId, createdAt: subDays(AT, 300), formulaId: id, parentId: null, label: 'The very old one', document: plain, schemaVersion: SCHEMA_VERSION, engineVersion: '1' })
+    const id = await many(
+      'long',
+      Array.from({ length: 130 }, (_, i) => subMinutes(AT, 5 * i + 5)),
+    )
+    await fork().insert(FormulaVersionEntity, {
+      id: randomUUID(),
+      kitchenId: (await owner()).id,
+      actorId: (await owner()).actorId,
+      createdAt: subDays(AT, 300),
+      formulaId: id,
+      parentId: null,
+      label: 'The very old one',
+      document: plain,
+      schemaVersion: SCHEMA_VERSION,
+      engineVersion: '1',
+    })
     const seen: string[] = []
     let after: string | null = null
     let pages = 0
@@ -225,10 +352,19 @@ describe('versions', () => {
     const days = [10, 11].flatMap(d => Array.from({ length: 6 }, (_, i) => new Date(2026, 10, d, 8 + i, 0)))
     const id = await many('thin', [...today, ...hours, ...days])
     const em = fork()
-    for (const label of ['Easter', 'Whitsun']) await nameVersion(em, await owner(), new Date(2026, 10, 10, 7), id, label)
+    for (const label of ['Easter', 'Whitsun'])
+      await nameVersion(em, await owner(), new Date(2026, 10, 10, 7), id, label)
     expect(await thinVersions(fork(), id, now)).toBe(hours.length - 2 + days.length - 2)
-    const left = (await fork().find(FormulaVersionEntity, { formulaId: id, label: '' }, { orderBy: { createdAt: 'asc' } })).map(v => v.createdAt.getTime())
-    const expected = [new Date(2026, 10, 10, 13), new Date(2026, 10, 11, 13), new Date(2026, 10, 27, 9, 10), new Date(2026, 10, 27, 10, 10), ...today].map(d => d.getTime())
+    const left = (
+      await fork().find(FormulaVersionEntity, { formulaId: id, label: '' }, { orderBy: { createdAt: 'asc' } })
+    ).map(v => v.createdAt.getTime())
+    const expected = [
+      new Date(2026, 10, 10, 13),
+      new Date(2026, 10, 11, 13),
+      new Date(2026, 10, 27, 9, 10),
+      new Date(2026, 10, 27, 10, 10),
+      ...today,
+    ].map(d => d.getTime())
     expect(left).toEqual(expected)
     expect(await fork().count(FormulaVersionEntity, { formulaId: id, label: { $ne: '' } })).toBe(3)
     expect(await thinVersions(fork(), id, now)).toBe(0)
@@ -236,7 +372,8 @@ describe('versions', () => {
 })
 
 describe('the kitchen', () => {
-  const put = (document: KitchenDocument, version: number, mutationId = randomUUID()) => saveKitchen(fork(), LATER, { mutationId, version, document })
+  const put = (document: KitchenDocument, version: number, mutationId = randomUUID()) =>
+    saveKitchen(fork(), LATER, { mutationId, version, document })
   const whole = async () => {
     const k = await loadKitchen(fork())
     return { version: k.version, document: kitchenDocument(k), revision: k.revision }
@@ -245,35 +382,77 @@ describe('the kitchen', () => {
     const { version, document, revision } = await whole()
     const id = randomUUID()
     const mutation = randomUUID()
-    const next = { ...document, name: 'Potting shed', settings: { ...document.settings, altitudeM: 900 }, places: [{ id, name: 'Cellar', kind: 'walkIn' as const, airTempC: 6 }, ...document.places.slice(1)] }
+    const next = {
+      ...document,
+      name: 'Potting shed',
+      settings: { ...document.settings, altitudeM: 900 },
+      places: [{ id, name: 'Cellar', kind: 'walkIn' as const, airTempC: 6 }, ...document.places.slice(1)],
+    }
     const after = await put(next, version, mutation)
     expect(kitchenDocument(after)).toEqual(next)
     expect([after.version, after.revision, 'actorId' in after]).toEqual([version + 1, revision + 1, false])
     expect((await put(next, version, mutation)).version).toBe(version + 1)
-    await expect(put(document, version)).rejects.toMatchObject({ kind: 'conflict', extra: { taken: false, current: { name: 'Potting shed', version: version + 1 } } })
+    await expect(put(document, version)).rejects.toMatchObject({
+      kind: 'conflict',
+      extra: { taken: false, current: { name: 'Potting shed', version: version + 1 } },
+    })
   })
   it('keeps tins, ovens, burners and pans: changed, new, and gone into the bin', async () => {
     const { version, document } = await whole()
-    const dome = { id: randomUUID(), name: 'Dome', kind: 'mould' as const, material: 'silicone' as const, lengthM: 0.06, widthM: 0.06, heightM: 0.035, taper: 0.5, heldM3: 6e-5 }
-    const next = { ...document, vessels: [dome, ...document.vessels.slice(2)], ovens: [], burners: document.burners.toReversed(), pans: document.pans.map((p, i) => i === 1 ? { ...p, tareG: 940 } : p) }
+    const dome = {
+      id: randomUUID(),
+      name: 'Dome',
+      kind: 'mould' as const,
+      material: 'silicone' as const,
+      lengthM: 0.06,
+      widthM: 0.06,
+      heightM: 0.035,
+      taper: 0.5,
+      heldM3: 6e-5,
+    }
+    const next = {
+      ...document,
+      vessels: [dome, ...document.vessels.slice(2)],
+      ovens: [],
+      burners: document.burners.toReversed(),
+      pans: document.pans.map((p, i) => (i === 1 ? { ...p, tareG: 940 } : p)),
+    }
     expect(kitchenDocument(await put(next, version))).toEqual(next)
     const gone = document.vessels[0]!
     const oven = document.ovens[0]!
     const bin = await listBin(fork(), await owner(), LATER)
-    for (const [kind, { id, name }] of [['vessel', gone], ['oven', oven]] as const) expect(bin).toContainEqual(expect.objectContaining({ kind, id, name }))
+    for (const [kind, { id, name }] of [
+      ['vessel', gone],
+      ['oven', oven],
+    ] as const)
+      expect(bin).toContainEqual(expect.objectContaining({ kind, id, name }))
     const before = await whole()
     await revive(fork(), await owner(), 'oven', oven.id)
     const after = await whole()
-    expect([after.document.ovens, after.version, after.revision]).toEqual([[oven], before.version + 1, before.revision + 1])
+    expect([after.document.ovens, after.version, after.revision]).toEqual([
+      [oven],
+      before.version + 1,
+      before.revision + 1,
+    ])
     // Listed again, it is back too; an oven is no pan.
-    expect((await put({ ...after.document, vessels: [...after.document.vessels, gone] }, after.version)).vessels.map(v => v.id)).toContain(gone.id)
+    expect(
+      (await put({ ...after.document, vessels: [...after.document.vessels, gone] }, after.version)).vessels.map(
+        v => v.id,
+      ),
+    ).toContain(gone.id)
     await expect(revive(fork(), await owner(), 'pan', oven.id)).rejects.toMatchObject({ kind: 'unknown' })
   })
   it('an id given twice, or to two things, is refused by its place in the list', async () => {
     const { version, document } = await whole()
     const [place] = document.places
-    await expect(put({ ...document, places: [...document.places, place!] }, version)).rejects.toMatchObject({ kind: 'invalid', code: 'sameId', path: `places.${document.places.length}.id` })
-    await expect(put({ ...document, ovens: [{ id: document.pans[0]!.id, name: 'x', fan: false, offsetK: 0 }] }, version)).rejects.toMatchObject({ path: 'ovens.0.id' })
+    await expect(put({ ...document, places: [...document.places, place!] }, version)).rejects.toMatchObject({
+      kind: 'invalid',
+      code: 'sameId',
+      path: `places.${document.places.length}.id`,
+    })
+    await expect(
+      put({ ...document, ovens: [{ id: document.pans[0]!.id, name: 'x', fan: false, offsetK: 0 }] }, version),
+    ).rejects.toMatchObject({ path: 'ovens.0.id' })
     expect((await whole()).version).toBe(version)
     // In the very same write the pan is still a pan.
     expect(await fork().findOneOrFail(EquipmentEntity, { id: document.pans[0]!.id })).toMatchObject({ kind: 'pan' })
@@ -296,7 +475,8 @@ describe('the kitchen', () => {
   it('a change of it makes what the shelf shows stale, not slow', async () => {
     const made = await fresh('stale')
     await refreshSummaries(fork(), [made.id], inline)
-    const item = async () => (await listFormulas(fork(), await owner(), { after: null, search: 'stale', eggs: false })).items[0]!
+    const item = async () =>
+      (await listFormulas(fork(), await owner(), { after: null, search: 'stale', eggs: false })).items[0]!
     expect((await item()).stale).toBe(false)
     const { version, document } = await whole()
     await put({ ...document, settings: { ...document.settings, roomTempC: 25 } }, version)
@@ -308,7 +488,13 @@ describe('the kitchen', () => {
 
 describe('lots', () => {
   const card = { kind: 'titration' as const, sampleG: 1.5, mlNaOH: 12.1, molarity: 0.1, endPH: 8.2 }
-  const write = (lot: object, baseVersion: number, over: { revive?: boolean, mutationId?: string } = {}) => saveLot(fork(), LATER, { mutationId: over.mutationId ?? randomUUID(), baseVersion, revive: over.revive ?? false, lot: lot as (typeof LOTS)[number] })
+  const write = (lot: object, baseVersion: number, over: { revive?: boolean, mutationId?: string } = {}) =>
+    saveLot(fork(), LATER, {
+      mutationId: over.mutationId ?? randomUUID(),
+      baseVersion,
+      revive: over.revive ?? false,
+      lot: lot as (typeof LOTS)[number],
+    })
   it('are worked out from their card, have versions of their own, and never overwrite one another silently', async () => {
     const before = await loadKitchen(fork())
     const lot = { ...LOTS[0]!, id: randomUUID(), name: 'North crate', acidPercent: 99, acidLnSigma: null, method: card }
@@ -322,7 +508,10 @@ describe('lots', () => {
     // The kitchen's own version is not touched: whoever edits a tin has no conflict with a lot.
     expect([after.version, after.revision]).toEqual([before.version, before.revision + 1])
     expect((await write({ ...lot, massG: 500 }, 1)).version).toBe(2)
-    await expect(write({ ...lot, massG: 700 }, 1)).rejects.toMatchObject({ kind: 'conflict', extra: { current: { massG: 500, version: 2 } } })
+    await expect(write({ ...lot, massG: 700 }, 1)).rejects.toMatchObject({
+      kind: 'conflict',
+      extra: { current: { massG: 500, version: 2 } },
+    })
     await expect(write({ ...lot, method: { ...card, sampleG: 0 } }, 2)).rejects.toThrow(/method.sampleG/)
   })
   it('put away, one comes back with what it was, or as it is written again when that is wanted', async () => {
@@ -331,7 +520,9 @@ describe('lots', () => {
     await removeLot(fork(), LATER, lot.id)
     await expect(removeLot(fork(), LATER, lot.id)).rejects.toMatchObject({ kind: 'unknown' })
     await expect(write({ ...lot, massG: 3 }, version)).rejects.toEqual(refusal('deleted', 'deletedLot'))
-    expect(await listBin(fork(), await owner(), LATER)).toContainEqual(expect.objectContaining({ kind: 'lot', name: 'South crate' }))
+    expect(await listBin(fork(), await owner(), LATER)).toContainEqual(
+      expect.objectContaining({ kind: 'lot', name: 'South crate' }),
+    )
     expect(await write({ ...lot, massG: 3 }, version, { revive: true })).toMatchObject({ massG: 3, version: 2 })
   })
 })

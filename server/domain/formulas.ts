@@ -15,19 +15,49 @@ import { readStored, recordOf } from './stored'
 import { keepVersion } from './versions'
 
 /** What lists show of a document without opening it. */
-const shownOf = (document: FormulaDocument) => ({ name: document.name, school: document.school, eggs: eggsOf(document), document, schemaVersion: SCHEMA_VERSION, readable: true })
+const shownOf = (document: FormulaDocument) => ({
+  name: document.name,
+  school: document.school,
+  eggs: eggsOf(document),
+  document,
+  schemaVersion: SCHEMA_VERSION,
+  readable: true,
+})
 
-export interface ListQuery { after: string | null, search: string, eggs: boolean }
-export interface FormulaPage { items: FormulaListItem[], next: string | null, total: number | null }
+export interface ListQuery {
+  after: string | null
+  search: string
+  eggs: boolean
+}
+export interface FormulaPage {
+  items: FormulaListItem[]
+  next: string | null
+  total: number | null
+}
 
 /** Where a page ended: the last row's place in the order. */
-const cursorOf = (row: { updated_at: string, position: number, id: string }) => Buffer.from(JSON.stringify([row.updated_at, row.position, row.id])).toString('base64url')
+const cursorOf = (row: { updated_at: string, position: number, id: string }) =>
+  Buffer.from(JSON.stringify([row.updated_at, row.position, row.id])).toString('base64url')
 const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 function readCursor(cursor: string): [string, number, string] {
   try {
-    const [at, position, id] = JSON.parse(Buffer.from(cursor, 'base64url').toString('utf8')) as [unknown, unknown, unknown]
-    if (typeof at === 'string' && at.length < 40 && !Number.isNaN(new Date(at).getTime()) && Number.isInteger(position) && Math.abs(position as number) < 2 ** 31 && UUID.test(String(id))) return [at, position as number, String(id)]
-  } catch { /* told below */ }
+    const [at, position, id] = JSON.parse(Buffer.from(cursor, 'base64url').toString('utf8')) as [
+      unknown,
+      unknown,
+      unknown,
+    ]
+    if (
+      typeof at === 'string' &&
+      at.length < 40 &&
+      !Number.isNaN(new Date(at).getTime()) &&
+      Number.isInteger(position) &&
+      Math.abs(position as number) < 2 ** 31 &&
+      UUID.test(String(id))
+    )
+      return [at, position as number, String(id)]
+  } catch {
+    /* told below */
+  }
   throw new Refusal('invalid', 'after', 'unknownValue')
 }
 interface ListedRow {
@@ -47,12 +77,23 @@ interface ListedRow {
 }
 
 /** Whether what a row shows was worked out of what it now holds. */
-export const isStale = (row: Pick<ListedRow, 'version' | 'result_version' | 'result_revision' | 'result_engine'>, owner: Owner) =>
+export const isStale = (
+  row: Pick<ListedRow, 'version' | 'result_version' | 'result_revision' | 'result_engine'>,
+  owner: Owner,
+) =>
   row.result_version !== row.version || row.result_revision !== owner.revision || row.result_engine !== ENGINE_VERSION
 
 const itemOf = (row: ListedRow, owner: Owner): FormulaListItem => ({
-  id: row.id, name: row.name, school: row.school, eggs: row.eggs, version: row.version, updatedAt: new Date(row.updated_at).toISOString(), demo: row.demo,
-  summary: row.result, stale: row.readable && isStale(row, owner), readable: row.readable,
+  id: row.id,
+  name: row.name,
+  school: row.school,
+  eggs: row.eggs,
+  version: row.version,
+  updatedAt: new Date(row.updated_at).toISOString(),
+  demo: row.demo,
+  summary: row.result,
+  stale: row.readable && isStale(row, owner),
+  readable: row.readable,
 })
 
 /** A page of the shelf, last change first. Nothing is computed here: what is not up to date is marked so. */
@@ -66,24 +107,51 @@ export async function listFormulas(em: EntityManager, owner: Owner, query: ListQ
   const search = query.search.trim()
   if (search) also('name ilike ?', `%${search.replace(/[\\%_]/g, '\\$&')}%`)
   if (query.eggs) also('eggs is not null')
-  const total = query.after ? null : Number((await em.execute<{ n: string }[]>(`select count(*) as n from formula where ${where.join(' and ')}`, params))[0]!.n)
+  const total = query.after
+    ? null
+    : Number(
+        (
+          await em.execute<{ n: string }[]>(`select count(*) as n from formula where ${where.join(' and ')}`, params)
+        )[0]!.n,
+      )
   if (query.after) also('(updated_at, position, id) < (?::timestamptz, ?::int, ?::uuid)', ...readCursor(query.after))
-  const rows = await em.execute<ListedRow[]>(`select id, name, school, eggs, version, updated_at, demo, position, result, result_engine, result_revision, result_version, readable
-    from formula where ${where.join(' and ')} order by deleted_at desc, updated_at desc, position desc, id desc limit ${PAGE_SIZE + 1}`, params)
+  const rows = await em.execute<ListedRow[]>(
+    `select id, name, school, eggs, version, updated_at, demo, position,
+      result, result_engine, result_revision, result_version, readable
+    from formula where ${where.join(' and ')}
+    order by deleted_at desc, updated_at desc, position desc, id desc limit ${PAGE_SIZE + 1}`,
+    params,
+  )
   const page = rows.slice(0, PAGE_SIZE)
-  return { items: page.map(row => itemOf(row, owner)), next: rows.length > PAGE_SIZE ? cursorOf(page.at(-1)!) : null, total }
+  return {
+    items: page.map(row => itemOf(row, owner)),
+    next: rows.length > PAGE_SIZE ? cursorOf(page.at(-1)!) : null,
+    total,
+  }
 }
 
 /** Whether a formula is on the shelf. */
-export const isThere = async (em: EntityManager, owner: Owner, id: string) => await em.count(FormulaEntity, { id, kitchenId: owner.id, deletedAt: null }) > 0
+export const isThere = async (em: EntityManager, owner: Owner, id: string) =>
+  (await em.count(FormulaEntity, { id, kitchenId: owner.id, deletedAt: null })) > 0
 
-export interface NewFormulaRow { id: string, mutationId: string, document: FormulaDocument, label?: string, parentFormulaId?: string | null }
+export interface NewFormulaRow {
+  id: string
+  mutationId: string
+  document: FormulaDocument
+  label?: string
+  parentFormulaId?: string | null
+}
 
 /**
  * Makes a formula and its first immutable version. Asking again with its id answers what is there.
  * @throws {Refusal} deleted, for the id of one in the bin; invalid, for an id or a parent that is not this kitchen's
  */
-export async function createFormulaRow(em: EntityManager, owner: Owner, at: Date, n: NewFormulaRow): Promise<FormulaRecord> {
+export async function createFormulaRow(
+  em: EntityManager,
+  owner: Owner,
+  at: Date,
+  n: NewFormulaRow,
+): Promise<FormulaRecord> {
   return em.transactional(async (tx) => {
     // Two that make the same one at once come one after the other.
     await tx.execute('select pg_advisory_xact_lock(hashtextextended(?, 0))', [n.id])
@@ -91,49 +159,122 @@ export async function createFormulaRow(em: EntityManager, owner: Owner, at: Date
     if (existing?.deletedAt && existing.kitchenId === owner.id) throw new Refusal('deleted', 'id', 'deletedFormula')
     if (existing && existing.kitchenId !== owner.id) throw new Refusal('invalid', 'id', 'sameId')
     if (existing) return recordOf(existing)
-    if (n.parentFormulaId && await tx.count(FormulaEntity, { id: n.parentFormulaId, kitchenId: owner.id }) === 0) throw new Refusal('invalid', 'parentFormulaId', 'unknownFormula')
+    if (n.parentFormulaId && (await tx.count(FormulaEntity, { id: n.parentFormulaId, kitchenId: owner.id })) === 0)
+      throw new Refusal('invalid', 'parentFormulaId', 'unknownFormula')
     await takenBefore(tx, n.mutationId, n.id)
     const row = tx.create(FormulaEntity, {
-      id: n.id, kitchenId: owner.id, actorId: owner.actorId, createdAt: at, updatedAt: at, ...shownOf(n.document), version: 1, demo: false, position: 0, deletedAt: null,
-      parentFormulaId: n.parentFormulaId ?? null, result: null, resultEngine: null, resultRevision: null, resultVersion: null,
+      id: n.id,
+      kitchenId: owner.id,
+      actorId: owner.actorId,
+      createdAt: at,
+      updatedAt: at,
+      ...shownOf(n.document),
+      version: 1,
+      demo: false,
+      position: 0,
+      deletedAt: null,
+      parentFormulaId: n.parentFormulaId ?? null,
+      result: null,
+      resultEngine: null,
+      resultRevision: null,
+      resultVersion: null,
     })
     remember(tx, { id: n.mutationId, kitchenId: owner.id, at, targetId: n.id, version: 1 })
     await tx.flush()
-    await keepVersion(tx, owner, { at, formulaId: n.id, document: n.document, label: n.label || 'as first written', parentFormulaId: n.parentFormulaId ?? n.id })
+    await keepVersion(tx, owner, {
+      at,
+      formulaId: n.id,
+      document: n.document,
+      label: n.label || 'as first written',
+      parentFormulaId: n.parentFormulaId ?? n.id,
+    })
     return recordOf(row)
   })
 }
 
-export interface FormulaSave { mutationId: string, baseVersion: number, document: FormulaDocument }
+export interface FormulaSave {
+  mutationId: string
+  baseVersion: number
+  document: FormulaDocument
+}
 
-interface DraftRow { version: number, updated_at: string, deleted_at: string | null, taken: number | null, used: boolean }
+interface DraftRow {
+  version: number
+  updated_at: string
+  deleted_at: string | null
+  taken: number | null
+  used: boolean
+}
 
 /**
- * Saves a draft if nobody saved in between; a write sent twice is taken once. The most frequent write there is, so it is
+ * Saves a draft if nobody saved in between; a write sent twice is taken once. The most frequent write there is, so it
+ * is
  * two statements: the row under its lock, then draft, kept state and remembered write at once.
  * @throws {Refusal} unknown, deleted, or conflict with the formula as it stands
  */
-export async function saveFormula(em: EntityManager, owner: Owner, at: Date, id: string, s: FormulaSave): Promise<Saved> {
+export async function saveFormula(
+  em: EntityManager,
+  owner: Owner,
+  at: Date,
+  id: string,
+  s: FormulaSave,
+): Promise<Saved> {
   return em.transactional(async (tx) => {
-    const [row] = await tx.execute<DraftRow[]>(`select version, updated_at, deleted_at, (select version from mutation where id = ? and target_id = formula.id) as taken,
-      exists (select 1 from mutation where id = ? and target_id <> formula.id) as used from formula where id = ? and kitchen_id = ? for update`, [s.mutationId, s.mutationId, id, owner.id])
+    const [row] = await tx.execute<DraftRow[]>(
+      `select version, updated_at, deleted_at,
+        (select version from mutation where id = ? and target_id = formula.id) as taken,
+        exists (select 1 from mutation where id = ? and target_id <> formula.id) as used
+      from formula where id = ? and kitchen_id = ? for update`,
+      [s.mutationId, s.mutationId, id, owner.id],
+    )
     if (!row) throw new Refusal('unknown', 'id', 'unknownFormula')
     if (row.used) throw new Refusal('invalid', 'mutationId', 'sameId')
     if (row.deleted_at) throw new Refusal('deleted', 'id', 'deletedFormula')
-    if (row.taken === row.version) return { id, version: row.version, updatedAt: new Date(row.updated_at).toISOString() }
+    if (row.taken === row.version)
+      return { id, version: row.version, updatedAt: new Date(row.updated_at).toISOString() }
     if (row.taken !== null || row.version !== s.baseVersion) {
-      throw new Refusal('conflict', 'baseVersion', 'changedElsewhere', { current: recordOf(await tx.findOneOrFail(FormulaEntity, { id })), taken: row.taken !== null })
+      throw new Refusal('conflict', 'baseVersion', 'changedElsewhere', {
+        current: recordOf(await tx.findOneOrFail(FormulaEntity, { id })),
+        taken: row.taken !== null,
+      })
     }
     const document = JSON.stringify(s.document)
-    await tx.execute(`with kept as (
-        insert into formula_version (id, kitchen_id, actor_id, created_at, formula_id, parent_id, label, document, schema_version, engine_version)
-        values (?, ?, ?, ?, ?, (select id from formula_version where formula_id = ? order by created_at desc, id desc limit 1), '', ?::jsonb, ?, ?)
+    await tx.execute(
+      `with kept as (
+        insert into formula_version
+          (id, kitchen_id, actor_id, created_at, formula_id, parent_id, label, document, schema_version, engine_version)
+        values (?, ?, ?, ?, ?,
+          (select id from formula_version where formula_id = ? order by created_at desc, id desc limit 1),
+          '', ?::jsonb, ?, ?)
       ), remembered as (
         insert into mutation (id, kitchen_id, created_at, target_id, version) values (?, ?, ?, ?, ?)
-      ) update formula set name = ?, school = ?, eggs = ?::jsonb, document = ?::jsonb, schema_version = ?, version = ?, updated_at = ?, readable = true where id = ?`,
-    [randomUUID(), owner.id, owner.actorId, at, id, id, document, SCHEMA_VERSION, ENGINE_VERSION,
-      s.mutationId, owner.id, at, id, row.version + 1,
-      s.document.name, s.document.school, JSON.stringify(eggsOf(s.document)), document, SCHEMA_VERSION, row.version + 1, at, id])
+      ) update formula set name = ?, school = ?, eggs = ?::jsonb, document = ?::jsonb, schema_version = ?, version = ?,
+        updated_at = ?, readable = true where id = ?`,
+      [
+        randomUUID(),
+        owner.id,
+        owner.actorId,
+        at,
+        id,
+        id,
+        document,
+        SCHEMA_VERSION,
+        ENGINE_VERSION,
+        s.mutationId,
+        owner.id,
+        at,
+        id,
+        row.version + 1,
+        s.document.name,
+        s.document.school,
+        JSON.stringify(eggsOf(s.document)),
+        document,
+        SCHEMA_VERSION,
+        row.version + 1,
+        at,
+        id,
+      ],
+    )
     return { id, version: row.version + 1, updatedAt: at.toISOString() }
   })
 }
@@ -147,12 +288,24 @@ export async function loadFormula(em: EntityManager, owner: Owner, id: string): 
 }
 
 /** Renames without touching anything else of the draft. @throws {Refusal} */
-export async function renameFormula(em: EntityManager, owner: Owner, at: Date, id: string, name: string): Promise<FormulaRecord> {
+export async function renameFormula(
+  em: EntityManager,
+  owner: Owner,
+  at: Date,
+  id: string,
+  name: string,
+): Promise<FormulaRecord> {
   return em.transactional(async (tx) => {
     const row = await tx.findOne(FormulaEntity, { id, kitchenId: owner.id }, { lockMode: LockMode.PESSIMISTIC_WRITE })
     if (!row) throw new Refusal('unknown', 'id', 'unknownFormula')
     if (row.deletedAt) throw new Refusal('deleted', 'id', 'deletedFormula')
-    Object.assign(row, { name, document: { ...readStored(row), name }, schemaVersion: SCHEMA_VERSION, version: row.version + 1, updatedAt: at })
+    Object.assign(row, {
+      name,
+      document: { ...readStored(row), name },
+      schemaVersion: SCHEMA_VERSION,
+      version: row.version + 1,
+      updatedAt: at,
+    })
     await tx.flush()
     return recordOf(row)
   })
@@ -161,5 +314,6 @@ export async function renameFormula(em: EntityManager, owner: Owner, at: Date, i
 /** Puts a formula into the bin. @throws {Refusal} unknown */
 export async function deleteFormula(em: EntityManager, owner: Owner, at: Date, id: string): Promise<void> {
   const gone = await em.nativeUpdate(FormulaEntity, { id, kitchenId: owner.id, deletedAt: null }, { deletedAt: at })
-  if (gone === 0 && await em.count(FormulaEntity, { id, kitchenId: owner.id }) === 0) throw new Refusal('unknown', 'id', 'unknownFormula')
+  if (gone === 0 && (await em.count(FormulaEntity, { id, kitchenId: owner.id })) === 0)
+    throw new Refusal('unknown', 'id', 'unknownFormula')
 }

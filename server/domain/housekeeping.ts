@@ -24,7 +24,10 @@ let working: Promise<void> | null = null
 /** Asks for the summaries of these formulas, soon. Asked for many times, each is worked out once. */
 export function wantSummaries(ids: readonly string[]): void {
   for (const id of ids) wanted.add(id)
-  if (wanted.size > 0) working ??= work().finally(() => { working = null })
+  if (wanted.size > 0)
+    working ??= work().finally(() => {
+      working = null
+    })
 }
 
 async function work(): Promise<void> {
@@ -57,7 +60,15 @@ export async function tidy(em: EntityManager, at: Date): Promise<void> {
   await emptyBin(em, at)
   await forgetBefore(em, at)
   for (let offset = 0; ; offset += 200) {
-    const ids = (await em.fork().find(FormulaEntity, { updatedAt: { $gt: subDays(at, 9) } }, { fields: ['id'], orderBy: { id: 'asc' }, limit: 200, offset })).map(f => f.id)
+    const ids = (
+      await em
+        .fork()
+        .find(
+          FormulaEntity,
+          { updatedAt: { $gt: subDays(at, 9) } },
+          { fields: ['id'], orderBy: { id: 'asc' }, limit: 200, offset },
+        )
+    ).map(f => f.id)
     for (const id of ids) await thinVersions(em, id, at)
     if (ids.length < 200) return
   }
@@ -65,9 +76,12 @@ export async function tidy(em: EntityManager, at: Date): Promise<void> {
 
 /** Starts the hourly round. @returns its end */
 export function startHousekeeping(): () => void {
-  const round = () => newEm().then(em => tidy(em, now())).catch((error) => {
-    if (!isDatabaseAway(error)) console.error(`Lumbik: tidying up did not work (${faultName(error)})`)
-  })
+  const round = () =>
+    newEm()
+      .then(em => tidy(em, now()))
+      .catch((error) => {
+        if (!isDatabaseAway(error)) console.error(`Lumbik: tidying up did not work (${faultName(error)})`)
+      })
   const first = setTimeout(round, 60_000).unref()
   const timer = setInterval(round, HOUR_MS).unref()
   return () => {

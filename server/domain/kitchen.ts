@@ -2,21 +2,39 @@
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { LockMode, type InferEntity } from '@mikro-orm/core'
 import type { KitchenBurner, KitchenOven, KitchenPan } from '#core/formula/document'
-import { EquipmentEntity, KitchenEntity, LotEntity, PlaceEntity, VesselEntity, type EquipmentKind } from '../database/entities'
+import {
+  EquipmentEntity,
+  KitchenEntity,
+  LotEntity,
+  PlaceEntity,
+  VesselEntity,
+  type EquipmentKind,
+} from '../database/entities'
 import { SETTINGS_ADDED, type KitchenDocument, type KitchenRecord, type LotRecord } from '../../shared/schemas/kitchen'
 import { remember, takenBefore } from './mutations'
 import { Refusal } from './refusal'
 
 /** Whose rows a request may see, and under whose name it writes. */
-export interface Owner { id: string, actorId: string, revision: number }
+export interface Owner {
+  id: string
+  actorId: string
+  revision: number
+}
 
 /** This installation serves one kitchen; its rows are found through it. */
 const FIRST = [{ id: { $ne: null } }, { orderBy: { createdAt: 'asc', id: 'asc' } }] as const
 
-interface OwnerRow { id: string, actor_id: string, revision: number, stamp: string }
+interface OwnerRow {
+  id: string
+  actor_id: string
+  revision: number
+  stamp: string
+}
 /** `stamp` names the transaction that last wrote the row: whatever changes anything of the kitchen writes it. */
 async function ownerRow(em: EntityManager): Promise<OwnerRow> {
-  const [row] = await em.execute<OwnerRow[]>('select id, actor_id, revision, xmin::text as stamp from kitchen order by created_at, id limit 1')
+  const [row] = await em.execute<OwnerRow[]>(
+    'select id, actor_id, revision, xmin::text as stamp from kitchen order by created_at, id limit 1',
+  )
   if (!row) throw new Refusal('unknown', 'kitchen', 'noKitchen')
   return row
 }
@@ -27,11 +45,22 @@ export async function loadOwner(em: EntityManager): Promise<Owner> {
 }
 
 /** The kitchen's row, locked: whatever changes anything of the kitchen holds it, so changes come one after another. */
-export const lockKitchen = (tx: EntityManager) => tx.findOneOrFail(KitchenEntity, FIRST[0], { ...FIRST[1], lockMode: LockMode.PESSIMISTIC_WRITE })
+export const lockKitchen = (tx: EntityManager) =>
+  tx.findOneOrFail(KitchenEntity, FIRST[0], { ...FIRST[1], lockMode: LockMode.PESSIMISTIC_WRITE })
 
 export const lotOf = (l: InferEntity<typeof LotEntity>): LotRecord => ({
-  id: l.id, name: l.name, ingredientId: l.ingredientId, acidPercent: l.acidPercent ?? null, pH: l.pH ?? null, brix: l.brix ?? null, fatPercent: l.fatPercent ?? null,
-  acidLnSigma: l.acidLnSigma ?? null, massG: l.massG ?? null, method: l.method, useBy: l.useBy ?? null, version: l.version,
+  id: l.id,
+  name: l.name,
+  ingredientId: l.ingredientId,
+  acidPercent: l.acidPercent ?? null,
+  pH: l.pH ?? null,
+  brix: l.brix ?? null,
+  fatPercent: l.fatPercent ?? null,
+  acidLnSigma: l.acidLnSigma ?? null,
+  massG: l.massG ?? null,
+  method: l.method,
+  useBy: l.useBy ?? null,
+  version: l.version,
 })
 
 export async function loadKitchen(em: EntityManager): Promise<KitchenRecord & Owner> {
@@ -40,13 +69,31 @@ export async function loadKitchen(em: EntityManager): Promise<KitchenRecord & Ow
   const places = await em.find(PlaceEntity, where, { orderBy: { position: 'asc' } })
   const vessels = await em.find(VesselEntity, where, { orderBy: { position: 'asc' } })
   const equipment = await em.find(EquipmentEntity, where, { orderBy: { position: 'asc' } })
-  const things = <T>(kind: EquipmentKind) => equipment.filter(e => e.kind === kind).map(e => ({ id: e.id, name: e.name, ...e.figures }) as T)
+  const things = <T>(kind: EquipmentKind) =>
+    equipment.filter(e => e.kind === kind).map(e => ({ id: e.id, name: e.name, ...e.figures }) as T)
   const lots = await em.find(LotEntity, where, { orderBy: { name: 'asc', id: 'asc' } })
   return {
-    id: kitchen.id, actorId: kitchen.actorId, name: kitchen.name, version: kitchen.version, revision: kitchen.revision, settings: { ...SETTINGS_ADDED, ...kitchen.settings },
+    id: kitchen.id,
+    actorId: kitchen.actorId,
+    name: kitchen.name,
+    version: kitchen.version,
+    revision: kitchen.revision,
+    settings: { ...SETTINGS_ADDED, ...kitchen.settings },
     places: places.map(({ id, name, kind, airTempC }) => ({ id, name, kind, airTempC })),
-    vessels: vessels.map(({ id, name, kind, material, lengthM, widthM, heightM, taper, heldM3 }) => ({ id, name, kind, material, lengthM, widthM, heightM, taper, heldM3: heldM3 ?? null })),
-    ovens: things<KitchenOven>('oven'), burners: things<KitchenBurner>('burner'), pans: things<KitchenPan>('pan'),
+    vessels: vessels.map(({ id, name, kind, material, lengthM, widthM, heightM, taper, heldM3 }) => ({
+      id,
+      name,
+      kind,
+      material,
+      lengthM,
+      widthM,
+      heightM,
+      taper,
+      heldM3: heldM3 ?? null,
+    })),
+    ovens: things<KitchenOven>('oven'),
+    burners: things<KitchenBurner>('burner'),
+    pans: things<KitchenPan>('pan'),
     lots: lots.map(lotOf),
   }
 }
@@ -63,25 +110,53 @@ export async function knownKitchen(em: EntityManager): Promise<KitchenRecord & O
 /** The kitchen as it is sent: who writes in it is nobody's business outside. */
 export const sentKitchen = ({ actorId: _, ...kitchen }: KitchenRecord & Owner): KitchenRecord => kitchen
 
-export interface KitchenSave { mutationId: string, version: number, document: KitchenDocument }
+export interface KitchenSave {
+  mutationId: string
+  version: number
+  document: KitchenDocument
+}
 
 /**
  * Writes settings, places, tins and machines if nobody wrote in between. What is no longer listed goes to the bin.
- * @throws {Refusal} conflict with the kitchen as it stands; invalid, naming a list's entry, for an id that is another thing's
+ * @throws {Refusal} conflict with the kitchen as it stands; invalid, naming a list's entry, for an id that is another
+ * thing's
  */
-export async function saveKitchen(em: EntityManager, at: Date, { mutationId, version, document }: KitchenSave): Promise<KitchenRecord> {
+export async function saveKitchen(
+  em: EntityManager,
+  at: Date,
+  { mutationId, version, document }: KitchenSave,
+): Promise<KitchenRecord> {
   return em.transactional(async (tx) => {
     const kitchen = await lockKitchen(tx)
     const before = await takenBefore(tx, mutationId, kitchen.id)
     if (before === kitchen.version) return sentKitchen(await loadKitchen(tx))
-    if (before !== null || kitchen.version !== version) throw new Refusal('conflict', 'version', 'changedElsewhere', { current: sentKitchen(await loadKitchen(tx)), taken: before !== null })
-    Object.assign(kitchen, { name: document.name, settings: document.settings, version: kitchen.version + 1, revision: kitchen.revision + 1, updatedAt: at })
+    if (before !== null || kitchen.version !== version)
+      throw new Refusal('conflict', 'version', 'changedElsewhere', {
+        current: sentKitchen(await loadKitchen(tx)),
+        taken: before !== null,
+      })
+    Object.assign(kitchen, {
+      name: document.name,
+      settings: document.settings,
+      version: kitchen.version + 1,
+      revision: kitchen.revision + 1,
+      updatedAt: at,
+    })
     remember(tx, { id: mutationId, kitchenId: kitchen.id, at, targetId: kitchen.id, version: kitchen.version })
     const keep = listKeeper(tx, { kitchenId: kitchen.id, actorId: kitchen.actorId, createdAt: at, updatedAt: at })
     await keep('places', PlaceEntity, document.places)
     await keep('vessels', VesselEntity, document.vessels)
-    for (const [path, kind] of [['ovens', 'oven'], ['burners', 'burner'], ['pans', 'pan']] as const) {
-      await keep(path, EquipmentEntity, document[path].map(({ id, name, ...figures }) => ({ id, name, figures })), { kind })
+    for (const [path, kind] of [
+      ['ovens', 'oven'],
+      ['burners', 'burner'],
+      ['pans', 'pan'],
+    ] as const) {
+      await keep(
+        path,
+        EquipmentEntity,
+        document[path].map(({ id, name, ...figures }) => ({ id, name, figures })),
+        { kind },
+      )
     }
     await tx.flush()
     return sentKitchen(await loadKitchen(tx))
@@ -89,17 +164,34 @@ export async function saveKitchen(em: EntityManager, at: Date, { mutationId, ver
 }
 
 type Listed = typeof PlaceEntity | typeof VesselEntity | typeof EquipmentEntity
-interface Owned { kitchenId: string, actorId: string, createdAt: Date, updatedAt: Date }
+interface Owned {
+  kitchenId: string
+  actorId: string
+  createdAt: Date
+  updatedAt: Date
+}
 
-/** Writes a list as it now is: what is gone goes to the bin, what is known changes (and comes back), what is new comes. */
+/**
+ * Writes a list as it now is: what is gone goes to the bin, what is known changes (and comes back), what is new
+ * comes.
+ */
 function listKeeper(tx: EntityManager, owned: Owned) {
-  return async <T extends { id: string }>(path: string, entity: Listed, list: readonly T[], extra: { kind?: string } = {}) => {
+  return async <T extends { id: string }>(
+    path: string,
+    entity: Listed,
+    list: readonly T[],
+    extra: { kind?: string } = {},
+  ) => {
     list.forEach((item, i) => {
       if (list.findIndex(x => x.id === item.id) < i) throw new Refusal('invalid', `${path}.${i}.id`, 'sameId')
     })
-    const there = await tx.find(entity as typeof PlaceEntity, { $or: [{ kitchenId: owned.kitchenId, ...extra as object }, { id: { $in: list.map(x => x.id) } }] })
-    const mine = (row: (typeof there)[number]) => row.kitchenId === owned.kitchenId && (extra.kind === undefined || String(row.kind) === extra.kind)
-    for (const row of there) if (mine(row) && row.deletedAt === null && !list.some(x => x.id === row.id)) row.deletedAt = owned.updatedAt
+    const there = await tx.find(entity as typeof PlaceEntity, {
+      $or: [{ kitchenId: owned.kitchenId, ...(extra as object) }, { id: { $in: list.map(x => x.id) } }],
+    })
+    const mine = (row: (typeof there)[number]) =>
+      row.kitchenId === owned.kitchenId && (extra.kind === undefined || String(row.kind) === extra.kind)
+    for (const row of there)
+      if (mine(row) && row.deletedAt === null && !list.some(x => x.id === row.id)) row.deletedAt = owned.updatedAt
     list.forEach((item, position) => {
       const row = there.find(r => r.id === item.id)
       if (row && !mine(row)) throw new Refusal('invalid', `${path}.${position}.id`, 'sameId')

@@ -9,15 +9,26 @@ import { lockKitchen, lotOf } from './kitchen'
 import { remember, takenBefore } from './mutations'
 import { Refusal } from './refusal'
 
-export interface LotSave { mutationId: string, baseVersion: number, revive: boolean, lot: Lot }
+export interface LotSave {
+  mutationId: string
+  baseVersion: number
+  revive: boolean
+  lot: Lot
+}
 
 /**
  * Writes a lot, new (version 0) or changed. What its card tells (a titration, a reading) is worked out here again, so
  * that figures and card agree. Results kept for the shelf are stale after it, hence the kitchen's revision goes up.
  * @throws {InputError} naming the card's field; {Refusal} conflict or deleted, each with the lot as it stands
  */
-export async function saveLot(em: EntityManager, at: Date, { mutationId, baseVersion, revive, lot }: LotSave): Promise<LotRecord> {
-  const found = Object.fromEntries(Object.entries(figuresOf(findIngredient(lot.ingredientId)!, lot.method)).filter(([, v]) => v !== null))
+export async function saveLot(
+  em: EntityManager,
+  at: Date,
+  { mutationId, baseVersion, revive, lot }: LotSave,
+): Promise<LotRecord> {
+  const found = Object.fromEntries(
+    Object.entries(figuresOf(findIngredient(lot.ingredientId)!, lot.method)).filter(([, v]) => v !== null),
+  )
   const { id, ...rest } = { ...lot, ...found }
   return em.transactional(async (tx) => {
     const kitchen = await lockKitchen(tx)
@@ -26,11 +37,21 @@ export async function saveLot(em: EntityManager, at: Date, { mutationId, baseVer
     const before = await takenBefore(tx, mutationId, id)
     if (row && before === row.version && !row.deletedAt) return lotOf(row)
     if (row?.deletedAt && !revive) throw new Refusal('deleted', 'lot.id', 'deletedLot', { current: lotOf(row) })
-    if (row && (before !== null || row.version !== baseVersion)) throw new Refusal('conflict', 'baseVersion', 'changedElsewhere', { current: lotOf(row), taken: before !== null })
+    if (row && (before !== null || row.version !== baseVersion))
+      throw new Refusal('conflict', 'baseVersion', 'changedElsewhere', { current: lotOf(row), taken: before !== null })
     const version = (row?.version ?? 0) + 1
     const saved = row
       ? Object.assign(row, rest, { version, updatedAt: at, deletedAt: null })
-      : tx.create(LotEntity, { id, ...rest, version, kitchenId: kitchen.id, actorId: kitchen.actorId, createdAt: at, updatedAt: at, deletedAt: null })
+      : tx.create(LotEntity, {
+          id,
+          ...rest,
+          version,
+          kitchenId: kitchen.id,
+          actorId: kitchen.actorId,
+          createdAt: at,
+          updatedAt: at,
+          deletedAt: null,
+        })
     remember(tx, { id: mutationId, kitchenId: kitchen.id, at, targetId: id, version })
     kitchen.revision++
     await tx.flush()
@@ -42,7 +63,8 @@ export async function saveLot(em: EntityManager, at: Date, { mutationId, baseVer
 export async function removeLot(em: EntityManager, at: Date, id: string): Promise<void> {
   await em.transactional(async (tx) => {
     const kitchen = await lockKitchen(tx)
-    if (await tx.nativeUpdate(LotEntity, { id, kitchenId: kitchen.id, deletedAt: null }, { deletedAt: at }) === 0) throw new Refusal('unknown', 'id', 'unknownLot')
+    if ((await tx.nativeUpdate(LotEntity, { id, kitchenId: kitchen.id, deletedAt: null }, { deletedAt: at })) === 0)
+      throw new Refusal('unknown', 'id', 'unknownLot')
     kitchen.revision++
     await tx.flush()
   })

@@ -1,10 +1,19 @@
-/** Writes that were taken, so that one sent again (its answer was lost) counts once. Kept as long as a browser may still hold it. */
+/**
+ * Writes that were taken, so that one sent again (its answer was lost) counts once. Kept as long as a browser may
+ * still hold it.
+ */
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { MutationEntity } from '../database/entities'
 import { BIN_DAYS } from '../../shared/schemas/wire'
 import { Refusal } from './refusal'
 
-export interface Taken { id: string, kitchenId: string, at: Date, targetId: string, version: number }
+export interface Taken {
+  id: string
+  kitchenId: string
+  at: Date
+  targetId: string
+  version: number
+}
 
 /**
  * The version that a write made when it was taken before; null for a new one. Ask only under the target's lock.
@@ -22,4 +31,5 @@ export function remember(tx: EntityManager, { id, kitchenId, at, targetId, versi
 }
 
 /** Forgets what nobody sends again. */
-export const forgetBefore = (em: EntityManager, at: Date) => em.nativeDelete(MutationEntity, { createdAt: { $lt: new Date(at.getTime() - BIN_DAYS * 86_400_000) } })
+export const forgetBefore = (em: EntityManager, at: Date) =>
+  em.nativeDelete(MutationEntity, { createdAt: { $lt: new Date(at.getTime() - BIN_DAYS * 86_400_000) } })

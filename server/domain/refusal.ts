@@ -13,7 +13,12 @@ export type RefusalKind =
   | 'away'
 
 export class Refusal extends Error {
-  constructor(readonly kind: RefusalKind, readonly path: string, readonly code: string, readonly extra: Readonly<Record<string, unknown>> = {}) {
+  constructor(
+    readonly kind: RefusalKind,
+    readonly path: string,
+    readonly code: string,
+    readonly extra: Readonly<Record<string, unknown>> = {},
+  ) {
     super(`${path}: ${code}`)
     this.name = 'Refusal'
   }

@@ -12,8 +12,15 @@ export function readStored(row: { document: FormulaDocument, schemaVersion: numb
   try {
     const document = migrate(row.document) as unknown as FormulaDocument
     if (whole(document)) return document
-  } catch { /* told below */ }
+  } catch {
+    /* told below */
+  }
   throw new Refusal('invalid', 'document', 'unreadable')
 }
 
-export const recordOf = (row: FormulaRow): FormulaRecord => ({ id: row.id, version: row.version, updatedAt: row.updatedAt.toISOString(), document: readStored(row) })
+export const recordOf = (row: FormulaRow): FormulaRecord => ({
+  id: row.id,
+  version: row.version,
+  updatedAt: row.updatedAt.toISOString(),
+  document: readStored(row),
+})

@@ -1,4 +1,7 @@
-/** What the shelf shows of a formula: worked out apart from any request, and kept only where it still belongs to what is stored. */
+/**
+ * What the shelf shows of a formula: worked out apart from any request, and kept only where it still belongs to what
+ * is stored.
+ */
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { ENGINE_VERSION } from '#core/assessment'
 import { coreKitchen } from '../../shared/schemas/kitchen'
@@ -16,24 +19,47 @@ const BATCH = 8
  * replaces that of a newer save; one of an older kitchen stays marked stale.
  * @returns the ids that were written
  */
-export async function refreshSummaries(em: EntityManager, ids: readonly string[], summarise: Summarise): Promise<string[]> {
+export async function refreshSummaries(
+  em: EntityManager,
+  ids: readonly string[],
+  summarise: Summarise,
+): Promise<string[]> {
   const kitchen = await knownKitchen(em)
   const written: string[] = []
   for (let i = 0; i < ids.length; i += BATCH) {
     const some = ids.slice(i, i + BATCH)
-    const rows = (await em.execute<StoredRow[]>(`select id, version, document, result_version, result_revision, result_engine from formula
-      where id in (${some.map(() => '?').join(', ')}) and kitchen_id = ?`, [...some, kitchen.id])).filter(row => isStale(row, kitchen))
+    const rows = (
+      await em.execute<StoredRow[]>(
+        `select id, version, document, result_version, result_revision, result_engine from formula
+      where id in (${some.map(() => '?').join(', ')}) and kitchen_id = ?`,
+        [...some, kitchen.id],
+      )
+    ).filter(row => isStale(row, kitchen))
     if (rows.length === 0) continue
-    const results = await summarise({ kitchen: coreKitchen(kitchen), formulas: rows.map(({ id, document }) => ({ id, document })) })
+    const results = await summarise({
+      kitchen: coreKitchen(kitchen),
+      formulas: rows.map(({ id, document }) => ({ id, document })),
+    })
     for (const { id, summary, eggs, readable } of results) {
       const { version } = rows.find(r => r.id === id)!
-      const done = await em.execute<{ id: string }[]>(`update formula set result = ?::jsonb, eggs = ?::jsonb, readable = ?, result_engine = ?, result_revision = ?, result_version = ?
-        where id = ? and version = ? returning id`, [json(summary), json(eggs), readable, ENGINE_VERSION, kitchen.revision, version, id, version])
+      const done = await em.execute<{ id: string }[]>(
+        `update formula set result = ?::jsonb, eggs = ?::jsonb, readable = ?, result_engine = ?, result_revision = ?,
+          result_version = ?
+        where id = ? and version = ? returning id`,
+        [json(summary), json(eggs), readable, ENGINE_VERSION, kitchen.revision, version, id, version],
+      )
       written.push(...done.map(d => d.id))
     }
   }
   return written
 }
 
-interface StoredRow { id: string, version: number, document: unknown, result_version: number | null, result_revision: number | null, result_engine: string | null }
-const json = (value: unknown) => value === null ? null : JSON.stringify(value)
+interface StoredRow {
+  id: string
+  version: number
+  document: unknown
+  result_version: number | null
+  result_revision: number | null
+  result_engine: string | null
+}
+const json = (value: unknown) => (value === null ? null : JSON.stringify(value))

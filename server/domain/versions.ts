@@ -11,14 +11,33 @@ import type { Owner } from './kitchen'
 import { Refusal } from './refusal'
 import { readStored } from './stored'
 
-export interface Kept { at: Date, formulaId: string, document: FormulaDocument, label: string, /** Whose newest state it came after. */ parentFormulaId: string }
+export interface Kept {
+  at: Date
+  formulaId: string
+  document: FormulaDocument
+  label: string
+  /** Whose newest state it came after. */ parentFormulaId: string
+}
 
 /** Keeps a state, after the one before it. @returns its id */
 export async function keepVersion(tx: EntityManager, owner: Owner, k: Kept): Promise<string> {
   const id = randomUUID()
-  const before = await tx.findOne(FormulaVersionEntity, { formulaId: k.parentFormulaId, kitchenId: owner.id }, { orderBy: { createdAt: 'desc', id: 'desc' }, fields: ['id'] })
+  const before = await tx.findOne(
+    FormulaVersionEntity,
+    { formulaId: k.parentFormulaId, kitchenId: owner.id },
+    { orderBy: { createdAt: 'desc', id: 'desc' }, fields: ['id'] },
+  )
   tx.create(FormulaVersionEntity, {
-    id, kitchenId: owner.id, actorId: owner.actorId, createdAt: k.at, formulaId: k.formulaId, parentId: before?.id ?? null, label: k.label, document: k.document, schemaVersion: SCHEMA_VERSION, engineVersion: ENGINE_VERSION,
+    id,
+    kitchenId: owner.id,
+    actorId: owner.actorId,
+    createdAt: k.at,
+    formulaId: k.formulaId,
+    parentId: before?.id ?? null,
+    label: k.label,
+    document: k.document,
+    schemaVersion: SCHEMA_VERSION,
+    engineVersion: ENGINE_VERSION,
   })
   await tx.flush()
   return id
@@ -38,32 +57,90 @@ function readCursor(cursor: string): [string, string] {
 }
 
 /** Kept states, newest first, a page at a time. @throws {Refusal} unknown */
-export async function listVersions(em: EntityManager, owner: Owner, formulaId: string, after: string | null): Promise<VersionList> {
-  const formula = await em.findOne(FormulaEntity, { id: formulaId, kitchenId: owner.id, deletedAt: null }, { fields: ['id', 'name', 'parentFormulaId'] })
+export async function listVersions(
+  em: EntityManager,
+  owner: Owner,
+  formulaId: string,
+  after: string | null,
+): Promise<VersionList> {
+  const formula = await em.findOne(
+    FormulaEntity,
+    { id: formulaId, kitchenId: owner.id, deletedAt: null },
+    { fields: ['id', 'name', 'parentFormulaId'] },
+  )
   if (!formula) throw new Refusal('unknown', 'id', 'unknownFormula')
   const where = { formulaId, kitchenId: owner.id }
-  const qb = em.createQueryBuilder(FormulaVersionEntity, 'v').select([...SHOWN]).where(where)
+  const qb = em
+    .createQueryBuilder(FormulaVersionEntity, 'v')
+    .select([...SHOWN])
+    .where(where)
   if (after) qb.andWhere('(v.created_at, v.id) < (?::timestamptz, ?::uuid)', readCursor(after))
-  const rows = await qb.orderBy({ createdAt: 'desc', id: 'desc' }).limit(VERSIONS_PAGE + 1).getResult()
+  const rows = await qb
+    .orderBy({ createdAt: 'desc', id: 'desc' })
+    .limit(VERSIONS_PAGE + 1)
+    .getResult()
   const page = rows.slice(0, VERSIONS_PAGE)
-  const named = after ? [] : await em.find(FormulaVersionEntity, { ...where, label: { $gt: '' } }, { fields: SHOWN, orderBy: { label: 'asc' }, limit: NAMED_MOST })
-  const all = [...page, ...named.filter(n => !page.some(p => p.id === n.id))].sort((a, b) => b.createdAt.getTime() - a.createdAt.getTime() || (a.id < b.id ? 1 : -1))
+  const named = after
+    ? []
+    : await em.find(
+        FormulaVersionEntity,
+        { ...where, label: { $gt: '' } },
+        { fields: SHOWN, orderBy: { label: 'asc' }, limit: NAMED_MOST },
+      )
+  const all = [...page, ...named.filter(n => !page.some(p => p.id === n.id))].sort(
+    (a, b) => b.createdAt.getTime() - a.createdAt.getTime() || (a.id < b.id ? 1 : -1),
+  )
   const names = (found: { id: string, name: string }[]) => found.map(({ id, name }) => ({ id, name }))
   const others = { kitchenId: owner.id, deletedAt: null }
   return {
-    items: all.map(v => ({ id: v.id, formulaId, formulaName: formula.name, label: v.label, createdAt: v.createdAt.toISOString() })),
+    items: all.map(v => ({
+      id: v.id,
+      formulaId,
+      formulaName: formula.name,
+      label: v.label,
+      createdAt: v.createdAt.toISOString(),
+    })),
     next: rows.length > VERSIONS_PAGE ? cursorOf(page.at(-1)!) : null,
-    variants: names(await em.find(FormulaEntity, { ...others, parentFormulaId: formulaId }, { fields: ['id', 'name'], orderBy: { createdAt: 'asc' }, limit: 100 })),
-    origin: formula.parentFormulaId ? names(await em.find(FormulaEntity, { ...others, id: formula.parentFormulaId }, { fields: ['id', 'name'] }))[0] ?? null : null,
+    variants: names(
+      await em.find(
+        FormulaEntity,
+        { ...others, parentFormulaId: formulaId },
+        { fields: ['id', 'name'], orderBy: { createdAt: 'asc' }, limit: 100 },
+      ),
+    ),
+    origin: formula.parentFormulaId
+      ? (names(
+          await em.find(FormulaEntity, { ...others, id: formula.parentFormulaId }, { fields: ['id', 'name'] }),
+        )[0] ?? null)
+      : null,
   }
 }
 
-/** Names the state a draft is in; the name is a state of its own, since a kept one is never changed. @throws {Refusal} unknown */
-export async function nameVersion(em: EntityManager, owner: Owner, at: Date, formulaId: string, label: string): Promise<VersionItem> {
+/**
+ * Names the state a draft is in; the name is a state of its own, since a kept one is never changed.
+ * @throws {Refusal} unknown
+ */
+export async function nameVersion(
+  em: EntityManager,
+  owner: Owner,
+  at: Date,
+  formulaId: string,
+  label: string,
+): Promise<VersionItem> {
   return em.transactional(async (tx) => {
-    const row = await tx.findOne(FormulaEntity, { id: formulaId, kitchenId: owner.id, deletedAt: null }, { lockMode: LockMode.PESSIMISTIC_WRITE })
+    const row = await tx.findOne(
+      FormulaEntity,
+      { id: formulaId, kitchenId: owner.id, deletedAt: null },
+      { lockMode: LockMode.PESSIMISTIC_WRITE },
+    )
     if (!row) throw new Refusal('unknown', 'id', 'unknownFormula')
-    const id = await keepVersion(tx, owner, { at, formulaId, document: readStored(row), label, parentFormulaId: formulaId })
+    const id = await keepVersion(tx, owner, {
+      at,
+      formulaId,
+      document: readStored(row),
+      label,
+      parentFormulaId: formulaId,
+    })
     return { id, formulaId, formulaName: row.name, label, createdAt: at.toISOString() }
   })
 }
@@ -73,7 +150,14 @@ export async function loadVersion(em: EntityManager, owner: Owner, id: string): 
   const row = await em.findOne(FormulaVersionEntity, { id, kitchenId: owner.id })
   if (!row) throw new Refusal('unknown', 'id', 'unknownVersion')
   const formula = await em.findOne(FormulaEntity, { id: row.formulaId, kitchenId: owner.id }, { fields: ['name'] })
-  return { id: row.id, formulaId: row.formulaId, formulaName: formula?.name ?? '', label: row.label, createdAt: row.createdAt.toISOString(), document: readStored(row) }
+  return {
+    id: row.id,
+    formulaId: row.formulaId,
+    formulaName: formula?.name ?? '',
+    label: row.label,
+    createdAt: row.createdAt.toISOString(),
+    document: readStored(row),
+  }
 }
 
 /** At most so many states are taken out at a time: each such statement is short. */
@@ -89,15 +173,19 @@ export async function thinVersions(em: EntityManager, formulaId: string, at: Dat
   const today = startOfDay(at)
   let gone = 0
   for (;;) {
-    const rows = await em.execute<{ id: string }[]>(`
+    const rows = await em.execute<{ id: string }[]>(
+      `
       delete from formula_version where id in (
         select id from (
           select id, row_number() over (
-            partition by case when created_at >= ?::timestamptz then date_trunc('hour', created_at) else date_trunc('day', created_at) end, created_at >= ?::timestamptz
+            partition by created_at >= ?::timestamptz, case when created_at >= ?::timestamptz
+              then date_trunc('hour', created_at) else date_trunc('day', created_at) end
             order by created_at desc, id desc) as n
           from formula_version where formula_id = ? and label = '' and created_at < ?::timestamptz
         ) kept where n > 1 limit ${THIN_BATCH})
-      returning id`, [subDays(today, 7).toISOString(), subDays(today, 7).toISOString(), formulaId, today.toISOString()])
+      returning id`,
+      [subDays(today, 7).toISOString(), subDays(today, 7).toISOString(), formulaId, today.toISOString()],
+    )
     gone += rows.length
     if (rows.length < THIN_BATCH) return gone
   }

@@ -13,17 +13,25 @@ const WORK_MS = 20_000
 
 let pool: Tinypool | undefined
 
-const usePool = () => pool ??= new Tinypool({
-  filename: new URL('./threads/worker.mjs', import.meta.url).href, minThreads: 1, maxThreads: THREADS, idleTimeout: 60_000, resourceLimits: { maxOldGenerationSizeMb: 512 },
-})
+const usePool = () =>
+  (pool ??= new Tinypool({
+    filename: new URL('./threads/worker.mjs', import.meta.url).href,
+    minThreads: 1,
+    maxThreads: THREADS,
+    idleTimeout: 60_000,
+    resourceLimits: { maxOldGenerationSizeMb: 512 },
+  }))
 
 /** Runs one of `tasks.ts` in a thread. @throws {Refusal} when too many wait, or it takes too long */
-export async function inThread<K extends keyof typeof Tasks>(name: K, data: Parameters<(typeof Tasks)[K]>[0]): Promise<ReturnType<(typeof Tasks)[K]>> {
+export async function inThread<K extends keyof typeof Tasks>(
+  name: K,
+  data: Parameters<(typeof Tasks)[K]>[0],
+): Promise<ReturnType<(typeof Tasks)[K]>> {
   const at = usePool()
   if (at.queueSize >= QUEUE_MOST) throw new Refusal('away', '', 'busy')
   const signal = AbortSignal.timeout(WORK_MS)
   try {
-    return await at.run(data, { name, signal }) as ReturnType<(typeof Tasks)[K]>
+    return (await at.run(data, { name, signal })) as ReturnType<(typeof Tasks)[K]>
   } catch (error) {
     if (signal.aborted) throw new Refusal('away', '', 'busy')
     throw error

@@ -1,4 +1,6 @@
-/** What is computed off the event loop. Plain data in, plain data out; runs in a worker thread, or anywhere in tests. */
+/**
+ * What is computed off the event loop. Plain data in, plain data out; runs in a worker thread, or anywhere in tests.
+ */
 import { assess } from '#core/assess'
 import { InputError } from '#core/errors'
 import type { FormulaDocument, Kitchen } from '#core/formula/document'
@@ -11,15 +13,26 @@ import { inputProblem, type Problem } from '../../shared/schemas/problem'
 import { tooMuch } from '../../shared/schemas/shape'
 import type { EggUse } from '../../shared/schemas/wire'
 
-export interface SummaryJob { kitchen: Kitchen, formulas: { id: string, document: unknown }[] }
-export interface Summarised { id: string, summary: Summary | null, eggs: EggUse | null, readable: boolean }
+export interface SummaryJob {
+  kitchen: Kitchen
+  formulas: { id: string, document: unknown }[]
+}
+export interface Summarised {
+  id: string
+  summary: Summary | null
+  eggs: EggUse | null
+  readable: boolean
+}
 
 /** What the shelf shows of each; one that cannot be read says so and takes nothing else down. */
 export function summaries({ kitchen, formulas }: SummaryJob): Summarised[] {
   return formulas.map(({ id, document }) => {
     try {
       // Whatever version it says it is of, it is read as a stored one.
-      const doc = readStored({ document: document as FormulaDocument, schemaVersion: Number((document as { version?: unknown } | null)?.version) })
+      const doc = readStored({
+        document: document as FormulaDocument,
+        schemaVersion: Number((document as { version?: unknown } | null)?.version),
+      })
       const eggs = eggsOf(doc)
       try {
         return { id, summary: summarise(doc, assess(doc, kitchen)), eggs, readable: true }
@@ -43,7 +56,10 @@ export function assessBody({ body, kitchen }: { body: Uint8Array, kitchen: Kitch
   } catch {
     return { status: 400, problem: { path: '', code: 'notJson', params: {} } }
   }
-  const at = (problem: Problem) => ({ status: 422 as const, problem: { ...problem, path: problem.path ? `document.${problem.path}` : 'document' } })
+  const at = (problem: Problem) => ({
+    status: 422 as const,
+    problem: { ...problem, path: problem.path ? `document.${problem.path}` : 'document' },
+  })
   const much = tooMuch(input)
   if (much) return at(much)
   const read = readDocument(input, kitchen)

@@ -2,10 +2,12 @@
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql'
 import type { H3Event } from 'h3'
 import { ormConfig } from '../database/config'
+import { startPulse, type Pulse } from '../database/pulse'
 import { Refusal } from '../domain/refusal'
 
 let opened: Promise<MikroORM> | undefined
 let ready: Promise<void> = Promise.resolve()
+let pulse: Pulse | undefined
 
 /** The database's address: one environment variable. */
 export const databaseUrl = (): string => process.env.DATABASE_URL ?? 'postgresql://127.0.0.1:5432/lumbik'
@@ -35,15 +37,21 @@ export function useOrm(): Promise<MikroORM> {
   return opened
 }
 
+/** From now on a database that is away is told at once. */
+export async function watchDatabase(): Promise<void> {
+  pulse ??= await startPulse(databaseUrl())
+}
+
 export async function closeOrm(): Promise<void> {
-  const orm = await opened?.catch(() => undefined)
-  opened = undefined
-  await orm?.close(true)
+  const [orm, beating] = [await opened?.catch(() => undefined), pulse]
+  opened = pulse = undefined
+  await Promise.all([orm?.close(true), beating?.stop()])
 }
 
 /** Entity manager of a request, or of work of the server's own. */
 export async function newEm(): Promise<EntityManager> {
   await whenReady()
+  if (pulse?.away()) throw new Refusal('away', '', 'database')
   return (await useOrm()).em.fork() as EntityManager
 }
 

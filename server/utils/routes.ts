@@ -18,7 +18,9 @@ export function methodsOf(path: string): readonly string[] | null {
   const parts = path.split('/')
   const route = Object.keys(ROUTES).find((r) => {
     const want = r.split('/')
-    return want.length === parts.length && want.every((w, i) => w === parts[i] || (w.startsWith(':') && parts[i] !== ''))
+    return (
+      want.length === parts.length && want.every((w, i) => w === parts[i] || (w.startsWith(':') && parts[i] !== ''))
+    )
   })
   return route ? ROUTES[route]! : null
 }

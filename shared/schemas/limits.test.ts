@@ -27,7 +27,11 @@ describe('too much of anything is told before it is looked at', () => {
     expect(code(lists(21))).toBe('tooMany')
   })
   it('names that reach an object\'s workings, and text that cannot be kept, are refused by their place', () => {
-    expect(tooMuch(JSON.parse('{"settings":{"prices":{"__proto__":1}}}'))).toEqual({ path: 'settings.prices.__proto__', code: 'badKey', params: {} })
+    expect(tooMuch(JSON.parse('{"settings":{"prices":{"__proto__":1}}}'))).toEqual({
+      path: 'settings.prices.__proto__',
+      code: 'badKey',
+      params: {},
+    })
     expect(tooMuch(JSON.parse('{"a":[{"constructor":1}]}'))).toMatchObject({ path: 'a.0.constructor' })
     expect(tooMuch({ name: 'a\u0000b' })).toMatchObject({ path: 'name', code: 'badText' })
     expect(tooMuch({ name: 'a\uD800b' })).toMatchObject({ path: 'name', code: 'badText' })
@@ -47,14 +51,24 @@ describe('a refusal', () => {
       }
       throw new Error('it was taken')
     }
-    for (const [path, value] of [['vocabulary', { ...SETTINGS, vocabulary: long }], ['altitudeM', { ...SETTINGS, altitudeM: long }], ['currency', { ...SETTINGS, currency: long }]] as const) {
+    for (const [path, value] of [
+      ['vocabulary', { ...SETTINGS, vocabulary: long }],
+      ['altitudeM', { ...SETTINGS, altitudeM: long }],
+      ['currency', { ...SETTINGS, currency: long }],
+    ] as const) {
       const problem = refused(value)
       expect(problem.path).toBe(path)
       expect(JSON.stringify(problem).length).toBeLessThan(300)
       expect(JSON.stringify(problem)).not.toContain('xxxx')
     }
-    expect(refused({ ...SETTINGS, [long]: 1 })).toMatchObject({ code: 'noUnknown', params: { unknown: `${'x'.repeat(60)}…` } })
-    expect(told({ min: 1, value: 'secret', originalValue: 'secret', spec: {}, unknown: long })).toEqual({ min: 1, unknown: `${'x'.repeat(60)}…` })
+    expect(refused({ ...SETTINGS, [long]: 1 })).toMatchObject({
+      code: 'noUnknown',
+      params: { unknown: `${'x'.repeat(60)}…` },
+    })
+    expect(told({ min: 1, value: 'secret', originalValue: 'secret', spec: {}, unknown: long })).toEqual({
+      min: 1,
+      unknown: `${'x'.repeat(60)}…`,
+    })
     expect(fieldPath(`a[0].b["c d"].${long}`)).toMatch(/^a\.0\.b\.c d\.x+…$/)
   })
 })
@@ -85,6 +99,23 @@ describe('prices', () => {
 })
 
 describe('dates are such as there are', () => {
-  it('days', () => expect(['2026-11-28', '2028-02-29', '2026-02-29', '2026-99-99', '2026-11-31', '26-11-28', '2026-11-28T08:00', '0001-01-01'].map(isDay)).toEqual([true, true, false, false, false, false, false, false]))
-  it('moments', () => expect(['2026-11-28T08:30', '2026-11-28T08:30:15', '2026-11-28T25:00', '2026-13-28T08:30', '2026-11-28', 'soon'].map(isMoment)).toEqual([true, true, false, false, false, false]))
+  it('days', () =>
+    expect(
+      [
+        '2026-11-28',
+        '2028-02-29',
+        '2026-02-29',
+        '2026-99-99',
+        '2026-11-31',
+        '26-11-28',
+        '2026-11-28T08:00',
+        '0001-01-01',
+      ].map(isDay),
+    ).toEqual([true, true, false, false, false, false, false, false]))
+  it('moments', () =>
+    expect(
+      ['2026-11-28T08:30', '2026-11-28T08:30:15', '2026-11-28T25:00', '2026-13-28T08:30', '2026-11-28', 'soon'].map(
+        isMoment,
+      ),
+    ).toEqual([true, true, false, false, false, false]))
 })

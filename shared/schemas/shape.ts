@@ -5,8 +5,12 @@ export const SHAPE_LIMITS = { depth: 24, values: 20_000, list: 1000, keys: 400, 
 /** Names that would reach an object's own workings. */
 const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype'])
 
-/** Text that PostgreSQL can keep and JSON can carry: no NUL, no half of a surrogate pair. @example isText('a\u0000') // false */
-export const isText = (text: string): boolean => !text.includes('\0') && !/[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/.test(text)
+/**
+ * Text that PostgreSQL can keep and JSON can carry: no NUL, no half of a surrogate pair.
+ * @example isText('a\u0000') // false
+ */
+export const isText = (text: string): boolean =>
+  !text.includes('\0') && !/[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/.test(text)
 
 /** The first thing that is too much, or null. Walks without recursion: nesting costs no stack. */
 export function tooMuch(root: unknown): Problem | null {
@@ -14,7 +18,11 @@ export function tooMuch(root: unknown): Problem | null {
   let values = 0
   while (stack.length) {
     const [value, path, depth] = stack.pop()!
-    const no = (code: string, max?: number): Problem => ({ path: path.slice(0, 160), code, params: max === undefined ? {} : { max } })
+    const no = (code: string, max?: number): Problem => ({
+      path: path.slice(0, 160),
+      code,
+      params: max === undefined ? {} : { max },
+    })
     if (++values > SHAPE_LIMITS.values) return no('tooMany', SHAPE_LIMITS.values)
     if (typeof value === 'string') {
       if (value.length > SHAPE_LIMITS.text) return no('tooLong', SHAPE_LIMITS.text)

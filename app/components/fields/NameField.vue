@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A name as it is typed: taken with each letter, so that nothing waits for the field to be left. An emptied field leaves the name as it was. */
+/**
+ * A name as it is typed: taken with each letter, so that nothing waits for the field to be left. An emptied field
+ * leaves the name as it was.
+ */
 const name = defineModel<string>({ required: true })
 const emit = defineEmits<{ done: [] }>()
 /** What stands in the field while it is being written in: spaces at its ends are no part of the name. */
