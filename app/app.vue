@@ -11,7 +11,7 @@ const AWAY = { server: 'Waiting for the server', database: 'Waiting for the data
   <UApp :toaster="{ position: 'bottom-left', duration: 9000 }">
     <NuxtLoadingIndicator color="#1F2F24" :height="2" />
     <TopBar />
-    <p v-if="away && kitchen.record" class="unreachable no-print" role="alert" :data-away="away">
+    <p v-if="away && kitchen.record" class="unreachable away no-print" role="alert" :data-away="away">
       <b>{{ AWAY[away] }}.</b> What you change is kept in this browser and sent once it answers.
     </p>
     <p v-if="storageFailing" class="unreachable no-print" role="alert" data-storage="failing">
@@ -28,6 +28,8 @@ const AWAY = { server: 'Waiting for the server', database: 'Waiting for the data
 
 <style scoped>
 .unreachable { padding: 0.6rem 1.75rem; margin: 0; border-bottom: 1px solid var(--blood); color: var(--blood); }
+/* Comes and goes: nothing under a finger moves for it. */
+.away { position: fixed; left: 0; right: 0; bottom: 0; z-index: 30; background: var(--paper); border-bottom: 0; border-top: 1px solid var(--blood); pointer-events: none; }
 .waiting { padding: 3rem 1.75rem; }
 .waiting h1 { font-size: 1.85rem; margin-bottom: 0.4rem; }
 @media (max-width: 760px) { .unreachable { padding: 0.6rem 1rem; } }

@@ -21,7 +21,9 @@ export class ApiError extends Error {
 /** Who does not answer at present; null while all do. */
 export const away = ref<Away | null>(null)
 /** A call that waits longer than this is said to wait, ms. */
-const SLOW_MS = 2500
+const SLOW_MS = 1200
+/** While one waits, the server is asked this often whether it waits for its database, ms. */
+const WHY_MS = 400
 /** Longer than any answer takes: the server itself gives up on its database sooner. */
 const GIVE_UP_MS = 15_000
 
@@ -31,12 +33,28 @@ interface Options {
   query?: Record<string, string>
 }
 
+/** Says that a call waits once it does, and what for: the server knows by its database's pulse before the call does. */
+function whileItWaits(): { over: () => void } {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const look = async () => {
+    const mine = timer
+    away.value ??= 'server'
+    const answer = await fetch('/api/health', { cache: 'no-store', signal: AbortSignal.timeout(WHY_MS) }).catch(() => null)
+    if (timer !== mine) return
+    if (answer?.status === 503) away.value = 'database'
+    timer = setTimeout(look, WHY_MS)
+  }
+  timer = setTimeout(look, SLOW_MS)
+  return { over: () => {
+    clearTimeout(timer)
+    timer = undefined
+  } }
+}
+
 /** Calls a route. @throws {ApiError} */
 export async function api<T>(path: string, { method = 'GET', body, query }: Options = {}): Promise<T> {
   const url = query && Object.keys(query).length ? `${path}?${new URLSearchParams(query).toString()}` : path
-  const slow = setTimeout(() => {
-    away.value ??= 'server'
-  }, SLOW_MS)
+  const waiting = whileItWaits()
   try {
     const response = await fetch(url, {
       method,
@@ -58,7 +76,7 @@ export async function api<T>(path: string, { method = 'GET', body, query }: Opti
     away.value = 'server'
     throw new ApiError(undefined, { path: '', code: 'offline', params: {} })
   } finally {
-    clearTimeout(slow)
+    waiting.over()
   }
 }
 

@@ -20,27 +20,26 @@ async function loads(path: string): Promise<boolean> {
   return scripts.length > 0 && (await Promise.all(scripts.map(get))).every(text => text !== null)
 }
 
-export default defineNuxtPlugin((nuxt) => {
+export default defineNuxtPlugin(() => {
   const router = useRouter()
-  let to = ''
-  let trying = false
-  router.beforeEach((next) => {
-    to = next.fullPath
-  })
-  const onChunkError = async () => {
-    if (trying) return
-    trying = true
-    const wanted = to || window.location.pathname
-    for (let i = 0; i < TRIES && (to === wanted || !to); i++) {
-      // A browser keeps a failed module for failed: the page is opened anew, at the address that was wanted.
-      if (await loads(wanted)) return window.location.assign(wanted)
+  let wanted = ''
+  /** Opens what was wanted once it can be had; a browser may keep a failed module for failed, so the page is opened anew. */
+  async function openAnew(path: string) {
+    if (wanted === path) return
+    wanted = path
+    for (let i = 0; i < TRIES && wanted === path; i++) {
+      if (await loads(path)) return window.location.assign(path)
       away.value ??= 'server'
       await new Promise(resolve => setTimeout(resolve, AGAIN_MS))
     }
-    trying = false
+    if (wanted === path) wanted = ''
   }
-  nuxt.hook('app:chunkError', onChunkError)
-  router.onError((error: unknown) => {
-    if (LOADING.test(String((error as { message?: unknown } | null)?.message ?? error))) void onChunkError()
+  // Somebody who went elsewhere meanwhile is not fetched back.
+  router.afterEach((to, _, failure) => {
+    if (!failure && to.fullPath !== wanted) wanted = ''
+  })
+  // A page that is only fetched ahead and fails is nobody's trouble yet.
+  router.onError((error: unknown, to) => {
+    if (LOADING.test(String((error as { message?: unknown } | null)?.message ?? error))) void openAnew(to.fullPath)
   })
 })

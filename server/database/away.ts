@@ -16,7 +16,7 @@ const SYSTEM = new Set([
   'EAI_AGAIN',
 ])
 const WORDS =
-  /Query read timeout|Connection terminated|timeout (?:expired|exceeded when trying to connect)|acquir(?:ing|e) a connection|operation timed out|encountered a connection error|connection is closed/i
+  /Query read timeout|Connection terminated|timeout (?:expired|exceeded when trying to connect)|acquir(?:ing|e) a connection|operation timed out|encountered a connection error|Client was closed|is not queryable|connection is closed/i
 
 interface Failing {
   code?: unknown

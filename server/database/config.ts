@@ -17,15 +17,68 @@ export const MIGRATION_NAMES = MIGRATIONS.map(m => m.name)
 const ANSWER_MS = 2500
 const STATEMENT_MS = 2000
 const CONNECT_MS = 2000
+/** A pulse that does not come within this tells that the database is away, ms. */
+const PULSE_MS = 1500
+
+type Answered = (error: Error | null, result: unknown) => void
+interface PgClient {
+  query: (...args: unknown[]) => unknown
+  connection?: { stream?: { destroy: () => void } }
+  __knex__disposed?: Error
+}
+
+/**
+ * A connection on which an answer did not come is never used again: its transaction may still be open, and what was
+ * asked may still be answered. The database takes back what was not committed once it notices.
+ */
+function disposedWhenLate(client: PgClient, done: (error: Error | null, client: PgClient) => void): void {
+  const query = client.query.bind(client)
+  client.query = (...args: unknown[]) => {
+    const last = args.at(-1)
+    if (typeof last === 'function') {
+      args[args.length - 1] = ((error, result) => {
+        if (error?.message === 'Query read timeout') {
+          client.__knex__disposed = error
+          client.connection?.stream?.destroy()
+        }
+        (last as Answered)(error, result)
+      }) satisfies Answered
+    }
+    return query(...args)
+  }
+  done(null, client)
+}
+
+/** How long who asks of the database waits for it. */
+const patience = (ms: number) => ({ acquireTimeoutMillis: ms, createTimeoutMillis: ms, afterCreate: disposedWhenLate })
 
 const SERVING = {
-  pool: { min: 0, max: 8, acquireTimeoutMillis: ANSWER_MS, createTimeoutMillis: ANSWER_MS },
-  driverOptions: { acquireConnectionTimeout: ANSWER_MS, connection: { connectionTimeoutMillis: CONNECT_MS, query_timeout: ANSWER_MS, statement_timeout: STATEMENT_MS, idle_in_transaction_session_timeout: 30_000, keepAlive: true, application_name: 'lumbik' } },
+  pool: { min: 0, max: 8, ...patience(ANSWER_MS) },
+  driverOptions: {
+    acquireConnectionTimeout: ANSWER_MS,
+    connection: {
+      connectionTimeoutMillis: CONNECT_MS, query_timeout: ANSWER_MS, statement_timeout: STATEMENT_MS,
+      idle_in_transaction_session_timeout: 30_000, keepAlive: true, application_name: 'lumbik',
+    },
+  },
 }
 /** Migrations take as long as they take, on one connection, which also holds their lock. */
-const MIGRATING = { pool: { min: 1, max: 1 }, driverOptions: { connection: { connectionTimeoutMillis: 5000, application_name: 'lumbik migrations' } } }
+const MIGRATING = {
+  pool: { min: 1, max: 1 },
+  driverOptions: { connection: { connectionTimeoutMillis: 5000, application_name: 'lumbik migrations' } },
+}
 
-export const ormConfig = (clientUrl: string, mode: 'serve' | 'migrate' = 'serve') => defineConfig({
+/** One connection of its own that only asks whether anybody is there. */
+const ASKING = {
+  pool: { min: 0, max: 1, ...patience(PULSE_MS) },
+  driverOptions: {
+    acquireConnectionTimeout: PULSE_MS,
+    connection: { connectionTimeoutMillis: PULSE_MS, query_timeout: PULSE_MS, application_name: 'lumbik pulse' },
+  },
+}
+const MODES = { serve: SERVING, migrate: MIGRATING, ask: ASKING }
+
+export const ormConfig = (clientUrl: string, mode: keyof typeof MODES = 'serve') => defineConfig({
   clientUrl,
   entities,
   connect: false,
@@ -35,5 +88,5 @@ export const ormConfig = (clientUrl: string, mode: 'serve' | 'migrate' = 'serve'
   migrations: { migrationsList: MIGRATIONS.map(m => ({ name: m.name, class: m })), snapshot: false, tableName: 'migrations' },
   schemaGenerator: { createForeignKeyConstraints: false },
   logger: message => process.env.LUMBIK_LOG ? console.log(message) : undefined,
-  ...(mode === 'serve' ? SERVING : MIGRATING),
+  ...MODES[mode],
 })

@@ -1,11 +1,11 @@
 /**
- * Whether the database answers, asked once a second on a connection of its own: a frozen one is then told at once, not
+ * Whether the database answers, asked twice a second on a connection of its own: a frozen one is then told at once, not
  * found out by each request anew.
  */
 import { MikroORM } from '@mikro-orm/postgresql'
 import { ormConfig } from './config'
 
-const BEAT_MS = 1000
+const BEAT_MS = 500
 /** While it is away it is asked more often: whoever waits for it waits no longer than this. */
 const AWAY_BEAT_MS = 300
 
@@ -16,10 +16,7 @@ export interface Pulse {
 
 /** Starts asking. */
 export async function startPulse(url: string): Promise<Pulse> {
-  const orm = await MikroORM.init({
-    ...ormConfig(url),
-    pool: { min: 0, max: 1, acquireTimeoutMillis: 2500, createTimeoutMillis: 2500 },
-  })
+  const orm = await MikroORM.init(ormConfig(url, 'ask'))
   let away = false
   let timer: ReturnType<typeof setTimeout> | undefined
   let stopped = false

@@ -42,6 +42,9 @@ export async function watchDatabase(): Promise<void> {
   pulse ??= await startPulse(databaseUrl())
 }
 
+/** Whether somebody asks already. */
+export const hasPulse = (): boolean => pulse !== undefined
+
 export async function closeOrm(): Promise<void> {
   const [orm, beating] = [await opened?.catch(() => undefined), pulse]
   opened = pulse = undefined
