@@ -63,6 +63,7 @@ for (const view of wanted.length ? wanted : VIEWS) {
     await page.waitForSelector('[data-compared="1"][data-explained="settled"]', { timeout: 30000 })
   }
   await page.evaluate(() => Promise.all([document.fonts.ready, ...document.getAnimations().map(a => a.finished)]))
+  if (path === 'shelf') await page.waitForSelector('[data-fresh="true"]')
   await page.screenshot({ path: `${folder}/${name}.png`, fullPage: Boolean(full) })
   await page.close()
 }

@@ -20,14 +20,17 @@ const renaming = ref<string | null>(null)
 const newName = ref('')
 await shelf.load()
 
-/* Rows: measured as they are drawn, with enough around the seen ones that keys and fingers never meet an edge. */
+/* Rows: measured as they are drawn. First what is seen, then enough around it that keys and fingers never meet an edge. */
 const ROW_PX = 96
-const OVERSCAN = 20
+const FIRST = 1
+const AROUND = 20
+const around = ref(FIRST)
+onMounted(() => requestAnimationFrame(() => setTimeout(() => { around.value = AROUND })))
 const list = useTemplateRef<HTMLElement>('list')
 const offset = ref(0)
 watchEffect(() => { offset.value = list.value?.offsetTop ?? 0 }, { flush: 'post' })
 const rows = useWindowVirtualizer(computed(() => ({
-  count: items.value?.length ?? 0, estimateSize: () => ROW_PX, overscan: OVERSCAN, scrollMargin: offset.value, getItemKey: (i: number) => items.value![i]!.id,
+  count: items.value?.length ?? 0, estimateSize: () => ROW_PX, overscan: around.value, scrollMargin: offset.value, getItemKey: (i: number) => items.value![i]!.id,
 })))
 const shown = computed(() => rows.value.getVirtualItems().flatMap(row => items.value?.[row.index] ? [{ row, item: items.value[row.index]! }] : []))
 const measure = (el: Element | ComponentPublicInstance | null) => { if (el) rows.value.measureElement(el as Element) }
