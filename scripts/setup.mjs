@@ -172,8 +172,8 @@ export async function endProcess(pid, ms = 5000) {
   await gone(pid, 5000)
 }
 
-/** What the database's log may hold: that something failed, never the statement or its values. */
-const DISCREET = { log_min_error_statement: 'panic', log_error_verbosity: 'terse', log_statement: 'none', log_min_duration_statement: '-1' }
+/** What the database's log holds: starts, stops and what ends it. A failed statement is the server's to name; its words and values go nowhere. */
+const DISCREET = { log_min_messages: 'log', log_min_error_statement: 'panic', log_error_verbosity: 'terse', log_statement: 'none', log_min_duration_statement: '-1' }
 
 /**
  * A cluster of our own, on loopback, with a generated password.
@@ -276,6 +276,7 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
     port,
     sql,
     folder,
+    log: join(dirname(folder), `${name}.log`),
     bin,
     env,
     postmaster,

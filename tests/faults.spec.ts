@@ -6,6 +6,7 @@ import {
   backedUp,
   bePatient,
   demoKeptRunning,
+  discreet,
   doors,
   frozenDatabase,
   halfSent,
@@ -41,5 +42,6 @@ test('two servers may begin at once, and save at once', async () =>
 test('a stop waits for no request that never ends', async () => holds([await halfSent(postgres)]))
 test('the server listens on this machine only, unless told who may call', async () => holds(await doors(postgres)))
 test('a backup brings everything back after the database was destroyed', async () => holds([await backedUp(postgres)]))
+test('the database\'s log holds no statement that failed', async () => holds([await discreet(postgres)]))
 test('the demo says that one runs, takes over from one killed, starts its database again, and always ends', async () =>
   holds(await demoKeptRunning()))

@@ -269,6 +269,27 @@ test('storage that is full or denied costs the keeping only: it says so, and sav
   expect(await sugar(lumbik.url)).toBe(144)
 })
 
+test('a browser that gives no storage at all opens every view, and saves', async ({ page, lumbik }) => {
+  await page.addInitScript(() => {
+    for (const name of ['localStorage', 'sessionStorage']) {
+      Object.defineProperty(window, name, { get: () => { throw new DOMException('denied', 'SecurityError') } })
+    }
+  })
+  await open(page, SCONES)
+  await put(page, 'Grams of Caster sugar', 145)
+  await saved(page)
+  expect(await sugar(lumbik.url)).toBe(145)
+  await expect(page.locator('[data-storage="failing"]')).toBeVisible()
+  for (const station of ['stock', 'shape', 'heat', 'chill', 'serve']) {
+    await page.locator(`.ribbon a[href$="/${station}"]`).click()
+    await expect(workspace(page)).toHaveAttribute('data-station', station)
+  }
+  await page.getByRole('link', { name: 'Shelf', exact: true }).click()
+  await page.getByRole('link', { name: 'New formula' }).click()
+  await page.getByLabel('Formula text').fill('200 g sugar')
+  await expect(page.locator('[data-reading="settled"]')).toContainText('200 g')
+})
+
 test('fast typing ends with the last value\'s answer, never a late one', async ({ page }) => {
   await open(page, SCONES)
   await put(page, 'Grams of Egg yolk', 260)

@@ -23,7 +23,7 @@ const adding = ref('')
 const addError = ref('')
 
 /* Shares on a basis that is always written. */
-const bases = useSessionStorage<Record<string, string>>('lumbik:basis', {})
+const bases = useKeptByTab<Record<string, string>>('lumbik:basis', {})
 const basis = computed<PercentBasis>(() => {
   const [kind, lineId] = (bases.value[ws.id] ?? 'whole').split(':')
   if (kind === 'line' && lines.value.some(l => l.id === lineId)) return { kind: 'line', lineId: lineId! }

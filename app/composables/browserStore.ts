@@ -1,7 +1,8 @@
+import { useStorage, type UseStorageOptions } from '@vueuse/core'
+
 /**
- * What this browser keeps. Storage that is full or denied costs nothing but the keeping: values then live as long as
- * the
- * page, `failing` says so, and everything goes on to the server as before.
+ * What this browser keeps. Storage that is full or denied costs nothing but the keeping: values then live as long
+ * as the page, `storageFailing` says so, and everything goes on to the server as before.
  */
 const memory = new Map<string, string>()
 /** Whether the browser refused to keep something. */
@@ -59,3 +60,34 @@ export const browserStore = {
     return [...found]
   },
 }
+
+/** A ref that this browser keeps under a key: whatever its storage allows, it works. */
+export const useKept = <T>(key: string, initial: T, options: UseStorageOptions<T> = {}) => useStorage<T>(key, initial, {
+  getItem: key => browserStore.get(key),
+  setItem: (key, value) => void browserStore.set(key, value),
+  removeItem: key => browserStore.remove(key),
+}, options)
+
+const mine = new Map<string, string>()
+function tabStorage(): Storage | null {
+  try {
+    return window.sessionStorage
+  } catch {
+    return null
+  }
+}
+/** The same for this tab alone: which view is open and the like. What cannot be kept lives as long as the page. */
+export const useKeptByTab = <T>(key: string, initial: T, options: UseStorageOptions<T> = {}) => useStorage<T>(key, initial, {
+  getItem: key => mine.get(key) ?? tabStorage()?.getItem(key) ?? null,
+  setItem: (key, value) => {
+    try {
+      tabStorage()!.setItem(key, value)
+    } catch {
+      mine.set(key, value)
+    }
+  },
+  removeItem: (key) => {
+    mine.delete(key)
+    tabStorage()?.removeItem(key)
+  },
+}, options)

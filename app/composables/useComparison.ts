@@ -13,7 +13,7 @@ export function useComparison(formulaId: () => string) {
   const list = shallowRef<VersionList | null>(null)
   const failed = ref(false)
   const docs = shallowRef<Record<string, FormulaDocument>>({})
-  const chosen = useSessionStorage<Record<string, string[]>>('lumbik:compare', {})
+  const chosen = useKeptByTab<Record<string, string[]>>('lumbik:compare', {})
   const keys = computed(() => chosen.value[formulaId()] ?? [])
 
   const others = computed<Other[]>(() => {

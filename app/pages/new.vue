@@ -23,7 +23,7 @@ const DRAFT = 'lumbik:new'
 interface Draft { text: string, answers: Answers, name: string, use: Use | null, family: Family | null, school: School | null, /** Its formula's, so that one sent twice is one. */ id: string }
 const empty = (): Draft => ({ text: '', answers: {}, name: '', use: null, family: null, school: null, id: crypto.randomUUID() })
 // What was begun survives a reload.
-const draft = useLocalStorage<Draft>(DRAFT, empty(), { mergeDefaults: true, onError: () => { storageFailing.value = true } })
+const draft = useKept<Draft>(DRAFT, empty(), { mergeDefaults: true })
 const error = ref('')
 const busy = ref(false)
 

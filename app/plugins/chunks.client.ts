@@ -23,7 +23,10 @@ async function loads(path: string): Promise<boolean> {
 export default defineNuxtPlugin(() => {
   const router = useRouter()
   let wanted = ''
-  /** Opens what was wanted once it can be had; a browser may keep a failed module for failed, so the page is opened anew. */
+  /**
+   * Opens what was wanted once it can be had; a browser may keep a failed module for failed, so the page is opened
+   * anew.
+   */
   async function openAnew(path: string) {
     if (wanted === path) return
     wanted = path

@@ -29,7 +29,7 @@ function usual(): [string, string] {
   const setter = largest(id => group(id) === 'egg') ?? largest(id => group(id) === 'setter') ?? largest(id => group(id) === 'dairy') ?? lines.find(l => l !== juice) ?? lines[0]
   return [`mass:${juice?.id}`, `mass:${setter?.id}`]
 }
-const chosen = useSessionStorage<Record<string, [string, string]>>('lumbik:map-axes', {})
+const chosen = useKeptByTab<Record<string, [string, string]>>('lumbik:map-axes', {})
 const pair = computed<[Axis, Axis] | null>(() => {
   const keys = axes.value.map(axisKey)
   const [x, y] = chosen.value[ws.id] ?? usual()
@@ -39,7 +39,7 @@ const pair = computed<[Axis, Axis] | null>(() => {
   const [ax, ay] = [axisOf(kx), axisOf(ky ?? '')]
   return ax && ay && keys.includes(kx) ? [ax, ay] : null
 })
-const at = useSessionStorage<'cold' | 'plate'>('lumbik:map-at', 'plate')
+const at = useKeptByTab<'cold' | 'plate'>('lumbik:map-at', 'plate')
 function choose(which: 0 | 1, key: string) {
   const now = pair.value!.map(axisKey) as [string, string]
   const other = now[which === 0 ? 1 : 0]

@@ -23,7 +23,7 @@ const usual = (): Goal => {
   return { set: kind === 'cut' || kind === 'turnedOut' ? { kind: 'standsCut', heightM: pieceHeightM } : { kind: 'keep' }, sharpness: 'balanced', sweetness: null, yieldG: null, maxCost: null, maxYolkG: null, wholeEggs: true }
 }
 /** The goal stays with the formula in this browser. */
-const goals = useLocalStorage<Record<string, Goal>>('lumbik:goals', {})
+const goals = useKept<Record<string, Goal>>('lumbik:goals', {})
 const goal = computed<Goal>(() => ({ ...usual(), ...goals.value[ws.id] }))
 const set = (part: Partial<Goal>) => { goals.value = { ...goals.value, [ws.id]: { ...goal.value, ...part } } }
 const setKind = computed(() => goal.value.set.kind === 'band' ? `${goal.value.set.at}` : goal.value.set.kind)

@@ -7,7 +7,7 @@ const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
 const fmt = useFormat()
 const c = computed(() => props.assessment.chill)
 const VIEWS = [['plan', 'The plan'], ['picture', 'The cold going in'], ['when', 'When']] as const
-const view = useSessionStorage<(typeof VIEWS)[number][0]>('lumbik:chill-view', 'plan')
+const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:chill-view', 'plan')
 </script>
 
 <template>

@@ -8,7 +8,7 @@ const fmt = useFormat()
 const h = computed(() => props.assessment.heat)
 const boils = computed(() => props.doc.heat.method === 'direct' && props.doc.family === 'posset')
 const VIEWS = computed(() => [['cook', 'The cook'], ['order', 'Order of work'], ...(boils.value ? [['reduce', 'The boil']] : []), ['ways', 'Other batches and tins']] as const)
-const view = useSessionStorage('lumbik:heat-view', 'cook')
+const view = useKeptByTab('lumbik:heat-view', 'cook')
 const shown = computed(() => VIEWS.value.some(([key]) => key === view.value) ? view.value : 'cook')
 </script>
 

@@ -6,7 +6,7 @@ import type { FormulaDocument } from '#core/formula/document'
 defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
 const ws = useWorkspaceStore()
 const VIEWS = [['clock', 'The clock'], ['keep', 'Keeping'], ['paper', 'Label and bench card']] as const
-const view = useSessionStorage<(typeof VIEWS)[number][0]>('lumbik:serve-view', 'clock')
+const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:serve-view', 'clock')
 const size = ref<'62' | 'a6'>('62')
 </script>
 

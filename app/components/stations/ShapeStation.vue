@@ -5,7 +5,7 @@ import type { FormulaDocument } from '#core/formula/document'
 
 defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
 const VIEWS = [['tin', 'Tin and fill'], ['fit', 'Into another tin'], ['cuts', 'Portions and cuts'], ['parts', 'Crust and topping']] as const
-const view = useSessionStorage<(typeof VIEWS)[number][0]>('lumbik:shape-view', 'tin')
+const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:shape-view', 'tin')
 </script>
 
 <template>

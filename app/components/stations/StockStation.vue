@@ -5,7 +5,7 @@ import type { FormulaDocument } from '#core/formula/document'
 
 defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
 const VIEWS = [['bench', 'On the bench'], ['covers', 'How many for'], ['fruit', 'Fruit'], ['strength', 'Strength'], ['eggs', 'Eggs'], ['binds', 'What binds']] as const
-const view = useSessionStorage<(typeof VIEWS)[number][0]>('lumbik:stock-view', 'bench')
+const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:stock-view', 'bench')
 </script>
 
 <template>

@@ -33,9 +33,9 @@ function startOf(kind: LotMethod['kind']): LotMethod {
   }
 }
 /** The card being written survives leaving the station and a reload. */
-const card = useLocalStorage<Lot | null>('lumbik:lot-card', null, { serializer: { read: v => JSON.parse(v) as Lot | null, write: v => JSON.stringify(v) } })
+const card = useKept<Lot | null>('lumbik:lot-card', null, { serializer: { read: v => JSON.parse(v) as Lot | null, write: v => JSON.stringify(v) } })
 /** What the lot was when its card was opened: what somebody else changes meanwhile is merged with that. */
-const base = useLocalStorage<LotRecord | null>('lumbik:lot-card-base', null, { serializer: { read: v => JSON.parse(v) as LotRecord | null, write: v => JSON.stringify(v) } })
+const base = useKept<LotRecord | null>('lumbik:lot-card-base', null, { serializer: { read: v => JSON.parse(v) as LotRecord | null, write: v => JSON.stringify(v) } })
 function editLot(lot: LotRecord) {
   base.value = toPlain(lot)
   card.value = toPlain(lot)
