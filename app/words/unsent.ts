@@ -1,7 +1,5 @@
 /** What is not on the server yet, and what two people changed, in a cook's words. */
-import type { FormulaDocument } from '#core/formula/document'
 import type { Clash } from '../../shared/merge'
-import type { KitchenDocument } from '../../shared/schemas/kitchen'
 import type { DocumentKind } from '~/composables/unsent'
 import { CUP_NAMES, FOOD_CODES, PLACE_NAMES, SCHOOL_NAMES, STATION_NAMES, USE_NAMES, VESSEL_NAMES } from '~/words/names'
 import { fieldWords } from '~/words/problems'
@@ -175,7 +173,6 @@ function numberWords(value: number, field: string, fmt: Fmt): string {
 /** What is unsent, by name. */
 export const unsentName = (e: { kind: DocumentKind, name: string }) =>
   e.kind === 'kitchen' ? 'the kitchen' : `“${e.name}”`
-export type Whole = FormulaDocument | KitchenDocument
 
 /** "“Lime tart” and the kitchen", "3 things". */
 export function unsentList(names: readonly string[]): string {
