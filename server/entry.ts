@@ -7,7 +7,7 @@ import '#nitro-internal-pollyfills'
 import { Server } from 'node:http'
 import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
-import { faultName } from './database/away'
+import { faultName, faultPlace } from './database/away'
 import { isLoopback, listedHosts } from './utils/door'
 
 /** Answers under way have this long to go out, ms; then the connections are closed. */
@@ -48,15 +48,8 @@ server.listen({ port, host }, () => {
 })
 
 process.on('unhandledRejection', error => console.error(`Lumbik: something failed unnoticed (${faultName(error)})`))
-process.on('uncaughtException', (error) => {
-  console.error(
-    `Lumbik: something failed unnoticed (${faultName(error)})\n${(error.stack ?? '')
-      .split('\n')
-      .filter(line => /^\s+at /.test(line))
-      .slice(0, 6)
-      .join('\n')}`,
-  )
-})
+process.on('uncaughtException', error =>
+  console.error(`Lumbik: something failed unnoticed (${faultName(error)})\n${faultPlace(error)}`))
 
 const wait = (ms: number) => new Promise<void>(resolve => setTimeout(resolve, ms).unref())
 let stopping = false

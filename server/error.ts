@@ -6,7 +6,7 @@
 import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
 import { InputError } from '#core/errors'
 import { inputProblem } from '../shared/schemas/problem'
-import { faultName, isDatabaseAway, notTakenBy } from './database/away'
+import { faultName, faultPlace, isDatabaseAway, notTakenBy } from './database/away'
 import { Refusal, type RefusalKind } from './domain/refusal'
 
 const STATUS: Record<RefusalKind, [number, string]> = {
@@ -51,14 +51,6 @@ export function answerOf(error: unknown): Answer {
   }
 }
 
-/** Where in the program a fault lies: its lines, without its message, which may hold what a cook wrote. */
-const placeOf = (error: unknown) =>
-  String((error as { stack?: unknown } | null)?.stack ?? '')
-    .split('\n')
-    .filter(line => /^\s+at /.test(line))
-    .slice(0, 6)
-    .join('\n')
-
 export default function (error: H3Error, event: H3Event) {
   if (event.handled) return
   const answer = answerOf(error)
@@ -66,7 +58,7 @@ export default function (error: H3Error, event: H3Event) {
     const inner = error.cause ?? error
     console.error(
       `Lumbik: ${event.method} ${event.context.matchedRoute?.path ?? 'a page'} failed: ` +
-      `${faultName(inner)}\n${placeOf(inner)}`,
+      `${faultName(inner)}\n${faultPlace(inner)}`,
     )
   }
   setResponseStatus(event, answer.status, answer.statusMessage)

@@ -81,18 +81,10 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
   have: 'what there is',
   covers: 'covers',
 }
-const LIST_NAMES: Readonly<Record<string, string>> = {
-  lines: 'line',
-  steps: 'step',
-  chill: 'leg in the cold',
-  components: 'part',
-  places: 'cold place',
-  vessels: 'tin or dish',
-  ovens: 'oven',
-  burners: 'burner',
-  pans: 'pan',
-  fruit: 'fruit',
-}
+/** Lists whose entries are named instead of the list. */
+const LISTS = new Set([
+  'lines', 'steps', 'chill', 'components', 'places', 'vessels', 'ovens', 'burners', 'pans', 'fruit',
+])
 const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   foodCode: FOOD_CODES,
   cups: CUP_NAMES,
@@ -102,10 +94,10 @@ const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
 
 /** What a list's entry is called. */
 function entryName(entry: unknown, list: string, fmt: Fmt): string {
-  if (!isEntry(entry)) return LIST_NAMES[list] ?? ''
+  if (!isEntry(entry)) return FIELD_NAMES[list] ?? ''
   if (typeof entry.ingredientId === 'string') return fmt.name(entry.ingredientId)
   if (typeof entry.name === 'string' && entry.name) return `“${entry.name}”`
-  return LIST_NAMES[list] ?? list
+  return FIELD_NAMES[list] ?? list
 }
 
 /** The field two people changed, by its way through the document. */
@@ -122,7 +114,7 @@ export function clashName(clash: Clash, document: unknown, fmt: Fmt): string {
     }
     at = isEntry(at) ? at[key] : undefined
     list = key
-    if (Array.isArray(at) && LIST_NAMES[key]) continue
+    if (Array.isArray(at) && LISTS.has(key)) continue
     if (key in STATION_NAMES && isEntry(at)) continue
     names.push(FIELD_NAMES[key] ?? (names.at(-1) === 'price' ? fmt.name(key) : fieldWords(key)))
   }

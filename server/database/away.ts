@@ -70,3 +70,11 @@ export function faultName(error: unknown): string {
   const { name, code } = error as Failing
   return [String(name ?? 'Error'), typeof code === 'string' ? code : ''].filter(Boolean).join(' ')
 }
+
+/** Where in the program a fault lies: its lines, without its message, which may hold what a cook wrote. */
+export const faultPlace = (error: unknown): string =>
+  String((error as Failing & { stack?: unknown } | null)?.stack ?? '')
+    .split('\n')
+    .filter(line => /^\s+at /.test(line))
+    .slice(0, 6)
+    .join('\n')

@@ -1,5 +1,6 @@
 /** What was deleted, for as long as it can come back; and its end. */
 import type { EntityManager } from '@mikro-orm/postgresql'
+import { addDays, subDays } from 'date-fns'
 import {
   EquipmentEntity,
   FormulaEntity,
@@ -12,9 +13,8 @@ import { BIN_DAYS, type BinItem, type BinKind } from '../../shared/schemas/wire'
 import { lockKitchen, type Owner } from './kitchen'
 import { Refusal } from './refusal'
 
-const DAY_MS = 86_400_000
 const LISTED_MOST = 200
-const oldest = (at: Date) => new Date(at.getTime() - BIN_DAYS * DAY_MS)
+const oldest = (at: Date) => subDays(at, BIN_DAYS)
 type Thing = typeof PlaceEntity
 /** Where each kind stands; equipment shares one table. */
 const TABLES: Record<BinKind, { entity: Thing, kind?: string }> = {
@@ -43,7 +43,7 @@ export async function listBin(em: EntityManager, owner: Owner, at: Date): Promis
         id: row.id,
         name: row.name,
         deletedAt: row.deletedAt!.toISOString(),
-        until: new Date(row.deletedAt!.getTime() + BIN_DAYS * DAY_MS).toISOString(),
+        until: addDays(row.deletedAt!, BIN_DAYS).toISOString(),
       })
   }
   return found.sort((a, b) => b.deletedAt.localeCompare(a.deletedAt))

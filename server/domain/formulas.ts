@@ -10,6 +10,7 @@ import { PAGE_SIZE, type EggUse, type FormulaListItem, type FormulaRecord, type 
 import { eggsOf } from './eggs'
 import type { Owner } from './kitchen'
 import { remember, takenBefore } from './mutations'
+import { isUuid } from '../../shared/schemas/shape'
 import { Refusal } from './refusal'
 import { readStored, recordOf } from './stored'
 import { keepVersion } from './versions'
@@ -38,7 +39,6 @@ export interface FormulaPage {
 /** Where a page ended: the last row's place in the order. */
 const cursorOf = (row: { updated_at: string, position: number, id: string }) =>
   Buffer.from(JSON.stringify([row.updated_at, row.position, row.id])).toString('base64url')
-const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 function readCursor(cursor: string): [string, number, string] {
   try {
     const [at, position, id] = JSON.parse(Buffer.from(cursor, 'base64url').toString('utf8')) as [
@@ -52,7 +52,7 @@ function readCursor(cursor: string): [string, number, string] {
       !Number.isNaN(new Date(at).getTime()) &&
       Number.isInteger(position) &&
       Math.abs(position as number) < 2 ** 31 &&
-      UUID.test(String(id))
+      isUuid(String(id))
     )
       return [at, position as number, String(id)]
   } catch {
@@ -208,8 +208,7 @@ interface DraftRow {
 
 /**
  * Saves a draft if nobody saved in between; a write sent twice is taken once. The most frequent write there is, so it
- * is
- * two statements: the row under its lock, then draft, kept state and remembered write at once.
+ * is two statements: the row under its lock, then draft, kept state and remembered write at once.
  * @throws {Refusal} unknown, deleted, or conflict with the formula as it stands
  */
 export async function saveFormula(

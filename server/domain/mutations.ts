@@ -3,6 +3,7 @@
  * still hold it.
  */
 import type { EntityManager } from '@mikro-orm/postgresql'
+import { subDays } from 'date-fns'
 import { MutationEntity } from '../database/entities'
 import { BIN_DAYS } from '../../shared/schemas/wire'
 import { Refusal } from './refusal'
@@ -32,4 +33,4 @@ export function remember(tx: EntityManager, { id, kitchenId, at, targetId, versi
 
 /** Forgets what nobody sends again. */
 export const forgetBefore = (em: EntityManager, at: Date) =>
-  em.nativeDelete(MutationEntity, { createdAt: { $lt: new Date(at.getTime() - BIN_DAYS * 86_400_000) } })
+  em.nativeDelete(MutationEntity, { createdAt: { $lt: subDays(at, BIN_DAYS) } })

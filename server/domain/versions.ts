@@ -8,6 +8,7 @@ import { SCHEMA_VERSION, type FormulaDocument } from '#core/formula/document'
 import { FormulaEntity, FormulaVersionEntity } from '../database/entities'
 import type { VersionItem, VersionList, VersionRecord } from '../../shared/schemas/wire'
 import type { Owner } from './kitchen'
+import { isUuid } from '../../shared/schemas/shape'
 import { Refusal } from './refusal'
 import { readStored } from './stored'
 
@@ -47,12 +48,11 @@ export async function keepVersion(tx: EntityManager, owner: Owner, k: Kept): Pro
 const VERSIONS_PAGE = 60
 const NAMED_MOST = 200
 const SHOWN = ['id', 'label', 'createdAt'] as const
-const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 const cursorOf = (v: { createdAt: Date, id: string }) => `${v.createdAt.getTime()}_${v.id}`
 function readCursor(cursor: string): [string, string] {
   const [ms, id] = cursor.split('_')
   const time = new Date(/^\d{1,15}$/.test(ms ?? '') ? Number(ms) : NaN)
-  if (Number.isNaN(time.getTime()) || !UUID.test(id ?? '')) throw new Refusal('invalid', 'after', 'unknownValue')
+  if (Number.isNaN(time.getTime()) || !isUuid(id ?? '')) throw new Refusal('invalid', 'after', 'unknownValue')
   return [time.toISOString(), id!]
 }
 
@@ -165,8 +165,8 @@ const THIN_BATCH = 500
 
 /**
  * Thins out what was kept by itself: all of today stay, of the week before the last of each hour, of what is older the
- * last of each day. Named states stay, and so does the
- * newest: it is the last of its day.
+ * last of each day. Named states stay, and so does
+ * the newest: it is the last of its day.
  * @returns how many went
  */
 export async function thinVersions(em: EntityManager, formulaId: string, at: Date): Promise<number> {

@@ -2,7 +2,7 @@
 import { createError, getHeader, getRouterParam, type H3Event } from 'h3'
 import * as yup from 'yup'
 import { yupProblem, type Problem } from '../../shared/schemas/problem'
-import { tooMuch } from '../../shared/schemas/shape'
+import { isUuid, tooMuch } from '../../shared/schemas/shape'
 import { BODY_LIMIT } from '../../shared/schemas/wire'
 
 /** An error that names a field. */
@@ -53,10 +53,9 @@ export async function readChecked<T>(event: H3Event, schema: yup.Schema<T>): Pro
   }
 }
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/i
 /** The id in the address; anything else is not there. */
 export function routeId(event: H3Event, code = 'unknownFormula'): string {
   const id = getRouterParam(event, 'id') ?? ''
-  if (!UUID.test(id)) throw problem(404, { path: 'id', code })
+  if (!isUuid(id)) throw problem(404, { path: 'id', code })
   return id.toLowerCase()
 }

@@ -12,6 +12,10 @@ const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype'])
 export const isText = (text: string): boolean =>
   !text.includes('\0') && !/[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/.test(text)
 
+/** Any of the usual versions, in either case. @example isUuid('not-an-id') // false */
+export const isUuid = (text: string): boolean =>
+  /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/i.test(text)
+
 /** The first thing that is too much, or null. Walks without recursion: nesting costs no stack. */
 export function tooMuch(root: unknown): Problem | null {
   const stack: [value: unknown, path: string, depth: number][] = [[root, '', 0]]
