@@ -191,7 +191,7 @@ export async function fuzz(url, count, seed, onProgress = () => {}) {
       return [
         'PUT',
         `/api/lots/${chance(70) ? lot.id : pick(ids)}`,
-        { mutationId: uuid(), baseVersion: chance(50) ? version : int(0, 3), revive: chance(20), lot },
+        { mutationId: uuid(), baseVersion: chance(50) ? version : int(0, 3), lot },
       ]
     },
     () => [

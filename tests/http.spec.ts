@@ -183,7 +183,6 @@ test('ids, text and dates that cannot be are refused by their field, never with 
     await send('PUT', `/api/lots/${lot.id}`, {
       mutationId: ID,
       baseVersion: version,
-      revive: false,
       lot: { ...lot, useBy: '2026-99-99' },
     }),
   ).toEqual([422, 'date', 'lot.useBy'])

@@ -249,10 +249,10 @@ test('kitchen and lots are kept through a stopped server and a reload, and merge
   // A lot's grams written from an older state are a conflict, not a silent loss.
   const { version, ...lot } = lots[0]!
   expect(
-    (await send(`/api/lots/${lot.id}`, { baseVersion: version, revive: false, lot: { ...lot, massG: 500 } })).status,
+    (await send(`/api/lots/${lot.id}`, { baseVersion: version, lot: { ...lot, massG: 500 } })).status,
   ).toBe(200)
   expect(
-    (await send(`/api/lots/${lot.id}`, { baseVersion: version, revive: false, lot: { ...lot, massG: 700 } })).status,
+    (await send(`/api/lots/${lot.id}`, { baseVersion: version, lot: { ...lot, massG: 700 } })).status,
   ).toBe(409)
 })
 

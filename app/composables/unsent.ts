@@ -20,8 +20,6 @@ export interface Unsent {
   value: unknown
   /** A write that was on its way when the tab went: it may have been taken. */
   inFlight: Write | null
-  /** It lies in the bin and is wanted back. */
-  revive: boolean
 }
 
 const PREFIX = 'lumbik:unsent:'
@@ -45,7 +43,6 @@ function readEntry(key: string): Unsent | null {
         tab: raw.tab,
         base: { version: raw.baseVersion ?? 0, value: null },
         value: raw.document,
-        revive: false,
         inFlight: flight && { mutationId: flight.mutationId, baseVersion: flight.baseVersion, value: flight.document },
       }
     }

@@ -14,7 +14,7 @@ vi.mock('comlink', () => ({
     cancel: (id: number) => { cancelled.push(id) },
   }),
 }))
-const { useSolver } = await import('./useSolver')
+const { SOLVER_SILENCE_MS, useSolver } = await import('./useSolver')
 
 const task = (): Extract<SolveTask, { kind: 'levers' }> => ({ kind: 'levers', doc: formula(), kitchen, firmer: true })
 const scope = effectScope()
@@ -80,11 +80,11 @@ describe('jobs for the solving worker', () => {
     const s = solver()
     const outcome = s.run<'levers'>(task())
     for (let i = 0; i < 4; i++) {
-      await vi.advanceTimersByTimeAsync(4000)
+      await vi.advanceTimersByTimeAsync(SOLVER_SILENCE_MS - 1)
       last().report(last().id, { done: i / 4 })
     }
     expect(calls).toHaveLength(1)
-    await vi.advanceTimersByTimeAsync(6500)
+    await vi.advanceTimersByTimeAsync(SOLVER_SILENCE_MS + 1)
     expect(terminated).toBe(1)
     expect(calls).toHaveLength(2)
     last().answer({ value: [] })
@@ -97,7 +97,9 @@ describe('jobs for the solving worker', () => {
     await vi.advanceTimersByTimeAsync(0)
     last().fail()
     expect(await outcome).toBeNull()
-    expect(s.running.value).toBe(false)
+    expect([s.running.value, s.gaveUp.value]).toEqual([false, true])
     expect(calls).toHaveLength(2)
+    void s.run<'levers'>(task())
+    expect(s.gaveUp.value).toBe(false)
   })
 })

@@ -5,12 +5,17 @@ import type { SolveAnswer, SolveApi, SolveProblem, SolveProgress, SolveResults, 
 
 export type SolveOutcome<K extends keyof SolveResults> = { value: SolveResults[K] } | { problem: SolveProblem } | null
 
-/** A worker that says nothing for this long is taken for dead: its steps take milliseconds. */
-const SILENCE_MS = 6000
+/**
+ * A worker that says nothing for this long is taken for dead. Its steps take milliseconds, but on a busy tablet the
+ * loading of the worker alone can take several seconds: giving it up early would only start the same load again.
+ */
+export const SOLVER_SILENCE_MS = 20_000
 
 export function useSolver() {
   const running = ref(false)
   const done = ref(0)
+  /** The last job gave no answer twice over: whoever asked says so and offers to ask again. */
+  const gaveUp = ref(false)
   let job = 0
   const keeper = keepWorker<SolveApi>(() => new Worker(new URL('../workers/solve.worker.ts', import.meta.url), { type: 'module' }), () => {})
 
@@ -21,7 +26,7 @@ export function useSolver() {
     running.value = false
   }
   const attempt = (id: number, task: SolveTask, onProgress: (p: SolveProgress) => void): Promise<SolveAnswer> =>
-    whileItSpeaks(SILENCE_MS, async sign => await keeper.api().run(id, task, proxy((from: number, p: SolveProgress) => {
+    whileItSpeaks(SOLVER_SILENCE_MS, async sign => await keeper.api().run(id, task, proxy((from: number, p: SolveProgress) => {
       if (from !== job) return
       sign()
       done.value = p.done
@@ -32,6 +37,7 @@ export function useSolver() {
     cancel()
     const id = job
     running.value = true
+    gaveUp.value = false
     done.value = 0
     for (let tries = 0; tries < 2; tries++) {
       try {
@@ -45,11 +51,12 @@ export function useSolver() {
       }
     }
     running.value = false
+    gaveUp.value = true
     return null
   }
   onScopeDispose(() => {
     job++
     keeper.stop()
   })
-  return { run, cancel, running, done }
+  return { run, cancel, running, done, gaveUp }
 }

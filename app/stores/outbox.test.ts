@@ -92,7 +92,6 @@ describe('what the browser keeps', () => {
     base: { version: 3, value: formula() },
     value: formula(),
     inFlight: null,
-    revive: false,
     ...over,
   })
   it('a tab gets its own back, a living tab\'s is left alone, a dead one\'s is adopted', () => {

@@ -74,7 +74,7 @@ const KINDS: Record<
     put: (e, w) =>
       api<LotRecord>(`/api/lots/${e.id}`, {
         method: 'PUT',
-        body: { mutationId: w.mutationId, baseVersion: w.baseVersion, revive: e.revive, lot: w.value },
+        body: { mutationId: w.mutationId, baseVersion: w.baseVersion, lot: w.value },
       }),
     valueOf: (record) => {
       const { version: _, ...lot } = record as LotRecord
@@ -127,7 +127,6 @@ export const useOutboxStore = defineStore('outbox', () => {
         base: entry.base,
         value: entry.value,
         inFlight: entry.inFlight,
-        revive: entry.revive,
       })
     else if (old) dropUnsent(old)
   }
@@ -147,7 +146,6 @@ export const useOutboxStore = defineStore('outbox', () => {
           base,
           value,
           inFlight: null,
-          revive: false,
           state: 'waiting',
           clashes: [],
           theirs: null,
@@ -214,7 +212,6 @@ export const useOutboxStore = defineStore('outbox', () => {
             inFlight: null,
             state: 'sending',
             problem: null,
-            revive: false,
             tries: 0,
           },
     )

@@ -488,11 +488,10 @@ describe('the kitchen', () => {
 
 describe('lots', () => {
   const card = { kind: 'titration' as const, sampleG: 1.5, mlNaOH: 12.1, molarity: 0.1, endPH: 8.2 }
-  const write = (lot: object, baseVersion: number, over: { revive?: boolean, mutationId?: string } = {}) =>
+  const write = (lot: object, baseVersion: number, over: { mutationId?: string } = {}) =>
     saveLot(fork(), LATER, {
       mutationId: over.mutationId ?? randomUUID(),
       baseVersion,
-      revive: over.revive ?? false,
       lot: lot as (typeof LOTS)[number],
     })
   it('are worked out from their card, have versions of their own, and never overwrite one another silently', async () => {
@@ -514,7 +513,7 @@ describe('lots', () => {
     })
     await expect(write({ ...lot, method: { ...card, sampleG: 0 } }, 2)).rejects.toThrow(/method.sampleG/)
   })
-  it('put away, one comes back with what it was, or as it is written again when that is wanted', async () => {
+  it('put away, one takes no writes until it is brought back with what it was', async () => {
     const made = await write({ ...LOTS[1]!, id: randomUUID(), name: 'South crate' }, 0)
     const { version, ...lot } = made
     await removeLot(fork(), LATER, lot.id)
@@ -523,7 +522,8 @@ describe('lots', () => {
     expect(await listBin(fork(), await owner(), LATER)).toContainEqual(
       expect.objectContaining({ kind: 'lot', name: 'South crate' }),
     )
-    expect(await write({ ...lot, massG: 3 }, version, { revive: true })).toMatchObject({ massG: 3, version: 2 })
+    await revive(fork(), await owner(), 'lot', lot.id)
+    expect(await write({ ...lot, massG: 3 }, version)).toMatchObject({ massG: 3, version: 2 })
   })
 })
 

@@ -12,7 +12,6 @@ import { Refusal } from './refusal'
 export interface LotSave {
   mutationId: string
   baseVersion: number
-  revive: boolean
   lot: Lot
 }
 
@@ -24,7 +23,7 @@ export interface LotSave {
 export async function saveLot(
   em: EntityManager,
   at: Date,
-  { mutationId, baseVersion, revive, lot }: LotSave,
+  { mutationId, baseVersion, lot }: LotSave,
 ): Promise<LotRecord> {
   const found = Object.fromEntries(
     Object.entries(figuresOf(findIngredient(lot.ingredientId)!, lot.method)).filter(([, v]) => v !== null),
@@ -35,13 +34,13 @@ export async function saveLot(
     const row = await tx.findOne(LotEntity, { id })
     if (row && row.kitchenId !== kitchen.id) throw new Refusal('invalid', 'lot.id', 'sameId')
     const before = await takenBefore(tx, mutationId, id)
-    if (row && before === row.version && !row.deletedAt) return lotOf(row)
-    if (row?.deletedAt && !revive) throw new Refusal('deleted', 'lot.id', 'deletedLot', { current: lotOf(row) })
+    if (row?.deletedAt) throw new Refusal('deleted', 'lot.id', 'deletedLot', { current: lotOf(row) })
+    if (row && before === row.version) return lotOf(row)
     if (row && (before !== null || row.version !== baseVersion))
       throw new Refusal('conflict', 'baseVersion', 'changedElsewhere', { current: lotOf(row), taken: before !== null })
     const version = (row?.version ?? 0) + 1
     const saved = row
-      ? Object.assign(row, rest, { version, updatedAt: at, deletedAt: null })
+      ? Object.assign(row, rest, { version, updatedAt: at })
       : tx.create(LotEntity, {
           id,
           ...rest,

@@ -107,9 +107,9 @@ export const kitchenUpdateSchema = yup.object({
   version: number().integer(), name: yup.string().strict().trim().min(1).max(120).required(), settings: settingsSchema, places: list(placeSchema), vessels: list(vesselSchema), ovens: list(ovenSchema), burners: list(burnerSchema), pans: list(panSchema),
 }).noUnknown().strict().required()
 
-/** A lot as it is sent: from which version (0: a new one), and whether one that was put away comes back. */
+/** A lot as it is sent, from which version (0: a new one). */
 export const lotSaveSchema = yup.object({
-  mutationId: yup.string().strict().uuid().required(), baseVersion: number().integer().min(0), revive: yup.boolean().strict().required(), lot: lotSchema,
+  mutationId: yup.string().strict().uuid().required(), baseVersion: number().integer().min(0), lot: lotSchema,
 }).noUnknown().strict().required()
 
 export interface LotRecord extends Lot { version: number }

@@ -69,20 +69,21 @@ const fieldKey = computed(() => {
   const { name: _n, note: _o, stock: _s, serve: _e, ...rest } = base.value
   return JSON.stringify([rest, pair.value, ranges.value, at.value, kitchen.record?.version])
 })
-const drawing = shallowRef<MapDrawing | null>(null)
-const settledKey = ref('')
-watchDebounced(fieldKey, async (key) => {
+/** What is on the paper, for which field, and whether it is the last word on it: a coarse field never is. */
+const shown = shallowRef<{ key: string, drawing: MapDrawing | null, final: boolean }>({ key: '', drawing: null, final: false })
+const drawing = computed(() => shown.value.drawing)
+async function draw(key: string) {
   if (!key || !base.value || !pair.value || !ranges.value) return
-  const outcome = await solver.run<'map'>({ kind: 'map', doc: base.value, kitchen: core.value, request: { x: pair.value[0], y: pair.value[1], xRange: ranges.value[0], yRange: ranges.value[1] }, at: at.value }, (p) => { if (p.map) drawing.value = p.map })
-  if (outcome && 'value' in outcome) {
-    drawing.value = outcome.value
-    settledKey.value = key
-  } else if (outcome) {
-    drawing.value = null
-    settledKey.value = key
-  }
-}, { debounce: 60, immediate: true })
-const settled = computed(() => fieldKey.value !== '' && settledKey.value === fieldKey.value)
+  const [x, y] = pair.value
+  const [xRange, yRange] = ranges.value
+  const outcome = await solver.run<'map'>(
+    { kind: 'map', doc: base.value, kitchen: core.value, request: { x, y, xRange, yRange }, at: at.value },
+    (p) => { if (p.map) shown.value = { key, drawing: p.map, final: false } },
+  )
+  if (outcome) shown.value = { key, drawing: 'value' in outcome ? outcome.value : null, final: true }
+}
+watchDebounced(fieldKey, draw, { debounce: 60, immediate: true })
+const settled = computed(() => shown.value.final && shown.value.key === fieldKey.value)
 
 /* The frame in the drawing's units, with room for words and ticks. */
 const U = MAP_UNITS
@@ -210,7 +211,10 @@ const valueWords = computed(() => here.value && pair.value ? pair.value.map((a, 
         <circle :cx="sx(point.x)" :cy="sy(point.y)" :r="22 * k" fill="transparent" /><circle class="dot" :cx="sx(point.x)" :cy="sy(point.y)" :r="7 * k" fill="#E9C72B" stroke="#1F2F24" :stroke-width="1.6 * k" />
       </g>
     </svg>
-    <p class="foot small soft"><b class="ink">{{ valueWords }}</b>. Drag the point, or step it with the arrow keys; the formula follows. Dotted lines and the words outside: how sharp. <span v-if="!settled" role="status">Drawing, {{ fmt.percent(solver.done.value) }} …</span></p>
+    <p class="foot small soft"><b class="ink">{{ valueWords }}</b>. Drag the point, or step it with the arrow keys; the formula follows. Dotted lines and the words outside: how sharp. <span v-if="!settled && !solver.gaveUp.value" role="status">Drawing, {{ fmt.percent(solver.done.value) }} …</span></p>
+    <p v-if="!settled && solver.gaveUp.value" role="alert" class="foot">
+      The drawing stopped half way. <UButton size="sm" variant="outline" color="neutral" label="Draw it again" @click="draw(fieldKey)" />
+    </p>
     <ol v-if="shownGhosts.length" class="small ghosts"><li v-for="g in shownGhosts" :key="g.n" :value="g.n">{{ g.name }}</li></ol>
   </section>
   <p v-else class="soft">The map needs two lines with grams.</p>
