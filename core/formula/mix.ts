@@ -3,7 +3,7 @@
  */
 import { InputError, within } from '../errors'
 import { COMPOSITION_KEYS, findIngredient, part, withBrix, withFat, type CompositionKey, type Ingredient } from '../ingredients'
-import type { Line, Strength } from './document'
+import type { Strength } from './document'
 
 export interface MixPart { row: Ingredient, massG: number, strength: Strength }
 
@@ -34,8 +34,11 @@ function asMeasured(row: Ingredient, s: Strength): Ingredient {
   return s.brix === undefined ? fat : withBrix(fat, s.brix, s.acidPercent ?? row.acid?.typical ?? 0)
 }
 
+/** What is weighed into a mix. */
+export interface Weighed { ingredientId: string, massG: number }
+
 /** Resolves lines into parts. @throws {InputError} for an unknown ingredient or an impossible mass */
-export function toParts(lines: readonly Line[], strengths: (line: Line) => Strength, path = 'lines'): MixPart[] {
+export function toParts<L extends Weighed>(lines: readonly L[], strengths: (line: L) => Strength, path = 'lines'): MixPart[] {
   return lines.map((line, i) => {
     const row = findIngredient(line.ingredientId)
     if (!row) throw new InputError('unknownIngredient', `${path}.${i}.ingredientId`, { id: line.ingredientId })

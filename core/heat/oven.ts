@@ -8,7 +8,7 @@
  */
 import { coolCylinder, type Faces } from '../chill/conduction'
 import { CRUST_K, WALL, WALL_HEAT } from '../chill/places'
-import type { HeatPlan, Material } from '../formula/document'
+import type { Material } from '../formula/document'
 import { boilingPoint, evaporationHeat, R_VAPOUR, saturationPressure } from './steam'
 import type { History } from './dose'
 import { heatAt, type HeatTable } from './properties'
@@ -26,13 +26,16 @@ export const LAYERS = 10
 /** A filling not done after this long is stalled, s. */
 export const OVEN_STALL_S = 3 * 3600
 
+/** Air of an oven, °C, its fan, and whether the vessel stands in water. */
+export interface OvenAir { airTempC: number, fan: boolean, bath: boolean }
+
 export interface BakeInput {
   radiusM: number
   depthM: number
   solid: { k: number, rho: number, cp: HeatTable }
   startTempC: number
   /** `airTempC` is the air itself. */
-  oven: Pick<HeatPlan['oven'], 'airTempC' | 'fan' | 'bath'>
+  oven: OvenAir
   material: Material
   crustM: number
   crustForm: 'shell' | 'base'

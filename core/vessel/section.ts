@@ -1,5 +1,5 @@
 /** The section of a vessel with what stands in it, as polygons in metres: x from the middle, z up from the table. */
-import type { Assembly, Vessel } from '../formula/document'
+import type { Vessel } from '../formula/document'
 import { cavityOf, ROUND_BELOW, UNLINED } from './geometry'
 
 export interface SectionPoint { x: number, z: number }
@@ -14,10 +14,13 @@ export interface Section {
   heightM: number
 }
 
+/** What lies under, beside and on the filling. */
+export interface Dressing { crustM: number, crustForm: 'shell' | 'base', toppingM: number, tiltDeg: number }
+
 const STEPS = 24
 
 /** @param depthM of the filling; what stands over the rim is cut off there */
-export function sectionOf(vessel: Vessel, assembly: Pick<Assembly, 'crustM' | 'crustForm' | 'toppingM' | 'tiltDeg'>, depthM: number): Section {
+export function sectionOf(vessel: Vessel, assembly: Dressing, depthM: number): Section {
   const round = ROUND_BELOW.includes(vessel.kind)
   const plain = cavityOf(vessel, UNLINED)
   const halfM = (vessel.kind === 'rectangle' ? vessel.lengthM * Math.sqrt(plain.rimAreaM2 / (vessel.lengthM * vessel.widthM)) : 2 * Math.sqrt(plain.rimAreaM2 / Math.PI)) / 2
