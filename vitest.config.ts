@@ -8,7 +8,7 @@ const alias = { '#core': core }
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'core', setupFiles: ['tests/support/seed.ts'], include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'cli/**/*.test.ts'], environment: 'node' } },
+      { resolve: { alias }, test: { name: 'core', testTimeout: 30000, setupFiles: ['tests/support/seed.ts'], include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'cli/**/*.test.ts'], environment: 'node' } },
       { resolve: { alias }, test: { name: 'server', include: ['server/**/*.test.ts'], environment: 'node', testTimeout: 30000, hookTimeout: 60000 } },
       await defineVitestProject({ resolve: { alias }, test: { name: 'app', include: ['app/**/*.test.ts'], testTimeout: 30000, environment: 'nuxt', environmentOptions: { nuxt: { domEnvironment: 'happy-dom' } } } }),
     ],

@@ -1,23 +1,23 @@
 /** Speed of the core, as ratios to references timed in the same run. Nothing here is asserted. */
-import { assess, work } from '#core/assess'
-import { pictureOf } from '#core/chill/picture'
-import { whenOf } from '#core/chill/when'
-import { orderOfWork } from '#core/order/order'
-import { coolCylinder, timeBelow, valueAt } from '#core/chill/conduction'
-import { boundaryOf, type Placing } from '#core/chill/places'
-import { pHOfMix } from '#core/acidity/acidity'
+import { assess, work } from '#core/pipeline/assess'
+import { pictureOf } from '#core/plan/picture'
+import { whenOf } from '#core/plan/when'
+import { orderOfWork } from '#core/plan/order'
+import { coolCylinder, timeBelow, valueAt } from '#core/physics/thermal/conduction'
+import { boundaryOf, type Placing } from '#core/physics/thermal/places'
+import { pHOfMix } from '#core/physics/matter/acidity'
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
-import { evaporate, mix } from '#core/formula/mix'
-import { panFor, runPot, type PotInput } from '#core/heat/pot'
-import { evenHeat, fractionsOf, thermalProperties } from '#core/heat/properties'
-import { bodyOf, firmness, yieldStress } from '#core/set/firmness'
+import { evaporate, mix } from '#core/physics/matter/mix'
+import { panFor, runPot, type PotInput } from '#core/physics/heat/pot'
+import { evenHeat, fractionsOf, thermalProperties } from '#core/physics/thermal/properties'
+import { bodyOf, firmness, yieldStress } from '#core/physics/set/firmness'
 import { adjustments } from '#core/solve/adjust'
 import { levers } from '#core/solve/elasticity'
 import { mapField, rangeAround } from '#core/solve/map'
 import { createQuick } from '#core/solve/quick'
 import { rebalance } from '#core/solve/rebalance'
 import { CHUNK, createSampler } from '#core/solve/sampling'
-import { taste, waterActivityOf } from '#core/taste/taste'
+import { taste, waterActivityOf } from '#core/physics/matter/taste'
 import { demoFormulas, demoKitchen } from '../server/database/demo'
 import { odexCylinder, odexPot } from '../tests/support/reference'
 
@@ -38,7 +38,7 @@ function median(call: () => unknown, runs = 60): number {
 const print = (what: string, ms: number, reference?: number) => console.log(`${what.padEnd(66)} ${ms < 0.5 ? `${(1000 * ms).toFixed(1).padStart(9)} µs` : `${ms.toFixed(3).padStart(9)} ms`}${reference === undefined ? '' : ` ${(reference / ms).toFixed(1).padStart(8)} × as fast`}`)
 
 // Pot and chill: the project's integrators against odex on the same equations, at about the same error.
-const m = mix(work(doc, kitchen).stage.cooked)
+const m = mix(work(doc, kitchen).mixed.plan.cooked)
 const p = thermalProperties(fractionsOf(m), 60)
 const pot: PotInput = { massG: m.massG, waterG: m.grams.water, cp: p.cp, pan: panFor(m.massG / 1000 / p.rho), startTempC: 18, targetTempC: 80, holdS: 0, method: 'waterBath', burnerW: 250, roomTempC: 20, altitudeM: 0, waterActivity: 0.96, sugarPercent: 40 }
 const reachedS = runPot(pot).reachedS!
@@ -83,7 +83,7 @@ console.log(`${(1000 / live).toFixed(0)} live assessments a second on one core.`
 const worked = work(doc, kitchen)
 const state = worked.assessment.verdict.cold.state
 /** What needs no time course: mix, pH, water activity, taste, every mechanism at a given state. */
-function still(parts = worked.stage.all) {
+function still(parts = worked.plan.all) {
   const whole = mix(parts)
   const pH = pHOfMix(whole)
   const finished = evaporate(whole, worked.evaporatedG)
@@ -96,7 +96,7 @@ print('the static part (mix, pH, water activity, taste, all mechanisms)', median
 }, 30) / 100)
 print('a 64 × 64 map of two lines, static part', median(() => {
   const [a, b] = fillingOf(doc).lines
-  for (let i = 0; i < 64; i++) for (let j = 0; j < 64; j++) still(worked.stage.all.map((x, k) => k === 0 ? { ...x, massG: a!.massG * (0.5 + i / 64) } : k === 1 ? { ...x, massG: b!.massG * (0.5 + j / 64) } : x))
+  for (let i = 0; i < 64; i++) for (let j = 0; j < 64; j++) still(worked.plan.all.map((x, k) => k === 0 ? { ...x, massG: a!.massG * (0.5 + i / 64) } : k === 1 ? { ...x, massG: b!.massG * (0.5 + j / 64) } : x))
 }, 3))
 const scaled = (d: FormulaDocument, i: number): FormulaDocument => ({ ...d, components: d.components.map(c => ({ ...c, lines: c.lines.map((l, k) => k === 0 ? { ...l, massG: l.massG * (0.8 + i / 200) } : l) })) })
 print('a live number stepped: 16 neighbours assessed, each', median(() => {

@@ -1,7 +1,7 @@
 /** `npm run --silent assess -- FILE.json [FILE.json …]`: formula documents in, assessments out, as JSON. */
 import { readFileSync } from 'node:fs'
 import { report } from '#core/formats/report'
-import { InputError } from '#core/errors'
+import { InputError } from '#core/base/errors'
 import { documentProblemWords } from '../app/words/problems'
 import { readDocument } from '../shared/schemas/formula'
 

@@ -1,8 +1,8 @@
 /** `npm run --silent ladder -- FILE.json [--json]`: rows of grams and stated process against the bands a cook expects. */
 import { readFileSync } from 'node:fs'
-import { InputError } from '#core/errors'
+import { InputError } from '#core/base/errors'
 import { evaluateLadder, readLadder, type LadderReport } from '#core/formats/ladder'
-import { MECHANISMS } from '#core/set/firmness'
+import { MECHANISMS } from '#core/physics/set/firmness'
 import { documentProblemWords } from '../app/words/problems'
 
 /** The report as a table for a terminal. */

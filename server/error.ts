@@ -4,7 +4,7 @@
  * values.
  */
 import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
-import { InputError } from '#core/errors'
+import { InputError } from '#core/base/errors'
 import { inputProblem } from '../shared/schemas/problem'
 import { faultName, faultPlace, isDatabaseAway, notTakenBy } from './database/away'
 import { Refusal, type RefusalKind } from './domain/refusal'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What the mix is made of, as one strip with its shares written under it. */
-import type { Composition } from '#core/assessment'
+import type { Composition } from '#core/pipeline/assessment'
 
 const props = defineProps<{ composition: Composition, massG: number }>()
 const fmt = useFormat()

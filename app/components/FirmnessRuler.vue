@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** From loose to firm on one ruler: the bands in words, what this use asks for, and where the piece lies cold and on the plate. */
-import type { Assessment } from '#core/assessment'
-import { BANDS } from '#core/set/bands'
+import type { Assessment } from '#core/pipeline/assessment'
+import { BANDS } from '#core/physics/set/bands'
 import { BAND_NAMES } from '~/words/names'
 
 const props = defineProps<{ assessment: Assessment }>()

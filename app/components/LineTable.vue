@@ -3,12 +3,13 @@
  * The filling's lines with grams to type, step or drag; shares on a named basis; pins for what must stay; order by
  * dragging the handle or with Alt and the arrow keys. Add with `/`, take out with undo behind it.
  */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
-import { renewSteps } from '#core/formula/create'
+import { renewSteps } from '#core/formula/steps'
 import { basisG, ratiosOf, type PercentBasis } from '#core/formula/percent'
-import { findIngredient, INGREDIENTS } from '#core/ingredients'
-import { EGG_GRADES, eggCount } from '#core/ingredients/measures'
+import { findIngredient } from '#core/base/ingredients/ingredients'
+import { INGREDIENTS } from '#core/base/ingredients/table'
+import { EGG_GRADES, eggCount } from '#core/base/ingredients/measures'
 import { VueDraggable } from 'vue-draggable-plus'
 import { basisOfWords, RATIO_WORDS } from '~/words/balance'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The line of six stations: where you are, what each says, and whether it is fine. */
-import { STATIONS, stationOfPath, type Assessment, type Station } from '#core/assessment'
+import { STATIONS, stationOfPath, type Assessment, type Station } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
 import { MARK_WORDS, STATION_NAMES } from '~/words/names'
 import { readout } from '~/words/verdict'

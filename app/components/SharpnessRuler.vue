@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Flat to sharp: five words in a row, and where this one lies. */
-import type { Assessment } from '#core/assessment'
-import { SHARPNESS, sharpnessPosition } from '#core/taste/taste'
+import type { Assessment } from '#core/pipeline/assessment'
+import { SHARPNESS, sharpnessPosition } from '#core/physics/matter/taste'
 import { SHARPNESS_NAMES } from '~/words/names'
 
 const props = defineProps<{ assessment: Assessment }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What the dessert must do on the plate. */
-import { USE_KINDS, type Use, type UseKind } from '#core/formula/document'
+import { USE_KINDS, type Use, type UseKind } from '#core/physics/set/bands'
 import { defaultUse } from '#core/formula/create'
 import { USE_NAMES } from '~/words/names'
 

@@ -3,9 +3,9 @@
  * the worker, so that the page only draws paths. Coordinates run 0–1 from the lower left corner.
  */
 import { contours } from 'd3-contour'
-import { BANDS, type BandId } from '#core/set/bands'
-import { GRAINY } from '#core/heat/egg'
-import { SHARPNESS, SHARPNESS_EDGES, type Sharpness } from '#core/taste/taste'
+import { BANDS, type BandId } from '#core/physics/set/bands'
+import { GRAINY } from '#core/physics/heat/egg'
+import { SHARPNESS, SHARPNESS_EDGES, type Sharpness } from '#core/physics/matter/taste'
 import type { MapField } from '#core/solve/map'
 import { BAND_NAMES } from '../words/names'
 

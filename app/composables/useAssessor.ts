@@ -3,8 +3,9 @@
  * 100 ms after the last change, is cancelled by id when the inputs move on. Each is restarted without loss if it dies.
  */
 import { proxy, wrap, type Remote } from 'comlink'
-import type { Assessment } from '#core/assessment'
-import type { FormulaDocument, Kitchen } from '#core/formula/document'
+import type { Assessment } from '#core/pipeline/assessment'
+import type { FormulaDocument } from '#core/formula/document'
+import type { Kitchen } from '#core/kitchen/kitchen'
 import type { Adjustment } from '#core/solve/adjust'
 import type { Lever } from '#core/solve/elasticity'
 import type { Shares } from '#core/solve/sampling'

@@ -1,7 +1,7 @@
 /** Numbers as the kitchen reads them: always with their unit. */
 import { format as formatDate, parseISO } from 'date-fns'
 import { ingredientName } from '~/words/names'
-import { celsiusToFahrenheit, kelvinToFahrenheitDifference } from '#core/units/measures'
+import { celsiusToFahrenheit, kelvinToFahrenheitDifference } from '#core/base/units'
 
 const nf = (digits: number) => new Intl.NumberFormat('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: true })
 const formats = [nf(0), nf(1), nf(2), nf(3)]

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** The kitchen: units and words, eggs, fridges, tins, ovens and pans, altitude, food code. Saved as it is changed. */
-import { PLACE_KINDS, type KitchenPlace, type PlaceKind } from '#core/formula/document'
-import { USUAL_AIR_C } from '#core/chill/places'
-import { INGREDIENTS } from '#core/ingredients'
-import { EGG_GRADES, type EggGrade } from '#core/ingredients/measures'
-import type { CupSystem } from '#core/units/measures'
-import { boilingPoint } from '#core/heat/steam'
+import { PLACE_KINDS, type PlaceKind } from '#core/physics/thermal/places'
+import type { KitchenPlace } from '#core/kitchen/kitchen'
+import { USUAL_AIR_C } from '#core/physics/thermal/places'
+import { INGREDIENTS } from '#core/base/ingredients/table'
+import { EGG_GRADES, type EggGrade } from '#core/base/ingredients/measures'
+import type { CupSystem } from '#core/base/units'
+import { boilingPoint } from '#core/physics/thermal/steam'
 import type { KitchenRecord, KitchenSettings } from '../../shared/schemas/kitchen'
 import { CUP_NAMES, FOOD_CODES, PLACE_NAMES } from '~/words/names'
 

@@ -6,7 +6,7 @@ import type { ComponentPublicInstance } from 'vue'
 import { importFormula } from '~/composables/formulaFile'
 import { BAND_NAMES, FAMILY_NAMES, SCHOOL_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
 import { SCHOOLS, type School } from '#core/formula/document'
-import { schoolOf } from '#core/families/schools'
+import { schoolOf } from '#core/formula/schools'
 import type { FormulaListItem, FormulaRecord } from '../../shared/schemas/wire'
 
 useHead({ title: 'Shelf · Lumbik' })

@@ -2,7 +2,7 @@
  * The kitchen: settings, places, tins, machines and lots, as the server has them with this browser's unsent changes
  * on top.
  */
-import type { Kitchen, Lot } from '#core/formula/document'
+import type { Kitchen, Lot } from '#core/kitchen/kitchen'
 import { merge, same } from '../../shared/merge'
 import {
   coreKitchen,

@@ -1,9 +1,9 @@
 /** Shape, cold and keeping in a cook's words. */
-import type { WayChoice } from '#core/chill/ways'
-import type { Decides, WhenRow, WhenWhat } from '#core/chill/when'
-import type { KeepingCode, KeepingNeed, KeepingOption } from '#core/safety/storage'
-import { HOME_GUIDANCE } from '#core/safety/storage'
-import type { WorkVessel } from '#core/vessel/fit'
+import type { WayChoice } from '#core/plan/chillWays'
+import type { Decides, WhenRow, WhenWhat } from '#core/plan/when'
+import type { KeepingCode, KeepingNeed, KeepingOption } from '#core/plan/storage'
+import { HOME_GUIDANCE } from '#core/plan/storage'
+import type { WorkVessel } from '#core/physics/heat/pot'
 import { MECHANISM_NAMES } from './names'
 
 type Format = ReturnType<typeof useFormat>

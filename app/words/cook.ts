@@ -1,10 +1,11 @@
 /** The order of work as a cook says it: what to do, what to look for, why. */
-import type { VariantCode } from '#core/heat/variants'
-import { HIGH_UP_M, WARM_START_C } from '#core/heat/variants'
-import type { Timed } from '#core/heat/scaleTime'
-import type { Cover, FormulaDocument, PartKind, PlaceKind } from '#core/formula/document'
-import type { Cue, WorkReason, WorkStep } from '#core/order/order'
-import type { PartStep } from '#core/parts/parts'
+import type { VariantCode } from '#core/plan/variants'
+import { HIGH_UP_M, WARM_START_C } from '#core/plan/variants'
+import type { Timed } from '#core/physics/heat/scaleTime'
+import type { Cover, PlaceKind } from '#core/physics/thermal/places'
+import type { FormulaDocument, PartKind } from '#core/formula/document'
+import type { Cue, WorkReason, WorkStep } from '#core/plan/order'
+import type { PartStep } from '#core/formula/parts'
 import { COVER_NAMES, PLACE_NAMES } from './names'
 import { speak, type Spoken } from './findings'
 

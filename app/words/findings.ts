@@ -1,6 +1,6 @@
 /** Findings as a cook reads them: what is the matter, and what to do. */
-import type { Finding } from '#core/assessment'
-import type { Allergen } from '#core/ingredients'
+import type { Finding } from '#core/pipeline/assessment'
+import type { Allergen } from '#core/base/ingredients/types'
 import { ALLERGEN_NAMES } from './names'
 
 export interface Spoken { title: string, text: string }

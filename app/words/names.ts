@@ -1,12 +1,15 @@
 /** A cook's words for what the core names by code. Words and locale live here, outside the core. */
-import type { VerdictCode } from '#core/assessment'
-import type { Condition, Reason } from '#core/families/schools'
-import type { Cover, Family, HeatMethod, Material, PlaceKind, School, UseKind, VesselKind } from '#core/formula/document'
-import { findIngredient } from '#core/ingredients'
-import type { MechanismKey } from '#core/set/firmness'
-import type { BandId } from '#core/set/bands'
-import type { Allergen } from '#core/ingredients'
-import type { Sharpness } from '#core/taste/taste'
+import type { VerdictCode } from '#core/pipeline/assessment'
+import type { Condition, Reason } from '#core/formula/schools'
+import type { Cover, PlaceKind } from '#core/physics/thermal/places'
+import type { Family, School } from '#core/formula/document'
+import type { HeatMethod } from '#core/physics/heat/pot'
+import type { Material, VesselKind } from '#core/physics/geometry/cavity'
+import type { UseKind, BandId } from '#core/physics/set/bands'
+import { findIngredient } from '#core/base/ingredients/ingredients'
+import type { MechanismKey } from '#core/physics/set/firmness'
+import type { Allergen } from '#core/base/ingredients/types'
+import type { Sharpness } from '#core/physics/matter/taste'
 import type { Uncertain } from '#core/solve/sampling'
 
 export const STATION_NAMES = { stock: 'Stock', balance: 'Balance', shape: 'Shape', heat: 'Heat', chill: 'Chill', serve: 'Serve' } as const

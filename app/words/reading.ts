@@ -1,6 +1,6 @@
 /** What the reader of pasted text assumed and asks, in words. */
 import type { Basis, Question } from '#core/formats/readText'
-import { EGG_GRADES } from '#core/ingredients/measures'
+import { EGG_GRADES } from '#core/base/ingredients/measures'
 
 type Format = ReturnType<typeof useFormat>
 const MEASURES = { cup: 'cup', tablespoon: 'tablespoon', teaspoon: 'teaspoon', fluidOunce: 'fluid ounce', pint: 'pint' } as const

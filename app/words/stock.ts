@@ -1,9 +1,9 @@
 /** Words of the stock: fruit, its parts, ways of finding a strength, what to do with what is left. */
 import type { FruitPart } from '#core/formula/document'
-import { findIngredient } from '#core/ingredients'
-import type { Fruit } from '#core/ingredients/measures'
-import { fruitOf } from '#core/stock/fruit'
-import type { LotMethod } from '#core/stock/strength'
+import { findIngredient } from '#core/base/ingredients/ingredients'
+import type { Fruit } from '#core/base/ingredients/measures'
+import { fruitOf } from '#core/plan/fruit'
+import type { LotMethod } from '#core/kitchen/strength'
 
 export const PART_NAMES: Record<FruitPart, string> = { juice: 'juice', zest: 'zest', peel: 'peel', segments: 'segments' }
 

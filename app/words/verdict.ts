@@ -1,7 +1,7 @@
 /** The verdict in one sentence, and the ribbon's readouts. */
-import type { Assessment, Station } from '#core/assessment'
+import type { Assessment, Station } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
-import { familyOf } from '#core/families/families'
+import { familyOf } from '#core/formula/families'
 import { BAND_NAMES, SHARPNESS_NAMES } from './names'
 import type { Adjustment } from '#core/solve/adjust'
 

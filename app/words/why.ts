@@ -1,8 +1,8 @@
 /** Why a number is what it is: the equation in words, the inputs used, the source, and how sure. The equations themselves stand in docs/science.md. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
-import { MECHANISMS } from '#core/set/firmness'
-import { bestTest } from '#core/set/kitchenTests'
+import { MECHANISMS } from '#core/physics/set/firmness'
+import { bestTest } from '#core/physics/set/kitchenTests'
 import { MECHANISM_NAMES } from './names'
 
 type Format = ReturnType<typeof useFormat>

@@ -1,8 +1,9 @@
 /** The bulk worker: shares by sampling and adjustments by trial, in chunks, so that a cancel is heard between them. */
 import { expose } from 'comlink'
-import { work } from '#core/assess'
-import { InputError } from '#core/errors'
-import type { FormulaDocument, Kitchen } from '#core/formula/document'
+import { work } from '#core/pipeline/assess'
+import { InputError } from '#core/base/errors'
+import type { FormulaDocument } from '#core/formula/document'
+import type { Kitchen } from '#core/kitchen/kitchen'
 import { adjustments, type Adjustment } from '#core/solve/adjust'
 import { levers, type Lever } from '#core/solve/elasticity'
 import { createQuick } from '#core/solve/quick'

@@ -1,9 +1,10 @@
 /** The live worker: one point assessment at a time. Who asks keeps the order; this only computes. */
 import { expose } from 'comlink'
-import { assess } from '#core/assess'
-import type { Assessment } from '#core/assessment'
-import { InputError } from '#core/errors'
-import type { FormulaDocument, Kitchen } from '#core/formula/document'
+import { assess } from '#core/pipeline/assess'
+import type { Assessment } from '#core/pipeline/assessment'
+import { InputError } from '#core/base/errors'
+import type { FormulaDocument } from '#core/formula/document'
+import type { Kitchen } from '#core/kitchen/kitchen'
 
 export interface InputProblem { code: string, path: string, params: Record<string, number | string> }
 export type LiveAnswer = { seq: number, assessment: Assessment } | { seq: number, problem: InputProblem }

@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import corpus from '../checks/corpus.json'
 import { FAMILIES } from '../formula/document'
-import { readText, type Answers, type ReadLine } from './readText'
+import { type Answers, type ReadLine, readText } from './readText'
 import { recipeText } from './recipeText'
 import { translate } from './translate'
 

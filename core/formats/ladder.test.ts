@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import type { InputError } from '../base/errors'
 import ladder from '../checks/ladder.json'
-import type { InputError } from '../errors'
-import { BANDS } from '../set/bands'
+import { BANDS } from '../physics/set/bands'
 import { evaluateLadder, LADDER_BANDS, ladderDocument, readLadder } from './ladder'
 
 const report = evaluateLadder(readLadder(ladder))

@@ -2,14 +2,15 @@
  * A ladder of expectations: formulas in grams with stated process options and the band a cook would expect. Every row
  * becomes a formula document with its process values given, and runs through the same pipeline as any other formula.
  */
-import { work } from '../assess'
-import { suggestFamily, suggestSchool } from '../families/suggest'
+import { InputError, within } from '../base/errors'
+import { findIngredient } from '../base/ingredients/ingredients'
 import { createFormula, defaultUse, line, plainSet } from '../formula/create'
-import type { FormulaDocument, Kitchen } from '../formula/document'
-import { InputError, within } from '../errors'
-import { findIngredient } from '../ingredients'
-import { BANDS, type BandId } from '../set/bands'
-import type { Mechanisms } from '../set/firmness'
+import type { FormulaDocument } from '../formula/document'
+import { suggestFamily, suggestSchool } from '../formula/suggest'
+import type { Kitchen } from '../kitchen/kitchen'
+import { type BandId, BANDS } from '../physics/set/bands'
+import type { Mechanisms } from '../physics/set/firmness'
+import { work } from '../pipeline/assess'
 import { sampleShares } from '../solve/sampling'
 
 /** Names of the bands in ladder files, in the order of `BANDS`. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lintText, takeFix, vesselOfText, type LintCode } from './lint'
+import { type LintCode, lintText, takeFix, vesselOfText } from './lint'
 import type { Answers } from './readText'
 
 const ANSWERS: Answers = { cups: 'us', eggGrade: { '': 'usL', 'large': 'usL' } }

@@ -2,11 +2,11 @@
  * The lint: what a formula's text forgot to say, says twice, or says against itself. Each finding carries where it is and
  * a fix that can be taken with a click; the words stand outside the core.
  */
-import { findIngredient } from '../ingredients'
-import { DENSITIES, EGG_GRADES, type EggGrade } from '../ingredients/measures'
-import { fahrenheitToCelsius, INCH_M, OUNCE_G } from '../units/measures'
+import { findIngredient } from '../base/ingredients/ingredients'
+import { DENSITIES, EGG_GRADES, type EggGrade } from '../base/ingredients/measures'
+import { fahrenheitToCelsius, INCH_M, OUNCE_G } from '../base/units'
+import { type Answers, type LeafGrade, type ReadLine, readText } from './readText'
 import { asText, recipeText, unmarked } from './recipeText'
-import { readText, type Answers, type LeafGrade, type ReadLine } from './readText'
 
 export const LINT_CODES = ['listedUnused', 'usedUnlisted', 'amountMissing', 'fruitTwice', 'percentagesOff', 'tinNoSize', 'zestNeverAdded', 'twoTemperatures', 'gelatinNoGrade', 'yolkWeight', 'mixedCups', 'vesselOverflows', 'vesselShallow'] as const
 export type LintCode = (typeof LINT_CODES)[number]

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { matchIngredient, readText, type Answers } from './readText'
+import { type Answers, matchIngredient, readText } from './readText'
 
 const one = (text: string, answers: Answers = {}) => readText(text, answers)[0]!
 const grams = (text: string, answers: Answers = {}) => one(text, answers).items.map(i => [i.ingredientId, i.massG])

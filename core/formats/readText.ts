@@ -4,11 +4,15 @@
  * are split by the `parse-ingredient` library; what a measure weighs is decided here.
  */
 import { parseIngredient } from 'parse-ingredient'
-import { INGREDIENTS, findIngredient, type Ingredient } from '../ingredients'
-import { DENSITIES, EGG_GRADES, FRUITS, GRANULATED_G_PER_ML, type EggGrade, type Fruit } from '../ingredients/measures'
+import { findIngredient } from '../base/ingredients/ingredients'
+import {
+  DENSITIES, EGG_GRADES, type EggGrade, type Fruit, FRUITS, GRANULATED_G_PER_ML,
+} from '../base/ingredients/measures'
+import { INGREDIENTS } from '../base/ingredients/table'
+import type { Ingredient } from '../base/ingredients/types'
+import { type CupSystem, OUNCE_G, POUND_G, STICK_G, SYSTEM_ML } from '../base/units'
 import type { Piece } from '../formula/document'
-import { LEAVES, POWDER_BLOOM } from '../set/gelatin'
-import { OUNCE_G, POUND_G, STICK_G, SYSTEM_ML, type CupSystem } from '../units/measures'
+import { LEAVES, POWDER_BLOOM } from '../physics/set/gelatin'
 import { recipeText, type Section, type TextLine } from './recipeText'
 import { translate } from './translate'
 

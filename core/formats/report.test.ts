@@ -1,9 +1,9 @@
-import { readFileSync } from 'node:fs'
 import Ajv from 'ajv'
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { demoFormulas, demoKitchen } from '../../server/database/demo'
 import { readDocument } from '../../shared/schemas/formula'
-import { report, type AssessmentReport } from './report'
+import { type AssessmentReport, report } from './report'
 
 const read = (path: string): unknown => JSON.parse(readFileSync(new URL(`../../docs/${path}`, import.meta.url), 'utf8'))
 const validate = new Ajv({ strict: false, allErrors: true }).compile(read('assessment.schema.json') as object)

@@ -1,10 +1,11 @@
 /** The assessment as it leaves the application: flat figures with the unit in the name, documented in docs/assessment.schema.json. */
-import { work } from '../assess'
-import type { Finding } from '../assessment'
-import type { FormulaDocument, Kitchen } from '../formula/document'
-import { BANDS, type BandId } from '../set/bands'
-import { MECHANISMS, type Mechanisms } from '../set/firmness'
-import { bestTest } from '../set/kitchenTests'
+import type { FormulaDocument } from '../formula/document'
+import type { Kitchen } from '../kitchen/kitchen'
+import { type BandId, BANDS } from '../physics/set/bands'
+import { type Mechanisms, MECHANISMS } from '../physics/set/firmness'
+import { bestTest } from '../physics/set/kitchenTests'
+import { work } from '../pipeline/assess'
+import type { Finding } from '../pipeline/assessment'
 import { sampleShares, type Shares } from '../solve/sampling'
 
 /** The kitchen that counts when none is named: sea level, 20 °C, US limits; places and vessels are the document's own snapshots. */

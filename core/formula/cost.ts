@@ -1,5 +1,6 @@
 /** What a batch costs, by the kitchen's own prices. */
-import { fillingOf, type FormulaDocument, type Kitchen } from './document'
+import type { Kitchen } from '../kitchen/kitchen'
+import { fillingOf, type FormulaDocument } from './document'
 
 export interface Cost {
   lines: { lineId: string, ingredientId: string, massG: number, perKg: number | null, cost: number | null }[]

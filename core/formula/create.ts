@@ -1,17 +1,13 @@
 /** Making a formula document: the ways of making with their defaults, and what a use starts from. */
-import { pHOfMix } from '../acidity/acidity'
-import { heatStep } from '../heat/cooking'
-import { cookEnd, eggTemperatures } from '../heat/egg'
-import { waterActivityOf } from '../taste/taste'
-import { findIngredient } from '../ingredients'
-import { mix } from './mix'
-import { stagesOf } from './stages'
-import { familyOf } from '../families/families'
-import { schoolOf, takes } from '../families/schools'
-import { FORMULA_FORMAT, plainStock, SCHEMA_VERSION, type Assembly, type ChillLeg, type FormulaDocument, type HeatPlan, type Kitchen, type KitchenPlace, type Line, type Material, type School, type SetPlan, type Step, type Use, type UseKind, type Vessel, type VesselKind } from './document'
-
-/** Gives fresh ids; the caller owns chance, so that the core stays deterministic. */
-export type NewId = () => string
+import type { Kitchen, KitchenPlace } from '../kitchen/kitchen'
+import { plainVessel } from '../physics/geometry/cavity'
+import type { Use, UseKind } from '../physics/set/bands'
+import {
+  type Assembly, type ChillLeg, FORMULA_FORMAT, type FormulaDocument, type HeatPlan, type Line, plainStock,
+  SCHEMA_VERSION, type School, type SetPlan,
+} from './document'
+import { schoolOf } from './schools'
+import { type NewId, stepsFor } from './steps'
 
 /** Starting use by kind: heights and widths a tea room would serve; an hour on a 20 °C table. Common practice. */
 export function defaultUse(kind: UseKind): Use {
@@ -37,38 +33,6 @@ export function defaultHeat(school: School): HeatPlan {
   return { startTempC: 18, burnerW: 250, burnerId: null, pan: null, course: { simulated: true }, evaporationG: { simulated: true }, until: 'hold', ...heat, oven: { ...plainOven(), ...heat.oven } }
 }
 
-/** Steps of a way of making: what is heated together, what goes in afterwards and how. Steps that would take nothing are left out. */
-export function stepsFor(school: School, lines: readonly Line[], id: NewId): Step[] {
-  const { steps, heat } = schoolOf(school)
-  const taken = new Set<string>()
-  const after: Step[] = []
-  for (const t of steps) {
-    if (t.kind !== 'stirIn' && t.kind !== 'foldIn') {
-      after.push({ id: id(), kind: t.kind })
-      continue
-    }
-    const lineIds = lines.filter(l => !taken.has(l.id) && takes(t.takes, findIngredient(l.ingredientId)!)).map(l => l.id)
-    // Something must be left to heat.
-    if (lineIds.length === 0 || lineIds.length + taken.size === lines.length) continue
-    lineIds.forEach(x => taken.add(x))
-    const mixTempC = t.mixTempC === null ? { simulated: true as const } : { given: t.mixTempC }
-    after.push(t.kind === 'stirIn' ? { id: id(), kind: 'stirIn', lineIds, lineTempC: t.lineTempC, mixTempC } : { id: id(), kind: 'foldIn', lineIds, lineTempC: t.lineTempC, mixTempC, overrun: t.overrun })
-  }
-  const cooks = heat.method !== 'none' && heat.method !== 'oven'
-  return [{ id: id(), kind: 'combine', lineIds: lines.map(l => l.id).filter(x => !taken.has(x)) }, ...(cooks ? [{ id: id(), kind: 'cook' as const }] : []), ...after]
-}
-
-/** Steps for lines that have changed: as the way of making has them, with the temperatures and whipping already chosen kept. */
-export function renewSteps(school: School, lines: readonly Line[], old: readonly Step[], id: NewId): Step[] {
-  const left = [...old]
-  return stepsFor(school, lines, id).map((step) => {
-    if (step.kind !== 'stirIn' && step.kind !== 'foldIn') return step
-    const i = left.findIndex(o => o.kind === step.kind)
-    const before = i < 0 ? undefined : left.splice(i, 1)[0]
-    return before && 'mixTempC' in before ? { ...step, ...before, id: step.id, lineIds: step.lineIds } as Step : step
-  })
-}
-
 /** Chill defaults of a way of making: the bench under film, then the kitchen's first fridge (a freezer before it for inserts). */
 export function defaultChill(kitchen: Kitchen, id: NewId, school: School = 'yolkBath'): ChillLeg[] {
   const { chill, freezerH } = schoolOf(school)
@@ -82,9 +46,6 @@ export function defaultChill(kitchen: Kitchen, id: NewId, school: School = 'yolk
     leg(fridge, { kind: 'domesticFridge', airTempC: 4 }, chill.fridgeH * 3600),
   ]
 }
-
-/** A straight-sided vessel of a size. */
-export const plainVessel = (kind: VesselKind, material: Material, lengthM: number, widthM: number, heightM: number): Vessel => ({ kind, material, lengthM, widthM, heightM, taper: 1, heldM3: null })
 
 /** A vessel that suits a use and a way of making, for about 650 g of mix. */
 export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): Assembly {
@@ -130,37 +91,5 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Formu
   }
 }
 
-/** The same formula by another way of making: its steps, its heat, what it sets; lines, vessel and cold stay. */
-export function withSchool(doc: FormulaDocument, school: School, id: NewId): FormulaDocument {
-  const facts = schoolOf(school)
-  return {
-    ...doc, family: facts.family, school, heat: { ...defaultHeat(school), startTempC: facts.heat.startTempC ?? doc.heat.startTempC }, set: { ...doc.set, fluidGel: false, ...facts.set },
-    components: doc.components.map(c => c.role === 'filling' ? { ...c, steps: stepsFor(school, c.lines, id) } : c),
-  }
-}
-
 /** A line in grams. */
 export const line = (id: string, ingredientId: string, massG: number, sourceText = '', assumption = ''): Line => ({ id, ingredientId, massG, sourceText, assumption })
-
-/**
- * A target for the pot that sets the egg of these lines with the widest margin to grainy: the lowest whole degree at
- * which the pot, as it will run, sets 95 % of the egg; never under 75 °C (lethality with the thermometer's error in hand).
- */
-export function suggestTarget(doc: FormulaDocument, kitchen: Kitchen): number {
-  if (!familyOf(doc.family).eggSets || doc.heat.method === 'oven' || doc.heat.method === 'none') return doc.heat.targetTempC
-  const cooked = mix(stagesOf(doc, kitchen).cooked)
-  if (!(cooked.grams.water > 0)) return doc.heat.targetTempC
-  const egg = eggTemperatures(cooked, pHOfMix(cooked))
-  if (!egg) return doc.heat.targetTempC
-  const first = Math.max(75, Math.ceil(egg.t60C - 5))
-  for (let target = first; target < first + 12; target++) {
-    const { pot } = heatStep({ ...doc, heat: { ...doc.heat, course: { simulated: true }, targetTempC: target } }, kitchen, cooked, waterActivityOf(cooked))
-    if (pot.reachedS === null || cookEnd(pot.history, egg, pot.filmC).a >= 0.95) return target
-  }
-  return first + 12
-}
-
-/** Scales every line of every component. */
-export function scaleFormula(doc: FormulaDocument, factor: number): FormulaDocument {
-  return { ...doc, components: doc.components.map(c => ({ ...c, lines: c.lines.map(l => ({ ...l, massG: Math.round(l.massG * factor * 10) / 10 })) })) }
-}

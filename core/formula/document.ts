@@ -3,8 +3,12 @@
  * A process value is `{ simulated: true }` (computed by the models) or `{ given: value }` (measured or stated), and both
  * run through the same pipeline.
  */
-import type { EggGrade } from '../ingredients/measures'
-import type { LotMethod } from '../stock/strength'
+import type { Strength } from '../base/ingredients/types'
+import { type Kitchen, lotStrength } from '../kitchen/kitchen'
+import type { Vessel } from '../physics/geometry/cavity'
+import type { HeatMethod } from '../physics/heat/pot'
+import type { Use } from '../physics/set/bands'
+import type { Cover, PlaceKind } from '../physics/thermal/places'
 
 export const FORMULA_FORMAT = 'lumbik-formula'
 export const SCHEMA_VERSION = 5
@@ -30,40 +34,6 @@ export const SCHOOLS = [
 ] as const
 /** The way of making; each belongs to one family. */
 export type School = (typeof SCHOOLS)[number]
-
-export const USE_KINDS = ['spooned', 'glass', 'piped', 'cut', 'turnedOut'] as const
-export type UseKind = (typeof USE_KINDS)[number]
-
-/** What the dessert must do on the plate; the target set is computed from it. */
-export interface Use {
-  kind: UseKind
-  /** Height of the piece as it is eaten, m. For `spooned` and `glass` the heap or the fill. */
-  pieceHeightM: number
-  /** Width of the piece, m. */
-  pieceWidthM: number
-  /** Air on the table, °C. */
-  tableTempC: number
-  /** How long it stands there, s. */
-  tableTimeS: number
-}
-
-/** What of a juice, purée, wine or cream was measured; what is absent stays the table's. */
-export interface Measured {
-  /** Titratable acidity, % w/w of the row's kind of acid. */
-  acidPercent?: number
-  pH?: number
-  /** Dissolved solids, °Brix, corrected for acid. */
-  brix?: number
-  fatPercent?: number
-  /** One σ of ln(acidity), by the way it was found; absent: a titration's. */
-  acidLnSigma?: number
-}
-
-/** Where a line's strength comes from. A lot is referenced by id, with a snapshot so the document stands alone. */
-export type Strength =
-  | { kind: 'typical' }
-  | { kind: 'measured' } & Measured
-  | { kind: 'lot', lotId: string, name: string } & Measured
 
 export const PIECE_KINDS = ['egg', 'yolk', 'white', 'can', 'leaf'] as const
 /** What a line is counted in, where it must stay whole: eggs, yolks, whites, cans, leaves. */
@@ -110,24 +80,6 @@ export interface Component {
   make?: PartMake
 }
 
-export const VESSEL_KINDS = ['round', 'rectangle', 'tartRing', 'tartShell', 'pieDish', 'ramekin', 'glass', 'stemmed', 'mould', 'bowl'] as const
-export type VesselKind = (typeof VESSEL_KINDS)[number]
-export const MATERIALS = ['metal', 'glass', 'ceramic', 'plastic', 'silicone'] as const
-export type Material = (typeof MATERIALS)[number]
-
-/** A tin, dish, glass, ring or mould, inside measures. `lengthM` is the diameter of a round one at the rim; `widthM` counts for rectangles only. */
-export interface Vessel {
-  kind: VesselKind
-  material: Material
-  lengthM: number
-  widthM: number
-  heightM: number
-  /** Width at the base over width at the rim; 1: straight sides. A bowl has none: it is round below. */
-  taper: number
-  /** What it holds to the rim by the water it took, m³; null: by its size. */
-  heldM3: number | null
-}
-
 export interface Assembly {
   /** Kitchen vessel, or null for a one-off size; `vessel` is the snapshot that counts when the id is unknown. */
   vesselId: string | null
@@ -146,9 +98,6 @@ export interface Assembly {
   /** Portions cut or served from all vessels together. */
   portions: number
 }
-
-export const HEAT_METHODS = ['waterBath', 'direct', 'microwave', 'oven', 'none'] as const
-export type HeatMethod = (typeof HEAT_METHODS)[number]
 
 /** A pan or bowl: `tareG` is its weight empty, null until it was weighed. */
 export interface HeatPan { panId: string | null, diameterM: number, heightM: number, tareG: number | null }
@@ -196,11 +145,6 @@ export interface SetPlan {
   /** Set, then blended. */
   fluidGel: boolean
 }
-
-export const PLACE_KINDS = ['domesticFridge', 'fanFridge', 'walkIn', 'blastChiller', 'freezer', 'bench', 'iceBath'] as const
-export type PlaceKind = (typeof PLACE_KINDS)[number]
-export const COVERS = ['open', 'film', 'lid'] as const
-export type Cover = (typeof COVERS)[number]
 
 export interface ChillLeg {
   id: string
@@ -274,50 +218,6 @@ export interface FormulaDocument {
   serve: ServePlan
 }
 
-export interface KitchenPlace { id: string, name: string, kind: PlaceKind, airTempC: number }
-export interface KitchenVessel extends Vessel { id: string, name: string }
-/** A lot of known strength: what is null is the table's. */
-export interface Lot {
-  id: string
-  name: string
-  ingredientId: string
-  acidPercent: number | null
-  pH: number | null
-  brix: number | null
-  fatPercent: number | null
-  /** One σ of ln(acidity) by the way it was found; null where nothing of it was. */
-  acidLnSigma: number | null
-  /** How much there is, g; null: not weighed. */
-  massG: number | null
-  method: LotMethod
-  useBy: string | null
-}
-
-/** An oven: whether its fan can be on, and how far its air lies over what the dial says, K. */
-export interface KitchenOven { id: string, name: string, fan: boolean, offsetK: number }
-export const BURNER_KINDS = ['gas', 'ceramic', 'induction', 'microwave'] as const
-/** A burner or microwave by its rating, W. */
-export interface KitchenBurner { id: string, name: string, kind: (typeof BURNER_KINDS)[number], ratedW: number }
-/** A pan or bowl for the stove; its weight empty is asked once. */
-export interface KitchenPan { id: string, name: string, diameterM: number, heightM: number, tareG: number | null }
-
-/** What of the kitchen the core needs. */
-export interface Kitchen {
-  altitudeM: number
-  roomTempC: number
-  foodCode: 'us' | 'uk'
-  business: boolean
-  eggGrade: EggGrade
-  places: KitchenPlace[]
-  vessels: KitchenVessel[]
-  ovens: KitchenOven[]
-  burners: KitchenBurner[]
-  pans: KitchenPan[]
-  lots: Lot[]
-  /** Price per kg by ingredient id, in the kitchen's own currency; what is absent has no price. */
-  prices: Readonly<Record<string, number>>
-}
-
 /** The filling, the component everything is computed for. */
 export const fillingOf = (doc: FormulaDocument): Component => doc.components.find(c => c.role === 'filling')!
 
@@ -343,20 +243,5 @@ export function strengthOf(line: Line, kitchen: Kitchen): Strength {
   return lot ? lotStrength(lot) : strength
 }
 
-/** A lot as a line carries it: its reference and a snapshot of its figures. */
-export function lotStrength(lot: Lot): Strength {
-  const { acidPercent, pH, brix, fatPercent, acidLnSigma } = lot
-  const known = Object.entries({ acidPercent, pH, brix, fatPercent, acidLnSigma }).filter(([, v]) => v !== null)
-  return { kind: 'lot', lotId: lot.id, name: lot.name, ...Object.fromEntries(known) }
-}
-
 /** A stock plan in which nothing is said yet. */
 export const plainStock = (): StockPlan => ({ fruit: [], have: [], covers: null })
-
-/** The formula with a line's grams changed. */
-export const withMass = (doc: FormulaDocument, lineId: string, massG: number): FormulaDocument => withMasses(doc, new Map([[lineId, massG]]))
-
-/** The formula with the grams of several lines changed, by line id. */
-export const withMasses = (doc: FormulaDocument, masses: ReadonlyMap<string, number>): FormulaDocument => ({
-  ...doc, components: doc.components.map(c => ({ ...c, lines: c.lines.map(l => masses.has(l.id) ? { ...l, massG: masses.get(l.id)! } : l) })),
-})

@@ -5,7 +5,7 @@
  * Version 4 had straight-sided vessels only, one crust for all, no pan, no oven of the kitchen's own.
  * Version 2 knew curds in the pot only: no oven, no end of a boil by volume, nothing of how starch, gelatin and air came in.
  */
-import { InputError } from '../errors'
+import { InputError } from '../base/errors'
 import { plainOven, plainSet } from './create'
 import { FORMULA_FORMAT, plainStock, SCHEMA_VERSION } from './document'
 

@@ -1,8 +1,9 @@
 /** Percentages on a named basis, and the ratios that cooks speak in. */
-import { findIngredient, part } from '../ingredients'
-import { yolkMass } from '../stock/eggs'
-import { fillingOf, strengthOf, type FormulaDocument, type Kitchen } from './document'
-import { mix, sugarsG, toParts } from './mix'
+import { findIngredient, part } from '../base/ingredients/ingredients'
+import type { Kitchen } from '../kitchen/kitchen'
+import { mix, sugarsG, toParts } from '../physics/matter/mix'
+import { fillingOf, type FormulaDocument, strengthOf } from './document'
+import { yolkMass } from './eggs'
 
 /** What 100 % is: the whole, the dairy, the water phase (water with the sugar and acid in it), or one chosen line. */
 export type PercentBasis = { kind: 'whole' } | { kind: 'dairy' } | { kind: 'water' } | { kind: 'line', lineId: string }

@@ -2,12 +2,14 @@
  * What would bring it there: single changes that lead from a plan that misses to one that holds, found by trying them
  * through the whole pipeline. Each is a short list of steps outwards from the present value; the first that reaches is taken.
  */
-import { assess } from '../assess'
-import { isOffTarget, type Assessment, type VerdictCode } from '../assessment'
-import { fillingOf, withMass, type FormulaDocument, type Kitchen } from '../formula/document'
-import { familyOf } from '../families/families'
-import { suggestTarget } from '../formula/create'
-import { EGG_GRADES } from '../ingredients/measures'
+import { EGG_GRADES } from '../base/ingredients/measures'
+import { fillingOf, type FormulaDocument } from '../formula/document'
+import { withMass } from '../formula/edits'
+import { familyOf } from '../formula/families'
+import type { Kitchen } from '../kitchen/kitchen'
+import { assess } from '../pipeline/assess'
+import { type Assessment, isOffTarget, type VerdictCode } from '../pipeline/assessment'
+import { suggestTarget } from './target'
 
 export const ADJUSTMENTS = ['moreEgg', 'lessEgg', 'moreButter', 'lessButter', 'moreJuice', 'lessJuice', 'moreSetter', 'lessSetter', 'moreCream', 'hotter', 'cooler', 'holdLonger', 'holdShorter', 'lowerPiece', 'shorterTable', 'longerChill', 'iceBathFirst', 'moreVessels'] as const
 export type AdjustmentKind = (typeof ADJUSTMENTS)[number]

@@ -3,11 +3,12 @@
  * Shares are Shapley values of the differences over ln τ (plate) and ln sour: the mean of what a difference does over
  * every order of making them (all subsets up to six differences, a fixed sample of orders beyond). They add up to the change.
  */
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { uniformInt } from 'pure-rand/distribution/uniformInt'
-import { assess } from '../assess'
-import { InputError } from '../errors'
-import { fillingOf, type FormulaDocument, type Kitchen, type Line } from '../formula/document'
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
+import { InputError } from '../base/errors'
+import { fillingOf, type FormulaDocument, type Line } from '../formula/document'
+import type { Kitchen } from '../kitchen/kitchen'
+import { assess } from '../pipeline/assess'
 import { pointOf } from './quick'
 
 export type Difference =

@@ -1,5 +1,7 @@
 /** What would move it most: how firmness and sharpness answer to each line and to the heat, d ln τ / d ln g. */
-import { fillingOf, withMass, type FormulaDocument, type Kitchen } from '../formula/document'
+import { fillingOf, type FormulaDocument } from '../formula/document'
+import { withMass } from '../formula/edits'
+import type { Kitchen } from '../kitchen/kitchen'
 import { createQuick, type Quick } from './quick'
 
 export interface Lever {

@@ -2,9 +2,10 @@
  * The map: the set and the sharpness over two inputs of a formula, everything else as it is. Computed by `quick`, row by
  * row, coarse first; whoever draws it may give up between rows.
  */
-import { within } from '../errors'
-import { fillingOf, strengthOf, type FormulaDocument, type Kitchen } from '../formula/document'
-import { findIngredient, part } from '../ingredients'
+import { within } from '../base/errors'
+import { findIngredient, part } from '../base/ingredients/ingredients'
+import { fillingOf, type FormulaDocument, strengthOf } from '../formula/document'
+import type { Kitchen } from '../kitchen/kitchen'
 import { createQuick, type Quick } from './quick'
 
 export type Axis =

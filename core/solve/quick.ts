@@ -3,17 +3,20 @@
  * computed anew; the temperatures of heat, chill and table stay those of the formula it started from. Another target or
  * hold runs the pot again (milliseconds, kept). A bake is assessed whole. Whoever shows a verdict assesses it whole too.
  */
-import { pHOfMix } from '../acidity/acidity'
-import { assess, eggEnd, reheat, work, type Worked } from '../assess'
-import type { FormulaDocument, Kitchen } from '../formula/document'
-import { evaporate, mix } from '../formula/mix'
-import { stagesOf } from '../formula/stages'
-import { eggTemperatures } from '../heat/egg'
-import { addedSugarG } from '../heat/reduction'
-import { corrected } from '../set/bands'
-import { bodyOf, firmness, yieldStress } from '../set/firmness'
-import { makingOf } from '../set/making'
-import { taste } from '../taste/taste'
+import { type FormulaDocument, given } from '../formula/document'
+import type { Kitchen } from '../kitchen/kitchen'
+import { eggEnd, eggTemperatures, type EggTemperatures, eggWork, type EggWork } from '../physics/heat/egg'
+import { addedSugarG } from '../physics/heat/reduction'
+import { taste } from '../physics/matter/taste'
+import { corrected } from '../physics/set/bands'
+import { firmness, yieldStress } from '../physics/set/firmness'
+import type { SetResult } from '../physics/set/state'
+import { assess, work, type Worked } from '../pipeline/assess'
+import { joinHistory } from '../pipeline/chill'
+import { bodyAfter, potStage } from '../pipeline/heated'
+import type { Paths } from '../pipeline/making'
+import { type Mixed, mixedOf } from '../pipeline/mixed'
+import { mixPlanOf } from '../pipeline/mixPlan'
 
 export interface Point {
   /** Lines in all, g. */
@@ -35,44 +38,78 @@ export interface Point {
 
 export type Quick = (doc: FormulaDocument) => Point
 
-/** Starts from a formula worked out in full. */
-export function createQuick(base: FormulaDocument, kitchen: Kitchen, w: Worked = work(base, kitchen)): Quick {
-  const reheated = new Map<string, Worked>()
-  const baseCookedG = mix(w.stage.cooked).massG
-  const baseSugarG = addedSugarG(w.stage.cooked)
-  const { verdict, balance } = w.assessment
-  const { centre } = balance.taste
+/** What of a heat a point needs: the egg's doses, the steam, and the histories its making follows from. */
+interface Warmth { egg: EggWork | null, evaporatedG: number, paths: Paths }
 
-  const heatedAs = (doc: FormulaDocument): Worked => {
+/** Another heat of the same pot: it is run again with what joins it; the way down stays. Not for the oven. */
+function reheat(w: Worked, doc: FormulaDocument, kitchen: Kitchen): Warmth {
+  const { pot, joined } = potStage(doc, kitchen, w.mixed)
+  const { history, filmC, evaporatedG } = pot.run
+  const { stirred } = w.heated.cooking
+  const cooking = { histories: [history], films: [filmC], core: history, stirred }
+  const egg = w.settled.egg && eggWork(w.settled.egg.temperatures, cooking, joinHistory(joined.history, w.chilled.run))
+  const paths = { heated: history, after: joined.history, joinedS: joined.met.map(x => x.atS) }
+  return { egg, evaporatedG: given(doc.heat.evaporationG) ?? evaporatedG, paths }
+}
+
+/** Extents of an egg whose temperatures lie elsewhere than those its doses were taken at. */
+function shifted(egg: EggWork | null, now: EggTemperatures | null): { a: number, b: number } {
+  if (!egg || !now) return { a: 0, b: 0 }
+  return eggEnd(egg, egg.temperatures.t60C - now.t60C, egg.temperatures.t60bC - now.t60bC)
+}
+
+/**
+ * Starts from a formula worked out in full.
+ * @example createQuick(doc, kitchen)(withMass(doc, 'l1', 180)).coldPa // 246
+ */
+export function createQuick(base: FormulaDocument, kitchen: Kitchen, w: Worked = work(base, kitchen)): Quick {
+  const reheated = new Map<string, Warmth>()
+  const baseCookedG = w.mixed.cooked.massG
+  const baseSugarG = addedSugarG(w.mixed.plan.cooked)
+  const { cold, plate } = w.settled
+  const { centre } = w.assessment.balance.taste
+  const asPlanned: Warmth = { egg: w.settled.egg, evaporatedG: w.heated.evaporatedG, paths: w.heated.paths }
+  const sameHeat = (doc: FormulaDocument) =>
+    doc.heat.targetTempC === base.heat.targetTempC && doc.heat.holdS === base.heat.holdS
+
+  const heatedAs = (doc: FormulaDocument): Warmth => {
+    if (sameHeat(doc)) return asPlanned
     const { targetTempC, holdS } = doc.heat
-    if (targetTempC === base.heat.targetTempC && holdS === base.heat.holdS) return w
     const key = `${targetTempC}|${holdS}`
     let known = reheated.get(key)
     if (!known) reheated.set(key, known = reheat(w, { ...base, heat: { ...base.heat, targetTempC, holdS } }, kitchen))
     return known
   }
+  // Steam goes with the pot's load; boiled back to the cream's volume, with the sugar.
+  const loadOf = (doc: FormulaDocument, { plan, cooked }: Mixed) =>
+    doc.heat.until === 'creamVolume' && baseSugarG > 0
+      ? addedSugarG(plan.cooked) / baseSugarG
+      : cooked.massG / baseCookedG
 
   return (doc) => {
-    const sameHeat = doc.heat.targetTempC === base.heat.targetTempC && doc.heat.holdS === base.heat.holdS
-    if (base.heat.method === 'oven' && !sameHeat) return pointOf(assess(doc, kitchen))
+    if (base.heat.method === 'oven' && !sameHeat(doc)) return pointOf(assess(doc, kitchen))
     const from = heatedAs(doc)
-    const stage = stagesOf(doc, kitchen)
-    const whole = mix(stage.all)
-    const cooked = stage.additions.length ? mix(stage.cooked) : whole
-    const pH = pHOfMix(whole)
-    const cookedPH = stage.additions.length ? pHOfMix(cooked) : pH
-    // Steam goes with the pot's load; boiled back to the cream's volume, with the sugar.
-    const load = doc.heat.until === 'creamVolume' && baseSugarG > 0 ? addedSugarG(stage.cooked) / baseSugarG : cooked.massG / baseCookedG
-    const finished = evaporate(whole, from.evaporatedG * load)
-    const body = bodyOf(finished, pH, makingOf({ doc, stage, ...from.paths, cookedPH }))
-    const egg = from.egg && eggTemperatures(cooked, cookedPH)
-    const { a, b } = egg ? eggEnd(from.egg, from.egg!.temperatures.t60C - egg.t60C, from.egg!.temperatures.t60bC - egg.t60bC) : { a: 0, b: 0 }
-    const at = (s: typeof verdict.cold) => yieldStress(firmness(body, { ...s.state, a, b, tempC: s.tempC }))
-    const coldPa = at(verdict.cold)
-    const platePa = at(verdict.plate)
+    const mixed = mixedOf(mixPlanOf(doc, kitchen))
+    const { finished, body } = bodyAfter(doc, mixed, from.paths, from.evaporatedG * loadOf(doc, mixed))
+    const { a, b } = shifted(from.egg, from.egg && eggTemperatures(mixed.cooked, mixed.cookedPH))
+    const at = (s: SetResult) => yieldStress(firmness(body, { ...s.state, a, b, tempC: s.tempC }))
+    const coldPa = at(cold)
+    const platePa = at(plate)
     const { density } = body.phases
-    const flavour = taste(finished, pH, centre)
-    return { massG: whole.massG, coldPa, platePa, coldStarPa: corrected(coldPa, density), plateStarPa: corrected(platePa, density), density, pH, sour: flavour.sour, sharp: flavour.sour / centre, sweet: flavour.sweet, b }
+    const flavour = taste(finished, mixed.pH, centre)
+    return {
+      massG: mixed.whole.massG,
+      coldPa,
+      platePa,
+      coldStarPa: corrected(coldPa, density),
+      plateStarPa: corrected(platePa, density),
+      density,
+      pH: mixed.pH,
+      sour: flavour.sour,
+      sharp: flavour.sour / centre,
+      sweet: flavour.sweet,
+      b,
+    }
   }
 }
 

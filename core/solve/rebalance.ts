@@ -5,20 +5,22 @@
  * by bounded least squares, on `quick` points corrected by whole assessments. Whole eggs and cans are then
  * tried at the neighbouring counts with the rest solved again. The answer is assessed whole.
  */
-import { assess, work } from '../assess'
-import type { Assessment, VerdictCode } from '../assessment'
-import { InputError, within } from '../errors'
+import { InputError, within } from '../base/errors'
+import { findIngredient } from '../base/ingredients/ingredients'
 import { fillingCost } from '../formula/cost'
-import { suggestTarget } from '../formula/create'
-import { fillingOf, given, withMasses, type FormulaDocument, type Kitchen, type Line } from '../formula/document'
-import { familyOf } from '../families/families'
-import { eggEachG, eggPart, yolkMass } from '../stock/eggs'
-import { findIngredient } from '../ingredients'
-import { BANDS, CUTS, neededPa, standingHeight, type BandId } from '../set/bands'
-import { SHARPNESS, SHARPNESS_EDGES, type Sharpness } from '../taste/taste'
+import { fillingOf, type FormulaDocument, given, type Line } from '../formula/document'
+import { withMasses } from '../formula/edits'
+import { eggEachG, eggPart, yolkMass } from '../formula/eggs'
+import { familyOf } from '../formula/families'
+import type { Kitchen } from '../kitchen/kitchen'
+import { type Sharpness, SHARPNESS, SHARPNESS_EDGES } from '../physics/matter/taste'
+import { type BandId, BANDS, CUTS, neededPa, standingHeight } from '../physics/set/bands'
+import { assess, work } from '../pipeline/assess'
+import type { Assessment, VerdictCode } from '../pipeline/assessment'
 import { weighable } from './elasticity'
 import { leastSquares } from './leastSquares'
-import { createQuick, pointOf, type Point } from './quick'
+import { createQuick, type Point, pointOf } from './quick'
+import { suggestTarget } from './target'
 
 export type SetGoal =
   | { kind: 'keep' }

@@ -4,15 +4,14 @@
  */
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
-import { pHOfMix } from '../acidity/acidity'
-import { acidSigmaOf, eggEnd, type Worked } from '../assess'
-import { THERMOMETER_SIGMA_K } from '../judge'
-import { acidPercentOf, evaporate, mix, type MixPart } from '../formula/mix'
-import { solidFat } from '../heat/properties'
-import { part, withFat } from '../ingredients'
-import { eggTemperatures, GAP_SIGMA_K, GRAINY, T60_SIGMA_K } from '../heat/egg'
-import { BANDS, bandOf, corrected, type BandId } from '../set/bands'
-import { bodyOf, firmness, lnTauSigma, yieldStress, type SetState } from '../set/firmness'
+import { part, withFat } from '../base/ingredients/ingredients'
+import { eggEnd, eggTemperatures, GAP_SIGMA_K, GRAINY, T60_SIGMA_K, THERMOMETER_SIGMA_K } from '../physics/heat/egg'
+import { acidPercentOf, acidSigmaOf, evaporate, type MixPart } from '../physics/matter/mix'
+import { type BandId, bandOf, BANDS, corrected } from '../physics/set/bands'
+import { bodyOf, firmness, lnTauSigma, type SetState, yieldStress } from '../physics/set/firmness'
+import { solidFat } from '../physics/thermal/properties'
+import type { Worked } from '../pipeline/assess'
+import { mixedOf } from '../pipeline/mixed'
 
 /** One σ of ln(egg mass) within a grade (from memory). */
 const LN_EGG_MASS_SIGMA = 0.05
@@ -61,7 +60,8 @@ export function createSampler(w: Worked, seed = 20260101) {
   let grainy = 0
   let holds = 0
   const { verdict } = w.assessment
-  const cookedSet = new Set(w.stage.cooked)
+  const { plan } = w.mixed
+  const heatedTogether = new Set(plan.cooked)
 
   const perturb = (p: MixPart, zAcid: number, zEgg: number, zFat: number): MixPart => {
     if (p.row.group === 'egg') return { ...p, massG: p.massG * Math.exp(LN_EGG_MASS_SIGMA * zEgg) }
@@ -73,19 +73,19 @@ export function createSampler(w: Worked, seed = 20260101) {
 
   const once = () => {
     const z = Object.fromEntries(UNCERTAIN.map(key => [key, normal()])) as Record<Uncertain, number>
-    const all = w.stage.all.map(p => perturb(p, z.acid, z.eggMass, z.creamFat))
-    const cooked = mix(all.filter((_, i) => cookedSet.has(w.stage.all[i]!)))
-    const whole = mix(all)
-    const finished = evaporate(whole, w.evaporatedG)
-    const pH = pHOfMix(whole)
+    const all = plan.all.map(p => perturb(p, z.acid, z.eggMass, z.creamFat))
+    const mixed = mixedOf({ ...plan, all, cooked: all.filter((_, i) => heatedTogether.has(plan.all[i]!)) })
     const offset = THERMOMETER_SIGMA_K * z.thermometer
-    const { making } = w.body
-    const body = bodyOf(finished, pH, { ...making, starch: { ...making.starch, peakTempC: making.starch.peakTempC + offset } })
-    const egg = w.egg && eggTemperatures(cooked, w.stage.additions.length ? pHOfMix(cooked) : pH)
+    const { making } = w.heated.body
+    const starch = { ...making.starch, peakTempC: making.starch.peakTempC + offset }
+    const body = bodyOf(evaporate(mixed.whole, w.heated.evaporatedG), mixed.pH, { ...making, starch })
+    const known = w.settled.egg
+    const egg = known && eggTemperatures(mixed.cooked, mixed.cookedPH)
     // Doses scale with the distance to T60 and T60b: the heat is not run again.
-    const shiftA = egg ? offset - (egg.t60C - w.egg!.temperatures.t60C) - T60_SIGMA_K * z.eggSetting : 0
-    const shiftB = egg ? offset - (egg.t60bC - w.egg!.temperatures.t60bC) - T60_SIGMA_K * z.eggSetting - GAP_SIGMA_K * z.overSetting : 0
-    const { a, b } = eggEnd(w.egg, shiftA, shiftB)
+    const late = T60_SIGMA_K * z.eggSetting
+    const shiftA = egg ? offset - (egg.t60C - known.temperatures.t60C) - late : 0
+    const shiftB = egg ? offset - (egg.t60bC - known.temperatures.t60bC) - late - GAP_SIGMA_K * z.overSetting : 0
+    const { a, b } = eggEnd(known, shiftA, shiftB)
     // Slower or faster setting: what was still to come, over what has come, scales with the rate.
     const pace = Math.exp(LN_SETTING_SIGMA * z.settingTime)
     const paced = (x: number, top: number) => x <= 0 || top <= 0 ? x : top * (1 - (1 - Math.min(x / top, 1)) ** pace)

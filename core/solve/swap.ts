@@ -2,18 +2,21 @@
  * The swap guard: one ingredient for another, in amounts that keep the acid, the set, the sweetness or the fat the same,
  * and a plain word where it cannot. Every option is assessed whole.
  */
-import { assess } from '../assess'
-import type { VerdictCode } from '../assessment'
-import { InputError } from '../errors'
-import { renewSteps, type NewId } from '../formula/create'
-import { fillingOf, strengthOf, withMass, type FormulaDocument, type Kitchen, type Line } from '../formula/document'
-import { acidPercentOf, mix, toParts } from '../formula/mix'
-import { familyOf } from '../families/families'
-import { findIngredient, part, type Ingredient } from '../ingredients'
-import { swapGelatin } from '../set/gelatin'
-import type { Sharpness } from '../taste/taste'
+import { InputError } from '../base/errors'
+import { findIngredient, part } from '../base/ingredients/ingredients'
+import type { Ingredient } from '../base/ingredients/types'
+import { fillingOf, type FormulaDocument, type Line, strengthOf } from '../formula/document'
+import { withMass } from '../formula/edits'
+import { familyOf } from '../formula/families'
+import { type NewId, renewSteps } from '../formula/steps'
+import type { Kitchen } from '../kitchen/kitchen'
+import { acidPercentOf, mix, toParts } from '../physics/matter/mix'
+import type { Sharpness } from '../physics/matter/taste'
+import { swapGelatin } from '../physics/set/gelatin'
+import { assess } from '../pipeline/assess'
+import type { VerdictCode } from '../pipeline/assessment'
 import { weighable } from './elasticity'
-import { createQuick, pointOf, type Point } from './quick'
+import { createQuick, type Point, pointOf } from './quick'
 
 export const KEEPS = ['weight', 'acid', 'acidCitric', 'acidBlend', 'set', 'sweetness', 'fat'] as const
 /** What an option keeps the same; the acid also by citric acid or by a sharper juice beside it. */

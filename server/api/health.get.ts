@@ -1,4 +1,4 @@
-import { ENGINE_VERSION } from '#core/assessment'
+import { ENGINE_VERSION } from '#core/pipeline/assessment'
 
 /** Whether the database answers: at once, by its pulse. */
 export default defineEventHandler(async (event) => {

@@ -1,8 +1,12 @@
 /** The demo: a botanical garden's glasshouse tea room. Everything here is invented. */
-import { plainMake, withPart } from '#core/parts/parts'
-import { createFormula, defaultUse, line, plainVessel } from '#core/formula/create'
-import { lotStrength, type FormulaDocument, type KitchenBurner, type KitchenOven, type KitchenPan, type KitchenPlace, type KitchenVessel, type Lot, type PartKind, type School, type Strength, type UseKind } from '#core/formula/document'
-import { INCH_M } from '#core/units/measures'
+import { plainMake, withPart } from '#core/formula/parts'
+import { createFormula, defaultUse, line } from '#core/formula/create'
+import { plainVessel } from '#core/physics/geometry/cavity'
+import { lotStrength, type KitchenBurner, type KitchenOven, type KitchenPan, type KitchenPlace, type KitchenVessel, type Lot } from '#core/kitchen/kitchen'
+import type { FormulaDocument, PartKind, School } from '#core/formula/document'
+import type { Strength } from '#core/base/ingredients/types'
+import type { UseKind } from '#core/physics/set/bands'
+import { INCH_M } from '#core/base/units'
 import { coreKitchen, type KitchenSettings } from '../../shared/schemas/kitchen'
 
 /** Fixed ids, so that seeding twice writes once. */

@@ -1,8 +1,10 @@
 /** Tables. Every row carries its kitchen and the actor who wrote it. */
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core'
-import type { FormulaDocument, Material, PlaceKind, VesselKind } from '#core/formula/document'
-import type { LotMethod } from '#core/stock/strength'
-import type { Summary } from '#core/summary'
+import type { FormulaDocument } from '#core/formula/document'
+import type { Material, VesselKind } from '#core/physics/geometry/cavity'
+import type { PlaceKind } from '#core/physics/thermal/places'
+import type { LotMethod } from '#core/kitchen/strength'
+import type { Summary } from '#core/pipeline/summary'
 import type { KitchenSettings } from '../../shared/schemas/kitchen'
 import type { EggUse } from '../../shared/schemas/wire'
 

@@ -24,7 +24,7 @@ import {
   PlaceEntity,
   VesselEntity,
 } from './entities'
-import { ENGINE_VERSION } from '#core/assessment'
+import { ENGINE_VERSION } from '#core/pipeline/assessment'
 import { SCHEMA_VERSION } from '#core/formula/document'
 import { eggsOf } from '../domain/eggs'
 

@@ -1,7 +1,7 @@
 /** The kitchen: reading it whole, and changing its settings, places, tins and machines. */
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { LockMode, type InferEntity } from '@mikro-orm/core'
-import type { KitchenBurner, KitchenOven, KitchenPan } from '#core/formula/document'
+import type { KitchenBurner, KitchenOven, KitchenPan } from '#core/kitchen/kitchen'
 import {
   EquipmentEntity,
   KitchenEntity,

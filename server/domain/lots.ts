@@ -1,8 +1,8 @@
 /** Lots of juice and cream: written one by one, each with a version of its own. */
 import type { EntityManager } from '@mikro-orm/postgresql'
-import type { Lot } from '#core/formula/document'
-import { findIngredient } from '#core/ingredients'
-import { figuresOf } from '#core/stock/strength'
+import type { Lot } from '#core/kitchen/kitchen'
+import { findIngredient } from '#core/base/ingredients/ingredients'
+import { figuresOf } from '#core/kitchen/strength'
 import { LotEntity } from '../database/entities'
 import type { LotRecord } from '../../shared/schemas/kitchen'
 import { lockKitchen, lotOf } from './kitchen'

@@ -3,7 +3,7 @@
  * is stored.
  */
 import type { EntityManager } from '@mikro-orm/postgresql'
-import { ENGINE_VERSION } from '#core/assessment'
+import { ENGINE_VERSION } from '#core/pipeline/assessment'
 import { coreKitchen } from '../../shared/schemas/kitchen'
 import type { Summarised, SummaryJob } from '../threads/tasks'
 import { isStale } from './formulas'

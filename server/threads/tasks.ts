@@ -1,11 +1,12 @@
 /**
  * What is computed off the event loop. Plain data in, plain data out; runs in a worker thread, or anywhere in tests.
  */
-import { assess } from '#core/assess'
-import { InputError } from '#core/errors'
-import type { FormulaDocument, Kitchen } from '#core/formula/document'
+import { assess } from '#core/pipeline/assess'
+import { InputError } from '#core/base/errors'
+import type { FormulaDocument } from '#core/formula/document'
+import type { Kitchen } from '#core/kitchen/kitchen'
 import { report } from '#core/formats/report'
-import { summarise, type Summary } from '#core/summary'
+import { summarise, type Summary } from '#core/pipeline/summary'
 import { eggsOf } from '../domain/eggs'
 import { readStored } from '../domain/stored'
 import { readDocument } from '../../shared/schemas/formula'

@@ -3,14 +3,19 @@
  * core's to say. Used by the server for every write and by import.
  */
 import * as yup from 'yup'
-import { InputError } from '#core/errors'
-import { COMPONENT_ROLES, COVERS, FAMILIES, FORMULA_FORMAT, HEAT_METHODS, MATERIALS, PLACE_KINDS, SCHEMA_VERSION, SCHOOLS, FRUIT_PARTS, PART_KINDS, PIECE_KINDS, USE_KINDS, VESSEL_KINDS, type FormulaDocument, type Kitchen } from '#core/formula/document'
-import { schoolOf } from '#core/families/schools'
+import { InputError } from '#core/base/errors'
+import { COMPONENT_ROLES, FAMILIES, FORMULA_FORMAT, SCHEMA_VERSION, SCHOOLS, FRUIT_PARTS, PART_KINDS, PIECE_KINDS, type FormulaDocument } from '#core/formula/document'
+import { COVERS, PLACE_KINDS } from '#core/physics/thermal/places'
+import { HEAT_METHODS } from '#core/physics/heat/pot'
+import { MATERIALS, VESSEL_KINDS } from '#core/physics/geometry/cavity'
+import { USE_KINDS } from '#core/physics/set/bands'
+import type { Kitchen } from '#core/kitchen/kitchen'
+import { schoolOf } from '#core/formula/schools'
 import { migrate } from '#core/formula/migrate'
-import { fruitOf } from '#core/stock/fruit'
+import { fruitOf } from '#core/plan/fruit'
 import { momentOrNone } from './dates'
 import { inputProblem, yupProblem, type Problem } from './problem'
-import { mixStep } from '#core/assess'
+import { mixStage } from '#core/pipeline/mixed'
 
 const number = () => yup.number().strict().required()
 const text = (max = 500) => yup.string().strict().max(max).defined()
@@ -123,7 +128,7 @@ export function readDocument(input: unknown, kitchen?: Kitchen): DocumentResult 
     }
     const fruit = doc.stock.fruit.findIndex(f => !fruitOf(f.fruitId))
     if (fruit >= 0) return { ok: false, problem: { path: `stock.fruit.${fruit}.fruitId`, code: 'unknownValue', params: {} } }
-    if (kitchen) mixStep(doc, kitchen)
+    if (kitchen) mixStage(doc, kitchen)
     return { ok: true, doc }
   } catch (error) {
     if (error instanceof InputError) {

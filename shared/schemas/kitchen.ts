@@ -1,10 +1,13 @@
 /** The kitchen at the wire: settings, places, vessels and lots. */
 import * as yup from 'yup'
-import type { Kitchen, KitchenBurner, KitchenOven, KitchenPan, KitchenPlace, KitchenVessel, Lot } from '#core/formula/document'
-import { BURNER_KINDS, MATERIALS, PLACE_KINDS, VESSEL_KINDS } from '#core/formula/document'
-import { findIngredient, INGREDIENTS } from '#core/ingredients'
-import { EGG_GRADES, type EggGrade } from '#core/ingredients/measures'
-import { CUP_SYSTEMS, type CupSystem } from '#core/units/measures'
+import type { Kitchen, KitchenBurner, KitchenOven, KitchenPan, KitchenPlace, KitchenVessel, Lot } from '#core/kitchen/kitchen'
+import { BURNER_KINDS } from '#core/kitchen/kitchen'
+import { MATERIALS, VESSEL_KINDS } from '#core/physics/geometry/cavity'
+import { PLACE_KINDS } from '#core/physics/thermal/places'
+import { findIngredient } from '#core/base/ingredients/ingredients'
+import { INGREDIENTS } from '#core/base/ingredients/table'
+import { EGG_GRADES, type EggGrade } from '#core/base/ingredients/measures'
+import { CUP_SYSTEMS, type CupSystem } from '#core/base/units'
 import { day } from './dates'
 import { fieldPath } from './problem'
 

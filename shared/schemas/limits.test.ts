@@ -4,7 +4,7 @@ import { isDay, isMoment } from './dates'
 import { PRICE_MOST, settingsSchema } from './kitchen'
 import { fieldPath, told, yupProblem, type Problem } from './problem'
 import { isText, SHAPE_LIMITS, tooMuch } from './shape'
-import { INGREDIENTS } from '#core/ingredients'
+import { INGREDIENTS } from '#core/base/ingredients/table'
 import { SETTINGS } from '../../server/database/demo'
 
 const nested = (depth: number) => JSON.parse(`${'['.repeat(depth)}${']'.repeat(depth)}`) as unknown

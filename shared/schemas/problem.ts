@@ -1,6 +1,6 @@
 /** Why something was not taken: the field, a code and the limit. Never the value, which may be large or private. */
 import type { ValidationError } from 'yup'
-import type { InputError } from '#core/errors'
+import type { InputError } from '#core/base/errors'
 
 export interface Problem {
   path: string

@@ -1,7 +1,7 @@
 /** What crosses the wire besides documents. */
 import * as yup from 'yup'
 import type { FormulaDocument } from '#core/formula/document'
-import type { Summary } from '#core/summary'
+import type { Summary } from '#core/pipeline/summary'
 import type { KitchenRecord, LotRecord } from './kitchen'
 
 /** Largest body a write may have, bytes. */

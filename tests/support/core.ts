@@ -1,10 +1,12 @@
 /** Formulas and a kitchen for tests. Figures are made up unless a test names their source. */
 import { createFormula, defaultUse, line } from '../../core/formula/create'
-import type { FormulaDocument, Kitchen, School, UseKind } from '../../core/formula/document'
-import type { MixPart } from '../../core/formula/mix'
-import { familyOf } from '../../core/families/families'
-import { schoolOf } from '../../core/families/schools'
-import { findIngredient } from '../../core/ingredients'
+import type { FormulaDocument, School } from '../../core/formula/document'
+import type { Kitchen } from '../../core/kitchen/kitchen'
+import type { UseKind } from '../../core/physics/set/bands'
+import type { MixPart } from '../../core/physics/matter/mix'
+import { familyOf } from '../../core/formula/families'
+import { schoolOf } from '../../core/formula/schools'
+import { findIngredient } from '../../core/base/ingredients/ingredients'
 
 export const kitchen: Kitchen = {
   altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, eggGrade: 'usL', vessels: [], ovens: [], burners: [], pans: [], lots: [], prices: {},

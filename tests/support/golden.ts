@@ -1,8 +1,9 @@
 /** The engine's figures for many formulas, as kept in `core/checks/golden.json` before the house was rebuilt. */
 import { ladderDocument, readLadder } from '../../core/formats/ladder'
 import { PLAIN_KITCHEN, report } from '../../core/formats/report'
-import { assess } from '../../core/assess'
-import { SCHOOLS, type FormulaDocument, type Kitchen } from '../../core/formula/document'
+import { assess } from '../../core/pipeline/assess'
+import { SCHOOLS, type FormulaDocument } from '../../core/formula/document'
+import type { Kitchen } from '../../core/kitchen/kitchen'
 import ladder from '../../core/checks/ladder.json'
 import { demoFormulas, demoKitchen } from '../../server/database/demo'
 import { kitchen, make } from './core'

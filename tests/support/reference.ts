@@ -1,8 +1,8 @@
 /** The same equations integrated by odex (Hairer's extrapolation integrator), as a reference for tests and benchmarks. */
 import { createRequire } from 'node:module'
-import type { ConductionInput, Faces } from '../../core/chill/conduction'
-import { heatAt } from '../../core/heat/properties'
-import { potConditions, potFlows, type PotInput } from '../../core/heat/pot'
+import type { ConductionInput, Faces } from '../../core/physics/thermal/conduction'
+import { heatAt } from '../../core/physics/thermal/properties'
+import { potConditions, potFlows, type PotInput } from '../../core/physics/heat/pot'
 
 interface OdexSolver {
   absoluteTolerance: number

@@ -5,7 +5,7 @@
  */
 import type { FormulaDocument } from '#core/formula/document'
 import { axesOf, axisKey, axisOf, movedTo, positionOn, rangeAround, type Axis, type Range } from '#core/solve/map'
-import { findIngredient } from '#core/ingredients'
+import { findIngredient } from '#core/base/ingredients/ingredients'
 import { weighable } from '#core/solve/elasticity'
 import { fillingOf } from '#core/formula/document'
 import { MAP_UNITS, type MapDrawing } from '~/composables/mapDrawing'

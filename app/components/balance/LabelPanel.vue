@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** Cost per batch and portion, allergens, and nutrition by calculation. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
 import { batchCost } from '#core/formula/cost'
-import { allergensOf, nutritionOf, type Nutrition } from '#core/formula/nutrition'
+import { allergensOf } from '#core/formula/allergens'
+import { nutritionOf, type Nutrition } from '#core/plan/nutrition'
 import { TABLE_UI } from '~/composables/tableStyle'
 import { ALLERGEN_NAMES } from '~/words/names'
 

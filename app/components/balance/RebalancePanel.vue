@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** Rebalance: what must stay is pinned in the lines, what is wanted is said here, and up to three ways there come back. */
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
-import { BANDS, type BandId } from '#core/set/bands'
+import { BANDS, type BandId } from '#core/physics/set/bands'
 import { NEAR_SET, NEAR_SHARP, type Goal, type SetGoal, type Way } from '#core/solve/rebalance'
-import { yolkMass } from '#core/stock/eggs'
-import { SHARPNESS, type Sharpness } from '#core/taste/taste'
+import { yolkMass } from '#core/formula/eggs'
+import { SHARPNESS, type Sharpness } from '#core/physics/matter/taste'
 import { fillingCost } from '#core/formula/cost'
-import { eggCount } from '#core/ingredients/measures'
+import { eggCount } from '#core/base/ingredients/measures'
 import { processWords, stopWords, WAY_WORDS } from '~/words/balance'
 import { documentProblemWords } from '~/words/problems'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'

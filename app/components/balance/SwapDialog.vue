@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The swap guard: another ingredient for a line, in amounts that keep something the same, with a plain warning. */
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
-import { GELATIN_GRADES } from '#core/set/gelatin'
+import { GELATIN_GRADES } from '#core/physics/set/gelatin'
 import { swapBloom, swapsFor, type Swap } from '#core/solve/swap'
 import { changeWords, KEEPS_WORDS, swapWarningWords } from '~/words/balance'
 import { SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Versions and variants: every state is kept; name one, go back to one, compare two or three, and see what made the difference. */
-import { assess } from '#core/assess'
-import { InputError } from '#core/errors'
+import { assess } from '#core/pipeline/assess'
+import { InputError } from '#core/base/errors'
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
-import { summarise } from '#core/summary'
+import { summarise } from '#core/pipeline/summary'
 import { batchCost } from '#core/formula/cost'
 import type { Explained } from '#core/solve/compare'
 import { COMPARE_MOST, type Other, type useComparison } from '~/composables/useComparison'

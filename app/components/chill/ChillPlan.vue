@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** The plan of the cold: a sequence of legs, the core's temperature, when it is safe, set and cold. */
 import type { EChartsOption } from 'echarts'
-import type { Assessment } from '#core/assessment'
-import { COVERS, type ChillLeg, type Cover, type FormulaDocument, type PlaceKind } from '#core/formula/document'
-import { USUAL_AIR_C } from '#core/chill/places'
-import { CODES } from '#core/safety/keeping'
-import { valueAt } from '#core/chill/conduction'
+import type { Assessment } from '#core/pipeline/assessment'
+import { COVERS, type Cover, type PlaceKind } from '#core/physics/thermal/places'
+import type { ChillLeg, FormulaDocument } from '#core/formula/document'
+import { USUAL_AIR_C } from '#core/physics/thermal/places'
+import { CODES } from '#core/physics/safety/keeping'
+import { valueAt } from '#core/physics/thermal/conduction'
 import { BLOOD, CITRON, CITRON_DEEP, COLD, INK, label, moments, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { COVER_NAMES, FOOD_CODES, PLACE_NAMES } from '~/words/names'
 

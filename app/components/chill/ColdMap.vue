@@ -6,7 +6,7 @@ import { GridComponent, VisualMapComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
-import type { Frame, Picture } from '#core/chill/picture'
+import type { Frame, Picture } from '#core/plan/picture'
 import { levelLines, RAMP_HIGH, RAMP_LOW, rampColors, refine } from '~/composables/coldDrawing'
 import { INK, label } from '~/composables/useChartStyle'
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** The cold going in: the section over time with a scrubber, two ways side by side, and the curves of core, mean and surface. */
 import type { EChartsOption } from 'echarts'
-import type { Assessment } from '#core/assessment'
-import { chillWays } from '#core/chill/ways'
-import { valueAt } from '#core/chill/conduction'
+import type { Assessment } from '#core/pipeline/assessment'
+import { chillWays } from '#core/plan/chillWays'
+import { valueAt } from '#core/physics/thermal/conduction'
 import type { FormulaDocument } from '#core/formula/document'
-import { CODES } from '#core/safety/keeping'
+import { CODES } from '#core/physics/safety/keeping'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, moments, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { wayName } from '~/words/cold'
 import type { ColdView } from '~/workers/solve.worker'

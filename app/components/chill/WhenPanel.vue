@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** When it may be covered, unmoulded, cut, served: ranges with what decides; and why it sweats or skins. */
-import { pouredAfterS, type Assessment } from '#core/assessment'
-import { dewPoint, DROPS_G_M2, ROOM_HUMIDITY, SKIN_G_M2 } from '#core/chill/moisture'
-import type { WhenRow } from '#core/chill/when'
+import { pouredAfterS, type Assessment } from '#core/pipeline/assessment'
+import { dewPoint, DROPS_G_M2, ROOM_HUMIDITY, SKIN_G_M2 } from '#core/physics/chill/moisture'
+import type { WhenRow } from '#core/plan/when'
 import type { FormulaDocument } from '#core/formula/document'
-import { temperTime } from '#core/order/order'
+import { temperTime } from '#core/plan/order'
 import { decidesWords, WHEN_NAMES } from '~/words/cold'
 import type { ColdView } from '~/workers/solve.worker'
 

@@ -4,8 +4,8 @@
  * (Shift for five times), or dragged sideways by its unit. What cannot be is said below and not taken; the last good
  * value stays in force.
  */
-import { celsiusToFahrenheit, fahrenheitToCelsius } from '#core/units/measures'
-import { readQuantity, type QuantityKind } from '#core/units/quantity'
+import { celsiusToFahrenheit, fahrenheitToCelsius } from '#core/base/units'
+import { readQuantity, type QuantityKind } from '#core/base/typed'
 
 const KINDS = {
   mass: { unit: 'g', factor: 1, digits: 1, step: 5 },

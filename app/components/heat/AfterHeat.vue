@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What joins after the heat, step by step, and at which temperatures; and the grade of the gelatine. */
-import { BLOOM_WATER, GELATIN_GRADES, LEAVES, POWDER_BLOOM, swapGelatin } from '#core/set/gelatin'
+import { BLOOM_WATER, GELATIN_GRADES, LEAVES, POWDER_BLOOM, swapGelatin } from '#core/physics/set/gelatin'
 import { fillingOf, given, type FormulaDocument, type Step } from '#core/formula/document'
 
 const props = defineProps<{ doc: FormulaDocument }>()

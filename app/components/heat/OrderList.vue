@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The order of work: what goes in when, at which temperature, what to look for, why; what would go wrong stands at its step. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
-import { orderOfWork } from '#core/order/order'
+import { orderOfWork } from '#core/plan/order'
 import { stepWords } from '~/words/cook'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment, /** The bench card: large, without reasons. */ card?: boolean }>()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** The same cook with another batch, tin, start or height above the sea; and a time for another size. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
-import { scaleTime, TIMED, type Timed } from '#core/heat/scaleTime'
-import type { CookVariant } from '#core/heat/variants'
+import { scaleTime, TIMED, type Timed } from '#core/physics/heat/scaleTime'
+import type { CookVariant } from '#core/plan/variants'
 import { TABLE_UI, RIGHT } from '~/composables/tableStyle'
 import { TIMED_WORDS, variantWords } from '~/words/cook'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Ovens with what their dial is wrong by, burners by their rating, pans with the weight they have empty. */
-import { BURNER_KINDS, type KitchenBurner, type KitchenOven, type KitchenPan } from '#core/formula/document'
-import { EFFICIENCY, panHoldsM3 } from '#core/heat/pot'
+import { BURNER_KINDS, type KitchenBurner, type KitchenOven, type KitchenPan } from '#core/kitchen/kitchen'
+import { EFFICIENCY, panHoldsM3 } from '#core/physics/heat/pot'
 
 interface Lists { ovens: KitchenOven[], burners: KitchenBurner[], pans: KitchenPan[] }
 defineProps<Lists>()

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** The kitchen's own tins and dishes, drawn to one scale, by their inside measures or the water they hold. */
-import { VESSEL_KINDS, type KitchenVessel, type Vessel, type VesselKind } from '#core/formula/document'
-import { cavityOf, cavityVolume } from '#core/vessel/geometry'
-import { typicalVessel } from '#core/vessel/nominal'
+import { VESSEL_KINDS, type Vessel, type VesselKind } from '#core/physics/geometry/cavity'
+import type { KitchenVessel } from '#core/kitchen/kitchen'
+import { cavityOf, cavityVolume } from '#core/physics/geometry/cavity'
+import { typicalVessel } from '#core/physics/geometry/nominal'
 import { VESSEL_NAMES } from '~/words/names'
 
 const props = defineProps<{ vessels: KitchenVessel[] }>()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** How it may be kept and frozen: the default, what else is said, and what each asks; a claim is held against the code. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
-import { keepingOptions } from '#core/safety/storage'
+import { keepingOptions } from '#core/plan/storage'
 import { keepingWords, needWords } from '~/words/cold'
 import { FOOD_CODES } from '~/words/names'
 

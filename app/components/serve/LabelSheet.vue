@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The label itself, as it is stuck on: sized for a 62 mm roll or an A6 card. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
-import { labelFacts } from '#core/safety/label'
+import { labelFacts } from '#core/plan/label'
 import { ALLERGEN_NAMES } from '~/words/names'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment, size: '62' | 'a6' }>()

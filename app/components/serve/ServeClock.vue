@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** The clock in both directions: from the start to ready, from dinner back to the start; tempering; how long it stands. */
 import type { EChartsOption } from 'echarts'
-import type { Assessment } from '#core/assessment'
-import type { WhenRow } from '#core/chill/when'
-import type { FormulaDocument, Use } from '#core/formula/document'
-import { temperTime } from '#core/order/order'
-import { CODES } from '#core/safety/keeping'
-import { serveAt, type ServicePlan } from '#core/schedule/clock'
+import type { Assessment } from '#core/pipeline/assessment'
+import type { WhenRow } from '#core/plan/when'
+import type { FormulaDocument } from '#core/formula/document'
+import type { Use } from '#core/physics/set/bands'
+import { temperTime } from '#core/plan/order'
+import { CODES } from '#core/physics/safety/keeping'
+import { serveAt, type ServicePlan } from '#core/plan/clock'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import type { WhyTopic } from '~/words/why'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Portions: even pours by the scale, bars by a grid, wedges with a guide to print; and how high a slice this set carries. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import { vesselOf, type FormulaDocument } from '#core/formula/document'
-import { CUTS, neededPa } from '#core/set/bands'
-import { cutGrid, cutWedges, evenPour, suggestGrid } from '#core/vessel/portions'
+import { CUTS, neededPa } from '#core/physics/set/bands'
+import { cutGrid, cutWedges, evenPour, suggestGrid } from '#core/physics/geometry/portions'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
 const fmt = useFormat()

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The formula in another tin: the factor, whole eggs, the depth that gives, and what becomes of its time in the oven. */
-import type { Assessment } from '#core/assessment'
-import { vesselOf, type FormulaDocument, type Vessel } from '#core/formula/document'
+import type { Assessment } from '#core/pipeline/assessment'
+import { vesselOf, type FormulaDocument } from '#core/formula/document'
+import type { Vessel } from '#core/physics/geometry/cavity'
 import { documentProblemWords } from '~/words/problems'
 import type { FitAnswer } from '~/workers/solve.worker'
 

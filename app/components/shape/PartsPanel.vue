@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Crust and topping: their own formulas, sized to the tin, with their steps. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import { PART_KINDS, type Component, type FormulaDocument, type PartKind, type PartMake } from '#core/formula/document'
-import { isMeringue, meringueHeat, partFacts, plainMake, resizeParts, SUGAR_BOIL_C, withPart } from '#core/parts/parts'
-import { orderOfWork } from '#core/order/order'
+import { isMeringue, meringueHeat, partFacts, plainMake, resizeParts, SUGAR_BOIL_C, withPart } from '#core/formula/parts'
+import { orderOfWork } from '#core/plan/order'
 import { PART_NAMES, stepWords } from '~/words/cook'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 /** Which tin or dish, how deep, how many, does it fit; what else the work needs. */
-import type { Assessment } from '#core/assessment'
-import { VESSEL_KINDS, vesselOf, type FormulaDocument, type Vessel } from '#core/formula/document'
-import { resizeParts } from '#core/parts/parts'
-import { cavityOf, cavityVolume } from '#core/vessel/geometry'
-import { fitVolume, roomWanted, withVessel, workVessels } from '#core/vessel/fit'
-import { typicalVessel } from '#core/vessel/nominal'
+import type { Assessment } from '#core/pipeline/assessment'
+import { VESSEL_KINDS, type Vessel } from '#core/physics/geometry/cavity'
+import { vesselOf, type FormulaDocument } from '#core/formula/document'
+import { resizeParts } from '#core/formula/parts'
+import { cavityOf, cavityVolume } from '#core/physics/geometry/cavity'
+import { fitVolume, withVessel, workVessels } from '#core/plan/fit'
+import { roomWanted } from '#core/formula/room'
+import { typicalVessel } from '#core/physics/geometry/nominal'
 import { workVesselWords } from '~/words/cold'
 import { VESSEL_NAMES } from '~/words/names'
 

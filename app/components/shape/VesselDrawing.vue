@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** A vessel in section, to scale: wall, crust, filling, topping; a glass on its stem, leaning as it stands. */
-import type { Assembly, Vessel } from '#core/formula/document'
-import { sectionOf, type SectionPoint } from '#core/vessel/section'
+import type { Assembly } from '#core/formula/document'
+import type { Vessel } from '#core/physics/geometry/cavity'
+import { sectionOf, type SectionPoint } from '#core/physics/geometry/section'
 
 const props = defineProps<{ vessel: Vessel, assembly: Assembly, depthM: number, label: string, over?: boolean }>()
 const section = computed(() => sectionOf(props.vessel, props.assembly, props.depthM))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The measures of a vessel: inside, at the rim; or the water it holds. */
-import { MATERIALS, type Vessel } from '#core/formula/document'
-import { ROUND_BELOW } from '#core/vessel/geometry'
+import { MATERIALS, type Vessel } from '#core/physics/geometry/cavity'
+import { ROUND_BELOW } from '#core/physics/geometry/cavity'
 import { MATERIAL_NAMES } from '~/words/names'
 
 const props = defineProps<{ vessel: Vessel }>()

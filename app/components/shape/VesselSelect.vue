@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Which vessel: the kitchen's own, or one by the size it is sold under. */
-import type { Vessel } from '#core/formula/document'
-import { NOMINAL_VESSELS } from '#core/vessel/nominal'
+import type { Vessel } from '#core/physics/geometry/cavity'
+import { NOMINAL_VESSELS } from '#core/physics/geometry/nominal'
 
 defineProps<{ label: string, /** Kitchen vessel, nominal id, or empty for a size of its own. */ value: string, own?: string }>()
 const emit = defineEmits<{ pick: [vessel: Vessel, vesselId: string | null, key: string], own: [] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The main screen: lines with grams beside the map of what they make; rebalance, versions, cost and label in the map's place. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
 import { SHARPNESS_NAMES } from '~/words/names'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** When is it set through, and safe? */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()

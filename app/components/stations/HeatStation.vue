@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How hot, how long, what to look for, what ruins it. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()

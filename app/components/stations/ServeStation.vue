@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How and until when to serve it: the clock, the table, keeping, label and bench card. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
 
 defineProps<{ doc: FormulaDocument, assessment: Assessment }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Which pan, how deep, how many, will it fit; portions and cuts; crust and topping. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
 
 defineProps<{ doc: FormulaDocument, assessment: Assessment }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Take stock: what is on the bench, the fruit, its strength, the eggs, and what runs out first. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
 
 defineProps<{ doc: FormulaDocument, assessment: Assessment }>()

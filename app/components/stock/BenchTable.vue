@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** What is on the bench: each line's source measure, its grams, what it is counted in, and where its strength comes from. */
-import type { Assessment } from '#core/assessment'
-import { fillingOf, lotStrength, type FormulaDocument, type Line, type Measured, type Strength } from '#core/formula/document'
-import { findIngredient } from '#core/ingredients'
-import { carriesFat } from '#core/stock/strength'
+import type { Assessment } from '#core/pipeline/assessment'
+import { fillingOf, type FormulaDocument, type Line } from '#core/formula/document'
+import { lotStrength } from '#core/kitchen/kitchen'
+import type { Measured, Strength } from '#core/base/ingredients/types'
+import { findIngredient } from '#core/base/ingredients/ingredients'
+import { carriesFat } from '#core/kitchen/strength'
 import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()

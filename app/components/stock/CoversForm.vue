@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** How many it is for: covers, vessels, a weight or a volume, and the factor that gets there with what sieve and pan keep. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { Covers, FormulaDocument } from '#core/formula/document'
-import { scaleFormula } from '#core/formula/create'
-import { coversPlan } from '#core/stock/covers'
+import { scaleFormula } from '#core/formula/edits'
+import { coversPlan } from '#core/plan/covers'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
 const fmt = useFormat()

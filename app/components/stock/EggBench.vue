@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Eggs: shells to crack, whole-egg rounding, what is left over and what could take it, cartons. */
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
-import { EGG_GRADES } from '#core/ingredients/measures'
-import { atWholeCount, clingingWhite, countEggs, withCarton } from '#core/stock/eggs'
+import { EGG_GRADES } from '#core/base/ingredients/measures'
+import { atWholeCount, clingingWhite, countEggs, withCarton } from '#core/formula/eggs'
 import type { EggUse, FormulaList, FormulaListItem } from '../../../shared/schemas/wire'
 
 const props = defineProps<{ doc: FormulaDocument }>()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** The fruit ledger: how many, what each is taken for, what it should give, what is short and what to buy. */
 import { fillingOf, FRUIT_PARTS, type FormulaDocument, type FruitEntry, type FruitPart } from '#core/formula/document'
-import { scaleFormula } from '#core/formula/create'
-import { FRUITS } from '#core/ingredients/measures'
-import { countByWeight, fruitOf, ledger, withCount, withTake, yieldsOf } from '#core/stock/fruit'
+import { scaleFormula } from '#core/formula/edits'
+import { FRUITS } from '#core/base/ingredients/measures'
+import { countByWeight, fruitOf, ledger, withCount, withTake, yieldsOf } from '#core/plan/fruit'
 import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
 import { fruitName, PART_NAMES } from '~/words/stock'
 

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** Lots of known strength: a card for how it was found, and bringing a lot to a wanted strength. */
-import { InputError } from '#core/errors'
-import { fillingOf, lotStrength, type FormulaDocument, type Lot } from '#core/formula/document'
-import { findIngredient, INGREDIENTS } from '#core/ingredients'
-import { carriesFat, figuresOf, LOT_METHODS, PROXY_JUICES, toStrength, type LotMethod } from '#core/stock/strength'
+import { InputError } from '#core/base/errors'
+import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { lotStrength, type Lot } from '#core/kitchen/kitchen'
+import { findIngredient } from '#core/base/ingredients/ingredients'
+import { INGREDIENTS } from '#core/base/ingredients/table'
+import { carriesFat, figuresOf, LOT_METHODS, PROXY_JUICES, toStrength, type LotMethod } from '#core/kitchen/strength'
 import { TABLE_UI } from '~/composables/tableStyle'
 import { METHOD_WORDS } from '~/words/stock'
 import type { LotRecord } from '../../../shared/schemas/kitchen'

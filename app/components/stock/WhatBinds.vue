@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** What binds: with so much of each, how much can be made, what stops it, what is left, and what using all would take. */
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
-import { eggCount } from '#core/ingredients/measures'
-import { binding, bindLines, scaleToBinding, toUseAll } from '#core/stock/binding'
+import { eggCount } from '#core/base/ingredients/measures'
+import { binding, bindLines, scaleToBinding, toUseAll } from '#core/plan/binding'
 import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
 import { leftoverWords } from '~/words/stock'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Cautions and hints: what is the matter and what to do; the gravest first. */
-import type { Finding } from '#core/assessment'
+import type { Finding } from '#core/pipeline/assessment'
 import { MARK_WORDS } from '~/words/names'
 import { speak } from '~/words/findings'
 

@@ -3,8 +3,8 @@
  * The piece as it will be eaten, in section and to scale: straight from the fridge, and on the plate after its time on
  * the table. Standing or slumping as computed; a dashed line shows the height that was meant.
  */
-import type { PieceFigures } from '#core/summary'
-import { heapProfile, slicedProfile, type Point } from '#core/set/profile'
+import type { PieceFigures } from '#core/pipeline/summary'
+import { heapProfile, slicedProfile, type Point } from '#core/physics/set/profile'
 
 const props = withDefaults(defineProps<{ piece: PieceFigures, small?: boolean, label?: string, grainy?: boolean }>(), { small: false, grainy: false })
 const { temp, mm } = useFormat()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The cut face, the verdict in a sentence, its numbers, and the cautions that apply. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
-import { pieceFigures } from '#core/summary'
+import { pieceFigures } from '#core/pipeline/summary'
 import { readyWords, verdictSentence } from '~/words/verdict'
 
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** How sure, what makes it set, and what would bring it there. */
-import { isOffTarget, type Assessment } from '#core/assessment'
+import { isOffTarget, type Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
-import { BANDS } from '#core/set/bands'
-import { MECHANISMS } from '#core/set/firmness'
+import { BANDS } from '#core/physics/set/bands'
+import { MECHANISMS } from '#core/physics/set/firmness'
 import type { Adjustment } from '#core/solve/adjust'
 import type { Lever } from '#core/solve/elasticity'
 import type { Shares } from '#core/solve/sampling'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A computed number that can be asked "why": how it comes about, from what, after whom, how surely. */
-import type { Assessment } from '#core/assessment'
+import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
 import { why, type WhyTopic } from '~/words/why'
 

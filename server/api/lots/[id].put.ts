@@ -1,4 +1,4 @@
-import type { Lot } from '#core/formula/document'
+import type { Lot } from '#core/kitchen/kitchen'
 import { saveLot } from '../../domain/lots'
 import { lotSaveSchema } from '../../../shared/schemas/kitchen'
 

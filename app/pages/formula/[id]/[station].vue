@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The workspace: ribbon, the open station, the verdict column. */
-import { STATIONS, type Station } from '#core/assessment'
+import { STATIONS, type Station } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
 import { exportFormula } from '~/composables/formulaFile'
 import { FAMILY_NAMES, SCHOOL_NAMES, USE_NAMES } from '~/words/names'

@@ -1,0 +1,47 @@
+/** Look-ups in the ingredient table. */
+import { INGREDIENTS } from './table'
+import type { CompositionKey, Ingredient } from './types'
+
+const byId = new Map(INGREDIENTS.map(row => [row.id, row]))
+
+/** The row with this id, or undefined. */
+export const findIngredient = (id: string): Ingredient | undefined => byId.get(id)
+
+/** One component of an ingredient, g per 100 g. */
+export const part = (row: Ingredient, key: CompositionKey): number => row.per100g[key] ?? 0
+
+/** Total protein, g per 100 g. */
+export const protein = (row: Ingredient): number =>
+  part(row, 'casein') + part(row, 'whey') + part(row, 'eggWhiteProtein') + part(row, 'yolkProtein') + part(row, 'otherProtein')
+
+/**
+ * One σ of ln(titratable acidity) of an unmeasured juice.
+ * Source: spread of published juice acidities, from memory (lemon and lime .10, orange .20, passion .17, sweet lemon
+ * .22); where none is remembered, a quarter of the table's own low-to-high range.
+ */
+export function acidLogSigma(row: Ingredient): number {
+  const remembered: Record<string, number> = { lemon: 0.10, lime: 0.10, keylime: 0.10, orange: 0.20, blood: 0.20, passion: 0.17, lemon_sweet: 0.22 }
+  if (!row.acid) return 0
+  return remembered[row.id] ?? Math.log(row.acid.high / row.acid.low) / 4
+}
+
+/** A row with another fat content, % w/w, in place of its serum; milk fat keeps its share of the fat. */
+export function withFat(row: Ingredient, fatPercent: number): Ingredient {
+  const fat = part(row, 'fat')
+  const serum = (100 - fatPercent) / (100 - fat)
+  const per100g = Object.fromEntries(Object.entries(row.per100g).map(([k, v]) => [k, k === 'fat' || k === 'milkFat' ? (fat > 0 ? v * fatPercent / fat : k === 'fat' ? fatPercent : 0) : v * serum]))
+  return { ...row, per100g }
+}
+
+/**
+ * A juice with the dissolved solids that were measured: its sugars make up what acid and salts leave of the °Brix
+ * (corrected for acid), water takes or gives the rest. Sugars never fall below zero.
+ */
+export function withBrix(row: Ingredient, brix: number, acidPercent: number): Ingredient {
+  const sugars = ['sucrose', 'monosaccharides', 'lactose'] as const
+  const now = sugars.reduce((s, k) => s + part(row, k), 0)
+  const aqueous = now + acidPercent + part(row, 'ash') + part(row, 'water')
+  const wanted = Math.max(0, brix / 100 * aqueous - acidPercent - part(row, 'ash'))
+  const scaled = now > 0 ? Object.fromEntries(sugars.map(k => [k, part(row, k) * wanted / now])) : { monosaccharides: wanted }
+  return { ...row, per100g: { ...row.per100g, ...scaled, water: part(row, 'water') + now - wanted } }
+}

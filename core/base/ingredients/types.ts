@@ -1,0 +1,54 @@
+/** What one ingredient is made of and where that is known from. */
+
+/** What of a juice, purée, wine or cream was measured; what is absent stays the table's. */
+export interface Measured {
+  /** Titratable acidity, % w/w of the row's kind of acid. */
+  acidPercent?: number
+  pH?: number
+  /** Dissolved solids, °Brix, corrected for acid. */
+  brix?: number
+  fatPercent?: number
+  /** One σ of ln(acidity), by the way it was found; absent: a titration's. */
+  acidLnSigma?: number
+}
+
+/** Where a line's strength comes from. A lot is referenced by id, with a snapshot so the document stands alone. */
+export type Strength =
+  | { kind: 'typical' }
+  | { kind: 'measured' } & Measured
+  | { kind: 'lot', lotId: string, name: string } & Measured
+export const COMPOSITION_KEYS = [
+  'water', 'sucrose', 'monosaccharides', 'lactose', 'fat', 'milkFat', 'casein', 'whey', 'eggWhiteProtein',
+  'yolkProtein', 'otherProtein', 'starch', 'fibre', 'ash',
+] as const
+export type CompositionKey = (typeof COMPOSITION_KEYS)[number]
+
+export type AcidKind = 'citric' | 'lactic' | 'tartaricMalic'
+export type Confidence = 'H' | 'M' | 'L'
+export type IngredientGroup = 'juice' | 'egg' | 'sugar' | 'butter' | 'dairy' | 'setter' | 'acid' | 'zest' | 'water' | 'plant' | 'chocolate' | 'biscuit' | 'nut' | 'other'
+export const ALLERGENS = ['egg', 'milk', 'gluten', 'nuts', 'soya', 'sulphites'] as const
+export type Allergen = (typeof ALLERGENS)[number]
+
+export interface Ingredient {
+  readonly id: string
+  /** British and American kitchen names. */
+  readonly name: { readonly gb: string, readonly us: string }
+  readonly group: IngredientGroup
+  /** Lower-case words under which a cook may write it. */
+  readonly aliases: readonly string[]
+  /** g per 100 g; a key that is absent is zero. `milkFat` is the part of `fat` that comes from milk. */
+  readonly per100g: Readonly<Partial<Record<CompositionKey, number>>>
+  /** Titratable acidity, % w/w: low, typical and high fruit. */
+  readonly acid?: { readonly kind: AcidKind, readonly low: number, readonly typical: number, readonly high: number }
+  readonly pHNative: number
+  readonly potassiumMg: number
+  /** Ethanol, g per 100 g. */
+  readonly ethanol?: number
+  /** Heat that its milk proteins have had before it reaches the kitchen, 0–1 (judgement; sweetened condensed milk .7). */
+  readonly milkHeat?: number
+  readonly allergens?: readonly Allergen[]
+  /** Row of the fruit table that gives this juice. */
+  readonly piece?: string
+  readonly source: string
+  readonly confidence: Confidence
+}

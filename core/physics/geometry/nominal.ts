@@ -1,0 +1,51 @@
+/**
+ * Tins and dishes by the size they are sold under, with their true inside measures: an inch is 25.4 mm, a "23 cm" tin is a
+ * 9-inch one rounded, and most tins narrow a little towards the base. Sizes and tapers are common trade sizes, from memory
+ * (M); a kitchen that measures its own, or the water it holds, knows better. Checked against trade volume tables in tests.
+ */
+import { INCH_M } from '../../base/units'
+import type { Material, Vessel, VesselKind } from './cavity'
+
+export interface NominalVessel { id: string, market: 'us' | 'metric', name: string, vessel: Vessel }
+
+const row = (market: NominalVessel['market'], id: string, name: string, kind: VesselKind, material: Material, unit: number, l: number, w: number, h: number, taper = 1): NominalVessel =>
+  ({ id, market, name, vessel: { kind, material, lengthM: l * unit, widthM: w * unit, heightM: h * unit, taper, heldM3: null } })
+const us = (id: string, name: string, kind: VesselKind, material: Material, l: number, w: number, h: number, taper = 1) => row('us', id, name, kind, material, INCH_M, l, w, h, taper)
+const metric = (id: string, name: string, kind: VesselKind, material: Material, l: number, w: number, h: number, taper = 1) => row('metric', id, name, kind, material, 0.01, l, w, h, taper)
+
+export const NOMINAL_VESSELS: readonly NominalVessel[] = [
+  us('us-sq8', '8 × 8 in square', 'rectangle', 'metal', 8, 8, 2, 0.96),
+  us('us-sq9', '9 × 9 in square', 'rectangle', 'metal', 9, 9, 2, 0.96),
+  us('us-9x13', '9 × 13 in', 'rectangle', 'metal', 13, 9, 2, 0.95),
+  us('us-7x11', '7 × 11 in', 'rectangle', 'metal', 11, 7, 2, 0.95),
+  us('us-loaf9', '9 × 5 in loaf', 'rectangle', 'metal', 9, 5, 2.75, 0.88),
+  us('us-quarter', 'quarter-sheet tray, 9½ × 13', 'rectangle', 'metal', 12, 8.5, 1, 0.95),
+  us('us-half', 'half-sheet tray, 13 × 18', 'rectangle', 'metal', 17, 12, 1, 0.96),
+  us('us-rd8', '8 in round', 'round', 'metal', 8, 8, 2),
+  us('us-rd9', '9 in round', 'round', 'metal', 9, 9, 2),
+  us('us-pie9', '9 in pie dish', 'pieDish', 'glass', 9, 9, 1.25, 0.78),
+  us('us-pie95', '9½ in deep pie dish', 'pieDish', 'ceramic', 9.5, 9.5, 2, 0.75),
+  us('us-tart9', '9 in fluted tart shell', 'tartShell', 'metal', 9, 9, 1, 0.95),
+  us('us-ram6', '6 oz ramekin', 'ramekin', 'ceramic', 3.25, 3.25, 1.5, 0.88),
+  us('us-ram4', '4 oz ramekin', 'ramekin', 'ceramic', 2.8, 2.8, 1.35, 0.88),
+  metric('m-sq20', '20 cm square', 'rectangle', 'metal', 20, 20, 5),
+  metric('m-sq23', '23 cm square', 'rectangle', 'metal', 23, 23, 5),
+  metric('m-20x30', '20 × 30 cm traybake', 'rectangle', 'metal', 30, 20, 4),
+  metric('m-23x33', '23 × 33 cm', 'rectangle', 'metal', 33, 23, 5, 0.95),
+  metric('m-loaf900', '900 g loaf', 'rectangle', 'metal', 21, 11, 7, 0.85),
+  metric('m-rd20', '20 cm round', 'round', 'metal', 20, 20, 5),
+  metric('m-rd23', '23 cm round', 'round', 'metal', 23, 23, 5),
+  metric('m-ring18', '18 cm ring', 'tartRing', 'metal', 18, 18, 4.5),
+  metric('m-ring24', '24 cm tart ring', 'tartRing', 'metal', 24, 24, 2),
+  metric('m-tart23', '23 cm fluted tart shell', 'tartShell', 'metal', 23, 23, 2.5, 0.95),
+  metric('m-tart10', '10 cm fluted tartlet', 'tartShell', 'metal', 10, 10, 2, 0.85),
+  metric('m-tart6', '6 cm tartlet, sloped', 'tartShell', 'metal', 6, 6, 1.8, 0.72),
+  metric('m-pie23', '23 cm pie dish', 'pieDish', 'ceramic', 23, 23, 3.5, 0.78),
+  metric('m-ram8', '8 cm ramekin', 'ramekin', 'ceramic', 8, 8, 4.5, 0.94),
+  metric('m-glass', '200 ml tumbler', 'glass', 'glass', 7, 7, 6.5, 0.8),
+  metric('m-coupe', 'stemmed glass', 'stemmed', 'glass', 8.5, 8.5, 5.5),
+  metric('m-dome', '6 cm dome, silicone', 'mould', 'silicone', 6, 6, 3.5, 0.55),
+  metric('m-bowl', '22 cm serving bowl', 'bowl', 'ceramic', 22, 22, 9),
+]
+/** Measures that suit a kind, to start from. */
+export const typicalVessel = (kind: VesselKind): Vessel => NOMINAL_VESSELS.find(n => n.market === 'metric' && n.vessel.kind === kind)!.vessel

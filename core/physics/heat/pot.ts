@@ -1,0 +1,226 @@
+/**
+ * The pot: a stirred mix in a pan, on a water bath or straight on the burner, brought to a target and held there.
+ *
+ *   (m·cp + C_pan)·dT/dt = q_in − UA_l·(T − T_a) − (hc + hr)·A·(T − T_a) − ṁ·h_fg
+ *   water bath: q_in = min(UA·(T_h − T), P_steam);    direct: q_in = burner power reaching the pan
+ *   microwave: q_in = rated power × .72, in bursts of 20 s with 15 s of whisking between
+ *
+ * Below the boil evaporation follows the Lewis analogy; at the boil it takes what heat is left over. Integrated with
+ * Heun steps of 2 s. While holding, the cook takes heat away so that the mix stays at the target.
+ */
+import { airPressure, boilingPoint, evaporationFlux, evaporationHeat } from '../thermal/steam'
+import type { History } from './dose'
+
+export const HEAT_METHODS = ['waterBath', 'direct', 'microwave', 'oven', 'none'] as const
+export type HeatMethod = (typeof HEAT_METHODS)[number]
+
+export interface Pan {
+  /** Heat capacity of pan or bowl, J/K. */
+  heatCapacity: number
+  /** Open surface and wetted base of the mix, m². */
+  surfaceM2: number
+}
+
+/** Heat capacity of steel, J/(kg·K). */
+const STEEL_CP = 480
+
+/**
+ * Pan for a mix, taken as the cook would: the liquid stands about as deep as a third of its width.
+ * d = (12V/π)^⅓ with depth d/3; steel of 1.2 mm at 480 J/(kg·K), 7900 kg/m³, or for the microwave a glass bowl of 5 mm at
+ * 840 J/(kg·K), 2500 kg/m³ (judgement).
+ */
+export function panFor(volumeM3: number, wall: 'steel' | 'glass' = 'steel'): Pan & { diameterM: number } {
+  const diameterM = Math.max(0.14, (12 * volumeM3 / Math.PI) ** (1 / 3))
+  const surfaceM2 = Math.PI * diameterM ** 2 / 4
+  const wallM2 = surfaceM2 + Math.PI * diameterM * diameterM * 0.45
+  return { diameterM, surfaceM2, heatCapacity: wallM2 * (wall === 'steel' ? 0.0012 * 7900 * STEEL_CP : 0.005 * 2500 * 840) }
+}
+
+/** A pan of the kitchen: its own width; its weight where it was weighed, else as heavy as its walls of 1.2 mm steel. */
+export function panOfSize(size: { diameterM: number, heightM: number, tareG: number | null }): Pan {
+  const surfaceM2 = Math.PI * size.diameterM ** 2 / 4
+  const massKg = size.tareG === null ? (surfaceM2 + Math.PI * size.diameterM * size.heightM) * 0.0012 * 7900 : size.tareG / 1000
+  return { surfaceM2, heatCapacity: massKg * STEEL_CP }
+}
+/** What a pan of the kitchen holds to the rim, m³ (straight sides). */
+export const panHoldsM3 = (size: { diameterM: number, heightM: number }): number => Math.PI * size.diameterM ** 2 / 4 * size.heightM
+/** Share of a burner's rating that reaches the pan (from memory, M). */
+export const EFFICIENCY = { gas: 0.4, ceramic: 0.7, induction: 0.85, microwave: 1 } as const
+/** Heat that reaches the pan with a burner full on, W; a microwave counts by its rating. */
+export const fullHeatW = (b: { kind: keyof typeof EFFICIENCY, ratedW: number }): number => b.ratedW * EFFICIENCY[b.kind]
+
+export interface PotInput {
+  massG: number
+  /** J/(kg·K) */
+  cp: number
+  pan: Pan
+  startTempC: number
+  targetTempC: number
+  holdS: number
+  method: 'waterBath' | 'direct' | 'microwave'
+  /** Heat that reaches the pan on the burner, or the microwave's rated power, W. */
+  burnerW: number
+  /** Water that can leave at most, g; no pan boils drier than this. */
+  waterG: number
+  /** Boil until this much water has left, g; null: for the hold. */
+  evaporateG?: number | null
+  roomTempC: number
+  altitudeM: number
+  waterActivity: number
+  /** sugar/(sugar + water), % */
+  sugarPercent: number
+}
+
+/** Bowl over simmering water: U log-normal, median 250 W/(m²·K), σ .2; water at 99 °C at sea level; 700 W of steam (fitted). */
+export const BATH_U = 250
+export const BATH_POWER_W = 700
+/** Heated surface of a bowl over its open surface (a shallow spherical cap as deep as a third of its width has 1.4). */
+export const BOWL_AREA = 1.4
+/** Film coefficient between pan wall and stirred mix, W/(m²·K): 300–600, middle of the range. */
+export const WALL_H = 450
+/** A target this close to the boiling point means the boil, K (kitchen thermometers are no finer). */
+const BOIL_NEAR_K = 1.5
+/** A pot hotter than this counts as boiled, °C (no kitchen keeps one just under the boil; judgement). */
+export const BOILED_C = 94
+/** Share of its water after which a pan counts as dry and loses no more. */
+const DRY_SHARE = 0.9
+/** Share of a microwave's rating that heats the food (.65–.80, from memory M), and its bursts: on, and whisking, s (common practice). */
+export const MICROWAVE_EFFICIENCY = 0.72
+export const BURST = { onS: 20, whiskS: 15 }
+/** Bursts of a microwave that make up a time, whisking counted. */
+export const burstsIn = (timeS: number): number => Math.ceil(timeS / (BURST.onS + BURST.whiskS))
+/** A mix that has not reached its target after this long is called stalled, s. */
+export const STALL_S = 3 * 3600
+const STEP_S = 2
+
+export interface PotRun {
+  history: History
+  /** Temperature of the film on the pan wall, °C. */
+  filmC: number[]
+  /** When the target was reached, s; null if the pot stalls short of it. */
+  reachedS: number | null
+  evaporatedG: number
+  /** Water that left up to every time of the history, g. */
+  steamG: number[]
+  endTempC: number
+}
+
+/** What stays the same while a pot is on: its boiling point, the bath under it, the air's pressure. */
+export function potConditions(p: PotInput): { boilC: number, bathC: number, pressurePa: number } {
+  return { boilC: boilingPoint(p.altitudeM, p.sugarPercent), bathC: Math.min(99, boilingPoint(p.altitudeM) - 1), pressurePa: airPressure(p.altitudeM) }
+}
+
+/** Heat in and out, W, and steam, kg/s, of the pot at a temperature: the right side of its equation. */
+export function potFlows(p: PotInput, { boilC, bathC, pressurePa }: ReturnType<typeof potConditions>, tempC: number): { heatIn: number, loss: number, steam: number } {
+  const area = p.pan.surfaceM2
+  const dT = Math.max(tempC - p.roomTempC, 0)
+  const hc = 3.0 * (dT / 60) ** (1 / 3)
+  const steam = tempC >= boilC - 0.05 ? 0 : evaporationFlux(hc, tempC, p.roomTempC, p.waterActivity, pressurePa) * area
+  const loss = (hc + 5.5) * area * dT + 0.5 * dT * Math.sqrt(area) + steam * evaporationHeat(tempC)
+  const heatIn = p.method === 'microwave'
+    ? p.burnerW * MICROWAVE_EFFICIENCY * BURST.onS / (BURST.onS + BURST.whiskS)
+    : p.method === 'waterBath' ? Math.min(BATH_U * BOWL_AREA * area * Math.max(bathC - tempC, 0), BATH_POWER_W) : p.burnerW
+  return { heatIn, loss, steam }
+}
+
+/** Simulates the pot. Inputs must be finite and positive; the caller checks them. */
+export function runPot(p: PotInput): PotRun {
+  const conditions = potConditions(p)
+  const { boilC } = conditions
+  const flows = (t: number) => potFlows(p, conditions, t)
+  // Within a degree and a half of its boil it is meant to boil.
+  const targetC = p.targetTempC >= boilC - BOIL_NEAR_K ? boilC : p.targetTempC
+  const area = p.pan.surfaceM2
+  let massKg = p.massG / 1000
+  const capacity = () => massKg * p.cp + p.pan.heatCapacity
+
+  const timeS = [0]
+  const tempC = [p.startTempC]
+  const filmC = [p.startTempC]
+  const steamG = [0]
+  let t = p.startTempC
+  let time = 0
+  let evaporatedKg = 0
+  let reachedS: number | null = t >= targetC ? 0 : null
+  // Heat goes in through the wetted base, or through the whole bowl on a bath.
+  const heatedM2 = p.method === 'waterBath' ? BOWL_AREA * area : area
+  const record = (heatIn: number) => {
+    timeS.push(time)
+    tempC.push(t)
+    steamG.push(1000 * evaporatedKg)
+    // On a wall the film is hotter by q/(h·A); in a microwave the edge is, by what one burst gives.
+    filmC.push(Math.min(t + (p.method === 'microwave' ? heatIn * (BURST.onS + BURST.whiskS) / capacity() : heatIn / (WALL_H * heatedM2)), boilC))
+  }
+  while (reachedS === null && time < STALL_S) {
+    const f1 = flows(t)
+    const k1 = (f1.heatIn - f1.loss) / capacity()
+    const f2 = flows(t + k1 * STEP_S)
+    const k2 = (f2.heatIn - f2.loss) / capacity()
+    const slope = (k1 + k2) / 2
+    const dt = slope > 0 && t + slope * STEP_S >= targetC ? Math.max((targetC - t) / slope, 1e-3) : STEP_S
+    t = Math.min(t + slope * dt, boilC)
+    time += dt
+    const steam = Math.min((f1.steam + f2.steam) / 2 * dt, DRY_SHARE * p.waterG / 1000 - evaporatedKg)
+    evaporatedKg += steam
+    massKg -= steam
+    if (t >= targetC - 1e-9) reachedS = time
+    if (timeS.length < 2 || time - timeS[timeS.length - 1]! >= 8 || reachedS !== null) record(f1.heatIn)
+    if (slope < 1e-4 && reachedS === null) break
+  }
+  if (reachedS !== null) {
+    const end = p.evaporateG == null ? time + p.holdS : time + STALL_S
+    while (time < end - 1e-9) {
+      const f = flows(t)
+      const boiling = t >= boilC - 0.05
+      const rate = boiling ? Math.max(f.heatIn - f.loss, 0) / evaporationHeat(t) : f.steam
+      const missingKg = p.evaporateG == null ? Infinity : p.evaporateG / 1000 - evaporatedKg
+      if (missingKg <= 0 || (p.evaporateG != null && !(rate > 0))) break
+      const dt = Math.max(1e-3, Math.min(8, end - time, missingKg / rate || 8))
+      const steam = Math.min(rate * dt, DRY_SHARE * p.waterG / 1000 - evaporatedKg)
+      evaporatedKg += steam
+      massKg -= steam
+      time += dt
+      // Held at the target the wall gives only what is lost.
+      record(boiling ? f.heatIn : Math.min(f.loss, f.heatIn))
+    }
+  }
+  return { history: { timeS, tempC }, filmC, reachedS, evaporatedG: 1000 * evaporatedKg, steamG, endTempC: t }
+}
+
+/** A stated course as a history: from start at a ramp to the peak, held there. */
+export function givenCourse(startTempC: number, course: { rampKPerMin: number, peakTempC: number, holdS: number }): PotRun {
+  const rampS = Math.max(0, (course.peakTempC - startTempC) / course.rampKPerMin * 60)
+  const timeS = [0, rampS, rampS + course.holdS]
+  const tempC = [startTempC, course.peakTempC, course.peakTempC]
+  return { history: { timeS, tempC }, filmC: tempC, reachedS: rampS, evaporatedG: 0, steamG: [0, 0, 0], endTempC: course.peakTempC }
+}
+
+/** A mix that is not heated in a pot. */
+export const unheated = (tempC: number): PotRun => ({ history: { timeS: [0], tempC: [tempC] }, filmC: [tempC], reachedS: 0, evaporatedG: 0, steamG: [0], endTempC: tempC })
+
+/**
+ * Carry-over: what the hot pan gives back after the heat is off, K. C_pan·ΔT/(m·cp + C_pan), ΔT the pan's excess.
+ */
+export const carryOver = (massG: number, cp: number, panCapacity: number, excessK: number): number =>
+  panCapacity * excessK / (massG / 1000 * cp + panCapacity)
+
+/** Energy balance of cold lines stirred into a hot mix, °C. @param hot, cold mass g, cp J/(kg·K), temperature °C; fat latent heat in J */
+export function stirInTemperature(hot: { massG: number, cp: number, tempC: number }, cold: { massG: number, cp: number, tempC: number }, latentJ = 0): number {
+  const ch = hot.massG / 1000 * hot.cp
+  const cc = cold.massG / 1000 * cold.cp
+  return (ch * hot.tempC + cc * cold.tempC - latentJ) / (ch + cc)
+}
+
+export interface WorkVessel { what: 'boil' | 'stir' | 'whisk' | 'whip' | 'fold' | 'bath', /** It should hold, m³. */ holdM3: number, /** Of what, m³. */ ofM3: number, times: number }
+
+/** Room over the mix by what is done to it (common practice): boiling milk and sugar foam; eggs are whisked; a fold needs room for the spoon. */
+export const ROOM = { boil: 3, stir: 1.6, whisk: 2, bath: 2, fold: 1.8, whip: 1.5 } as const
+/** Mixes without air weigh about 1.06 g/ml hot (the densities of sweetened juice, egg and cream; judgement). */
+const HOT_G_PER_ML = 1.06
+
+/** The pan or bowl that a mix is first put in. @param peakTempC of the pot */
+export function potVessel(method: HeatMethod, peakTempC: number, massG: number): WorkVessel {
+  const what = method === 'direct' ? peakTempC > BOILED_C ? 'boil' : 'stir' : method === 'waterBath' ? 'bath' : 'whisk'
+  const ofM3 = massG / 1e6 / HOT_G_PER_ML
+  return { what, ofM3, times: ROOM[what], holdM3: ofM3 * ROOM[what] }
+}

@@ -1,0 +1,96 @@
+/**
+ * Mixing: lines of known composition become one composition. Mass is conserved; nothing is rounded.
+ */
+import { InputError, within } from '../../base/errors'
+import { acidLogSigma, findIngredient, part, withBrix, withFat } from '../../base/ingredients/ingredients'
+import { COMPOSITION_KEYS, type CompositionKey, type Ingredient, type Strength } from '../../base/ingredients/types'
+
+/** One σ of ln(acidity) of a measured juice: a titration read to 3 % (judgement). */
+export const LN_MEASURED_ACID_SIGMA = 0.03
+
+/** One σ of ln(acidity) of a part. */
+export const acidSigmaOf = (p: MixPart): number => p.strength.kind === 'typical' || p.strength.acidPercent === undefined ? acidLogSigma(p.row) : p.strength.acidLnSigma ?? LN_MEASURED_ACID_SIGMA
+
+export interface MixPart { row: Ingredient, massG: number, strength: Strength }
+
+/** Masses of every component in grams, for the whole mix. */
+export interface Mix {
+  massG: number
+  grams: Record<CompositionKey, number>
+  /** Titratable acid, g as citric. */
+  acidG: number
+  /** Milk fat that came as butter, g (it can harden as butter does). */
+  butterFatG: number
+  /** Ethanol, g. */
+  ethanolG: number
+  parts: MixPart[]
+}
+
+/** Titratable acidity of a part, % w/w of its kind of acid. */
+export const acidPercentOf = (p: MixPart): number =>
+  (p.strength.kind === 'typical' ? undefined : p.strength.acidPercent) ?? p.row.acid?.typical ?? 0
+
+/** Citric equivalents per gram of the acid in which a row's acidity is given (equivalent weights, CRC Handbook). */
+const CITRIC_PER_G = { citric: 1, lactic: 64.04 / 90.08, tartaricMalic: 64.04 / 71.0 }
+
+/** A row with the solids and fat that were measured of it. */
+function asMeasured(row: Ingredient, s: Strength): Ingredient {
+  if (s.kind === 'typical') return row
+  const fat = s.fatPercent === undefined ? row : withFat(row, s.fatPercent)
+  return s.brix === undefined ? fat : withBrix(fat, s.brix, s.acidPercent ?? row.acid?.typical ?? 0)
+}
+
+/** What is weighed into a mix. */
+export interface Weighed { ingredientId: string, massG: number }
+
+/** Resolves lines into parts. @throws {InputError} for an unknown ingredient or an impossible mass */
+export function toParts<L extends Weighed>(lines: readonly L[], strengths: (line: L) => Strength, path = 'lines'): MixPart[] {
+  return lines.map((line, i) => {
+    const row = findIngredient(line.ingredientId)
+    if (!row) throw new InputError('unknownIngredient', `${path}.${i}.ingredientId`, { id: line.ingredientId })
+    const strength = strengths(line)
+    return { row: asMeasured(row, strength), massG: within(line.massG, `${path}.${i}.massG`, 0, 1e6), strength }
+  })
+}
+
+/** Sums parts into a mix. */
+export function mix(parts: readonly MixPart[]): Mix {
+  const grams = Object.fromEntries(COMPOSITION_KEYS.map(k => [k, 0])) as Record<CompositionKey, number>
+  let massG = 0
+  let acidG = 0
+  let butterFatG = 0
+  let ethanolG = 0
+  for (const p of parts) {
+    massG += p.massG
+    for (const key of COMPOSITION_KEYS) grams[key] += p.massG * part(p.row, key) / 100
+    if (p.row.acid) acidG += p.massG * acidPercentOf(p) / 100 * CITRIC_PER_G[p.row.acid.kind]
+    if (p.row.group === 'butter') butterFatG += p.massG * part(p.row, 'milkFat') / 100
+    ethanolG += p.massG * (p.row.ethanol ?? 0) / 100
+  }
+  return { massG, grams, acidG, butterFatG, ethanolG, parts: [...parts] }
+}
+
+/** The mix after `waterG` of water has left as steam (never more than it holds, less a gram). */
+export function evaporate(m: Mix, waterG: number): Mix {
+  const lost = Math.max(0, Math.min(waterG, m.grams.water - 1))
+  return { ...m, massG: m.massG - lost, grams: { ...m.grams, water: m.grams.water - lost } }
+}
+
+/** Sugars that sweeten and hold water, g. */
+export const sugarsG = (m: Mix): number => m.grams.sucrose + m.grams.monosaccharides + m.grams.lactose
+
+/** All protein, g. */
+export const proteinG = (m: Mix): number =>
+  m.grams.casein + m.grams.whey + m.grams.eggWhiteProtein + m.grams.yolkProtein + m.grams.otherProtein
+
+/** Fat as share of the whole, 0–1. */
+export const fatFraction = (m: Mix): number => m.grams.fat / m.massG
+
+/**
+ * °Brix a corrected refractometer would show: dissolved solids of the aqueous phase, g per 100 g.
+ * Sugars, acids and salts count; 1 % acid reads about 0.8 °Bx (Stevens & Baier 1939, from memory), which is added back.
+ */
+export function brix(m: Mix): number {
+  const solids = sugarsG(m) + m.acidG + m.grams.ash
+  return 100 * solids / (solids + m.grams.water)
+}

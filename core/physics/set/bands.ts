@@ -1,0 +1,95 @@
+/** Bands of set, what a use asks for, and how a piece stands. */
+
+export const USE_KINDS = ['spooned', 'glass', 'piped', 'cut', 'turnedOut'] as const
+export type UseKind = (typeof USE_KINDS)[number]
+
+/** What the dessert must do on the plate; the target set is computed from it. */
+export interface Use {
+  kind: UseKind
+  /** Height of the piece as it is eaten, m. For `spooned` and `glass` the heap or the fill. */
+  pieceHeightM: number
+  /** Width of the piece, m. */
+  pieceWidthM: number
+  /** Air on the table, °C. */
+  tableTempC: number
+  /** How long it stands there, s. */
+  tableTimeS: number
+}
+
+/** Lower edges in Pa on the density-corrected stress τ* = τ·min(1.7, 1100/ρ). Common practice, no published source. */
+export const BANDS = [
+  { id: 'pourable', fromPa: 0 },
+  { id: 'coats', fromPa: 10 },
+  { id: 'spoonable', fromPa: 40 },
+  { id: 'mounds', fromPa: 120 },
+  { id: 'slicesSoftly', fromPa: 300 },
+  { id: 'slicesCleanly', fromPa: 700 },
+  { id: 'turnsOut', fromPa: 1800 },
+  { id: 'rubbery', fromPa: 6000 },
+] as const
+export type BandId = (typeof BANDS)[number]['id']
+
+/** Density correction of a stress to the bands' scale. */
+export const corrected = (tauPa: number, density: number): number => tauPa * Math.min(1.7, 1100 / density)
+
+/** Band of a corrected stress. */
+export function bandOf(tauStarPa: number): BandId {
+  let id: BandId = 'pourable'
+  for (const band of BANDS) if (tauStarPa >= band.fromPa) id = band.id
+  return id
+}
+
+/** Gravity, m/s². */
+export const G = 9.81
+/** Stands untended; survives the knife or unmoulding. */
+export const STANDS = 2
+export const CUTS = 4
+
+/** Yield stress a piece of this height needs, Pa: S·ρ·g·h/2. */
+export const neededPa = (heightM: number, density: number, factor: number): number => factor * density * G * heightM / 2
+/** Tallest piece a yield stress holds, m: 2τ/(S·ρ·g). */
+export const standingHeight = (tauPa: number, density: number, factor: number): number => 2 * tauPa / (factor * density * G)
+
+export interface Target {
+  /** From the cold: at the moment of cutting, piping or spooning. Pa. */
+  coldMinPa: number
+  coldMaxPa: number
+  /** On the plate after its time on the table. Pa. */
+  plateMinPa: number
+}
+
+/**
+ * The set a use asks for. Cut pieces must survive the knife cold (S = 4) and stand on the plate (S = 2); the rest must
+ * lie in the bands that their words mean. The upper edges are common practice: more set is not better set.
+ */
+export function targetOf(use: Use, density: number): Target {
+  const toStress = (tauStar: number) => tauStar / Math.min(1.7, 1100 / density)
+  const h = use.pieceHeightM
+  switch (use.kind) {
+    case 'spooned': return { coldMinPa: toStress(40), coldMaxPa: toStress(400), plateMinPa: toStress(20) }
+    case 'glass': return { coldMinPa: toStress(30), coldMaxPa: toStress(400), plateMinPa: toStress(15) }
+    case 'piped': {
+      const stands = neededPa(h, density, STANDS)
+      return { coldMinPa: Math.max(toStress(100), stands), coldMaxPa: toStress(900), plateMinPa: stands }
+    }
+    case 'cut': return { coldMinPa: Math.max(toStress(300), neededPa(h, density, CUTS)), coldMaxPa: toStress(4000), plateMinPa: neededPa(h, density, STANDS) }
+    case 'turnedOut': return { coldMinPa: Math.max(toStress(1200), neededPa(h, density, CUTS)), coldMaxPa: toStress(6000), plateMinPa: neededPa(h, density, STANDS) }
+  }
+}
+
+/**
+ * Slump of a piece on a table as it is drawn and told: with the same allowance as "stands" (knocks, carrying), so that
+ * a piece sags exactly when its stress falls below what standing needs.
+ */
+export const tableSlump = (tauPa: number, density: number, heightM: number): number => slumpShare(tauPa / STANDS, density, heightM)
+
+/**
+ * Slump of a free-standing piece as a share of its height: s′ = 1 − 2τ′·(1 − ln 2τ′), τ′ = τ/(ρ·g·H), for τ′ < ½
+ * (Pashias et al. 1996, from memory H).
+ */
+export function slumpShare(tauPa: number, density: number, heightM: number): number {
+  const t = tauPa / (density * G * heightM)
+  if (t >= 0.5) return 0
+  if (t <= 0) return 1
+  return 1 - 2 * t * (1 - Math.log(2 * t))
+}

@@ -1,0 +1,139 @@
+import { describe, expect, it } from 'vitest'
+import { parts } from '../../../tests/support/core'
+import tables from '../../checks/tables.json'
+import { defaultUse } from '../../formula/create'
+import { mix } from '../matter/mix'
+import {
+  bandOf, BANDS, corrected, CUTS, G, neededPa, slumpShare, standingHeight, STANDS, tableSlump, targetOf,
+} from './bands'
+import {
+  type Body, bodyOf, caseinWindow, firmness, lnTauSigma, type Making, phasesOf, type SetState, yieldStress,
+} from './firmness'
+import { heapProfile, type Point, slicedProfile } from './profile'
+
+const area = (points: Point[]) => Math.abs(points.reduce((s, p, i) => {
+  const q = points[(i + 1) % points.length]!
+  return s + p.x * q.y - q.x * p.y
+}, 0)) / 2
+
+describe(`slump (${tables.slump.source})`, () => {
+  const rho = 1100
+  const h = 0.05
+  it.each(tables.slump.rows)('τ′ $tau slumps $slump', row => expect(Math.abs(slumpShare(row.tau * rho * G * h, rho, h) - row.slump)).toBeLessThan(0.001))
+  it.each(tables.ring.rows)('a 50 mm ring that sinks $mm mm reads $pa Pa', (row) => {
+    expect(Math.abs(1000 * h * slumpShare(row.pa, rho, h) - row.mm)).toBeLessThan(0.5)
+  })
+  it('a liquid runs flat, and nothing slumps twice', () => {
+    expect(slumpShare(0, rho, h)).toBe(1)
+    expect(slumpShare(1e5, rho, h)).toBe(0)
+  })
+  it('on a table a piece sags exactly when it falls below what standing needs', () => {
+    const need = neededPa(0.025, 1050, STANDS)
+    expect(tableSlump(need * 1.0001, 1050, 0.025)).toBe(0)
+    expect(tableSlump(need * 0.9, 1050, 0.025)).toBeGreaterThan(0)
+  })
+})
+
+describe('standing', () => {
+  it('needs S·ρ·g·h/2: 25 mm at 1100 kg/m³ asks 270 Pa to stand and 540 Pa to be cut (hand-computed)', () => {
+    expect(neededPa(0.025, 1100, STANDS)).toBeCloseTo(269.8, 1)
+    expect(neededPa(0.025, 1100, CUTS)).toBeCloseTo(539.6, 1)
+    expect(standingHeight(539.55, 1100, CUTS)).toBeCloseTo(0.025, 5)
+  })
+  it('bands meet without a gap and keep their order', () => {
+    BANDS.forEach((b, i) => {
+      expect(bandOf(b.fromPa)).toBe(b.id)
+      if (i > 0) expect(bandOf(b.fromPa - 0.001)).toBe(BANDS[i - 1]!.id)
+    })
+    expect(corrected(100, 1100)).toBe(100)
+    expect(corrected(100, 400)).toBeCloseTo(170, 9)
+  })
+  it('each use asks for a range; a cut piece asks for more the higher it is', () => {
+    for (const kind of ['spooned', 'glass', 'piped', 'cut', 'turnedOut'] as const) {
+      const t = targetOf(defaultUse(kind), 1080)
+      expect(t.coldMinPa).toBeLessThan(t.coldMaxPa)
+      expect(t.plateMinPa).toBeLessThanOrEqual(t.coldMinPa)
+    }
+    const at = (h: number) => targetOf({ ...defaultUse('cut'), pieceHeightM: h }, 1080)
+    expect(at(0.04).coldMinPa).toBeCloseTo(2 * at(0.02).coldMinPa, 6)
+  })
+})
+
+const making: Making = { stirred: true, milkHeat: 1, air: 0, whippedFat: 0, whiteFoam: false, starch: { peakTempC: 96, minutes: 1.5 }, acidBoiled: false, amylase: false, bloom: 200, fluidGel: false }
+const set: SetState = { tempC: 5, a: 1, b: 0, butter: 0.56, cream: 0.56, casein: 1, gelatin: 0.77, starch: 1, oven: 0, agar: 1 }
+/** A body with nothing in it but what a test gives. */
+const bare = (over: Partial<Body>): Body => ({
+  phases: { aqueousG: 100, phi: 0, phiButter: 0, phiCream: 0, sugarShare: 0.4, air: 0, density: 1100 }, making, pH: 4.2, eggC: 0, caseinC: 0, caseinWindow: 0, starchPa: 0, starchCooked: 1, starchC: 0, gelatinPa: 0, gelatinC: 0, agarPa: 0, ...over,
+})
+
+describe('firmness, each mechanism by hand', () => {
+  const of = (grams: Record<string, number>, s: Partial<SetState> = {}, m: Partial<Making> = {}, pH = 3.3) => firmness(bodyOf(mix(parts(grams)), pH, { ...making, ...m }), { ...set, ...s })
+  it('egg: no fat, 10 g set protein per 100 g water phase, 5 °C: 26·10^2.3·.062 = 321.6 Pa; baked 16 times that; .76 of it at 25 °C', () => {
+    expect(firmness(bare({ eggC: 10 }), set).eggPa).toBeCloseTo(321.6, 0)
+    expect(firmness(bare({ eggC: 10, making: { ...making, stirred: false } }), set).eggPa).toBeCloseTo(26 * 10 ** 2.3, 6)
+    expect(firmness(bare({ eggC: 10 }), { ...set, tempC: 25 }).eggPa / firmness(bare({ eggC: 10 }), set).eggPa).toBeCloseTo(0.76, 9)
+    expect(firmness(bare({ eggC: 10 }), { ...set, b: 1 }).eggPa / firmness(bare({ eggC: 10 }), set).eggPa).toBeCloseTo(0.3, 9)
+  })
+  it('butter: 4e4·(.3·.56)³ = 189.7 Pa; cream bridged by casein 8e3·(.3·.56)³·F·H = 37.9 Pa, none once whipped', () => {
+    const fat = (over: object) => ({ ...bare({}).phases, phi: 0.3, ...over })
+    expect(firmness(bare({ phases: fat({ phiButter: 0.3 }) }), set).butterPa).toBeCloseTo(189.7, 1)
+    const cream = bare({ phases: fat({ phiCream: 0.3 }), caseinWindow: 1 })
+    expect(firmness(cream, set).creamFatPa).toBeCloseTo(37.93, 1)
+    expect(firmness({ ...cream, making: { ...making, whippedFat: 0.1 } }, set).creamFatPa).toBe(0)
+  })
+  it('casein: 2.5·4^2.3 = 60.6 Pa without fat in the middle of its window; the window is half at pH 4.75 and at 3.5', () => {
+    expect(firmness(bare({ caseinC: 4, caseinWindow: 1 }), set).caseinPa).toBeCloseTo(60.6, 1)
+    expect(firmness(bare({ caseinC: 4, caseinWindow: 1 }), { ...set, oven: 1 }).caseinPa).toBeCloseTo(1.6 * 60.6, 0)
+    expect(caseinWindow(4.75)).toBeCloseTo(0.5, 2)
+    expect(caseinWindow(3.5)).toBeCloseTo(0.5, 2)
+  })
+  it('starch: 6·7³ = 2058 Pa fully cooked and retrograded, a tenth when fresh, a tenth again with amylase', () => {
+    const body = bodyOf(mix(parts({ water: 100, cornflour: 100 * 7 / 90 / (1 - 0.07 * 0.083 / 0.9) })), 5, { ...making, starch: { peakTempC: 110, minutes: 1 } })
+    expect(body.starchC).toBeCloseTo(7, 1)
+    expect(firmness(body, set).starchPa / 2058).toBeCloseTo(1, 1)
+    expect(firmness(body, { ...set, starch: 0 }).starchPa / firmness(body, set).starchPa).toBeCloseTo(0.1, 9)
+    expect(of({ water: 100, cornflour: 8 }, {}, { amylase: true }).starchPa / of({ water: 100, cornflour: 8 }).starchPa).toBeCloseTo(0.1, 9)
+    expect(of({ water: 100, cornflour: 8 }, {}, { acidBoiled: true, starch: { peakTempC: 96, minutes: 10 } }).starchPa / of({ water: 100, cornflour: 8 }, {}, { starch: { peakTempC: 96, minutes: 10 } }).starchPa).toBeCloseTo(Math.exp(-1.2), 6)
+  })
+  it('gelatin: 200 Bloom at 1 g per 100 g: 217 Pa at its 17 h; twice the Bloom, twice the stress; a third less per pH under 4.2', () => {
+    const one = { water: 99, gelatin: 1 }
+    expect(of(one, {}, {}, 5).gelatinPa).toBeCloseTo(217, 0)
+    expect(of(one, {}, { bloom: 400 }, 5).gelatinPa / of(one, {}, {}, 5).gelatinPa).toBeCloseTo(2, 9)
+    expect(of(one, {}, {}, 3.2).gelatinPa / of(one, {}, {}, 5).gelatinPa).toBeCloseTo(0.67, 6)
+  })
+  it('agar: 1.2e4·(.5 − .15)² = 1470 Pa, 3 % of it blended; air thins by (1 − φ)^1.5; whipped fat and white foam stand outside it', () => {
+    const gel = { water: 99.5, agar: 0.5 }
+    expect(of(gel).agarPa).toBeCloseTo(1470, 0)
+    expect(of(gel, {}, { fluidGel: true }).agarPa).toBeCloseTo(44.1, 1)
+    expect(of(gel, {}, { air: 0.36 }).agarPa / of(gel).agarPa).toBeCloseTo(0.512, 6)
+    expect(of(gel, {}, { whippedFat: 0.2 }).whipPa).toBeCloseTo(60, 6)
+    expect(of(gel, {}, { air: 0.75, whiteFoam: true }).foamPa).toBeCloseTo(0.5 * 900 * 0.04, 6)
+    expect(of(gel, {}, { air: 0.5, whiteFoam: true }).foamPa).toBe(0)
+  })
+  it('the spread of ln τ is its mechanisms\' own, weighted by what they carry', () => {
+    expect(lnTauSigma(of({ water: 99, gelatin: 1 }))).toBeCloseTo(0.25, 6)
+    expect(lnTauSigma(of({ water: 99.5, agar: 0.5 }))).toBeCloseTo(0.5, 6)
+  })
+  it('butter gives nothing melted, over-setting takes strength away, the cold adds', () => {
+    const grams = { yolk_sep: 170, sugar: 170, lemon: 170, butter82: 150 }
+    expect(of(grams, { butter: 0 }).butterPa).toBe(0)
+    expect(yieldStress(of(grams, { b: 0.6 }))).toBeLessThan(yieldStress(of(grams)))
+    expect(yieldStress(of(grams, { tempC: 20, butter: 0.18 }))).toBeLessThan(0.7 * yieldStress(of(grams)))
+  })
+  it('only the butter\'s share of the fat hardens as butter', () => {
+    const p = phasesOf(mix(parts({ yolk_sep: 200, sugar: 150, lemon: 150, butter82: 100 })))
+    expect(p.phiButter).toBeLessThan(p.phi)
+    expect(p.phiButter / p.phi).toBeCloseTo(82 / (82 + 0.233 * 200 + 0.3), 2)
+  })
+})
+
+describe('outlines keep the section\'s area', () => {
+  it.each([0, 0.1, 0.3, 0.6])('a slice that slumps by %f', (slump) => {
+    const points = slicedProfile(0.06, 0.025, slump, 64)
+    expect(Math.abs(area(points) / (0.06 * 0.025) - 1)).toBeLessThan(0.03)
+    expect(Math.max(...points.map(p => p.y))).toBeCloseTo(0.025 * (1 - slump), 9)
+  })
+  it('a heap widens as it sinks', () => {
+    expect(Math.abs(area(heapProfile(0.05, 0.025, 0.4)) / area(heapProfile(0.05, 0.025, 0)) - 1)).toBeLessThan(1e-9)
+  })
+})

@@ -1,0 +1,125 @@
+/**
+ * Setting over time: state variables integrated over the piece's temperature history (fitted, L; time constants ×1.5
+ * uncertain). Rates per minute, °C; each straight piece of history is taken in steps of at most 3 K at its mean temperature,
+ * exactly for a constant temperature.
+ */
+import type { History } from '../heat/dose'
+import { solidFat } from '../thermal/properties'
+import { type Body, firmness, type SetState, yieldStress } from './firmness'
+
+/** Yield stress of a body at a setting and a temperature, Pa. */
+export const stressAt = (body: Body, s: Setting, tempC: number, a: number, b: number): number =>
+  yieldStress(firmness(body, { tempC, a, b, butter: s.butter, cream: s.cream, casein: s.casein, gelatin: s.gelatin, starch: s.starch, oven: s.oven, agar: s.agar }))
+
+/** What the set has gained in the heat, undisturbed: the oven's firming and casein that knits while it bakes. */
+export function settledIn(histories: readonly History[], inputs: SettingInputs): Setting {
+  const mean = histories[0]!.timeS.map((_, i) => histories.reduce((s, h) => s + h.tempC[i]!, 0) / histories.length)
+  const along = settingAlong(histories[0]!.timeS, mean, inputs, UNSET, true)
+  return along[along.length - 1]!
+}
+
+/** Setting after the stated way down and the stated time in the cold. */
+export function statedSetting(way: History, statedC: number, holdS: number, inputs: SettingInputs, start: Setting): Setting {
+  const endS = way.timeS[way.timeS.length - 1]!
+  const along = settingAlong([...way.timeS, endS + holdS], [...way.tempC, statedC], inputs, start)
+  return along[along.length - 1]!
+}
+
+/** Setting at a time: that of the last point before it, carried on linearly. */
+export function settingAt(timeS: readonly number[], settings: readonly Setting[], at: number): Setting {
+  let i = timeS.findIndex(t => t >= at)
+  if (i < 0) i = timeS.length - 1
+  if (i === 0 || timeS[i]! <= at) return settings[i]!
+  const share = (at - timeS[i - 1]!) / (timeS[i]! - timeS[i - 1]!)
+  const mixed = { ...settings[i]! }
+  for (const key of Object.keys(mixed) as (keyof Setting)[]) mixed[key] = settings[i - 1]![key] + share * (settings[i]![key] - settings[i - 1]![key])
+  return mixed
+}
+
+/** What the rates depend on besides temperature. */
+export interface SettingInputs {
+  pH: number
+  /** Casein concentration of the firmness model, g per 100 g. */
+  caseinC: number
+  /** Stirred creams knit only below this, °C; null for condensed-milk and baked fillings. */
+  caseinBelowC: number | null
+}
+
+/** State without temperature and egg. */
+export type Setting = Omit<SetState, 'tempC' | 'a' | 'b'> & {
+  /** The two parts of gelatin's maturation, fast and slow. */
+  g1: number
+  g2: number
+}
+
+export const UNSET: Setting = { butter: 0, cream: 0, casein: 0, gelatin: 0, starch: 0, oven: 0, agar: 0, g1: 0, g2: 0 }
+
+/** Cream that stands below this knits undisturbed, °C (fitted). */
+export const CREAM_KNITS_C = 50
+/** Gelatin grows below this and is gone at 29 °C. */
+export const GELATIN_SETS_C = 24
+const GELATIN_MELTS_C = 29
+const AGAR_SETS_C = 35
+/** Set agar melts here (its wide hysteresis, from memory H). */
+const AGAR_MELTS_C = 85
+
+const towards = (value: number, goal: number, minutes: number, tau: number) => goal - (goal - value) * Math.exp(-minutes / tau)
+
+/** Fat solids after some time at a temperature: σ̇ = (SFC(T) − σ)/[tau·2^((T − 5)/10)]; it melts at once. */
+function fatAfter(solids: number, tempC: number, minutes: number, tau5: number): number {
+  const goal = solidFat(tempC)
+  return solids >= goal ? goal : towards(solids, goal, minutes, tau5 * 2 ** ((tempC - 5) / 10))
+}
+
+/** Advances a setting by some minutes at a temperature. */
+export function settingAfter(s: Setting, tempC: number, minutes: number, inputs: SettingInputs): Setting {
+  const butter = fatAfter(s.butter, tempC, minutes, 30)
+  const cream = fatAfter(s.cream, tempC, minutes, 50)
+  // Casein: Ẋ = (1 − X)/[60·10^(.8(pH − 4.2))·2^((20 − T)/20)·3.2/c_c].
+  let casein = s.casein
+  if (inputs.caseinC > 0 && (inputs.caseinBelowC === null || tempC <= inputs.caseinBelowC)) {
+    const t = Math.min(tempC, 60)
+    casein = towards(casein, 1, minutes, 60 * 10 ** (0.8 * (inputs.pH - 4.2)) * 2 ** ((20 - t) / 20) * 3.2 / inputs.caseinC)
+  }
+  // Gelatin: G = .6 g₁ + .4 g₂, ġ = (Xe − g)/(45, 360), Xe = (29 − T)₊/24.
+  const goal = Math.max(0, GELATIN_MELTS_C - Math.max(tempC, 0)) / 24
+  const grow = (g: number, tau: number) => g >= goal ? goal : tempC < GELATIN_SETS_C ? towards(g, goal, minutes, tau) : g
+  const g1 = grow(s.g1, 45)
+  const g2 = grow(s.g2, 360)
+  // Starch: Ṙ = (1 − R)/[120·2^((T − 5)/30)] below 60 °C.
+  const starch = tempC < 60 ? towards(s.starch, 1, minutes, 120 * 2 ** ((tempC - 5) / 30)) : s.starch
+  // Oven: Ẇ = (1 − W)·10^((T − 76)/8).
+  const oven = tempC > 40 ? towards(s.oven, 1, minutes, 10 ** (-(tempC - 76) / 8)) : s.oven
+  const agar = tempC < AGAR_SETS_C ? towards(s.agar, 1, minutes, 10) : tempC > AGAR_MELTS_C ? 0 : s.agar
+  return { butter, cream, casein, gelatin: 0.6 * g1 + 0.4 * g2, starch, oven, agar, g1, g2 }
+}
+
+/**
+ * The setting at every time of a history, from a start.
+ * @param timeS rising, s @param tempC °C, same length
+ * @param bakes whether the oven's firming counts (undisturbed fillings only)
+ */
+export function settingAlong(timeS: readonly number[], tempC: readonly number[], inputs: SettingInputs, start: Setting = UNSET, bakes = false): Setting[] {
+  let s = { ...start, butter: Math.min(start.butter, solidFat(tempC[0]!)), cream: Math.min(start.cream, solidFat(tempC[0]!)) }
+  const out = [s]
+  for (let i = 1; i < timeS.length; i++) {
+    const minutes = (timeS[i]! - timeS[i - 1]!) / 60
+    const from = tempC[i - 1]!
+    const to = tempC[i]!
+    const n = Math.min(60, Math.max(1, Math.ceil(Math.abs(to - from) / 3)))
+    for (let k = 0; k < n; k++) {
+      const next = settingAfter(s, from + (to - from) * (k + 0.5) / n, minutes / n, inputs)
+      s = bakes ? next : { ...next, oven: start.oven }
+    }
+    // Fat and gelatin melt at once at the temperature reached.
+    const fat = solidFat(to)
+    const goal = Math.max(0, GELATIN_MELTS_C - Math.max(to, 0)) / 24
+    if (s.butter > fat || s.cream > fat || s.g1 > goal || s.g2 > goal) {
+      const g1 = Math.min(s.g1, goal)
+      const g2 = Math.min(s.g2, goal)
+      s = { ...s, butter: Math.min(s.butter, fat), cream: Math.min(s.cream, fat), g1, g2, gelatin: 0.6 * g1 + 0.4 * g2 }
+    }
+    out.push(s)
+  }
+  return out
+}

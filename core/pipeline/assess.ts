@@ -1,0 +1,124 @@
+/**
+ * The one pipeline: mixed → heated → chilled → set → judged. Each stage is a value made from the one before; whoever
+ * needs less than the whole (a point, a sample, another way to chill) starts from a stage and repeats nothing.
+ */
+import { type FormulaDocument, SCHEMA_VERSION } from '../formula/document'
+import { sourCentreOf } from '../formula/families'
+import type { Kitchen } from '../kitchen/kitchen'
+import { taste } from '../physics/matter/taste'
+import { weepingOf } from '../physics/set/weeping'
+import { type Assessment, ENGINE_VERSION, type Finding, STATIONS } from './assessment'
+import { type Chilled, chillStage } from './chilled'
+import { balanceFigures, stockFigures } from './figures/balance'
+import { chillFigures, loadOf } from './figures/chill'
+import { heatFigures } from './figures/heat'
+import { type Heated, heatStage } from './heated'
+import { judge } from './judge/judge'
+import { type Mixed, mixStage } from './mixed'
+import { setStage, type Settled } from './settled'
+
+/** Every stage of a formula, and its assessment. */
+export interface Worked {
+  mixed: Mixed
+  heated: Heated
+  chilled: Chilled
+  settled: Settled
+  assessment: Assessment
+}
+
+/**
+ * Assesses a formula in a kitchen.
+ * @returns the assessment, plain data; the same input always gives the same answer
+ * @throws {InputError} naming the field, for impossible input; nothing else
+ * @example assess(doc, kitchen).verdict.code // 'good'
+ */
+export const assess = (doc: FormulaDocument, kitchen: Kitchen): Assessment => work(doc, kitchen).assessment
+
+/**
+ * As `assess`, with the stages it went through. @throws {InputError}
+ * @example work(doc, kitchen).settled.cold.band // 'spoonable'
+ */
+export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
+  const mixed = mixStage(doc, kitchen)
+  const heated = heatStage(doc, kitchen, mixed)
+  const chilled = chillStage(doc, kitchen, heated)
+  const settled = setStage(doc, kitchen, mixed, heated, chilled)
+  return { mixed, heated, chilled, settled, assessment: judged(doc, kitchen, mixed, heated, chilled, settled) }
+}
+
+/** A frozen set weeps where more than this of its water was ice (judgement). */
+const WEEPS_FROZEN = 0.1
+
+/** Judged: the last stage, which makes no numbers of its own. */
+function judged(
+  doc: FormulaDocument,
+  kitchen: Kitchen,
+  mixed: Mixed,
+  heated: Heated,
+  chilled: Chilled,
+  settled: Settled,
+): Assessment {
+  const { finished, body, shape, joined } = heated
+  const { cold, plate, target, freeze, end, chilledS, readyS } = settled
+  const flavour = taste(finished, mixed.pH, sourCentreOf(doc.family, doc.school))
+  const heat = heatFigures(doc, kitchen, mixed, heated, settled)
+  const load = loadOf(chilled, heated, kitchen)
+  const frozen = freeze !== null && freeze.mostIce > WEEPS_FROZEN
+  const weeping = weepingOf(finished, body, cold.mechanismsPa, end.b, frozen)
+  const facts = { doc, kitchen, mixed, heated, chilled, settled, heat, flavour, load, weeping }
+  const { findings, verdict, useBy, storageDays } = judge(facts)
+  const stock = stockFigures(doc, mixed.plan)
+  const untilPouredS = heat.endS + joined.history.timeS.at(-1)!
+  return {
+    engineVersion: ENGINE_VERSION,
+    schemaVersion: SCHEMA_VERSION,
+    stations: stationStates(findings),
+    findings,
+    stock,
+    balance: balanceFigures(mixed, heated, stock, flavour),
+    shape: {
+      volumeM3: shape.volumeM3,
+      depthM: shape.depthM,
+      headroomM: shape.headroomM,
+      fillShare: shape.fillShare,
+      count: doc.assembly.count,
+      portionG: shape.filledG / doc.assembly.portions,
+      batchG: shape.filledG,
+      density: body.phases.density,
+      pieceHeightM: settled.pieceHeightM,
+      lean: shape.lean,
+    },
+    heat,
+    set: {
+      making: body.making,
+      eggC: body.eggC,
+      caseinC: body.caseinC,
+      starchC: body.starchC,
+      gelatinC: body.gelatinC,
+      starchCooked: body.starchCooked,
+      weeping,
+    },
+    chill: chillFigures(doc, kitchen, chilled, settled, load),
+    serve: {
+      readyAfterS: readyS === null ? null : untilPouredS + readyS,
+      servedAfterS: untilPouredS + chilledS,
+      useBy,
+      storageDays,
+      standsOnTableS: settled.standsOnTableS,
+      tableTimeS: doc.use.tableTimeS,
+      plateTempC: plate.tempC,
+      table: settled.table,
+    },
+    verdict: { code: verdict, cold, plate, target },
+  }
+}
+
+/** A station's mark is its gravest finding. */
+function stationStates(findings: Finding[]): Assessment['stations'] {
+  return Object.fromEntries(STATIONS.map((station) => {
+    const mine = findings.filter(f => f.station === station)
+    const has = (severity: Finding['severity']) => mine.some(f => f.severity === severity)
+    const needs = mine.some(f => f.code === 'noStart' || f.code === 'noEgg')
+    return [station, { state: needs ? 'needs' : 'ok', mark: has('stop') ? 'stop' : has('look') ? 'look' : 'fine' }]
+  })) as Assessment['stations']
+}

@@ -1,0 +1,23 @@
+/** Chilled: from pouring to at least a day in the kitchen's places, as predicted and at its slow end. The third stage. */
+import type { FormulaDocument } from '../formula/document'
+import type { Kitchen } from '../kitchen/kitchen'
+import { type ChillInput, chillStep, type Cooling, SLOW_FACTOR } from './chill'
+import type { Heated } from './heated'
+
+export interface Chilled {
+  input: ChillInput
+  run: Cooling
+  slow: Cooling
+}
+
+/** The time in the cold. */
+export function chillStage(doc: FormulaDocument, kitchen: Kitchen, heated: Heated): Chilled {
+  const { finished, shape, body, pourTempC, waterActivity: aw } = heated
+  const { radiusM, inVesselM: depthM, volumeM3 } = shape
+  const input = { finished, air: body.phases.air, radiusM, depthM, volumeM3, pourTempC, aw }
+  return {
+    input,
+    run: chillStep(doc, kitchen, input),
+    slow: chillStep(doc, kitchen, input, { hcFactor: SLOW_FACTOR, rough: true }),
+  }
+}

@@ -1,0 +1,35 @@
+/**
+ * The same figures as the engine gave before the house was rebuilt, for formulas kept as files of schema version 5.
+ * `LUMBIK_GOLDEN=write npx vitest run core/golden.test.ts` makes the file anew, which is right only together with a
+ * raised ENGINE_VERSION and a line in docs/decisions.md that says what changed and why.
+ */
+import { readFileSync, writeFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { type Figures, figuresOf, type GoldenCase, goldenDocuments, KITCHENS } from '../../tests/support/golden'
+import type { FormulaDocument } from '../formula/document'
+import { migrate } from '../formula/migrate'
+
+const FILE = new URL('../checks/golden.json', import.meta.url)
+if (process.env.LUMBIK_GOLDEN === 'write') {
+  const cases: GoldenCase[] = goldenDocuments().map(c => ({ ...c, figures: figuresOf(c.document, KITCHENS[c.kitchen]!) }))
+  const rows = cases.map(c => JSON.stringify(c, (_, v) => typeof v === 'number' ? Number(v.toPrecision(13)) : v))
+  writeFileSync(FILE, `{"about":"Figures of the engine before the house was rebuilt","cases":[\n${rows.join(',\n')}\n]}\n`)
+}
+const { cases } = JSON.parse(readFileSync(FILE, 'utf8')) as { cases: GoldenCase[] }
+
+/** Paths whose figures differ by more than 1e-9 of their size. */
+function differing(now: Figures, then: Figures): string[] {
+  const same = (a: Figures[string] | undefined, b: Figures[string] | undefined) =>
+    typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a), Math.abs(b)) : a === b
+  return [...new Set([...Object.keys(now), ...Object.keys(then)])]
+    .filter(path => !same(now[path], then[path]))
+    .map(path => `${path}: ${now[path]}, was ${then[path]}`)
+}
+
+describe('figures as they were', () => {
+  it('kept of at least a hundred formulas', () => expect(cases.length).toBeGreaterThan(100))
+  it.each(cases.map(c => [c.name, c] as const))('%s', (_, c) => {
+    const now = figuresOf(migrate(c.document) as unknown as FormulaDocument, KITCHENS[c.kitchen]!)
+    expect(differing(now, c.figures)).toEqual([])
+  })
+})

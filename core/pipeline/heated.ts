@@ -1,0 +1,127 @@
+/**
+ * Heated: the pot, what joins it, the oven, and the filling as it stands poured. The second stage of the line.
+ * `bodyAfter` is the part of it that a point or a sample repeats: a mix after the steam, and what its set depends on.
+ */
+import { type FormulaDocument, given, ovenAirC, vesselOf } from '../formula/document'
+import type { Kitchen } from '../kitchen/kitchen'
+import { type Cooking, eggTemperatures, type EggTemperatures } from '../physics/heat/egg'
+import { type Bake, runOven } from '../physics/heat/oven'
+import { stirInTemperature } from '../physics/heat/pot'
+import { evaporate, type Mix } from '../physics/matter/mix'
+import { waterActivityOf } from '../physics/matter/taste'
+import { type Body, bodyOf, phasesOf } from '../physics/set/firmness'
+import { fractionsOf, heatCapacityTable, thermalProperties } from '../physics/thermal/properties'
+import { heatStep, type HeatStep, type Joined, joinStep } from './heat'
+import { makingOf, type Paths } from './making'
+import type { Mixed } from './mixed'
+import { fill, type Filled } from './shape'
+
+export interface Heated {
+  pot: HeatStep
+  joined: Joined
+  bake: Bake | null
+  cooking: Cooking
+  paths: Paths
+  temperatures: EggTemperatures | null
+  evaporatedG: number
+  finished: Mix
+  body: Body
+  waterActivity: number
+  shape: Filled
+  pourTempC: number
+  /** Whether the target was reached at all, and when, s; how hot its middle was in the end. */
+  reachedS: number | null
+  endTempC: number
+}
+
+/** The mix after some steam has left, and what its set depends on by the way it was made. */
+export function bodyAfter(
+  doc: FormulaDocument,
+  mixed: Mixed,
+  paths: Paths,
+  evaporatedG: number,
+): { finished: Mix, body: Body } {
+  const finished = evaporate(mixed.whole, evaporatedG)
+  return { finished, body: bodyOf(finished, mixed.pH, makingOf(doc, mixed, paths)) }
+}
+
+/** The oven, on the filling as it stands in its vessel. */
+function bakeIn(doc: FormulaDocument, kitchen: Kitchen, mix: Mix, shape: Filled, startTempC: number): Bake {
+  const f = fractionsOf(mix)
+  const warm = thermalProperties(f, 50)
+  const { assembly, heat } = doc
+  return runOven({
+    radiusM: shape.radiusM,
+    depthM: shape.inVesselM,
+    solid: { k: warm.k, rho: warm.rho, cp: heatCapacityTable(f) },
+    startTempC,
+    oven: { ...heat.oven, airTempC: ovenAirC(doc, kitchen) },
+    material: vesselOf(doc, kitchen).material,
+    crustM: assembly.crustM,
+    crustForm: assembly.crustForm,
+    waterActivity: waterActivityOf(mix),
+    altitudeM: kitchen.altitudeM,
+    targetTempC: heat.targetTempC,
+    holdS: heat.holdS,
+    timeS: given(heat.oven.timeS),
+  })
+}
+
+/** Steam that a bake loses takes at most this share of the water there is (judgement). */
+const BAKE_DRIES_AT_MOST = 0.3
+/** Water equivalent of the mass that meets the vessel's wall, g. */
+const WALL_G = 1000
+
+/** The pot and what joins it: all of a heat that has no oven. @throws {InputError} for an impossible evaporation */
+export function potStage(doc: FormulaDocument, kitchen: Kitchen, mixed: Mixed): { pot: HeatStep, joined: Joined } {
+  const pot = heatStep(doc, kitchen, mixed.cooked, waterActivityOf(mixed.cooked))
+  return { pot, joined: joinStep(doc, mixed.plan, pot, kitchen.roomTempC) }
+}
+
+/** From the mix to the poured filling. @throws {InputError} for an impossible evaporation */
+export function heatStage(doc: FormulaDocument, kitchen: Kitchen, mixed: Mixed): Heated {
+  const { pot, joined } = potStage(doc, kitchen, mixed)
+  const { run } = pot
+  const poured = evaporate(mixed.whole, run.evaporatedG)
+  const mixTempC = joined.history.tempC.at(-1)!
+  const flat = fill(doc, kitchen, poured.massG, phasesOf(poured).density)
+  const baked = doc.heat.method === 'oven' && given(doc.heat.course) === null
+  const bake = baked ? bakeIn(doc, kitchen, poured, flat, mixTempC) : null
+  const dried = bake
+    ? Math.min(bake.evaporatedKgM2 * 1000 * flat.areaM2, BAKE_DRIES_AT_MOST * poured.grams.water)
+    : 0
+  const evaporatedG = given(doc.heat.evaporationG) ?? run.evaporatedG + dried
+  const paths = {
+    heated: bake ? bake.core : run.history,
+    after: joined.history,
+    joinedS: joined.met.map(x => x.atS),
+  }
+  const { finished, body } = bodyAfter(doc, mixed, paths, evaporatedG)
+  const shape = fill(doc, kitchen, finished.massG, body.phases.density)
+  // Pouring: the filling and the cold wall it touches come to one temperature; a bake comes out as hot as it is.
+  const pourTempC = bake
+    ? bake.meanEndC
+    : stirInTemperature(
+        { massG: shape.filledG, cp: pot.cp, tempC: mixTempC },
+        { massG: WALL_G, cp: shape.wallHeat, tempC: Math.min(kitchen.roomTempC, mixTempC) },
+      )
+  const { stirred } = body.making
+  return {
+    pot,
+    joined,
+    bake,
+    cooking: bake
+      ? { histories: bake.layers, films: bake.layers.map(l => l.tempC), core: bake.core, stirred }
+      : { histories: [run.history], films: [run.filmC], core: run.history, stirred },
+    paths,
+    temperatures: eggTemperatures(mixed.cooked, mixed.cookedPH),
+    evaporatedG,
+    finished,
+    body,
+    waterActivity: waterActivityOf(finished),
+    shape,
+    pourTempC,
+    reachedS: bake ? bake.reachedS : run.reachedS,
+    endTempC: bake ? bake.core.tempC.at(-1)! : run.endTempC,
+  }
+}

@@ -1,0 +1,68 @@
+/** Limits of judging, each with its source. What the kitchen's own food code says stands in `physics/safety`. */
+
+/** A curd above this pH is not protected by its acid; the usual line for acid foods is 4.6 (from memory), kept under it. */
+export const ACID_CURD_PH = 4.2
+/** Egg proteins gather in coarse lumps near their isoelectric points: a stirred mix between these sets grainy (from memory). */
+export const COARSE_GEL_PH: readonly [number, number] = [4.5, 5.5]
+/** Egg protein from which its gel is worth judging, g per 100 g of aqueous phase (judgement). */
+export const EGG_COUNTS_C = 2
+/** Starch from which its gel is worth judging, g per 100 g of water and sugar (judgement). */
+export const STARCH_COUNTS_C = 1.5
+/** Less swollen than this, starch is undercooked (judgement). */
+export const STARCH_COOKED = 0.7
+/** Minutes of boil with juice, weighted by acidity, from which starch thins (fitted). */
+export const STARCH_ACID_MIN = 4
+/** Acid under this is no citrus dessert, % (judgement). */
+export const NO_ACID_PERCENT = 0.2
+/** Setters that are not modelled count from this share of the whole (judgement). */
+export const NOT_MODELLED_SHARE = 0.02
+/** Less water than this in its aqueous phase is outside the model (judgement). */
+export const LEAST_WATER_SHARE = 0.2
+/** A set under this is none, Pa; a cold piece under the second is runny, Pa on the bands' scale (judgement). */
+export const NO_SET_PA = 1
+export const RUNNY_STAR_PA = 10
+/** A setter that carries this share of the set is worth its own word (judgement). */
+export const CARRIES_SHARE = 0.2
+/** Gelatin loses from acid below this pH (fitted). */
+export const GELATIN_ACID_PH = 3.3
+
+/** Over-setting of the poured piece above which it counts as grainy as a whole (judgement). */
+export const GRAINY_THROUGH = 0.5
+/** Over-setting above which egg is scrambled rather than grainy (judgement). */
+export const SCRAMBLED = 0.85
+/** A pot this near to turning grainy is worth a look, K (a thermometer's own error, see `physics/heat/egg`). */
+export const NEAR_GRAINY_K = 2
+
+/** Posset acid: below, it turns grainy; above, it hardly sets (fitted window; target 3.9–4.6). */
+export const CURDLES_PH = 3.6
+export const HARDLY_SETS_PH = 4.9
+export const POSSET_GOAL_PH = 4.6
+/** Juice into unstirred cream hotter than this curdles it, °C (common practice). */
+export const ACID_TOO_HOT_C = 85
+/** An addition counts as acid from this strength, % (judgement). */
+export const ACID_ADDITION_PERCENT = 0.5
+/** Gelatin strings where the base is under this as cold cream meets it, or the mix ends under the second, °C (judgement). */
+export const STRINGS_BASE_C = 22
+export const STRINGS_MIX_C = 12
+/** Butter blended in outside this splits or lumps, °C (common practice), from this share of the whole (judgement). */
+export const BUTTER_IN: readonly [number, number] = [30, 66]
+export const BUTTER_COUNTS_SHARE = 0.25
+
+/** Alcohol above this is outside the model, and above the second worth a word to guests, % (judgement). */
+export const ALCOHOL_LIMIT = 5
+export const ALCOHOL_TOLD = 0.5
+/** Weeping from here on is worth a word, of 10. */
+export const WEEPS = 4
+/** Air from which raw white or cream holds a set alone, volume fraction (judgement). */
+export const FOAM_HOLDS = 0.1
+
+/** Sweating under film begins to matter above this, °C (common practice). */
+export const SWEAT_C = 45
+/** Cold glass may crack under a filling hotter than this, °C (common practice). */
+export const GLASS_C = 60
+/** What a glass dish may cross between fridge and oven, °C (common practice). */
+export const GLASS_OVEN_START_C = 10
+/** A minute too early is not early, s. */
+export const EARLY_S = 60
+/** How far a glass may lean over what it holds before it spills, degrees (a protractor's own error). */
+export const LEAN_ROOM_DEG = 0.05

@@ -1,0 +1,45 @@
+/** Back-timing one dessert: when to start for a time of service, and what the plan must become for it. ISO dates without zone, the kitchen's own clock. */
+import { addSeconds, differenceInMilliseconds, formatISO, isValid, parseISO } from 'date-fns'
+import { InputError } from '../base/errors'
+import type { FormulaDocument } from '../formula/document'
+import { type Assessment, pouredAfterS } from '../pipeline/assessment'
+import type { WhenRow } from './when'
+
+const wall = (d: Date) => formatISO(d).slice(0, 16)
+/** A wall-clock time some seconds after another. */
+export const after = (at: string, seconds: number): string => wall(addSeconds(parseISO(at), seconds))
+/** Starts are given on whole five minutes, the earlier one. */
+const STEP_S = 300
+
+export interface ServicePlan {
+  startAt: string
+  /** The last leg so that it stands until service, s. */
+  lastLegS: number
+  /** It must be lengthened for the set, by this, s; 0: the plan's own cold is enough. */
+  lengthenedS: number
+  /** Latest start that is ready at the slow end; null: it never sets in a day. */
+  latestStartAt: string | null
+  doc: FormulaDocument
+}
+
+/**
+ * The plan that serves at a time: the legs as they are, the last one longer if the slow end of the set asks for it, the
+ * start rounded down to five minutes.
+ * @param when rows of `whenOf` @throws {InputError} at `serve.serveAt`
+ */
+export function serveAt(doc: FormulaDocument, a: Assessment, when: readonly WhenRow[], at: string): ServicePlan {
+  const target = parseISO(at)
+  if (!isValid(target) || at.length < 16) throw new InputError('notANumber', 'serve.serveAt')
+  const untilPouredS = pouredAfterS(a)
+  const slowS = when.find(r => r.what === 'serve')?.slowS ?? null
+  const lastLeg = doc.chill[doc.chill.length - 1]!
+  const lengthenedS = slowS === null ? 0 : Math.max(0, Math.ceil((slowS - a.chill.servedS) / STEP_S) * STEP_S)
+  const exact = addSeconds(target, -(untilPouredS + a.chill.servedS + lengthenedS))
+  const start = addSeconds(exact, -((exact.getMinutes() * 60 + exact.getSeconds()) % STEP_S + exact.getMilliseconds() / 1000))
+  const lastLegS = lastLeg.timeS + lengthenedS + Math.ceil(differenceInMilliseconds(exact, start) / 1000)
+  const startAt = wall(start)
+  return {
+    startAt, lastLegS, lengthenedS, latestStartAt: slowS === null ? null : after(at, -(untilPouredS + slowS)),
+    doc: { ...doc, chill: doc.chill.map((l, i) => i === doc.chill.length - 1 ? { ...l, timeS: lastLegS } : l), serve: { ...doc.serve, startAt } },
+  }
+}

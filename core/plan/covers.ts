@@ -1,0 +1,44 @@
+/** Covers: what the batch is for, and the factor that gets there with what sieve and pan keep. */
+import { within } from '../base/errors'
+import type { Covers, FormulaDocument } from '../formula/document'
+import type { Assessment } from '../pipeline/assessment'
+
+export interface CoversPlan {
+  /** Filling wanted in the vessels, g. */
+  wantedG: number
+  /** What sieve and pan keep of the larger batch, g. */
+  lossG: number
+  factor: number
+  portions: number
+  count: number
+}
+
+/**
+ * The factor for covers. What is filled is `m·(1 − sieve) − pan`; the pan keeps the same grams whatever the batch:
+ * factor = (wanted + pan) / (filled now + pan).
+ * @throws {InputError} naming the field
+ */
+export function coversPlan(doc: FormulaDocument, shape: Assessment['shape'], covers: Covers): CoversPlan {
+  const { panG, sieveFraction } = doc.losses
+  const { count, portions } = doc.assembly
+  const each = shape.batchG / portions
+  const wanted = ((): { g: number, portions: number, count: number } => {
+    switch (covers.kind) {
+      case 'people': {
+        const n = within(covers.people, 'stock.covers.people', 1, 5000) * within(covers.each, 'stock.covers.each', 1, 50)
+        return { g: n * each, portions: n, count: Math.max(1, Math.ceil(count * n / portions - 0.05)) }
+      }
+      case 'vessels': {
+        const n = within(covers.count, 'stock.covers.count', 1, 500)
+        return { g: shape.batchG / count * n, portions: Math.max(1, Math.round(portions * n / count)), count: n }
+      }
+      case 'weight': case 'volume': {
+        const g = covers.kind === 'weight' ? within(covers.massG, 'stock.covers.massG', 1, 1e6) : within(covers.volumeM3, 'stock.covers.volumeM3', 1e-6, 1) * shape.density * 1000
+        return { g, portions: Math.max(1, Math.round(g / each)), count: Math.max(1, Math.ceil(count * g / shape.batchG - 0.05)) }
+      }
+    }
+  })()
+  const factor = (wanted.g + panG) / (shape.batchG + panG)
+  const through = (wanted.g + panG) / (1 - sieveFraction)
+  return { wantedG: wanted.g, lossG: through - wanted.g, factor, portions: Math.round(wanted.portions), count: wanted.count }
+}
