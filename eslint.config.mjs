@@ -1,3 +1,4 @@
+import { createNodeResolver } from 'eslint-plugin-import-x'
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 /** Who may import what: the heart knows nobody; shared knows the heart; server and app know both, never each other. */
@@ -6,6 +7,25 @@ const forbid = (files, patterns, message) => ({
   rules: { 'no-restricted-imports': ['error', { patterns: patterns.map(group => ({ group: [group], message })) }] },
 })
 const FRAMEWORKS = ['vue', 'vue-*', 'nuxt', 'nuxt/*', '#app', '#app/*', '#imports', '#components', 'pinia', 'h3', '@nuxt/*', '@vueuse/*', '@mikro-orm/*', 'node:*', 'fs', 'path', 'echarts*', 'comlink']
+
+/**
+ * The rooms of the heart, from the ground up; each may use what stands before it, none what comes after
+ * (docs/architecture.md). Inside physics: matter, geometry, thermal, heat, chill, set, safety, in that order.
+ */
+const ROOMS = [
+  'base', 'physics/matter', 'physics/geometry', 'physics/thermal', 'physics/heat', 'physics/chill', 'physics/set',
+  'physics/safety', 'kitchen', 'formula', 'pipeline', 'solve', 'plan', 'formats',
+]
+const noneAbove = ROOMS.slice(0, -1).map((room, i) => ({
+  target: `./core/${room}/**/!(*.test).ts`,
+  from: ROOMS.slice(i + 1).map(above => `./core/${above}`),
+  message: `core/${room} stands below it (docs/architecture.md)`,
+}))
+
+const DATA_TABLES = [
+  'core/base/ingredients/{table,measures}.ts', 'core/formula/{families,schools}.ts', 'server/database/demo.ts',
+  'server/database/migrations/*.ts',
+]
 
 export default withNuxt(
   { ignores: ['.output/**', '.data/**', 'docs/**', 'test-results/**'] },
@@ -16,7 +36,30 @@ export default withNuxt(
   forbid(['app/**/*.{ts,vue}'], ['@mikro-orm/*', '**/server/**', 'node:*'], 'app/ reaches the server only over HTTP'),
   { files: ['app/**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
   { files: ['core/**/*.ts'], ignores: ['core/**/*.test.ts'], rules: { 'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'Date', 'localStorage'], 'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'core/ is deterministic' }] } },
+  {
+    files: ['core/**/*.ts', 'server/**/*.ts', 'shared/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    settings: {
+      'import-x/resolver-next': [createNodeResolver({ extensions: ['.ts', '.d.ts', '.js'] })],
+      'import-x/extensions': ['.ts', '.js'],
+      'import-x/parsers': { '@typescript-eslint/parser': ['.ts'] },
+    },
+    rules: {
+      'import/no-cycle': ['error', { ignoreExternal: true }],
+      'import/no-restricted-paths': ['error', { zones: noneAbove }],
+    },
+  },
   { files: ['tests/**/*.ts'], rules: { 'no-empty-pattern': 'off' } },
+  {
+    // Tables of data may run on: one row, one line.
+    files: ['{core,shared,server,app,cli,bench,tests,scripts,modules}/**/*.{ts,mjs}'],
+    ignores: DATA_TABLES,
+    rules: {
+      '@stylistic/max-len': ['error', {
+        code: 120, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true, ignoreUrls: true,
+      }],
+    },
+  },
   {
     rules: {
       'vue/multi-word-component-names': 'off',

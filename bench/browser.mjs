@@ -5,34 +5,56 @@
 import { chromium } from '@playwright/test'
 import { freePort, startPostgres, startServer } from '../scripts/setup.mjs'
 
-const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const ARGS = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
 const MAIN = 'formula/0e1f0000-0006-4000-8000-000000000001/balance'
 
 /** Starts counting in the page: long tasks and frame gaps. */
-const watch = page => page.evaluate(() => {
-  const seen = window.lumbikBench = { tasks: [], gaps: [], on: true }
-  new PerformanceObserver(list => list.getEntries().forEach(e => seen.tasks.push(e.duration))).observe({ type: 'longtask' })
-  let last = performance.now()
-  const frame = (now) => {
-    seen.gaps.push(now - last)
-    last = now
-    if (seen.on) requestAnimationFrame(frame)
-  }
-  requestAnimationFrame(frame)
-})
-const read = page => page.evaluate(() => {
-  const { tasks, gaps } = window.lumbikBench
-  const sorted = [...gaps].slice(1).sort((a, b) => a - b)
-  const result = { tasks: [...tasks], median: sorted[sorted.length >> 1], most: sorted.at(-1), frames: sorted.length }
-  tasks.length = gaps.length = 0
-  return result
-})
+const watch = page =>
+  page.evaluate(() => {
+    const seen = (window.lumbikBench = { tasks: [], gaps: [], on: true })
+    new PerformanceObserver(list => list.getEntries().forEach(e => seen.tasks.push(e.duration))).observe({
+      type: 'longtask',
+    })
+    let last = performance.now()
+    const frame = (now) => {
+      seen.gaps.push(now - last)
+      last = now
+      if (seen.on) requestAnimationFrame(frame)
+    }
+    requestAnimationFrame(frame)
+  })
+const read = page =>
+  page.evaluate(() => {
+    const { tasks, gaps } = window.lumbikBench
+    const sorted = [...gaps].slice(1).sort((a, b) => a - b)
+    const result = {
+      tasks: [...tasks],
+      median: sorted[sorted.length >> 1],
+      most: sorted.at(-1),
+      frames: sorted.length,
+    }
+    tasks.length = gaps.length = 0
+    return result
+  })
 const settled = page => page.waitForSelector('[data-map="settled"]', { timeout: 60000 })
-const print = (name, r, against) => console.log(`${name}: ${r.frames} frames, median gap ${r.median.toFixed(1)} ms${against ? ` (× ${(r.median / against.median).toFixed(2)} of the page at rest)` : ''}, longest ${r.most.toFixed(0)} ms; tasks over 50 ms: ${r.tasks.length}${r.tasks.length ? ` (longest ${Math.max(...r.tasks).toFixed(0)} ms)` : ''}`)
+const print = (name, r, against) =>
+  console.log(
+    `${name}: ${r.frames} frames, median gap ${r.median.toFixed(1)} ms${against ? ` (× ${(r.median / against.median).toFixed(2)} of the page at rest)` : ''}, longest ${r.most.toFixed(0)} ms; tasks over 50 ms: ${r.tasks.length}${r.tasks.length ? ` (longest ${Math.max(...r.tasks).toFixed(0)} ms)` : ''}`,
+  )
 
 export async function benchBrowser() {
   const postgres = await startPostgres('bench-postgres', { fsync: 'off' })
-  if (postgres.sql('select 1 from pg_database where datname = \'lumbik_bench\'').trim() !== '1') postgres.sql('create database lumbik_bench')
+  if (postgres.sql('select 1 from pg_database where datname = \'lumbik_bench\'').trim() !== '1')
+    postgres.sql('create database lumbik_bench')
   const port = await freePort(0)
   const server = await startServer({ DATABASE_URL: postgres.url('lumbik_bench'), LUMBIK_DEMO: '1' }, port, 'ignore')
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
@@ -60,7 +82,11 @@ export async function benchBrowser() {
     const dot = await page.locator('[data-point-on-map] .dot').boundingBox()
     await page.mouse.move(dot.x + dot.width / 2, dot.y + dot.height / 2)
     await page.mouse.down()
-    for (let i = 0; i <= 60; i++) await page.mouse.move(box.x + box.width * (0.2 + 0.6 * i / 60), box.y + box.height * (0.3 + 0.4 * Math.sin(i / 6)))
+    for (let i = 0; i <= 60; i++)
+      await page.mouse.move(
+        box.x + box.width * (0.2 + (0.6 * i) / 60),
+        box.y + box.height * (0.3 + 0.4 * Math.sin(i / 6)),
+      )
     await page.mouse.up()
     await page.waitForSelector('main[data-settled="true"]')
     print('dragged across in 60 moves', await read(page), rest)

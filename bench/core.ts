@@ -35,15 +35,47 @@ function median(call: () => unknown, runs = 60): number {
   })
   return times.sort((a, b) => a - b)[runs >> 1]!
 }
-const print = (what: string, ms: number, reference?: number) => console.log(`${what.padEnd(66)} ${ms < 0.5 ? `${(1000 * ms).toFixed(1).padStart(9)} µs` : `${ms.toFixed(3).padStart(9)} ms`}${reference === undefined ? '' : ` ${(reference / ms).toFixed(1).padStart(8)} × as fast`}`)
+const print = (what: string, ms: number, reference?: number) =>
+  console.log(
+    `${what.padEnd(66)} ${ms < 0.5 ? `${(1000 * ms).toFixed(1).padStart(9)} µs` : `${ms.toFixed(3).padStart(9)} ms`}${reference === undefined ? '' : ` ${(reference / ms).toFixed(1).padStart(8)} × as fast`}`,
+  )
 
 // Pot and chill: the project's integrators against odex on the same equations, at about the same error.
 const m = mix(work(doc, kitchen).mixed.plan.cooked)
 const p = thermalProperties(fractionsOf(m), 60)
-const pot: PotInput = { massG: m.massG, waterG: m.grams.water, cp: p.cp, pan: panFor(m.massG / 1000 / p.rho), startTempC: 18, targetTempC: 80, holdS: 0, method: 'waterBath', burnerW: 250, roomTempC: 20, altitudeM: 0, waterActivity: 0.96, sugarPercent: 40 }
+const pot: PotInput = {
+  massG: m.massG,
+  waterG: m.grams.water,
+  cp: p.cp,
+  pan: panFor(m.massG / 1000 / p.rho),
+  startTempC: 18,
+  targetTempC: 80,
+  holdS: 0,
+  method: 'waterBath',
+  burnerW: 250,
+  roomTempC: 20,
+  altitudeM: 0,
+  waterActivity: 0.96,
+  sugarPercent: 40,
+}
 const reachedS = runPot(pot).reachedS!
-const placing: Placing = { kind: 'fanFridge', airTempC: 3, cover: 'film', material: 'ceramic', crustM: 0, waterActivity: 0.96, hcFactor: 1 }
-const chill = { radiusM: 0.0375, heightM: 0.03, solid: { k: 0.4, rho: 1100, cp: evenHeat(3050) }, startTempC: 75, endS: 24 * 3600, boundary: (_: number, faces: Parameters<typeof boundaryOf>[1]) => boundaryOf(placing, faces) }
+const placing: Placing = {
+  kind: 'fanFridge',
+  airTempC: 3,
+  cover: 'film',
+  material: 'ceramic',
+  crustM: 0,
+  waterActivity: 0.96,
+  hcFactor: 1,
+}
+const chill = {
+  radiusM: 0.0375,
+  heightM: 0.03,
+  solid: { k: 0.4, rho: 1100, cp: evenHeat(3050) },
+  startTempC: 75,
+  endS: 24 * 3600,
+  boundary: (_: number, faces: Parameters<typeof boundaryOf>[1]) => boundaryOf(placing, faces),
+}
 const times = [1800, 3600, 7200, 14400]
 const exact = odexCylinder(chill, 8, times, 1e-9)
 const errorOf = (core: number[]) => Math.max(...core.map((t, i) => Math.abs(t - exact[i]!)))
@@ -56,7 +88,9 @@ while (tolerance > 1e-8 && errorOf(odexCylinder(chill, 8, times, tolerance)) > o
 const day = [1800, 3600, 7200, 14400, 24 * 3600]
 const odexChill = median(() => odexCylinder(chill, 8, day, tolerance), 5)
 const ownChill = median(() => coolCylinder(chill))
-console.log(`largest error of the core temperature: ours ${ownError.toFixed(3)} K, odex at tolerance ${tolerance.toExponential(0)} ${errorOf(odexCylinder(chill, 8, times, tolerance)).toFixed(3)} K`)
+console.log(
+  `largest error of the core temperature: ours ${ownError.toFixed(3)} K, odex at tolerance ${tolerance.toExponential(0)} ${errorOf(odexCylinder(chill, 8, times, tolerance)).toFixed(3)} K`,
+)
 print('chill over a day, odex', odexChill)
 print('chill over a day, ours', ownChill, odexChill)
 const odexHeat = median(() => odexPot(pot, [reachedS], 1e-4), 20)
@@ -66,16 +100,44 @@ print('pot to 80 °C, ours (with its whole curve)', ownHeat, odexHeat)
 print('both, ours against odex', ownChill + ownHeat, odexChill + odexHeat)
 
 console.log('\nConduction against the analytic series (Carslaw & Jaeger: half at 3539 s, a tenth at 9975 s)\n')
-const even = (h: number) => () => ({ top: { u: h, airC: 0, evaporationW: 0 }, base: { u: h, airC: 0 }, side: { u: h, airC: 0 } })
-const cool = (n: number, maxStepS: number) => coolCylinder({ radiusM: 0.0375, heightM: 0.03, solid: { k: 0.4, rho: 1100, cp: evenHeat(3050) }, startTempC: 80, endS: 14000, boundary: even(8), nr: n, nz: n, maxStepS, firstStepS: Math.min(15, maxStepS) })
+const even = (h: number) => () => ({
+  top: { u: h, airC: 0, evaporationW: 0 },
+  base: { u: h, airC: 0 },
+  side: { u: h, airC: 0 },
+})
+const cool = (n: number, maxStepS: number) =>
+  coolCylinder({
+    radiusM: 0.0375,
+    heightM: 0.03,
+    solid: { k: 0.4, rho: 1100, cp: evenHeat(3050) },
+    startTempC: 80,
+    endS: 14000,
+    boundary: even(8),
+    nr: n,
+    nz: n,
+    maxStepS,
+    firstStepS: Math.min(15, maxStepS),
+  })
 const fine = median(() => cool(32, 15), 9)
-for (const [n, step] of [[32, 15], [8, 60], [8, 240]] as const) {
+for (const [n, step] of [
+  [32, 15],
+  [8, 60],
+  [8, 240],
+] as const) {
   const r = cool(n, step)
-  print(`${n} × ${n}, steps to ${step} s: ${(100 * (timeBelow(r.timeS, r.coreC, 40)! / 3539 - 1)).toFixed(2)} % at a half, ${(100 * (timeBelow(r.timeS, r.coreC, 8)! / 9975 - 1)).toFixed(2)} % at a tenth`, median(() => cool(n, step), 30), fine)
+  print(
+    `${n} × ${n}, steps to ${step} s: ${(100 * (timeBelow(r.timeS, r.coreC, 40)! / 3539 - 1)).toFixed(2)} % at a half, ${(100 * (timeBelow(r.timeS, r.coreC, 8)! / 9975 - 1)).toFixed(2)} % at a tenth`,
+    median(() => cool(n, step), 30),
+    fine,
+  )
 }
 
 console.log('\nAssessments\n')
-for (const d of demo) print(`${d.family}: ${d.name}`, median(() => assess(d, kitchen), 30))
+for (const d of demo)
+  print(
+    `${d.family}: ${d.name}`,
+    median(() => assess(d, kitchen), 30),
+  )
 const live = demo.map(d => median(() => assess(d, kitchen), 30)).sort((a, b) => a - b)[demo.length >> 1]!
 print('the median formula: a live assessment (heat, two coolings, table, set)', live)
 console.log(`${(1000 / live).toFixed(0)} live assessments a second on one core.`)
@@ -91,39 +153,113 @@ function still(parts = worked.plan.all) {
   waterActivityOf(finished)
   return yieldStress(firmness(bodyOf(finished, pH, worked.body.making), state))
 }
-print('the static part (mix, pH, water activity, taste, all mechanisms)', median(() => {
-  for (let i = 0; i < 100; i++) still()
-}, 30) / 100)
-print('a 64 × 64 map of two lines, static part', median(() => {
-  const [a, b] = fillingOf(doc).lines
-  for (let i = 0; i < 64; i++) for (let j = 0; j < 64; j++) still(worked.plan.all.map((x, k) => k === 0 ? { ...x, massG: a!.massG * (0.5 + i / 64) } : k === 1 ? { ...x, massG: b!.massG * (0.5 + j / 64) } : x))
-}, 3))
-const scaled = (d: FormulaDocument, i: number): FormulaDocument => ({ ...d, components: d.components.map(c => ({ ...c, lines: c.lines.map((l, k) => k === 0 ? { ...l, massG: l.massG * (0.8 + i / 200) } : l) })) })
-print('a live number stepped: 16 neighbours assessed, each', median(() => {
-  for (let i = 0; i < 16; i++) assess(scaled(doc, i), kitchen)
-}, 5) / 16)
+print(
+  'the static part (mix, pH, water activity, taste, all mechanisms)',
+  median(() => {
+    for (let i = 0; i < 100; i++) still()
+  }, 30) / 100,
+)
+print(
+  'a 64 × 64 map of two lines, static part',
+  median(() => {
+    const [a, b] = fillingOf(doc).lines
+    for (let i = 0; i < 64; i++)
+      for (let j = 0; j < 64; j++)
+        still(
+          worked.plan.all.map((x, k) =>
+            k === 0
+              ? { ...x, massG: a!.massG * (0.5 + i / 64) }
+              : k === 1
+                ? { ...x, massG: b!.massG * (0.5 + j / 64) }
+                : x,
+          ),
+        )
+  }, 3),
+)
+const scaled = (d: FormulaDocument, i: number): FormulaDocument => ({
+  ...d,
+  components: d.components.map(c => ({
+    ...c,
+    lines: c.lines.map((l, k) => (k === 0 ? { ...l, massG: l.massG * (0.8 + i / 200) } : l)),
+  })),
+})
+print(
+  'a live number stepped: 16 neighbours assessed, each',
+  median(() => {
+    for (let i = 0; i < 16; i++) assess(scaled(doc, i), kitchen)
+  }, 5) / 16,
+)
 const quick = createQuick(doc, kitchen, worked)
 const whole = median(() => assess(doc, kitchen), 30)
-print('a quick point, against a whole assessment', median(() => {
-  for (let i = 0; i < 50; i++) quick(doc)
-}, 20) / 50, whole)
+print(
+  'a quick point, against a whole assessment',
+  median(() => {
+    for (let i = 0; i < 50; i++) quick(doc)
+  }, 20) / 50,
+  whole,
+)
 const [down, across] = fillingOf(doc).lines.map(l => ({ kind: 'mass' as const, lineId: l.id }))
 for (const n of [16, 64]) {
-  print(`the map of two lines, ${n} × ${n}`, median(() => {
-    const field = mapField(doc, kitchen, { x: across!, y: down!, xRange: rangeAround(doc, kitchen, across!), yRange: rangeAround(doc, kitchen, down!), n }, quick)
-    while (!field.next().done);
-  }, 3))
+  print(
+    `the map of two lines, ${n} × ${n}`,
+    median(() => {
+      const field = mapField(
+        doc,
+        kitchen,
+        {
+          x: across!,
+          y: down!,
+          xRange: rangeAround(doc, kitchen, across!),
+          yRange: rangeAround(doc, kitchen, down!),
+          n,
+        },
+        quick,
+      )
+      while (!field.next().done);
+    }, 3),
+  )
 }
-print('a rebalance to "bright, stands 25 mm when cut"', median(() => {
-  const search = rebalance(doc, kitchen, { set: { kind: 'standsCut', heightM: 0.025 }, sharpness: 'bright', sweetness: null, yieldG: null, maxCost: null, maxYolkG: null, wholeEggs: true })
-  while (!search.next().done);
-}, 3))
-print('the levers of a formula', median(() => levers(doc, kitchen, true, quick), 5))
-print(`${CHUNK} samples of the uncertainty`, median(() => createSampler(worked).run(CHUNK), 20))
-print('when: three coolings and their sets, against a whole assessment', median(() => whenOf(worked, doc, kitchen), 20), whole)
-print('the picture of the cold: 144 cells, 91 frames, against a whole assessment', median(() => pictureOf(worked, doc, kitchen, 6 * 3600), 10), whole)
-print('the order of work', median(() => orderOfWork(doc, kitchen, worked.assessment), 50))
-print('the search for adjustments', median(() => {
-  const search = adjustments(doc, kitchen, worked.assessment)
-  while (!search.next().done);
-}, 3))
+print(
+  'a rebalance to "bright, stands 25 mm when cut"',
+  median(() => {
+    const search = rebalance(doc, kitchen, {
+      set: { kind: 'standsCut', heightM: 0.025 },
+      sharpness: 'bright',
+      sweetness: null,
+      yieldG: null,
+      maxCost: null,
+      maxYolkG: null,
+      wholeEggs: true,
+    })
+    while (!search.next().done);
+  }, 3),
+)
+print(
+  'the levers of a formula',
+  median(() => levers(doc, kitchen, true, quick), 5),
+)
+print(
+  `${CHUNK} samples of the uncertainty`,
+  median(() => createSampler(worked).run(CHUNK), 20),
+)
+print(
+  'when: three coolings and their sets, against a whole assessment',
+  median(() => whenOf(worked, doc, kitchen), 20),
+  whole,
+)
+print(
+  'the picture of the cold: 144 cells, 91 frames, against a whole assessment',
+  median(() => pictureOf(worked, doc, kitchen, 6 * 3600), 10),
+  whole,
+)
+print(
+  'the order of work',
+  median(() => orderOfWork(doc, kitchen, worked.assessment), 50),
+)
+print(
+  'the search for adjustments',
+  median(() => {
+    const search = adjustments(doc, kitchen, worked.assessment)
+    while (!search.next().done);
+  }, 3),
+)

@@ -17,7 +17,9 @@ export function main(files: string[]): number {
     try {
       input = JSON.parse(readFileSync(file, 'utf8'))
     } catch (e) {
-      console.error(`${file}: ${(e as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file.' : `cannot be read as JSON: ${(e as Error).message}.`}`)
+      console.error(
+        `${file}: ${(e as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file.' : `cannot be read as JSON: ${(e as Error).message}.`}`,
+      )
       return 1
     }
     const result = readDocument(input)
@@ -29,7 +31,9 @@ export function main(files: string[]): number {
       out.push(report(result.doc))
     } catch (e) {
       if (!(e instanceof InputError)) throw e
-      console.error(`${file}: ${documentProblemWords({ path: e.path, code: e.code, params: { ...e.params } })} [${e.path}]`)
+      console.error(
+        `${file}: ${documentProblemWords({ path: e.path, code: e.code, params: { ...e.params } })} [${e.path}]`,
+      )
       return 1
     }
   }

@@ -24,7 +24,11 @@ const file = (name: string, content: unknown) => {
   writeFileSync(path, typeof content === 'string' ? content : JSON.stringify(content))
   return path
 }
-const curd = () => JSON.parse(readFileSync(new URL('../docs/examples/curd.json', import.meta.url), 'utf8')) as { heat: { targetTempC: number }, components: { lines: { massG: number }[] }[] }
+const curd = () =>
+  JSON.parse(readFileSync(new URL('../docs/examples/curd.json', import.meta.url), 'utf8')) as {
+    heat: { targetTempC: number }
+    components: { lines: { massG: number }[] }[]
+  }
 
 describe('assess', () => {
   it('one file gives an object, several an array, in the order asked', () => {
@@ -43,7 +47,9 @@ describe('assess', () => {
     const bad = curd()
     bad.heat.targetTempC = 300
     expect(assess([file('bad.json', bad)])).toBe(1)
-    expect(err[0]).toMatch(/bad\.json: The target temperature \(heat\.targetTempC\) is too large: at most 105\. \[heat\.targetTempC\]/)
+    expect(err[0]).toMatch(
+      /bad\.json: The target temperature \(heat\.targetTempC\) is too large: at most 105\. \[heat\.targetTempC\]/,
+    )
     const empty = curd()
     empty.components[0]!.lines = []
     const steps = empty.components[0] as unknown as { steps: unknown[] }
@@ -58,12 +64,33 @@ describe('assess', () => {
 })
 
 describe('ladder', () => {
-  const rows = { formulas: [{ name: 'any name', massG: { cream36: 600, sugar: 150, lemon: 90 }, process: { evap: 30 }, expectedBands: ['spoonable'] }, { name: 'another', massG: { lemon: 100, egg: 100, sugar: 100 }, process: {}, expectedBands: ['rubbery'] }] }
+  const rows = {
+    formulas: [
+      {
+        name: 'any name',
+        massG: { cream36: 600, sugar: 150, lemon: 90 },
+        process: { evap: 30 },
+        expectedBands: ['spoonable'],
+      },
+      { name: 'another', massG: { lemon: 100, egg: 100, sugar: 100 }, process: {}, expectedBands: ['rubbery'] },
+    ],
+  }
   it('--json has exactly the documented shape', () => {
     expect(ladder([file('l.json', rows), '--json'])).toBe(0)
     const r = JSON.parse(out[0]!) as { rows: Record<string, unknown>[], inBand: number, total: number }
     expect(Object.keys(r)).toEqual(['rows', 'inBand', 'total'])
-    expect(Object.keys(r.rows[0]!)).toEqual(['name', 'pH', 'yieldStressPa', 'tauStarPa', 'mechanismsPa', 'band', 'likeliestBand', 'bandShares', 'expectedBands', 'inBand'])
+    expect(Object.keys(r.rows[0]!)).toEqual([
+      'name',
+      'pH',
+      'yieldStressPa',
+      'tauStarPa',
+      'mechanismsPa',
+      'band',
+      'likeliestBand',
+      'bandShares',
+      'expectedBands',
+      'inBand',
+    ])
     expect([r.inBand, r.total]).toEqual([1, 2])
   })
   it('in words it says in or out, and the totals', () => {
@@ -75,7 +102,9 @@ describe('ladder', () => {
   it('an unknown ingredient or option ends with 1 and its field', () => {
     expect(ladder([file('x.json', { formulas: [{ name: 'x', massG: { lemonade: 5 } }] })])).toBe(1)
     expect(err[0]).toContain('formulas.0.massG.lemonade')
-    expect(ladder([file('y.json', { formulas: [{ name: 'x', massG: { lemon: 5 }, process: { speed: 3 } }] }), '--json'])).toBe(1)
+    expect(
+      ladder([file('y.json', { formulas: [{ name: 'x', massG: { lemon: 5 }, process: { speed: 3 } }] }), '--json']),
+    ).toBe(1)
     expect(err[1]).toContain('formulas.0.process.speed')
     expect(ladder([])).toBe(1)
     expect(out).toEqual([])

@@ -1,4 +1,6 @@
-/** `npm run --silent ladder -- FILE.json [--json]`: rows of grams and stated process against the bands a cook expects. */
+/**
+ * `npm run --silent ladder -- FILE.json [--json]`: rows of grams and stated process against the bands a cook expects.
+ */
 import { readFileSync } from 'node:fs'
 import { InputError } from '#core/base/errors'
 import { evaluateLadder, readLadder, type LadderReport } from '#core/formats/ladder'
@@ -8,7 +10,9 @@ import { documentProblemWords } from '../app/words/problems'
 /** The report as a table for a terminal. */
 export function ladderText(r: LadderReport): string {
   const rows = r.rows.map((x) => {
-    const parts = MECHANISMS.filter(k => x.mechanismsPa[k] >= 0.5).map(k => `${k.replace('Pa', '')} ${Math.round(x.mechanismsPa[k])}`).join(', ')
+    const parts = MECHANISMS.filter(k => x.mechanismsPa[k] >= 0.5)
+      .map(k => `${k.replace('Pa', '')} ${Math.round(x.mechanismsPa[k])}`)
+      .join(', ')
     const likely = `${x.likeliestBand} ${Math.round(100 * x.bandShares[x.likeliestBand]!)} %`
     return [
       `${x.expectedBands.length === 0 ? '   ' : x.inBand ? 'in ' : 'OUT'} ${x.name}`,
@@ -34,8 +38,14 @@ export function main(args: string[]): number {
     console.log(json ? JSON.stringify(result, null, 1) : ladderText(result))
     return 0
   } catch (e) {
-    if (e instanceof InputError) console.error(`${file}: ${documentProblemWords({ path: e.path, code: e.code, params: { ...e.params } })} [${e.path}]`)
-    else console.error(`${file}: ${(e as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file.' : `cannot be read as JSON: ${(e as Error).message}.`}`)
+    if (e instanceof InputError)
+      console.error(
+        `${file}: ${documentProblemWords({ path: e.path, code: e.code, params: { ...e.params } })} [${e.path}]`,
+      )
+    else
+      console.error(
+        `${file}: ${(e as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file.' : `cannot be read as JSON: ${(e as Error).message}.`}`,
+      )
     return 1
   }
 }

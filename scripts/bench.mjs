@@ -1,4 +1,7 @@
-/** `npm run bench`: ratios measured in one run, never asserted; `npm run bench -- core`, `-- browser` or `-- server` for one of the three. */
+/**
+ * `npm run bench`: ratios measured in one run, never asserted; `npm run bench -- core`, `-- browser` or `-- server`
+ * for one of the three.
+ */
 import { build } from 'esbuild'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
@@ -7,7 +10,15 @@ import { dataDir, ensureBuild, ensureChromium, ensurePostgresPrograms, root } fr
 const which = process.argv[2]
 if (!which || which === 'core') {
   const outfile = join(dataDir, 'bench', 'core.mjs')
-  await build({ entryPoints: [join(root, 'bench/core.ts')], bundle: true, platform: 'node', format: 'esm', outfile, alias: { '#core': join(root, 'core') }, logLevel: 'warning' })
+  await build({
+    entryPoints: [join(root, 'bench/core.ts')],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    outfile,
+    alias: { '#core': join(root, 'core') },
+    logLevel: 'warning',
+  })
   await import(pathToFileURL(outfile).href)
 }
 if (which !== 'core') {

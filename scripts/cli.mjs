@@ -1,4 +1,7 @@
-/** Runs one of `cli/`: bundled on the way, so that nothing has to be built before. `node scripts/cli.mjs assess FILE.json` */
+/**
+ * Runs one of `cli/`: bundled on the way, so that nothing has to be built before. `node scripts/cli.mjs assess
+ * FILE.json`
+ */
 import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -15,11 +18,21 @@ const folder = mkdtempSync(join(tmpdir(), 'lumbik-cli-'))
 try {
   const outfile = join(folder, `${name}.mjs`)
   await build({
-    entryPoints: [join(root, 'cli', `${name}.ts`)], bundle: true, platform: 'node', format: 'esm', outfile, alias: { '#core': join(root, 'core') }, logLevel: 'warning', tsconfigRaw: {},
+    entryPoints: [join(root, 'cli', `${name}.ts`)],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    outfile,
+    alias: { '#core': join(root, 'core') },
+    logLevel: 'warning',
+    tsconfigRaw: {},
     banner: { js: 'import { createRequire } from \'node:module\'; const require = createRequire(import.meta.url);' },
   })
   const code = `import(${JSON.stringify(pathToFileURL(outfile).href)}).then(m => { process.exitCode = m.main(${JSON.stringify(args)}) })`
-  const run = spawnSync(process.execPath, ['--input-type=module', '-e', code], { stdio: 'inherit', cwd: process.env.INIT_CWD ?? process.cwd() })
+  const run = spawnSync(process.execPath, ['--input-type=module', '-e', code], {
+    stdio: 'inherit',
+    cwd: process.env.INIT_CWD ?? process.cwd(),
+  })
   process.exitCode = run.status ?? 1
 } finally {
   rmSync(folder, { recursive: true, force: true })

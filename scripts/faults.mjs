@@ -377,7 +377,9 @@ export async function discreet(postgres) {
   const secret = `a cook's own words ${randomUUID()}`
   try {
     postgres.sql(`select '${secret.replaceAll('\'', '\'\'')}'::uuid`)
-  } catch { /* as it must */ }
+  } catch {
+    /* as it must */
+  }
   await wait(200)
   const log = readFileSync(postgres.log, 'utf8')
   const mode = (statSync(postgres.log).mode & 0o777).toString(8)

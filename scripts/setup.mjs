@@ -1,7 +1,21 @@
 /** Set-up shared by the demo and the tests. Plain Node: it runs before anything is installed. */
 import { spawn, spawnSync } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
-import { accessSync, chmodSync, chownSync, constants, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import {
+  accessSync,
+  chmodSync,
+  chownSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { join, dirname, relative } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -20,7 +34,10 @@ export function run(command, args, options = {}) {
   const { quiet, ...rest } = options
   const result = spawnSync(command, args, { cwd: root, stdio: quiet ? 'pipe' : 'inherit', encoding: 'utf8', ...rest })
   if (result.error) throw new Plain(`${command} could not be started: ${result.error.message}`)
-  if (result.status !== 0) throw new Plain(`${command} ${args.slice(0, 3).join(' ')} … ended with ${result.status ?? result.signal}${quiet ? `:\n${result.stdout}${result.stderr}` : ''}`)
+  if (result.status !== 0)
+    throw new Plain(
+      `${command} ${args.slice(0, 3).join(' ')} … ended with ${result.status ?? result.signal}${quiet ? `:\n${result.stdout}${result.stderr}` : ''}`,
+    )
   return result.stdout ?? ''
 }
 const succeeds = (command, args) => spawnSync(command, args, { stdio: 'ignore' }).status === 0
@@ -30,11 +47,14 @@ function installPackages(packages, why) {
   const command = ['apt-get', 'install', '-y', '--no-install-recommends', ...packages]
   const sudo = isRoot ? [] : succeeds('sudo', ['-n', 'true']) ? ['sudo', '-n'] : null
   if (!sudo || !succeeds('which', ['apt-get'])) {
-    throw new Plain(`${why}, and this user may not install it. Ask an administrator to run:\n\n    sudo apt-get update && sudo ${command.join(' ')}\n\nthen start this command again.`)
+    throw new Plain(
+      `${why}, and this user may not install it. Ask an administrator to run:\n\n    sudo apt-get update && sudo ${command.join(' ')}\n\nthen start this command again.`,
+    )
   }
   say(`installing ${packages.join(', ')} …`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-  const go = args => run(sudo[0] ?? args[0], sudo.length ? [...sudo.slice(1), ...args] : args.slice(1), { quiet: true, env })
+  const go = args =>
+    run(sudo[0] ?? args[0], sudo.length ? [...sudo.slice(1), ...args] : args.slice(1), { quiet: true, env })
   // Debian's package would start a cluster of its own; ours is the only one wanted.
   if (packages.includes('postgresql') && isRoot && !existsSync('/etc/postgresql-common/createcluster.conf')) {
     mkdirSync('/etc/postgresql-common', { recursive: true })
@@ -47,9 +67,16 @@ function installPackages(packages, why) {
 /** Folder of PostgreSQL's programs: the data folder's own major version if it has one, else the newest. */
 function postgresBin(wanted) {
   const base = '/usr/lib/postgresql'
-  const versions = existsSync(base) ? readdirSync(base).filter(v => existsSync(join(base, v, 'bin', 'initdb'))).sort((a, b) => Number(b) - Number(a)) : []
+  const versions = existsSync(base)
+    ? readdirSync(base)
+        .filter(v => existsSync(join(base, v, 'bin', 'initdb')))
+        .sort((a, b) => Number(b) - Number(a))
+    : []
   if (wanted && versions.includes(wanted)) return join(base, wanted, 'bin')
-  if (wanted && versions.length) throw new Plain(`the data folder was written by PostgreSQL ${wanted}, but only ${versions.join(', ')} is installed here. Install postgresql-${wanted}, or move the folder .data/postgres away to start afresh.`)
+  if (wanted && versions.length)
+    throw new Plain(
+      `the data folder was written by PostgreSQL ${wanted}, but only ${versions.join(', ')} is installed here. Install postgresql-${wanted}, or move the folder .data/postgres away to start afresh.`,
+    )
   return versions.length ? join(base, versions[0], 'bin') : null
 }
 
@@ -58,7 +85,10 @@ export function ensurePostgresPrograms(wanted) {
   if (found) return found
   installPackages(['postgresql'], 'PostgreSQL is not installed')
   const bin = postgresBin(wanted)
-  if (!bin) throw new Plain('PostgreSQL was installed, but its programs are not where Debian keeps them (/usr/lib/postgresql).')
+  if (!bin)
+    throw new Plain(
+      'PostgreSQL was installed, but its programs are not where Debian keeps them (/usr/lib/postgresql).',
+    )
   return bin
 }
 
@@ -70,10 +100,16 @@ export function ensureChromium() {
 /** Installs the project's packages unless the ones here are those of the lock file. */
 export function ensurePackages({ quiet = false } = {}) {
   const stamp = join(root, 'node_modules', '.lumbik-lock')
-  const want = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).update(process.version).digest('hex')
+  const want = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .update(process.version)
+    .digest('hex')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return
   say('installing packages (about a minute and a half) …')
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { quiet, env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } })
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    quiet,
+    env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
+  })
   writeFileSync(stamp, want)
 }
 
@@ -86,14 +122,28 @@ function* filesUnder(path) {
 /** Builds the application unless the one here was built from these sources. */
 export function ensureBuild() {
   const hash = createHash('sha256')
-  for (const part of ['app', 'core', 'server', 'shared', 'modules', 'public', 'nuxt.config.ts', 'package-lock.json']) {
-    for (const file of filesUnder(join(root, part))) if (!file.endsWith('.test.ts')) hash.update(relative(root, file)).update(readFileSync(file))
+  for (const part of [
+    'app',
+    'core',
+    'server',
+    'shared',
+    'modules',
+    'public',
+    'nuxt.config.ts',
+    'package-lock.json',
+  ]) {
+    for (const file of filesUnder(join(root, part)))
+      if (!file.endsWith('.test.ts')) hash.update(relative(root, file)).update(readFileSync(file))
   }
   const want = hash.digest('hex')
   const stamp = join(root, '.output', '.lumbik-build')
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want && existsSync(join(root, '.output/server/index.mjs'))) return
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want && existsSync(join(root, '.output/server/index.mjs')))
+    return
   say('building the application (about a minute) …')
-  run(process.execPath, [join(root, 'node_modules/nuxt/bin/nuxt.mjs'), 'build'], { quiet: true, env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
+  run(process.execPath, [join(root, 'node_modules/nuxt/bin/nuxt.mjs'), 'build'], {
+    quiet: true,
+    env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' },
+  })
   writeFileSync(stamp, want)
 }
 
@@ -125,7 +175,10 @@ export const alive = (pid) => {
 
 /** Processes that a process started. */
 function childrenOf(pid) {
-  return readdirSync('/proc').filter(name => /^\d+$/.test(name)).map(Number).filter(child => / (\d+) /.exec(statOf(child).replace(/^.*\) \S/, ''))?.[1] === String(pid))
+  return readdirSync('/proc')
+    .filter(name => /^\d+$/.test(name))
+    .map(Number)
+    .filter(child => / (\d+) /.exec(statOf(child).replace(/^.*\) \S/, ''))?.[1] === String(pid))
 }
 
 /** The account that may run PostgreSQL: never root. */
@@ -161,7 +214,9 @@ const statOf = (pid) => {
 const signal = (pid, name) => {
   try {
     process.kill(pid, name)
-  } catch { /* it is gone */ }
+  } catch {
+    /* it is gone */
+  }
 }
 /** Ends a process that may be frozen or deaf: asked first, then made to. */
 export async function endProcess(pid, ms = 5000) {
@@ -172,8 +227,17 @@ export async function endProcess(pid, ms = 5000) {
   await gone(pid, 5000)
 }
 
-/** What the database's log holds: starts, stops and what ends it. A failed statement is the server's to name; its words and values go nowhere. */
-const DISCREET = { log_min_messages: 'log', log_min_error_statement: 'panic', log_error_verbosity: 'terse', log_statement: 'none', log_min_duration_statement: '-1' }
+/**
+ * What the database's log holds: starts, stops and what ends it. A failed statement is the server's to name; its
+ * words and values go nowhere.
+ */
+const DISCREET = {
+  log_min_messages: 'log',
+  log_min_error_statement: 'panic',
+  log_error_verbosity: 'terse',
+  log_statement: 'none',
+  log_min_duration_statement: '-1',
+}
 
 /**
  * A cluster of our own, on loopback, with a generated password.
@@ -186,7 +250,10 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
   const secretFile = join(dataDir, `${name}.password`)
   if (isRoot && ensurePostgresPrograms() && !succeeds('runuser', ['-u', 'postgres', '--', 'test', '-x', dataDir])) {
     // The postgres account may not enter the project's folder: its data then lives beside, under /var/tmp.
-    const base = `/var/tmp/lumbik-${createHash('sha256').update(process.env.LUMBIK_DATA ?? root).digest('hex').slice(0, 12)}`
+    const base = `/var/tmp/lumbik-${createHash('sha256')
+      .update(process.env.LUMBIK_DATA ?? root)
+      .digest('hex')
+      .slice(0, 12)}`
     mkdirSync(base, { recursive: true })
     folder = join(base, name)
     say(`PostgreSQL's own account may not enter this folder, so its data is kept in ${base}`)
@@ -196,7 +263,10 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
   if (existsSync(folder)) {
     const owner = statSync(folder).uid
     const me = isRoot ? postgresAccount().uid : process.getuid()
-    if (owner !== me && !isRoot) throw new Plain(`the data folder ${folder} belongs to another user (id ${owner}). Start the demo as that user, or move the folder away to start afresh.`)
+    if (owner !== me && !isRoot)
+      throw new Plain(
+        `the data folder ${folder} belongs to another user (id ${owner}). Start the demo as that user, or move the folder away to start afresh.`,
+      )
     if (existsSync(versionFile) && existsSync(secretFile)) {
       version = readFileSync(versionFile, 'utf8').trim()
     } else {
@@ -207,9 +277,10 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
   }
   const bin = ensurePostgresPrograms(version)
   const account = isRoot ? postgresAccount() : null
-  const asPostgres = (program, args, options = {}) => isRoot
-    ? run('runuser', ['-u', 'postgres', '--', join(bin, program), ...args], { quiet: true, cwd: '/', ...options })
-    : run(join(bin, program), args, { quiet: true, cwd: '/', ...options })
+  const asPostgres = (program, args, options = {}) =>
+    isRoot
+      ? run('runuser', ['-u', 'postgres', '--', join(bin, program), ...args], { quiet: true, cwd: '/', ...options })
+      : run(join(bin, program), args, { quiet: true, cwd: '/', ...options })
 
   if (!existsSync(versionFile)) {
     const parent = dirname(folder)
@@ -220,7 +291,18 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
     mkdirSync(cluster)
     writeFileSync(pwFile, password, { mode: 0o600 })
     if (account) for (const path of [fresh, cluster, pwFile]) chownSync(path, account.uid, account.gid)
-    asPostgres('initdb', ['-D', cluster, '-U', 'lumbik', '-A', 'scram-sha-256', `--pwfile=${pwFile}`, '-E', 'UTF8', '--locale=C.UTF-8'])
+    asPostgres('initdb', [
+      '-D',
+      cluster,
+      '-U',
+      'lumbik',
+      '-A',
+      'scram-sha-256',
+      `--pwfile=${pwFile}`,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+    ])
     writeFileSync(secretFile, password, { mode: 0o600 })
     chmodSync(secretFile, 0o600)
     // Only a finished cluster takes the real name.
@@ -237,12 +319,18 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
     let command = ''
     try {
       command = readFileSync(`/proc/${Number(pid)}/cmdline`, 'utf8')
-    } catch { /* no such process */ }
+    } catch {
+      /* no such process */
+    }
     if (alive(Number(pid)) && command.includes('postgres') && command.includes(folder)) {
       port = Number(pidPort)
       const starter = existsSync(ownerFile) ? Number(readFileSync(ownerFile, 'utf8')) : 0
       shared = starter > 0 && starter !== process.pid && alive(starter)
-      say(shared ? 'the database is already running for another start; sharing it' : 'found the database still running from an earlier start; using it')
+      say(
+        shared
+          ? 'the database is already running for another start; sharing it'
+          : 'found the database still running from an earlier start; using it',
+      )
     } else {
       say('removed a stale database lock')
       rmSync(pidFile, { force: true })
@@ -250,7 +338,8 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
   }
   if (port === null) {
     port = await freePort(wantedPort)
-    if (wantedPort && port !== wantedPort) throw new Plain(`port ${wantedPort}, where the database was, is taken by another program.`)
+    if (wantedPort && port !== wantedPort)
+      throw new Plain(`port ${wantedPort}, where the database was, is taken by another program.`)
     const all = { listen_addresses: '127.0.0.1', unix_socket_directories: '', ...DISCREET, ...settings }
     const options = [`-p ${port}`, ...Object.entries(all).map(([k, v]) => `-c ${k}=${v === '' ? '\'\'' : v}`)].join(' ')
     const log = join(dirname(folder), `${name}.log`)
@@ -259,7 +348,9 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
     if (account) chownSync(log, account.uid, account.gid)
     for (let tries = 3; ; tries--) {
       try {
-        asPostgres('pg_ctl', ['-D', folder, '-w', '-t', '60', '-l', log, '-o', options, 'start'], { stdio: ['ignore', 'ignore', 'pipe'] })
+        asPostgres('pg_ctl', ['-D', folder, '-w', '-t', '60', '-l', log, '-o', options, 'start'], {
+          stdio: ['ignore', 'ignore', 'pipe'],
+        })
         break
       } catch (error) {
         // What a killed one left behind may take a moment to go.
@@ -270,8 +361,26 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
   }
   if (!shared) writeFileSync(ownerFile, String(process.pid))
   const env = { ...process.env, PGPASSWORD: password, PGCONNECT_TIMEOUT: '10' }
-  const sql = (statement, database = 'postgres') => run(join(bin, 'psql'), ['-h', '127.0.0.1', '-p', String(port), '-U', 'lumbik', '-d', database, '-v', 'ON_ERROR_STOP=1', '-qAtc', statement], { quiet: true, env })
-  const postmaster = () => existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8').split('\n')[0]) : 0
+  const sql = (statement, database = 'postgres') =>
+    run(
+      join(bin, 'psql'),
+      [
+        '-h',
+        '127.0.0.1',
+        '-p',
+        String(port),
+        '-U',
+        'lumbik',
+        '-d',
+        database,
+        '-v',
+        'ON_ERROR_STOP=1',
+        '-qAtc',
+        statement,
+      ],
+      { quiet: true, env },
+    )
+  const postmaster = () => (existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8').split('\n')[0]) : 0)
   return {
     port,
     sql,
@@ -292,12 +401,17 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
       const pid = postmaster()
       if (pid) for (const p of [pid, ...childrenOf(pid)]) signal(p, 'SIGCONT')
       try {
-        for (const [mode, seconds] of [['fast', 15], ['immediate', 5]]) {
+        for (const [mode, seconds] of [
+          ['fast', 15],
+          ['immediate', 5],
+        ]) {
           if (pid === 0 || !alive(pid)) return
           try {
             asPostgres('pg_ctl', ['-D', folder, '-w', '-t', String(seconds), '-m', mode, 'stop'])
             return
-          } catch { /* the harder way next */ }
+          } catch {
+            /* the harder way next */
+          }
         }
         signal(pid, 'SIGKILL')
       } finally {
@@ -311,7 +425,17 @@ export async function startPostgres(name, settings = {}, wantedPort = 0) {
 export async function startServer(env, port, onOutput = 'inherit') {
   // The channel between us is how it notices that we are gone, however we went.
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
-    cwd: root, stdio: ['ignore', onOutput, onOutput === 'ignore' && env.LUMBIK_QUIET ? 'ignore' : 'inherit', 'ipc'], env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(port), NITRO_PORT: String(port), ...env },
+    cwd: root,
+    stdio: ['ignore', onOutput, onOutput === 'ignore' && env.LUMBIK_QUIET ? 'ignore' : 'inherit', 'ipc'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      HOST: '127.0.0.1',
+      NITRO_HOST: '127.0.0.1',
+      PORT: String(port),
+      NITRO_PORT: String(port),
+      ...env,
+    },
   })
   // Stopped while it was still starting: it goes with us.
   const farewell = () => child.kill('SIGTERM')
@@ -321,12 +445,24 @@ export async function startServer(env, port, onOutput = 'inherit') {
   child.channel?.unref()
   const url = `http://127.0.0.1:${port}`
   for (let i = 0; i < 300; i++) {
-    const outcome = await Promise.race([ended.then(() => 'ended'), fetch(`${url}/api/health`, { signal: AbortSignal.timeout(4000) }).then(r => r.ok ? 'up' : 'wait', () => 'wait')])
+    const outcome = await Promise.race([
+      ended.then(() => 'ended'),
+      fetch(`${url}/api/health`, { signal: AbortSignal.timeout(4000) }).then(
+        r => (r.ok ? 'up' : 'wait'),
+        () => 'wait',
+      ),
+    ])
     if (outcome === 'ended') throw new Plain('the server ended before it answered')
-    if (outcome === 'up') return { child, url, ended, async stop() {
-      await endProcess(child.pid)
-      await ended
-    } }
+    if (outcome === 'up')
+      return {
+        child,
+        url,
+        ended,
+        async stop() {
+          await endProcess(child.pid)
+          await ended
+        },
+      }
     await new Promise(resolve => setTimeout(resolve, 100))
   }
   child.kill('SIGKILL')
@@ -336,7 +472,8 @@ export async function startServer(env, port, onOutput = 'inherit') {
 /** Checks that this is a Node the project runs on, and that its folder can be written. */
 export function ensureNode() {
   const [major, minor] = process.versions.node.split('.').map(Number)
-  if (major < 20 || (major === 20 && minor < 19)) throw new Plain(`Node 20.19 or newer is needed; this is ${process.version}.`)
+  if (major < 20 || (major === 20 && minor < 19))
+    throw new Plain(`Node 20.19 or newer is needed; this is ${process.version}.`)
   try {
     accessSync(root, constants.W_OK)
   } catch {

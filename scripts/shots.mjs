@@ -2,14 +2,37 @@
 import { chromium } from '@playwright/test'
 import { mkdirSync } from 'node:fs'
 
-const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const ARGS = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
 const DEMO = n => `formula/0e1f0000-0006-4000-8000-${n.toString(16).padStart(12, '0')}`
 const MAIN = DEMO(1)
 const TUB = DEMO(4)
-const VIEWS = ['shelf=shelf', 'new=new', 'kitchen=kitchen', ...['stock', 'balance', 'shape', 'heat', 'serve'].map(s => `${s}=${MAIN}/${s}`), `shape-fit=${DEMO(8)}/shape`, `heat-order=${DEMO(6)}/heat`, `chill=${TUB}/chill`, `chill-when=${DEMO(16)}/chill`, `card=${DEMO(6)}/card`,
-  `balance-tablet=${MAIN}/balance@1024x768`, `heat-phone=${MAIN}/heat@390x844`, `chill-phone=${MAIN}/chill@390x844`,
+const VIEWS = [
+  'shelf=shelf',
+  'new=new',
+  'kitchen=kitchen',
+  ...['stock', 'balance', 'shape', 'heat', 'serve'].map(s => `${s}=${MAIN}/${s}`),
+  `shape-fit=${DEMO(8)}/shape`,
+  `heat-order=${DEMO(6)}/heat`,
+  `chill=${TUB}/chill`,
+  `chill-when=${DEMO(16)}/chill`,
+  `card=${DEMO(6)}/card`,
+  `balance-tablet=${MAIN}/balance@1024x768`,
+  `heat-phone=${MAIN}/heat@390x844`,
+  `chill-phone=${MAIN}/chill@390x844`,
   // These change the demo a little; so they come last.
-  `stock-binds=${DEMO(2)}/stock`, `balance-versions=${MAIN}/balance`, `balance-rebalance=${MAIN}/balance`]
+  `stock-binds=${DEMO(2)}/stock`,
+  `balance-versions=${MAIN}/balance`,
+  `balance-rebalance=${MAIN}/balance`,
+]
 
 const [url = 'http://127.0.0.1:4600', folder = 'docs/screenshots', ...wanted] = process.argv.slice(2)
 mkdirSync(folder, { recursive: true })
@@ -24,7 +47,8 @@ for (const view of wanted.length ? wanted : VIEWS) {
   if (name === 'card') await page.waitForSelector('[data-sheet="ready"] .order')
   else if (path.startsWith('formula/')) await page.waitForSelector('main[data-settled="true"]', { timeout: 30000 })
   if (/heat|chill/.test(path)) await page.waitForSelector('.chart svg, .after, dl.facts', { timeout: 15000 })
-  if (/heat|chill/.test(path) && await page.locator('.chart').count()) await page.waitForSelector('.chart svg', { timeout: 15000 })
+  if (/heat|chill/.test(path) && (await page.locator('.chart').count()))
+    await page.waitForSelector('.chart svg', { timeout: 15000 })
   if (path === 'new') await page.getByRole('button', { name: 'Try the example' }).click()
   if (/balance/.test(path)) await page.waitForSelector('[data-map="settled"]', { timeout: 30000 })
   const press = button => page.getByRole('button', { name: button, exact: true }).first().click()
@@ -42,10 +66,17 @@ for (const view of wanted.length ? wanted : VIEWS) {
     await press('When')
     await page.waitForSelector('[data-when="settled"] [data-fact="sweat-now"]')
   }
-  if (name === 'serve') await page.getByLabel('Or: to be served at').fill('2026-11-28T19:00').then(() => page.locator('h3').first().click())
+  if (name === 'serve')
+    await page
+      .getByLabel('Or: to be served at')
+      .fill('2026-11-28T19:00')
+      .then(() => page.locator('h3').first().click())
   if (name === 'stock-binds') {
     await press('What binds')
-    for (const [what, g] of [['Egg yolk', '480'], ['Sweet lemon juice', '900']]) {
+    for (const [what, g] of [
+      ['Egg yolk', '480'],
+      ['Sweet lemon juice', '900'],
+    ]) {
       await press(`Say how much ${what} there is`)
       await page.getByRole('spinbutton', { name: `How much ${what} there is` }).fill(g)
     }

@@ -1,8 +1,22 @@
 /** Balance, in the browser: the map, rebalance, the swap guard, versions side by side, levers, cost and label. */
-import { expect, numberIn, open, platePa, put, SAGS, saved, SCONES, settled, test, verdict, workspace } from './support/lumbik'
+import {
+  expect,
+  numberIn,
+  open,
+  platePa,
+  put,
+  SAGS,
+  saved,
+  SCONES,
+  settled,
+  test,
+  verdict,
+  workspace,
+} from './support/lumbik'
 import type { Page } from '@playwright/test'
 
-const beside = (page: Page, name: string) => page.getByRole('navigation', { name: 'Beside the lines' }).getByRole('button', { name, exact: true }).click()
+const beside = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Beside the lines' }).getByRole('button', { name, exact: true }).click()
 const grams = (page: Page, name: string) => page.getByRole('spinbutton', { name: `Grams of ${name}`, exact: true })
 const drawn = (page: Page) => expect(page.locator('[data-map]')).toHaveAttribute('data-map', 'settled')
 
@@ -44,9 +58,17 @@ test('the map: bands with their words, the formula as a point that is dragged an
   await expect(page.locator('[data-map] .word').filter({ hasText: 'grainy' })).toBeVisible()
 })
 
-test('a sharp, loose curd becomes bright and stands 25 mm when cut in one rebalance; the juice stays; undo brings it back', async ({ page }) => {
+test('a sharp, loose curd becomes bright and stands 25 mm when cut in one rebalance; the juice stays; undo brings it back', async ({
+  page,
+}) => {
   await open(page, SAGS)
-  for (const [name, g] of [['Egg yolk', 136], ['Caster sugar', 150], ['Bergamot juice', 300], ['Butter, 82 % fat', 120]] as const) await put(page, `Grams of ${name}`, g)
+  for (const [name, g] of [
+    ['Egg yolk', 136],
+    ['Caster sugar', 150],
+    ['Bergamot juice', 300],
+    ['Butter, 82 % fat', 120],
+  ] as const)
+    await put(page, `Grams of ${name}`, g)
   await expect(workspace(page)).toContainText('sharp')
   expect(await platePa(page)).toBeLessThan(200)
   await page.locator('[data-ingredient="bergamot"]').getByRole('button', { name: /^Pin/ }).click()
@@ -62,7 +84,10 @@ test('a sharp, loose curd becomes bright and stands 25 mm when cut in one rebala
   expect(await ways.count()).toBeGreaterThan(1)
   await expect(ways.first()).toHaveAttribute('data-reached', 'true')
   await expect(ways.first()).not.toContainText('bergamot')
-  await ways.first().getByRole('button', { name: /^Do it/ }).click()
+  await ways
+    .first()
+    .getByRole('button', { name: /^Do it/ })
+    .click()
   await settled(page)
   await expect(grams(page, 'Bergamot juice')).toHaveValue('300')
   // S·ρ·g·h/2 with S = 4: about 540 Pa, a little less where butter makes it lighter.
@@ -77,12 +102,20 @@ test('a sharp, loose curd becomes bright and stands 25 mm when cut in one rebala
   await saved(page)
   await page.reload()
   await settled(page)
-  await expect(page.locator('[data-ingredient="bergamot"]').getByRole('button', { name: /^Pin/ })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.locator('[data-ingredient="bergamot"]').getByRole('button', { name: /^Pin/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
 })
 
-test('an orange for a lemon warns, says how much acid it takes, and can be done so that it keeps', async ({ page }) => {
+test('an orange for a lemon warns, says how much acid it takes, and can be done so that it keeps', async ({
+  page,
+}) => {
   await open(page, SCONES)
-  await page.locator('[data-ingredient="lemon_sweet"]').getByRole('button', { name: /^Something else/ }).click()
+  await page
+    .locator('[data-ingredient="lemon_sweet"]')
+    .getByRole('button', { name: /^Something else/ })
+    .click()
   await page.getByLabel('Take instead').selectOption({ label: 'Sweet orange juice' })
   const dialog = page.locator('[data-swap]')
   await expect(dialog).toHaveAttribute('data-swap', 'settled')
@@ -94,7 +127,9 @@ test('an orange for a lemon warns, says how much acid it takes, and can be done 
   expect(Number(await grams(page, 'Citric acid').inputValue())).toBeCloseTo(6.8, 0)
 })
 
-test('versions: a named state, a variant with it on the map, side by side with the share of each change', async ({ page }) => {
+test('versions: a named state, a variant with it on the map, side by side with the share of each change', async ({
+  page,
+}) => {
   await open(page, SAGS)
   await beside(page, 'Versions')
   await page.getByPlaceholder('Name this version').fill('Before Saturday')
@@ -112,7 +147,9 @@ test('versions: a named state, a variant with it on the map, side by side with t
   const why = panel.locator('[data-explain]')
   await expect(why).toContainText('egg yolk 173 g → 230 g')
   await expect(why).toContainText('caster sugar 245 g → 200 g')
-  const shares = (await why.locator('li').allInnerTexts()).map(t => Number(/firm\s+([−-]?\d+)\s*%/.exec(t)![1]!.replace('−', '-')))
+  const shares = (await why.locator('li').allInnerTexts()).map(t =>
+    Number(/firm\s+([−-]?\d+)\s*%/.exec(t)![1]!.replace('−', '-')),
+  )
   expect(Math.abs(shares.reduce((a, b) => a + b, 0) - 100)).toBeLessThanOrEqual(2)
   await page.getByRole('button', { name: 'Go back to it' }).click()
   await settled(page)
@@ -142,14 +179,18 @@ test('levers, basis, order of lines, cost and label', async ({ page }) => {
   await expect(page.locator('table.lines [data-ingredient="sugar"]')).toContainText('100.0')
   await expect(page.locator('[data-ratio="yolkJuice"]')).toContainText(': 1')
   // Alt and the arrow keys move a line; L pins it.
-  const rows = () => page.locator('table.lines tbody tr').evaluateAll(list => list.map(r => r.getAttribute('data-ingredient')))
+  const rows = () =>
+    page.locator('table.lines tbody tr').evaluateAll(list => list.map(r => r.getAttribute('data-ingredient')))
   const first = (await rows())[0]
   await page.locator('table.lines tbody tr').first().locator('.handle').focus()
   await page.keyboard.press('Alt+ArrowDown')
   await settled(page)
   expect((await rows())[1]).toBe(first)
   await page.keyboard.press('l')
-  await expect(page.locator(`[data-ingredient="${first}"]`).getByRole('button', { name: /^Pin/ })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.locator(`[data-ingredient="${first}"]`).getByRole('button', { name: /^Pin/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
   await beside(page, 'Cost and label')
   expect(await numberIn(page.locator('[data-cost] b').first())).toBeGreaterThan(1)
   await expect(page.locator('[data-allergens]')).toContainText('egg')

@@ -1,4 +1,7 @@
-/** Shape, Heat, Chill and Serve as a new cook uses them: fit, cuts and parts, the boil and the oven, the cold as a picture, dinner at seven. */
+/**
+ * Shape, Heat, Chill and Serve as a new cook uses them: fit, cuts and parts, the boil and the oven, the cold as a
+ * picture, dinner at seven.
+ */
 import type { Page } from '@playwright/test'
 import { expect, numberIn, open, put, saved, settled, test, TUB } from './support/lumbik'
 
@@ -12,7 +15,9 @@ const minutesOf = (text: string) => {
   return 60 * h + m
 }
 
-test('a 9 × 13 formula goes into an 8 × 8 tin with whole eggs: depth, new oven time, grid and crust follow', async ({ page }) => {
+test('a 9 × 13 formula goes into an 8 × 8 tin with whole eggs: depth, new oven time, grid and crust follow', async ({
+  page,
+}) => {
   await open(page, BARS, 'shape')
   const fit = async (key: string) => {
     await view(page, 'Into another tin')
@@ -54,7 +59,9 @@ test('a 9 × 13 formula goes into an 8 × 8 tin with whole eggs: depth, new oven
   await saved(page)
 })
 
-test('the pie doubled in one tin and in two gets two times, each with its reason; a time is scaled by its rule', async ({ page }) => {
+test('the pie doubled in one tin and in two gets two times, each with its reason; a time is scaled by its rule', async ({
+  page,
+}) => {
   await open(page, PIE, 'heat')
   await view(page, 'Other batches and tins')
   await expect(page.locator('[data-variants="settled"] [data-variant]').first()).toBeVisible()
@@ -65,7 +72,7 @@ test('the pie doubled in one tin and in two gets two times, each with its reason
   }
   const planned = await minutes('planned')
   expect(await minutes('doubleSameTin')).toBeGreaterThan(1.6 * planned)
-  expect(Math.abs(await minutes('doubleTwoTins') - planned)).toBeLessThanOrEqual(2)
+  expect(Math.abs((await minutes('doubleTwoTins')) - planned)).toBeLessThanOrEqual(2)
   await expect(row('doubleSameTin')).toContainText('heat has to come from further away')
   await expect(row('doubleTwoTins')).toContainText('bakes as before')
   await put(page, 'It took', 20)
@@ -76,7 +83,9 @@ test('the pie doubled in one tin and in two gets two times, each with its reason
   await expect(page.locator('[data-answer="scaled"]')).toContainText('20 min')
 })
 
-test('a posset stops by the scale, earlier with less sugar; a pan is weighed once, for the whole kitchen', async ({ page }) => {
+test('a posset stops by the scale, earlier with less sugar; a pan is weighed once, for the whole kitchen', async ({
+  page,
+}) => {
   await open(page, POSSET, 'heat')
   await view(page, 'The boil')
   // 1120 g of pan, 720 of cream, 130 of sugar, 2 of zest, less .62 · 130.
@@ -94,10 +103,14 @@ test('a posset stops by the scale, earlier with less sugar; a pan is weighed onc
   await expect(fact(page, 'pan-stop')).toContainText('1,656 g')
   await saved(page)
   await page.goto('/kitchen')
-  await expect(page.locator('[data-kitchen-part="pans"] li').nth(1).getByRole('spinbutton', { name: 'Weighs, empty' })).toHaveValue('900')
+  await expect(
+    page.locator('[data-kitchen-part="pans"] li').nth(1).getByRole('spinbutton', { name: 'Weighs, empty' }),
+  ).toHaveValue('900')
 })
 
-test('the deep tub fails the cooling rule in the picture, split it passes; the section runs; ranges say what decides', async ({ page }) => {
+test('the deep tub fails the cooling rule in the picture, split it passes; the section runs; ranges say what decides', async ({
+  page,
+}) => {
   await open(page, TUB, 'chill')
   await view(page, 'The cold going in')
   const way = (key: string) => page.locator(`[data-cold="settled"] [data-way="${key}"]`)
@@ -130,14 +143,17 @@ test('a tart frozen to leave its ring: firm in the freezer, thawed before the kn
   await open(page, TART, 'chill')
   await view(page, 'When')
   await expect(page.locator('[data-when]')).toHaveAttribute('data-when', 'settled')
-  const at = async (what: string) => minutesOf(await page.locator(`[data-when-row="${what}"] [data-likely]`).innerText())
+  const at = async (what: string) =>
+    minutesOf(await page.locator(`[data-when-row="${what}"] [data-likely]`).innerText())
   const [unmould, thawed, cut] = [await at('unmould'), await at('thawed'), await at('cut')]
   expect(unmould).toBeLessThan(thawed)
   expect(cut).toBeGreaterThanOrEqual(thawed)
   await expect(page.locator('[data-when-row="unmould"]')).toContainText('a frozen edge')
 })
 
-test('dinner at 19:00 gives the start, and a bench card of one page with weights, degrees and cues; a label in two sizes', async ({ page }) => {
+test('dinner at 19:00 gives the start, and a bench card of one page with weights, degrees and cues; a label in two sizes', async ({
+  page,
+}) => {
   await open(page, MERINGUE, 'serve')
   await page.getByLabel('Or: to be served at').fill('2026-11-28T19:00')
   await expect(page.locator('[data-answer="back"]')).toContainText('Pan on at')
@@ -159,7 +175,7 @@ test('dinner at 19:00 gives the start, and a bench card of one page with weights
   await page.getByRole('link', { name: 'To print' }).click()
   await expect(page.locator('[data-sheet="ready"] [data-label]')).toContainText('Use by')
   await expect(page.locator('[data-label]')).toContainText('egg yolk (egg)')
-  const width = async () => (await page.locator('[data-label]').boundingBox())!.width / 96 * 25.4
+  const width = async () => ((await page.locator('[data-label]').boundingBox())!.width / 96) * 25.4
   expect(await width()).toBeCloseTo(62, 0)
   await page.getByRole('link', { name: 'A6 card' }).click()
   await expect.poll(width).toBeGreaterThan(104)
@@ -167,7 +183,15 @@ test('dinner at 19:00 gives the start, and a bench card of one page with weights
   const steps = page.locator('[data-sheet="ready"] [data-work]')
   await expect(steps.first()).toBeVisible()
   const card = await page.locator('.order').innerText()
-  for (const part of ['330 g water', '120 g lemon juice', '97 °C', 'Until: thick, slow bubbles that plop', 'oven 175 °C', '19:00']) expect(card.replace(/\s+/g, ' ')).toContain(part)
+  for (const part of [
+    '330 g water',
+    '120 g lemon juice',
+    '97 °C',
+    'Until: thick, slow bubbles that plop',
+    'oven 175 °C',
+    '19:00',
+  ])
+    expect(card.replace(/\s+/g, ' ')).toContain(part)
   const pages = (await page.pdf({ preferCSSPageSize: true })).toString('latin1').match(/\/Type\s*\/Page[^s]/g)!.length
   expect(pages).toBe(1)
 })
@@ -178,7 +202,13 @@ test('every kind of dessert runs through all six stations', async ({ page }) => 
     for (const station of ['balance', 'shape', 'heat', 'chill', 'serve']) {
       await page.locator(`.ribbon a[href$="/${station}"]`).click()
       await expect(page).toHaveURL(new RegExp(`/${station}$`))
-      const part = { balance: null, shape: 'Crust and topping', heat: 'Order of work', chill: 'The plan', serve: 'Label and bench card' }[station]
+      const part = {
+        balance: null,
+        shape: 'Crust and topping',
+        heat: 'Order of work',
+        chill: 'The plan',
+        serve: 'Label and bench card',
+      }[station]
       if (part) await view(page, part)
       await settled(page)
       await expect(page.locator('.conflict')).toHaveCount(0)

@@ -10,7 +10,9 @@ const FOOL = demo(13)
 const TART = demo(16)
 const fact = (page: Page, name: string) => page.locator(`[data-fact="${name}"]`)
 
-test('a posset is boiled to the cream\'s volume and says what the pan weighs; half the sugar loosens it', async ({ page }) => {
+test('a posset is boiled to the cream\'s volume and says what the pan weighs; half the sugar loosens it', async ({
+  page,
+}) => {
   await open(page, POSSET, 'heat')
   await expect(page.getByLabel('Then boil')).toHaveValue('creamVolume')
   await expect(page.getByLabel('Hold it there')).toHaveCount(0)
@@ -112,14 +114,31 @@ test('a new posset is known by its lines, and opens with its own way of making',
 })
 
 test('POST /api/assess gives the figures, and names the field of what cannot be', async ({ lumbik }) => {
-  const { document } = await (await fetch(`${lumbik.url}/api/formulas/${PIE}`)).json() as { document: Record<string, unknown> }
-  const post = (body: unknown) => fetch(`${lumbik.url}/api/assess`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
-  const figures = await (await post(document)).json() as { pH: number, cold: { band: string, bandShares: Record<string, number> }, storageDays: number }
+  const { document } = (await (await fetch(`${lumbik.url}/api/formulas/${PIE}`)).json()) as {
+    document: Record<string, unknown>
+  }
+  const post = (body: unknown) =>
+    fetch(`${lumbik.url}/api/assess`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+  const figures = (await (await post(document)).json()) as {
+    pH: number
+    cold: { band: string, bandShares: Record<string, number> }
+    storageDays: number
+  }
   expect(figures.pH).toBeGreaterThan(4.3)
   expect(figures.cold.band).toBe('slicesCleanly')
   expect(Object.values(figures.cold.bandShares).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9)
   expect(figures.storageDays).toBe(7)
-  const bad = await post({ ...document, heat: { ...document.heat as object, oven: { airTempC: 10, fan: false, bath: false, timeS: { simulated: true }, ovenId: null, offsetK: 0 } } })
+  const bad = await post({
+    ...document,
+    heat: {
+      ...(document.heat as object),
+      oven: { airTempC: 10, fan: false, bath: false, timeS: { simulated: true }, ovenId: null, offsetK: 0 },
+    },
+  })
   expect(bad.status).toBe(422)
-  expect((await bad.json() as { data: { path: string } }).data.path).toBe('document.heat.oven.airTempC')
+  expect(((await bad.json()) as { data: { path: string } }).data.path).toBe('document.heat.oven.airTempC')
 })

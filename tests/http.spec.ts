@@ -75,7 +75,9 @@ test('no path, method or spelling gets past the door', async ({ lumbik }) => {
     `PATCH /%61pi/formulas/${SCONES} HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nOrigin: http://evil.example\r\nContent-Type: application/json\r\nContent-Length: ${rename.length}\r\nConnection: close\r\n\r\n${rename}`,
   )
   expect(foreign).toMatch(/^HTTP\/1\.1 4\d\d/)
-  expect(((await (await fetch(`${lumbik.url}/api/formulas/${SCONES}`)).json()) as { version: number }).version).toBe(1)
+  expect(((await (await fetch(`${lumbik.url}/api/formulas/${SCONES}`)).json()) as { version: number }).version).toBe(
+    1,
+  )
 })
 
 test('headers tell the browser what a page may do; what is no route is JSON', async ({ lumbik }) => {
@@ -246,8 +248,8 @@ test('what cannot be taken names its field', async ({ lumbik }) => {
   expect((await post({ ...envelope })).body.data?.path).toBe('document')
   expect((await post({ ...envelope, id: 'x', document })).body.data?.path).toBe('id')
   expect(
-    (await post({ ...envelope, document: { ...document, use: { ...(document.use as object), tableTimeS: -1 } } })).body
-      .data?.path,
+    (await post({ ...envelope, document: { ...document, use: { ...(document.use as object), tableTimeS: -1 } } }))
+      .body.data?.path,
   ).toBe('document.use.tableTimeS')
   const made = await post({ ...envelope, document })
   expect(made.status).toBe(200)

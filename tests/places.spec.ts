@@ -7,7 +7,9 @@ const SHELF = 16
 const PLACES = 4
 
 test.describe('Shelf', () => {
-  test('shows each formula with its cut face, band and sharpness; rename, duplicate, delete and undo', async ({ page }) => {
+  test('shows each formula with its cut face, band and sharpness; rename, duplicate, delete and undo', async ({
+    page,
+  }) => {
     await page.goto('/shelf')
     await expect(page.locator('.rows > li')).toHaveCount(SHELF)
     await expect(page.locator('.rows > li svg[role="img"]')).toHaveCount(SHELF)
@@ -28,7 +30,7 @@ test.describe('Shelf', () => {
   })
 
   test('empty, it says what to do next', async ({ page, lumbik }) => {
-    const { items } = await (await fetch(`${lumbik.url}/api/formulas`)).json() as { items: { id: string }[] }
+    const { items } = (await (await fetch(`${lumbik.url}/api/formulas`)).json()) as { items: { id: string }[] }
     for (const { id } of items) await fetch(`${lumbik.url}/api/formulas/${id}`, { method: 'DELETE' })
     await page.goto('/shelf')
     await expect(page.getByText('Nothing on the shelf yet')).toBeVisible()
@@ -37,7 +39,9 @@ test.describe('Shelf', () => {
   })
 
   test('a file that cannot be taken says which field, and nothing is imported', async ({ page, lumbik }, info) => {
-    const { document } = await (await fetch(`${lumbik.url}/api/formulas/${SCONES}`)).json() as { document: Record<string, unknown> }
+    const { document } = (await (await fetch(`${lumbik.url}/api/formulas/${SCONES}`)).json()) as {
+      document: Record<string, unknown>
+    }
     await page.goto('/shelf')
     const offer = async (name: string, content: string) => {
       const path = info.outputPath(name)
@@ -51,7 +55,7 @@ test.describe('Shelf', () => {
     await expect(alert).toContainText('field “format”')
     await offer('c.json', JSON.stringify({ ...document, version: 6 }))
     await expect(alert).toContainText('newer version')
-    await offer('d.json', JSON.stringify({ ...document, heat: { ...document.heat as object, targetTempC: 300 } }))
+    await offer('d.json', JSON.stringify({ ...document, heat: { ...(document.heat as object), targetTempC: 300 } }))
     await expect(alert).toContainText('heat.targetTempC')
     await expect(alert).toContainText('at most 105')
     await offer('e.json', JSON.stringify({ ...document, note: 'x'.repeat(1_100_000) }))
@@ -125,7 +129,8 @@ test('an unknown formula leads back to the shelf', async ({ page }) => {
 
 test('a formula emptied of its lines says what it needs, and undo brings them back', async ({ page }) => {
   await open(page, SCONES)
-  for (const name of ['Egg yolk', 'Caster sugar', 'Sweet lemon juice', 'Citric acid', 'Butter, 82 % fat', 'Zest']) await page.getByRole('button', { name: `Take out ${name}` }).click()
+  for (const name of ['Egg yolk', 'Caster sugar', 'Sweet lemon juice', 'Citric acid', 'Butter, 82 % fat', 'Zest'])
+    await page.getByRole('button', { name: `Take out ${name}` }).click()
   await expect(page.getByRole('alert')).toContainText('cannot be computed')
   await expect(page.locator('.ribbon .stop', { hasText: 'Balance' })).toContainText('error')
   for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Undo' }).click()

@@ -54,7 +54,9 @@ test('a part of the program that fails to load is tried again until it is there'
   await page.goto('/shelf')
   await expect(page.locator('.rows > li').first()).toBeVisible()
   let refused = 0
-  const entry = await page.evaluate(() => document.querySelector<HTMLScriptElement>('script[type="module"][src]')!.src)
+  const entry = await page.evaluate(
+    () => document.querySelector<HTMLScriptElement>('script[type="module"][src]')!.src,
+  )
   // Four files fail. The entry does not: without it there is no program that could try again.
   await page.route('**/_nuxt/*.js', (route) => {
     if (refused < 4 && route.request().url() !== entry) {
@@ -65,15 +67,21 @@ test('a part of the program that fails to load is tried again until it is there'
   })
   // No link on the shelf leads there, so nothing of it was fetched ahead.
   await page.evaluate((id) => {
-    const { useNuxtApp } = window as unknown as { useNuxtApp: () => { $router: { push: (to: string) => Promise<void> } } }
+    const { useNuxtApp } = window as unknown as {
+      useNuxtApp: () => { $router: { push: (to: string) => Promise<void> } }
+    }
     // As a link does it: what it comes to is the router's to handle.
-    useNuxtApp().$router.push(`/formula/${id}/card`).catch(() => {})
+    useNuxtApp()
+      .$router.push(`/formula/${id}/card`)
+      .catch(() => {})
   }, SCONES)
   await expect(page.getByRole('heading', { name: 'Sweet lemon curd for the scones' })).toBeVisible()
   expect(refused).toBeGreaterThan(0)
 })
 
-test('a text that is no recipe is not read, is not lost, and blocks nothing; a long one is read', async ({ page }) => {
+test('a text that is no recipe is not read, is not lost, and blocks nothing; a long one is read', async ({
+  page,
+}) => {
   await page.goto('/new')
   await paste(page, '1 cup sugar\n'.repeat(100_000))
   await expect(page.locator('[data-reading="too-long"]')).toContainText('1,200,000 characters')
@@ -106,7 +114,9 @@ test('what was deleted lies in the bin and comes back: a formula with its versio
   await page.goto('/kitchen')
   await page.getByRole('button', { name: 'Take out Potting-shed tub' }).click()
   await expect(page.locator('main.kitchen')).toHaveAttribute('data-kitchen-save', 'saved')
-  const { lots } = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as { lots: { id: string, name: string }[] }
+  const { lots } = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as {
+    lots: { id: string, name: string }[]
+  }
   await fetch(`${lumbik.url}/api/lots/${lots[0]!.id}`, { method: 'DELETE' })
   // Opened by its address it says where it is.
   await page.goto(`/formula/${SCONES}/balance`)
@@ -129,7 +139,10 @@ test('what was deleted lies in the bin and comes back: a formula with its versio
   expect(items).toHaveLength(2)
 })
 
-test('a stored formula that cannot be read is shown as such, and takes nothing else down', async ({ page, lumbik }) => {
+test('a stored formula that cannot be read is shown as such, and takes nothing else down', async ({
+  page,
+  lumbik,
+}) => {
   await execute(
     lumbik.database,
     `update formula set document = '{"format":"nonsense"}', version = 2 where id = '${SCONES}'`,

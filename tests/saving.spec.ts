@@ -1,6 +1,18 @@
 /** "Saved" means committed; what is unsent survives, and is sent once. */
 import type { Browser } from '@playwright/test'
-import { coldPa, expect, open, put, SAGS, saved, SCONES, settled, test, workspace, type Lumbik } from './support/lumbik'
+import {
+  coldPa,
+  expect,
+  open,
+  put,
+  SAGS,
+  saved,
+  SCONES,
+  settled,
+  test,
+  workspace,
+  type Lumbik,
+} from './support/lumbik'
 
 const api = (url: string, path: string) =>
   fetch(`${url}${path}`).then(r => r.json()) as Promise<{
@@ -52,7 +64,10 @@ test('an unsent change survives a reload, and is sent then', async ({ page, lumb
   expect(await sugar(lumbik.url)).toBe(205)
 })
 
-test('a write whose answer was lost is not taken twice, nor mistaken for somebody else\'s', async ({ page, lumbik }) => {
+test('a write whose answer was lost is not taken twice, nor mistaken for somebody else\'s', async ({
+  page,
+  lumbik,
+}) => {
   await open(page, SCONES)
   let lose = true
   await page.route('**/api/formulas/*', async (route, request) => {
@@ -248,12 +263,8 @@ test('kitchen and lots are kept through a stopped server and a reload, and merge
   expect([now.name, now.settings.altitudeM]).toEqual(['Named elsewhere', 777])
   // A lot's grams written from an older state are a conflict, not a silent loss.
   const { version, ...lot } = lots[0]!
-  expect(
-    (await send(`/api/lots/${lot.id}`, { baseVersion: version, lot: { ...lot, massG: 500 } })).status,
-  ).toBe(200)
-  expect(
-    (await send(`/api/lots/${lot.id}`, { baseVersion: version, lot: { ...lot, massG: 700 } })).status,
-  ).toBe(409)
+  expect((await send(`/api/lots/${lot.id}`, { baseVersion: version, lot: { ...lot, massG: 500 } })).status).toBe(200)
+  expect((await send(`/api/lots/${lot.id}`, { baseVersion: version, lot: { ...lot, massG: 700 } })).status).toBe(409)
 })
 
 test('storage that is full or denied costs the keeping only: it says so, and saves', async ({ page, lumbik }) => {
@@ -272,7 +283,11 @@ test('storage that is full or denied costs the keeping only: it says so, and sav
 test('a browser that gives no storage at all opens every view, and saves', async ({ page, lumbik }) => {
   await page.addInitScript(() => {
     for (const name of ['localStorage', 'sessionStorage']) {
-      Object.defineProperty(window, name, { get: () => { throw new DOMException('denied', 'SecurityError') } })
+      Object.defineProperty(window, name, {
+        get: () => {
+          throw new DOMException('denied', 'SecurityError')
+        },
+      })
     }
   })
   await open(page, SCONES)

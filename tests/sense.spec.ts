@@ -1,7 +1,24 @@
 /** The verdict changes as a cook would expect, in the real interface. */
-import { coldPa, expect, GRAINY, numberIn, open, platePa, put, SAGS, saved, SCONES, settled, test, TUB, verdict } from './support/lumbik'
+import {
+  coldPa,
+  expect,
+  GRAINY,
+  numberIn,
+  open,
+  platePa,
+  put,
+  SAGS,
+  saved,
+  SCONES,
+  settled,
+  test,
+  TUB,
+  verdict,
+} from './support/lumbik'
 
-test('the first start opens the formula that sags; more yolk mends it, and an offer does it with one click', async ({ page }) => {
+test('the first start opens the formula that sags; more yolk mends it, and an offer does it with one click', async ({
+  page,
+}) => {
   await page.goto('/')
   await expect(page).toHaveURL(new RegExp(`/formula/${SAGS}/balance`))
   await settled(page)

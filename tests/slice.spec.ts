@@ -1,10 +1,17 @@
-/** The whole slice as a new cook walks it: paste, grams, balance, shape, heat, chill, verdict, reload, conflict, export, import. */
+/**
+ * The whole slice as a new cook walks it: paste, grams, balance, shape, heat, chill, verdict, reload, conflict,
+ * export, import.
+ */
 import { readFileSync } from 'node:fs'
 import { coldPa, expect, numberIn, open, put, saved, settled, test, verdict, workspace } from './support/lumbik'
 
 test('from pasted text to a verdict that survives, and out and in again', async ({ page, browser }, info) => {
   await page.goto('/new')
-  await page.getByLabel('Formula text').fill('1 1/2 cups caster sugar\n10 large yolks\n150 ml lemon juice\njuice and zest of 2 lemons\n4 oz butter\na cup of stardust')
+  await page
+    .getByLabel('Formula text')
+    .fill(
+      '1 1/2 cups caster sugar\n10 large yolks\n150 ml lemon juice\njuice and zest of 2 lemons\n4 oz butter\na cup of stardust',
+    )
   // Asked: whose cups, which large eggs, what stardust is.
   await expect(page.locator('[data-read="cups"]')).toHaveCount(1)
   await expect(page.getByRole('button', { name: 'Put it on the bench' })).toBeDisabled()
@@ -29,7 +36,8 @@ test('from pasted text to a verdict that survives, and out and in again', async 
   await expect(yolk).toHaveValue('217')
   await settled(page)
   expect(await coldPa(page)).toBeGreaterThan(before)
-  for (const part of ['water', 'sugar', 'fat', 'egg', 'acid']) await expect(page.locator(`[data-part="${part}"]`)).toBeVisible()
+  for (const part of ['water', 'sugar', 'fat', 'egg', 'acid'])
+    await expect(page.locator(`[data-part="${part}"]`)).toBeVisible()
 
   // Shape: another vessel, its depth, and the formula scaled to a depth.
   await page.getByRole('link', { name: /^Shape/ }).click()
@@ -46,7 +54,7 @@ test('from pasted text to a verdict that survives, and out and in again', async 
   await page.getByRole('button', { name: 'Put it in this one' }).click()
   await settled(page)
   await page.getByRole('button', { name: 'Tin and fill' }).click()
-  expect(Math.abs(await numberIn(page.locator('[data-fact="depth"]')) / (2 * depth) - 1)).toBeLessThan(0.03)
+  expect(Math.abs((await numberIn(page.locator('[data-fact="depth"]'))) / (2 * depth) - 1)).toBeLessThan(0.03)
 
   // Heat: the target is reached, marked, and lethality shown.
   await page.getByRole('link', { name: /^Heat/ }).click()

@@ -1,8 +1,11 @@
-/** Taking stock, in the browser: a pasted formula becomes grams, lots have their strength, and what binds is answered. */
+/**
+ * Taking stock, in the browser: a pasted formula becomes grams, lots have their strength, and what binds is answered.
+ */
 import { expect, open, put, SAGS, saved, SCONES, settled, test, workspace } from './support/lumbik'
 import type { Page } from '@playwright/test'
 
-const view = (page: Page, name: string) => page.getByRole('navigation', { name: 'Parts of the stock' }).getByRole('button', { name, exact: true }).click()
+const view = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Parts of the stock' }).getByRole('button', { name, exact: true }).click()
 const usCups = async (page: Page) => {
   await page.goto('/kitchen')
   await page.getByLabel('Cups and spoons in recipes you paste').selectOption('us')
@@ -26,20 +29,31 @@ const UNSEEN = `# Lime pie for the orchid room
 1. Whisk yolks, condensed milk, cream and lime juice.
 2. Press the crumbs and butter into the dish and bake at 350 °F 160 °C.`
 
-test('an unseen formula in cups and cans becomes grams, with every doubt asked and every gap found', async ({ page }) => {
+test('an unseen formula in cups and cans becomes grams, with every doubt asked and every gap found', async ({
+  page,
+}) => {
   await page.goto('/new')
   await page.getByLabel('Formula text, one ingredient a line').fill(UNSEEN)
   const ask = (text: string) => page.locator('[data-line-index]').filter({ hasText: text })
   await expect(ask('2 cans condensed milk')).toHaveAttribute('data-read', 'can')
   await expect(ask('1/2 cup plus 1 tbsp lime juice')).toHaveAttribute('data-read', 'cups')
   // The lint: a yolk too light for its grade, zest that is never added, two temperatures, a tin with no size.
-  for (const code of ['tinNoSize', 'yolkWeight', 'zestNeverAdded', 'twoTemperatures']) await expect(page.locator(`[data-lint="${code}"]`)).toBeVisible()
+  for (const code of ['tinNoSize', 'yolkWeight', 'zestNeverAdded', 'twoTemperatures'])
+    await expect(page.locator(`[data-lint="${code}"]`)).toBeVisible()
   await ask('2 cans condensed milk').getByRole('button', { name: '397 g' }).click()
   await ask('1/2 cup plus 1 tbsp lime juice').getByRole('button', { name: /^US/ }).click()
-  await page.locator('[data-lint="zestNeverAdded"]').getByRole('button', { name: /add a step/ }).click()
+  await page
+    .locator('[data-lint="zestNeverAdded"]')
+    .getByRole('button', { name: /add a step/ })
+    .click()
   await page.locator('[data-lint="twoTemperatures"]').getByRole('button').first().click()
-  await page.locator('[data-lint="yolkWeight"]').getByRole('button', { name: /6 large egg yolks/ }).click()
-  await ask('6 large egg yolks').getByRole('button', { name: /US large/ }).click()
+  await page
+    .locator('[data-lint="yolkWeight"]')
+    .getByRole('button', { name: /6 large egg yolks/ })
+    .click()
+  await ask('6 large egg yolks')
+    .getByRole('button', { name: /US large/ })
+    .click()
   await expect(page.locator('[data-questions]')).toHaveAttribute('data-questions', '0')
   await expect(page.locator('[data-lint]')).toHaveCount(0)
   // By hand: 2 × 397 g; 6 × 17 g; (118.3 + 14.8) ml × 1.03; 118.3 × 1.005; 3 × 1.5 g.
@@ -56,7 +70,9 @@ test('an unseen formula in cups and cans becomes grams, with every doubt asked a
   await expect(page.locator('table.lines [data-ingredient]')).toHaveCount(5)
 })
 
-test('four cups of juice, two cups of yolk: factor, limit, leftovers, and what using it all would take', async ({ page }) => {
+test('four cups of juice, two cups of yolk: factor, limit, leftovers, and what using it all would take', async ({
+  page,
+}) => {
   await usCups(page)
   await open(page, SCONES)
   // Equal measures, a cup each.
@@ -87,7 +103,10 @@ test('four cups of juice, two cups of yolk: factor, limit, leftovers, and what u
   await settled(page)
   await page.goto(`/formula/${SCONES}/balance`)
   await settled(page)
-  expect(Number(await page.getByRole('spinbutton', { name: 'Grams of Sweet lemon juice' }).inputValue())).toBeCloseTo(487.4, 0)
+  expect(Number(await page.getByRole('spinbutton', { name: 'Grams of Sweet lemon juice' }).inputValue())).toBeCloseTo(
+    487.4,
+    0,
+  )
 })
 
 test('a titration of 1.5 g with 12.1 ml of 0.1 M is 5.2 %, and the formula follows', async ({ page }) => {
@@ -95,7 +114,12 @@ test('a titration of 1.5 g with 12.1 ml of 0.1 M is 5.2 %, and the formula follo
   await view(page, 'Strength')
   await page.getByRole('button', { name: 'A new lot' }).click()
   await page.getByLabel('Name of the lot').fill('Vine house, Saturday')
-  for (const [label, value] of [['Sample', '1.5'], ['NaOH used', '12.1'], ['Strength of NaOH', '0.1']] as const) await page.getByRole('spinbutton', { name: label, exact: true }).fill(value)
+  for (const [label, value] of [
+    ['Sample', '1.5'],
+    ['NaOH used', '12.1'],
+    ['Strength of NaOH', '0.1'],
+  ] as const)
+    await page.getByRole('spinbutton', { name: label, exact: true }).fill(value)
   await expect(page.locator('[data-answer="strength"]')).toContainText('5.2 %')
   await page.getByRole('button', { name: 'Save and use it here' }).click()
   await expect(workspace(page)).toContainText('5.2 % measured')
@@ -105,7 +129,9 @@ test('a titration of 1.5 g with 12.1 ml of 0.1 M is 5.2 %, and the formula follo
   await settled(page)
   await expect(workspace(page)).toContainText('5.2 % measured')
   await view(page, 'On the bench')
-  await expect(page.locator('[data-ingredient="lemon_sweet"] select')).toContainText('lot: Vine house, Saturday, 5.2 %')
+  await expect(page.locator('[data-ingredient="lemon_sweet"] select')).toContainText(
+    'lot: Vine house, Saturday, 5.2 %',
+  )
   // Twenty grams of citric acid and the like: brought to a strength by arithmetic.
   await view(page, 'Strength')
   await page.getByLabel('Lot', { exact: true }).selectOption({ label: 'Vine house, Saturday, 5.2 %' })
@@ -124,7 +150,9 @@ test('a titration of 1.5 g with 12.1 ml of 0.1 M is 5.2 %, and the formula follo
   await expect(page.getByRole('spinbutton', { name: 'Reading' })).toHaveValue('5.9')
 })
 
-test('covers, fruit and eggs: multiplied, never spent twice, kept whole, and all of it there after a reload', async ({ page }) => {
+test('covers, fruit and eggs: multiplied, never spent twice, kept whole, and all of it there after a reload', async ({
+  page,
+}) => {
   await open(page, SAGS, 'stock')
   await view(page, 'How many for')
   await page.getByRole('spinbutton', { name: 'People' }).fill('16')
@@ -152,7 +180,10 @@ test('covers, fruit and eggs: multiplied, never spent twice, kept whole, and all
   await fruit.getByRole('spinbutton', { name: 'juice as it came' }).fill('250')
   await expect(page.locator('[data-ledger="bergamot"]')).toContainText('250 g measured')
   await expect(page.locator('[data-ledger="bergamot"]')).toContainText('15 g short')
-  await page.getByRole('row', { name: /^Bergamot juice/ }).getByRole('button', { name: 'Line to 250 g' }).click()
+  await page
+    .getByRole('row', { name: /^Bergamot juice/ })
+    .getByRole('button', { name: 'Line to 250 g' })
+    .click()
 
   await view(page, 'Eggs')
   await expect(page.locator('[data-answer="eggs"]')).toContainText('9 eggs to crack; 9 whites left over')
@@ -164,5 +195,7 @@ test('covers, fruit and eggs: multiplied, never spent twice, kept whole, and all
   await settled(page)
   await expect(page.getByRole('button', { name: 'Kept whole' })).toBeVisible()
   await view(page, 'Fruit')
-  await expect(page.locator('[data-fruit="bergamot"]').getByRole('spinbutton', { name: 'juice as it came' })).toHaveValue('250')
+  await expect(
+    page.locator('[data-fruit="bergamot"]').getByRole('spinbutton', { name: 'juice as it came' }),
+  ).toHaveValue('250')
 })

@@ -39,16 +39,20 @@ function whileItWaits(): { over: () => void } {
   const look = async () => {
     const mine = timer
     away.value ??= 'server'
-    const answer = await fetch('/api/health', { cache: 'no-store', signal: AbortSignal.timeout(WHY_MS) }).catch(() => null)
+    const answer = await fetch('/api/health', { cache: 'no-store', signal: AbortSignal.timeout(WHY_MS) }).catch(
+      () => null,
+    )
     if (timer !== mine) return
     if (answer?.status === 503) away.value = 'database'
     timer = setTimeout(look, WHY_MS)
   }
   timer = setTimeout(look, SLOW_MS)
-  return { over: () => {
-    clearTimeout(timer)
-    timer = undefined
-  } }
+  return {
+    over: () => {
+      clearTimeout(timer)
+      timer = undefined
+    },
+  }
 }
 
 /** Calls a route. @throws {ApiError} */

@@ -62,11 +62,17 @@ export const browserStore = {
 }
 
 /** A ref that this browser keeps under a key: whatever its storage allows, it works. */
-export const useKept = <T>(key: string, initial: T, options: UseStorageOptions<T> = {}) => useStorage<T>(key, initial, {
-  getItem: key => browserStore.get(key),
-  setItem: (key, value) => void browserStore.set(key, value),
-  removeItem: key => browserStore.remove(key),
-}, options)
+export const useKept = <T>(key: string, initial: T, options: UseStorageOptions<T> = {}) =>
+  useStorage<T>(
+    key,
+    initial,
+    {
+      getItem: key => browserStore.get(key),
+      setItem: (key, value) => void browserStore.set(key, value),
+      removeItem: key => browserStore.remove(key),
+    },
+    options,
+  )
 
 const mine = new Map<string, string>()
 function tabStorage(): Storage | null {
@@ -77,17 +83,23 @@ function tabStorage(): Storage | null {
   }
 }
 /** The same for this tab alone: which view is open and the like. What cannot be kept lives as long as the page. */
-export const useKeptByTab = <T>(key: string, initial: T, options: UseStorageOptions<T> = {}) => useStorage<T>(key, initial, {
-  getItem: key => mine.get(key) ?? tabStorage()?.getItem(key) ?? null,
-  setItem: (key, value) => {
-    try {
-      tabStorage()!.setItem(key, value)
-    } catch {
-      mine.set(key, value)
-    }
-  },
-  removeItem: (key) => {
-    mine.delete(key)
-    tabStorage()?.removeItem(key)
-  },
-}, options)
+export const useKeptByTab = <T>(key: string, initial: T, options: UseStorageOptions<T> = {}) =>
+  useStorage<T>(
+    key,
+    initial,
+    {
+      getItem: key => mine.get(key) ?? tabStorage()?.getItem(key) ?? null,
+      setItem: (key, value) => {
+        try {
+          tabStorage()!.setItem(key, value)
+        } catch {
+          mine.set(key, value)
+        }
+      },
+      removeItem: (key) => {
+        mine.delete(key)
+        tabStorage()?.removeItem(key)
+      },
+    },
+    options,
+  )

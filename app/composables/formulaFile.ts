@@ -8,7 +8,12 @@ export function exportFormula(doc: FormulaDocument) {
   const url = URL.createObjectURL(new Blob([`${JSON.stringify(doc, null, 2)}\n`], { type: 'application/json' }))
   const link = document.createElement('a')
   link.href = url
-  link.download = `${doc.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'formula'}.lumbik.json`
+  link.download = `${
+    doc.name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'formula'
+  }.lumbik.json`
   link.click()
   setTimeout(() => URL.revokeObjectURL(url), 1000)
 }
@@ -24,10 +29,15 @@ export async function importFormula(file: File): Promise<{ id: string } | { erro
   }
   const id = crypto.randomUUID()
   try {
-    await api('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document: input, label: 'imported' } })
+    await api('/api/formulas', {
+      method: 'POST',
+      body: { id, mutationId: crypto.randomUUID(), document: input, label: 'imported' },
+    })
     return { id }
   } catch (e) {
     const { away: later, problem } = e as ApiError
-    return { error: later ? 'The server does not answer. Nothing was imported; try again.' : documentProblemWords(problem) }
+    return {
+      error: later ? 'The server does not answer. Nothing was imported; try again.' : documentProblemWords(problem),
+    }
   }
 }

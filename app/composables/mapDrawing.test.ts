@@ -5,22 +5,41 @@ import { drawMap, MAP_UNITS, placeFor } from './mapDrawing'
 const N = 33
 /** A made-up field: firmer to the right, sharper upwards, grainy in the far corner. */
 const field = (): MapField => {
-  const cells = Array.from({ length: N * N }, (_, k) => [k % N / (N - 1), Math.floor(k / N) / (N - 1)] as const)
+  const cells = Array.from({ length: N * N }, (_, k) => [(k % N) / (N - 1), Math.floor(k / N) / (N - 1)] as const)
   const stress = cells.map(([x]) => 20 * 100 ** x)
-  return { n: N, coldStarPa: stress, plateStarPa: stress, sharp: cells.map(([, y]) => 0.5 + y), b: cells.map(([x, y]) => x + y > 1.8 ? 0.5 : 0) }
+  return {
+    n: N,
+    coldStarPa: stress,
+    plateStarPa: stress,
+    sharp: cells.map(([, y]) => 0.5 + y),
+    b: cells.map(([x, y]) => (x + y > 1.8 ? 0.5 : 0)),
+  }
 }
 
 describe('the drawing of the map', () => {
   const d = drawMap(field(), 'plate')
   it('draws the bands that are there and no other, each line inside the frame', () => {
-    expect(d.bands.map(b => b.band)).toEqual(['pourable', 'coats', 'spoonable', 'mounds', 'slicesSoftly', 'slicesCleanly', 'turnsOut'])
+    expect(d.bands.map(b => b.band)).toEqual([
+      'pourable',
+      'coats',
+      'spoonable',
+      'mounds',
+      'slicesSoftly',
+      'slicesCleanly',
+      'turnsOut',
+    ])
     for (const n of d.bands.flatMap(b => b.path.match(/[\d.]+/g)!.map(Number))) {
       expect(n).toBeGreaterThanOrEqual(0)
       expect(n).toBeLessThanOrEqual(MAP_UNITS)
     }
   })
   it('the edge of a band lies where its stress is: 120 Pa at x = ln 6 / ln 100', () => {
-    const xs = d.bands.find(b => b.band === 'mounds')!.path.match(/[\d.]+ [\d.]+/g)!.map(p => p.split(' ').map(Number)).filter(([, y]) => y! > 200 && y! < 800).map(([x]) => x!)
+    const xs = d.bands
+      .find(b => b.band === 'mounds')!
+      .path.match(/[\d.]+ [\d.]+/g)!
+      .map(p => p.split(' ').map(Number))
+      .filter(([, y]) => y! > 200 && y! < 800)
+      .map(([x]) => x!)
     expect(Math.min(...xs) / MAP_UNITS).toBeCloseTo(Math.log(6) / Math.log(100), 2)
   })
   it('sharpness has a line an edge, and its words stand along the right edge from flat to sharp', () => {
@@ -34,7 +53,10 @@ describe('the drawing of the map', () => {
     const one = placeFor('firm', N, inside)!
     expect(one.lines).toEqual(['firm'])
     expect(one.x / MAP_UNITS).toBeCloseTo(18 / 32, 1)
-    expect(placeFor('slices softly and then cleanly', N, inside)!.lines).toEqual(['slices softly and', 'then cleanly'])
+    expect(placeFor('slices softly and then cleanly', N, inside)!.lines).toEqual([
+      'slices softly and',
+      'then cleanly',
+    ])
     expect(placeFor('anything', N, k => k % N === 3)).toBeNull()
     expect(placeFor('x', N, () => false)).toBeNull()
   })

@@ -1,5 +1,6 @@
 /**
- * A field of the map as shapes: filled bands, sharpness lines, the grainy corner, and where their words can stand. Made in
+ * A field of the map as shapes: filled bands, sharpness lines, the grainy corner, and where their words can stand.
+ * Made in
  * the worker, so that the page only draws paths. Coordinates run 0–1 from the lower left corner.
  */
 import { contours } from 'd3-contour'
@@ -15,7 +16,12 @@ export const MAP_UNITS = 1000
 export interface MapDrawing {
   n: number
   /** From soft to firm: everything at least as firm as the band, laid over one another. */
-  bands: { band: BandId, path: string, /** Where its word stands, or null when there is no room. */ label: WordPlace | null }[]
+  bands: {
+    band: BandId
+    path: string
+    /** Where its word stands, or null when there is no room. */
+    label: WordPlace | null
+  }[]
   sharpness: { edge: number, path: string }[]
   /** Words of sharpness along the right and the upper edge. */
   edgeWords: { sharpness: Sharpness, side: 'right' | 'top', at: number }[]
@@ -23,28 +29,34 @@ export interface MapDrawing {
 }
 
 /** A word in one line or two, and the middle of its first one. */
-export interface WordPlace { x: number, y: number, lines: string[] }
+export interface WordPlace {
+  x: number
+  y: number
+  lines: string[]
+}
 
 export type Ring = readonly (readonly number[])[]
 
 /** A contour of a square field, as rings in cells. */
-export const contourRings = (values: number[], n: number, threshold: number): Ring[] => contours().size([n, n]).contour(values, threshold).coordinates.flat() as unknown as Ring[]
+export const contourRings = (values: number[], n: number, threshold: number): Ring[] =>
+  contours().size([n, n]).contour(values, threshold).coordinates.flat() as unknown as Ring[]
 
 /** Only the inside of a contour: runs along the frame are not lines. */
-export const openRuns = (rings: readonly Ring[], n: number): Ring[] => rings.flatMap((ring) => {
-  const onEdge = ([x, y]: readonly number[]) => x! <= 0.501 || y! <= 0.501 || x! >= n - 0.501 || y! >= n - 0.501
-  const out: (readonly number[])[][] = [[]]
-  for (let i = 0; i < ring.length; i++) {
-    const [a, b] = [ring[i]!, ring[(i + 1) % ring.length]!]
-    if (onEdge(a) && onEdge(b)) {
-      if (out.at(-1)!.length) out.push([])
-      continue
+export const openRuns = (rings: readonly Ring[], n: number): Ring[] =>
+  rings.flatMap((ring) => {
+    const onEdge = ([x, y]: readonly number[]) => x! <= 0.501 || y! <= 0.501 || x! >= n - 0.501 || y! >= n - 0.501
+    const out: (readonly number[])[][] = [[]]
+    for (let i = 0; i < ring.length; i++) {
+      const [a, b] = [ring[i]!, ring[(i + 1) % ring.length]!]
+      if (onEdge(a) && onEdge(b)) {
+        if (out.at(-1)!.length) out.push([])
+        continue
+      }
+      if (out.at(-1)!.length === 0) out.at(-1)!.push(a)
+      out.at(-1)!.push(b)
     }
-    if (out.at(-1)!.length === 0) out.at(-1)!.push(a)
-    out.at(-1)!.push(b)
-  }
-  return out.filter(r => r.length > 1)
-})
+    return out.filter(r => r.length > 1)
+  })
 
 /** Field values as a smooth grid: stresses by their logarithm. */
 const lnOf = (values: readonly number[]) => values.map(v => Math.log(Math.max(v, 0.1)))
@@ -55,18 +67,29 @@ export function drawMap(field: MapField, at: 'cold' | 'plate'): MapDrawing {
   const unit = MAP_UNITS / (n - 1)
   const px = (x: number) => Math.min(MAP_UNITS, Math.max(0, (x - 0.5) * unit)).toFixed(1)
   const py = (y: number) => Math.min(MAP_UNITS, Math.max(0, MAP_UNITS - (y - 0.5) * unit)).toFixed(1)
-  const path = (rings: readonly Ring[], close: boolean) => rings.map(r => `M${r.map(([x, y]) => `${px(x!)} ${py(y!)}`).join('L')}${close ? 'Z' : ''}`).join('')
+  const path = (rings: readonly Ring[], close: boolean) =>
+    rings.map(r => `M${r.map(([x, y]) => `${px(x!)} ${py(y!)}`).join('L')}${close ? 'Z' : ''}`).join('')
   const shape = (values: number[], threshold: number) => contourRings(values, n, threshold)
-  const inBand = (i: number) => (k: number) => stress[k]! >= Math.log(Math.max(BANDS[i]!.fromPa, 0.1)) && (i + 1 >= BANDS.length || stress[k]! < Math.log(BANDS[i + 1]!.fromPa))
+  const inBand = (i: number) => (k: number) =>
+    stress[k]! >= Math.log(Math.max(BANDS[i]!.fromPa, 0.1)) &&
+    (i + 1 >= BANDS.length || stress[k]! < Math.log(BANDS[i + 1]!.fromPa))
   const zone = (k: number) => SHARPNESS_EDGES.filter(e => field.sharp[k]! >= e).length
   const grainyIn = (k: number) => field.b[k]! >= GRAINY
   const anyGrainy = field.b.some(b => b >= GRAINY)
   return {
     n,
-    bands: BANDS.map((b, i) => ({ band: b.id, path: i === 0 ? `M0 0H${MAP_UNITS}V${MAP_UNITS}H0Z` : path(shape(stress, Math.log(b.fromPa)), true), label: placeFor(BAND_NAMES[b.id], n, inBand(i), k => zone(k) + (grainyIn(k) ? 100 : 0)) })).filter((b, i) => i === 0 || b.path !== ''),
-    sharpness: SHARPNESS_EDGES.slice(1, 5).map(edge => ({ edge, path: path(openRuns(shape(field.sharp, edge), n), false) })).filter(s => s.path !== ''),
+    bands: BANDS.map((b, i) => ({
+      band: b.id,
+      path: i === 0 ? `M0 0H${MAP_UNITS}V${MAP_UNITS}H0Z` : path(shape(stress, Math.log(b.fromPa)), true),
+      label: placeFor(BAND_NAMES[b.id], n, inBand(i), k => zone(k) + (grainyIn(k) ? 100 : 0)),
+    })).filter((b, i) => i === 0 || b.path !== ''),
+    sharpness: SHARPNESS_EDGES.slice(1, 5)
+      .map(edge => ({ edge, path: path(openRuns(shape(field.sharp, edge), n), false) }))
+      .filter(s => s.path !== ''),
     edgeWords: edgeWords(field),
-    grainy: anyGrainy ? { path: path(shape(field.b, GRAINY), true), label: placeFor('grainy', n, grainyIn, zone) } : null,
+    grainy: anyGrainy
+      ? { path: path(shape(field.b, GRAINY), true), label: placeFor('grainy', n, grainyIn, zone) }
+      : null,
   }
 }
 
@@ -75,30 +98,54 @@ const LETTER = 25
 const WORD_HIGH = 64
 
 /** Where a name fits: in one line, else in two. */
-export function placeFor(name: string, n: number, inside: (k: number) => boolean, zone: (k: number) => number = () => 0): WordPlace | null {
+export function placeFor(
+  name: string,
+  n: number,
+  inside: (k: number) => boolean,
+  zone: (k: number) => number = () => 0,
+): WordPlace | null {
   const one = boxFor(name.length, 1, n, inside, zone)
   if (one) return { ...one, lines: [name] }
   const words = name.split(' ')
-  const lines = [words.slice(0, Math.ceil(words.length / 2)).join(' '), words.slice(Math.ceil(words.length / 2)).join(' ')]
+  const lines = [
+    words.slice(0, Math.ceil(words.length / 2)).join(' '),
+    words.slice(Math.ceil(words.length / 2)).join(' '),
+  ]
   const two = words.length > 1 ? boxFor(Math.max(...lines.map(l => l.length)), 2, n, inside, zone) : null
   return two && { x: two.x, y: two.y - 20, lines }
 }
 
 /**
- * Where a box of letters fits into a region: the middle of the place, nearest to the region's own middle, whose box lies inside it
+ * Where a box of letters fits into a region: the middle of the place, nearest to the region's own middle, whose box
+ * lies inside it
  * and, if it can, is crossed by no line of `zone`. Null when there is no such place.
  */
-function boxFor(letters: number, rows: number, n: number, inside: (k: number) => boolean, zone: (k: number) => number): { x: number, y: number } | null {
+function boxFor(
+  letters: number,
+  rows: number,
+  n: number,
+  inside: (k: number) => boolean,
+  zone: (k: number) => number,
+): { x: number, y: number } | null {
   const unit = MAP_UNITS / (n - 1)
-  const half = [Math.ceil((letters * LETTER / 2 + 6) / unit), Math.ceil(rows * WORD_HIGH / 2 / unit)] as const
+  const half = [Math.ceil(((letters * LETTER) / 2 + 6) / unit), Math.ceil((rows * WORD_HIGH) / 2 / unit)] as const
   // Summed areas: how many cells of a box are inside, and how much the zone changes along its rows.
   const sums = (value: (k: number) => number) => {
     const t = new Float64Array((n + 1) * (n + 1))
-    for (let j = 0; j < n; j++) for (let i = 0; i < n; i++) t[(j + 1) * (n + 1) + i + 1] = value(j * n + i) + t[j * (n + 1) + i + 1]! + t[(j + 1) * (n + 1) + i]! - t[j * (n + 1) + i]!
-    return (i0: number, j0: number, i1: number, j1: number) => t[(j1 + 1) * (n + 1) + i1 + 1]! - t[j0 * (n + 1) + i1 + 1]! - t[(j1 + 1) * (n + 1) + i0]! + t[j0 * (n + 1) + i0]!
+    for (let j = 0; j < n; j++)
+      for (let i = 0; i < n; i++)
+        t[(j + 1) * (n + 1) + i + 1] =
+          value(j * n + i) + t[j * (n + 1) + i + 1]! + t[(j + 1) * (n + 1) + i]! - t[j * (n + 1) + i]!
+    return (i0: number, j0: number, i1: number, j1: number) =>
+      t[(j1 + 1) * (n + 1) + i1 + 1]! -
+      t[j0 * (n + 1) + i1 + 1]! -
+      t[(j1 + 1) * (n + 1) + i0]! +
+      t[j0 * (n + 1) + i0]!
   }
-  const filled = sums(k => inside(k) ? 1 : 0)
-  const crossed = sums(k => (k % n < n - 1 && zone(k) !== zone(k + 1)) || (k + n < n * n && zone(k) !== zone(k + n)) ? 1 : 0)
+  const filled = sums(k => (inside(k) ? 1 : 0))
+  const crossed = sums(k =>
+    (k % n < n - 1 && zone(k) !== zone(k + 1)) || (k + n < n * n && zone(k) !== zone(k + n)) ? 1 : 0,
+  )
   let cells = 0
   let [mx, my] = [0, 0]
   for (let k = 0; k < n * n; k++) {
@@ -129,7 +176,8 @@ function edgeWords(field: MapField): MapDrawing['edgeWords'] {
     let from = 0
     for (let i = 1; i <= n; i++) {
       if (i < n && word(value(i)) === word(value(from))) continue
-      if ((i - from) / n > (side === 'right' ? 0.07 : 0.16)) out.push({ sharpness: word(value(from)), side, at: (from + i - 1) / 2 / (n - 1) })
+      if ((i - from) / n > (side === 'right' ? 0.07 : 0.16))
+        out.push({ sharpness: word(value(from)), side, at: (from + i - 1) / 2 / (n - 1) })
       from = i
     }
     return out

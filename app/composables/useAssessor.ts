@@ -13,14 +13,19 @@ import type { BulkApi, BulkProgress } from '../workers/bulk.worker'
 import type { InputProblem, LiveAnswer, LiveApi } from '../workers/live.worker'
 
 const BULK_DELAY_MS = 100
-/** A worker that says nothing for this long is taken for dead: an assessment takes milliseconds, a whole search below a second or two. */
+/**
+ * A worker that says nothing for this long is taken for dead: an assessment takes milliseconds, a whole search below
+ * a second or two.
+ */
 const LIVE_SILENCE_MS = 3000
 const BULK_SILENCE_MS = 15000
 
 /** Rejects when an answer does not come in time. */
 function inTime<T>(answer: Promise<T>, ms: number): Promise<T> {
   let timer: ReturnType<typeof setTimeout>
-  const late = new Promise<never>((_, reject) => { timer = setTimeout(() => reject(new Error('no answer')), ms) })
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error('no answer')), ms)
+  })
   return Promise.race([answer, late]).finally(() => clearTimeout(timer))
 }
 
@@ -33,18 +38,24 @@ export function whileItSpeaks<T>(ms: number, call: (sign: () => void) => Promise
       timer = setTimeout(() => reject(new Error('no answer')), ms)
     }
     listen()
-    call(listen).then(resolve, reject).finally(() => clearTimeout(timer))
+    call(listen)
+      .then(resolve, reject)
+      .finally(() => clearTimeout(timer))
   })
 }
 
-export interface Keeper<T> { api: () => Remote<T>, restart: () => void, stop: () => void }
+export interface Keeper<T> {
+  api: () => Remote<T>
+  restart: () => void
+  stop: () => void
+}
 
 /** Keeps a worker alive: on an error it is replaced, and `onRestart` resends what was lost. */
 export function keepWorker<T>(make: () => Worker, onRestart: () => void): Keeper<T> {
   let worker: Worker | null = null
   let remote: Remote<T> | null = null
   const start = () => {
-    const w = worker = make()
+    const w = (worker = make())
     remote = wrap<T>(w)
     w.onerror = w.onmessageerror = () => {
       if (w === worker) restart()
@@ -88,18 +99,27 @@ export function useAssessor() {
   let job = 0
   let timer: ReturnType<typeof setTimeout> | undefined
 
-  const live = keepWorker<LiveApi>(() => new Worker(new URL('../workers/live.worker.ts', import.meta.url), { type: 'module' }), () => {
-    busy = false
-    pump()
-  })
-  const bulk = keepWorker<BulkApi>(() => new Worker(new URL('../workers/bulk.worker.ts', import.meta.url), { type: 'module' }), () => startBulk())
+  const live = keepWorker<LiveApi>(
+    () => new Worker(new URL('../workers/live.worker.ts', import.meta.url), { type: 'module' }),
+    () => {
+      busy = false
+      pump()
+    },
+  )
+  const bulk = keepWorker<BulkApi>(
+    () => new Worker(new URL('../workers/bulk.worker.ts', import.meta.url), { type: 'module' }),
+    () => startBulk(),
+  )
 
   async function pump() {
     if (busy || !latest || latest.seq <= answered.value) return
     busy = true
     const question = latest
     try {
-      const answer = await inTime(live.api().assess(question.seq, question.doc, question.kitchen) as Promise<LiveAnswer>, LIVE_SILENCE_MS)
+      const answer = await inTime(
+        live.api().assess(question.seq, question.doc, question.kitchen) as Promise<LiveAnswer>,
+        LIVE_SILENCE_MS,
+      )
       if (answer.seq > answered.value) {
         answered.value = answer.seq
         if ('assessment' in answer) {
@@ -134,11 +154,14 @@ export function useAssessor() {
         adjusted.value = seq
       }
     }
-    inTime(bulk.api().run(id, doc, kitchen, firmer.value, proxy(take)), BULK_SILENCE_MS).then((finished) => {
-      if (finished && id === job && seq === asked.value) sampled.value = adjusted.value = seq
-    }, () => {
-      if (id === job) bulk.restart()
-    })
+    inTime(bulk.api().run(id, doc, kitchen, firmer.value, proxy(take)), BULK_SILENCE_MS).then(
+      (finished) => {
+        if (finished && id === job && seq === asked.value) sampled.value = adjusted.value = seq
+      },
+      () => {
+        if (id === job) bulk.restart()
+      },
+    )
   }
 
   /** Asks for the assessment of a document; only plain data crosses. */
@@ -164,7 +187,13 @@ export function useAssessor() {
   })
 
   return {
-    ask, turn, assessment, problem, shares, adjustments, levers,
+    ask,
+    turn,
+    assessment,
+    problem,
+    shares,
+    adjustments,
+    levers,
     pointSettled: computed(() => asked.value > 0 && answered.value === asked.value),
     sharesSettled: computed(() => asked.value > 0 && sampled.value === asked.value),
     adjustmentsSettled: computed(() => asked.value > 0 && adjusted.value === asked.value),

@@ -2,8 +2,16 @@
 import type { FormulaDocument } from '#core/formula/document'
 import type { FormulaRecord, VersionItem, VersionList, VersionRecord } from '../../shared/schemas/wire'
 
-export interface Other { key: string, name: string, kind: 'version' | 'formula', id: string, at: string | null }
-export interface Compared extends Other { doc: FormulaDocument }
+export interface Other {
+  key: string
+  name: string
+  kind: 'version' | 'formula'
+  id: string
+  at: string | null
+}
+export interface Compared extends Other {
+  doc: FormulaDocument
+}
 
 /** At most so many beside the formula itself. */
 export const COMPARE_MOST = 2
@@ -19,14 +27,29 @@ export function useComparison(formulaId: () => string) {
   const others = computed<Other[]>(() => {
     const l = list.value
     if (!l) return []
-    const named: Other[] = l.items.map(v => ({ key: `v:${v.id}`, name: v.label, kind: 'version', id: v.id, at: v.createdAt }))
-    const formulas = [...l.origin ? [l.origin] : [], ...l.variants].map((f): Other => ({ key: `f:${f.id}`, name: f.name, kind: 'formula', id: f.id, at: null }))
+    const named: Other[] = l.items.map(v => ({
+      key: `v:${v.id}`,
+      name: v.label,
+      kind: 'version',
+      id: v.id,
+      at: v.createdAt,
+    }))
+    const formulas = [...(l.origin ? [l.origin] : []), ...l.variants].map((f): Other => ({
+      key: `f:${f.id}`,
+      name: f.name,
+      kind: 'formula',
+      id: f.id,
+      at: null,
+    }))
     return [...formulas, ...named]
   })
   const load = async (o: Other) => {
     if (docs.value[o.key]) return
     try {
-      const { document } = o.kind === 'version' ? await api<VersionRecord>(`/api/versions/${o.id}`) : await api<FormulaRecord>(`/api/formulas/${o.id}`)
+      const { document } =
+        o.kind === 'version'
+          ? await api<VersionRecord>(`/api/versions/${o.id}`)
+          : await api<FormulaRecord>(`/api/formulas/${o.id}`)
       docs.value = { ...docs.value, [o.key]: document }
     } catch {
       failed.value = true
@@ -48,7 +71,9 @@ export function useComparison(formulaId: () => string) {
     try {
       const page = await api<VersionList>(`/api/formulas/${formulaId()}/versions`, { query: { after: now.next } })
       const known = new Set(now.items.map(v => v.id))
-      const items = [...now.items, ...page.items.filter(v => !known.has(v.id))].sort((a, b) => b.createdAt.localeCompare(a.createdAt))
+      const items = [...now.items, ...page.items.filter(v => !known.has(v.id))].sort((a, b) =>
+        b.createdAt.localeCompare(a.createdAt),
+      )
       list.value = { ...now, items, next: page.next }
     } catch {
       failed.value = true
@@ -59,14 +84,24 @@ export function useComparison(formulaId: () => string) {
     const seen = new Set<string>()
     return others.value.filter(o => o.name && !seen.has(o.name) && !!seen.add(o.name)).slice(0, GHOSTS_MOST)
   })
-  const ghosts = computed(() => [...ghostOthers.value, ...others.value.filter(o => keys.value.includes(o.key) && !ghostOthers.value.includes(o))].flatMap(o => docs.value[o.key] ? [{ name: o.name || 'an earlier state', doc: docs.value[o.key]! }] : []))
-  const compared = computed<Compared[]>(() => keys.value.flatMap((k) => {
-    const o = others.value.find(x => x.key === k)
-    return o && docs.value[k] ? [{ ...o, doc: docs.value[k] }] : []
-  }))
+  const ghosts = computed(() =>
+    [
+      ...ghostOthers.value,
+      ...others.value.filter(o => keys.value.includes(o.key) && !ghostOthers.value.includes(o)),
+    ].flatMap(o => (docs.value[o.key] ? [{ name: o.name || 'an earlier state', doc: docs.value[o.key]! }] : [])),
+  )
+  const compared = computed<Compared[]>(() =>
+    keys.value.flatMap((k) => {
+      const o = others.value.find(x => x.key === k)
+      return o && docs.value[k] ? [{ ...o, doc: docs.value[k] }] : []
+    }),
+  )
   async function toggle(o: Other) {
     const now = keys.value
-    chosen.value = { ...chosen.value, [formulaId()]: now.includes(o.key) ? now.filter(k => k !== o.key) : [...now, o.key].slice(-COMPARE_MOST) }
+    chosen.value = {
+      ...chosen.value,
+      [formulaId()]: now.includes(o.key) ? now.filter(k => k !== o.key) : [...now, o.key].slice(-COMPARE_MOST),
+    }
     await load(o)
   }
   /** Names the state the server has. */

@@ -4,14 +4,25 @@ import type { SolveAnswer, SolveProgress, SolveTask } from '../workers/solve.wor
 import { formula, kitchen } from '../../tests/support/core'
 
 /** A worker whose answers the test gives. */
-const calls: { id: number, task: SolveTask, report: (id: number, p: SolveProgress) => void, answer: (a: SolveAnswer) => void, fail: () => void }[] = []
+const calls: {
+  id: number
+  task: SolveTask
+  report: (id: number, p: SolveProgress) => void
+  answer: (a: SolveAnswer) => void
+  fail: () => void
+}[] = []
 const cancelled: number[] = []
 let terminated = 0
 vi.mock('comlink', () => ({
   proxy: <T>(x: T) => x,
   wrap: () => ({
-    run: (id: number, task: SolveTask, report: (id: number, p: SolveProgress) => void) => new Promise<SolveAnswer>((resolve, reject) => calls.push({ id, task, report, answer: resolve, fail: () => reject(new Error('gone')) })),
-    cancel: (id: number) => { cancelled.push(id) },
+    run: (id: number, task: SolveTask, report: (id: number, p: SolveProgress) => void) =>
+      new Promise<SolveAnswer>((resolve, reject) =>
+        calls.push({ id, task, report, answer: resolve, fail: () => reject(new Error('gone')) }),
+      ),
+    cancel: (id: number) => {
+      cancelled.push(id)
+    },
   }),
 }))
 const { SOLVER_SILENCE_MS, useSolver } = await import('./useSolver')
@@ -23,13 +34,16 @@ const solver = () => scope.run(() => useSolver())!
 beforeEach(() => {
   calls.length = cancelled.length = terminated = 0
   vi.useFakeTimers()
-  vi.stubGlobal('Worker', class {
-    onerror = null
-    onmessageerror = null
-    terminate() {
-      terminated++
-    }
-  })
+  vi.stubGlobal(
+    'Worker',
+    class {
+      onerror = null
+      onmessageerror = null
+      terminate() {
+        terminated++
+      }
+    },
+  )
 })
 afterEach(() => {
   vi.useRealTimers()

@@ -1,7 +1,16 @@
-/** Jobs for the solving worker: one at a time, with progress, cancelled by the next or by hand, restarted if it dies. */
+/**
+ * Jobs for the solving worker: one at a time, with progress, cancelled by the next or by hand, restarted if it dies.
+ */
 import { proxy } from 'comlink'
 import { keepWorker, toPlain, whileItSpeaks } from './useAssessor'
-import type { SolveAnswer, SolveApi, SolveProblem, SolveProgress, SolveResults, SolveTask } from '../workers/solve.worker'
+import type {
+  SolveAnswer,
+  SolveApi,
+  SolveProblem,
+  SolveProgress,
+  SolveResults,
+  SolveTask,
+} from '../workers/solve.worker'
 
 export type SolveOutcome<K extends keyof SolveResults> = { value: SolveResults[K] } | { problem: SolveProblem } | null
 
@@ -17,7 +26,10 @@ export function useSolver() {
   /** The last job gave no answer twice over: whoever asked says so and offers to ask again. */
   const gaveUp = ref(false)
   let job = 0
-  const keeper = keepWorker<SolveApi>(() => new Worker(new URL('../workers/solve.worker.ts', import.meta.url), { type: 'module' }), () => {})
+  const keeper = keepWorker<SolveApi>(
+    () => new Worker(new URL('../workers/solve.worker.ts', import.meta.url), { type: 'module' }),
+    () => {},
+  )
 
   /** Gives up what is running. */
   function cancel() {
@@ -26,14 +38,27 @@ export function useSolver() {
     running.value = false
   }
   const attempt = (id: number, task: SolveTask, onProgress: (p: SolveProgress) => void): Promise<SolveAnswer> =>
-    whileItSpeaks(SOLVER_SILENCE_MS, async sign => await keeper.api().run(id, task, proxy((from: number, p: SolveProgress) => {
-      if (from !== job) return
-      sign()
-      done.value = p.done
-      onProgress(p)
-    })))
-  /** Runs a task; the one before it is cancelled. @returns null when it was cancelled itself, or gave no answer twice */
-  async function run<K extends keyof SolveResults>(task: Extract<SolveTask, { kind: K }>, onProgress: (p: SolveProgress) => void = () => {}): Promise<SolveOutcome<K>> {
+    whileItSpeaks(
+      SOLVER_SILENCE_MS,
+      async sign =>
+        await keeper.api().run(
+          id,
+          task,
+          proxy((from: number, p: SolveProgress) => {
+            if (from !== job) return
+            sign()
+            done.value = p.done
+            onProgress(p)
+          }),
+        ),
+    )
+  /**
+   * Runs a task; the one before it is cancelled. @returns null when it was cancelled itself, or gave no answer twice
+   */
+  async function run<K extends keyof SolveResults>(
+    task: Extract<SolveTask, { kind: K }>,
+    onProgress: (p: SolveProgress) => void = () => {},
+  ): Promise<SolveOutcome<K>> {
     cancel()
     const id = job
     running.value = true

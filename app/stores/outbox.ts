@@ -42,7 +42,8 @@ export interface Settled {
   version: number
   updatedAt: string
   value: unknown
-  /** Set when it now also holds what somebody else changed. */ merged: boolean
+  /** Set when it now also holds what somebody else changed. */
+  merged: boolean
   before: unknown
 }
 

@@ -12,7 +12,21 @@ import { formula, kitchen } from '../../tests/support/core'
 import { SETTINGS_ADDED, type KitchenRecord } from '../../shared/schemas/kitchen'
 import { useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
-import { axisShown, axisWords, basisOfWords, changeWords, differenceWords, KEEPS_WORDS, leverWords, processWords, RATIO_WORDS, shareWords, stopWords, swapWarningWords, WAY_WORDS } from './balance'
+import {
+  axisShown,
+  axisWords,
+  basisOfWords,
+  changeWords,
+  differenceWords,
+  KEEPS_WORDS,
+  leverWords,
+  processWords,
+  RATIO_WORDS,
+  shareWords,
+  stopWords,
+  swapWarningWords,
+  WAY_WORDS,
+} from './balance'
 import { fixWords, lintWords } from './lint'
 import { fruitName, leftoverWords, METHOD_WORDS } from './stock'
 
@@ -23,7 +37,29 @@ const fine = (text: string) => {
   expect(text).not.toMatch(/undefined|NaN|null|\[object/)
 }
 beforeEach(() => {
-  useKitchenStore().take({ id: 'k', name: 'Test kitchen', version: 1, revision: 1, places: [], vessels: [], ovens: [], burners: [], pans: [], lots: [], settings: { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, ...SETTINGS_ADDED } } satisfies KitchenRecord)
+  useKitchenStore().take({
+    id: 'k',
+    name: 'Test kitchen',
+    version: 1,
+    revision: 1,
+    places: [],
+    vessels: [],
+    ovens: [],
+    burners: [],
+    pans: [],
+    lots: [],
+    settings: {
+      vocabulary: 'gb',
+      temperatureUnit: 'C',
+      cups: null,
+      eggGrade: 'euL',
+      altitudeM: 0,
+      roomTempC: 20,
+      foodCode: 'us',
+      business: true,
+      ...SETTINGS_ADDED,
+    },
+  } satisfies KitchenRecord)
 })
 
 describe('words of the balance', () => {
@@ -39,19 +75,56 @@ describe('words of the balance', () => {
     expect(shareWords(0.9 / 5.5)).toBe('a sixth')
     expect(shareWords(0.5)).toBe('half')
     const fmt = useFormat()
-    expect(swapWarningWords({ kind: 'acidWeak', share: 0.164, citricG: 4.14, lemonG: 82.4, sets: false }, 'lemon', 'orange', fmt)).toBe('Sweet orange juice carries a sixth of lemon juice\'s acid: weight for weight this will not set. Add about 4.1 g citric acid or 80 ml lemon juice.')
-    const others: SwapWarning[] = [{ kind: 'acidStrong', share: 2 }, { kind: 'noLongerHolds', code: 'runny' }, { kind: 'fatLess', waterG: 20 }, { kind: 'waterMore', waterG: 12 }, { kind: 'cannotKeepSet', reach: 0.4 }]
+    expect(
+      swapWarningWords(
+        { kind: 'acidWeak', share: 0.164, citricG: 4.14, lemonG: 82.4, sets: false },
+        'lemon',
+        'orange',
+        fmt,
+      ),
+    ).toBe(
+      'Sweet orange juice carries a sixth of lemon juice\'s acid: weight for weight this will not set. Add about 4.1 g citric acid or 80 ml lemon juice.',
+    )
+    const others: SwapWarning[] = [
+      { kind: 'acidStrong', share: 2 },
+      { kind: 'noLongerHolds', code: 'runny' },
+      { kind: 'fatLess', waterG: 20 },
+      { kind: 'waterMore', waterG: 12 },
+      { kind: 'cannotKeepSet', reach: 0.4 },
+    ]
     for (const w of others) expect(swapWarningWords(w, 'lemon', 'yuzu', fmt)).toMatch(/\.$/)
   })
   it('changes, stops, process, differences, axes and levers read as words', () => {
     const fmt = useFormat()
-    expect([changeWords(1, fmt), changeWords(1.12, fmt), changeWords(0.8, fmt), changeWords(3.5, fmt)]).toEqual(['as before', '+12 %', '−20 %', '3.5 times'])
-    const stops: Stop[] = [{ kind: 'bound', lineId: 'x', ingredientId: 'lemon' }, { kind: 'pinned' }, { kind: 'yolkLimit' }, { kind: 'costLimit' }, { kind: 'grainy' }, { kind: 'noSetter' }]
+    expect([changeWords(1, fmt), changeWords(1.12, fmt), changeWords(0.8, fmt), changeWords(3.5, fmt)]).toEqual([
+      'as before',
+      '+12 %',
+      '−20 %',
+      '3.5 times',
+    ])
+    const stops: Stop[] = [
+      { kind: 'bound', lineId: 'x', ingredientId: 'lemon' },
+      { kind: 'pinned' },
+      { kind: 'yolkLimit' },
+      { kind: 'costLimit' },
+      { kind: 'grainy' },
+      { kind: 'noSetter' },
+    ]
     for (const s of stops) fine(stopWords(s, fmt))
     expect(processWords({ kind: 'boil', from: 60, to: 240 }, fmt)).toBe('boil 3 min longer')
     for (const kind of ['target', 'hold', 'chill'] as const) fine(processWords({ kind, from: 60, to: 80 }, fmt))
-    expect(differenceWords({ kind: 'line', ingredientId: 'sugar', from: 170, to: 120, otherId: null, strength: false }, fmt)).toBe('caster sugar 170 g → 120 g')
-    expect(differenceWords({ kind: 'line', ingredientId: 'orange', from: 90, to: 90, otherId: 'lemon', strength: false }, fmt)).toContain('→')
+    expect(
+      differenceWords(
+        { kind: 'line', ingredientId: 'sugar', from: 170, to: 120, otherId: null, strength: false },
+        fmt,
+      ),
+    ).toBe('caster sugar 170 g → 120 g')
+    expect(
+      differenceWords(
+        { kind: 'line', ingredientId: 'orange', from: 90, to: 90, otherId: 'lemon', strength: false },
+        fmt,
+      ),
+    ).toContain('→')
     for (const kind of ['way', 'heat', 'chill', 'vessel', 'use'] as const) fine(differenceWords({ kind }, fmt))
     for (const axis of axesOf(doc)) fine(axisWords(axis, doc, fmt).name)
     expect(axisShown({ kind: 'hold' }, 90, fmt)).toBe(1.5)
@@ -64,11 +137,38 @@ describe('words of the balance', () => {
   it('every finding of the lint says what, why, and offers its fixes', () => {
     const fmt = useFormat()
     for (const code of LINT_CODES) {
-      const { title, why } = lintWords({ code, at: '1 tin', params: { ingredientId: 'sugar', first: 'zest', second: 'peel', sum: 110, eachG: 14, gradeG: 17, grade: 'US large', systems: 'us + metric', mixMl: 900, vesselMl: 600 }, fixes: [] }, fmt)
+      const { title, why } = lintWords(
+        {
+          code,
+          at: '1 tin',
+          params: {
+            ingredientId: 'sugar',
+            first: 'zest',
+            second: 'peel',
+            sum: 110,
+            eachG: 14,
+            gradeG: 17,
+            grade: 'US large',
+            systems: 'us + metric',
+            mixMl: 900,
+            vesselMl: 600,
+          },
+          fixes: [],
+        },
+        fmt,
+      )
       fine(title)
       fine(why)
     }
-    const fixes: LintFix[] = [{ kind: 'cups', cups: 'us' }, { kind: 'eggGrade', word: '', grade: 'euL' }, { kind: 'answerLine', index: 0 }, { kind: 'replaceStep', step: 'a', text: 'x'.repeat(90) }, ...lintText('1 tin condensed milk\n3 sheets gelatine\nzest of 1 lemon\nMethod\n1. Whisk with honey.').flatMap(l => l.fixes)]
+    const fixes: LintFix[] = [
+      { kind: 'cups', cups: 'us' },
+      { kind: 'eggGrade', word: '', grade: 'euL' },
+      { kind: 'answerLine', index: 0 },
+      { kind: 'replaceStep', step: 'a', text: 'x'.repeat(90) },
+      ...lintText('1 tin condensed milk\n3 sheets gelatine\nzest of 1 lemon\nMethod\n1. Whisk with honey.').flatMap(
+        l => l.fixes,
+      ),
+    ]
     for (const f of fixes) fine(fixWords(f, fmt))
   })
 })

@@ -8,7 +8,17 @@ import { orderOfWork } from '#core/plan/order'
 import { plainMake, withPart } from '#core/formula/parts'
 import { keepingOptions } from '#core/plan/storage'
 import { workVessels } from '#core/plan/fit'
-import { BURNERS, demoFormulas, demoKitchen, LOTS, OVENS, PANS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
+import {
+  BURNERS,
+  demoFormulas,
+  demoKitchen,
+  LOTS,
+  OVENS,
+  PANS,
+  PLACES,
+  SETTINGS,
+  VESSELS,
+} from '../../server/database/demo'
 import { useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
 import { decidesWords, keepingWords, needWords, wayName, workVesselWords } from './cold'
@@ -17,7 +27,19 @@ import { stepWords, variantWords } from './cook'
 const kitchen = demoKitchen()
 const all = demoFormulas().map(d => ({ doc: d.document, a: assess(d.document, kitchen) }))
 beforeEach(() => {
-  useKitchenStore().take({ id: 'k', name: 'Test', version: 1, revision: 1, settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS.map(l => ({ ...l, version: 1 })) })
+  useKitchenStore().take({
+    id: 'k',
+    name: 'Test',
+    version: 1,
+    revision: 1,
+    settings: SETTINGS,
+    places: PLACES,
+    vessels: VESSELS,
+    ovens: OVENS,
+    burners: BURNERS,
+    pans: PANS,
+    lots: LOTS.map(l => ({ ...l, version: 1 })),
+  })
 })
 /** Words without holes: no NaN, no undefined, no number without an end. */
 const whole = (s: string) => expect(s).not.toMatch(/NaN|undefined|null|Infinity|\[object/)
@@ -28,7 +50,16 @@ describe('the order of work in words', () => {
       for (const s of orderOfWork(doc, kitchen, a)) {
         const w = stepWords(s, useFormat(), doc, id => PLACES.find(p => p.id === id)?.name)
         expect(w.title.length, s.code).toBeGreaterThan(3)
-        for (const text of [w.title, w.how, w.reach, w.cue, w.why, w.probe, ...w.lines.flatMap(l => [l.name, l.amount])]) whole(text)
+        for (const text of [
+          w.title,
+          w.how,
+          w.reach,
+          w.cue,
+          w.why,
+          w.probe,
+          ...w.lines.flatMap(l => [l.name, l.amount]),
+        ])
+          whole(text)
         if (s.code.startsWith('heat') || s.code === 'bake') expect(w.reach).toContain('°C')
         if (s.lines.length) expect(w.lines[0]!.amount).toMatch(/g$/)
       }
@@ -37,8 +68,18 @@ describe('the order of work in words', () => {
   it('every crust and topping says each of its steps', () => {
     const { doc } = all.find(x => x.doc.family === 'condensedPie')!
     for (const kind of PART_KINDS) {
-      const d = withPart(doc, kitchen, kind.startsWith('meringue') || kind === 'whippedTop' ? 'topping' : 'crust', plainMake(kind), () => crypto.randomUUID(), kind)
-      for (const s of orderOfWork(d, kitchen, assess(d, kitchen)).filter(x => x.code.startsWith('part:'))) whole(stepWords(s, useFormat(), d, () => undefined).title + stepWords(s, useFormat(), d, () => undefined).reach)
+      const d = withPart(
+        doc,
+        kitchen,
+        kind.startsWith('meringue') || kind === 'whippedTop' ? 'topping' : 'crust',
+        plainMake(kind),
+        () => crypto.randomUUID(),
+        kind,
+      )
+      for (const s of orderOfWork(d, kitchen, assess(d, kitchen)).filter(x => x.code.startsWith('part:')))
+        whole(
+          stepWords(s, useFormat(), d, () => undefined).title + stepWords(s, useFormat(), d, () => undefined).reach,
+        )
     }
   })
   it('other ways have a name; °F shows in them when the kitchen reads it', () => {
@@ -54,7 +95,8 @@ describe('cold and keeping in words', () => {
     for (const { doc, a } of all) {
       for (const r of whenOf(work(doc, kitchen), doc, kitchen)) whole(decidesWords(r))
       for (const w of chillWays(doc, kitchen)) expect(wayName(w).length).toBeGreaterThan(3)
-      for (const o of keepingOptions(doc, { ...kitchen, business: false }, a)) whole(`${keepingWords(o, useFormat())} ${needWords(o.needs)}`)
+      for (const o of keepingOptions(doc, { ...kitchen, business: false }, a))
+        whole(`${keepingWords(o, useFormat())} ${needWords(o.needs)}`)
       for (const w of workVessels(doc, a)) whole(workVesselWords(w, useFormat()))
     }
   })

@@ -5,7 +5,12 @@ import type { Fruit } from '#core/base/ingredients/measures'
 import { fruitOf } from '#core/plan/fruit'
 import type { LotMethod } from '#core/kitchen/strength'
 
-export const PART_NAMES: Record<FruitPart, string> = { juice: 'juice', zest: 'zest', peel: 'peel', segments: 'segments' }
+export const PART_NAMES: Record<FruitPart, string> = {
+  juice: 'juice',
+  zest: 'zest',
+  peel: 'peel',
+  segments: 'segments',
+}
 
 /** "lemon, medium" */
 export function fruitName(fruit: Fruit | string): string {
@@ -28,10 +33,15 @@ export function leftoverWords(ingredientId: string): string {
   if (ingredientId === 'white') return 'freeze, or meringue'
   if (ingredientId === 'yolk_sep') return 'freeze with a tenth of sugar, or more curd'
   switch (row?.group) {
-    case 'juice': return 'freeze it in weighed bags'
-    case 'egg': return 'keep for the next batch'
-    case 'dairy': return 'whip it, or the next posset'
-    case 'zest': return 'rub into sugar'
-    default: return 'back on the shelf'
+    case 'juice':
+      return 'freeze it in weighed bags'
+    case 'egg':
+      return 'keep for the next batch'
+    case 'dairy':
+      return 'whip it, or the next posset'
+    case 'zest':
+      return 'rub into sugar'
+    default:
+      return 'back on the shelf'
   }
 }

@@ -18,8 +18,28 @@ import { fixed, useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
 
 const record = (over: Partial<KitchenRecord['settings']> = {}): KitchenRecord => ({
-  id: 'k', name: 'Test kitchen', version: 1, revision: 1, places: [], vessels: [], ovens: [], burners: [], pans: [], lots: [],
-  settings: { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, ...SETTINGS_ADDED, ...over },
+  id: 'k',
+  name: 'Test kitchen',
+  version: 1,
+  revision: 1,
+  places: [],
+  vessels: [],
+  ovens: [],
+  burners: [],
+  pans: [],
+  lots: [],
+  settings: {
+    vocabulary: 'gb',
+    temperatureUnit: 'C',
+    cups: null,
+    eggGrade: 'euL',
+    altitudeM: 0,
+    roomTempC: 20,
+    foodCode: 'us',
+    business: true,
+    ...SETTINGS_ADDED,
+    ...over,
+  },
 })
 const use = (over: Partial<KitchenRecord['settings']> = {}) => {
   useKitchenStore().take(record(over))
@@ -45,7 +65,15 @@ describe('numbers with their units', () => {
   })
   it('masses, lengths, shares', () => {
     const f = use()
-    expect([f.grams(4.25), f.grams(412.4), f.grams(12500), f.mm(0.0245, 1), f.cm(0.24), f.cm(0.065), f.percent(0.123, 1)]).toEqual(['4.3 g', '412 g', '12.5 kg', '24.5 mm', '24 cm', '6.5 cm', '12.3 %'])
+    expect([
+      f.grams(4.25),
+      f.grams(412.4),
+      f.grams(12500),
+      f.mm(0.0245, 1),
+      f.cm(0.24),
+      f.cm(0.065),
+      f.percent(0.123, 1),
+    ]).toEqual(['4.3 g', '412 g', '12.5 kg', '24.5 mm', '24 cm', '6.5 cm', '12.3 %'])
     expect(fixed(1234.5)).toBe('1,235')
   })
   it('names in both vocabularies', () => {
@@ -56,16 +84,125 @@ describe('numbers with their units', () => {
 })
 
 describe('findings', () => {
-  const params = { setter: 'pectin', cause: 'amylase', limit: 5, lossPercent: 30, baseC: 20, mixC: 12, fromC: 30, score: 5, freezingC: -3, firmS: 1500, thawedS: 5400, fatPercent: 51, percent: 15, acidPercent: 0.1, pH: 4.9, gPerKg: 12, overG: 30, mm: 1, tempC: 71, share: 0.4, marginK: 0.7, minutes: 0.4, needMinutes: 2, toC: 21, withinS: 7200, takesS: 9000, limitC: 5, readyS: 12000, hours: 4, tauPa: 100, needPa: 300, afterS: 900, maxPa: 400, list: 'egg,milk', lot: 'crate 3' }
-  const CODES: FindingCode[] = ['notModelled', 'phaseInversion', 'waterLow', 'noEgg', 'noSetter', 'noAcid', 'coarseGel', 'lowAcid', 'bitterZest', 'scrubPeel', 'tooSharp', 'tasteFlat', 'alcohol', 'acidShort', 'acidCurdles', 'acidTooHot', 'gelatinAcid', 'agarAcid', 'starchUndercooked', 'starchAcid', 'amylase', 'gelatinStrings', 'butterSplits', 'overflows', 'headroomLow', 'potStalls', 'ovenStalls', 'grainy', 'scrambled', 'grainyNear', 'underset', 'lethalityLow', 'measure71', 'oversetsInDepth', 'boilOver', 'rawEgg', 'rawFlour', 'boilingSugar', 'microwaveJug', 'hotIntoGlass', 'glassOven', 'filmTooHot', 'uncovered', 'coolsTooSlowly', 'coolsAtLimit', 'fridgeWarm', 'frozen', 'thawing', 'servedBeforeSet', 'counterTooLong', 'weeps', 'holdsHours', 'looseCold', 'sagsOnTable', 'tooFirm', 'lightSkin', 'medicines', 'reactivePan', 'allergens', 'animalGelatin', 'noStart', 'lotDate']
-  const say = (code: FindingCode, over: Finding['params'] = {}) => speak({ code, severity: 'look', station: 'heat', path: '', params: { ...params, ...over } }, use())
+  const params = {
+    setter: 'pectin',
+    cause: 'amylase',
+    limit: 5,
+    lossPercent: 30,
+    baseC: 20,
+    mixC: 12,
+    fromC: 30,
+    score: 5,
+    freezingC: -3,
+    firmS: 1500,
+    thawedS: 5400,
+    fatPercent: 51,
+    percent: 15,
+    acidPercent: 0.1,
+    pH: 4.9,
+    gPerKg: 12,
+    overG: 30,
+    mm: 1,
+    tempC: 71,
+    share: 0.4,
+    marginK: 0.7,
+    minutes: 0.4,
+    needMinutes: 2,
+    toC: 21,
+    withinS: 7200,
+    takesS: 9000,
+    limitC: 5,
+    readyS: 12000,
+    hours: 4,
+    tauPa: 100,
+    needPa: 300,
+    afterS: 900,
+    maxPa: 400,
+    list: 'egg,milk',
+    lot: 'crate 3',
+  }
+  const CODES: FindingCode[] = [
+    'notModelled',
+    'phaseInversion',
+    'waterLow',
+    'noEgg',
+    'noSetter',
+    'noAcid',
+    'coarseGel',
+    'lowAcid',
+    'bitterZest',
+    'scrubPeel',
+    'tooSharp',
+    'tasteFlat',
+    'alcohol',
+    'acidShort',
+    'acidCurdles',
+    'acidTooHot',
+    'gelatinAcid',
+    'agarAcid',
+    'starchUndercooked',
+    'starchAcid',
+    'amylase',
+    'gelatinStrings',
+    'butterSplits',
+    'overflows',
+    'headroomLow',
+    'potStalls',
+    'ovenStalls',
+    'grainy',
+    'scrambled',
+    'grainyNear',
+    'underset',
+    'lethalityLow',
+    'measure71',
+    'oversetsInDepth',
+    'boilOver',
+    'rawEgg',
+    'rawFlour',
+    'boilingSugar',
+    'microwaveJug',
+    'hotIntoGlass',
+    'glassOven',
+    'filmTooHot',
+    'uncovered',
+    'coolsTooSlowly',
+    'coolsAtLimit',
+    'fridgeWarm',
+    'frozen',
+    'thawing',
+    'servedBeforeSet',
+    'counterTooLong',
+    'weeps',
+    'holdsHours',
+    'looseCold',
+    'sagsOnTable',
+    'tooFirm',
+    'lightSkin',
+    'medicines',
+    'reactivePan',
+    'allergens',
+    'animalGelatin',
+    'noStart',
+    'lotDate',
+  ]
+  const say = (code: FindingCode, over: Finding['params'] = {}) =>
+    speak({ code, severity: 'look', station: 'heat', path: '', params: { ...params, ...over } }, use())
   it.each(CODES)('%s has words, and no hole in them', (code) => {
     const { title, text } = say(code)
     expect(title.length).toBeGreaterThan(5)
     expect(`${title} ${text}`).not.toMatch(/NaN|undefined|null|\{/)
   })
   it('cautions that can hurt someone say what to do and defer to the kitchen\'s own plan', () => {
-    for (const code of ['lethalityLow', 'rawEgg', 'rawFlour', 'coolsTooSlowly', 'coolsAtLimit', 'counterTooLong', 'measure71'] as const) expect(say(code).text).toContain('your own food-safety plan')
+    for (const code of [
+      'lethalityLow',
+      'rawEgg',
+      'rawFlour',
+      'coolsTooSlowly',
+      'coolsAtLimit',
+      'counterTooLong',
+      'measure71',
+    ] as const)
+      expect(say(code).text).toContain('your own food-safety plan')
     expect(say('rawEgg').text).toMatch(/pasteurised.*pregnant, very young, old or ill/)
     expect(say('lethalityLow').text).toMatch(/pasteurised.*pregnant, very young, old or ill/)
     expect(say('coolsTooSlowly', { takesS: -1 }).text).toContain('does not reach')
@@ -75,24 +212,30 @@ describe('findings', () => {
 describe('why', () => {
   const kitchens = demoKitchen()
   const all = demoFormulas().map(d => ({ doc: d.document, a: assess(d.document, kitchens) }))
-  it.each(WHY_TOPICS)('%s has a reason, a source and a spread for every kind of dessert, and no hole in them', (topic) => {
-    for (const { doc, a } of all) {
-      const note = why(topic, doc, a, use())
-      for (const text of [note.title, note.how, note.source, note.spread, ...note.inputs.flat()]) {
-        expect(text.length).toBeGreaterThan(0)
-        expect(text).not.toMatch(/NaN|undefined|null|Infinity/)
+  it.each(WHY_TOPICS)(
+    '%s has a reason, a source and a spread for every kind of dessert, and no hole in them',
+    (topic) => {
+      for (const { doc, a } of all) {
+        const note = why(topic, doc, a, use())
+        for (const text of [note.title, note.how, note.source, note.spread, ...note.inputs.flat()]) {
+          expect(text.length).toBeGreaterThan(0)
+          expect(text).not.toMatch(/NaN|undefined|null|Infinity/)
+        }
+        expect(note.how).toMatch(/[.]$/)
       }
-      expect(note.how).toMatch(/[.]$/)
-    }
-  })
+    },
+  )
   it('safety defers to the kitchen\'s own plan', () => {
-    for (const topic of ['lethality', 'useBy'] as const) expect(why(topic, all[0]!.doc, all[0]!.a, use()).spread).toMatch(/your own/i)
+    for (const topic of ['lethality', 'useBy'] as const)
+      expect(why(topic, all[0]!.doc, all[0]!.a, use()).spread).toMatch(/your own/i)
   })
   it('every verdict and readout of every kind reads as a sentence', () => {
     for (const { doc, a } of all) {
       expect(verdictSentence(doc, a, use())).toMatch(/^[A-Z].*\. [A-Z]\w+\.$/)
-      for (const station of ['stock', 'balance', 'shape', 'heat', 'chill', 'serve'] as const) for (const text of readout(station, doc, a, use())) expect(text).not.toMatch(/NaN|undefined/)
-      for (const f of a.findings) expect(`${speak(f, use()).title} ${speak(f, use()).text}`).not.toMatch(/NaN|undefined|\{/)
+      for (const station of ['stock', 'balance', 'shape', 'heat', 'chill', 'serve'] as const)
+        for (const text of readout(station, doc, a, use())) expect(text).not.toMatch(/NaN|undefined/)
+      for (const f of a.findings)
+        expect(`${speak(f, use()).title} ${speak(f, use()).text}`).not.toMatch(/NaN|undefined|\{/)
     }
   })
   it('kinds, ways of making, reasons and conditions all have names', () => {
@@ -108,17 +251,28 @@ describe('why', () => {
 describe('the verdict', () => {
   const doc = formula()
   const a = assess(doc, kitchen)
-  it.each(['good', 'sagsOnTable', 'looseCold', 'runny', 'grainy', 'tooFirm', 'servedBeforeSet'] as VerdictCode[])('%s is one plain sentence for every use', (code) => {
-    for (const kind of ['spooned', 'glass', 'piped', 'cut', 'turnedOut'] as const) {
-      const text = verdictSentence({ ...doc, use: { ...doc.use, kind } }, { ...a, verdict: { ...a.verdict, code } }, use())
-      expect(text).toMatch(/^[A-Z].*\. [A-Z]\w+\.$/)
-      expect(text).not.toMatch(/undefined|NaN/)
-    }
-  })
+  it.each(['good', 'sagsOnTable', 'looseCold', 'runny', 'grainy', 'tooFirm', 'servedBeforeSet'] as VerdictCode[])(
+    '%s is one plain sentence for every use',
+    (code) => {
+      for (const kind of ['spooned', 'glass', 'piped', 'cut', 'turnedOut'] as const) {
+        const text = verdictSentence(
+          { ...doc, use: { ...doc.use, kind } },
+          { ...a, verdict: { ...a.verdict, code } },
+          use(),
+        )
+        expect(text).toMatch(/^[A-Z].*\. [A-Z]\w+\.$/)
+        expect(text).not.toMatch(/undefined|NaN/)
+      }
+    },
+  )
   it('says when it is ready, by the clock if there is one', () => {
     expect(readyWords(doc, a, use())).toMatch(/^Ready from 1\d:\d\d\.$/)
-    expect(readyWords({ ...doc, serve: { ...doc.serve, startAt: '' } }, a, use())).toMatch(/^Ready .* after you start\.$/)
-    expect(readyWords(doc, { ...a, serve: { ...a.serve, readyAfterS: null }, chill: { ...a.chill, readyS: null } }, use())).toContain('Does not get there')
+    expect(readyWords({ ...doc, serve: { ...doc.serve, startAt: '' } }, a, use())).toMatch(
+      /^Ready .* after you start\.$/,
+    )
+    expect(
+      readyWords(doc, { ...a, serve: { ...a.serve, readyAfterS: null }, chill: { ...a.chill, readyS: null } }, use()),
+    ).toContain('Does not get there')
   })
   it('every stop of the ribbon has two short lines with units', () => {
     for (const station of ['stock', 'balance', 'shape', 'heat', 'chill', 'serve'] as const) {
@@ -129,7 +283,17 @@ describe('the verdict', () => {
     expect(readout('balance', doc, a, use())[1]).toBe(BAND_NAMES[a.verdict.cold.band])
   })
   it.each(ADJUSTMENTS)('the offer %s reads as something to do', (kind) => {
-    const x: Adjustment = { kind, from: 100, to: kind === 'holdShorter' ? 0 : 120, unit: 'g', ingredientId: 'yolk_sep', code: 'good', platePa: 321, coldPa: 400, doc }
+    const x: Adjustment = {
+      kind,
+      from: 100,
+      to: kind === 'holdShorter' ? 0 : 120,
+      unit: 'g',
+      ingredientId: 'yolk_sep',
+      code: 'good',
+      platePa: 321,
+      coldPa: 400,
+      doc,
+    }
     const { label } = adjustmentWords(x, use())
     expect(label).toMatch(/^[\dA-Z]/)
     expect(label).not.toMatch(/undefined|NaN/)
@@ -139,21 +303,73 @@ describe('the verdict', () => {
 describe('reading and problems', () => {
   it('says the assumption as the kitchen would: "US cup 236.6 ml, 203 g caster sugar"', () => {
     const [line] = readText('1 1/2 cups caster sugar', { cups: 'us' })
-    expect(basisWords(line!.items[0]!.basis!, 'Caster sugar', use())).toBe('US cup 236.6 ml, 203 g caster sugar, level, not packed')
+    expect(basisWords(line!.items[0]!.basis!, 'Caster sugar', use())).toBe(
+      'US cup 236.6 ml, 203 g caster sugar, level, not packed',
+    )
   })
   it('every basis and question has words', () => {
-    const bases: Basis[] = [{ kind: 'weighed' }, { kind: 'ounce', ounceG: 28.35 }, { kind: 'millilitres', gPerMl: 1.03 }, { kind: 'egg', grade: 'euL', part: 'yolk', eachG: 19.2 }, { kind: 'fruit', fruit: 'large lemon', size: 'large', part: 'zest', eachG: 4, lnSigma: 0.3 }, { kind: 'stick', stickG: 113.4 }, { kind: 'answered' }, { kind: 'written', gPerMl: null }, { kind: 'written', gPerMl: 1.03 }, { kind: 'can', canG: 397 }, { kind: 'leaf', grade: 'gold', eachG: 2 }, { kind: 'packet', eachG: 7.1 }, { kind: 'pinch', eachG: 0.3 }, { kind: 'percent' }, { kind: 'sum', of: [{ kind: 'weighed' }, { kind: 'answered' }] }]
+    const bases: Basis[] = [
+      { kind: 'weighed' },
+      { kind: 'ounce', ounceG: 28.35 },
+      { kind: 'millilitres', gPerMl: 1.03 },
+      { kind: 'egg', grade: 'euL', part: 'yolk', eachG: 19.2 },
+      { kind: 'fruit', fruit: 'large lemon', size: 'large', part: 'zest', eachG: 4, lnSigma: 0.3 },
+      { kind: 'stick', stickG: 113.4 },
+      { kind: 'answered' },
+      { kind: 'written', gPerMl: null },
+      { kind: 'written', gPerMl: 1.03 },
+      { kind: 'can', canG: 397 },
+      { kind: 'leaf', grade: 'gold', eachG: 2 },
+      { kind: 'packet', eachG: 7.1 },
+      { kind: 'pinch', eachG: 0.3 },
+      { kind: 'percent' },
+      { kind: 'sum', of: [{ kind: 'weighed' }, { kind: 'answered' }] },
+    ]
     for (const b of bases) expect(basisWords(b, 'x', use()).length).toBeGreaterThan(5)
-    const questions: Question[] = [{ kind: 'cups', options: [] }, { kind: 'eggGrade', word: 'large', options: [] }, { kind: 'eggGrade', word: '', options: [] }, { kind: 'ounce', options: [] }, { kind: 'amount', reason: 'missing', unit: '' }, { kind: 'amount', reason: 'range', unit: 'cup', low: 1, high: 2 }, { kind: 'amount', reason: 'unit', unit: 'pinch' }, { kind: 'ingredient', words: 'dust', suggestion: null }, { kind: 'ingredient', words: 'coconut', suggestion: 'sugar' }, { kind: 'fruitPart', options: [] }, { kind: 'can', options: [397] }, { kind: 'leafGrade', options: ['gold'] }]
+    const questions: Question[] = [
+      { kind: 'cups', options: [] },
+      { kind: 'eggGrade', word: 'large', options: [] },
+      { kind: 'eggGrade', word: '', options: [] },
+      { kind: 'ounce', options: [] },
+      { kind: 'amount', reason: 'missing', unit: '' },
+      { kind: 'amount', reason: 'range', unit: 'cup', low: 1, high: 2 },
+      { kind: 'amount', reason: 'unit', unit: 'pinch' },
+      { kind: 'ingredient', words: 'dust', suggestion: null },
+      { kind: 'ingredient', words: 'coconut', suggestion: 'sugar' },
+      { kind: 'fruitPart', options: [] },
+      { kind: 'can', options: [397] },
+      { kind: 'leafGrade', options: ['gold'] },
+    ]
     for (const q of questions) expect(questionWords(q)).toMatch(/\?$/)
   })
   it('a problem names its field in words and by path', () => {
-    expect(documentProblemWords({ path: 'document.heat.targetTempC', code: 'tooLarge', params: { max: 105 } })).toBe('The target temperature (heat.targetTempC) is too large: at most 105.')
-    expect(documentProblemWords({ path: 'assembly.insertM3', code: 'tooLarge', params: { max: 2.49e-4 } })).toContain('at most 249 ml.')
-    expect(documentProblemWords({ path: 'assembly.crustM', code: 'tooLarge', params: { max: 0.02 } })).toContain('at most 20 mm.')
+    expect(documentProblemWords({ path: 'document.heat.targetTempC', code: 'tooLarge', params: { max: 105 } })).toBe(
+      'The target temperature (heat.targetTempC) is too large: at most 105.',
+    )
+    expect(documentProblemWords({ path: 'assembly.insertM3', code: 'tooLarge', params: { max: 2.49e-4 } })).toContain(
+      'at most 249 ml.',
+    )
+    expect(documentProblemWords({ path: 'assembly.crustM', code: 'tooLarge', params: { max: 0.02 } })).toContain(
+      'at most 20 mm.',
+    )
     expect(documentProblemWords({ path: 'version', code: 'tooLarge', params: {} })).toContain('newer version')
-    expect(documentProblemWords({ path: 'components.0.lines.1.ingredientId', code: 'unknownIngredient', params: {} })).toContain('is not one that Lumbik knows')
-    for (const code of ['negative', 'tooSmall', 'notANumber', 'required', 'oneOf', 'noUnknown', 'unknownLine', 'sameId', 'typeError', 'notJson', 'something']) expect(documentProblemWords({ path: 'use.tableTimeS', code, params: {} })).toMatch(/\.$/)
+    expect(
+      documentProblemWords({ path: 'components.0.lines.1.ingredientId', code: 'unknownIngredient', params: {} }),
+    ).toContain('is not one that Lumbik knows')
+    for (const code of [
+      'negative',
+      'tooSmall',
+      'notANumber',
+      'required',
+      'oneOf',
+      'noUnknown',
+      'unknownLine',
+      'sameId',
+      'typeError',
+      'notJson',
+      'something',
+    ])
+      expect(documentProblemWords({ path: 'use.tableTimeS', code, params: {} })).toMatch(/\.$/)
     expect(fieldWords('somewhere.else')).toBe('somewhere.else')
   })
 })

@@ -9,19 +9,31 @@ import { levers, type Lever } from '#core/solve/elasticity'
 import { createQuick } from '#core/solve/quick'
 import { CHUNK, createSampler, SAMPLES, type Shares } from '#core/solve/sampling'
 
-export interface BulkProgress { shares?: Shares, levers?: Lever[], adjustments?: Adjustment[], done: number }
+export interface BulkProgress {
+  shares?: Shares
+  levers?: Lever[]
+  adjustments?: Adjustment[]
+  done: number
+}
 
 const cancelled = new Set<number>()
 /** Lets queued messages (a cancel, a newer job) in. */
-const breathe = () => new Promise<void>((resolve) => {
-  const channel = new MessageChannel()
-  channel.port1.onmessage = () => resolve()
-  channel.port2.postMessage(0)
-})
+const breathe = () =>
+  new Promise<void>((resolve) => {
+    const channel = new MessageChannel()
+    channel.port1.onmessage = () => resolve()
+    channel.port2.postMessage(0)
+  })
 
 const api = {
   /** Runs a job to its end or until it is cancelled. @returns whether it finished */
-  async run(id: number, doc: FormulaDocument, kitchen: Kitchen, firmer: boolean, report: (id: number, progress: BulkProgress) => void): Promise<boolean> {
+  async run(
+    id: number,
+    doc: FormulaDocument,
+    kitchen: Kitchen,
+    firmer: boolean,
+    report: (id: number, progress: BulkProgress) => void,
+  ): Promise<boolean> {
     try {
       const worked = work(doc, kitchen)
       const sampler = createSampler(worked)
@@ -30,7 +42,11 @@ const api = {
         sampler.run(CHUNK)
         await breathe()
       }
-      report(id, { shares: sampler.result(), levers: levers(doc, kitchen, firmer, createQuick(doc, kitchen, worked)), done: 0.5 })
+      report(id, {
+        shares: sampler.result(),
+        levers: levers(doc, kitchen, firmer, createQuick(doc, kitchen, worked)),
+        done: 0.5,
+      })
       const search = adjustments(doc, kitchen, worked.assessment)
       for (;;) {
         if (cancelled.delete(id)) return false

@@ -6,7 +6,11 @@ import { InputError } from '#core/base/errors'
 import type { FormulaDocument } from '#core/formula/document'
 import type { Kitchen } from '#core/kitchen/kitchen'
 
-export interface InputProblem { code: string, path: string, params: Record<string, number | string> }
+export interface InputProblem {
+  code: string
+  path: string
+  params: Record<string, number | string>
+}
 export type LiveAnswer = { seq: number, assessment: Assessment } | { seq: number, problem: InputProblem }
 
 const api = {
@@ -14,7 +18,8 @@ const api = {
     try {
       return { seq, assessment: assess(doc, kitchen) }
     } catch (error) {
-      if (error instanceof InputError) return { seq, problem: { code: error.code, path: error.path, params: { ...error.params } } }
+      if (error instanceof InputError)
+        return { seq, problem: { code: error.code, path: error.path, params: { ...error.params } } }
       throw error
     }
   },

@@ -17,9 +17,16 @@ import { rebalance, type Goal, type Way } from '#core/solve/rebalance'
 import { swapGuard, type Swap } from '#core/solve/swap'
 import { drawMap, type MapDrawing } from '../composables/mapDrawing'
 
-export interface SolveProblem { code: string, path: string, params: Record<string, number | string> }
+export interface SolveProblem {
+  code: string
+  path: string
+  params: Record<string, number | string>
+}
 /** What a job reports while it runs: how much is done, and the map so far. */
-export interface SolveProgress { done: number, map?: MapDrawing }
+export interface SolveProgress {
+  done: number
+  map?: MapDrawing
+}
 export type SolveTask =
   | { kind: 'map', doc: FormulaDocument, kitchen: Kitchen, request: Omit<MapRequest, 'n'>, at: 'cold' | 'plate' }
   | { kind: 'rebalance', doc: FormulaDocument, kitchen: Kitchen, goal: Goal }
@@ -31,23 +38,49 @@ export type SolveTask =
   | { kind: 'when', doc: FormulaDocument, kitchen: Kitchen }
   | { kind: 'cold', docs: FormulaDocument[], kitchen: Kitchen }
 /** What a tin makes of a batch: depth and the times that follow from it. */
-export interface TinFigures { depthM: number, endS: number, readyS: number | null, batchG: number }
-export interface FitAnswer { plan: FitPlan, before: TinFigures, after: TinFigures }
+export interface TinFigures {
+  depthM: number
+  endS: number
+  readyS: number | null
+  batchG: number
+}
+export interface FitAnswer {
+  plan: FitPlan
+  before: TinFigures
+  after: TinFigures
+}
 /** One way to chill: its picture and what its assessment says of the cold. */
-export interface ColdView { picture: Picture, chill: Assessment['chill'], depthM: number, count: number }
-export interface SolveResults { map: MapDrawing, rebalance: Way[], explain: Explained, swap: Swap, levers: Lever[], fit: FitAnswer, variants: CookVariant[], when: WhenRow[], cold: ColdView[] }
-export type SolveAnswer = { value: SolveResults[keyof SolveResults] } | { problem: SolveProblem } | { cancelled: true }
+export interface ColdView {
+  picture: Picture
+  chill: Assessment['chill']
+  depthM: number
+  count: number
+}
+export interface SolveResults {
+  map: MapDrawing
+  rebalance: Way[]
+  explain: Explained
+  swap: Swap
+  levers: Lever[]
+  fit: FitAnswer
+  variants: CookVariant[]
+  when: WhenRow[]
+  cold: ColdView[]
+}
+export type SolveAnswer =
+  { value: SolveResults[keyof SolveResults] } | { problem: SolveProblem } | { cancelled: true }
 
 /** Coarse first, then fine. */
 const GRIDS = [16, 64]
 const BREATH_MS = 12
 
 const cancelled = new Set<number>()
-const breathe = () => new Promise<void>((resolve) => {
-  const channel = new MessageChannel()
-  channel.port1.onmessage = () => resolve()
-  channel.port2.postMessage(0)
-})
+const breathe = () =>
+  new Promise<void>((resolve) => {
+    const channel = new MessageChannel()
+    channel.port1.onmessage = () => resolve()
+    channel.port2.postMessage(0)
+  })
 
 /** Runs a generator, letting messages in every few milliseconds. @returns its value, or null once cancelled */
 async function drive<P, R>(id: number, steps: Generator<P, R>, onStep: (p: P) => void): Promise<R | null> {
@@ -67,39 +100,62 @@ async function drive<P, R>(id: number, steps: Generator<P, R>, onStep: (p: P) =>
   }
 }
 
-const tinFigures = (a: Assessment): TinFigures => ({ depthM: a.shape.depthM, endS: a.heat.endS, readyS: a.chill.readyS, batchG: a.shape.batchG })
+const tinFigures = (a: Assessment): TinFigures => ({
+  depthM: a.shape.depthM,
+  endS: a.heat.endS,
+  readyS: a.chill.readyS,
+  batchG: a.shape.batchG,
+})
 /** Long enough to see it served, set and cold; a day at most. */
-const coldEndS = (c: Assessment['chill']): number => Math.min(24 * 3600, 1.05 * Math.max(3600, c.servedS, c.readyS ?? 0, c.to5S ?? 0))
+const coldEndS = (c: Assessment['chill']): number =>
+  Math.min(24 * 3600, 1.05 * Math.max(3600, c.servedS, c.readyS ?? 0, c.to5S ?? 0))
 
-async function solve(id: number, task: SolveTask, report: (p: SolveProgress) => void): Promise<SolveResults[keyof SolveResults] | null> {
+async function solve(
+  id: number,
+  task: SolveTask,
+  report: (p: SolveProgress) => void,
+): Promise<SolveResults[keyof SolveResults] | null> {
   switch (task.kind) {
     case 'map': {
       const quick = createQuick(task.doc, task.kitchen)
       let drawing: MapDrawing | null = null
       for (const n of GRIDS) {
-        const field = await drive(id, mapField(task.doc, task.kitchen, { ...task.request, n }, quick), done => report({ done: n === GRIDS[0] ? 0.1 * done : 0.1 + 0.9 * done }))
+        const field = await drive(id, mapField(task.doc, task.kitchen, { ...task.request, n }, quick), done =>
+          report({ done: n === GRIDS[0] ? 0.1 * done : 0.1 + 0.9 * done }),
+        )
         if (!field) return null
         drawing = drawMap(field, task.at)
         if (n !== GRIDS.at(-1)) report({ done: 0.1, map: drawing })
       }
       return drawing
     }
-    case 'rebalance': return drive(id, rebalance(task.doc, task.kitchen, task.goal), p => report(p))
-    case 'explain': return drive(id, explain(task.from, task.to, task.kitchen), done => report({ done }))
-    case 'swap': return swapGuard(task.doc, task.kitchen, task.lineId, task.toId, () => crypto.randomUUID())
-    case 'levers': return levers(task.doc, task.kitchen, task.firmer)
+    case 'rebalance':
+      return drive(id, rebalance(task.doc, task.kitchen, task.goal), p => report(p))
+    case 'explain':
+      return drive(id, explain(task.from, task.to, task.kitchen), done => report({ done }))
+    case 'swap':
+      return swapGuard(task.doc, task.kitchen, task.lineId, task.toId, () => crypto.randomUUID())
+    case 'levers':
+      return levers(task.doc, task.kitchen, task.firmer)
     case 'fit': {
       const before = assess(task.doc, task.kitchen)
       const plan = fitInto(task.doc, task.kitchen, before.shape, task.wish, () => crypto.randomUUID())
       return { plan, before: tinFigures(before), after: tinFigures(assess(plan.doc, task.kitchen)) }
     }
-    case 'variants': return drive(id, cookVariants(task.doc, task.kitchen), () => {})
-    case 'when': return whenOf(work(task.doc, task.kitchen), task.doc, task.kitchen)
+    case 'variants':
+      return drive(id, cookVariants(task.doc, task.kitchen), () => {})
+    case 'when':
+      return whenOf(work(task.doc, task.kitchen), task.doc, task.kitchen)
     case 'cold': {
       const worked = task.docs.map(doc => ({ doc, w: work(doc, task.kitchen) }))
       // One time axis for all, so that they compare.
       const endS = Math.max(...worked.map(({ w }) => coldEndS(w.assessment.chill)))
-      return worked.map(({ doc, w }) => ({ picture: pictureOf(w, doc, task.kitchen, endS), chill: w.assessment.chill, depthM: w.assessment.shape.depthM, count: w.assessment.shape.count }))
+      return worked.map(({ doc, w }) => ({
+        picture: pictureOf(w, doc, task.kitchen, endS),
+        chill: w.assessment.chill,
+        depthM: w.assessment.shape.depthM,
+        count: w.assessment.shape.count,
+      }))
     }
   }
 }
@@ -113,7 +169,8 @@ const api = {
       const value = await solve(id, task, p => report(id, p))
       return value === null ? { cancelled: true } : { value }
     } catch (error) {
-      if (error instanceof InputError) return { problem: { code: error.code, path: error.path, params: { ...error.params } } }
+      if (error instanceof InputError)
+        return { problem: { code: error.code, path: error.path, params: { ...error.params } } }
       throw error
     }
   },

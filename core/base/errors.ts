@@ -1,7 +1,16 @@
 /** The one error the core throws: bad input, naming the field. */
 
 export type InputCode =
-  | 'notANumber' | 'negative' | 'tooSmall' | 'tooLarge' | 'unknownIngredient' | 'noWater' | 'noLines' | 'unknownValue' | 'missing' | 'outOfReach'
+  | 'notANumber'
+  | 'negative'
+  | 'tooSmall'
+  | 'tooLarge'
+  | 'unknownIngredient'
+  | 'noWater'
+  | 'noLines'
+  | 'unknownValue'
+  | 'missing'
+  | 'outOfReach'
 
 /** Bad input. `path` names the field (`components.0.lines.2.massG`), `code` says why, `params` carry the limits. */
 export class InputError extends Error {

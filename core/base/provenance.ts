@@ -9,4 +9,9 @@ export interface Quantity {
   lnSigma?: number
   provenance: Provenance
 }
-export const quantity = (value: number, unit: string, provenance: Provenance, spread: { sigma?: number, lnSigma?: number } = {}): Quantity => ({ value, unit, provenance, ...spread })
+export const quantity = (
+  value: number,
+  unit: string,
+  provenance: Provenance,
+  spread: { sigma?: number, lnSigma?: number } = {},
+): Quantity => ({ value, unit, provenance, ...spread })

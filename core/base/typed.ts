@@ -17,21 +17,76 @@ export interface QuantityContext {
   /** A bare temperature is °F. */
   fahrenheit?: boolean
 }
-export type QuantityResult = { value: number } | { problem: 'notANumber' | 'whoseCups' | 'noDensity' | 'wrongUnit', unit?: string }
+export type QuantityResult =
+  { value: number } | { problem: 'notANumber' | 'whoseCups' | 'noDensity' | 'wrongUnit', unit?: string }
 
 const FRACTION: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅓': '1/3', '⅔': '2/3', '⅛': '1/8' }
-const LENGTH: Record<string, number> = { mm: 1e-3, cm: 1e-2, m: 1, in: INCH_M, inch: INCH_M, inches: INCH_M, '"': INCH_M }
-const TIME: Record<string, number> = { s: 1, sec: 1, min: 60, mins: 60, h: 3600, hr: 3600, hrs: 3600, hour: 3600, hours: 3600 }
-const MASS: Record<string, number> = { g: 1, gram: 1, grams: 1, kg: 1000, oz: OUNCE_G, ounce: OUNCE_G, ounces: OUNCE_G, lb: POUND_G, lbs: POUND_G, stick: STICK_G, sticks: STICK_G }
+const LENGTH: Record<string, number> = {
+  'mm': 1e-3,
+  'cm': 1e-2,
+  'm': 1,
+  'in': INCH_M,
+  'inch': INCH_M,
+  'inches': INCH_M,
+  '"': INCH_M,
+}
+const TIME: Record<string, number> = {
+  s: 1,
+  sec: 1,
+  min: 60,
+  mins: 60,
+  h: 3600,
+  hr: 3600,
+  hrs: 3600,
+  hour: 3600,
+  hours: 3600,
+}
+const MASS: Record<string, number> = {
+  g: 1,
+  gram: 1,
+  grams: 1,
+  kg: 1000,
+  oz: OUNCE_G,
+  ounce: OUNCE_G,
+  ounces: OUNCE_G,
+  lb: POUND_G,
+  lbs: POUND_G,
+  stick: STICK_G,
+  sticks: STICK_G,
+}
 const VOLUME: Record<string, number> = { ml: 1, cl: 10, dl: 100, l: 1000 }
 const MEASURE: Record<string, 'cup' | 'tablespoon' | 'teaspoon' | 'fluidOunce' | 'pint'> = {
-  cup: 'cup', cups: 'cup', tbsp: 'tablespoon', tablespoon: 'tablespoon', tablespoons: 'tablespoon', tsp: 'teaspoon', teaspoon: 'teaspoon', teaspoons: 'teaspoon', 'fl oz': 'fluidOunce', 'floz': 'fluidOunce', pint: 'pint', pints: 'pint',
+  'cup': 'cup',
+  'cups': 'cup',
+  'tbsp': 'tablespoon',
+  'tablespoon': 'tablespoon',
+  'tablespoons': 'tablespoon',
+  'tsp': 'teaspoon',
+  'teaspoon': 'teaspoon',
+  'teaspoons': 'teaspoon',
+  'fl oz': 'fluidOunce',
+  'floz': 'fluidOunce',
+  'pint': 'pint',
+  'pints': 'pint',
 }
-const EGG: Record<string, 'wholeG' | 'yolkG' | 'whiteG'> = { egg: 'wholeG', eggs: 'wholeG', yolk: 'yolkG', yolks: 'yolkG', white: 'whiteG', whites: 'whiteG' }
+const EGG: Record<string, 'wholeG' | 'yolkG' | 'whiteG'> = {
+  egg: 'wholeG',
+  eggs: 'wholeG',
+  yolk: 'yolkG',
+  yolks: 'yolkG',
+  white: 'whiteG',
+  whites: 'whiteG',
+}
 
 /** Reads a typed quantity into SI (grams, metres, °C, seconds), or says what is wrong with it. */
 export function readQuantity(raw: string, c: QuantityContext): QuantityResult {
-  const text = raw.trim().toLowerCase().replace(/[−–]/g, '-').replace(/(\d),(\d)/g, '$1.$2').replace(/×/g, '*').replace(/(\d)?\s*([½¼¾⅓⅔⅛])/g, (_, n: string | undefined, f: string) => `${n ? `${n} ` : ''}${FRACTION[f]!}`)
+  const text = raw
+    .trim()
+    .toLowerCase()
+    .replace(/[−–]/g, '-')
+    .replace(/(\d),(\d)/g, '$1.$2')
+    .replace(/×/g, '*')
+    .replace(/(\d)?\s*([½¼¾⅓⅔⅛])/g, (_, n: string | undefined, f: string) => `${n ? `${n} ` : ''}${FRACTION[f]!}`)
   if (text === '') return { problem: 'notANumber' }
   // Signs between terms; a leading minus belongs to the first.
   const terms = text.match(/[+-]?[^+-]+/g) ?? []
@@ -54,12 +109,22 @@ function product(text: string): number | null {
   const mixed = /^(\d+)\s+(\d+)\/(\d+)$/.exec(text)
   if (mixed) return Number(mixed[1]) + Number(mixed[2]) / Number(mixed[3])
   if (/\d\s+\d/.test(text) || !/^\d*\.?\d+(?:\s*[*/]\s*\d*\.?\d+)*$/.test(text)) return null
-  return text.split(/\s*(?=[*/])/).reduce((value, part, i) => i === 0 ? Number(part) : part[0] === '*' ? value * Number(part.slice(1)) : value / Number(part.slice(1)), 0)
+  return text
+    .split(/\s*(?=[*/])/)
+    .reduce(
+      (value, part, i) =>
+        i === 0 ? Number(part) : part[0] === '*' ? value * Number(part.slice(1)) : value / Number(part.slice(1)),
+      0,
+    )
 }
 
-const toCelsius = (n: number, unit: string, c: QuantityContext) => (unit === '' ? c.fahrenheit : unit.includes('f')) ? fahrenheitToCelsius(n) : n
+const toCelsius = (n: number, unit: string, c: QuantityContext) =>
+  (unit === '' ? c.fahrenheit : unit.includes('f')) ? fahrenheitToCelsius(n) : n
 
-function scaleOf(unit: string, c: QuantityContext): number | { problem: 'whoseCups' | 'noDensity' | 'wrongUnit', unit: string } {
+function scaleOf(
+  unit: string,
+  c: QuantityContext,
+): number | { problem: 'whoseCups' | 'noDensity' | 'wrongUnit', unit: string } {
   if (unit === '') return c.bare
   const wrong = { problem: 'wrongUnit' as const, unit }
   if (c.kind === 'temperature') return /^°?\s*[cf]$/.test(unit) ? 1 : wrong
@@ -71,7 +136,15 @@ function scaleOf(unit: string, c: QuantityContext): number | { problem: 'whoseCu
   if (egg) return EGG_GRADES[c.eggGrade][egg]
   const gPerMl = c.ingredientId === undefined ? undefined : DENSITIES[c.ingredientId]?.gPerMl
   const measure = MEASURE[unit]
-  const ml = VOLUME[unit] ?? (measure ? c.cups ? SYSTEM_ML[c.cups][measure] : measure === 'teaspoon' ? SYSTEM_ML.metric.teaspoon : null : undefined)
+  const ml =
+    VOLUME[unit] ??
+    (measure
+      ? c.cups
+        ? SYSTEM_ML[c.cups][measure]
+        : measure === 'teaspoon'
+          ? SYSTEM_ML.metric.teaspoon
+          : null
+      : undefined)
   if (ml === undefined) return wrong
   if (ml === null) return { problem: 'whoseCups', unit }
   return gPerMl === undefined ? { problem: 'noDensity', unit } : ml * gPerMl

@@ -7,7 +7,9 @@
 export const CUP_SYSTEMS = ['us', 'metric', 'australian', 'imperial'] as const
 export type CupSystem = (typeof CUP_SYSTEMS)[number]
 
-export const SYSTEM_ML: Readonly<Record<CupSystem, { cup: number, tablespoon: number, teaspoon: number, fluidOunce: number, pint: number }>> = {
+export const SYSTEM_ML: Readonly<
+  Record<CupSystem, { cup: number, tablespoon: number, teaspoon: number, fluidOunce: number, pint: number }>
+> = {
   us: { cup: 236.588, tablespoon: 14.787, teaspoon: 4.929, fluidOunce: 29.574, pint: 473.176 },
   metric: { cup: 250, tablespoon: 15, teaspoon: 5, fluidOunce: 28.413, pint: 568.261 },
   australian: { cup: 250, tablespoon: 20, teaspoon: 5, fluidOunce: 28.413, pint: 568.261 },

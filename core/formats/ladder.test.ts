@@ -20,7 +20,8 @@ describe(`bands a cook expects (${ladder.source})`, () => {
   })
   it('a 20 % butter curd loses strength past its best: 149, 129, 88 Pa at 82, 86, 90 °C within a tenth (project notes)', () => {
     const row = ladder.formulas.find(r => r.name === 'whole-egg curd 20 % butter')!
-    const at = (Tpk: number) => evaluateLadder(readLadder({ formulas: [{ ...row, process: { ...row.process, Tpk } }] })).rows[0]!.yieldStressPa
+    const at = (Tpk: number) =>
+      evaluateLadder(readLadder({ formulas: [{ ...row, process: { ...row.process, Tpk } }] })).rows[0]!.yieldStressPa
     expect(Math.abs(at(82) / 149 - 1)).toBeLessThan(0.1)
     expect(Math.abs(at(86) / 129 - 1)).toBeLessThan(0.1)
     expect(Math.abs(at(90) / 88 - 1)).toBeLessThan(0.1)
@@ -28,8 +29,12 @@ describe(`bands a cook expects (${ladder.source})`, () => {
 })
 
 describe('possets as the notes have them (project notes, common practice behind them)', () => {
-  const posset = (sugar: number, lemon: number, evap = 0.62 * sugar) => evaluateLadder(readLadder({ formulas: [{ name: 'p', massG: { cream36: 480, sugar, lemon }, process: { evap } }] })).rows[0]!.yieldStressPa
-  it('under the reduction rule half the sugar loosens it by a tenth or more', () => expect(posset(68, 90) / posset(136, 90)).toBeLessThan(0.9))
+  const posset = (sugar: number, lemon: number, evap = 0.62 * sugar) =>
+    evaluateLadder(
+      readLadder({ formulas: [{ name: 'p', massG: { cream36: 480, sugar, lemon }, process: { evap } }] }),
+    ).rows[0]!.yieldStressPa
+  it('under the reduction rule half the sugar loosens it by a tenth or more', () =>
+    expect(posset(68, 90) / posset(136, 90)).toBeLessThan(0.9))
   it('12 g of juice stays under 40 Pa, 230 g falls under four fifths of the best', () => {
     expect(posset(136, 12)).toBeLessThan(40)
     const best = Math.max(...[40, 60, 75, 90, 110].map(j => posset(136, j)))
@@ -52,7 +57,9 @@ describe('ladder files', () => {
   }
   it('need neither note nor bands; nothing depends on the name', () => {
     const row = ladder.formulas[1]!
-    const again = evaluateLadder(readLadder({ formulas: [{ name: 'something else', massG: row.massG, process: row.process }] })).rows[0]!
+    const again = evaluateLadder(
+      readLadder({ formulas: [{ name: 'something else', massG: row.massG, process: row.process }] }),
+    ).rows[0]!
     expect(again.yieldStressPa).toBe(report.rows[1]!.yieldStressPa)
     expect(again).toMatchObject({ expectedBands: [], inBand: false })
   })
@@ -71,6 +78,14 @@ describe('ladder files', () => {
   })
   it('a row becomes a document in which nothing is left to simulate', () => {
     const doc = ladderDocument(readLadder(ladder)[23]!)
-    expect([doc.heat.course, doc.heat.evaporationG, doc.serve.coldTempC, doc.serve.chilledS, ...Object.values(doc.set).filter(v => typeof v === 'object')].every(v => 'given' in (v as object))).toBe(true)
+    expect(
+      [
+        doc.heat.course,
+        doc.heat.evaporationG,
+        doc.serve.coldTempC,
+        doc.serve.chilledS,
+        ...Object.values(doc.set).filter(v => typeof v === 'object'),
+      ].every(v => 'given' in (v as object)),
+    ).toBe(true)
   })
 })

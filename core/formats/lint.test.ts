@@ -18,7 +18,9 @@ describe('the lint', () => {
   it('a whole formula leaves nothing to say', () => {
     expect(codes(CURD)).toEqual([])
     expect(codes(CURD + METHOD)).toEqual([])
-    expect(codes(`${CURD}\nzest of 2 lemons\n\nMethod\n1. Put everything in the bowl and cook to 82 °C (180 °F).`)).toEqual([])
+    expect(
+      codes(`${CURD}\nzest of 2 lemons\n\nMethod\n1. Put everything in the bowl and cook to 82 °C (180 °F).`),
+    ).toEqual([])
   })
   it('listed and never used', () => {
     const text = `${CURD}\n5 g gelatin powder${METHOD}`
@@ -50,7 +52,11 @@ describe('the lint', () => {
     mends('percentagesOff', 'sugar 50 %\nlemon juice 30 %\negg 30 %')
   })
   it('a tin with no size, a gelatin with no grade', () => {
-    expect(found('tinNoSize', '1 tin condensed milk')!.fixes[0]).toEqual({ kind: 'can', ingredientId: 'condensed', canG: 397 })
+    expect(found('tinNoSize', '1 tin condensed milk')!.fixes[0]).toEqual({
+      kind: 'can',
+      ingredientId: 'condensed',
+      canG: 397,
+    })
     mends('tinNoSize', '1 tin condensed milk')
     expect(found('gelatinNoGrade', '3 sheets gelatine')!.fixes).toHaveLength(4)
     mends('gelatinNoGrade', '3 sheets gelatine')
@@ -66,7 +72,13 @@ describe('the lint', () => {
     const at = (step: string) => codes(`${CURD}\n\nMethod\n1. Whisk all the ingredients. ${step}`)
     expect(at('Bake at 150 °C 180 °C.')).toEqual(['twoTemperatures'])
     expect(at('Bake at 350 °F / 160 °C.')).toEqual(['twoTemperatures'])
-    for (const fine of ['Bake at 350 °F (175 °C).', 'Cook to 80–83 °C.', 'Heat to 82 °C, then cool to 40 °C.', 'Bake from 180 °C down to 150 °C.']) expect(at(fine)).toEqual([])
+    for (const fine of [
+      'Bake at 350 °F (175 °C).',
+      'Cook to 80–83 °C.',
+      'Heat to 82 °C, then cool to 40 °C.',
+      'Bake from 180 °C down to 150 °C.',
+    ])
+      expect(at(fine)).toEqual([])
     mends('twoTemperatures', `${CURD}\n\nMethod\n1. Whisk all the ingredients and bake at 150 °C 180 °C.`)
   })
   it('half an ounce is no large yolk (14.2 g against 17 and 19.2)', () => {
@@ -89,12 +101,25 @@ describe('the lint', () => {
     expect(vesselOfText('until golden')).toBeNull()
     const big = '900 g sugar\n1 kg lemon juice\n800 g egg\n'
     expect(codes(`${big}Method\n1. Whisk everything, pour into a 20 cm tart ring.`)).toContain('vesselOverflows')
-    expect(codes(`100 g sugar\n100 g lemon juice\nMethod\n1. Whisk everything, pour into a 9 x 13 inch baking pan.`)).toContain('vesselShallow')
+    expect(
+      codes(`100 g sugar\n100 g lemon juice\nMethod\n1. Whisk everything, pour into a 9 x 13 inch baking pan.`),
+    ).toContain('vesselShallow')
   })
   it('a fix is taken at its own line, also in Markdown and out of JSON-LD', () => {
-    expect(takeFix('100 g unsalted butter\nsalt', {}, { kind: 'removeLine', line: 'salt' }).text).toBe('100 g unsalted butter')
-    expect(takeFix('- **unsalted butter**\n- salt', {}, { kind: 'replaceLine', line: 'salt', text: '1 g salt' }).text).toBe('- **unsalted butter**\n- 1 g salt')
-    const json = JSON.stringify({ '@type': 'Recipe', 'name': 'Curd', 'recipeIngredient': ['200 g sugar', 'salt'], 'recipeInstructions': 'Whisk everything.' })
-    expect(takeFix(json, {}, { kind: 'removeLine', line: 'salt' }).text).toBe('# Curd\n\n200 g sugar\n\nMethod\n1. Whisk everything.')
+    expect(takeFix('100 g unsalted butter\nsalt', {}, { kind: 'removeLine', line: 'salt' }).text).toBe(
+      '100 g unsalted butter',
+    )
+    expect(
+      takeFix('- **unsalted butter**\n- salt', {}, { kind: 'replaceLine', line: 'salt', text: '1 g salt' }).text,
+    ).toBe('- **unsalted butter**\n- 1 g salt')
+    const json = JSON.stringify({
+      '@type': 'Recipe',
+      'name': 'Curd',
+      'recipeIngredient': ['200 g sugar', 'salt'],
+      'recipeInstructions': 'Whisk everything.',
+    })
+    expect(takeFix(json, {}, { kind: 'removeLine', line: 'salt' }).text).toBe(
+      '# Curd\n\n200 g sugar\n\nMethod\n1. Whisk everything.',
+    )
   })
 })

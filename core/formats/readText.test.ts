@@ -13,7 +13,13 @@ describe('what is read without a question', () => {
     ['4 oz butter', [['butter82', 113.4]]],
     ['1/2 lb unsalted butter, cubed', [['butter82', 226.8]]],
     ['1 stick butter', [['butter82', 113.4]]],
-    ['juice and zest of 3 lemons', [['lemon', 135], ['zest', 9]]],
+    [
+      'juice and zest of 3 lemons',
+      [
+        ['lemon', 135],
+        ['zest', 9],
+      ],
+    ],
     ['Juice of 2 limes', [['lime', 60]]],
     ['finely grated zest of one big lemon', [['zest', 4]]],
     ['3 bergamots, juiced', [['bergamot', 150]]],
@@ -28,8 +34,18 @@ describe('what is read without a question', () => {
     expect(line.items.map(i => [i.ingredientId, i.massG])).toEqual(expected)
   })
   it('says what it assumed', () => {
-    expect(one('1 1/2 cups caster sugar', US).items[0]!.basis).toMatchObject({ kind: 'measure', measure: 'cup', system: 'us', ml: 236.588 })
-    expect(one('juice of 3 lemons').items[0]!.basis).toMatchObject({ kind: 'fruit', size: 'medium', eachG: 45, lnSigma: 0.25 })
+    expect(one('1 1/2 cups caster sugar', US).items[0]!.basis).toMatchObject({
+      kind: 'measure',
+      measure: 'cup',
+      system: 'us',
+      ml: 236.588,
+    })
+    expect(one('juice of 3 lemons').items[0]!.basis).toMatchObject({
+      kind: 'fruit',
+      size: 'medium',
+      eachG: 45,
+      lnSigma: 0.25,
+    })
     expect(one('4 oz butter').items[0]!.basis).toMatchObject({ kind: 'ounce' })
   })
 })
@@ -66,17 +82,27 @@ describe('what can be read two ways is asked, and the answer is used', () => {
     expect(grams('butter', { amountG: { 0: 90 } })).toEqual([['butter82', 90]])
   })
   it('nothing of it, or tons of it, is asked again', () => {
-    for (const odd of ['0 eggs', '99999999 g butter', '-5 g sugar', '1/0 cup sugar']) expect(one(odd, US).question).not.toBeNull()
+    for (const odd of ['0 eggs', '99999999 g butter', '-5 g sugar', '1/0 cup sugar'])
+      expect(one(odd, US).question).not.toBeNull()
   })
   it('an ingredient it does not know, or only half knows', () => {
-    expect(one('2 cups of moonlight', { cups: 'us' }).question).toMatchObject({ kind: 'ingredient', suggestion: null })
+    expect(one('2 cups of moonlight', { cups: 'us' }).question).toMatchObject({
+      kind: 'ingredient',
+      suggestion: null,
+    })
     expect(one('100 g coconut sugar').question).toEqual({ kind: 'ingredient', words: 'coconut', suggestion: 'sugar' })
     expect(grams('100 g coconut sugar', { ingredient: { 0: 'sugar' } })).toEqual([['sugar', 100]])
-    expect(grams('3 large eggs plus 2 yolks', US)).toEqual([['egg', 150], ['yolk_sep', 34]])
+    expect(grams('3 large eggs plus 2 yolks', US)).toEqual([
+      ['egg', 150],
+      ['yolk_sep', 34],
+    ])
   })
   it('a bare fruit: juice, zest or both', () => {
     expect(one('3 lemons').question).toMatchObject({ kind: 'fruitPart' })
-    expect(grams('3 lemons', { fruitPart: { 0: 'both' } })).toEqual([['lemon', 135], ['zest', 9]])
+    expect(grams('3 lemons', { fruitPart: { 0: 'both' } })).toEqual([
+      ['lemon', 135],
+      ['zest', 9],
+    ])
     expect(grams('3 lemons', { fruitPart: { 0: 'zest' } })).toEqual([['zest', 9]])
     expect(one('juice of lemons').question).toMatchObject({ kind: 'amount', reason: 'missing' })
   })

@@ -1,22 +1,46 @@
-/** A formula's text taken apart: name, ingredient lines by section, method. Plain text, Markdown, and schema.org Recipe as JSON-LD. */
+/**
+ * A formula's text taken apart: name, ingredient lines by section, method. Plain text, Markdown, and schema.org
+ * Recipe as JSON-LD.
+ */
 
 export type Section = 'filling' | 'crust' | 'topping'
-export interface TextLine { text: string, section: Section, heading: boolean, comment: boolean }
-export interface RecipeText { format: 'text' | 'markdown' | 'jsonld', name: string, lines: TextLine[], steps: string[] }
+export interface TextLine {
+  text: string
+  section: Section
+  heading: boolean
+  comment: boolean
+}
+export interface RecipeText {
+  format: 'text' | 'markdown' | 'jsonld'
+  name: string
+  lines: TextLine[]
+  steps: string[]
+}
 
-const METHOD = /^(?:the\s+)?(?:method|directions?|instructions?|steps?|preparation|procedure|to make|how to make it|preparaci[oó]n|elaboraci[oó]n|pr[eé]paration|[eé]tapes|r[eé]alisation)\s*:?$/i
+const METHOD =
+  /^(?:the\s+)?(?:method|directions?|instructions?|steps?|preparation|procedure|to make|how to make it|preparaci[oó]n|elaboraci[oó]n|pr[eé]paration|[eé]tapes|r[eé]alisation)\s*:?$/i
 const INGREDIENTS = /^(?:ingredients?|you (?:will )?need|what you need|ingredientes|ingr[eé]dients|formula)\s*:?$/i
 const CRUST = /\b(?:crusts?|base|shell|pastry|biscuit base|crumb|shortbread|dough|p[aâ]te|masa|fond)\b/i
 const TOPPING = /\b(?:toppings?|meringue topping|to (?:serve|finish|decorate)|garnish|decoration|glaze)\b/i
 /** A line that begins like an amount, or names a part of a fruit. */
-const AMOUNT = /^(?:\d|[½¼¾⅓⅔⅛⅜⅝⅞⅕]|an?\s|half\b|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|(?:finely\s+)?(?:grated\s+)?(?:juice|zest|rind|the juice|the zest)\b|le jus|les? zestes?|el zumo|el jugo|la ralladura|une?\s|deux\s|trois\s|un[ao]?\s|dos\s|tres\s|pinch|jus d|zumo de|jugo de)/i
+const AMOUNT =
+  /^(?:\d|[½¼¾⅓⅔⅛⅜⅝⅞⅕]|an?\s|half\b|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|(?:finely\s+)?(?:grated\s+)?(?:juice|zest|rind|the juice|the zest)\b|le jus|les? zestes?|el zumo|el jugo|la ralladura|une?\s|deux\s|trois\s|un[ao]?\s|dos\s|tres\s|pinch|jus d|zumo de|jugo de)/i
 
 const HEADING = /^(?:for|pour|para)\s+(?:the|la|le|l['’]|el|les|los)\b.*:?$|^[^\d:]{2,40}:$/i
 
 /** Markdown marks off: list signs, check boxes, emphasis, code, links, table bars. */
-export const unmarked = (line: string) => line.replace(/^\s*>\s?/, '').replace(/^\s*[-*+•·–]\s+(?:\[[ x]\]\s*)?/i, '').replace(/\[([^\]]+)\]\([^)]*\)/g, '$1').replace(/[*_`]{1,3}([^*_`]+)[*_`]{1,3}/g, '$1').replace(/^\|\s*|\s*\|$/g, '').replace(/\s*\|\s*/g, ' ').trim()
+export const unmarked = (line: string) =>
+  line
+    .replace(/^\s*>\s?/, '')
+    .replace(/^\s*[-*+•·–]\s+(?:\[[ x]\]\s*)?/i, '')
+    .replace(/\[([^\]]+)\]\([^)]*\)/g, '$1')
+    .replace(/[*_`]{1,3}([^*_`]+)[*_`]{1,3}/g, '$1')
+    .replace(/^\|\s*|\s*\|$/g, '')
+    .replace(/\s*\|\s*/g, ' ')
+    .trim()
 
-const sectionOf = (heading: string): Section => TOPPING.test(heading) ? 'topping' : CRUST.test(heading) ? 'crust' : 'filling'
+const sectionOf = (heading: string): Section =>
+  TOPPING.test(heading) ? 'topping' : CRUST.test(heading) ? 'crust' : 'filling'
 
 /** Takes a text apart. */
 export function recipeText(text: string): RecipeText {
@@ -51,8 +75,13 @@ export function recipeText(text: string): RecipeText {
       if (!inMethod) out.lines.push({ text: line, section, heading: true, comment: false })
       continue
     }
-    // A numbered line that begins with a letter is a step; a long sentence without an amount, once lines have been read, too.
-    if (inMethod || (numbered && !AMOUNT.test(line)) || (!AMOUNT.test(line) && out.lines.length > 0 && line.length > 60 && /[.!]$/.test(line))) {
+    // A numbered line that begins with a letter is a step; a long sentence without an amount, once lines have been
+    // read, too.
+    if (
+      inMethod ||
+      (numbered && !AMOUNT.test(line)) ||
+      (!AMOUNT.test(line) && out.lines.length > 0 && line.length > 60 && /[.!]$/.test(line))
+    ) {
       out.steps.push(line)
       continue
     }
@@ -61,7 +90,17 @@ export function recipeText(text: string): RecipeText {
   }
   // A first line with no amount, followed by lines that have one, is the name.
   const [first, second] = out.lines
-  if (!out.name && first && second && !first.heading && !first.comment && !AMOUNT.test(first.text) && AMOUNT.test(second.text) && first.text.split(' ').length > 1 && !/\d/.test(first.text)) {
+  if (
+    !out.name &&
+    first &&
+    second &&
+    !first.heading &&
+    !first.comment &&
+    !AMOUNT.test(first.text) &&
+    AMOUNT.test(second.text) &&
+    first.text.split(' ').length > 1 &&
+    !/\d/.test(first.text)
+  ) {
     out.name = first.text
     out.lines.shift()
   }
@@ -69,11 +108,16 @@ export function recipeText(text: string): RecipeText {
 }
 
 /** A text taken apart, as plain text again. */
-export const asText = (r: RecipeText): string => [...r.name ? [`# ${r.name}`, ''] : [], ...r.lines.map(l => l.text), ...r.steps.length ? ['', 'Method', ...r.steps.map((s, i) => `${i + 1}. ${s}`)] : []].join('\n')
+export const asText = (r: RecipeText): string =>
+  [
+    ...(r.name ? [`# ${r.name}`, ''] : []),
+    ...r.lines.map(l => l.text),
+    ...(r.steps.length ? ['', 'Method', ...r.steps.map((s, i) => `${i + 1}. ${s}`)] : []),
+  ].join('\n')
 
 type Json = Record<string, unknown>
 const isJson = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x)
-const list = (x: unknown): unknown[] => Array.isArray(x) ? x : x === undefined || x === null ? [] : [x]
+const list = (x: unknown): unknown[] => (Array.isArray(x) ? x : x === undefined || x === null ? [] : [x])
 
 /** A schema.org Recipe out of JSON, of a page's script or of a graph; null when there is none. */
 function fromJsonLd(text: string): RecipeText | null {
@@ -87,17 +131,42 @@ function fromJsonLd(text: string): RecipeText | null {
     return null
   }
   const isRecipe = (x: Json) => list(x['@type']).includes('Recipe')
-  const all = list(data).filter(isJson).flatMap(x => [x, ...list(x['@graph']).filter(isJson)])
+  const all = list(data)
+    .filter(isJson)
+    .flatMap(x => [x, ...list(x['@graph']).filter(isJson)])
   const recipe = all.find(isRecipe)
   if (!recipe) return null
-  const steps = (x: unknown): string[] => list(x).flatMap((s) => {
-    if (typeof s === 'string') return s.split(/\r?\n/).map(t => t.replace(/<[^>]+>/g, ' ').trim()).filter(Boolean)
-    if (!isJson(s)) return []
-    return s.itemListElement ? steps(s.itemListElement) : typeof s.text === 'string' ? [s.text.trim()] : typeof s.name === 'string' ? [s.name] : []
-  })
+  const steps = (x: unknown): string[] =>
+    list(x).flatMap((s) => {
+      if (typeof s === 'string')
+        return s
+          .split(/\r?\n/)
+          .map(t => t.replace(/<[^>]+>/g, ' ').trim())
+          .filter(Boolean)
+      if (!isJson(s)) return []
+      return s.itemListElement
+        ? steps(s.itemListElement)
+        : typeof s.text === 'string'
+          ? [s.text.trim()]
+          : typeof s.name === 'string'
+            ? [s.name]
+            : []
+    })
   return {
-    format: 'jsonld', name: typeof recipe.name === 'string' ? recipe.name.trim() : '',
-    lines: list(recipe.recipeIngredient ?? recipe.ingredients).filter((x): x is string => typeof x === 'string').map(text => ({ text: text.replace(/<[^>]+>/g, ' ').replace(/\s+/g, ' ').trim(), section: 'filling' as const, heading: false, comment: false })).filter(l => l.text),
+    format: 'jsonld',
+    name: typeof recipe.name === 'string' ? recipe.name.trim() : '',
+    lines: list(recipe.recipeIngredient ?? recipe.ingredients)
+      .filter((x): x is string => typeof x === 'string')
+      .map(text => ({
+        text: text
+          .replace(/<[^>]+>/g, ' ')
+          .replace(/\s+/g, ' ')
+          .trim(),
+        section: 'filling' as const,
+        heading: false,
+        comment: false,
+      }))
+      .filter(l => l.text),
     steps: steps(recipe.recipeInstructions),
   }
 }

@@ -5,22 +5,26 @@ import { demoFormulas, demoKitchen } from '../../server/database/demo'
 import { readDocument } from '../../shared/schemas/formula'
 import { type AssessmentReport, report } from './report'
 
-const read = (path: string): unknown => JSON.parse(readFileSync(new URL(`../../docs/${path}`, import.meta.url), 'utf8'))
+const read = (path: string): unknown =>
+  JSON.parse(readFileSync(new URL(`../../docs/${path}`, import.meta.url), 'utf8'))
 const validate = new Ajv({ strict: false, allErrors: true }).compile(read('assessment.schema.json') as object)
 const tearoom = demoKitchen()
 
 describe('the assessment as it leaves the application', () => {
-  it.each(demoFormulas().map(d => [d.document.name, d.document] as const))('%s fits the published schema, shares within 0–1 and summing to 1', (_, doc) => {
-    const r = report(doc, tearoom)
-    expect(validate(JSON.parse(JSON.stringify(r))), JSON.stringify(validate.errors)).toBe(true)
-    for (const side of ['cold', 'plate'] as const) {
-      const shares = Object.values(r[side].bandShares)
-      expect(shares.every(s => s >= 0 && s <= 1)).toBe(true)
-      expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9)
-      expect(Object.values(r[side].mechanismsPa).reduce((a, b) => a + b, 0)).toBeCloseTo(r[side].yieldStressPa, 6)
-    }
-    expect(r.matters.reduce((a, m) => a + m.share, 0)).toBeCloseTo(1, 6)
-  })
+  it.each(demoFormulas().map(d => [d.document.name, d.document] as const))(
+    '%s fits the published schema, shares within 0–1 and summing to 1',
+    (_, doc) => {
+      const r = report(doc, tearoom)
+      expect(validate(JSON.parse(JSON.stringify(r))), JSON.stringify(validate.errors)).toBe(true)
+      for (const side of ['cold', 'plate'] as const) {
+        const shares = Object.values(r[side].bandShares)
+        expect(shares.every(s => s >= 0 && s <= 1)).toBe(true)
+        expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9)
+        expect(Object.values(r[side].mechanismsPa).reduce((a, b) => a + b, 0)).toBeCloseTo(r[side].yieldStressPa, 6)
+      }
+      expect(r.matters.reduce((a, m) => a + m.share, 0)).toBeCloseTo(1, 6)
+    },
+  )
   it('the documented example gives the documented answer', () => {
     const result = readDocument(read('examples/curd.json'))
     expect(result.ok).toBe(true)

@@ -1,4 +1,7 @@
-/** The assessment as it leaves the application: flat figures with the unit in the name, documented in docs/assessment.schema.json. */
+/**
+ * The assessment as it leaves the application: flat figures with the unit in the name, documented in
+ * docs/assessment.schema.json.
+ */
 import type { FormulaDocument } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type BandId, BANDS } from '../physics/set/bands'
@@ -8,10 +11,36 @@ import { work } from '../pipeline/assess'
 import type { Finding } from '../pipeline/assessment'
 import { sampleShares, type Shares } from '../solve/sampling'
 
-/** The kitchen that counts when none is named: sea level, 20 °C, US limits; places and vessels are the document's own snapshots. */
-export const PLAIN_KITCHEN: Kitchen = { altitudeM: 0, roomTempC: 20, foodCode: 'us', business: false, eggGrade: 'usL', places: [], vessels: [], ovens: [], burners: [], pans: [], lots: [], prices: {} }
+/**
+ * The kitchen that counts when none is named: sea level, 20 °C, US limits; places and vessels are the document's own
+ * snapshots.
+ */
+export const PLAIN_KITCHEN: Kitchen = {
+  altitudeM: 0,
+  roomTempC: 20,
+  foodCode: 'us',
+  business: false,
+  eggGrade: 'usL',
+  places: [],
+  vessels: [],
+  ovens: [],
+  burners: [],
+  pans: [],
+  lots: [],
+  prices: {},
+}
 
-interface SetReport { tempC: number, yieldStressPa: number, lnSigma: number, tauStarPa: number, mechanismsPa: Mechanisms, band: BandId, bandShares: Record<BandId, number>, standsM: number, cutsM: number }
+interface SetReport {
+  tempC: number
+  yieldStressPa: number
+  lnSigma: number
+  tauStarPa: number
+  mechanismsPa: Mechanisms
+  band: BandId
+  bandShares: Record<BandId, number>
+  standsM: number
+  cutsM: number
+}
 
 export interface AssessmentReport {
   name: string
@@ -37,11 +66,28 @@ export interface AssessmentReport {
   holdsShare: number
   grainyShare: number
   matters: Shares['matters']
-  kinetics: { a: number, b: number, coreA: number, peakTempC: number, t60C: number | null, t60bC: number | null, grainyAtC: number | null }
+  kinetics: {
+    a: number
+    b: number
+    coreA: number
+    peakTempC: number
+    t60C: number | null
+    t60bC: number | null
+    grainyAtC: number | null
+  }
   lethalityMin: number
   evaporatedG: number
   /** From pouring: to temperatures and to set; from the start: ready, served. Null for what never happens. */
-  timesS: { heat: number, to21C: number | null, to8C: number | null, to5C: number | null, set: number | null, ready: number | null, served: number, standsOnTable: number | null }
+  timesS: {
+    heat: number
+    to21C: number | null
+    to8C: number | null
+    to5C: number | null
+    set: number | null
+    ready: number | null
+    served: number
+    standsOnTable: number | null
+  }
   cooling: { passes: boolean, passesSlow: boolean }
   freezing: { pointC: number, mostIce: number, firmS: number | null, thawedS: number | null } | null
   weeping: { score: number, causes: { cause: string, points: number }[] }
@@ -58,22 +104,73 @@ export function report(doc: FormulaDocument, kitchen: Kitchen = PLAIN_KITCHEN): 
   const set = (side: 'cold' | 'plate'): SetReport => {
     const r = a.verdict[side]
     return {
-      tempC: r.tempC, yieldStressPa: r.tauPa.value, lnSigma: r.tauPa.lnSigma!, tauStarPa: r.tauStarPa, mechanismsPa: Object.fromEntries(MECHANISMS.map(k => [k, r.mechanismsPa[k]])) as Mechanisms,
-      band: r.band, bandShares: Object.fromEntries(BANDS.map(b => [b.id, shares[side][b.id]])) as Record<BandId, number>, standsM: r.standsM, cutsM: r.cutsM,
+      tempC: r.tempC,
+      yieldStressPa: r.tauPa.value,
+      lnSigma: r.tauPa.lnSigma!,
+      tauStarPa: r.tauStarPa,
+      mechanismsPa: Object.fromEntries(MECHANISMS.map(k => [k, r.mechanismsPa[k]])) as Mechanisms,
+      band: r.band,
+      bandShares: Object.fromEntries(BANDS.map(b => [b.id, shares[side][b.id]])) as Record<BandId, number>,
+      standsM: r.standsM,
+      cutsM: r.cutsM,
     }
   }
   const test = bestTest(a.verdict.cold.tauPa.value, a.shape.density)
   const { balance: b, heat: h, chill: c, serve: s } = a
   return {
-    name: doc.name, family: doc.family, school: doc.school, engineVersion: a.engineVersion, schemaVersion: a.schemaVersion, verdict: a.verdict.code,
-    pH: b.pH.value, pHSigma: b.pH.sigma!, titratableAcidityPercent: b.acidPercent.value, brix: b.brix.value, waterActivity: b.waterActivity.value, fatPercent: b.fatPercent.value, sugarPercent: b.sugarPercent.value,
-    alcoholPercent: b.alcoholPercent, sugarToAcid: Number.isFinite(b.sugarToAcid.value) ? b.sugarToAcid.value : null,
+    name: doc.name,
+    family: doc.family,
+    school: doc.school,
+    engineVersion: a.engineVersion,
+    schemaVersion: a.schemaVersion,
+    verdict: a.verdict.code,
+    pH: b.pH.value,
+    pHSigma: b.pH.sigma!,
+    titratableAcidityPercent: b.acidPercent.value,
+    brix: b.brix.value,
+    waterActivity: b.waterActivity.value,
+    fatPercent: b.fatPercent.value,
+    sugarPercent: b.sugarPercent.value,
+    alcoholPercent: b.alcoholPercent,
+    sugarToAcid: Number.isFinite(b.sugarToAcid.value) ? b.sugarToAcid.value : null,
     taste: { sour: b.taste.sour, sweet: b.taste.sweet, sharpness: b.taste.sharpness, bitterness: b.taste.bitterness },
-    cold: set('cold'), plate: set('plate'), kitchenTest: { ...test, unit: test.test === 'load' ? 'kg' : 'm' }, holdsShare: shares.holds, grainyShare: shares.grainy, matters: shares.matters,
-    kinetics: { a: h.a, b: h.b, coreA: h.coreA, peakTempC: h.peakTempC, t60C: h.t60C, t60bC: h.t60bC, grainyAtC: h.grainyAtC },
-    lethalityMin: h.lethality.value, evaporatedG: h.evaporatedG,
-    timesS: { heat: h.endS, to21C: c.to21S, to8C: c.to8S, to5C: c.to5S, set: c.readyS, ready: s.readyAfterS, served: s.servedAfterS, standsOnTable: s.standsOnTableS },
-    cooling: { passes: c.safe, passesSlow: c.safeSlow }, freezing: c.freeze && { pointC: c.freeze.freezingC, mostIce: c.freeze.mostIce, firmS: c.freeze.firmS, thawedS: c.freeze.thawedS },
-    weeping: a.set.weeping, storageDays: s.storageDays, useBy: s.useBy, cautions: a.findings,
+    cold: set('cold'),
+    plate: set('plate'),
+    kitchenTest: { ...test, unit: test.test === 'load' ? 'kg' : 'm' },
+    holdsShare: shares.holds,
+    grainyShare: shares.grainy,
+    matters: shares.matters,
+    kinetics: {
+      a: h.a,
+      b: h.b,
+      coreA: h.coreA,
+      peakTempC: h.peakTempC,
+      t60C: h.t60C,
+      t60bC: h.t60bC,
+      grainyAtC: h.grainyAtC,
+    },
+    lethalityMin: h.lethality.value,
+    evaporatedG: h.evaporatedG,
+    timesS: {
+      heat: h.endS,
+      to21C: c.to21S,
+      to8C: c.to8S,
+      to5C: c.to5S,
+      set: c.readyS,
+      ready: s.readyAfterS,
+      served: s.servedAfterS,
+      standsOnTable: s.standsOnTableS,
+    },
+    cooling: { passes: c.safe, passesSlow: c.safeSlow },
+    freezing: c.freeze && {
+      pointC: c.freeze.freezingC,
+      mostIce: c.freeze.mostIce,
+      firmS: c.freeze.firmS,
+      thawedS: c.freeze.thawedS,
+    },
+    weeping: a.set.weeping,
+    storageDays: s.storageDays,
+    useBy: s.useBy,
+    cautions: a.findings,
   }
 }

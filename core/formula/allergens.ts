@@ -8,7 +8,8 @@ export const allergensOf = (doc: FormulaDocument): { allergen: Allergen, ingredi
   const found = new Map<Allergen, string[]>()
   for (const l of doc.components.flatMap(c => c.lines)) {
     if (!(l.massG > 0)) continue
-    for (const allergen of findIngredient(l.ingredientId)?.allergens ?? []) found.set(allergen, [...new Set([...found.get(allergen) ?? [], l.ingredientId])])
+    for (const allergen of findIngredient(l.ingredientId)?.allergens ?? [])
+      found.set(allergen, [...new Set([...(found.get(allergen) ?? []), l.ingredientId])])
   }
   return [...found].map(([allergen, ingredientIds]) => ({ allergen, ingredientIds }))
 }
@@ -16,7 +17,10 @@ export const allergensOf = (doc: FormulaDocument): { allergen: Allergen, ingredi
 /** Allergens of every line; a crust without lines of its own counts as a shell of wheat and butter. */
 export function allergensIn(doc: FormulaDocument): Allergen[] {
   const set = new Set(allergensOf(doc).map(a => a.allergen))
-  const crust = doc.components.filter(c => c.role === 'crust').flatMap(c => c.lines).some(l => l.massG > 0)
+  const crust = doc.components
+    .filter(c => c.role === 'crust')
+    .flatMap(c => c.lines)
+    .some(l => l.massG > 0)
   if (doc.assembly.crustM > 0 && !crust) (['milk', 'gluten'] as const).forEach(x => set.add(x))
   return ALLERGENS.filter(x => set.has(x))
 }

@@ -12,15 +12,30 @@ export interface Cost {
 }
 
 /** Cost of a mass of an ingredient; null without a price. */
-export const costOf = (ingredientId: string, massG: number, prices: Kitchen['prices']): number | null => prices[ingredientId] === undefined ? null : prices[ingredientId] * massG / 1000
+export const costOf = (ingredientId: string, massG: number, prices: Kitchen['prices']): number | null =>
+  prices[ingredientId] === undefined ? null : (prices[ingredientId] * massG) / 1000
 
 /** Cost of every line of every component. */
 export function batchCost(doc: FormulaDocument, kitchen: Kitchen): Cost {
-  const lines = doc.components.flatMap(c => c.lines).filter(l => l.massG > 0)
-    .map(l => ({ lineId: l.id, ingredientId: l.ingredientId, massG: l.massG, perKg: kitchen.prices[l.ingredientId] ?? null, cost: costOf(l.ingredientId, l.massG, kitchen.prices) }))
+  const lines = doc.components
+    .flatMap(c => c.lines)
+    .filter(l => l.massG > 0)
+    .map(l => ({
+      lineId: l.id,
+      ingredientId: l.ingredientId,
+      massG: l.massG,
+      perKg: kitchen.prices[l.ingredientId] ?? null,
+      cost: costOf(l.ingredientId, l.massG, kitchen.prices),
+    }))
   const batch = lines.reduce((s, l) => s + (l.cost ?? 0), 0)
-  return { lines, batch, portion: batch / doc.assembly.portions, missing: [...new Set(lines.filter(l => l.cost === null).map(l => l.ingredientId))] }
+  return {
+    lines,
+    batch,
+    portion: batch / doc.assembly.portions,
+    missing: [...new Set(lines.filter(l => l.cost === null).map(l => l.ingredientId))],
+  }
 }
 
 /** Cost of the filling alone: what a rebalance can move. */
-export const fillingCost = (doc: FormulaDocument, kitchen: Kitchen): number => fillingOf(doc).lines.reduce((s, l) => s + (costOf(l.ingredientId, l.massG, kitchen.prices) ?? 0), 0)
+export const fillingCost = (doc: FormulaDocument, kitchen: Kitchen): number =>
+  fillingOf(doc).lines.reduce((s, l) => s + (costOf(l.ingredientId, l.massG, kitchen.prices) ?? 0), 0)

@@ -3,8 +3,16 @@ import type { Kitchen, KitchenPlace } from '../kitchen/kitchen'
 import { plainVessel } from '../physics/geometry/cavity'
 import type { Use, UseKind } from '../physics/set/bands'
 import {
-  type Assembly, type ChillLeg, FORMULA_FORMAT, type FormulaDocument, type HeatPlan, type Line, plainStock,
-  SCHEMA_VERSION, type School, type SetPlan,
+  type Assembly,
+  type ChillLeg,
+  FORMULA_FORMAT,
+  type FormulaDocument,
+  type HeatPlan,
+  type Line,
+  plainStock,
+  SCHEMA_VERSION,
+  type School,
+  type SetPlan,
 } from './document'
 import { schoolOf } from './schools'
 import { type NewId, stepsFor } from './steps'
@@ -12,36 +20,77 @@ import { type NewId, stepsFor } from './steps'
 /** Starting use by kind: heights and widths a tea room would serve; an hour on a 20 °C table. Common practice. */
 export function defaultUse(kind: UseKind): Use {
   const size: Record<UseKind, [height: number, width: number]> = {
-    spooned: [0.025, 0.05], glass: [0.06, 0.06], piped: [0.012, 0.025], cut: [0.025, 0.06], turnedOut: [0.04, 0.06],
+    spooned: [0.025, 0.05],
+    glass: [0.06, 0.06],
+    piped: [0.012, 0.025],
+    cut: [0.025, 0.06],
+    turnedOut: [0.04, 0.06],
   }
   const [pieceHeightM, pieceWidthM] = size[kind]
   return { kind, pieceHeightM, pieceWidthM, tableTempC: 20, tableTimeS: 3600 }
 }
 
 /** An oven that is not used. */
-export const plainOven = (): HeatPlan['oven'] => ({ airTempC: 160, fan: false, bath: false, timeS: { simulated: true }, ovenId: null, offsetK: 0 })
+export const plainOven = (): HeatPlan['oven'] => ({
+  airTempC: 160,
+  fan: false,
+  bath: false,
+  timeS: { simulated: true },
+  ovenId: null,
+  offsetK: 0,
+})
 
 /** A set of which everything follows from the steps and the heat. */
 export const plainSet = (): SetPlan => ({
-  stirred: { simulated: true }, milkHeat: { simulated: true }, air: { simulated: true }, whippedFat: { simulated: true }, whiteFoam: { simulated: true }, starch: { simulated: true },
-  acidBoiled: { simulated: true }, amylase: { simulated: true }, bloom: 200, fluidGel: false,
+  stirred: { simulated: true },
+  milkHeat: { simulated: true },
+  air: { simulated: true },
+  whippedFat: { simulated: true },
+  whiteFoam: { simulated: true },
+  starch: { simulated: true },
+  acidBoiled: { simulated: true },
+  amylase: { simulated: true },
+  bloom: 200,
+  fluidGel: false,
 })
 
 /** Heat defaults of a way of making. */
 export function defaultHeat(school: School): HeatPlan {
   const { heat } = schoolOf(school)
-  return { startTempC: 18, burnerW: 250, burnerId: null, pan: null, course: { simulated: true }, evaporationG: { simulated: true }, until: 'hold', ...heat, oven: { ...plainOven(), ...heat.oven } }
+  return {
+    startTempC: 18,
+    burnerW: 250,
+    burnerId: null,
+    pan: null,
+    course: { simulated: true },
+    evaporationG: { simulated: true },
+    until: 'hold',
+    ...heat,
+    oven: { ...plainOven(), ...heat.oven },
+  }
 }
 
-/** Chill defaults of a way of making: the bench under film, then the kitchen's first fridge (a freezer before it for inserts). */
+/**
+ * Chill defaults of a way of making: the bench under film, then the kitchen's first fridge (a freezer before it for
+ * inserts).
+ */
 export function defaultChill(kitchen: Kitchen, id: NewId, school: School = 'yolkBath'): ChillLeg[] {
   const { chill, freezerH } = schoolOf(school)
-  const fridge = kitchen.places.find(p => p.kind === 'fanFridge' || p.kind === 'domesticFridge' || p.kind === 'walkIn')
+  const fridge = kitchen.places.find(
+    p => p.kind === 'fanFridge' || p.kind === 'domesticFridge' || p.kind === 'walkIn',
+  )
   const freezer = kitchen.places.find(p => p.kind === 'freezer')
-  const leg = (known: KitchenPlace | undefined, usual: ChillLeg['place'], timeS: number): ChillLeg =>
-    ({ id: id(), placeId: known?.id ?? null, place: known ? { kind: known.kind, airTempC: known.airTempC } : usual, timeS, cover: 'film' })
+  const leg = (known: KitchenPlace | undefined, usual: ChillLeg['place'], timeS: number): ChillLeg => ({
+    id: id(),
+    placeId: known?.id ?? null,
+    place: known ? { kind: known.kind, airTempC: known.airTempC } : usual,
+    timeS,
+    cover: 'film',
+  })
   return [
-    ...(chill.benchMin > 0 ? [leg(undefined, { kind: 'bench', airTempC: kitchen.roomTempC }, chill.benchMin * 60)] : []),
+    ...(chill.benchMin > 0
+      ? [leg(undefined, { kind: 'bench', airTempC: kitchen.roomTempC }, chill.benchMin * 60)]
+      : []),
     ...(freezerH ? [leg(freezer, { kind: 'freezer', airTempC: -18 }, freezerH * 3600)] : []),
     leg(fridge, { kind: 'domesticFridge', airTempC: 4 }, chill.fridgeH * 3600),
   ]
@@ -50,19 +99,49 @@ export function defaultChill(kitchen: Kitchen, id: NewId, school: School = 'yolk
 /** A vessel that suits a use and a way of making, for about 650 g of mix. */
 export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): Assembly {
   const { family, crustM } = schoolOf(school)
-  const base = { vesselId: null, crustM, crustForm: 'shell' as const, toppingM: 0, insertM3: 0, tiltDeg: 0, count: 1, portions: 6 }
-  if (school === 'tartlets') return { ...base, count: 24, portions: 24, vessel: plainVessel('tartRing', 'metal', 0.06, 0.06, 0.02) }
-  if (family === 'bar') return { ...base, crustForm: 'base', portions: 16, vessel: plainVessel('rectangle', 'metal', 0.2, 0.2, 0.05) }
-  if (family === 'condensedPie' && kind === 'cut') return { ...base, portions: 8, vessel: plainVessel('round', 'metal', 0.23, 0.23, 0.04) }
+  const base = {
+    vesselId: null,
+    crustM,
+    crustForm: 'shell' as const,
+    toppingM: 0,
+    insertM3: 0,
+    tiltDeg: 0,
+    count: 1,
+    portions: 6,
+  }
+  if (school === 'tartlets')
+    return { ...base, count: 24, portions: 24, vessel: plainVessel('tartRing', 'metal', 0.06, 0.06, 0.02) }
+  if (family === 'bar')
+    return { ...base, crustForm: 'base', portions: 16, vessel: plainVessel('rectangle', 'metal', 0.2, 0.2, 0.05) }
+  if (family === 'condensedPie' && kind === 'cut')
+    return { ...base, portions: 8, vessel: plainVessel('round', 'metal', 0.23, 0.23, 0.04) }
   switch (kind) {
-    case 'cut': return { ...base, crustM: family === 'curd' ? 0.004 : crustM, portions: 8, vessel: plainVessel('tartRing', 'metal', 0.2, 0.2, 0.03) }
-    case 'glass': return { ...base, count: 6, vessel: plainVessel('glass', 'glass', 0.06, 0.06, 0.08) }
-    case 'turnedOut': return { ...base, count: 6, vessel: plainVessel('ramekin', 'metal', 0.06, 0.06, 0.05) }
-    default: return { ...base, portions: 20, vessel: plainVessel('rectangle', 'metal', 0.26, 0.16, 0.065) }
+    case 'cut':
+      return {
+        ...base,
+        crustM: family === 'curd' ? 0.004 : crustM,
+        portions: 8,
+        vessel: plainVessel('tartRing', 'metal', 0.2, 0.2, 0.03),
+      }
+    case 'glass':
+      return { ...base, count: 6, vessel: plainVessel('glass', 'glass', 0.06, 0.06, 0.08) }
+    case 'turnedOut':
+      return { ...base, count: 6, vessel: plainVessel('ramekin', 'metal', 0.06, 0.06, 0.05) }
+    default:
+      return { ...base, portions: 20, vessel: plainVessel('rectangle', 'metal', 0.26, 0.16, 0.065) }
   }
 }
 
-export interface NewFormula { name: string, school: School, use: Use, lines: Line[], crust?: Line[], topping?: Line[], note?: string, startAt?: string }
+export interface NewFormula {
+  name: string
+  school: School
+  use: Use
+  lines: Line[]
+  crust?: Line[]
+  topping?: Line[]
+  note?: string
+  startAt?: string
+}
 
 /** A complete document from lines, a way of making and a use. */
 export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): FormulaDocument {
@@ -79,17 +158,33 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Formu
     stock: plainStock(),
     components: [
       { id: id(), role: 'filling', name: 'Filling', lines: n.lines, steps: stepsFor(n.school, n.lines, id) },
-      ...(assembly.crustM > 0 || n.crust?.length ? [{ id: id(), role: 'crust' as const, name: 'Shell', lines: n.crust ?? [], steps: [] }] : []),
-      ...(n.topping?.length ? [{ id: id(), role: 'topping' as const, name: 'Topping', lines: n.topping, steps: [] }] : []),
+      ...(assembly.crustM > 0 || n.crust?.length
+        ? [{ id: id(), role: 'crust' as const, name: 'Shell', lines: n.crust ?? [], steps: [] }]
+        : []),
+      ...(n.topping?.length
+        ? [{ id: id(), role: 'topping' as const, name: 'Topping', lines: n.topping, steps: [] }]
+        : []),
     ],
     assembly,
     losses: { sieveFraction: facts.sieve, panG: 10 },
     heat: defaultHeat(n.school),
     set: { ...plainSet(), ...facts.set },
     chill: defaultChill(kitchen, id, n.school),
-    serve: { startAt: n.startAt ?? '', coldTempC: { simulated: true }, chilledS: { simulated: true }, claimDays: null, temperC: null },
+    serve: {
+      startAt: n.startAt ?? '',
+      coldTempC: { simulated: true },
+      chilledS: { simulated: true },
+      claimDays: null,
+      temperC: null,
+    },
   }
 }
 
 /** A line in grams. */
-export const line = (id: string, ingredientId: string, massG: number, sourceText = '', assumption = ''): Line => ({ id, ingredientId, massG, sourceText, assumption })
+export const line = (id: string, ingredientId: string, massG: number, sourceText = '', assumption = ''): Line => ({
+  id,
+  ingredientId,
+  massG,
+  sourceText,
+  assumption,
+})

@@ -1,6 +1,7 @@
 /**
  * The formula document: plain data, SI inside, the unit in every name. This is what is stored, exported and assessed.
- * A process value is `{ simulated: true }` (computed by the models) or `{ given: value }` (measured or stated), and both
+ * A process value is `{ simulated: true }` (computed by the models) or `{ given: value }` (measured or stated), and
+ * both
  * run through the same pipeline.
  */
 import type { Strength } from '../base/ingredients/types'
@@ -15,21 +16,47 @@ export const SCHEMA_VERSION = 5
 
 export type ProcessValue<T> = { simulated: true } | { given: T }
 /** The stated value, or null when it is to be simulated. */
-export const given = <T>(v: ProcessValue<T>): T | null => 'given' in v ? v.given : null
+export const given = <T>(v: ProcessValue<T>): T | null => ('given' in v ? v.given : null)
 
-export const FAMILIES = ['curd', 'posset', 'bar', 'condensedPie', 'starchFilling', 'gelatinCream', 'unsetMousse', 'fluidGel', 'lightCustard'] as const
+export const FAMILIES = [
+  'curd',
+  'posset',
+  'bar',
+  'condensedPie',
+  'starchFilling',
+  'gelatinCream',
+  'unsetMousse',
+  'fluidGel',
+  'lightCustard',
+] as const
 /** Kind of dessert; what sets it, its ways of making and the fields it uses stand in `core/families`. */
 export type Family = (typeof FAMILIES)[number]
 
 export const SCHOOLS = [
-  'yolkBath', 'wholeEggTempered', 'emulsified', 'microwave', 'gelatinBacked',
-  'reduced', 'boiled', 'dissolved', 'wine',
-  'hotBase', 'cooledBase',
-  'lowOven', 'steadyOven', 'tartlets', 'chillOnly',
-  'juiceAfter', 'boiledAgain', 'milkPudding',
-  'foldedMousse', 'setCream',
-  'whippedAcid', 'beatenWhites',
-  'blendedGel', 'frozenInsert',
+  'yolkBath',
+  'wholeEggTempered',
+  'emulsified',
+  'microwave',
+  'gelatinBacked',
+  'reduced',
+  'boiled',
+  'dissolved',
+  'wine',
+  'hotBase',
+  'cooledBase',
+  'lowOven',
+  'steadyOven',
+  'tartlets',
+  'chillOnly',
+  'juiceAfter',
+  'boiledAgain',
+  'milkPudding',
+  'foldedMousse',
+  'setCream',
+  'whippedAcid',
+  'beatenWhites',
+  'blendedGel',
+  'frozenInsert',
   'boiledMeringue',
 ] as const
 /** The way of making; each belongs to one family. */
@@ -37,7 +64,10 @@ export type School = (typeof SCHOOLS)[number]
 
 export const PIECE_KINDS = ['egg', 'yolk', 'white', 'can', 'leaf'] as const
 /** What a line is counted in, where it must stay whole: eggs, yolks, whites, cans, leaves. */
-export interface Piece { kind: (typeof PIECE_KINDS)[number], eachG: number }
+export interface Piece {
+  kind: (typeof PIECE_KINDS)[number]
+  eachG: number
+}
 
 export interface Line {
   id: string
@@ -59,17 +89,40 @@ export type Step =
   | { id: string, kind: 'strain' }
   | { id: string, kind: 'stirIn', lineIds: string[], lineTempC: number, mixTempC: ProcessValue<number> }
   /** Whipped (or beaten) first, then folded in: `overrun` is the volume gained by whipping as a share of its own. */
-  | { id: string, kind: 'foldIn', lineIds: string[], lineTempC: number, mixTempC: ProcessValue<number>, overrun: number }
+  | {
+    id: string
+    kind: 'foldIn'
+    lineIds: string[]
+    lineTempC: number
+    mixTempC: ProcessValue<number>
+    overrun: number
+  }
   | { id: string, kind: 'blend' }
   | { id: string, kind: 'pour' }
   | { id: string, kind: 'bake' }
 
 export const COMPONENT_ROLES = ['filling', 'crust', 'topping'] as const
 /** Crusts and toppings with a formula of their own; their facts stand in `core/parts`. */
-export const PART_KINDS = ['crumbChilled', 'crumbBaked', 'shortbread', 'blindShell', 'spongeBase', 'meringueCold', 'meringueWarm', 'meringueBoiled', 'whippedTop'] as const
+export const PART_KINDS = [
+  'crumbChilled',
+  'crumbBaked',
+  'shortbread',
+  'blindShell',
+  'spongeBase',
+  'meringueCold',
+  'meringueWarm',
+  'meringueBoiled',
+  'whippedTop',
+] as const
 export type PartKind = (typeof PART_KINDS)[number]
-/** What a crust or topping is. `ratio`: crumb to butter, or sugar to white, by weight; the kind's own where it has neither. */
-export interface PartMake { kind: PartKind, ratio: number }
+/**
+ * What a crust or topping is. `ratio`: crumb to butter, or sugar to white, by weight; the kind's own where it has
+ * neither.
+ */
+export interface PartMake {
+  kind: PartKind
+  ratio: number
+}
 
 export interface Component {
   id: string
@@ -100,7 +153,12 @@ export interface Assembly {
 }
 
 /** A pan or bowl: `tareG` is its weight empty, null until it was weighed. */
-export interface HeatPan { panId: string | null, diameterM: number, heightM: number, tareG: number | null }
+export interface HeatPan {
+  panId: string | null
+  diameterM: number
+  heightM: number
+  tareG: number | null
+}
 
 export interface HeatPlan {
   method: HeatMethod
@@ -117,7 +175,16 @@ export interface HeatPlan {
   /** The boil ends with its hold, or when the volume is that of the cream alone. */
   until: 'hold' | 'creamVolume'
   /** Oven: air, fan, water bath, and the time in it (simulated: until the target). */
-  oven: { /** What the dial says, °C. */ airTempC: number, fan: boolean, bath: boolean, timeS: ProcessValue<number>, ovenId: string | null, /** Air over what the dial says, K. */ offsetK: number }
+  oven: {
+    /** What the dial says, °C. */
+    airTempC: number
+    fan: boolean
+    bath: boolean
+    timeS: ProcessValue<number>
+    ovenId: string | null
+    /** Air over what the dial says, K. */
+    offsetK: number
+  }
   /** Temperature course of what is heated: simulated, or the stated ramp, peak and hold. */
   course: ProcessValue<{ rampKPerMin: number, peakTempC: number, holdS: number }>
   evaporationG: ProcessValue<number>
@@ -226,10 +293,12 @@ export const vesselOf = (doc: FormulaDocument, kitchen: Kitchen): Vessel =>
   kitchen.vessels.find(v => v.id === doc.assembly.vesselId) ?? doc.assembly.vessel
 
 /** The pan that counts: the kitchen's own if the id is known there, else the snapshot; null: none was chosen. */
-export const panOf = (doc: FormulaDocument, kitchen: Kitchen): Omit<HeatPan, 'panId'> | null => doc.heat.pan && (kitchen.pans.find(p => p.id === doc.heat.pan!.panId) ?? doc.heat.pan)
+export const panOf = (doc: FormulaDocument, kitchen: Kitchen): Omit<HeatPan, 'panId'> | null =>
+  doc.heat.pan && (kitchen.pans.find(p => p.id === doc.heat.pan!.panId) ?? doc.heat.pan)
 
 /** Oven air, °C: the dial with the error of the kitchen's own oven, or the snapshot of it. */
-export const ovenAirC = (doc: FormulaDocument, kitchen: Kitchen): number => doc.heat.oven.airTempC + (kitchen.ovens.find(o => o.id === doc.heat.oven.ovenId)?.offsetK ?? doc.heat.oven.offsetK)
+export const ovenAirC = (doc: FormulaDocument, kitchen: Kitchen): number =>
+  doc.heat.oven.airTempC + (kitchen.ovens.find(o => o.id === doc.heat.oven.ovenId)?.offsetK ?? doc.heat.oven.offsetK)
 
 /** The place that counts for a leg: the kitchen's own if the id is known there, else the snapshot. */
 export const placeOf = (leg: ChillLeg, kitchen: Kitchen): { kind: PlaceKind, airTempC: number } =>

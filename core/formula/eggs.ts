@@ -9,15 +9,21 @@ const PART_OF: Readonly<Record<string, EggPart>> = { egg: 'whole', yolk_sep: 'yo
 /** What of an egg from the shell a line is; null for cartons, powder and anything else. */
 export const eggPart = (ingredientId: string): EggPart | null => PART_OF[ingredientId] ?? null
 /** Grams of a part of one egg. */
-export const eggEachG = (eggPartOf: EggPart, grade: EggGrade): number => ({ whole: EGG_GRADES[grade].wholeG, yolk: EGG_GRADES[grade].yolkG, white: EGG_GRADES[grade].whiteG })[eggPartOf]
+export const eggEachG = (eggPartOf: EggPart, grade: EggGrade): number =>
+  ({ whole: EGG_GRADES[grade].wholeG, yolk: EGG_GRADES[grade].yolkG, white: EGG_GRADES[grade].whiteG })[eggPartOf]
 
 /** Yolk as a line of its own: from the shell or a carton. */
 export const YOLKS: readonly string[] = ['yolk_sep', 'yolk', 'yolk_sugared']
 /** Grams of yolk lines. */
-export const yolkMass = (lines: readonly Line[]): number => lines.reduce((s, l) => s + (YOLKS.includes(l.ingredientId) ? l.massG : 0), 0)
+export const yolkMass = (lines: readonly Line[]): number =>
+  lines.reduce((s, l) => s + (YOLKS.includes(l.ingredientId) ? l.massG : 0), 0)
 
-/** White that clings to a separated yolk, as a share of its weight: the white protein of the row against that of white. */
-export const clingingWhite = (): number => part(findIngredient('yolk_sep')!, 'eggWhiteProtein') / part(findIngredient('white')!, 'eggWhiteProtein')
+/**
+ * White that clings to a separated yolk, as a share of its weight: the white protein of the row against that of
+ * white.
+ */
+export const clingingWhite = (): number =>
+  part(findIngredient('yolk_sep')!, 'eggWhiteProtein') / part(findIngredient('white')!, 'eggWhiteProtein')
 
 export interface EggCount {
   /** Shells to crack in all, rounded up. */
@@ -27,12 +33,16 @@ export interface EggCount {
   surplus: { whites: number, whitesG: number, yolks: number, yolksG: number }
 }
 
-/** Eggs that lines from the shell need, in a grade: whole ones first, then as many separated as yolks or whites ask for. */
+/**
+ * Eggs that lines from the shell need, in a grade: whole ones first, then as many separated as yolks or whites ask
+ * for.
+ */
 export function countEggs(lines: readonly Line[], grade: EggGrade): EggCount {
   const found = lines.flatMap((line) => {
     const p = eggPart(line.ingredientId)
     if (!p || !(line.massG > 0)) return []
-    const eachG = line.piece && line.piece.kind === (p === 'whole' ? 'egg' : p) ? line.piece.eachG : eggEachG(p, grade)
+    const eachG =
+      line.piece && line.piece.kind === (p === 'whole' ? 'egg' : p) ? line.piece.eachG : eggEachG(p, grade)
     const count = line.massG / eachG
     const nearest = Math.max(1, Math.round(count))
     return [{ lineId: line.id, part: p, count, eachG, nearest, nearestG: nearest * eachG }]
@@ -45,8 +55,14 @@ export function countEggs(lines: readonly Line[], grade: EggGrade): EggCount {
   const separated = Math.max(yolks, whites)
   const g = EGG_GRADES[grade]
   return {
-    eggs: whole + separated, lines: found,
-    surplus: { whites: separated - whites, whitesG: (separated - whites) * g.whiteG, yolks: separated - yolks, yolksG: (separated - yolks) * g.yolkG },
+    eggs: whole + separated,
+    lines: found,
+    surplus: {
+      whites: separated - whites,
+      whitesG: (separated - whites) * g.whiteG,
+      yolks: separated - yolks,
+      yolksG: (separated - yolks) * g.yolkG,
+    },
   }
 }
 
@@ -57,9 +73,13 @@ export function countEggs(lines: readonly Line[], grade: EggGrade): EggCount {
 export function yolkCarton(massG: number, cartonId: string): { massG: number, sugarG: number, whiteG: number } {
   const from = findIngredient('yolk_sep')!
   const to = findIngredient(cartonId)!
-  const carton = massG * part(from, 'yolkProtein') / part(to, 'yolkProtein')
+  const carton = (massG * part(from, 'yolkProtein')) / part(to, 'yolkProtein')
   const white = massG * part(from, 'eggWhiteProtein') - carton * part(to, 'eggWhiteProtein')
-  return { massG: carton, sugarG: carton * part(to, 'sucrose') / 100, whiteG: Math.max(0, white / part(findIngredient('white')!, 'eggWhiteProtein')) }
+  return {
+    massG: carton,
+    sugarG: (carton * part(to, 'sucrose')) / 100,
+    whiteG: Math.max(0, white / part(findIngredient('white')!, 'eggWhiteProtein')),
+  }
 }
 
 const tenths = (g: number) => Math.round(g * 10) / 10
@@ -68,15 +88,38 @@ const pieceKind = { whole: 'egg', yolk: 'yolk', white: 'white' } as const
 /** The formula with a line at the nearest whole count, counted from now on; with `all`, everything scaled to it. */
 export function atWholeCount(doc: FormulaDocument, c: EggCount['lines'][number], all: boolean): FormulaDocument {
   const next = withMass(all ? scaleFormula(doc, c.nearest / c.count) : doc, c.lineId, tenths(c.nearestG))
-  return { ...next, components: next.components.map(x => ({ ...x, lines: x.lines.map(l => l.id === c.lineId ? { ...l, piece: { kind: pieceKind[c.part], eachG: c.eachG } } : l) })) }
+  return {
+    ...next,
+    components: next.components.map(x => ({
+      ...x,
+      lines: x.lines.map(l => (l.id === c.lineId ? { ...l, piece: { kind: pieceKind[c.part], eachG: c.eachG } } : l)),
+    })),
+  }
 }
 
-/** The formula with a shell line taken from a carton; the sugar a yolk carton brings comes off the sugar line. White weighs the same. */
-export function withCarton(doc: FormulaDocument, lineId: string, cartonId: 'yolk' | 'yolk_sugared' | 'white_carton'): { doc: FormulaDocument, massG: number, sugarG: number, whiteG: number } {
+/**
+ * The formula with a shell line taken from a carton; the sugar a yolk carton brings comes off the sugar line. White
+ * weighs the same.
+ */
+export function withCarton(
+  doc: FormulaDocument,
+  lineId: string,
+  cartonId: 'yolk' | 'yolk_sugared' | 'white_carton',
+): { doc: FormulaDocument, massG: number, sugarG: number, whiteG: number } {
   const line = fillingOf(doc).lines.find(l => l.id === lineId)!
-  const made = cartonId === 'white_carton' ? { massG: line.massG, sugarG: 0, whiteG: 0 } : yolkCarton(line.massG, cartonId)
+  const made =
+    cartonId === 'white_carton' ? { massG: line.massG, sugarG: 0, whiteG: 0 } : yolkCarton(line.massG, cartonId)
   const sugar = fillingOf(doc).lines.find(l => l.ingredientId === 'sugar')
   const { piece: _, ...rest } = line
-  const lines = fillingOf(doc).lines.map(l => l.id === lineId ? { ...rest, ingredientId: cartonId, massG: tenths(made.massG), sourceText: '', assumption: '' } : l.id === sugar?.id ? { ...l, massG: Math.max(0, tenths(l.massG - made.sugarG)) } : l)
-  return { ...made, doc: { ...doc, components: doc.components.map(c => c.role === 'filling' ? { ...c, lines } : c) } }
+  const lines = fillingOf(doc).lines.map(l =>
+    l.id === lineId
+      ? { ...rest, ingredientId: cartonId, massG: tenths(made.massG), sourceText: '', assumption: '' }
+      : l.id === sugar?.id
+        ? { ...l, massG: Math.max(0, tenths(l.massG - made.sugarG)) }
+        : l,
+  )
+  return {
+    ...made,
+    doc: { ...doc, components: doc.components.map(c => (c.role === 'filling' ? { ...c, lines } : c)) },
+  }
 }

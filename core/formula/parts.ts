@@ -1,5 +1,6 @@
 /**
- * Crusts and toppings with formulas of their own, sized to the vessel. Shares, thicknesses, oven times and densities are
+ * Crusts and toppings with formulas of their own, sized to the vessel. Shares, thicknesses, oven times and densities
+ * are
  * common practice, from memory (M); the boiled-sugar temperature is computed.
  */
 import type { Kitchen } from '../kitchen/kitchen'
@@ -10,7 +11,33 @@ import { minutesEquivalent } from '../physics/safety/lethality'
 import { fractionsOf, thermalProperties } from '../physics/thermal/properties'
 import { type Component, type FormulaDocument, type Line, type PartKind, type PartMake, vesselOf } from './document'
 
-export type PartStep = 'asWritten' | 'crush' | 'meltButter' | 'press' | 'chillBase' | 'rub' | 'rollOut' | 'rest' | 'dock' | 'bakeBlind' | 'bakeOpen' | 'bakeBase' | 'whiskEggs' | 'foldFlour' | 'bakeSponge' | 'starchPaste' | 'beatWhites' | 'sugarIn' | 'pasteIn' | 'warmWhites' | 'boilSugar' | 'pourSugar' | 'beatCool' | 'whipCream' | 'spread' | 'brown'
+export type PartStep =
+  | 'asWritten'
+  | 'crush'
+  | 'meltButter'
+  | 'press'
+  | 'chillBase'
+  | 'rub'
+  | 'rollOut'
+  | 'rest'
+  | 'dock'
+  | 'bakeBlind'
+  | 'bakeOpen'
+  | 'bakeBase'
+  | 'whiskEggs'
+  | 'foldFlour'
+  | 'bakeSponge'
+  | 'starchPaste'
+  | 'beatWhites'
+  | 'sugarIn'
+  | 'pasteIn'
+  | 'warmWhites'
+  | 'boilSugar'
+  | 'pourSugar'
+  | 'beatCool'
+  | 'whipCream'
+  | 'spread'
+  | 'brown'
 export interface PartFacts {
   role: 'crust' | 'topping'
   /** g of each ingredient to a ratio. */
@@ -29,17 +56,129 @@ export interface PartFacts {
 
 /** Water in a sugar syrup on the stove, of the sugar's weight; most of it boils off (common practice). */
 const SYRUP_WATER = 0.3
-const white = (id: 'white' | 'white_carton', ratio: number) => [[id, 100], ['sugar', 100 * ratio]] as const
+const white = (id: 'white' | 'white_carton', ratio: number) =>
+  [
+    [id, 100],
+    ['sugar', 100 * ratio],
+  ] as const
 export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
-  crumbChilled: { role: 'crust', shares: r => [['digestive', 100 * r], ['butter82', 100]], ratio: { of: 'crumbButter', usual: 2, min: 1.2, max: 4 }, density: 1000, thicknessM: 0.006, bakeLoss: 0, over: 0, oven: null, steps: ['crush', 'meltButter', 'press', 'chillBase'] },
-  crumbBaked: { role: 'crust', shares: r => [['digestive', 100 * r], ['butter82', 100]], ratio: { of: 'crumbButter', usual: 2.2, min: 1.2, max: 4 }, density: 950, thicknessM: 0.006, bakeLoss: 0.02, over: 0, oven: { tempC: 170, minutes: 10 }, steps: ['crush', 'meltButter', 'press', 'bakeBase'] },
-  shortbread: { role: 'crust', shares: () => [['flour', 150], ['butter82', 100], ['sugar', 50]], density: 900, thicknessM: 0.008, bakeLoss: 0.08, over: 0, oven: { tempC: 165, minutes: 25 }, steps: ['rub', 'press', 'dock', 'bakeBase'] },
-  blindShell: { role: 'crust', shares: () => [['flour', 250], ['butter82', 125], ['icing', 90], ['egg', 50]], density: 1050, thicknessM: 0.004, bakeLoss: 0.1, over: 0.2, oven: { tempC: 175, minutes: 22 }, steps: ['rub', 'rest', 'rollOut', 'dock', 'bakeBlind', 'bakeOpen'] },
-  spongeBase: { role: 'crust', shares: () => [['egg', 120], ['sugar', 85], ['flour', 85]], density: 330, thicknessM: 0.01, bakeLoss: 0.1, over: 0.1, oven: { tempC: 190, minutes: 10 }, steps: ['whiskEggs', 'foldFlour', 'spread', 'bakeSponge'] },
-  meringueCold: { role: 'topping', shares: r => [...white('white_carton', r), ['cornflour', 6], ['water', 40]], ratio: { of: 'sugarWhite', usual: 1.5, min: 0.8, max: 2.2 }, density: 250, thicknessM: 0.03, bakeLoss: 0.05, over: 0.05, oven: { tempC: 165, minutes: 20 }, steps: ['starchPaste', 'beatWhites', 'sugarIn', 'pasteIn', 'spread', 'brown'] },
-  meringueWarm: { role: 'topping', shares: r => white('white', r), ratio: { of: 'sugarWhite', usual: 1.8, min: 1, max: 2.2 }, density: 280, thicknessM: 0.03, bakeLoss: 0, over: 0.05, oven: null, steps: ['warmWhites', 'beatCool', 'spread', 'brown'] },
-  meringueBoiled: { role: 'topping', shares: r => [...white('white_carton', r), ['water', 100 * r * SYRUP_WATER]], ratio: { of: 'sugarWhite', usual: 2, min: 1.2, max: 2.4 }, density: 280, thicknessM: 0.03, bakeLoss: 0, over: 0.05, oven: null, steps: ['boilSugar', 'beatWhites', 'pourSugar', 'beatCool', 'spread', 'brown'] },
-  whippedTop: { role: 'topping', shares: () => [['cream36', 100], ['icing', 8]], density: 500, thicknessM: 0.015, bakeLoss: 0, over: 0.05, oven: null, steps: ['whipCream', 'spread'] },
+  crumbChilled: {
+    role: 'crust',
+    shares: r => [
+      ['digestive', 100 * r],
+      ['butter82', 100],
+    ],
+    ratio: { of: 'crumbButter', usual: 2, min: 1.2, max: 4 },
+    density: 1000,
+    thicknessM: 0.006,
+    bakeLoss: 0,
+    over: 0,
+    oven: null,
+    steps: ['crush', 'meltButter', 'press', 'chillBase'],
+  },
+  crumbBaked: {
+    role: 'crust',
+    shares: r => [
+      ['digestive', 100 * r],
+      ['butter82', 100],
+    ],
+    ratio: { of: 'crumbButter', usual: 2.2, min: 1.2, max: 4 },
+    density: 950,
+    thicknessM: 0.006,
+    bakeLoss: 0.02,
+    over: 0,
+    oven: { tempC: 170, minutes: 10 },
+    steps: ['crush', 'meltButter', 'press', 'bakeBase'],
+  },
+  shortbread: {
+    role: 'crust',
+    shares: () => [
+      ['flour', 150],
+      ['butter82', 100],
+      ['sugar', 50],
+    ],
+    density: 900,
+    thicknessM: 0.008,
+    bakeLoss: 0.08,
+    over: 0,
+    oven: { tempC: 165, minutes: 25 },
+    steps: ['rub', 'press', 'dock', 'bakeBase'],
+  },
+  blindShell: {
+    role: 'crust',
+    shares: () => [
+      ['flour', 250],
+      ['butter82', 125],
+      ['icing', 90],
+      ['egg', 50],
+    ],
+    density: 1050,
+    thicknessM: 0.004,
+    bakeLoss: 0.1,
+    over: 0.2,
+    oven: { tempC: 175, minutes: 22 },
+    steps: ['rub', 'rest', 'rollOut', 'dock', 'bakeBlind', 'bakeOpen'],
+  },
+  spongeBase: {
+    role: 'crust',
+    shares: () => [
+      ['egg', 120],
+      ['sugar', 85],
+      ['flour', 85],
+    ],
+    density: 330,
+    thicknessM: 0.01,
+    bakeLoss: 0.1,
+    over: 0.1,
+    oven: { tempC: 190, minutes: 10 },
+    steps: ['whiskEggs', 'foldFlour', 'spread', 'bakeSponge'],
+  },
+  meringueCold: {
+    role: 'topping',
+    shares: r => [...white('white_carton', r), ['cornflour', 6], ['water', 40]],
+    ratio: { of: 'sugarWhite', usual: 1.5, min: 0.8, max: 2.2 },
+    density: 250,
+    thicknessM: 0.03,
+    bakeLoss: 0.05,
+    over: 0.05,
+    oven: { tempC: 165, minutes: 20 },
+    steps: ['starchPaste', 'beatWhites', 'sugarIn', 'pasteIn', 'spread', 'brown'],
+  },
+  meringueWarm: {
+    role: 'topping',
+    shares: r => white('white', r),
+    ratio: { of: 'sugarWhite', usual: 1.8, min: 1, max: 2.2 },
+    density: 280,
+    thicknessM: 0.03,
+    bakeLoss: 0,
+    over: 0.05,
+    oven: null,
+    steps: ['warmWhites', 'beatCool', 'spread', 'brown'],
+  },
+  meringueBoiled: {
+    role: 'topping',
+    shares: r => [...white('white_carton', r), ['water', 100 * r * SYRUP_WATER]],
+    ratio: { of: 'sugarWhite', usual: 2, min: 1.2, max: 2.4 },
+    density: 280,
+    thicknessM: 0.03,
+    bakeLoss: 0,
+    over: 0.05,
+    oven: null,
+    steps: ['boilSugar', 'beatWhites', 'pourSugar', 'beatCool', 'spread', 'brown'],
+  },
+  whippedTop: {
+    role: 'topping',
+    shares: () => [
+      ['cream36', 100],
+      ['icing', 8],
+    ],
+    density: 500,
+    thicknessM: 0.015,
+    bakeLoss: 0,
+    over: 0.05,
+    oven: null,
+    steps: ['whipCream', 'spread'],
+  },
 }
 export const partFacts = (kind: PartKind): PartFacts => PART_FACTS[kind]
 export const isMeringue = (kind: PartKind): boolean => PART_FACTS[kind].ratio?.of === 'sugarWhite'
@@ -51,8 +190,11 @@ export function partMassG(kind: PartKind, doc: FormulaDocument, kitchen: Kitchen
   const vessel = vesselOf(doc, kitchen)
   const { assembly } = doc
   const lined = cavityOf(vessel, { ...assembly, insertM3: 0 })
-  const volumeM3 = f.role === 'crust' ? cavityVolume(cavityOf(vessel, UNLINED)) - cavityVolume(lined) : areaAt(lined, lined.heightM) * assembly.toppingM
-  return Math.max(0, volumeM3) * assembly.count * f.density * 1000 * (1 + f.over) / (1 - f.bakeLoss)
+  const volumeM3 =
+    f.role === 'crust'
+      ? cavityVolume(cavityOf(vessel, UNLINED)) - cavityVolume(lined)
+      : areaAt(lined, lined.heightM) * assembly.toppingM
+  return (Math.max(0, volumeM3) * assembly.count * f.density * 1000 * (1 + f.over)) / (1 - f.bakeLoss)
 }
 /** Lines of a part at a weight, grams to the tenth. @param id gives ids for lines that are new */
 export function partLines(make: PartMake, massG: number, old: readonly Line[], id: () => string): Line[] {
@@ -60,42 +202,67 @@ export function partLines(make: PartMake, massG: number, old: readonly Line[], i
   const sum = shares.reduce((s, [, g]) => s + g, 0)
   return shares.map(([ingredientId, g]) => {
     const before = old.find(l => l.ingredientId === ingredientId)
-    const grams = Math.round(massG * g / sum * 10) / 10
-    return before ? { ...before, massG: grams } : { id: id(), ingredientId, massG: grams, sourceText: '', assumption: '' }
+    const grams = Math.round(((massG * g) / sum) * 10) / 10
+    return before
+      ? { ...before, massG: grams }
+      : { id: id(), ingredientId, massG: grams, sourceText: '', assumption: '' }
   })
 }
 
 /** Every part with a formula of its own sized to the vessel again; what a cook wrote by hand stays as it is. */
 export function resizeParts(doc: FormulaDocument, kitchen: Kitchen): FormulaDocument {
   let n = 0
-  const components = doc.components.map(c => c.make ? { ...c, lines: partLines(c.make, partMassG(c.make.kind, doc, kitchen), c.lines, () => `${c.id}-${++n}`) } : c)
+  const components = doc.components.map(c =>
+    c.make
+      ? { ...c, lines: partLines(c.make, partMassG(c.make.kind, doc, kitchen), c.lines, () => `${c.id}-${++n}`) }
+      : c,
+  )
   return { ...doc, components }
 }
 
 /** The formula with a crust or topping of a kind (null: none), sized to its vessel. */
-export function withPart(doc: FormulaDocument, kitchen: Kitchen, role: 'crust' | 'topping', make: PartMake | null, id: () => string, name: string): FormulaDocument {
+export function withPart(
+  doc: FormulaDocument,
+  kitchen: Kitchen,
+  role: 'crust' | 'topping',
+  make: PartMake | null,
+  id: () => string,
+  name: string,
+): FormulaDocument {
   const others = doc.components.filter(c => c.role !== role)
   const key = role === 'crust' ? 'crustM' : 'toppingM'
   if (!make) return { ...doc, components: others, assembly: { ...doc.assembly, [key]: 0 } }
   const before = doc.components.find(c => c.role === role)
   const facts = PART_FACTS[make.kind]
-  const thickness = before?.make?.kind === make.kind || (doc.assembly[key] > 0 && role === 'crust' && !before?.make) ? doc.assembly[key] : facts.thicknessM
+  const thickness =
+    before?.make?.kind === make.kind || (doc.assembly[key] > 0 && role === 'crust' && !before?.make)
+      ? doc.assembly[key]
+      : facts.thicknessM
   const same = before?.make?.kind === make.kind
   const made: Component = { id: before?.id ?? id(), role, name, lines: same ? before!.lines : [], steps: [], make }
-  return resizeParts({ ...doc, components: [...others, made], assembly: { ...doc.assembly, [key]: thickness || facts.thicknessM } }, kitchen)
+  return resizeParts(
+    { ...doc, components: [...others, made], assembly: { ...doc.assembly, [key]: thickness || facts.thicknessM } },
+    kitchen,
+  )
 }
 
 /** Sugar boiled for a meringue, °C (common practice: soft ball). */
 export const SUGAR_BOIL_C: readonly [number, number] = [118, 121]
 /** Sugar in syrup at that boil, share (sucrose boiling curve, from memory M). */
 const SYRUP_SUGAR = 0.87
-/** Whites over the bath are brought to this, °C: hot enough for the minutes below, still short of scrambling with this much sugar. */
+/**
+ * Whites over the bath are brought to this, °C: hot enough for the minutes below, still short of scrambling with this
+ * much sugar.
+ */
 export const WARM_WHITES_C = 72
 /** A mixer bowl of about a kilogram of steel, J/K, at room temperature (judgement). */
 const MIXER_BOWL_J_PER_K = 500
 
 export interface MeringueHeat {
-  /** Warmest that the whites get, °C: by energy balance for a poured syrup, the target for warmed whites, none for cold ones. */
+  /**
+   * Warmest that the whites get, °C: by energy balance for a poured syrup, the target for warmed whites, none for
+   * cold ones.
+   */
   reachesC: number | null
   /** Minutes at that temperature that count as cooked; null where it is never held or measured. */
   needMinutes: number | null
@@ -104,11 +271,13 @@ export interface MeringueHeat {
 }
 
 /**
- * How hot a meringue's whites get. Poured syrup: (m_w·c_w·20 + m_s·c_s·119.5 + C_bowl·20)/(m_w·c_w + m_s·c_s + C_bowl), with
+ * How hot a meringue's whites get. Poured syrup: (m_w·c_w·20 + m_s·c_s·119.5 + C_bowl·20)/(m_w·c_w + m_s·c_s +
+ * C_bowl), with
  * heat capacities after Choi & Okos; what the air takes comes off that, and no one holds it there.
  */
 export function meringueHeat(c: Component): MeringueHeat {
-  if (c.make?.kind === 'meringueWarm') return { reachesC: WARM_WHITES_C, needMinutes: minutesEquivalent(WARM_WHITES_C), counts: true }
+  if (c.make?.kind === 'meringueWarm')
+    return { reachesC: WARM_WHITES_C, needMinutes: minutesEquivalent(WARM_WHITES_C), counts: true }
   if (c.make?.kind !== 'meringueBoiled') return { reachesC: null, needMinutes: null, counts: false }
   const of = (test: (id: string) => boolean) => c.lines.filter(l => test(l.ingredientId))
   const whites = of(id => id.startsWith('white'))
@@ -116,11 +285,20 @@ export function meringueHeat(c: Component): MeringueHeat {
   const whitesG = whites.reduce((s, l) => s + l.massG, 0)
   if (!(sugarG > 0) || !(whitesG > 0)) return { reachesC: null, needMinutes: null, counts: false }
   const typical = () => ({ kind: 'typical' as const })
-  const line = (ingredientId: string, massG: number): Line => ({ id: ingredientId, ingredientId, massG, sourceText: '', assumption: '' })
+  const line = (ingredientId: string, massG: number): Line => ({
+    id: ingredientId,
+    ingredientId,
+    massG,
+    sourceText: '',
+    assumption: '',
+  })
   const cold = mix(toParts(whites, typical))
   const syrup = mix(toParts([line('sugar', sugarG), line('water', sugarG * (1 / SYRUP_SUGAR - 1))], typical))
   const cp = (m: typeof cold, t: number) => thermalProperties(fractionsOf(m), t).cp
   const coldCp = cp(cold, 20)
-  const reachesC = stirInTemperature({ massG: syrup.massG, cp: cp(syrup, 90), tempC: (SUGAR_BOIL_C[0] + SUGAR_BOIL_C[1]) / 2 }, { massG: cold.massG + MIXER_BOWL_J_PER_K / coldCp * 1000, cp: coldCp, tempC: 20 })
+  const reachesC = stirInTemperature(
+    { massG: syrup.massG, cp: cp(syrup, 90), tempC: (SUGAR_BOIL_C[0] + SUGAR_BOIL_C[1]) / 2 },
+    { massG: cold.massG + (MIXER_BOWL_J_PER_K / coldCp) * 1000, cp: coldCp, tempC: 20 },
+  )
   return { reachesC, needMinutes: null, counts: false }
 }

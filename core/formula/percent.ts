@@ -6,27 +6,33 @@ import { fillingOf, type FormulaDocument, strengthOf } from './document'
 import { yolkMass } from './eggs'
 
 /** What 100 % is: the whole, the dairy, the water phase (water with the sugar and acid in it), or one chosen line. */
-export type PercentBasis = { kind: 'whole' } | { kind: 'dairy' } | { kind: 'water' } | { kind: 'line', lineId: string }
+export type PercentBasis =
+  { kind: 'whole' } | { kind: 'dairy' } | { kind: 'water' } | { kind: 'line', lineId: string }
 
 /** Grams that count as 100 %; 0 where the formula has none of it. */
 export function basisG(doc: FormulaDocument, kitchen: Kitchen, basis: PercentBasis): number {
   const { lines } = fillingOf(doc)
   if (basis.kind === 'line') return lines.find(l => l.id === basis.lineId)?.massG ?? 0
-  if (basis.kind === 'dairy') return lines.filter(l => findIngredient(l.ingredientId)!.group === 'dairy').reduce((s, l) => s + l.massG, 0)
+  if (basis.kind === 'dairy')
+    return lines.filter(l => findIngredient(l.ingredientId)!.group === 'dairy').reduce((s, l) => s + l.massG, 0)
   const m = mix(toParts(lines, l => strengthOf(l, kitchen)))
   return basis.kind === 'whole' ? m.massG : m.grams.water + sugarsG(m) + m.acidG
 }
 
 export const RATIOS = ['sugarAcid', 'juiceCream', 'yolkJuice', 'crumbButter', 'sugarWhite'] as const
 export type RatioId = (typeof RATIOS)[number]
-export interface Ratio { id: RatioId, value: number }
+export interface Ratio {
+  id: RatioId
+  value: number
+}
 
 /** Ratios, g per g; those of which a formula lacks a side are left out. Crumb and white may stand in any component. */
 export function ratiosOf(doc: FormulaDocument, kitchen: Kitchen): Ratio[] {
   const { lines } = fillingOf(doc)
   const all = doc.components.flatMap(c => c.lines)
   const m = mix(toParts(lines, l => strengthOf(l, kitchen)))
-  const sum = (from: typeof lines, test: (id: string) => boolean) => from.filter(l => test(l.ingredientId)).reduce((s, l) => s + l.massG, 0)
+  const sum = (from: typeof lines, test: (id: string) => boolean) =>
+    from.filter(l => test(l.ingredientId)).reduce((s, l) => s + l.massG, 0)
   const group = (id: string) => findIngredient(id)!.group
   const cream = sum(lines, id => group(id) === 'dairy' && part(findIngredient(id)!, 'milkFat') >= 15)
   const juice = sum(lines, id => group(id) === 'juice')
@@ -36,7 +42,11 @@ export function ratiosOf(doc: FormulaDocument, kitchen: Kitchen): Ratio[] {
   const white = sum(all, id => id === 'white' || id === 'white_carton')
   const sugar = sum(all, id => group(id) === 'sugar')
   const ratios: [RatioId, number, number][] = [
-    ['sugarAcid', sugarsG(m), m.acidG], ['juiceCream', juice, cream], ['yolkJuice', yolk, juice], ['crumbButter', crumb, butter(all)], ['sugarWhite', sugar, white],
+    ['sugarAcid', sugarsG(m), m.acidG],
+    ['juiceCream', juice, cream],
+    ['yolkJuice', yolk, juice],
+    ['crumbButter', crumb, butter(all)],
+    ['sugarWhite', sugar, white],
   ]
   return ratios.filter(([, a, b]) => a > 0 && b > 0).map(([id, a, b]) => ({ id, value: a / b }))
 }

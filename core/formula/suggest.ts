@@ -24,7 +24,10 @@ export function suggestFamily(lines: readonly Line[], use: UseKind | null = null
   const of = (...ids: string[]) => share({ ids })
   const egg = share({ groups: ['egg'] })
   if (of('agar') > 0.001) return 'fluidGel'
-  if (of('condensed') > 0.3) return of('gelatin') > 0.001 && of('cream36', 'cream38', 'cream48', 'cream30') > 0.25 ? 'gelatinCream' : 'condensedPie'
+  if (of('condensed') > 0.3)
+    return of('gelatin') > 0.001 && of('cream36', 'cream38', 'cream48', 'cream30') > 0.25
+      ? 'gelatinCream'
+      : 'condensedPie'
   if (of('gelatin') > 0.001) {
     if (of('white', 'white_carton', 'white_dried') > 0.05 && of('cornflour', 'flour') > 0.005) return 'lightCustard'
     if (share({ groups: ['dairy'] }) > 0.2) return 'gelatinCream'
@@ -34,7 +37,12 @@ export function suggestFamily(lines: readonly Line[], use: UseKind | null = null
   if (of('cornflour') > 0.02) return 'starchFilling'
   if (of('flour') > 0.015 && egg > 0.1) return 'bar'
   // Cultured cream and icing sugar go into what is whipped, never into a boiled cream.
-  if (egg < 0.01 && share({ groups: ['dairy'] }) > 0.3 && of('creme_fr', 'mascarpone', 'yoghurt', 'greek', 'icing') > 0.05) return 'unsetMousse'
+  if (
+    egg < 0.01 &&
+    share({ groups: ['dairy'] }) > 0.3 &&
+    of('creme_fr', 'mascarpone', 'yoghurt', 'greek', 'icing') > 0.05
+  )
+    return 'unsetMousse'
   if (egg < 0.01 && share({ groups: ['dairy'] }) > 0.4) return 'posset'
   if (of('white', 'white_carton', 'white_dried') > 0.1 && share({ groups: ['dairy'] }) > 0.2) return 'unsetMousse'
   if (egg > 0.15 && use === 'cut' && share({ groups: ['dairy'] }) > 0.1) return 'bar'
@@ -42,7 +50,11 @@ export function suggestFamily(lines: readonly Line[], use: UseKind | null = null
 }
 
 /** The way of making that suits the lines, of a family: its default, or the last of its own that asks for them. */
-export function suggestSchool(lines: readonly Line[], family: Family = suggestFamily(lines), use: UseKind | null = null): School {
+export function suggestSchool(
+  lines: readonly Line[],
+  family: Family = suggestFamily(lines),
+  use: UseKind | null = null,
+): School {
   const facts = lineFacts(lines, use)
   const { schools } = familyOf(family)
   return schools.filter(s => schoolOf(s).fits(facts)).at(-1) ?? schools[0]!

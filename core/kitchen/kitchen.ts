@@ -1,12 +1,22 @@
-/** What of the kitchen the core needs: places, tins, ovens, burners, pans, lots, and how they are named in a document. */
+/**
+ * What of the kitchen the core needs: places, tins, ovens, burners, pans, lots, and how they are named in a document.
+ */
 import type { EggGrade } from '../base/ingredients/measures'
 import type { Strength } from '../base/ingredients/types'
 import type { Vessel } from '../physics/geometry/cavity'
 import type { PlaceKind } from '../physics/thermal/places'
 import type { LotMethod } from './strength'
 
-export interface KitchenPlace { id: string, name: string, kind: PlaceKind, airTempC: number }
-export interface KitchenVessel extends Vessel { id: string, name: string }
+export interface KitchenPlace {
+  id: string
+  name: string
+  kind: PlaceKind
+  airTempC: number
+}
+export interface KitchenVessel extends Vessel {
+  id: string
+  name: string
+}
 /** A lot of known strength: what is null is the table's. */
 export interface Lot {
   id: string
@@ -25,12 +35,28 @@ export interface Lot {
 }
 
 /** An oven: whether its fan can be on, and how far its air lies over what the dial says, K. */
-export interface KitchenOven { id: string, name: string, fan: boolean, offsetK: number }
+export interface KitchenOven {
+  id: string
+  name: string
+  fan: boolean
+  offsetK: number
+}
 export const BURNER_KINDS = ['gas', 'ceramic', 'induction', 'microwave'] as const
 /** A burner or microwave by its rating, W. */
-export interface KitchenBurner { id: string, name: string, kind: (typeof BURNER_KINDS)[number], ratedW: number }
+export interface KitchenBurner {
+  id: string
+  name: string
+  kind: (typeof BURNER_KINDS)[number]
+  ratedW: number
+}
 /** A pan or bowl for the stove; its weight empty is asked once. */
-export interface KitchenPan { id: string, name: string, diameterM: number, heightM: number, tareG: number | null }
+export interface KitchenPan {
+  id: string
+  name: string
+  diameterM: number
+  heightM: number
+  tareG: number | null
+}
 
 /** What of the kitchen the core needs. */
 export interface Kitchen {

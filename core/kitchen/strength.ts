@@ -1,4 +1,7 @@
-/** Lots of known strength: how a juice's acid, pH, °Brix and fat are found, and how lots are blended, topped up and stretched. */
+/**
+ * Lots of known strength: how a juice's acid, pH, °Brix and fat are found, and how lots are blended, topped up and
+ * stretched.
+ */
 import { InputError, within } from '../base/errors'
 import { part } from '../base/ingredients/ingredients'
 import type { Ingredient } from '../base/ingredients/types'
@@ -17,7 +20,10 @@ export const LOT_METHODS = ['entered', 'titration', 'refractometer', 'pH', 'tast
 
 /** End point of a titration of fruit juice: pH 8.2, phenolphthalein's first lasting pink. */
 export const END_PH = 8.2
-/** One σ of ln(acidity): a titration read to 3 % (judgement); a dilution matched by tongue (from memory: sour is told apart from about a fifth more). */
+/**
+ * One σ of ln(acidity): a titration read to 3 % (judgement); a dilution matched by tongue (from memory: sour is told
+ * apart from about a fifth more).
+ */
 const LN_TITRATION_SIGMA = 0.03
 const LN_TASTE_SIGMA = 0.2
 /** One σ of a pH reading (judgement). */
@@ -30,17 +36,27 @@ export const PROXY_JUICES = ['lemon', 'lime', 'keylime']
 const BRIX_PER_ACID = 0.2
 
 /** Figures found for a lot; null: this way does not tell it. */
-export interface LotFigures { acidPercent: number | null, acidLnSigma: number | null, pH: number | null, brix: number | null, fatPercent: number | null }
+export interface LotFigures {
+  acidPercent: number | null
+  acidLnSigma: number | null
+  pH: number | null
+  brix: number | null
+  fatPercent: number | null
+}
 const NOTHING: LotFigures = { acidPercent: null, acidLnSigma: null, pH: null, brix: null, fatPercent: null }
 
 /** True dissolved solids of a juice from a refractometer's reading, °Bx. */
-export const correctedBrix = (readingBrix: number, acidPercent: number): number => readingBrix + BRIX_PER_ACID * acidPercent
+export const correctedBrix = (readingBrix: number, acidPercent: number): number =>
+  readingBrix + BRIX_PER_ACID * acidPercent
 
 /**
  * A titration card: % citric, as to pH 8.2. Stopped at another end point, it is carried to 8.2 along the juice's own
  * buffer curve (the table's juice of that kind).
  */
-export function titrationPercent(row: Ingredient, m: { sampleG: number, mlNaOH: number, molarity: number, endPH: number }): number {
+export function titrationPercent(
+  row: Ingredient,
+  m: { sampleG: number, mlNaOH: number, molarity: number, endPH: number },
+): number {
   within(m.sampleG, 'method.sampleG', 0.05, 500)
   within(m.mlNaOH, 'method.mlNaOH', 0, 500)
   within(m.molarity, 'method.molarity', 0.001, 5)
@@ -48,14 +64,16 @@ export function titrationPercent(row: Ingredient, m: { sampleG: number, mlNaOH: 
   const percent = titratableAcidity(m.mlNaOH, m.molarity, m.sampleG)
   if (Math.abs(m.endPH - END_PH) < 1e-9 || !row.acid) return percent
   const s = solutionOf([{ row, massG: 100, strength: { kind: 'typical' } }])
-  return percent * baseToReach(s, END_PH) / baseToReach(s, m.endPH)
+  return (percent * baseToReach(s, END_PH)) / baseToReach(s, m.endPH)
 }
 
 /** What a way of finding tells of a lot. @throws {InputError} naming the field of the card */
 export function figuresOf(row: Ingredient, method: LotMethod): LotFigures {
   switch (method.kind) {
-    case 'entered': return NOTHING
-    case 'titration': return { ...NOTHING, acidPercent: titrationPercent(row, method), acidLnSigma: LN_TITRATION_SIGMA }
+    case 'entered':
+      return NOTHING
+    case 'titration':
+      return { ...NOTHING, acidPercent: titrationPercent(row, method), acidLnSigma: LN_TITRATION_SIGMA }
     case 'refractometer': {
       within(method.readingBrix, 'method.readingBrix', 0, 85)
       const proxy = PROXY_JUICES.includes(row.id) ? ACID_PER_BRIX * method.readingBrix : null
@@ -66,16 +84,26 @@ export function figuresOf(row: Ingredient, method: LotMethod): LotFigures {
       within(method.pH, 'method.pH', 1.5, 6)
       const acidPercent = acidAtPH(row, method.pH)
       // Far outside what such fruit ever has, the reading or the fruit is another one.
-      const range = row.acid ? [0.3 * row.acid.low, 1.8 * row.acid.high] as const : null
-      if (acidPercent === null || (range && (acidPercent < range[0] || acidPercent > range[1]))) throw new InputError('outOfReach', 'method.pH', { ingredient: row.id })
+      const range = row.acid ? ([0.3 * row.acid.low, 1.8 * row.acid.high] as const) : null
+      if (acidPercent === null || (range && (acidPercent < range[0] || acidPercent > range[1])))
+        throw new InputError('outOfReach', 'method.pH', { ingredient: row.id })
       const shifted = acidAtPH(row, method.pH - PH_SIGMA[method.by])
-      return { ...NOTHING, pH: method.by === 'meter' ? method.pH : null, acidPercent, acidLnSigma: Math.min(0.6, Math.log((shifted ?? acidPercent * 1.8) / acidPercent)) }
+      return {
+        ...NOTHING,
+        pH: method.by === 'meter' ? method.pH : null,
+        acidPercent,
+        acidLnSigma: Math.min(0.6, Math.log((shifted ?? acidPercent * 1.8) / acidPercent)),
+      }
     }
     case 'taste': {
       within(method.knownAcidPercent, 'method.knownAcidPercent', 0.1, 15)
       within(method.knownWaterMl, 'method.knownWaterMl', 0, 500)
       within(method.waterMl, 'method.waterMl', 0, 500)
-      return { ...NOTHING, acidPercent: method.knownAcidPercent * (10 + method.waterMl) / (10 + method.knownWaterMl), acidLnSigma: LN_TASTE_SIGMA }
+      return {
+        ...NOTHING,
+        acidPercent: (method.knownAcidPercent * (10 + method.waterMl)) / (10 + method.knownWaterMl),
+        acidLnSigma: LN_TASTE_SIGMA,
+      }
     }
     case 'blend': {
       const massG = method.parts.reduce((s, p) => s + p.massG, 0)
@@ -103,12 +131,24 @@ export interface ToStrength {
  * From `massG` at `acidPercent` to `wantedPercent`: with citric acid `m(w−a)/(100−w)`, with water `m(a/w−1)`, with
  * another juice `m(w−a)/(b−w)` if it lies on the other side.
  */
-export function toStrength(massG: number, acidPercent: number, wantedPercent: number, otherPercent: number | null): ToStrength {
+export function toStrength(
+  massG: number,
+  acidPercent: number,
+  wantedPercent: number,
+  otherPercent: number | null,
+): ToStrength {
   within(wantedPercent, 'wantedPercent', 0.05, 30)
-  const citric = massG * (wantedPercent - acidPercent) / (100 - wantedPercent)
+  const citric = (massG * (wantedPercent - acidPercent)) / (100 - wantedPercent)
   const water = massG * (acidPercent / wantedPercent - 1)
-  const other = otherPercent === null || otherPercent === wantedPercent ? -1 : massG * (wantedPercent - acidPercent) / (otherPercent - wantedPercent)
-  return { citricG: citric > 1e-9 ? citric : null, waterG: water > 1e-9 ? water : null, otherG: other > 1e-9 ? other : null }
+  const other =
+    otherPercent === null || otherPercent === wantedPercent
+      ? -1
+      : (massG * (wantedPercent - acidPercent)) / (otherPercent - wantedPercent)
+  return {
+    citricG: citric > 1e-9 ? citric : null,
+    waterG: water > 1e-9 ? water : null,
+    otherG: other > 1e-9 ? other : null,
+  }
 }
 
 /** A purée, wine or cream whose fat can be entered: everything that carries any. */

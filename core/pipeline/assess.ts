@@ -115,10 +115,12 @@ function judged(
 
 /** A station's mark is its gravest finding. */
 function stationStates(findings: Finding[]): Assessment['stations'] {
-  return Object.fromEntries(STATIONS.map((station) => {
-    const mine = findings.filter(f => f.station === station)
-    const has = (severity: Finding['severity']) => mine.some(f => f.severity === severity)
-    const needs = mine.some(f => f.code === 'noStart' || f.code === 'noEgg')
-    return [station, { state: needs ? 'needs' : 'ok', mark: has('stop') ? 'stop' : has('look') ? 'look' : 'fine' }]
-  })) as Assessment['stations']
+  return Object.fromEntries(
+    STATIONS.map((station) => {
+      const mine = findings.filter(f => f.station === station)
+      const has = (severity: Finding['severity']) => mine.some(f => f.severity === severity)
+      const needs = mine.some(f => f.code === 'noStart' || f.code === 'noEgg')
+      return [station, { state: needs ? 'needs' : 'ok', mark: has('stop') ? 'stop' : has('look') ? 'look' : 'fine' }]
+    }),
+  ) as Assessment['stations']
 }

@@ -1,4 +1,6 @@
-/** What `assess` answers: plain data, every quantity with unit, spread and provenance; findings as codes, never prose. */
+/**
+ * What `assess` answers: plain data, every quantity with unit, spread and provenance; findings as codes, never prose.
+ */
 import type { Provenance, Quantity } from '../base/provenance'
 import type { Lean } from '../physics/geometry/cavity'
 import type { ReductionTarget } from '../physics/heat/reduction'
@@ -26,12 +28,75 @@ export function stationOfPath(path: string): Station {
 export type Severity = 'info' | 'look' | 'stop'
 
 export type FindingCode =
-  | 'notModelled' | 'phaseInversion' | 'waterLow' | 'noEgg' | 'noSetter' | 'noAcid' | 'coarseGel' | 'lowAcid' | 'bitterZest' | 'scrubPeel' | 'tooSharp' | 'tasteFlat' | 'alcohol'
-  | 'acidShort' | 'acidCurdles' | 'acidTooHot' | 'gelatinAcid' | 'agarAcid' | 'starchUndercooked' | 'starchAcid' | 'amylase' | 'gelatinStrings' | 'butterSplits'
-  | 'overflows' | 'headroomLow' | 'potStalls' | 'ovenStalls' | 'grainy' | 'scrambled' | 'grainyNear' | 'underset' | 'lethalityLow' | 'measure71' | 'oversetsInDepth' | 'boilOver' | 'rawEgg' | 'rawFlour' | 'boilingSugar' | 'microwaveJug'
-  | 'hotIntoGlass' | 'glassOven' | 'filmTooHot' | 'uncovered' | 'coolsTooSlowly' | 'coolsAtLimit' | 'fridgeWarm' | 'frozen' | 'thawing' | 'servedBeforeSet' | 'counterTooLong' | 'weeps' | 'holdsHours'
-  | 'looseCold' | 'sagsOnTable' | 'tooFirm' | 'lightSkin' | 'medicines' | 'reactivePan' | 'allergens' | 'animalGelatin' | 'noStart' | 'lotDate'
-  | 'springRoom' | 'spillsLeaning' | 'panTooSmall' | 'acidTooLate' | 'claimTooLong' | 'fridgeLoad' | 'rawTopping'
+  | 'notModelled'
+  | 'phaseInversion'
+  | 'waterLow'
+  | 'noEgg'
+  | 'noSetter'
+  | 'noAcid'
+  | 'coarseGel'
+  | 'lowAcid'
+  | 'bitterZest'
+  | 'scrubPeel'
+  | 'tooSharp'
+  | 'tasteFlat'
+  | 'alcohol'
+  | 'acidShort'
+  | 'acidCurdles'
+  | 'acidTooHot'
+  | 'gelatinAcid'
+  | 'agarAcid'
+  | 'starchUndercooked'
+  | 'starchAcid'
+  | 'amylase'
+  | 'gelatinStrings'
+  | 'butterSplits'
+  | 'overflows'
+  | 'headroomLow'
+  | 'potStalls'
+  | 'ovenStalls'
+  | 'grainy'
+  | 'scrambled'
+  | 'grainyNear'
+  | 'underset'
+  | 'lethalityLow'
+  | 'measure71'
+  | 'oversetsInDepth'
+  | 'boilOver'
+  | 'rawEgg'
+  | 'rawFlour'
+  | 'boilingSugar'
+  | 'microwaveJug'
+  | 'hotIntoGlass'
+  | 'glassOven'
+  | 'filmTooHot'
+  | 'uncovered'
+  | 'coolsTooSlowly'
+  | 'coolsAtLimit'
+  | 'fridgeWarm'
+  | 'frozen'
+  | 'thawing'
+  | 'servedBeforeSet'
+  | 'counterTooLong'
+  | 'weeps'
+  | 'holdsHours'
+  | 'looseCold'
+  | 'sagsOnTable'
+  | 'tooFirm'
+  | 'lightSkin'
+  | 'medicines'
+  | 'reactivePan'
+  | 'allergens'
+  | 'animalGelatin'
+  | 'noStart'
+  | 'lotDate'
+  | 'springRoom'
+  | 'spillsLeaning'
+  | 'panTooSmall'
+  | 'acidTooLate'
+  | 'claimTooLong'
+  | 'fridgeLoad'
+  | 'rawTopping'
 
 export interface Finding {
   code: FindingCode
@@ -45,7 +110,16 @@ export type StationState = 'ok' | 'needs' | 'error'
 /** `verdict` of the plan as a whole. */
 export type VerdictCode = 'good' | 'sagsOnTable' | 'looseCold' | 'runny' | 'grainy' | 'tooFirm' | 'servedBeforeSet'
 
-export interface Composition { water: number, sugar: number, fat: number, eggProtein: number, milkProtein: number, starch: number, acid: number, other: number }
+export interface Composition {
+  water: number
+  sugar: number
+  fat: number
+  eggProtein: number
+  milkProtein: number
+  starch: number
+  acid: number
+  other: number
+}
 
 export interface Assessment {
   engineVersion: string
@@ -104,7 +178,10 @@ export interface Assessment {
     /** The temperature at which the same hold would turn it grainy, °C. */
     grainyAtC: number | null
     marginK: number | null
-    /** How much longer it could stay in the pan, as hot as it ends, before it is grainy, s; null without egg and in the oven. */
+    /**
+     * How much longer it could stay in the pan, as hot as it ends, before it is grainy, s; null without egg and in
+     * the oven.
+     */
     marginS: number | null
     /** Extents in the end: mean of the piece, and setting of its coldest part. */
     a: number
@@ -115,7 +192,10 @@ export interface Assessment {
     /** Water gone along the heat, g; share of the starch swollen along it, empty without starch. */
     evaporationG: number[]
     starchShare: number[]
-    /** What joined after the heat: temperature of the mix before and after, °C, and seconds from the heat's end. `step` of the filling's steps. */
+    /**
+     * What joined after the heat: temperature of the mix before and after, °C, and seconds from the heat's end.
+     * `step` of the filling's steps.
+     */
     joins: { step: number, beforeC: number, afterC: number, atS: number }[]
     /** What still comes after the heat is off, K. */
     carryK: number
@@ -154,7 +234,9 @@ export interface Assessment {
     readyS: number | null
     coldS: number | null
     servedS: number
-    /** Heat the batch gives a fridge in its first hour there, against what such a one carries off, W; null: no fridge. */
+    /**
+     * Heat the batch gives a fridge in its first hour there, against what such a one carries off, W; null: no fridge.
+     */
     load: { leg: number, watts: number, capacityW: number } | null
     freeze: FreezeFigures | null
   }
@@ -178,4 +260,5 @@ export const pouredAfterS = (a: Assessment): number => a.serve.servedAfterS - a.
 
 /** Whether a plan misses in a way an adjustment could mend. */
 export const isOffTarget = (a: Assessment): boolean =>
-  a.verdict.code !== 'good' || a.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit' || f.code === 'servedBeforeSet')
+  a.verdict.code !== 'good' ||
+  a.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit' || f.code === 'servedBeforeSet')

@@ -8,7 +8,11 @@ import { CODES } from '../physics/safety/keeping'
 import { coolCylinder } from '../physics/thermal/conduction'
 import { boundaryOf, ICE_STIRRED, type Placing } from '../physics/thermal/places'
 import {
-  fractionsOf, heatAt, heatCapacityTable, maxwellEucken, thermalProperties,
+  fractionsOf,
+  heatAt,
+  heatCapacityTable,
+  maxwellEucken,
+  thermalProperties,
 } from '../physics/thermal/properties'
 
 /** One σ of ln convection (from memory, M). */
@@ -20,20 +24,53 @@ export const FULL_SET_S = 24 * 3600
 /** The table is looked at this long, s. */
 const TABLE_LOOK_S = 4 * 3600
 
-interface Legs { legs: ChillLeg[], stirredS: number, totalS: number }
+interface Legs {
+  legs: ChillLeg[]
+  stirredS: number
+  totalS: number
+}
 /** Ice-bath legs before any other are a bowl stirred in ice; the rest stand in the vessel. */
 function legsOf(doc: FormulaDocument, kitchen: Kitchen): Legs {
   const firstVessel = doc.chill.findIndex(leg => placeOf(leg, kitchen).kind !== 'iceBath')
   const stirred = doc.chill.slice(0, firstVessel === -1 ? doc.chill.length : firstVessel)
-  return { legs: doc.chill, stirredS: stirred.reduce((s, l) => s + l.timeS, 0), totalS: doc.chill.reduce((s, l) => s + l.timeS, 0) }
+  return {
+    legs: doc.chill,
+    stirredS: stirred.reduce((s, l) => s + l.timeS, 0),
+    totalS: doc.chill.reduce((s, l) => s + l.timeS, 0),
+  }
 }
 
-export interface ChillInput { finished: Mix, /** Air volume fraction. */ air: number, radiusM: number, depthM: number, volumeM3: number, pourTempC: number, aw: number }
+export interface ChillInput {
+  finished: Mix
+  /** Air volume fraction. */
+  air: number
+  radiusM: number
+  depthM: number
+  volumeM3: number
+  pourTempC: number
+  aw: number
+}
 
-export interface Cooling { timeS: number[], coreC: number[], meanC: number[], /** Where something freezes: its freezing point and the ice. */ freezing: Freezing | null, spans: { leg: ChillLeg, fromS: number, toS: number }[], totalS: number }
+export interface Cooling {
+  timeS: number[]
+  coreC: number[]
+  meanC: number[]
+  /** Where something freezes: its freezing point and the ice. */
+  freezing: Freezing | null
+  spans: { leg: ChillLeg, fromS: number, toS: number }[]
+  totalS: number
+}
 
-/** How a cooling is run: convection against the prediction; roughly, only as long as the code's stages take; or with a grid and a look at every field. */
-export interface ChillRun { hcFactor?: number, rough?: boolean, grid?: number, watch?: (timeS: number, field: Readonly<Float64Array>) => void }
+/**
+ * How a cooling is run: convection against the prediction; roughly, only as long as the code's stages take; or with a
+ * grid and a look at every field.
+ */
+export interface ChillRun {
+  hcFactor?: number
+  rough?: boolean
+  grid?: number
+  watch?: (timeS: number, field: Readonly<Float64Array>) => void
+}
 
 /** Cooling from pouring to at least 24 h, in the kitchen's places. */
 export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput, run: ChillRun = {}): Cooling {
@@ -44,7 +81,9 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
   const warm = { ...dense, rho: dense.rho * (1 - c.air), k: maxwellEucken(dense.k, 0.025, c.air) }
   const { legs, stirredS, totalS } = legsOf(doc, kitchen)
   const fz = legs.some(l => placeOf(l, kitchen).airTempC < freezingPoint(c.aw) - 0.5) ? freezingOf(f, c.aw) : null
-  const solid = fz ? { ...fz.solid, k: warm.k, rho: warm.rho } : { k: warm.k, rho: warm.rho, cp: heatCapacityTable(f) }
+  const solid = fz
+    ? { ...fz.solid, k: warm.k, rho: warm.rho }
+    : { k: warm.k, rho: warm.rho, cp: heatCapacityTable(f) }
   const { cp } = solid
   const timeS: number[] = []
   const coreC: number[] = []
@@ -55,7 +94,7 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
     // A bowl stirred in ice never freezes.
     const ice = doc.chill.find(l => placeOf(l, kitchen).kind === 'iceBath')!
     const iceC = placeOf(ice, kitchen).airTempC
-    const bowlRadius = (3 * c.volumeM3 / (2 * Math.PI)) ** (1 / 3)
+    const bowlRadius = ((3 * c.volumeM3) / (2 * Math.PI)) ** (1 / 3)
     const ua = ICE_STIRRED * hcFactor * 2 * Math.PI * bowlRadius ** 2
     const steps = 24
     timeS.push(0)
@@ -63,7 +102,7 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
     meanC.push(t)
     for (let i = 0; i < steps; i++) {
       const dt = stirredS / steps
-      t = iceC + (t - iceC) * Math.exp(-ua * dt / (c.volumeM3 * warm.rho * heatAt(cp, t)))
+      t = iceC + (t - iceC) * Math.exp((-ua * dt) / (c.volumeM3 * warm.rho * heatAt(cp, t)))
       clock += dt
       timeS.push(clock)
       coreC.push(t)
@@ -84,22 +123,38 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
   const endS = Math.max(totalS, FULL_SET_S) + 1
   spans[spans.length - 1]!.toS = endS
   const placed: (Placing & { toS: number })[] = spans.map(s => ({
-    ...placeOf(s.leg, kitchen), cover: s.leg.cover, material: vessel.material, crustM: crust, crustForm: doc.assembly.crustForm, waterActivity: c.aw, hcFactor, toS: s.toS,
+    ...placeOf(s.leg, kitchen),
+    cover: s.leg.cover,
+    material: vessel.material,
+    crustM: crust,
+    crustForm: doc.assembly.crustForm,
+    waterActivity: c.aw,
+    hcFactor,
+    toS: s.toS,
   }))
   const vesselEnd = endS - stirredS
   if (stirredS < endS) {
     watch?.(stirredS, new Float64Array(grid * grid).fill(t))
     const run = coolCylinder({
-      radiusM: c.radiusM, heightM: c.depthM, solid, startTempC: t, endS: vesselEnd,
+      radiusM: c.radiusM,
+      heightM: c.depthM,
+      solid,
+      startTempC: t,
+      endS: vesselEnd,
       jumpsS: jumps.map(j => j - stirredS),
-      // The slow end is asked only how long the code's stages take: a coarser grid is within its own uncertainty many times over.
-      nr: grid, nz: grid,
+      // The slow end is asked only how long the code's stages take: a coarser grid is within its own uncertainty many
+      // times over.
+      nr: grid,
+      nz: grid,
       stopBelowC: rough ? coldestStageC(kitchen) : undefined,
-      watch: watch && ((time, field) => {
-        watch(time + stirredS, field)
-        return false
-      }),
-      boundary: (time, faces) => boundaryOf(placed.find(p => time + stirredS < p.toS - 1e-6) ?? placed[placed.length - 1]!, faces),
+      watch:
+        watch &&
+        ((time, field) => {
+          watch(time + stirredS, field)
+          return false
+        }),
+      boundary: (time, faces) =>
+        boundaryOf(placed.find(p => time + stirredS < p.toS - 1e-6) ?? placed[placed.length - 1]!, faces),
     })
     for (let i = stirredS > 0 ? 1 : 0; i < run.timeS.length; i++) {
       timeS.push(run.timeS[i]! + stirredS)
@@ -119,9 +174,23 @@ export function tableStep(doc: FormulaDocument, finished: Mix, fromC: number, he
   const p = thermalProperties(f, 12)
   const use = doc.use
   const inDish = use.kind === 'glass'
-  const placing: Placing = { kind: 'bench', airTempC: use.tableTempC, cover: 'film', material: inDish ? 'glass' : 'metal', crustM: doc.assembly.crustM, crustForm: doc.assembly.crustForm, waterActivity: aw, hcFactor: 1 }
+  const placing: Placing = {
+    kind: 'bench',
+    airTempC: use.tableTempC,
+    cover: 'film',
+    material: inDish ? 'glass' : 'metal',
+    crustM: doc.assembly.crustM,
+    crustForm: doc.assembly.crustForm,
+    waterActivity: aw,
+    hcFactor: 1,
+  }
   return coolCylinder({
-    radiusM: use.pieceWidthM / 2, heightM, startTempC: fromC, endS: Math.max(use.tableTimeS, TABLE_LOOK_S), nr: 6, nz: 6,
+    radiusM: use.pieceWidthM / 2,
+    heightM,
+    startTempC: fromC,
+    endS: Math.max(use.tableTimeS, TABLE_LOOK_S),
+    nr: 6,
+    nz: 6,
     solid: { k: p.k, rho: p.rho, cp: heatCapacityTable(f) },
     boundary: (_, faces) => boundaryOf(placing, faces),
     maxStepS: 300,

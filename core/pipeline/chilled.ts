@@ -1,4 +1,6 @@
-/** Chilled: from pouring to at least a day in the kitchen's places, as predicted and at its slow end. The third stage. */
+/**
+ * Chilled: from pouring to at least a day in the kitchen's places, as predicted and at its slow end. The third stage.
+ */
 import type { FormulaDocument } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type ChillInput, chillStep, type Cooling, SLOW_FACTOR } from './chill'

@@ -21,15 +21,23 @@ import type { FindingCode } from './assessment'
 const codes = (doc: FormulaDocument): FindingCode[] => assess(doc, kitchen).findings.map(f => f.code)
 
 describe('kinds of dessert', () => {
-  it.each(FAMILIES)('%s: its ways of making are its own, it is heated and served somehow, and something sets it', (family) => {
-    const f = familyOf(family)
-    expect(f.schools.every(s => schoolOf(s).family === family)).toBe(true)
-    expect(f.methods.length * f.uses.length * f.sets.length).toBeGreaterThan(0)
-    for (const s of f.schools) expect(f.methods).toContain(schoolOf(s).heat.method)
-  })
+  it.each(FAMILIES)(
+    '%s: its ways of making are its own, it is heated and served somehow, and something sets it',
+    (family) => {
+      const f = familyOf(family)
+      expect(f.schools.every(s => schoolOf(s).family === family)).toBe(true)
+      expect(f.methods.length * f.uses.length * f.sets.length).toBeGreaterThan(0)
+      for (const s of f.schools) expect(f.methods).toContain(schoolOf(s).heat.method)
+    },
+  )
   it('every way of making belongs to exactly one kind, and says what it gives, costs and is for', () => {
-    expect(Object.values(FAMILY_FACTS).flatMap(f => [...f.schools]).sort()).toEqual([...SCHOOLS].sort())
-    for (const s of SCHOOLS) expect(schoolOf(s).gives.length * schoolOf(s).costs.length * schoolOf(s).decides.length).toBeGreaterThan(0)
+    expect(
+      Object.values(FAMILY_FACTS)
+        .flatMap(f => [...f.schools])
+        .sort(),
+    ).toEqual([...SCHOOLS].sort())
+    for (const s of SCHOOLS)
+      expect(schoolOf(s).gives.length * schoolOf(s).costs.length * schoolOf(s).decides.length).toBeGreaterThan(0)
     expect(sourCentreOf('curd', 'emulsified')).toBe(3.2)
   })
   it.each(SCHOOLS)('%s: made from its defaults it sets by what its kind is meant to be set by', (school) => {
@@ -45,7 +53,12 @@ describe('kinds of dessert', () => {
     expect(suggestFamily(lines)).toBe(schoolOf(school as School).family)
   })
   it('and the way of making by what decides', () => {
-    const of = (grams: Grams, use: UseKind | null = null) => suggestSchool(Object.entries(grams).map(([i, g], k) => line(`l${k}`, i, g)), undefined, use)
+    const of = (grams: Grams, use: UseKind | null = null) =>
+      suggestSchool(
+        Object.entries(grams).map(([i, g], k) => line(`l${k}`, i, g)),
+        undefined,
+        use,
+      )
     expect(of(MADE.gelatinBacked)).toBe('gelatinBacked')
     expect(of(MADE.milkPudding)).toBe('milkPudding')
     expect(of(MADE.wine)).toBe('wine')
@@ -54,14 +67,30 @@ describe('kinds of dessert', () => {
     expect(of(MADE.blendedGel, 'piped')).toBe('blendedGel')
   })
   it('another way of making brings its own steps and heat; lines that change keep the temperatures chosen', () => {
-    const doc = make('foldedMousse', (d) => { Object.assign(fillingOf(d).steps.find(s => s.kind === 'foldIn')!, { mixTempC: { given: 24 }, overrun: 0.8 }) })
+    const doc = make('foldedMousse', (d) => {
+      Object.assign(
+        fillingOf(d).steps.find(s => s.kind === 'foldIn')!,
+        { mixTempC: { given: 24 }, overrun: 0.8 },
+      )
+    })
     const more = [...fillingOf(doc).lines, line('new', 'cream48', 50)]
     const steps = renewSteps('foldedMousse', more, fillingOf(doc).steps, counter('s'))
-    expect(steps.find(s => s.kind === 'foldIn')).toMatchObject({ mixTempC: { given: 24 }, overrun: 0.8, lineIds: expect.arrayContaining(['new']) })
+    expect(steps.find(s => s.kind === 'foldIn')).toMatchObject({
+      mixTempC: { given: 24 },
+      overrun: 0.8,
+      lineIds: expect.arrayContaining(['new']),
+    })
     const set = withSchool(doc, 'setCream', counter('t'))
-    expect([set.family, set.school, set.heat.targetTempC, fillingOf(set).steps.some(s => s.kind === 'foldIn')]).toEqual(['gelatinCream', 'setCream', 80, false])
+    expect([
+      set.family,
+      set.school,
+      set.heat.targetTempC,
+      fillingOf(set).steps.some(s => s.kind === 'foldIn'),
+    ]).toEqual(['gelatinCream', 'setCream', 80, false])
     // Nothing chosen in one formula reaches the next.
-    make('lowOven', (d) => { d.heat.oven.fan = true })
+    make('lowOven', (d) => {
+      d.heat.oven.fan = true
+    })
     expect(make('lowOven').heat.oven.fan).toBe(false)
   })
 })
@@ -71,17 +100,83 @@ describe('the ways it fails', () => {
   const cases: [FindingCode, () => FormulaDocument][] = [
     ['acidShort', () => make('boiled', undefined, { cream36: 600, sugar: 120, orange: 90 })],
     ['acidCurdles', () => make('boiled', undefined, grams('boiled', { lemon: 200 }))],
-    ['acidTooHot', () => make('boiled', (d) => { Object.assign(fillingOf(d).steps.find(s => s.kind === 'stirIn')!, { mixTempC: { simulated: true } }) })],
-    ['starchUndercooked', () => make('juiceAfter', (d) => { d.heat.targetTempC = 82 })],
-    ['amylase', () => make('juiceAfter', (d) => { Object.assign(d.heat, { targetTempC: 80, holdS: 0 }) })],
-    ['starchAcid', () => make('boiledAgain', (d) => { d.heat.holdS = 600 })],
-    ['gelatinStrings', () => make('foldedMousse', (d) => { Object.assign(fillingOf(d).steps.find(s => s.kind === 'foldIn')!, { mixTempC: { given: 15 } }) })],
+    [
+      'acidTooHot',
+      () =>
+        make('boiled', (d) => {
+          Object.assign(
+            fillingOf(d).steps.find(s => s.kind === 'stirIn')!,
+            { mixTempC: { simulated: true } },
+          )
+        }),
+    ],
+    [
+      'starchUndercooked',
+      () =>
+        make('juiceAfter', (d) => {
+          d.heat.targetTempC = 82
+        }),
+    ],
+    [
+      'amylase',
+      () =>
+        make('juiceAfter', (d) => {
+          Object.assign(d.heat, { targetTempC: 80, holdS: 0 })
+        }),
+    ],
+    [
+      'starchAcid',
+      () =>
+        make('boiledAgain', (d) => {
+          d.heat.holdS = 600
+        }),
+    ],
+    [
+      'gelatinStrings',
+      () =>
+        make('foldedMousse', (d) => {
+          Object.assign(
+            fillingOf(d).steps.find(s => s.kind === 'foldIn')!,
+            { mixTempC: { given: 15 } },
+          )
+        }),
+    ],
     ['gelatinAcid', () => make('foldedMousse', undefined, { lemon: 400, sugar: 100, gelatin: 9, cream36: 60 })],
-    ['agarAcid', () => make('blendedGel', (d) => { fillingOf(d).steps = [{ id: 'c', kind: 'combine', lineIds: fillingOf(d).lines.map(l => l.id) }, { id: 'k', kind: 'cook' }] })],
-    ['butterSplits', () => make('emulsified', (d) => { Object.assign(fillingOf(d).steps.find(s => s.kind === 'stirIn')!, { mixTempC: { given: 22 } }) })],
-    ['scrambled', () => make('wholeEggTempered', (d) => { d.heat.targetTempC = 95 })],
+    [
+      'agarAcid',
+      () =>
+        make('blendedGel', (d) => {
+          fillingOf(d).steps = [
+            { id: 'c', kind: 'combine', lineIds: fillingOf(d).lines.map(l => l.id) },
+            { id: 'k', kind: 'cook' },
+          ]
+        }),
+    ],
+    [
+      'butterSplits',
+      () =>
+        make('emulsified', (d) => {
+          Object.assign(
+            fillingOf(d).steps.find(s => s.kind === 'stirIn')!,
+            { mixTempC: { given: 22 } },
+          )
+        }),
+    ],
+    [
+      'scrambled',
+      () =>
+        make('wholeEggTempered', (d) => {
+          d.heat.targetTempC = 95
+        }),
+    ],
     ['rawEgg', () => make('beatenWhites')],
-    ['rawFlour', () => make('cooledBase', (d) => { d.heat.targetTempC = 60 })],
+    [
+      'rawFlour',
+      () =>
+        make('cooledBase', (d) => {
+          d.heat.targetTempC = 60
+        }),
+    ],
     ['holdsHours', () => make('whippedAcid')],
     ['alcohol', () => make('wine')],
     ['animalGelatin', () => make('setCream')],
@@ -91,31 +186,89 @@ describe('the ways it fails', () => {
     ['tooSharp', () => make('yolkBath', undefined, grams('yolkBath', { citric: 15 }))],
     ['tasteFlat', () => make('yolkBath', undefined, { yolk_sep: 170, sugar: 170, orange: 170, butter82: 85 })],
     ['bitterZest', () => make('yolkBath', undefined, grams('yolkBath', { zest: 12 }))],
-    ['weeps', () => make('juiceAfter', (d) => { Object.assign(d.heat, { targetTempC: 82, holdS: 0 }) })],
-    ['underset', () => make('cooledBase', (d) => { d.heat.targetTempC = 70 })],
+    [
+      'weeps',
+      () =>
+        make('juiceAfter', (d) => {
+          Object.assign(d.heat, { targetTempC: 82, holdS: 0 })
+        }),
+    ],
+    [
+      'underset',
+      () =>
+        make('cooledBase', (d) => {
+          d.heat.targetTempC = 70
+        }),
+    ],
     ['noSetter', () => make('setCream', undefined, { water: 300, sugar: 100, lemon: 50 })],
-    ['thawing', () => make('frozenInsert', (d) => { d.chill = [{ id: 'f', placeId: null, place: { kind: 'freezer', airTempC: -18 }, timeS: 4 * 3600, cover: 'film' }, { id: 'g', placeId: 'fan', place: { kind: 'fanFridge', airTempC: 3 }, timeS: 600, cover: 'film' }] })],
-    ['glassOven', () => make('lowOven', (d) => {
-      d.assembly.vessel.material = 'glass'
-      d.heat.startTempC = 5
-    })],
+    [
+      'thawing',
+      () =>
+        make('frozenInsert', (d) => {
+          d.chill = [
+            { id: 'f', placeId: null, place: { kind: 'freezer', airTempC: -18 }, timeS: 4 * 3600, cover: 'film' },
+            { id: 'g', placeId: 'fan', place: { kind: 'fanFridge', airTempC: 3 }, timeS: 600, cover: 'film' },
+          ]
+        }),
+    ],
+    [
+      'glassOven',
+      () =>
+        make('lowOven', (d) => {
+          d.assembly.vessel.material = 'glass'
+          d.heat.startTempC = 5
+        }),
+    ],
     ['phaseInversion', () => make('emulsified', undefined, grams('emulsified', { butter82: 900 }))],
   ]
   it.each(cases)('%s is caught', (code, doc) => expect(codes(doc())).toContain(code))
   it('and none of them where it is made well', () => {
-    const failures: FindingCode[] = ['acidShort', 'acidCurdles', 'acidTooHot', 'starchUndercooked', 'amylase', 'gelatinStrings', 'butterSplits', 'scrambled', 'grainy', 'underset', 'noSetter', 'noEgg', 'ovenStalls', 'potStalls', 'rawFlour', 'weeps']
-    for (const school of SCHOOLS) expect({ school, codes: codes(make(school)).filter(c => failures.includes(c)) }).toEqual({ school, codes: [] })
+    const failures: FindingCode[] = [
+      'acidShort',
+      'acidCurdles',
+      'acidTooHot',
+      'starchUndercooked',
+      'amylase',
+      'gelatinStrings',
+      'butterSplits',
+      'scrambled',
+      'grainy',
+      'underset',
+      'noSetter',
+      'noEgg',
+      'ovenStalls',
+      'potStalls',
+      'rawFlour',
+      'weeps',
+    ]
+    for (const school of SCHOOLS)
+      expect({ school, codes: codes(make(school)).filter(c => failures.includes(c)) }).toEqual({ school, codes: [] })
   })
   it('what only air holds is kept a day at most, everything else no longer than the code\'s seven', () => {
-    for (const s of ['beatenWhites', 'whippedAcid'] as const) expect(assess(make(s), kitchen).serve.storageDays).toBe(1)
+    for (const s of ['beatenWhites', 'whippedAcid'] as const)
+      expect(assess(make(s), kitchen).serve.storageDays).toBe(1)
     for (const s of SCHOOLS) expect(assess(make(s), kitchen).serve.storageDays).toBeLessThanOrEqual(7)
   })
   it('firm in the freezer, thawed again: a chilled tart of 20 mm takes 20–45 min, and comes back within two hours and a half', () => {
-    const a = assess(make('gelatinBacked', (d) => {
-      d.assembly.vessel = plainVessel('tartRing', 'metal', 0.24, 0.24, 0.03)
-      const leg = (id: string, kind: 'fanFridge' | 'freezer', airTempC: number, hours: number) => ({ id, placeId: null, place: { kind, airTempC }, timeS: hours * 3600, cover: 'film' as const })
-      d.chill = [leg('a', 'fanFridge', 3, 6), leg('b', 'freezer', -18, 0.75), leg('c', 'fanFridge', 3, 3)]
-    }, MADE.gelatinBacked, 'cut'), kitchen)
+    const a = assess(
+      make(
+        'gelatinBacked',
+        (d) => {
+          d.assembly.vessel = plainVessel('tartRing', 'metal', 0.24, 0.24, 0.03)
+          const leg = (id: string, kind: 'fanFridge' | 'freezer', airTempC: number, hours: number) => ({
+            id,
+            placeId: null,
+            place: { kind, airTempC },
+            timeS: hours * 3600,
+            cover: 'film' as const,
+          })
+          d.chill = [leg('a', 'fanFridge', 3, 6), leg('b', 'freezer', -18, 0.75), leg('c', 'fanFridge', 3, 3)]
+        },
+        MADE.gelatinBacked,
+        'cut',
+      ),
+      kitchen,
+    )
     const after = a.chill.freeze!.firmS! - 6 * 3600
     expect(after).toBeGreaterThan(20 * 60)
     expect(after).toBeLessThan(45 * 60)
@@ -124,18 +277,32 @@ describe('the ways it fails', () => {
 })
 
 describe('ingredients', () => {
-  it.each(INGREDIENTS.map(i => [i.id, i] as const))('%s: a source, a confidence, both names, a sum under 101 g', (_, row) => {
-    expect(row.source.length).toBeGreaterThan(5)
-    expect(row.name.gb && row.name.us).toBeTruthy()
-    const { milkFat: __, ...parts } = row.per100g
-    const sum = Object.values(parts).reduce((a, b) => a + b, 0) + (row.acid?.typical ?? 0) + (row.ethanol ?? 0)
-    expect(sum).toBeLessThanOrEqual(101.5)
-    for (const a of row.allergens ?? []) expect(ALLERGENS).toContain(a)
-    if (row.per100g.casein) expect(row.allergens).toContain('milk')
-    if (row.per100g.yolkProtein || row.per100g.eggWhiteProtein) expect(row.allergens).toContain('egg')
-  })
+  it.each(INGREDIENTS.map(i => [i.id, i] as const))(
+    '%s: a source, a confidence, both names, a sum under 101 g',
+    (_, row) => {
+      expect(row.source.length).toBeGreaterThan(5)
+      expect(row.name.gb && row.name.us).toBeTruthy()
+      const { milkFat: __, ...parts } = row.per100g
+      const sum = Object.values(parts).reduce((a, b) => a + b, 0) + (row.acid?.typical ?? 0) + (row.ethanol ?? 0)
+      expect(sum).toBeLessThanOrEqual(101.5)
+      for (const a of row.allergens ?? []) expect(ALLERGENS).toContain(a)
+      if (row.per100g.casein) expect(row.allergens).toContain('milk')
+      if (row.per100g.yolkProtein || row.per100g.eggWhiteProtein) expect(row.allergens).toContain('egg')
+    },
+  )
   it('what the families need is there: biscuits, nuts, chocolate, soft cheese, coconut, plant creams; alias and density with each', () => {
-    for (const id of ['digestive', 'graham', 'almond', 'choc_white', 'cream_cheese', 'coconut_milk', 'oat_cream', 'soya_cream', 'yolk_sugared', 'mandarin']) {
+    for (const id of [
+      'digestive',
+      'graham',
+      'almond',
+      'choc_white',
+      'cream_cheese',
+      'coconut_milk',
+      'oat_cream',
+      'soya_cream',
+      'yolk_sugared',
+      'mandarin',
+    ]) {
       expect(findIngredient(id)!.aliases.length).toBeGreaterThan(0)
       expect(DENSITIES[id]!.gPerMl).toBeGreaterThan(0.2)
     }

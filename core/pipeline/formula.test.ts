@@ -19,14 +19,29 @@ describe('migration', () => {
   const v1 = () => {
     const { use, heat, ...rest } = formula()
     const { holdS, ...h } = heat
-    return { ...rest, version: 1, use: use.kind, pieceHeightM: 0.031, pieceWidthM: 0.05, tableTempC: 22, tableTimeS: 1800, heat: { ...h, holdMin: holdS / 60 } }
+    return {
+      ...rest,
+      version: 1,
+      use: use.kind,
+      pieceHeightM: 0.031,
+      pieceWidthM: 0.05,
+      tableTempC: 22,
+      tableTimeS: 1800,
+      heat: { ...h, holdMin: holdS / 60 },
+    }
   }
   it('brings a version 1 document to the present one, which the engine takes', () => {
     const old = v1()
     const before = JSON.stringify(old)
     const doc = migrate(old) as unknown as ReturnType<typeof formula>
     expect(doc.version).toBe(SCHEMA_VERSION)
-    expect(doc.use).toEqual({ kind: 'spooned', pieceHeightM: 0.031, pieceWidthM: 0.05, tableTempC: 22, tableTimeS: 1800 })
+    expect(doc.use).toEqual({
+      kind: 'spooned',
+      pieceHeightM: 0.031,
+      pieceWidthM: 0.05,
+      tableTempC: 22,
+      tableTimeS: 1800,
+    })
     expect(doc.heat.holdS).toBe(formula().heat.holdS)
     expect(doc).not.toHaveProperty('pieceHeightM')
     expect(assess(doc, kitchen).verdict.code).toBe('good')
@@ -35,7 +50,13 @@ describe('migration', () => {
   it('leaves a present document as it is', () => {
     expect(migrate(formula())).toEqual(formula())
   })
-  it.each([[null, 'format'], [{ format: 'other' }, 'format'], [{ format: 'lumbik-formula' }, 'version'], [{ format: 'lumbik-formula', version: SCHEMA_VERSION + 1 }, 'version'], [{ format: 'lumbik-formula', version: 1.5 }, 'version']])('refuses %j at %s', (input, path) => {
+  it.each([
+    [null, 'format'],
+    [{ format: 'other' }, 'format'],
+    [{ format: 'lumbik-formula' }, 'version'],
+    [{ format: 'lumbik-formula', version: SCHEMA_VERSION + 1 }, 'version'],
+    [{ format: 'lumbik-formula', version: 1.5 }, 'version'],
+  ])('refuses %j at %s', (input, path) => {
     try {
       migrate(input)
       expect.unreachable()
@@ -46,10 +67,15 @@ describe('migration', () => {
 })
 
 describe('making a formula', () => {
-  const lines = [line('a', 'yolk_sep', 100), line('b', 'sugar', 100), line('c', 'lemon', 100), line('d', 'butter82', 60)]
+  const lines = [
+    line('a', 'yolk_sep', 100),
+    line('b', 'sugar', 100),
+    line('c', 'lemon', 100),
+    line('d', 'butter82', 60),
+  ]
   it.each(SCHOOLS)('%s: every line has its step, and the plan can be assessed', (school) => {
     const doc = createFormula({ name: 'x', school, use: defaultUse('spooned'), lines }, kitchen, counter())
-    const ids = fillingOf(doc).steps.flatMap(s => 'lineIds' in s ? s.lineIds : [])
+    const ids = fillingOf(doc).steps.flatMap(s => ('lineIds' in s ? s.lineIds : []))
     expect([...ids].sort()).toEqual(['a', 'b', 'c', 'd'])
     expect(() => assess(doc, kitchen)).not.toThrow()
   })
@@ -66,7 +92,11 @@ describe('making a formula', () => {
     expect(suggestSchool(lines)).toBe('yolkBath')
     expect(suggestSchool([line('e', 'egg', 200), line('s', 'sugar', 100)])).toBe('wholeEggTempered')
     expect(suggestSchool([...lines, line('z', 'butter82', 200)])).toBe('emulsified')
-    const doc = createFormula({ name: 'x', school: 'yolkBath', use: defaultUse('spooned'), lines }, kitchen, counter())
+    const doc = createFormula(
+      { name: 'x', school: 'yolkBath', use: defaultUse('spooned'), lines },
+      kitchen,
+      counter(),
+    )
     doc.heat.targetTempC = suggestTarget(doc, kitchen)
     const a = assess(doc, kitchen)
     expect(a.heat.a).toBeGreaterThan(0.95)
@@ -98,7 +128,9 @@ describe('making a formula', () => {
 describe('vessels of the kitchen', () => {
   it('the kitchen\'s own vessel counts before the snapshot', () => {
     const ring = plainVessel('tartRing', 'metal', 0.24, 0.24, 0.035)
-    const doc = formula(YOLK_CURD, (d) => { d.assembly.vesselId = 'v' })
+    const doc = formula(YOLK_CURD, (d) => {
+      d.assembly.vesselId = 'v'
+    })
     expect(vesselOf(doc, kitchen)).toBe(doc.assembly.vessel)
     expect(vesselOf(doc, { ...kitchen, vessels: [{ id: 'v', name: 'own', ...ring }] }).lengthM).toBe(0.24)
   })

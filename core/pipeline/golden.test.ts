@@ -11,16 +11,24 @@ import { migrate } from '../formula/migrate'
 
 const FILE = new URL('../checks/golden.json', import.meta.url)
 if (process.env.LUMBIK_GOLDEN === 'write') {
-  const cases: GoldenCase[] = goldenDocuments().map(c => ({ ...c, figures: figuresOf(c.document, KITCHENS[c.kitchen]!) }))
-  const rows = cases.map(c => JSON.stringify(c, (_, v) => typeof v === 'number' ? Number(v.toPrecision(13)) : v))
-  writeFileSync(FILE, `{"about":"Figures of the engine before the house was rebuilt","cases":[\n${rows.join(',\n')}\n]}\n`)
+  const cases: GoldenCase[] = goldenDocuments().map(c => ({
+    ...c,
+    figures: figuresOf(c.document, KITCHENS[c.kitchen]!),
+  }))
+  const rows = cases.map(c => JSON.stringify(c, (_, v) => (typeof v === 'number' ? Number(v.toPrecision(13)) : v)))
+  writeFileSync(
+    FILE,
+    `{"about":"Figures of the engine before the house was rebuilt","cases":[\n${rows.join(',\n')}\n]}\n`,
+  )
 }
 const { cases } = JSON.parse(readFileSync(FILE, 'utf8')) as { cases: GoldenCase[] }
 
 /** Paths whose figures differ by more than 1e-9 of their size. */
 function differing(now: Figures, then: Figures): string[] {
   const same = (a: Figures[string] | undefined, b: Figures[string] | undefined) =>
-    typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a), Math.abs(b)) : a === b
+    typeof a === 'number' && typeof b === 'number'
+      ? Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a), Math.abs(b))
+      : a === b
   return [...new Set([...Object.keys(now), ...Object.keys(then)])]
     .filter(path => !same(now[path], then[path]))
     .map(path => `${path}: ${now[path]}, was ${then[path]}`)

@@ -4,7 +4,14 @@ import { type FormulaDocument, given, panOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import type { History } from '../physics/heat/dose'
 import {
-  carryOver, givenCourse, panFor, panOfSize, type PotRun, runPot, stirInTemperature, unheated,
+  carryOver,
+  givenCourse,
+  panFor,
+  panOfSize,
+  type PotRun,
+  runPot,
+  stirInTemperature,
+  unheated,
 } from '../physics/heat/pot'
 import { addedSugarG, reductionG } from '../physics/heat/reduction'
 import { mix, type Mix, sugarsG } from '../physics/matter/mix'
@@ -14,15 +21,26 @@ import type { MixPlan } from './mixPlan'
 /** Rate at which a mix is whisked cool, K/min (the ladder of expectations uses the same). */
 export const WHISK_COOL_K_PER_MIN = 3
 
-export interface HeatStep { run: PotRun, cp: number, panCapacity: number, /** Whether a pan or bowl was hot at all. */ inPan: boolean }
+export interface HeatStep {
+  run: PotRun
+  cp: number
+  panCapacity: number
+  /** Whether a pan or bowl was hot at all. */
+  inPan: boolean
+}
 
-/** The pot, simulated or as stated; what is baked or not heated stays as it started. @throws {InputError} for an impossible evaporation */
+/**
+ * The pot, simulated or as stated; what is baked or not heated stays as it started. @throws {InputError} for an
+ * impossible evaporation
+ */
 export function heatStep(doc: FormulaDocument, kitchen: Kitchen, cooked: Mix, aw: number): HeatStep {
   const { heat } = doc
   const f = fractionsOf(cooked)
   const hot = thermalProperties(f, 60)
   const own = panOf(doc, kitchen)
-  const pan = own ? panOfSize(own) : panFor(cooked.massG / 1000 / hot.rho, heat.method === 'microwave' ? 'glass' : 'steel')
+  const pan = own
+    ? panOfSize(own)
+    : panFor(cooked.massG / 1000 / hot.rho, heat.method === 'microwave' ? 'glass' : 'steel')
   const course = given(heat.course)
   const evaporated = given(heat.evaporationG)
   const { method } = heat
@@ -31,13 +49,31 @@ export function heatStep(doc: FormulaDocument, kitchen: Kitchen, cooked: Mix, aw
     : method === 'oven' || method === 'none'
       ? unheated(heat.startTempC)
       : runPot({
-          massG: cooked.massG, waterG: cooked.grams.water, cp: hot.cp, pan, startTempC: heat.startTempC, targetTempC: heat.targetTempC, holdS: heat.holdS,
-          method, burnerW: heat.burnerW, roomTempC: kitchen.roomTempC, altitudeM: kitchen.altitudeM, waterActivity: aw,
-          sugarPercent: 100 * sugarsG(cooked) / (sugarsG(cooked) + cooked.grams.water),
-          evaporateG: heat.until === 'creamVolume' ? Math.min(reductionG(addedSugarG(cooked.parts)), 0.6 * cooked.grams.water) : null,
+          massG: cooked.massG,
+          waterG: cooked.grams.water,
+          cp: hot.cp,
+          pan,
+          startTempC: heat.startTempC,
+          targetTempC: heat.targetTempC,
+          holdS: heat.holdS,
+          method,
+          burnerW: heat.burnerW,
+          roomTempC: kitchen.roomTempC,
+          altitudeM: kitchen.altitudeM,
+          waterActivity: aw,
+          sugarPercent: (100 * sugarsG(cooked)) / (sugarsG(cooked) + cooked.grams.water),
+          evaporateG:
+            heat.until === 'creamVolume'
+              ? Math.min(reductionG(addedSugarG(cooked.parts)), 0.6 * cooked.grams.water)
+              : null,
         })
   if (evaporated !== null) pot.evaporatedG = within(evaporated, 'heat.evaporationG', 0, cooked.massG)
-  return { run: pot, cp: hot.cp, panCapacity: pan.heatCapacity, inPan: !course && method !== 'oven' && method !== 'none' }
+  return {
+    run: pot,
+    cp: hot.cp,
+    panCapacity: pan.heatCapacity,
+    inPan: !course && method !== 'oven' && method !== 'none',
+  }
 }
 
 export interface Joined {
@@ -59,22 +95,28 @@ export function joinStep(doc: FormulaDocument, plan: MixPlan, heated: HeatStep, 
   const met: Joined['met'] = []
   const to = (seconds: number, temp: number) => {
     timeS.push(timeS[timeS.length - 1]! + seconds)
-    tempC.push(t = temp)
+    tempC.push((t = temp))
   }
   if (inPan) {
     // The pan's excess over the mix, as the film on its wall had it, is given back.
     const excessK = Math.max(0, pot.filmC[pot.filmC.length - 1]! - pot.endTempC)
-    // Off the heat: half a minute's carry-over, then a minute through the sieve into a bowl as heavy as the pan, at room temperature.
+    // Off the heat: half a minute's carry-over, then a minute through the sieve into a bowl as heavy as the pan, at
+    // room temperature.
     to(30, t + carryOver(massG, cp, panCapacity, doc.heat.method === 'microwave' ? 0 : excessK))
-    if (doc.components.some(c => c.role === 'filling' && c.steps.some(s => s.kind === 'strain'))) to(60, stirInTemperature({ massG, cp, tempC: t }, { massG: 1000, cp: panCapacity, tempC: roomC }))
+    if (doc.components.some(c => c.role === 'filling' && c.steps.some(s => s.kind === 'strain')))
+      to(60, stirInTemperature({ massG, cp, tempC: t }, { massG: 1000, cp: panCapacity, tempC: roomC }))
   }
   for (const a of plan.additions) {
-    if (a.mixTempC !== null && a.mixTempC < t) to((t - a.mixTempC) / WHISK_COOL_K_PER_MIN * 60, a.mixTempC)
+    if (a.mixTempC !== null && a.mixTempC < t) to(((t - a.mixTempC) / WHISK_COOL_K_PER_MIN) * 60, a.mixTempC)
     const beforeC = t
     const cold = mix(a.parts)
     const props = thermalProperties(fractionsOf(cold), a.lineTempC)
-    const latent = cold.grams.milkFat / 1000 * FAT_LATENT * Math.max(0, solidFat(a.lineTempC) - solidFat(Math.min(t, 60)))
-    to(a.kind === 'foldIn' ? 180 : 120, stirInTemperature({ massG, cp, tempC: t }, { massG: cold.massG, cp: props.cp, tempC: a.lineTempC }, latent))
+    const latent =
+      (cold.grams.milkFat / 1000) * FAT_LATENT * Math.max(0, solidFat(a.lineTempC) - solidFat(Math.min(t, 60)))
+    to(
+      a.kind === 'foldIn' ? 180 : 120,
+      stirInTemperature({ massG, cp, tempC: t }, { massG: cold.massG, cp: props.cp, tempC: a.lineTempC }, latent),
+    )
     massG += cold.massG
     met.push({ beforeC, afterC: t, atS: timeS[timeS.length - 1]! })
   }

@@ -21,7 +21,13 @@ export function checkInputs(doc: FormulaDocument, kitchen: Kitchen): void {
   if (v.heldM3 !== null) within(v.heldM3, 'assembly.vessel.heldM3', 1e-6, 0.1)
   within(doc.assembly.toppingM, 'assembly.toppingM', 0, 0.2)
   within(doc.assembly.insertM3, 'assembly.insertM3', 0, 0.05)
-  if (doc.assembly.insertM3 > 0 && doc.assembly.insertM3 >= cavityVolume(cavityOf(v, { ...doc.assembly, insertM3: 0 }))) throw new InputError('tooLarge', 'assembly.insertM3', { max: cavityVolume(cavityOf(v, { ...doc.assembly, insertM3: 0 })) })
+  if (
+    doc.assembly.insertM3 > 0 &&
+    doc.assembly.insertM3 >= cavityVolume(cavityOf(v, { ...doc.assembly, insertM3: 0 }))
+  )
+    throw new InputError('tooLarge', 'assembly.insertM3', {
+      max: cavityVolume(cavityOf(v, { ...doc.assembly, insertM3: 0 })),
+    })
   within(doc.assembly.tiltDeg, 'assembly.tiltDeg', 0, 60)
   within(doc.assembly.count, 'assembly.count', 1, 500)
   within(doc.assembly.portions, 'assembly.portions', 1, 2000)

@@ -1,4 +1,7 @@
-/** How a mix was made, as far as its set depends on it: what the document states, and otherwise what follows from steps and heat. */
+/**
+ * How a mix was made, as far as its set depends on it: what the document states, and otherwise what follows from
+ * steps and heat.
+ */
 import { part } from '../base/ingredients/ingredients'
 import { type FormulaDocument, given } from '../formula/document'
 import type { History } from '../physics/heat/dose'
@@ -12,8 +15,10 @@ const STARCH_FILLING = 0.01
 /** Air that survives folding: whipped cream, beaten whites (judgement). */
 const KEPT = { cream: 0.85, whites: 0.6 }
 
-const grams = (parts: readonly MixPart[], key: Parameters<typeof part>[1]) => parts.reduce((s, p) => s + p.massG * part(p.row, key) / 100, 0)
-const hasWhites = (parts: readonly MixPart[]) => parts.some(p => p.row.id === 'white' || p.row.id === 'white_carton' || p.row.id === 'white_dried')
+const grams = (parts: readonly MixPart[], key: Parameters<typeof part>[1]) =>
+  parts.reduce((s, p) => s + (p.massG * part(p.row, key)) / 100, 0)
+const hasWhites = (parts: readonly MixPart[]) =>
+  parts.some(p => p.row.id === 'white' || p.row.id === 'white_carton' || p.row.id === 'white_dried')
 
 /** Temperature histories that a filling's making follows from: of what was heated, and of the whole afterwards. */
 export interface Paths {
@@ -34,9 +39,7 @@ const joinedTo = (first: History, then: History): History => {
 /** A history from some time on. */
 const from = (h: History, s: number): History => {
   const i = h.timeS.findIndex(t => t >= s - 1e-9)
-  return i < 0
-    ? { timeS: [0], tempC: [h.tempC.at(-1)!] }
-    : { timeS: h.timeS.slice(i), tempC: h.tempC.slice(i) }
+  return i < 0 ? { timeS: [0], tempC: [h.tempC.at(-1)!] } : { timeS: h.timeS.slice(i), tempC: h.tempC.slice(i) }
 }
 
 /** The making of a formula: what its plan states, and otherwise what follows from its steps and its heat. */
@@ -51,16 +54,35 @@ export function makingOf(doc: FormulaDocument, { plan, cookedPH }: Mixed, paths:
     return late < 0 ? whole : from(paths.after, paths.joinedS[late] ?? 0)
   }
   const whipped = plan.additions.filter(a => a.overrun > 0)
-  const airMl = whipped.reduce((s, a) => s + a.parts.reduce((v, p) => v + p.massG, 0) / 1.0 * a.overrun * (hasWhites(a.parts) ? KEPT.whites : KEPT.cream), 0)
-  const whippedFatG = whipped.reduce((s, a) => s + grams(a.parts.filter(p => p.row.group === 'dairy'), 'milkFat'), 0)
+  const airMl = whipped.reduce(
+    (s, a) =>
+      s +
+      (a.parts.reduce((v, p) => v + p.massG, 0) / 1.0) * a.overrun * (hasWhites(a.parts) ? KEPT.whites : KEPT.cream),
+    0,
+  )
+  const whippedFatG = whipped.reduce(
+    (s, a) =>
+      s +
+      grams(
+        a.parts.filter(p => p.row.group === 'dairy'),
+        'milkFat',
+      ),
+    0,
+  )
   const starchy = grams(all, 'starch') > STARCH_FILLING * massG && grams(all, 'yolkProtein') > 0
   return {
     stirred: given(set.stirred) ?? heat.method !== 'oven',
-    milkHeat: milkHeatWeighted(all, cooked, given(set.milkHeat) ?? milkHeatOf(paths.heated), given(set.milkHeat) !== null),
+    milkHeat: milkHeatWeighted(
+      all,
+      cooked,
+      given(set.milkHeat) ?? milkHeatOf(paths.heated),
+      given(set.milkHeat) !== null,
+    ),
     air: given(set.air) ?? airMl / (airMl + massG),
     whippedFat: given(set.whippedFat) ?? whippedFatG / massG,
     whiteFoam: given(set.whiteFoam) ?? whipped.some(a => hasWhites(a.parts)),
-    starch: given(set.starch) ?? (grams(all, 'starch') > 0 ? peakOf(pathOf('starch')) : { peakTempC: 20, minutes: 0 }),
+    starch:
+      given(set.starch) ?? (grams(all, 'starch') > 0 ? peakOf(pathOf('starch')) : { peakTempC: 20, minutes: 0 }),
     acidBoiled: given(set.acidBoiled) ?? cookedPH < 4.5,
     amylase: given(set.amylase) ?? (starchy && doseMin(pathOf('yolkProtein'), 85, 8) < AMYLASE_DOSE_MIN),
     bloom: set.bloom,
@@ -68,22 +90,31 @@ export function makingOf(doc: FormulaDocument, { plan, cookedPH }: Mixed, paths:
   }
 }
 
-/** Heat treatment weighted by casein: what an ingredient has had before it came stays with it; the pot adds to what was in it. */
+/**
+ * Heat treatment weighted by casein: what an ingredient has had before it came stays with it; the pot adds to what
+ * was in it.
+ */
 function milkHeatWeighted(all: readonly MixPart[], cooked: readonly MixPart[], h: number, stated: boolean): number {
   const inPot = new Set(cooked)
   let casein = 0
   let sum = 0
   for (const p of all) {
-    const g = p.massG * part(p.row, 'casein') / 100
+    const g = (p.massG * part(p.row, 'casein')) / 100
     casein += g
     sum += g * Math.max(p.row.milkHeat ?? 0, stated || inPot.has(p) ? h : 0)
   }
   return casein > 0 ? sum / casein : h
 }
 
-/** Milk that knits only below this, °C: stirred creams; null where condensed milk carries the casein, or the filling was baked. */
+/**
+ * Milk that knits only below this, °C: stirred creams; null where condensed milk carries the casein, or the filling
+ * was baked.
+ */
 export function caseinBelow(all: readonly MixPart[], stirred: boolean, creamKnitsC: number): number | null {
   const casein = grams(all, 'casein')
-  const condensed = grams(all.filter(p => p.row.id === 'condensed'), 'casein')
+  const condensed = grams(
+    all.filter(p => p.row.id === 'condensed'),
+    'casein',
+  )
   return stirred && condensed < 0.5 * casein ? creamKnitsC : null
 }

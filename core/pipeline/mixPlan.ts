@@ -17,7 +17,11 @@ export interface Addition {
 }
 
 /** The mix as heated, and what joins it afterwards. */
-export interface MixPlan { cooked: MixPart[], additions: Addition[], all: MixPart[] }
+export interface MixPlan {
+  cooked: MixPart[]
+  additions: Addition[]
+  all: MixPart[]
+}
 
 /** Splits the filling's lines by its steps. @throws {InputError} naming the line */
 export function mixPlanOf(doc: FormulaDocument, kitchen: Kitchen): MixPlan {
@@ -31,7 +35,15 @@ export function mixPlanOf(doc: FormulaDocument, kitchen: Kitchen): MixPlan {
     const ids = new Set(step.lineIds.filter(id => !taken.has(id)))
     ids.forEach(id => taken.add(id))
     const parts = all.filter((p, k) => ids.has(filling.lines[k]!.id) && p.massG > 0)
-    if (parts.length) additions.push({ kind: step.kind, step: i, parts, lineTempC: step.lineTempC, mixTempC: given(step.mixTempC), overrun: step.kind === 'foldIn' ? step.overrun : 0 })
+    if (parts.length)
+      additions.push({
+        kind: step.kind,
+        step: i,
+        parts,
+        lineTempC: step.lineTempC,
+        mixTempC: given(step.mixTempC),
+        overrun: step.kind === 'foldIn' ? step.overrun : 0,
+      })
   })
   return { cooked: all.filter((_, i) => !taken.has(filling.lines[i]!.id)), additions, all }
 }

@@ -10,7 +10,14 @@ import { eggEnd, type EggEnd, eggWork, type EggWork } from '../physics/heat/egg'
 import { CODES, coolingStages, type StageResult } from '../physics/safety/keeping'
 import { type Target, targetOf } from '../physics/set/bands'
 import {
-  CREAM_KNITS_C, type Setting, settingAlong, settingAt, type SettingInputs, settledIn, statedSetting, stressAt,
+  CREAM_KNITS_C,
+  type Setting,
+  settingAlong,
+  settingAt,
+  type SettingInputs,
+  settledIn,
+  statedSetting,
+  stressAt,
   UNSET,
 } from '../physics/set/setting'
 import { SET_SHARE, setAt, type SetResult } from '../physics/set/state'
@@ -97,7 +104,13 @@ function readyAt(
 const STATED_CHILL_S = 18 * 3600
 
 /** What the dessert comes to. */
-export function setStage(doc: FormulaDocument, kitchen: Kitchen, mixed: Mixed, heated: Heated, chilled: Chilled): Settled {
+export function setStage(
+  doc: FormulaDocument,
+  kitchen: Kitchen,
+  mixed: Mixed,
+  heated: Heated,
+  chilled: Chilled,
+): Settled {
   const { body, cooking, shape, finished } = heated
   const { run: chill, slow } = chilled
   const after = wayDown(doc, heated, chill)
@@ -105,7 +118,11 @@ export function setStage(doc: FormulaDocument, kitchen: Kitchen, mixed: Mixed, h
   const end = eggEnd(egg)
   const { a, b } = end
   const { stirred } = cooking
-  const inputs = { pH: mixed.pH, caseinC: body.caseinC, caseinBelowC: caseinBelow(mixed.plan.all, stirred, CREAM_KNITS_C) }
+  const inputs = {
+    pH: mixed.pH,
+    caseinC: body.caseinC,
+    caseinBelowC: caseinBelow(mixed.plan.all, stirred, CREAM_KNITS_C),
+  }
   const start = stirred ? UNSET : settledIn(cooking.histories, inputs)
   const settings = settingAlong(chill.timeS, chill.coreC, inputs, start)
   const stressPa = chill.timeS.map((_, i) => stressAt(body, settings[i]!, chill.coreC[i]!, a, b))
@@ -118,9 +135,10 @@ export function setStage(doc: FormulaDocument, kitchen: Kitchen, mixed: Mixed, h
   const pieceHeightM = cut ? Math.min(doc.use.pieceHeightM, shape.inVesselM) : doc.use.pieceHeightM
   const target = targetOf({ ...doc.use, pieceHeightM }, body.phases.density)
   const coldTempC = statedC ?? valueAt(chill.timeS, chill.coreC, chilledS)
-  const coldSetting = statedC === null
-    ? settingAt(chill.timeS, settings, chilledS)
-    : statedSetting(after, statedC, statedS ?? STATED_CHILL_S, inputs, start)
+  const coldSetting =
+    statedC === null
+      ? settingAt(chill.timeS, settings, chilledS)
+      : statedSetting(after, statedC, statedS ?? STATED_CHILL_S, inputs, start)
   const setOf = (s: Setting, tempC: number) => setAt(body, { ...s, a, b, tempC }, pieceHeightM)
 
   const table = tableStep(doc, finished, coldTempC, pieceHeightM, heated.waterActivity)

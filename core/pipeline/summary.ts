@@ -33,11 +33,25 @@ const figures = (s: SetResult) => ({ slump: s.slump, tempC: s.tempC, standsM: s.
 
 /** Figures for the drawing of a piece. */
 export const pieceFigures = (doc: FormulaDocument, a: Assessment): PieceFigures => ({
-  use: doc.use.kind, heightM: a.shape.pieceHeightM, widthM: doc.use.pieceWidthM, crustM: doc.assembly.crustM, crustForm: doc.assembly.crustForm, cold: figures(a.verdict.cold), plate: figures(a.verdict.plate),
+  use: doc.use.kind,
+  heightM: a.shape.pieceHeightM,
+  widthM: doc.use.pieceWidthM,
+  crustM: doc.assembly.crustM,
+  crustForm: doc.assembly.crustForm,
+  cold: figures(a.verdict.cold),
+  plate: figures(a.verdict.plate),
 })
 
 /** Shortens an assessment. */
 export const summarise = (doc: FormulaDocument, a: Assessment): Summary => ({
-  engineVersion: a.engineVersion, code: a.verdict.code, band: a.verdict.cold.band, plateBand: a.verdict.plate.band, sharpness: a.balance.sharpness,
-  coldPa: a.verdict.cold.tauPa.value, platePa: a.verdict.plate.tauPa.value, pH: a.balance.pH.value, safe: a.chill.safe, piece: pieceFigures(doc, a),
+  engineVersion: a.engineVersion,
+  code: a.verdict.code,
+  band: a.verdict.cold.band,
+  plateBand: a.verdict.plate.band,
+  sharpness: a.balance.sharpness,
+  coldPa: a.verdict.cold.tauPa.value,
+  platePa: a.verdict.plate.tauPa.value,
+  pH: a.balance.pH.value,
+  safe: a.chill.safe,
+  piece: pieceFigures(doc, a),
 })

@@ -38,20 +38,30 @@ export interface Binding {
 }
 
 /** Lines of a formula as they bind. A pinned line may not grow: what it has is what the formula asks. */
-export const bindLines = (lines: readonly Line[], have: readonly { lineId: string, massG: number }[]): BindLine[] => lines.filter(l => l.massG > 0).map((l) => {
-  const stated = have.find(h => h.lineId === l.id)?.massG ?? null
-  return { lineId: l.id, needG: l.massG, haveG: l.pinned ? Math.min(stated ?? Infinity, l.massG) : stated, pinned: l.pinned ?? false, piece: l.piece ?? null }
-})
+export const bindLines = (lines: readonly Line[], have: readonly { lineId: string, massG: number }[]): BindLine[] =>
+  lines
+    .filter(l => l.massG > 0)
+    .map((l) => {
+      const stated = have.find(h => h.lineId === l.id)?.massG ?? null
+      return {
+        lineId: l.id,
+        needG: l.massG,
+        haveG: l.pinned ? Math.min(stated ?? Infinity, l.massG) : stated,
+        pinned: l.pinned ?? false,
+        piece: l.piece ?? null,
+      }
+    })
 
-const near = (x: number) => Math.abs(x - Math.round(x)) < 1e-6 ? Math.round(x) : x
+const near = (x: number) => (Math.abs(x - Math.round(x)) < 1e-6 ? Math.round(x) : x)
 /** Whole pieces may bend another line by this much; beyond it the batch is made smaller. */
 const BEND = 0.1
 
 /** Solves for the largest batch. */
 export function binding(lines: readonly BindLine[]): Binding {
-  const allows = (l: BindLine) => l.haveG === null ? null : l.haveG / l.needG
+  const allows = (l: BindLine) => (l.haveG === null ? null : l.haveG / l.needG)
   const limited = lines.filter(l => l.haveG !== null)
-  if (limited.length === 0) return { factor: null, limits: [], wholeOf: null, lines: lines.map(l => bound(l, 1, null)) }
+  if (limited.length === 0)
+    return { factor: null, limits: [], wholeOf: null, lines: lines.map(l => bound(l, 1, null)) }
   const most = Math.min(...limited.map(l => allows(l)!))
   const limits = limited.filter(l => allows(l)! <= most * (1 + 1e-9)).map(l => l.lineId)
   // The coarsest whole piece sets the steps; the others are rounded to it.
@@ -63,7 +73,8 @@ export function binding(lines: readonly BindLine[]): Binding {
     const factor = n * step
     const bent = lines.map(l => bound(l, factor, l.piece))
     const fits = bent.every((b, i) => lines[i]!.haveG === null || b.useG <= lines[i]!.haveG! * (1 + 1e-9))
-    if (n === 0 || (fits && bent.every(b => Math.abs(b.bend) <= BEND))) return { factor, limits, wholeOf: factor < most * (1 - 1e-9) ? coarsest.lineId : null, lines: bent }
+    if (n === 0 || (fits && bent.every(b => Math.abs(b.bend) <= BEND)))
+      return { factor, limits, wholeOf: factor < most * (1 - 1e-9) ? coarsest.lineId : null, lines: bent }
   }
   return { factor: 0, limits, wholeOf: coarsest.lineId, lines: lines.map(l => bound(l, 0, l.piece)) }
 }
@@ -72,19 +83,37 @@ function bound(l: BindLine, factor: number, piece: Piece | null): Bound {
   const asked = factor * l.needG
   const pieces = piece ? Math.round(near(asked / piece.eachG)) : null
   const useG = piece ? pieces! * piece.eachG : asked
-  return { lineId: l.lineId, useG, pieces, bend: asked > 0 ? useG / asked - 1 : 0, leftG: l.haveG === null || !Number.isFinite(l.haveG) ? null : Math.max(0, l.haveG - useG), allows: l.haveG === null ? null : l.haveG / l.needG }
+  return {
+    lineId: l.lineId,
+    useG,
+    pieces,
+    bend: asked > 0 ? useG / asked - 1 : 0,
+    leftG: l.haveG === null || !Number.isFinite(l.haveG) ? null : Math.max(0, l.haveG - useG),
+    allows: l.haveG === null ? null : l.haveG / l.needG,
+  }
 }
 
 /** What using all of one line would take: the factor, and how much more of each other line than there is. */
-export function toUseAll(lines: readonly BindLine[], lineId: string): { factor: number, more: { lineId: string, massG: number, pieces: number | null }[] } | null {
+export function toUseAll(
+  lines: readonly BindLine[],
+  lineId: string,
+): { factor: number, more: { lineId: string, massG: number, pieces: number | null }[] } | null {
   const line = lines.find(l => l.lineId === lineId)
   if (!line || line.haveG === null || !Number.isFinite(line.haveG)) return null
   const factor = line.haveG / line.needG
-  const more = lines.filter(l => l.lineId !== lineId && l.haveG !== null && factor * l.needG > l.haveG * (1 + 1e-9))
-    .map(l => ({ lineId: l.lineId, massG: factor * l.needG - l.haveG!, pieces: l.piece ? Math.ceil(near((factor * l.needG - l.haveG!) / l.piece.eachG)) : null }))
+  const more = lines
+    .filter(l => l.lineId !== lineId && l.haveG !== null && factor * l.needG > l.haveG * (1 + 1e-9))
+    .map(l => ({
+      lineId: l.lineId,
+      massG: factor * l.needG - l.haveG!,
+      pieces: l.piece ? Math.ceil(near((factor * l.needG - l.haveG!) / l.piece.eachG)) : null,
+    }))
   return { factor, more }
 }
 
 /** The formula scaled to what can be made, whole pieces at their counts. */
 export const scaleToBinding = (doc: FormulaDocument, b: Binding): FormulaDocument =>
-  withMasses(scaleFormula(doc, b.factor ?? 1), new Map(b.lines.filter(l => l.pieces !== null).map(l => [l.lineId, Math.round(l.useG * 10) / 10])))
+  withMasses(
+    scaleFormula(doc, b.factor ?? 1),
+    new Map(b.lines.filter(l => l.pieces !== null).map(l => [l.lineId, Math.round(l.useG * 10) / 10])),
+  )

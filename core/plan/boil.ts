@@ -1,4 +1,7 @@
-/** The boil of a cream as a cook runs it: where the scale stops, when the juice can go in, room for the foam, what the sugar does. */
+/**
+ * The boil of a cream as a cook runs it: where the scale stops, when the juice can go in, room for the foam, what the
+ * sugar does.
+ */
 import { type FormulaDocument, panOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { panHoldsM3 } from '../physics/heat/pot'
@@ -13,7 +16,10 @@ export interface BoilPlan {
   tareG: number | null
   lossG: number
   sugarG: number
-  /** With half the sugar: where the scale would stop, and the water that would stay, g; null where the boil goes by time. */
+  /**
+   * With half the sugar: where the scale would stop, and the water that would stay, g; null where the boil goes by
+   * time.
+   */
   halfSugar: { stopG: number, staysG: number } | null
   /** Room the foam wants and the chosen pan has, m³. */
   roomM3: number
@@ -22,16 +28,28 @@ export interface BoilPlan {
 }
 
 /** What the scale reads when the pan comes off the heat, g: with the pan, if its weight is known. */
-export const scaleReadingG = (doc: FormulaDocument, kitchen: Kitchen, a: Assessment): number => a.heat.panG + (panOf(doc, kitchen)?.tareG ?? 0)
+export const scaleReadingG = (doc: FormulaDocument, kitchen: Kitchen, a: Assessment): number =>
+  a.heat.panG + (panOf(doc, kitchen)?.tareG ?? 0)
 
-/** Stop weight = tare + cream + sugar − .62·sugar, so each gram of sugar less takes .38 g off it and leaves .62 g of water in. */
+/**
+ * Stop weight = tare + cream + sugar − .62·sugar, so each gram of sugar less takes .38 g off it and leaves .62 g of
+ * water in.
+ */
 export function boilPlan(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): BoilPlan {
   const pan = panOf(doc, kitchen)
   const sugarG = addedSugarG(mixPlanOf(doc, kitchen).cooked)
   const stopG = scaleReadingG(doc, kitchen, a)
   return {
-    stopG, tareG: pan?.tareG ?? null, lossG: a.heat.reduction?.lossG ?? a.heat.evaporatedG, sugarG,
-    halfSugar: a.heat.reduction && { stopG: stopG - 0.5 * sugarG * (1 - SUGAR_ML_PER_G), staysG: 0.5 * sugarG * SUGAR_ML_PER_G },
-    roomM3: workVessels(doc, a).find(w => w.what === 'boil')?.holdM3 ?? 0, panM3: pan && panHoldsM3(pan), juice: a.heat.joins[0] ?? null,
+    stopG,
+    tareG: pan?.tareG ?? null,
+    lossG: a.heat.reduction?.lossG ?? a.heat.evaporatedG,
+    sugarG,
+    halfSugar: a.heat.reduction && {
+      stopG: stopG - 0.5 * sugarG * (1 - SUGAR_ML_PER_G),
+      staysG: 0.5 * sugarG * SUGAR_ML_PER_G,
+    },
+    roomM3: workVessels(doc, a).find(w => w.what === 'boil')?.holdM3 ?? 0,
+    panM3: pan && panHoldsM3(pan),
+    juice: a.heat.joins[0] ?? null,
   }
 }

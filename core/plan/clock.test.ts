@@ -9,7 +9,9 @@ import { whenOf } from './when'
 
 const between = (from: string, to: string) => differenceInSeconds(parseISO(to), parseISO(from))
 const plan = (chillH: number) => {
-  const doc = formula(undefined, (d) => { d.chill = d.chill.map((l, i) => i === d.chill.length - 1 ? { ...l, timeS: chillH * 3600 } : l) })
+  const doc = formula(undefined, (d) => {
+    d.chill = d.chill.map((l, i) => (i === d.chill.length - 1 ? { ...l, timeS: chillH * 3600 } : l))
+  })
   const w = work(doc, kitchen)
   return { doc, w, plan: serveAt(doc, w.assessment, whenOf(w, doc, kitchen), '2026-11-28T19:00') }
 }
@@ -42,25 +44,62 @@ describe('dinner at 19:00', () => {
   it('over midnight, and what is no time is told', () => {
     expect(after('2026-11-28T23:40', 3600)).toBe('2026-11-29T00:40')
     const { doc, w } = plan(2)
-    expect(() => serveAt(doc, w.assessment, [], 'tonight')).toThrow(expect.objectContaining({ path: 'serve.serveAt' }) as InputError)
+    expect(() => serveAt(doc, w.assessment, [], 'tonight')).toThrow(
+      expect.objectContaining({ path: 'serve.serveAt' }) as InputError,
+    )
   })
 })
 
 describe('keeping', () => {
-  const options = (business: boolean, d = formula()) => keepingOptions(d, { ...kitchen, business }, assess(d, { ...kitchen, business }))
+  const options = (business: boolean, d = formula()) =>
+    keepingOptions(d, { ...kitchen, business }, assess(d, { ...kitchen, business }))
   it('the code\'s seven days at 5 °C come first; freezing beside it; home guidance is hidden from a business and closed without a measured batch', () => {
-    expect(options(true).map(o => [o.code, o.days, o.isDefault])).toEqual([['code', 7, true], ['freeze', 90, false]])
-    expect(options(false).at(-1)).toMatchObject({ code: 'homeGuidance', isDefault: false, open: false, needs: ['homeOnly', 'measuredPH', 'measuredHeat'] })
+    expect(options(true).map(o => [o.code, o.days, o.isDefault])).toEqual([
+      ['code', 7, true],
+      ['freeze', 90, false],
+    ])
+    expect(options(false).at(-1)).toMatchObject({
+      code: 'homeGuidance',
+      isDefault: false,
+      open: false,
+      needs: ['homeOnly', 'measuredPH', 'measuredHeat'],
+    })
   })
   it('possets never get longer, starch and agar weep after the freezer, foam is for the day', () => {
-    const posset = formula({ cream36: 600, sugar: 150, lemon: 90 }, (d) => { d.heat.targetTempC = 100 }, { school: 'reduced', use: 'glass' })
+    const posset = formula(
+      { cream36: 600, sugar: 150, lemon: 90 },
+      (d) => {
+        d.heat.targetTempC = 100
+      },
+      { school: 'reduced', use: 'glass' },
+    )
     expect(options(false, posset).map(o => o.code)).toEqual(['code', 'freeze'])
-    const starch = formula({ water: 330, sugar: 210, cornflour: 50, lemon: 120 }, (d) => { d.heat.targetTempC = 97 }, { school: 'juiceAfter', use: 'cut' })
+    const starch = formula(
+      { water: 330, sugar: 210, cornflour: 50, lemon: 120 },
+      (d) => {
+        d.heat.targetTempC = 97
+      },
+      { school: 'juiceAfter', use: 'cut' },
+    )
     expect(options(true, starch)[1]!.needs).toContain('starchWeeps')
-    expect(options(true, formula({ creme_fr: 150, grapefruit: 60, icing: 60, cream36: 320 }, () => {}, { school: 'whippedAcid', use: 'glass' })).map(o => o.code)).toEqual(['sameDay'])
+    expect(
+      options(
+        true,
+        formula({ creme_fr: 150, grapefruit: 60, icing: 60, cream36: 320 }, () => {}, {
+          school: 'whippedAcid',
+          use: 'glass',
+        }),
+      ).map(o => o.code),
+    ).toEqual(['sameDay'])
   })
   it('a claim of four weeks is a stop against the code\'s days; seven is none', () => {
-    const claimed = (claimDays: number | null) => assess(formula(undefined, (d) => { d.serve.claimDays = claimDays }), kitchen).findings.find(f => f.code === 'claimTooLong')
+    const claimed = (claimDays: number | null) =>
+      assess(
+        formula(undefined, (d) => {
+          d.serve.claimDays = claimDays
+        }),
+        kitchen,
+      ).findings.find(f => f.code === 'claimTooLong')
     expect(claimed(28)).toMatchObject({ severity: 'stop', params: { claimed: 28, days: 7 } })
     expect([claimed(7), claimed(null)]).toEqual([undefined, undefined])
   })

@@ -1,4 +1,7 @@
-/** Back-timing one dessert: when to start for a time of service, and what the plan must become for it. ISO dates without zone, the kitchen's own clock. */
+/**
+ * Back-timing one dessert: when to start for a time of service, and what the plan must become for it. ISO dates
+ * without zone, the kitchen's own clock.
+ */
 import { addSeconds, differenceInMilliseconds, formatISO, isValid, parseISO } from 'date-fns'
 import { InputError } from '../base/errors'
 import type { FormulaDocument } from '../formula/document'
@@ -35,11 +38,21 @@ export function serveAt(doc: FormulaDocument, a: Assessment, when: readonly When
   const lastLeg = doc.chill[doc.chill.length - 1]!
   const lengthenedS = slowS === null ? 0 : Math.max(0, Math.ceil((slowS - a.chill.servedS) / STEP_S) * STEP_S)
   const exact = addSeconds(target, -(untilPouredS + a.chill.servedS + lengthenedS))
-  const start = addSeconds(exact, -((exact.getMinutes() * 60 + exact.getSeconds()) % STEP_S + exact.getMilliseconds() / 1000))
+  const start = addSeconds(
+    exact,
+    -(((exact.getMinutes() * 60 + exact.getSeconds()) % STEP_S) + exact.getMilliseconds() / 1000),
+  )
   const lastLegS = lastLeg.timeS + lengthenedS + Math.ceil(differenceInMilliseconds(exact, start) / 1000)
   const startAt = wall(start)
   return {
-    startAt, lastLegS, lengthenedS, latestStartAt: slowS === null ? null : after(at, -(untilPouredS + slowS)),
-    doc: { ...doc, chill: doc.chill.map((l, i) => i === doc.chill.length - 1 ? { ...l, timeS: lastLegS } : l), serve: { ...doc.serve, startAt } },
+    startAt,
+    lastLegS,
+    lengthenedS,
+    latestStartAt: slowS === null ? null : after(at, -(untilPouredS + slowS)),
+    doc: {
+      ...doc,
+      chill: doc.chill.map((l, i) => (i === doc.chill.length - 1 ? { ...l, timeS: lastLegS } : l)),
+      serve: { ...doc.serve, startAt },
+    },
   }
 }

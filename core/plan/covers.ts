@@ -25,20 +25,35 @@ export function coversPlan(doc: FormulaDocument, shape: Assessment['shape'], cov
   const wanted = ((): { g: number, portions: number, count: number } => {
     switch (covers.kind) {
       case 'people': {
-        const n = within(covers.people, 'stock.covers.people', 1, 5000) * within(covers.each, 'stock.covers.each', 1, 50)
-        return { g: n * each, portions: n, count: Math.max(1, Math.ceil(count * n / portions - 0.05)) }
+        const n =
+          within(covers.people, 'stock.covers.people', 1, 5000) * within(covers.each, 'stock.covers.each', 1, 50)
+        return { g: n * each, portions: n, count: Math.max(1, Math.ceil((count * n) / portions - 0.05)) }
       }
       case 'vessels': {
         const n = within(covers.count, 'stock.covers.count', 1, 500)
-        return { g: shape.batchG / count * n, portions: Math.max(1, Math.round(portions * n / count)), count: n }
+        return { g: (shape.batchG / count) * n, portions: Math.max(1, Math.round((portions * n) / count)), count: n }
       }
-      case 'weight': case 'volume': {
-        const g = covers.kind === 'weight' ? within(covers.massG, 'stock.covers.massG', 1, 1e6) : within(covers.volumeM3, 'stock.covers.volumeM3', 1e-6, 1) * shape.density * 1000
-        return { g, portions: Math.max(1, Math.round(g / each)), count: Math.max(1, Math.ceil(count * g / shape.batchG - 0.05)) }
+      case 'weight':
+      case 'volume': {
+        const g =
+          covers.kind === 'weight'
+            ? within(covers.massG, 'stock.covers.massG', 1, 1e6)
+            : within(covers.volumeM3, 'stock.covers.volumeM3', 1e-6, 1) * shape.density * 1000
+        return {
+          g,
+          portions: Math.max(1, Math.round(g / each)),
+          count: Math.max(1, Math.ceil((count * g) / shape.batchG - 0.05)),
+        }
       }
     }
   })()
   const factor = (wanted.g + panG) / (shape.batchG + panG)
   const through = (wanted.g + panG) / (1 - sieveFraction)
-  return { wantedG: wanted.g, lossG: through - wanted.g, factor, portions: Math.round(wanted.portions), count: wanted.count }
+  return {
+    wantedG: wanted.g,
+    lossG: through - wanted.g,
+    factor,
+    portions: Math.round(wanted.portions),
+    count: wanted.count,
+  }
 }

@@ -6,7 +6,10 @@ import { type Fruit, FRUITS } from '../base/ingredients/measures'
 import { fillingOf, type FormulaDocument, type FruitEntry, type FruitPart } from '../formula/document'
 
 /** Parts that come from the same place, of which a fruit gives one only. */
-export const EXCLUSIVE: readonly (readonly [FruitPart, FruitPart])[] = [['zest', 'peel'], ['juice', 'segments']]
+export const EXCLUSIVE: readonly (readonly [FruitPart, FruitPart])[] = [
+  ['zest', 'peel'],
+  ['juice', 'segments'],
+]
 
 /** Half of the variance of a fruit's juice belongs to the crate, half to the single fruit (judgement). */
 const CRATE_SHARE = 0.5
@@ -19,14 +22,24 @@ const Z10 = 1.2816
 
 export const fruitOf = (id: string): Fruit | undefined => FRUITS.find(f => f.id === id)
 
-export interface Yield { g: number, lowG: number, highG: number }
+export interface Yield {
+  g: number
+  lowG: number
+  highG: number
+}
 
 /** One σ of ln(yield) of a number of fruits together. */
-const spreadOf = (lnSigma: number, count: number) => lnSigma * Math.sqrt(CRATE_SHARE + (1 - CRATE_SHARE) / Math.max(1, count))
-const around = (g: number, sigma: number): Yield => ({ g, lowG: g * Math.exp(-Z10 * sigma), highG: g * Math.exp(Z10 * sigma) })
+const spreadOf = (lnSigma: number, count: number) =>
+  lnSigma * Math.sqrt(CRATE_SHARE + (1 - CRATE_SHARE) / Math.max(1, count))
+const around = (g: number, sigma: number): Yield => ({
+  g,
+  lowG: g * Math.exp(-Z10 * sigma),
+  highG: g * Math.exp(Z10 * sigma),
+})
 
 /** Grams of a part of one usual fruit. */
-export const eachG = (fruit: Fruit, part: FruitPart): number => ({ juice: fruit.juiceG, zest: fruit.zestG, peel: fruit.peelG, segments: fruit.segmentsG })[part]
+export const eachG = (fruit: Fruit, part: FruitPart): number =>
+  ({ juice: fruit.juiceG, zest: fruit.zestG, peel: fruit.peelG, segments: fruit.segmentsG })[part]
 
 /**
  * What an entry gives of each part, for as many fruits as the part is taken from: expected, and 10 to 90 %. Flesh goes
@@ -36,15 +49,22 @@ export function yieldsOf(entry: FruitEntry): Record<FruitPart, Yield> {
   const fruit = fruitOf(entry.fruitId)!
   const size = entry.weightG !== null && entry.count > 0 ? entry.weightG / entry.count / fruit.wholeG : 1
   const weighed = entry.weightG === null ? 1 : WEIGHED_SPREAD
-  const flesh = (part: FruitPart, sigma: number) => around(entry.take[part] * eachG(fruit, part) * size, spreadOf(sigma * weighed, entry.take[part]))
-  const skin = (part: FruitPart) => around(entry.take[part] * eachG(fruit, part) * size ** (2 / 3), spreadOf(LN_HAND_SIGMA, entry.take[part]))
-  const juice = entry.measuredJuiceG === null ? flesh('juice', fruit.lnJuiceSigma) : { g: entry.measuredJuiceG, lowG: entry.measuredJuiceG, highG: entry.measuredJuiceG }
+  const flesh = (part: FruitPart, sigma: number) =>
+    around(entry.take[part] * eachG(fruit, part) * size, spreadOf(sigma * weighed, entry.take[part]))
+  const skin = (part: FruitPart) =>
+    around(entry.take[part] * eachG(fruit, part) * size ** (2 / 3), spreadOf(LN_HAND_SIGMA, entry.take[part]))
+  const juice =
+    entry.measuredJuiceG === null
+      ? flesh('juice', fruit.lnJuiceSigma)
+      : { g: entry.measuredJuiceG, lowG: entry.measuredJuiceG, highG: entry.measuredJuiceG }
   return { juice, zest: skin('zest'), peel: skin('peel'), segments: flesh('segments', LN_HAND_SIGMA) }
 }
 
 /** Parts for which more fruit is taken than there is, with how many too many: the fruit would be spent twice. */
 export function spentTwice(entry: FruitEntry): { parts: readonly [FruitPart, FruitPart], over: number }[] {
-  return EXCLUSIVE.map(parts => ({ parts, over: entry.take[parts[0]] + entry.take[parts[1]] - entry.count })).filter(x => x.over > 0)
+  return EXCLUSIVE.map(parts => ({ parts, over: entry.take[parts[0]] + entry.take[parts[1]] - entry.count })).filter(
+    x => x.over > 0,
+  )
 }
 
 /** An entry in which no fruit is spent twice: what was just set stays, the other part of the pair gives way. */
@@ -60,16 +80,20 @@ export function withCount(entry: FruitEntry, wanted: number): FruitEntry {
   const grown = { ...entry, count }
   const all = entry.take.juice === entry.count
   let out: FruitEntry = { ...grown, take: { ...entry.take, juice: all ? count : Math.min(entry.take.juice, count) } }
-  for (const part of ['zest', 'peel', 'segments'] as const) out = { ...out, take: { ...out.take, [part]: Math.min(out.take[part], count) } }
-  for (const twice of spentTwice(out)) out = { ...out, take: { ...out.take, [twice.parts[1]]: Math.max(0, out.take[twice.parts[1]] - twice.over) } }
+  for (const part of ['zest', 'peel', 'segments'] as const)
+    out = { ...out, take: { ...out.take, [part]: Math.min(out.take[part], count) } }
+  for (const twice of spentTwice(out))
+    out = { ...out, take: { ...out.take, [twice.parts[1]]: Math.max(0, out.take[twice.parts[1]] - twice.over) } }
   return out
 }
 
 /** How many fruits of the usual size a weight is. */
-export const countByWeight = (fruitId: string, weightG: number): number => Math.max(1, Math.round(weightG / fruitOf(fruitId)!.wholeG))
+export const countByWeight = (fruitId: string, weightG: number): number =>
+  Math.max(1, Math.round(weightG / fruitOf(fruitId)!.wholeG))
 
 /** Which ingredient a part of a fruit becomes; null where no line carries it. */
-export const ingredientOfPart = (fruit: Fruit, part: FruitPart): string | null => part === 'juice' ? fruit.juiceId : part === 'zest' ? 'zest' : null
+export const ingredientOfPart = (fruit: Fruit, part: FruitPart): string | null =>
+  part === 'juice' ? fruit.juiceId : part === 'zest' ? 'zest' : null
 
 /** Fruit for an amount of a part: the likeliest count, and one that is enough 9 times in 10. */
 export function toBuy(fruit: Fruit, part: FruitPart, needG: number): { likely: number, sure: number } {
@@ -96,19 +120,50 @@ export interface LedgerRow {
   buy: { fruitId: string, likely: number, sure: number }[]
 }
 
-/** The formula's juices and zest against the fruit on the bench. Fruit already zested for the juice still to be squeezed gives its zest too. */
+/**
+ * The formula's juices and zest against the fruit on the bench. Fruit already zested for the juice still to be
+ * squeezed gives its zest too.
+ */
 export function ledger(doc: FormulaDocument): LedgerRow[] {
   const { fruit } = doc.stock
-  return fillingOf(doc).lines.filter(l => l.massG > 0).flatMap((line) => {
-    const kinds = FRUITS.filter(f => f.juiceId === line.ingredientId || (line.ingredientId === 'zest' && f.zestG > 0))
-    if (kinds.length === 0) return []
-    const part: FruitPart = line.ingredientId === 'zest' ? 'zest' : 'juice'
-    const given = fruit.filter(e => ingredientOfPart(fruitOf(e.fruitId)!, part) === line.ingredientId && e.take[part] > 0).map(yieldsOf)
-    const gives = given.length > 0 ? given.reduce((s, y) => ({ g: s.g + y[part].g, lowG: s.lowG + y[part].lowG, highG: s.highG + y[part].highG }), { g: 0, lowG: 0, highG: 0 }) : null
-    const measured = part === 'juice' && fruit.some(e => fruitOf(e.fruitId)!.juiceId === line.ingredientId && e.measuredJuiceG !== null)
-    const shortG = Math.max(0, line.massG - (gives?.g ?? 0))
-    // Zest comes off the fruit that is squeezed anyway: offered for the kinds whose juice the formula has.
-    const offered = part === 'juice' ? kinds : kinds.filter(f => fillingOf(doc).lines.some(l => l.ingredientId === f.juiceId))
-    return [{ lineId: line.id, ingredientId: line.ingredientId, needG: line.massG, gives, measured, shortG, buy: (offered.length ? offered : kinds.slice(0, 1)).map(f => ({ fruitId: f.id, ...toBuy(f, part, shortG) })) }]
-  })
+  return fillingOf(doc)
+    .lines.filter(l => l.massG > 0)
+    .flatMap((line) => {
+      const kinds = FRUITS.filter(
+        f => f.juiceId === line.ingredientId || (line.ingredientId === 'zest' && f.zestG > 0),
+      )
+      if (kinds.length === 0) return []
+      const part: FruitPart = line.ingredientId === 'zest' ? 'zest' : 'juice'
+      const given = fruit
+        .filter(e => ingredientOfPart(fruitOf(e.fruitId)!, part) === line.ingredientId && e.take[part] > 0)
+        .map(yieldsOf)
+      const gives =
+        given.length > 0
+          ? given.reduce(
+              (s, y) => ({ g: s.g + y[part].g, lowG: s.lowG + y[part].lowG, highG: s.highG + y[part].highG }),
+              { g: 0, lowG: 0, highG: 0 },
+            )
+          : null
+      const measured =
+        part === 'juice' &&
+        fruit.some(e => fruitOf(e.fruitId)!.juiceId === line.ingredientId && e.measuredJuiceG !== null)
+      const shortG = Math.max(0, line.massG - (gives?.g ?? 0))
+      // Zest comes off the fruit that is squeezed anyway: offered for the kinds whose juice the formula has.
+      const offered =
+        part === 'juice' ? kinds : kinds.filter(f => fillingOf(doc).lines.some(l => l.ingredientId === f.juiceId))
+      return [
+        {
+          lineId: line.id,
+          ingredientId: line.ingredientId,
+          needG: line.massG,
+          gives,
+          measured,
+          shortG,
+          buy: (offered.length ? offered : kinds.slice(0, 1)).map(f => ({
+            fruitId: f.id,
+            ...toBuy(f, part, shortG),
+          })),
+        },
+      ]
+    })
 }

@@ -1,4 +1,7 @@
-/** What a label says: made, use by, storage, ingredients by weight with their allergens, lots, and the words a guest must be told. */
+/**
+ * What a label says: made, use by, storage, ingredients by weight with their allergens, lots, and the words a guest
+ * must be told.
+ */
 import { findIngredient } from '../base/ingredients/ingredients'
 import { type Allergen, ALLERGENS } from '../base/ingredients/types'
 import { allergensIn } from '../formula/allergens'
@@ -27,16 +30,30 @@ export interface LabelFacts {
 
 const TOLD = ['rawEgg', 'lethalityLow', 'rawTopping', 'animalGelatin', 'alcohol', 'medicines'] as const
 
-/** Facts of a label. Ingredients are listed in descending order by weight (Regulation (EU) 1169/2011, Art. 18, from memory H). */
+/**
+ * Facts of a label. Ingredients are listed in descending order by weight (Regulation (EU) 1169/2011, Art. 18, from
+ * memory H).
+ */
 export function labelFacts(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): LabelFacts {
   const grams = new Map<string, number>()
-  for (const l of doc.components.flatMap(c => c.lines)) if (l.massG > 0) grams.set(l.ingredientId, (grams.get(l.ingredientId) ?? 0) + l.massG)
+  for (const l of doc.components.flatMap(c => c.lines))
+    if (l.massG > 0) grams.set(l.ingredientId, (grams.get(l.ingredientId) ?? 0) + l.massG)
   const of = (id: string) => ALLERGENS.filter(x => findIngredient(id)?.allergens?.includes(x))
-  const lots = fillingOf(doc).lines.flatMap(l => l.strength?.kind === 'lot' ? [l.strength.name] : [])
+  const lots = fillingOf(doc).lines.flatMap(l => (l.strength?.kind === 'lot' ? [l.strength.name] : []))
   return {
-    name: doc.name, madeOn: doc.serve.startAt ? doc.serve.startAt.slice(0, 10) : null, useBy: a.serve.useBy, storageDays: a.serve.storageDays, holdC: CODES[kitchen.foodCode].holdC, portionG: a.shape.portionG,
-    ingredients: [...grams].sort((x, y) => y[1] - x[1]).map(([ingredientId]) => ({ ingredientId, allergens: of(ingredientId) })),
-    plainCrust: doc.assembly.crustM > 0 && !doc.components.some(c => c.role === 'crust' && c.lines.some(l => l.massG > 0)), allergens: allergensIn(doc), lots: [...new Set(lots)],
+    name: doc.name,
+    madeOn: doc.serve.startAt ? doc.serve.startAt.slice(0, 10) : null,
+    useBy: a.serve.useBy,
+    storageDays: a.serve.storageDays,
+    holdC: CODES[kitchen.foodCode].holdC,
+    portionG: a.shape.portionG,
+    ingredients: [...grams]
+      .sort((x, y) => y[1] - x[1])
+      .map(([ingredientId]) => ({ ingredientId, allergens: of(ingredientId) })),
+    plainCrust:
+      doc.assembly.crustM > 0 && !doc.components.some(c => c.role === 'crust' && c.lines.some(l => l.massG > 0)),
+    allergens: allergensIn(doc),
+    lots: [...new Set(lots)],
     warnings: TOLD.filter(code => a.findings.some(f => f.code === code)),
   }
 }

@@ -1,6 +1,7 @@
 /**
  * Nutrition by calculation from the composition, and allergens. Energy factors per gram: fat 37 kJ, protein and
- * available carbohydrate 17, fibre 8, organic acids 13, alcohol 29 (Regulation (EU) 1169/2011, Annex XIV, from memory H).
+ * available carbohydrate 17, fibre 8, organic acids 13, alcohol 29 (Regulation (EU) 1169/2011, Annex XIV, from memory
+ * H).
  * Saturates and salt are not in the composition table and are not given.
  */
 import { type FormulaDocument, strengthOf } from '../formula/document'
@@ -8,24 +9,61 @@ import type { Kitchen } from '../kitchen/kitchen'
 import { mix, proteinG, toParts } from '../physics/matter/mix'
 import type { Assessment } from '../pipeline/assessment'
 
-export interface Nutrition { energyKJ: number, energyKcal: number, fatG: number, milkFatG: number, carbohydrateG: number, sugarsG: number, fibreG: number, proteinG: number, alcoholG: number }
+export interface Nutrition {
+  energyKJ: number
+  energyKcal: number
+  fatG: number
+  milkFatG: number
+  carbohydrateG: number
+  sugarsG: number
+  fibreG: number
+  proteinG: number
+  alcoholG: number
+}
 const KJ = { fat: 37, protein: 17, carbohydrate: 17, fibre: 8, acid: 13, alcohol: 29 }
 const KCAL = { fat: 9, protein: 4, carbohydrate: 4, fibre: 2, acid: 3, alcohol: 7 }
 
 /** Nutrition of 100 g as eaten and of a portion: what is cooked away is water, so the batch keeps what went in. */
-export function nutritionOf(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): { per100g: Nutrition, portion: Nutrition, portionG: number } {
-  const m = mix(toParts(doc.components.flatMap(c => c.lines), l => strengthOf(l, kitchen)))
+export function nutritionOf(
+  doc: FormulaDocument,
+  kitchen: Kitchen,
+  a: Assessment,
+): { per100g: Nutrition, portion: Nutrition, portionG: number } {
+  const m = mix(
+    toParts(
+      doc.components.flatMap(c => c.lines),
+      l => strengthOf(l, kitchen),
+    ),
+  )
   const massG = m.massG - a.heat.evaporatedG
   const sugars = m.grams.sucrose + m.grams.monosaccharides + m.grams.lactose
-  const parts = { fat: m.grams.fat, protein: proteinG(m), carbohydrate: sugars + m.grams.starch, fibre: m.grams.fibre, acid: m.acidG, alcohol: m.ethanolG }
-  const energy = (factors: typeof KJ) => (Object.keys(parts) as (keyof typeof parts)[]).reduce((s, k) => s + factors[k] * parts[k], 0)
+  const parts = {
+    fat: m.grams.fat,
+    protein: proteinG(m),
+    carbohydrate: sugars + m.grams.starch,
+    fibre: m.grams.fibre,
+    acid: m.acidG,
+    alcohol: m.ethanolG,
+  }
+  const energy = (factors: typeof KJ) =>
+    (Object.keys(parts) as (keyof typeof parts)[]).reduce((s, k) => s + factors[k] * parts[k], 0)
   const of = (share: number): Nutrition => ({
-    energyKJ: energy(KJ) * share, energyKcal: energy(KCAL) * share, fatG: m.grams.fat * share, milkFatG: m.grams.milkFat * share, carbohydrateG: parts.carbohydrate * share, sugarsG: sugars * share,
-    fibreG: m.grams.fibre * share, proteinG: parts.protein * share, alcoholG: m.ethanolG * share,
+    energyKJ: energy(KJ) * share,
+    energyKcal: energy(KCAL) * share,
+    fatG: m.grams.fat * share,
+    milkFatG: m.grams.milkFat * share,
+    carbohydrateG: parts.carbohydrate * share,
+    sugarsG: sugars * share,
+    fibreG: m.grams.fibre * share,
+    proteinG: parts.protein * share,
+    alcoholG: m.ethanolG * share,
   })
   // A portion is cut from the vessels; crust and topping share in it as the filling does.
   const { portionG } = a.shape
-  const crustG = doc.components.filter(c => c.role !== 'filling').flatMap(c => c.lines).reduce((s, l) => s + l.massG, 0)
+  const crustG = doc.components
+    .filter(c => c.role !== 'filling')
+    .flatMap(c => c.lines)
+    .reduce((s, l) => s + l.massG, 0)
   const eatenG = portionG + crustG / doc.assembly.portions
   return { per100g: of(100 / massG), portion: of(eatenG / massG), portionG: eatenG }
 }

@@ -17,19 +17,30 @@ const before = (list: string[], a: string, b: string) => {
 }
 
 describe('the order of work', () => {
-  it.each(demoFormulas().map(d => [d.document.name, d.document] as const))('%s: every gram of every line goes in, nothing twice but what is stirred or bloomed first; time never runs back', (_, doc) => {
-    const steps = orderOf(doc)
-    const lines = doc.components.filter(c => c.role === 'filling' || c.make).flatMap(c => c.lines).filter(l => l.massG > 0)
-    for (const l of lines) {
-      const named = steps.filter(s => s.lines.some(x => x.ingredientId === l.ingredientId && x.massG === l.massG))
-      expect(named.length, l.ingredientId).toBeGreaterThan(0)
-      expect(named.length, l.ingredientId).toBeLessThanOrEqual(l.ingredientId === 'gelatin' ? 2 : lines.filter(x => x.ingredientId === l.ingredientId && x.massG === l.massG).length)
-    }
-    const filling = steps.filter(s => s.component === 'filling')
-    for (let i = 1; i < filling.length; i++) expect(filling[i]!.atS).toBeGreaterThanOrEqual(filling[i - 1]!.atS - 1e-6)
-    expect(steps.at(-1)!.code).toBe('serve')
-    expect(lines.every(l => findIngredient(l.ingredientId))).toBe(true)
-  })
+  it.each(demoFormulas().map(d => [d.document.name, d.document] as const))(
+    '%s: every gram of every line goes in, nothing twice but what is stirred or bloomed first; time never runs back',
+    (_, doc) => {
+      const steps = orderOf(doc)
+      const lines = doc.components
+        .filter(c => c.role === 'filling' || c.make)
+        .flatMap(c => c.lines)
+        .filter(l => l.massG > 0)
+      for (const l of lines) {
+        const named = steps.filter(s => s.lines.some(x => x.ingredientId === l.ingredientId && x.massG === l.massG))
+        expect(named.length, l.ingredientId).toBeGreaterThan(0)
+        expect(named.length, l.ingredientId).toBeLessThanOrEqual(
+          l.ingredientId === 'gelatin'
+            ? 2
+            : lines.filter(x => x.ingredientId === l.ingredientId && x.massG === l.massG).length,
+        )
+      }
+      const filling = steps.filter(s => s.component === 'filling')
+      for (let i = 1; i < filling.length; i++)
+        expect(filling[i]!.atS).toBeGreaterThanOrEqual(filling[i - 1]!.atS - 1e-6)
+      expect(steps.at(-1)!.code).toBe('serve')
+      expect(lines.every(l => findIngredient(l.ingredientId))).toBe(true)
+    },
+  )
   it('schools differ as cooks do: yolks at once on the bath; whole eggs tempered into what was melted; cream reduced, then juice', () => {
     const bath = codes(formula())
     before(bath, 'heatBath', 'butterIn')
@@ -37,33 +48,104 @@ describe('the order of work', () => {
     const whole = codes(formula(EGG_CURD, () => {}, { school: 'wholeEggTempered' }))
     before(whole, 'meltFirst', 'temperEggs')
     before(whole, 'temperEggs', 'heatDirect')
-    const posset = codes(formula({ cream36: 600, sugar: 150, lemon: 90 }, (d) => { d.heat.targetTempC = 100 }, { school: 'reduced', use: 'glass' }))
+    const posset = codes(
+      formula(
+        { cream36: 600, sugar: 150, lemon: 90 },
+        (d) => {
+          d.heat.targetTempC = 100
+        },
+        { school: 'reduced', use: 'glass' },
+      ),
+    )
     before(posset, 'boilDown', 'juiceIn')
-    const starch = codes(formula({ water: 330, sugar: 210, cornflour: 50, yolk_sep: 70, lemon: 120, butter82: 40 }, (d) => { d.heat.targetTempC = 97 }, { school: 'juiceAfter', use: 'cut' }))
+    const starch = codes(
+      formula(
+        { water: 330, sugar: 210, cornflour: 50, yolk_sep: 70, lemon: 120, butter82: 40 },
+        (d) => {
+          d.heat.targetTempC = 97
+        },
+        { school: 'juiceAfter', use: 'cut' },
+      ),
+    )
     before(starch, 'slurry', 'boilStarch')
     before(starch, 'boilStarch', 'juiceIn')
-    const mousse = codes(formula({ egg: 120, sugar: 120, lemon: 100, gelatin: 4, cream36: 300 }, () => {}, { school: 'foldedMousse', use: 'glass' }))
+    const mousse = codes(
+      formula({ egg: 120, sugar: 120, lemon: 100, gelatin: 4, cream36: 300 }, () => {}, {
+        school: 'foldedMousse',
+        use: 'glass',
+      }),
+    )
     before(mousse, 'bloom', 'heatDirect')
     before(mousse, 'whip', 'fold')
-    const gel = codes(formula({ water: 260, sugar: 110, agar: 5, lemon: 160 }, (d) => { d.heat.targetTempC = 98 }, { school: 'blendedGel', use: 'piped' }))
+    const gel = codes(
+      formula(
+        { water: 260, sugar: 110, agar: 5, lemon: 160 },
+        (d) => {
+          d.heat.targetTempC = 98
+        },
+        { school: 'blendedGel', use: 'piped' },
+      ),
+    )
     before(gel, 'boilAgar', 'juiceIn')
     before(gel, 'chill', 'blend')
   })
   it('what would go wrong stands at its step: juice too hot, gelatin strings, butter that splits, live yolk', () => {
     const at = (d: FormulaDocument, code: string) => orderOf(d).find(s => s.findings.some(f => f.code === code))?.code
-    const mixAt = (d: FormulaDocument, kind: 'stirIn' | 'foldIn', tempC: number) => ({ ...d, components: d.components.map(c => ({ ...c, steps: c.steps.map(s => s.kind === kind ? { ...s, mixTempC: { given: tempC } } : s) })) })
-    const posset = formula({ cream36: 600, sugar: 150, lemon: 90 }, (d) => { d.heat.targetTempC = 100 }, { school: 'reduced', use: 'glass' })
+    const mixAt = (d: FormulaDocument, kind: 'stirIn' | 'foldIn', tempC: number) => ({
+      ...d,
+      components: d.components.map(c => ({
+        ...c,
+        steps: c.steps.map(s => (s.kind === kind ? { ...s, mixTempC: { given: tempC } } : s)),
+      })),
+    })
+    const posset = formula(
+      { cream36: 600, sugar: 150, lemon: 90 },
+      (d) => {
+        d.heat.targetTempC = 100
+      },
+      { school: 'reduced', use: 'glass' },
+    )
     expect(at(mixAt(posset, 'stirIn', 95), 'acidTooHot')).toBe('juiceIn')
     expect(at(mixAt(posset, 'stirIn', 40), 'acidTooLate')).toBe('juiceIn')
-    const mousse = formula({ egg: 120, sugar: 120, lemon: 100, gelatin: 4, cream36: 300 }, () => {}, { school: 'foldedMousse', use: 'glass' })
+    const mousse = formula({ egg: 120, sugar: 120, lemon: 100, gelatin: 4, cream36: 300 }, () => {}, {
+      school: 'foldedMousse',
+      use: 'glass',
+    })
     expect(at(mixAt(mousse, 'foldIn', 18), 'gelatinStrings')).toBe('fold')
-    const cream = formula({ egg: 200, sugar: 220, lemon: 160, butter82: 380 }, () => {}, { school: 'emulsified', use: 'cut' })
+    const cream = formula({ egg: 200, sugar: 220, lemon: 160, butter82: 380 }, () => {}, {
+      school: 'emulsified',
+      use: 'cut',
+    })
     expect(at(mixAt(cream, 'stirIn', 75), 'butterSplits')).toBe('butterIn')
-    expect(at(formula({ water: 330, sugar: 210, cornflour: 50, yolk_sep: 70, lemon: 120 }, (d) => { Object.assign(d.heat, { targetTempC: 80, holdS: 0 }) }, { school: 'juiceAfter', use: 'cut' }), 'amylase')).toBe('heatDirect')
+    expect(
+      at(
+        formula(
+          { water: 330, sugar: 210, cornflour: 50, yolk_sep: 70, lemon: 120 },
+          (d) => {
+            Object.assign(d.heat, { targetTempC: 80, holdS: 0 })
+          },
+          { school: 'juiceAfter', use: 'cut' },
+        ),
+        'amylase',
+      ),
+    ).toBe('heatDirect')
   })
   it('a crust is made before, a topping ready for service; a frozen tart leaves its ring at the freezer', () => {
-    const base = formula(EGG_CURD, (d) => { d.assembly = { ...d.assembly, vessel: plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035) } }, { school: 'wholeEggTempered', use: 'cut' })
-    const doc = withPart(withPart(base, kitchen, 'crust', plainMake('blindShell'), counter('c'), 'Shell'), kitchen, 'topping', plainMake('meringueWarm'), counter('t'), 'Meringue')
+    const base = formula(
+      EGG_CURD,
+      (d) => {
+        d.assembly = { ...d.assembly, vessel: plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035) }
+      },
+      { school: 'wholeEggTempered', use: 'cut' },
+    )
+    const doc = withPart(
+      withPart(base, kitchen, 'crust', plainMake('blindShell'), counter('c'), 'Shell'),
+      kitchen,
+      'topping',
+      plainMake('meringueWarm'),
+      counter('t'),
+      'Meringue',
+    )
     const a = assess(doc, kitchen)
     const steps = orderOfWork(doc, kitchen, a)
     const crust = steps.filter(s => s.component === 'crust')
@@ -71,19 +153,48 @@ describe('the order of work', () => {
     expect(crust[0]!.atS / 60).toBeCloseTo(-92, 6)
     const topping = steps.filter(s => s.component === 'topping')
     expect(topping.at(-1)!.atS + topping.at(-1)!.timeS!).toBeCloseTo(a.serve.servedAfterS, 3)
-    const iced = { ...doc, chill: [{ ...doc.chill[0]!, timeS: 3600 }, { id: 'f', placeId: null, place: { kind: 'freezer' as const, airTempC: -18 }, timeS: 3600, cover: 'film' as const }, doc.chill[1]!] }
+    const iced = {
+      ...doc,
+      chill: [
+        { ...doc.chill[0]!, timeS: 3600 },
+        {
+          id: 'f',
+          placeId: null,
+          place: { kind: 'freezer' as const, airTempC: -18 },
+          timeS: 3600,
+          cover: 'film' as const,
+        },
+        doc.chill[1]!,
+      ],
+    }
     const list = codes(iced)
     expect(list[list.indexOf('unmould') - 1]).toBe('chill')
     expect(list.lastIndexOf('chill')).toBeGreaterThan(list.indexOf('unmould'))
   })
   it('weights and degrees are the plan\'s own: each glass its pour, the oven its dial, the pan its tare', () => {
-    const bars = formula({ egg: 300, sugar: 400, lemon: 180, flour: 48 }, (d) => { Object.assign(d.heat.oven, { airTempC: 175, offsetK: -5 }) }, { school: 'cooledBase', use: 'cut' })
+    const bars = formula(
+      { egg: 300, sugar: 400, lemon: 180, flour: 48 },
+      (d) => {
+        Object.assign(d.heat.oven, { airTempC: 175, offsetK: -5 })
+      },
+      { school: 'cooledBase', use: 'cut' },
+    )
     const a = assess(bars, kitchen)
-    expect(orderOfWork(bars, kitchen, a).find(s => s.code === 'bake')).toMatchObject({ tempC: bars.heat.targetTempC, timeS: a.heat.endS, probe: 'deepestMiddle', params: { dialC: 175, airC: 170 } })
+    expect(orderOfWork(bars, kitchen, a).find(s => s.code === 'bake')).toMatchObject({
+      tempC: bars.heat.targetTempC,
+      timeS: a.heat.endS,
+      probe: 'deepestMiddle',
+      params: { dialC: 175, airC: 170 },
+    })
     const glasses = formula(EGG_CURD, () => {}, { school: 'wholeEggTempered', use: 'glass' })
-    expect(orderOfWork(glasses, kitchen, assess(glasses, kitchen)).find(s => s.code === 'pour')!.params.eachG).toBeCloseTo(assess(glasses, kitchen).shape.batchG / 6, 9)
+    expect(
+      orderOfWork(glasses, kitchen, assess(glasses, kitchen)).find(s => s.code === 'pour')!.params.eachG,
+    ).toBeCloseTo(assess(glasses, kitchen).shape.batchG / 6, 9)
     expect(orderOf(formula())[0]!.atS).toBe(0)
-    expect(orderOf(formula({ yolk_sep: 170, sugar: 170, lemon: 170, butter82: 85, zest: 3 }))[0]).toMatchObject({ code: 'zestSugar', atS: -PREPARE_S })
+    expect(orderOf(formula({ yolk_sep: 170, sugar: 170, lemon: 170, butter82: 85, zest: 3 }))[0]).toMatchObject({
+      code: 'zestSugar',
+      atS: -PREPARE_S,
+    })
     expect(fillingOf(bars).lines).toHaveLength(4)
   })
   it('tempering: the mean of the piece passes the wish on its way to the table\'s own warmth', () => {

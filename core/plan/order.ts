@@ -1,11 +1,21 @@
 /**
- * The order of work, generated from the formula: what goes in when, at which temperature, what to look for and why, with
- * what would go wrong attached to the step where it would. Codes only; words live with the screens. Orders and reasons are
+ * The order of work, generated from the formula: what goes in when, at which temperature, what to look for and why,
+ * with
+ * what would go wrong attached to the step where it would. Codes only; words live with the screens. Orders and
+ * reasons are
  * common practice; every temperature and time is the plan's or the models'.
  */
 import { findIngredient } from '../base/ingredients/ingredients'
 import {
-  type Component, fillingOf, type FormulaDocument, type Line, ovenAirC, panOf, type PartKind, placeOf, type Step,
+  type Component,
+  fillingOf,
+  type FormulaDocument,
+  type Line,
+  ovenAirC,
+  panOf,
+  type PartKind,
+  placeOf,
+  type Step,
   vesselOf,
 } from '../formula/document'
 import { meringueHeat, PART_FACTS, type PartStep, SUGAR_BOIL_C, WARM_WHITES_C } from '../formula/parts'
@@ -17,15 +27,100 @@ import { type Assessment, type Finding, pouredAfterS } from '../pipeline/assessm
 import { scaleReadingG } from './boil'
 
 export const WORK_CODES = [
-  'zestSugar', 'bloom', 'slurry', 'mixCold', 'meltFirst', 'temperEggs', 'heatBath', 'heatDirect', 'heatMicrowave', 'boilDown', 'boilHold', 'boilStarch', 'boilAgar', 'offHeat', 'strain', 'coolTo',
-  'juiceIn', 'butterIn', 'gelatinIn', 'yolkIn', 'stirIn', 'whip', 'beatWhites', 'fold', 'blend', 'pour', 'lean', 'bake', 'iceBath', 'chill', 'unmould', 'temper', 'cut', 'portion', 'serve',
+  'zestSugar',
+  'bloom',
+  'slurry',
+  'mixCold',
+  'meltFirst',
+  'temperEggs',
+  'heatBath',
+  'heatDirect',
+  'heatMicrowave',
+  'boilDown',
+  'boilHold',
+  'boilStarch',
+  'boilAgar',
+  'offHeat',
+  'strain',
+  'coolTo',
+  'juiceIn',
+  'butterIn',
+  'gelatinIn',
+  'yolkIn',
+  'stirIn',
+  'whip',
+  'beatWhites',
+  'fold',
+  'blend',
+  'pour',
+  'lean',
+  'bake',
+  'iceBath',
+  'chill',
+  'unmould',
+  'temper',
+  'cut',
+  'portion',
+  'serve',
 ] as const
 export type WorkCode = (typeof WORK_CODES)[number] | `part:${PartStep}`
-export const CUES = ['line', 'volumeBack', 'rollingBoil', 'thickBubble', 'clearBoil', 'wobble', 'shine', 'softPeaks', 'stiffPeaks', 'handWarm', 'goldenEdge', 'golden', 'softBall', 'glossyCool', 'ribbon', 'sandy', 'sugarGone'] as const
+export const CUES = [
+  'line',
+  'volumeBack',
+  'rollingBoil',
+  'thickBubble',
+  'clearBoil',
+  'wobble',
+  'shine',
+  'softPeaks',
+  'stiffPeaks',
+  'handWarm',
+  'goldenEdge',
+  'golden',
+  'softBall',
+  'glossyCool',
+  'ribbon',
+  'sandy',
+  'sugarGone',
+] as const
 export type Cue = (typeof CUES)[number]
 export const WORK_REASONS = [
-  'zestOil', 'bloomEven', 'slurryNoLumps', 'noDryYolk', 'bathForgives', 'stirAlways', 'temperSlow', 'burstsEven', 'waterLeaves', 'smoothsCream', 'starchLetsBoil', 'killsAmylase', 'agarMelts', 'panCarries', 'eggStrings', 'acidSetsCream', 'notTooHot', 'notTooCold', 'acidThinsStarch', 'acidWeakensGelatin', 'acidBreaksAgar', 'freshJuice',
-  'butterEmulsion', 'gelatinMelts', 'noStrings', 'coldWhips', 'evenPour', 'bondsBase', 'cleanBase', 'bakeCentre', 'coverSurface', 'stirOverIce', 'freezeToUnmould', 'warmEdge', 'hotKnife', 'butterSoftens',
+  'zestOil',
+  'bloomEven',
+  'slurryNoLumps',
+  'noDryYolk',
+  'bathForgives',
+  'stirAlways',
+  'temperSlow',
+  'burstsEven',
+  'waterLeaves',
+  'smoothsCream',
+  'starchLetsBoil',
+  'killsAmylase',
+  'agarMelts',
+  'panCarries',
+  'eggStrings',
+  'acidSetsCream',
+  'notTooHot',
+  'notTooCold',
+  'acidThinsStarch',
+  'acidWeakensGelatin',
+  'acidBreaksAgar',
+  'freshJuice',
+  'butterEmulsion',
+  'gelatinMelts',
+  'noStrings',
+  'coldWhips',
+  'evenPour',
+  'bondsBase',
+  'cleanBase',
+  'bakeCentre',
+  'coverSurface',
+  'stirOverIce',
+  'freezeToUnmould',
+  'warmEdge',
+  'hotKnife',
+  'butterSoftens',
 ] as const
 export type WorkReason = (typeof WORK_REASONS)[number]
 export const PROBES = ['bulk', 'deepestMiddle'] as const
@@ -54,15 +149,68 @@ export interface WorkStep {
 export const PREPARE_S = 20 * 60
 const isGroup = (l: Line, ...groups: string[]) => groups.includes(findIngredient(l.ingredientId)?.group ?? '')
 const isStarch = (l: Line) => l.ingredientId === 'cornflour' || l.ingredientId === 'flour'
-const brief = (lines: readonly Line[]) => lines.filter(l => l.massG > 0).map(l => ({ ingredientId: l.ingredientId, massG: l.massG }))
+const brief = (lines: readonly Line[]) =>
+  lines.filter(l => l.massG > 0).map(l => ({ ingredientId: l.ingredientId, massG: l.massG }))
 
-const PART_CUES: Partial<Record<PartStep, Cue>> = { crush: 'sandy', rub: 'sandy', bakeBase: 'golden', bakeOpen: 'golden', bakeSponge: 'golden', whiskEggs: 'ribbon', beatWhites: 'stiffPeaks', warmWhites: 'sugarGone', boilSugar: 'softBall', pourSugar: 'shine', beatCool: 'glossyCool', whipCream: 'softPeaks', brown: 'goldenEdge' }
+const PART_CUES: Partial<Record<PartStep, Cue>> = {
+  crush: 'sandy',
+  rub: 'sandy',
+  bakeBase: 'golden',
+  bakeOpen: 'golden',
+  bakeSponge: 'golden',
+  whiskEggs: 'ribbon',
+  beatWhites: 'stiffPeaks',
+  warmWhites: 'sugarGone',
+  boilSugar: 'softBall',
+  pourSugar: 'shine',
+  beatCool: 'glossyCool',
+  whipCream: 'softPeaks',
+  brown: 'goldenEdge',
+}
 /** Seconds a part's step takes, where it is not the oven's (common practice). */
-const PART_MIN: Partial<Record<PartStep, number>> = { crush: 5, meltButter: 3, press: 8, chillBase: 30, rub: 8, rollOut: 10, rest: 30, dock: 2, whiskEggs: 8, foldFlour: 4, starchPaste: 5, beatWhites: 6, sugarIn: 5, pasteIn: 2, warmWhites: 8, boilSugar: 8, pourSugar: 3, beatCool: 8, whipCream: 5, spread: 5, brown: 3 }
+const PART_MIN: Partial<Record<PartStep, number>> = {
+  crush: 5,
+  meltButter: 3,
+  press: 8,
+  chillBase: 30,
+  rub: 8,
+  rollOut: 10,
+  rest: 30,
+  dock: 2,
+  whiskEggs: 8,
+  foldFlour: 4,
+  starchPaste: 5,
+  beatWhites: 6,
+  sugarIn: 5,
+  pasteIn: 2,
+  warmWhites: 8,
+  boilSugar: 8,
+  pourSugar: 3,
+  beatCool: 8,
+  whipCream: 5,
+  spread: 5,
+  brown: 3,
+}
 
 /** Steps of a crust or topping; what a cook wrote without a kind is one step, with its grams. */
 function partSteps(c: Component, atS: number): WorkStep[] {
-  if (!c.make) return [{ key: c.id, code: 'part:asWritten', component: c.role, lines: brief(c.lines), tempC: null, timeS: null, cue: null, probe: null, reasons: [], findings: [], atS, params: {} }]
+  if (!c.make)
+    return [
+      {
+        key: c.id,
+        code: 'part:asWritten',
+        component: c.role,
+        lines: brief(c.lines),
+        tempC: null,
+        timeS: null,
+        cue: null,
+        probe: null,
+        reasons: [],
+        findings: [],
+        atS,
+        params: {},
+      },
+    ]
   const kind: PartKind = c.make.kind
   const facts = PART_FACTS[kind]
   let t = atS
@@ -71,10 +219,30 @@ function partSteps(c: Component, atS: number): WorkStep[] {
   return facts.steps.map((step, i) => {
     const baked = step.startsWith('bake') || (step === 'brown' && facts.oven !== null)
     // A blind-baked shell stands two thirds of its time under weights, the rest open.
-    const minutes = baked ? facts.oven!.minutes * (step === 'bakeBlind' ? 2 / 3 : step === 'bakeOpen' ? 1 / 3 : 1) : PART_MIN[step] ?? 5
-    const tempC = baked ? facts.oven!.tempC : step === 'boilSugar' ? SUGAR_BOIL_C[1] : step === 'warmWhites' ? WARM_WHITES_C : step === 'pourSugar' ? heat.reachesC : null
+    const minutes = baked
+      ? facts.oven!.minutes * (step === 'bakeBlind' ? 2 / 3 : step === 'bakeOpen' ? 1 / 3 : 1)
+      : (PART_MIN[step] ?? 5)
+    const tempC = baked
+      ? facts.oven!.tempC
+      : step === 'boilSugar'
+        ? SUGAR_BOIL_C[1]
+        : step === 'warmWhites'
+          ? WARM_WHITES_C
+          : step === 'pourSugar'
+            ? heat.reachesC
+            : null
     const out: WorkStep = {
-      key: `${c.id}-${i}`, code: `part:${step}`, component: c.role, lines: i === 0 ? lines : [], tempC, timeS: minutes * 60, cue: PART_CUES[step] ?? null, probe: step === 'warmWhites' ? 'bulk' : null, reasons: [], findings: [], atS: t,
+      key: `${c.id}-${i}`,
+      code: `part:${step}`,
+      component: c.role,
+      lines: i === 0 ? lines : [],
+      tempC,
+      timeS: minutes * 60,
+      cue: PART_CUES[step] ?? null,
+      probe: step === 'warmWhites' ? 'bulk' : null,
+      reasons: [],
+      findings: [],
+      atS: t,
       params: { ...(step === 'warmWhites' ? { holdMin: heat.needMinutes! } : {}), ...(baked ? { oven: 1 } : {}) },
     }
     t += minutes * 60
@@ -92,17 +260,35 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
   const stepFindings = (k: number) => of(f => f.path === `components.${at}.steps.${k}`)
   const out: WorkStep[] = []
   let clock = 0
-  const push = (code: WorkStep['code'], part: Partial<WorkStep> = {}) => out.push({ key: `${code}-${out.length}`, code, component: 'filling', lines: [], tempC: null, timeS: null, cue: null, probe: null, reasons: [], findings: [], atS: clock, params: {}, ...part })
+  const push = (code: WorkStep['code'], part: Partial<WorkStep> = {}) =>
+    out.push({
+      key: `${code}-${out.length}`,
+      code,
+      component: 'filling',
+      lines: [],
+      tempC: null,
+      timeS: null,
+      cue: null,
+      probe: null,
+      reasons: [],
+      findings: [],
+      atS: clock,
+      params: {},
+      ...part,
+    })
 
   // Crusts first: their oven, then the filling.
-  const parts = (role: Component['role'], from: number) => doc.components.filter(c => c.role === role && (c.make || c.lines.some(l => l.massG > 0))).flatMap(c => partSteps(c, from))
+  const parts = (role: Component['role'], from: number) =>
+    doc.components
+      .filter(c => c.role === role && (c.make || c.lines.some(l => l.massG > 0)))
+      .flatMap(c => partSteps(c, from))
   const crust = parts('crust', 0)
   const crustS = lasts(crust)
   out.push(...crust.map(s => ({ ...s, atS: s.atS - PREPARE_S - crustS })))
 
   // Before the pan goes on.
   clock = -PREPARE_S
-  const later = filling.steps.flatMap(s => s.kind === 'stirIn' || s.kind === 'foldIn' ? s.lineIds : [])
+  const later = filling.steps.flatMap(s => (s.kind === 'stirIn' || s.kind === 'foldIn' ? s.lineIds : []))
   const first = filling.lines.filter(l => !later.includes(l.id) && l.massG > 0)
   const zest = filling.lines.filter(l => isGroup(l, 'zest') && l.massG > 0)
   const sugar = first.filter(l => isGroup(l, 'sugar'))
@@ -116,8 +302,15 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
   }
   const bakes = doc.heat.method === 'oven'
   const restOf = () => first.filter(l => !used.has(l.id))
-  if (zest.length && sugar.length && zest.every(z => first.includes(z))) push('zestSugar', { lines: take([...zest, ...sugar]), reasons: ['zestOil'] })
-  if (gelatin.length) push('bloom', { lines: take(gelatin), reasons: ['bloomEven'], timeS: 600, params: { waterG: BLOOM_WATER * gelatin.reduce((s, l) => s + l.massG, 0) } })
+  if (zest.length && sugar.length && zest.every(z => first.includes(z)))
+    push('zestSugar', { lines: take([...zest, ...sugar]), reasons: ['zestOil'] })
+  if (gelatin.length)
+    push('bloom', {
+      lines: take(gelatin),
+      reasons: ['bloomEven'],
+      timeS: 600,
+      params: { waterG: BLOOM_WATER * gelatin.reduce((s, l) => s + l.massG, 0) },
+    })
   if (starch.length && !bakes) push('slurry', { lines: take(starch), reasons: ['slurryNoLumps'] })
 
   // Heat.
@@ -128,25 +321,68 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
   const egg = first.some(l => isGroup(l, 'egg'))
   const cooks = heat.method !== 'oven' && heat.method !== 'none'
   if (cooks) {
-    const target = { tempC: boils ? a.heat.peakTempC : heat.targetTempC, timeS: a.heat.endS, findings: heatFindings, probe: 'bulk' as const, params: { holdS: heat.holdS, reachedS: a.heat.reachedS ?? -1, panG: scaleReadingG(doc, kitchen, a), tare: panOf(doc, kitchen)?.tareG == null ? 0 : 1 } }
+    const target = {
+      tempC: boils ? a.heat.peakTempC : heat.targetTempC,
+      timeS: a.heat.endS,
+      findings: heatFindings,
+      probe: 'bulk' as const,
+      params: {
+        holdS: heat.holdS,
+        reachedS: a.heat.reachedS ?? -1,
+        panG: scaleReadingG(doc, kitchen, a),
+        tare: panOf(doc, kitchen)?.tareG == null ? 0 : 1,
+      },
+    }
     if (doc.school === 'wholeEggTempered' || doc.school === 'boiledAgain') {
       push('meltFirst', { lines: take(restOf().filter(l => !isGroup(l, 'egg'))), tempC: 60, reasons: ['temperSlow'] })
       push('temperEggs', { lines: take(restOf()), reasons: ['temperSlow'] })
     }
     const lines = take(restOf())
-    if (heat.until === 'creamVolume') push('boilDown', { ...target, lines, cue: 'volumeBack', reasons: ['waterLeaves', 'smoothsCream'] })
-    else if (boils && starch.length) push('boilStarch', { ...target, lines, cue: 'thickBubble', reasons: egg ? ['starchLetsBoil', 'killsAmylase'] : ['starchLetsBoil'] })
-    else if (boils && first.some(l => l.ingredientId === 'agar')) push('boilAgar', { ...target, lines, cue: 'clearBoil', reasons: ['agarMelts'] })
-    else if (boils) push('boilHold', { ...target, lines, cue: 'rollingBoil', reasons: first.some(l => isGroup(l, 'dairy')) ? ['smoothsCream'] : [] })
-    else if (heat.method === 'waterBath') push('heatBath', { ...target, lines, cue: egg ? 'line' : 'sugarGone', reasons: egg ? ['noDryYolk', 'bathForgives'] : ['bathForgives'] })
-    else if (heat.method === 'microwave') push('heatMicrowave', { ...target, lines, cue: egg ? 'line' : 'sugarGone', reasons: ['burstsEven'], params: { ...target.params, bursts: burstsIn(a.heat.endS) } })
+    if (heat.until === 'creamVolume')
+      push('boilDown', { ...target, lines, cue: 'volumeBack', reasons: ['waterLeaves', 'smoothsCream'] })
+    else if (boils && starch.length)
+      push('boilStarch', {
+        ...target,
+        lines,
+        cue: 'thickBubble',
+        reasons: egg ? ['starchLetsBoil', 'killsAmylase'] : ['starchLetsBoil'],
+      })
+    else if (boils && first.some(l => l.ingredientId === 'agar'))
+      push('boilAgar', { ...target, lines, cue: 'clearBoil', reasons: ['agarMelts'] })
+    else if (boils)
+      push('boilHold', {
+        ...target,
+        lines,
+        cue: 'rollingBoil',
+        reasons: first.some(l => isGroup(l, 'dairy')) ? ['smoothsCream'] : [],
+      })
+    else if (heat.method === 'waterBath')
+      push('heatBath', {
+        ...target,
+        lines,
+        cue: egg ? 'line' : 'sugarGone',
+        reasons: egg ? ['noDryYolk', 'bathForgives'] : ['bathForgives'],
+      })
+    else if (heat.method === 'microwave')
+      push('heatMicrowave', {
+        ...target,
+        lines,
+        cue: egg ? 'line' : 'sugarGone',
+        reasons: ['burstsEven'],
+        params: { ...target.params, bursts: burstsIn(a.heat.endS) },
+      })
     else push('heatDirect', { ...target, lines, cue: egg ? 'line' : 'sugarGone', reasons: egg ? ['stirAlways'] : [] })
     clock = a.heat.endS
     if (egg && !boils) push('offHeat', { reasons: ['panCarries'] })
   } else {
     const lines = take(restOf())
     clock = -PREPARE_S
-    if (lines.length) push('mixCold', { lines, reasons: egg ? ['noDryYolk'] : [], findings: heat.method === 'none' ? heatFindings : [] })
+    if (lines.length)
+      push('mixCold', {
+        lines,
+        reasons: egg ? ['noDryYolk'] : [],
+        findings: heat.method === 'none' ? heatFindings : [],
+      })
     clock = 0
   }
 
@@ -161,51 +397,137 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
     else if (step.kind === 'blend') {
       // What sets before it is blended waits for the cold.
       if (!doc.set.fluidGel) push('blend', { cue: 'shine' })
-    }
-    else if (step.kind === 'stirIn' || step.kind === 'foldIn') {
+    } else if (step.kind === 'stirIn' || step.kind === 'foldIn') {
       const lines = byId(step.lineIds).filter(l => l.massG > 0)
       const met = a.heat.joins.find(j => j.step === k)
       if (!lines.length || !met) return
       const previousS = join > 0 ? a.heat.joins[join - 1]!.atS : 0
       const wait = met.atS - previousS - (step.kind === 'foldIn' ? 180 : 120)
-      if ('given' in step.mixTempC && wait > 60) push('coolTo', { tempC: met.beforeC, timeS: wait, cue: met.beforeC < 40 ? 'handWarm' : null, probe: 'bulk', reasons: lines.some(l => l.ingredientId === 'gelatin') || (step.kind === 'foldIn' && gelatin.length) ? ['noStrings'] : lines.some(l => isGroup(l, 'butter')) ? ['butterEmulsion'] : [] })
+      if ('given' in step.mixTempC && wait > 60)
+        push('coolTo', {
+          tempC: met.beforeC,
+          timeS: wait,
+          cue: met.beforeC < 40 ? 'handWarm' : null,
+          probe: 'bulk',
+          reasons:
+            lines.some(l => l.ingredientId === 'gelatin') || (step.kind === 'foldIn' && gelatin.length)
+              ? ['noStrings']
+              : lines.some(l => isGroup(l, 'butter'))
+                ? ['butterEmulsion']
+                : [],
+        })
       if ('given' in step.mixTempC && wait > 60) clock += wait
       join++
       const whites = lines.some(l => l.ingredientId.startsWith('white'))
       if (step.kind === 'foldIn') {
-        if (step.overrun > 0) push(whites ? 'beatWhites' : 'whip', { lines: take(lines), tempC: whites ? null : step.lineTempC, cue: whites ? 'stiffPeaks' : 'softPeaks', reasons: whites ? [] : ['coldWhips'], findings: whites ? of(f => f.code === 'rawEgg' || f.code === 'boilingSugar') : [] })
-        push('fold', { tempC: met.beforeC, findings, reasons: gelatin.length ? ['noStrings'] : [], params: { afterC: met.afterC } })
+        if (step.overrun > 0)
+          push(whites ? 'beatWhites' : 'whip', {
+            lines: take(lines),
+            tempC: whites ? null : step.lineTempC,
+            cue: whites ? 'stiffPeaks' : 'softPeaks',
+            reasons: whites ? [] : ['coldWhips'],
+            findings: whites ? of(f => f.code === 'rawEgg' || f.code === 'boilingSugar') : [],
+          })
+        push('fold', {
+          tempC: met.beforeC,
+          findings,
+          reasons: gelatin.length ? ['noStrings'] : [],
+          params: { afterC: met.afterC },
+        })
       } else {
         const has = (...groups: string[]) => lines.some(l => isGroup(l, ...groups))
-        const code: WorkCode = has('juice', 'acid') ? 'juiceIn' : has('butter') ? 'butterIn' : has('egg') ? 'yolkIn' : lines.some(l => l.ingredientId === 'gelatin') ? 'gelatinIn' : 'stirIn'
-        const reasons: WorkReason[] = code === 'juiceIn'
-          ? doc.family === 'posset' ? ['acidSetsCream', 'notTooHot', 'notTooCold'] : starch.length ? ['acidThinsStarch', 'freshJuice'] : doc.family === 'fluidGel' ? ['acidBreaksAgar', 'freshJuice'] : gelatin.length ? ['acidWeakensGelatin'] : ['freshJuice']
-          : code === 'butterIn' ? ['butterEmulsion'] : code === 'yolkIn' ? ['temperSlow', 'killsAmylase'] : code === 'gelatinIn' ? ['gelatinMelts'] : []
-        push(code, { lines: brief(lines), tempC: met.beforeC, findings, reasons: lines.some(l => l.ingredientId === 'gelatin') && code !== 'gelatinIn' ? [...reasons, 'gelatinMelts'] : reasons, params: { afterC: met.afterC, lineC: step.lineTempC } })
+        const code: WorkCode = has('juice', 'acid')
+          ? 'juiceIn'
+          : has('butter')
+            ? 'butterIn'
+            : has('egg')
+              ? 'yolkIn'
+              : lines.some(l => l.ingredientId === 'gelatin')
+                ? 'gelatinIn'
+                : 'stirIn'
+        const reasons: WorkReason[] =
+          code === 'juiceIn'
+            ? doc.family === 'posset'
+              ? ['acidSetsCream', 'notTooHot', 'notTooCold']
+              : starch.length
+                ? ['acidThinsStarch', 'freshJuice']
+                : doc.family === 'fluidGel'
+                  ? ['acidBreaksAgar', 'freshJuice']
+                  : gelatin.length
+                    ? ['acidWeakensGelatin']
+                    : ['freshJuice']
+            : code === 'butterIn'
+              ? ['butterEmulsion']
+              : code === 'yolkIn'
+                ? ['temperSlow', 'killsAmylase']
+                : code === 'gelatinIn'
+                  ? ['gelatinMelts']
+                  : []
+        push(code, {
+          lines: brief(lines),
+          tempC: met.beforeC,
+          findings,
+          reasons:
+            lines.some(l => l.ingredientId === 'gelatin') && code !== 'gelatinIn'
+              ? [...reasons, 'gelatinMelts']
+              : reasons,
+          params: { afterC: met.afterC, lineC: step.lineTempC },
+        })
       }
       clock = end + met.atS
     } else if (step.kind === 'pour') {
-      push('pour', { tempC: bakes ? doc.heat.startTempC : a.heat.pourTempC, reasons: bakes ? [doc.school === 'hotBase' ? 'bondsBase' : 'cleanBase'] : ['evenPour'], findings: of(f => f.station === 'shape' || f.code === 'hotIntoGlass'), params: { eachG: a.shape.batchG / a.shape.count, count: a.shape.count, depthM: a.shape.depthM } })
-      if (doc.assembly.tiltDeg > 0) push('lean', { params: { deg: doc.assembly.tiltDeg, highM: a.shape.lean?.highM ?? 0 } })
+      push('pour', {
+        tempC: bakes ? doc.heat.startTempC : a.heat.pourTempC,
+        reasons: bakes ? [doc.school === 'hotBase' ? 'bondsBase' : 'cleanBase'] : ['evenPour'],
+        findings: of(f => f.station === 'shape' || f.code === 'hotIntoGlass'),
+        params: { eachG: a.shape.batchG / a.shape.count, count: a.shape.count, depthM: a.shape.depthM },
+      })
+      if (doc.assembly.tiltDeg > 0)
+        push('lean', { params: { deg: doc.assembly.tiltDeg, highM: a.shape.lean?.highM ?? 0 } })
     } else if (step.kind === 'bake') {
-      push('bake', { tempC: heat.targetTempC, timeS: a.heat.endS, cue: 'wobble', probe: 'deepestMiddle', reasons: ['bakeCentre'], findings: heatFindings, params: { dialC: heat.oven.airTempC, airC: ovenAirC(doc, kitchen), fan: heat.oven.fan ? 1 : 0, bath: heat.oven.bath ? 1 : 0 } })
+      push('bake', {
+        tempC: heat.targetTempC,
+        timeS: a.heat.endS,
+        cue: 'wobble',
+        probe: 'deepestMiddle',
+        reasons: ['bakeCentre'],
+        findings: heatFindings,
+        params: {
+          dialC: heat.oven.airTempC,
+          airC: ovenAirC(doc, kitchen),
+          fan: heat.oven.fan ? 1 : 0,
+          bath: heat.oven.bath ? 1 : 0,
+        },
+      })
       baked = a.heat.endS
       clock = baked
     }
   })
 
   const { kind } = doc.use
-  const leavesMould = kind === 'turnedOut' || (kind === 'cut' && ['tartRing', 'tartShell', 'mould'].includes(vesselOf(doc, kitchen).kind))
+  const leavesMould =
+    kind === 'turnedOut' ||
+    (kind === 'cut' && ['tartRing', 'tartShell', 'mould'].includes(vesselOf(doc, kitchen).kind))
   // The cold.
   clock = Math.max(pouredS, baked)
   doc.chill.forEach((leg, i) => {
     const span = a.chill.legs[i]
     const place = placeOf(leg, kitchen)
-    const toS = i === doc.chill.length - 1 ? a.chill.servedS : span?.toS ?? 0
+    const toS = i === doc.chill.length - 1 ? a.chill.servedS : (span?.toS ?? 0)
     clock = pouredS + (span?.fromS ?? 0)
     push(place.kind === 'iceBath' ? 'iceBath' : 'chill', {
-      timeS: leg.timeS, tempC: valueAt(a.chill.timeS, a.chill.coreC, toS), probe: i === 0 ? 'deepestMiddle' : null, findings: of(f => f.path.startsWith(`chill.${i}`) || (f.path === 'chill' && i === 0 && f.station === 'chill')),
-      reasons: place.kind === 'iceBath' ? ['stirOverIce'] : place.kind === 'freezer' ? ['freezeToUnmould'] : leg.cover !== 'open' && i === 0 ? ['coverSurface'] : [],
+      timeS: leg.timeS,
+      tempC: valueAt(a.chill.timeS, a.chill.coreC, toS),
+      probe: i === 0 ? 'deepestMiddle' : null,
+      findings: of(f => f.path.startsWith(`chill.${i}`) || (f.path === 'chill' && i === 0 && f.station === 'chill')),
+      reasons:
+        place.kind === 'iceBath'
+          ? ['stirOverIce']
+          : place.kind === 'freezer'
+            ? ['freezeToUnmould']
+            : leg.cover !== 'open' && i === 0
+              ? ['coverSurface']
+              : [],
       params: { place: place.kind, placeId: leg.placeId ?? '', airC: place.airTempC, cover: leg.cover },
     })
     if (place.kind === 'freezer' && leavesMould) {
@@ -218,14 +540,36 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
   const topping = parts('topping', 0)
   const servedS = a.serve.servedAfterS
   const topAt = servedS - lasts(topping)
-  out.push(...topping.map(s => ({ ...s, atS: topAt + s.atS, findings: s === topping[0] ? of(f => f.code === 'rawTopping') : [] })))
+  out.push(
+    ...topping.map(s => ({
+      ...s,
+      atS: topAt + s.atS,
+      findings: s === topping[0] ? of(f => f.code === 'rawTopping') : [],
+    })),
+  )
   clock = servedS
   if (doc.set.fluidGel) push('blend', { cue: 'shine' })
-  if (leavesMould && !doc.chill.some(l => placeOf(l, kitchen).kind === 'freezer')) push('unmould', { reasons: ['warmEdge'], findings: of(f => f.code === 'thawing') })
-  if (doc.serve.temperC !== null) push('temper', { tempC: doc.serve.temperC, timeS: temperTime(a, doc.serve.temperC), reasons: a.verdict.cold.mechanismsPa.butterPa > 0.3 * a.verdict.cold.tauPa.value ? ['butterSoftens'] : [] })
-  if (kind === 'cut') push('cut', { params: { portions: doc.assembly.portions, heightM: a.shape.pieceHeightM, portionG: a.shape.portionG }, reasons: ['hotKnife'] })
-  else if (kind !== 'glass' || a.shape.count !== doc.assembly.portions) push('portion', { params: { portions: doc.assembly.portions, portionG: a.shape.portionG } })
-  push('serve', { tempC: a.verdict.cold.tempC, timeS: a.serve.standsOnTableS, findings: of(f => f.station === 'serve' && ['counterTooLong', 'sagsOnTable', 'servedBeforeSet'].includes(f.code)), params: { tableTimeS: doc.use.tableTimeS } })
+  if (leavesMould && !doc.chill.some(l => placeOf(l, kitchen).kind === 'freezer'))
+    push('unmould', { reasons: ['warmEdge'], findings: of(f => f.code === 'thawing') })
+  if (doc.serve.temperC !== null)
+    push('temper', {
+      tempC: doc.serve.temperC,
+      timeS: temperTime(a, doc.serve.temperC),
+      reasons: a.verdict.cold.mechanismsPa.butterPa > 0.3 * a.verdict.cold.tauPa.value ? ['butterSoftens'] : [],
+    })
+  if (kind === 'cut')
+    push('cut', {
+      params: { portions: doc.assembly.portions, heightM: a.shape.pieceHeightM, portionG: a.shape.portionG },
+      reasons: ['hotKnife'],
+    })
+  else if (kind !== 'glass' || a.shape.count !== doc.assembly.portions)
+    push('portion', { params: { portions: doc.assembly.portions, portionG: a.shape.portionG } })
+  push('serve', {
+    tempC: a.verdict.cold.tempC,
+    timeS: a.serve.standsOnTableS,
+    findings: of(f => f.station === 'serve' && ['counterTooLong', 'sagsOnTable', 'servedBeforeSet'].includes(f.code)),
+    params: { tableTimeS: doc.use.tableTimeS },
+  })
   return out
 }
 
@@ -235,5 +579,5 @@ export function temperTime(a: Assessment, tempC: number): number | null {
   const i = meanC.findIndex(t => t >= tempC)
   if (i < 0) return null
   if (i === 0) return 0
-  return timeS[i - 1]! + (timeS[i]! - timeS[i - 1]!) * (tempC - meanC[i - 1]!) / (meanC[i]! - meanC[i - 1]!)
+  return timeS[i - 1]! + ((timeS[i]! - timeS[i - 1]!) * (tempC - meanC[i - 1]!)) / (meanC[i]! - meanC[i - 1]!)
 }

@@ -8,9 +8,18 @@ import { plainVessel } from '../physics/geometry/cavity'
 import { stirInTemperature } from '../physics/heat/pot'
 import { assess } from '../pipeline/assess'
 
-const pie = formula({ condensed: 400, yolk_sep: 55, lime: 120 }, (d) => {
-  d.assembly = { ...d.assembly, vessel: plainVessel('round', 'metal', 0.2, 0.2, 0.05), crustM: 0.006, crustForm: 'shell' }
-}, { school: 'lowOven', use: 'cut' })
+const pie = formula(
+  { condensed: 400, yolk_sep: 55, lime: 120 },
+  (d) => {
+    d.assembly = {
+      ...d.assembly,
+      vessel: plainVessel('round', 'metal', 0.2, 0.2, 0.05),
+      crustM: 0.006,
+      crustForm: 'shell',
+    }
+  },
+  { school: 'lowOven', use: 'cut' },
+)
 const part = (d: FormulaDocument, role: 'crust' | 'topping') => d.components.find(c => c.role === role)!
 
 describe('sized to the vessel, by hand', () => {
@@ -22,18 +31,26 @@ describe('sized to the vessel, by hand', () => {
     expect(crumb!.massG + butter!.massG).toBeCloseTo(349.4, 0)
   })
   it('on the base alone it is π·10²·.6 = 188.5 cm³', () => {
-    expect(partMassG('crumbChilled', { ...pie, assembly: { ...pie.assembly, crustForm: 'base' } }, kitchen)).toBeCloseTo(188.5, 1)
+    expect(
+      partMassG('crumbChilled', { ...pie, assembly: { ...pie.assembly, crustForm: 'base' } }, kitchen),
+    ).toBeCloseTo(188.5, 1)
   })
   it('what the oven takes and the trimming is made over: shell 1.05·1.2/.9 of its volume', () => {
     const lined = Math.PI * (500 - 9.6 ** 2 * 4.6)
-    expect(partMassG('blindShell', { ...pie, assembly: { ...pie.assembly, crustM: 0.004 } }, kitchen)).toBeCloseTo(lined * 1.05 * 1.2 / 0.9, 6)
+    expect(partMassG('blindShell', { ...pie, assembly: { ...pie.assembly, crustM: 0.004 } }, kitchen)).toBeCloseTo(
+      (lined * 1.05 * 1.2) / 0.9,
+      6,
+    )
   })
   it('a topping 3 cm high covers the open face; it is sized again with the tin', () => {
     const d = withPart(pie, kitchen, 'topping', plainMake('meringueBoiled'), counter(), 'Meringue')
     expect(d.assembly.toppingM).toBe(0.03)
     expect(partMassG('meringueBoiled', d, kitchen)).toBeCloseTo(Math.PI * 9.4 ** 2 * 3 * 0.28 * 1.05, 6)
     const sum = (x: FormulaDocument) => part(x, 'topping').lines.reduce((s, l) => s + l.massG, 0)
-    const small = resizeParts({ ...d, assembly: { ...d.assembly, vessel: plainVessel('round', 'metal', 0.15, 0.15, 0.05) } }, kitchen)
+    const small = resizeParts(
+      { ...d, assembly: { ...d.assembly, vessel: plainVessel('round', 'metal', 0.15, 0.15, 0.05) } },
+      kitchen,
+    )
     expect(sum(small) / sum(d)).toBeCloseTo((13.8 / 18.8) ** 2, 2)
     expect(part(small, 'topping').lines.map(l => l.id)).toEqual(part(d, 'topping').lines.map(l => l.id))
   })
@@ -50,7 +67,19 @@ describe('sized to the vessel, by hand', () => {
 })
 
 describe('how hot the whites of a meringue get', () => {
-  const of = (kind: 'meringueCold' | 'meringueWarm' | 'meringueBoiled', ratio = PART_FACTS[kind].ratio!.usual, massG = 900) => meringueHeat({ id: 'm', role: 'topping', name: '', steps: [], make: { kind, ratio }, lines: partLines({ kind, ratio }, massG, [], counter()) })
+  const of = (
+    kind: 'meringueCold' | 'meringueWarm' | 'meringueBoiled',
+    ratio = PART_FACTS[kind].ratio!.usual,
+    massG = 900,
+  ) =>
+    meringueHeat({
+      id: 'm',
+      role: 'topping',
+      name: '',
+      steps: [],
+      make: { kind, ratio },
+      lines: partLines({ kind, ratio }, massG, [], counter()),
+    })
   it(checks.meringue.source, () => {
     const { reachesC, counts } = of('meringueBoiled')
     expect(reachesC).toBeGreaterThan(checks.meringue.low)
@@ -59,22 +88,34 @@ describe('how hot the whites of a meringue get', () => {
   })
   it('is an energy balance: 200 g sugar as 229.9 g of syrup at 119.5 °C on 100 g of white and a 500 J/K bowl, near 78 °C at 2.5 J/gK', () => {
     // Whites 3.9 kJ/(kg·K), such a syrup 2.3–2.6 (Choi & Okos at 90 °C): the model lies between.
-    const by = (cp: number) => stirInTemperature({ massG: 200 / 0.87, cp, tempC: 119.5 }, { massG: 100 + 500 / 3.9, cp: 3900, tempC: 20 })
+    const by = (cp: number) =>
+      stirInTemperature({ massG: 200 / 0.87, cp, tempC: 119.5 }, { massG: 100 + 500 / 3.9, cp: 3900, tempC: 20 })
     const { reachesC } = of('meringueBoiled', 2, 360)
     expect(reachesC).toBeGreaterThan(by(1900))
     expect(reachesC).toBeLessThan(by(2700))
   })
   it('more sugar is hotter; only a measured temperature counts: 72 °C for 1.08 min (70 °C for 2 min, z 7.5)', () => {
     expect(of('meringueBoiled', 2.2).reachesC!).toBeGreaterThan(of('meringueBoiled', 1.4).reachesC!)
-    expect(of('meringueWarm')).toEqual({ reachesC: 72, needMinutes: expect.closeTo(2 * 10 ** (-2 / 7.5), 9), counts: true })
+    expect(of('meringueWarm')).toEqual({
+      reachesC: 72,
+      needMinutes: expect.closeTo(2 * 10 ** (-2 / 7.5), 9),
+      counts: true,
+    })
     expect(of('meringueCold')).toEqual({ reachesC: null, needMinutes: null, counts: false })
   })
   it('a poured or cold meringue carries its caution, whites from the shell a stop', () => {
     const found = (kind: 'meringueCold' | 'meringueWarm' | 'meringueBoiled', shell = false) => {
       const d = withPart(pie, kitchen, 'topping', plainMake(kind), counter(), 'Meringue')
-      if (shell) part(d, 'topping').lines.forEach((l) => { if (l.ingredientId === 'white_carton') l.ingredientId = 'white' })
+      if (shell)
+        part(d, 'topping').lines.forEach((l) => {
+          if (l.ingredientId === 'white_carton') l.ingredientId = 'white'
+        })
       return assess(d, kitchen).findings.find(f => f.code === 'rawTopping')?.severity
     }
-    expect([found('meringueCold'), found('meringueBoiled', true), found('meringueWarm')]).toEqual(['look', 'stop', undefined])
+    expect([found('meringueCold'), found('meringueBoiled', true), found('meringueWarm')]).toEqual([
+      'look',
+      'stop',
+      undefined,
+    ])
   })
 })

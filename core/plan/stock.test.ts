@@ -15,7 +15,13 @@ import { coversPlan } from './covers'
 import { countByWeight, fruitOf, ledger, spentTwice, toBuy, withCount, withTake, yieldsOf } from './fruit'
 
 const lemon = findIngredient('lemon')!
-const need = (lineId: string, needG: number, haveG: number | null, piece: BindLine['piece'] = null): BindLine => ({ lineId, needG, haveG, pinned: false, piece })
+const need = (lineId: string, needG: number, haveG: number | null, piece: BindLine['piece'] = null): BindLine => ({
+  lineId,
+  needG,
+  haveG,
+  pinned: false,
+  piece,
+})
 
 describe('what binds', () => {
   it('four cups of juice and two of yolk in an equal-volume curd: twice, stopped by the yolk, two cups of juice left', () => {
@@ -37,14 +43,20 @@ describe('what binds', () => {
     expect(b.lines[1]!.leftG).toBeCloseTo(60, 9)
   })
   it('whole eggs beside whole cans bend by at most a tenth, or the batch is made smaller', () => {
-    const lines = [need('can', 400, null, { kind: 'can', eachG: 400 }), need('yolk', 51, 300, { kind: 'yolk', eachG: 17 }), need('juice', 100, 420)]
+    const lines = [
+      need('can', 400, null, { kind: 'can', eachG: 400 }),
+      need('yolk', 51, 300, { kind: 'yolk', eachG: 17 }),
+      need('juice', 100, 420),
+    ]
     const b = binding(lines)
     expect(b.factor).toBe(4)
     expect(b.lines[1]).toMatchObject({ pieces: 12, useG: 204 })
     for (const l of b.lines) expect(Math.abs(l.bend)).toBeLessThanOrEqual(0.1)
   })
   it('the formula scaled to what can be made has its pieces whole', () => {
-    const doc = formula({ condensed: 397, lemon: 120 }, (d) => { fillingOf(d).lines[0]!.piece = { kind: 'can', eachG: 397 } })
+    const doc = formula({ condensed: 397, lemon: 120 }, (d) => {
+      fillingOf(d).lines[0]!.piece = { kind: 'can', eachG: 397 }
+    })
     const [can, juice] = fillingOf(doc).lines
     const b = binding(bindLines(fillingOf(doc).lines, [{ lineId: juice!.id, massG: 400 }]))
     expect(fillingOf(scaleToBinding(doc, b)).lines.map(l => l.massG)).toEqual([3 * 397, 360])
@@ -53,14 +65,25 @@ describe('what binds', () => {
   it('nothing said is no limit; nothing there makes nothing; a pinned line may not grow', () => {
     expect(binding([need('a', 10, null)])).toMatchObject({ factor: null, limits: [] })
     expect(binding([need('a', 10, 0), need('b', 5, 50)])).toMatchObject({ factor: 0, limits: ['a'] })
-    const pinned = bindLines([{ ...line('a', 'lemon', 100), pinned: true }, line('b', 'sugar', 50)], [{ lineId: 'a', massG: 500 }])
+    const pinned = bindLines(
+      [{ ...line('a', 'lemon', 100), pinned: true }, line('b', 'sugar', 50)],
+      [{ lineId: 'a', massG: 500 }],
+    )
     expect(binding(pinned)).toMatchObject({ factor: 1, limits: ['a'] })
     expect(toUseAll(pinned, 'b')).toBeNull()
   })
 })
 
 describe('fruit', () => {
-  const entry = (over: Partial<FruitEntry> = {}): FruitEntry => ({ id: 'e', fruitId: 'lemon medium', count: 6, weightG: null, take: { juice: 6, zest: 2, peel: 0, segments: 0 }, measuredJuiceG: null, ...over })
+  const entry = (over: Partial<FruitEntry> = {}): FruitEntry => ({
+    id: 'e',
+    fruitId: 'lemon medium',
+    count: 6,
+    weightG: null,
+    take: { juice: 6, zest: 2, peel: 0, segments: 0 },
+    measuredJuiceG: null,
+    ...over,
+  })
   it('six lemons give 270 g of juice and two of them 6 g of zest (45 and 3 g each, USDA portions and practice)', () => {
     const y = yieldsOf(entry())
     expect(y.juice.g).toBe(270)
@@ -70,8 +93,12 @@ describe('fruit', () => {
     expect(y.juice.g / y.juice.lowG).toBeCloseTo(1.277, 3)
   })
   it('the trade\'s own rule: three ordinary lemons make about half a US cup', () => {
-    expect(yieldsOf(entry({ count: 3, take: { juice: 3, zest: 0, peel: 0, segments: 0 } })).juice.g / 1.03).toBeGreaterThan(0.9 * 118)
-    expect(yieldsOf(entry({ count: 3, take: { juice: 3, zest: 0, peel: 0, segments: 0 } })).juice.g / 1.03).toBeLessThan(1.15 * 118.3)
+    expect(
+      yieldsOf(entry({ count: 3, take: { juice: 3, zest: 0, peel: 0, segments: 0 } })).juice.g / 1.03,
+    ).toBeGreaterThan(0.9 * 118)
+    expect(
+      yieldsOf(entry({ count: 3, take: { juice: 3, zest: 0, peel: 0, segments: 0 } })).juice.g / 1.03,
+    ).toBeLessThan(1.15 * 118.3)
   })
   it('weighed fruit goes by its weight: twice as heavy gives twice the juice, zest by the surface', () => {
     const y = yieldsOf(entry({ weightG: 6 * 220 }))
@@ -79,15 +106,27 @@ describe('fruit', () => {
     expect(y.zest.g).toBeCloseTo(6 * 2 ** (2 / 3), 9)
     expect(y.juice.highG / y.juice.g).toBeLessThan(1.277)
   })
-  it('two kilograms of lemons are about eighteen (110 g each)', () => expect(countByWeight('lemon medium', 2000)).toBe(18))
-  it('measured juice is what it is', () => expect(yieldsOf(entry({ measuredJuiceG: 231 })).juice).toEqual({ g: 231, lowG: 231, highG: 231 }))
+  it('two kilograms of lemons are about eighteen (110 g each)', () =>
+    expect(countByWeight('lemon medium', 2000)).toBe(18))
+  it('measured juice is what it is', () =>
+    expect(yieldsOf(entry({ measuredJuiceG: 231 })).juice).toEqual({ g: 231, lowG: 231, highG: 231 }))
   it('no fruit is spent twice: peel takes from zest, segments from juice, zest then juice is fine', () => {
     expect(spentTwice(entry())).toEqual([])
-    expect(spentTwice(entry({ take: { juice: 6, zest: 4, peel: 3, segments: 1 } })).map(x => [x.parts, x.over])).toEqual([[['zest', 'peel'], 1], [['juice', 'segments'], 1]])
+    expect(
+      spentTwice(entry({ take: { juice: 6, zest: 4, peel: 3, segments: 1 } })).map(x => [x.parts, x.over]),
+    ).toEqual([
+      [['zest', 'peel'], 1],
+      [['juice', 'segments'], 1],
+    ])
     expect(withTake(entry(), 'segments', 2).take).toEqual({ juice: 4, zest: 2, peel: 0, segments: 2 })
-    expect(withTake(entry({ take: { juice: 6, zest: 6, peel: 0, segments: 0 } }), 'peel', 5).take).toMatchObject({ zest: 1, peel: 5, juice: 6 })
+    expect(withTake(entry({ take: { juice: 6, zest: 6, peel: 0, segments: 0 } }), 'peel', 5).take).toMatchObject({
+      zest: 1,
+      peel: 5,
+      juice: 6,
+    })
     expect(withTake(entry(), 'zest', 99).take.zest).toBe(6)
-    for (let count = 0; count < 8; count++) expect(spentTwice(withCount(entry({ take: { juice: 4, zest: 3, peel: 3, segments: 2 } }), count))).toEqual([])
+    for (let count = 0; count < 8; count++)
+      expect(spentTwice(withCount(entry({ take: { juice: 4, zest: 3, peel: 3, segments: 2 } }), count))).toEqual([])
   })
   it('to buy: 180 g of lemon juice is four lemons, five or six to be sure', () => {
     const { likely, sure } = toBuy(fruitOf('lemon medium')!, 'juice', 180)
@@ -96,7 +135,9 @@ describe('fruit', () => {
     expect(toBuy(fruitOf('passion fruit')!, 'zest', 5)).toEqual({ likely: 0, sure: 0 })
   })
   it('the ledger holds the formula against the fruit', () => {
-    const doc = formula({ yolk_sep: 100, sugar: 100, lemon: 180, zest: 4 }, (d) => { d.stock.fruit = [entry({ count: 3, take: { juice: 3, zest: 1, peel: 0, segments: 0 } })] })
+    const doc = formula({ yolk_sep: 100, sugar: 100, lemon: 180, zest: 4 }, (d) => {
+      d.stock.fruit = [entry({ count: 3, take: { juice: 3, zest: 1, peel: 0, segments: 0 } })]
+    })
     const rows = ledger(doc)
     expect(rows.map(r => r.ingredientId)).toEqual(['lemon', 'zest'])
     expect(rows[0]).toMatchObject({ needG: 180, shortG: 45, measured: false })
@@ -133,21 +174,50 @@ describe('strength', () => {
     expect(() => figuresOf(lemon, { kind: 'pH', by: 'meter', pH: 5.9 })).toThrowError(/method.pH/)
   })
   it('by taste: 10 ml of mine with 8 ml of water tastes as 10 ml of a 5 % juice: 9 %', () => {
-    expect(figuresOf(lemon, { kind: 'taste', knownName: '', knownAcidPercent: 5, knownWaterMl: 0, waterMl: 8 }).acidPercent).toBeCloseTo(9, 9)
-    expect(figuresOf(lemon, { kind: 'taste', knownName: '', knownAcidPercent: 6, knownWaterMl: 10, waterMl: 0 }).acidPercent).toBeCloseTo(3, 9)
+    expect(
+      figuresOf(lemon, { kind: 'taste', knownName: '', knownAcidPercent: 5, knownWaterMl: 0, waterMl: 8 })
+        .acidPercent,
+    ).toBeCloseTo(9, 9)
+    expect(
+      figuresOf(lemon, { kind: 'taste', knownName: '', knownAcidPercent: 6, knownWaterMl: 10, waterMl: 0 })
+        .acidPercent,
+    ).toBeCloseTo(3, 9)
   })
   it('to a strength: citric acid, water, a stronger juice; each mass balance closes', () => {
     // 1000 g at 4 % to 5 %: x·100 + 40 = .05·(1000 + x)·100/100 → x = 10.526 g.
-    expect(toStrength(1000, 4, 5, 6)).toEqual({ citricG: expect.closeTo(10.526, 3), waterG: null, otherG: expect.closeTo(1000, 6) })
+    expect(toStrength(1000, 4, 5, 6)).toEqual({
+      citricG: expect.closeTo(10.526, 3),
+      waterG: null,
+      otherG: expect.closeTo(1000, 6),
+    })
     expect(toStrength(1000, 6, 5, null)).toEqual({ citricG: null, waterG: expect.closeTo(200, 9), otherG: null })
     expect(toStrength(500, 5, 5, 6)).toEqual({ citricG: null, waterG: null, otherG: null })
     expect(toStrength(500, 4, 5, 4.5).otherG).toBeNull()
     const x = toStrength(700, 4.2, 5, 6.1).otherG!
-    expect(blendPercent([{ massG: 700, acidPercent: 4.2 }, { massG: x, acidPercent: 6.1 }])).toBeCloseTo(5, 9)
+    expect(
+      blendPercent([
+        { massG: 700, acidPercent: 4.2 },
+        { massG: x, acidPercent: 6.1 },
+      ]),
+    ).toBeCloseTo(5, 9)
   })
   it('a formula follows its lot: acid, solids and fat', () => {
-    const lot: Lot = { id: 'x', name: 'Crate', ingredientId: 'lemon', acidPercent: 3, pH: null, brix: 12, fatPercent: null, acidLnSigma: 0.2, massG: null, method: { kind: 'entered' }, useBy: null }
-    const weak = formula(undefined, (d) => { fillingOf(d).lines.find(l => l.ingredientId === 'lemon')!.strength = lotStrength(lot) })
+    const lot: Lot = {
+      id: 'x',
+      name: 'Crate',
+      ingredientId: 'lemon',
+      acidPercent: 3,
+      pH: null,
+      brix: 12,
+      fatPercent: null,
+      acidLnSigma: 0.2,
+      massG: null,
+      method: { kind: 'entered' },
+      useBy: null,
+    }
+    const weak = formula(undefined, (d) => {
+      fillingOf(d).lines.find(l => l.ingredientId === 'lemon')!.strength = lotStrength(lot)
+    })
     const a = assess(weak, { ...kitchen, lots: [lot] })
     const typical = assess(formula(), kitchen)
     expect(a.balance.pH.value).toBeGreaterThan(typical.balance.pH.value + 0.15)
@@ -155,13 +225,17 @@ describe('strength', () => {
     const parts = toParts([{ ...line('a', 'lemon', 100), strength: lotStrength(lot) }], l => l.strength!)
     const m = mix(parts)
     const solids = m.grams.sucrose + m.grams.monosaccharides + 3 + m.grams.ash
-    expect(100 * solids / (solids + m.grams.water)).toBeCloseTo(12, 9)
-    const cream = mix(toParts([{ ...line('a', 'cream36', 100), strength: { kind: 'measured', fatPercent: 40 } }], l => l.strength!))
+    expect((100 * solids) / (solids + m.grams.water)).toBeCloseTo(12, 9)
+    const cream = mix(
+      toParts([{ ...line('a', 'cream36', 100), strength: { kind: 'measured', fatPercent: 40 } }], l => l.strength!),
+    )
     expect(cream.grams.fat).toBeCloseTo(40, 9)
     expect(cream.grams.milkFat).toBeCloseTo(40, 9)
-    expect(cream.grams.water).toBeCloseTo(58.2 * 60 / 64, 6)
+    expect(cream.grams.water).toBeCloseTo((58.2 * 60) / 64, 6)
     // The lot changes under the kitchen: the formula follows without being touched.
-    expect(assess(weak, { ...kitchen, lots: [{ ...lot, acidPercent: 6 }] }).balance.pH.value).toBeLessThan(a.balance.pH.value)
+    expect(assess(weak, { ...kitchen, lots: [{ ...lot, acidPercent: 6 }] }).balance.pH.value).toBeLessThan(
+      a.balance.pH.value,
+    )
   })
 })
 
@@ -169,11 +243,19 @@ describe('eggs', () => {
   it('seven US large yolks and one whole egg: eight shells, seven whites over (33 g each)', () => {
     const c = countEggs([line('a', 'yolk_sep', 119), line('b', 'egg', 50), line('c', 'sugar', 5)], 'usL')
     expect(c.eggs).toBe(8)
-    expect(c.lines.map(l => [l.part, l.count])).toEqual([['yolk', 7], ['whole', 1]])
+    expect(c.lines.map(l => [l.part, l.count])).toEqual([
+      ['yolk', 7],
+      ['whole', 1],
+    ])
     expect(c.surplus).toEqual({ whites: 7, whitesG: 231, yolks: 0, yolksG: 0 })
   })
-  it('yolks and whites of the same eggs are cracked once', () => expect(countEggs([line('a', 'yolk_sep', 51), line('b', 'white', 165)], 'usL')).toMatchObject({ eggs: 5, surplus: { whites: 0, yolks: 2 } }))
-  it('an eighth of a separated yolk is clinging white (1.3 of 10.6 g protein)', () => expect(clingingWhite()).toBeCloseTo(0.1226, 3))
+  it('yolks and whites of the same eggs are cracked once', () =>
+    expect(countEggs([line('a', 'yolk_sep', 51), line('b', 'white', 165)], 'usL')).toMatchObject({
+      eggs: 5,
+      surplus: { whites: 0, yolks: 2 },
+    }))
+  it('an eighth of a separated yolk is clinging white (1.3 of 10.6 g protein)', () =>
+    expect(clingingWhite()).toBeCloseTo(0.1226, 3))
   it('kept whole, a line takes its nearest count; scaled, everything goes with it', () => {
     const doc = formula({ yolk_sep: 160, sugar: 100, lemon: 100 })
     const [c] = countEggs(fillingOf(doc).lines, 'usL').lines
@@ -189,11 +271,14 @@ describe('eggs', () => {
     const made = withCarton(doc, yolk!.id, 'yolk_sugared')
     expect(fillingOf(made.doc).lines[0]).toMatchObject({ ingredientId: 'yolk_sugared' })
     expect(fillingOf(made.doc).lines[1]!.massG).toBeCloseTo(100 - made.sugarG, 0)
-    expect(fillingOf(withCarton(doc, white!.id, 'white_carton').doc).lines[3]).toMatchObject({ ingredientId: 'white_carton', massG: 60 })
+    expect(fillingOf(withCarton(doc, white!.id, 'white_carton').doc).lines[3]).toMatchObject({
+      ingredientId: 'white_carton',
+      massG: 60,
+    })
   })
   it('a carton carries the same yolk protein; a sugared one says how much sugar it brings', () => {
     const pure = yolkCarton(170, 'yolk')
-    const protein = (id: string, g: number) => g * findIngredient(id)!.per100g.yolkProtein! / 100
+    const protein = (id: string, g: number) => (g * findIngredient(id)!.per100g.yolkProtein!) / 100
     expect(protein('yolk', pure.massG)).toBeCloseTo(protein('yolk_sep', 170), 9)
     expect(pure.sugarG).toBe(0)
     const sugared = yolkCarton(170, 'yolk_sugared')
@@ -216,11 +301,15 @@ describe('covers', () => {
   })
   it('multiplied by the factor, the batch fills what was wanted', () => {
     const p = coversPlan(doc, shape, { kind: 'weight', massG: 1500 })
-    const filled = assess(scaleFormula({ ...doc, heat: { ...doc.heat, evaporationG: { given: 0 } } }, p.factor), kitchen).shape.batchG
+    const filled = assess(
+      scaleFormula({ ...doc, heat: { ...doc.heat, evaporationG: { given: 0 } } }, p.factor),
+      kitchen,
+    ).shape.batchG
     expect(filled / 1500).toBeGreaterThan(0.97)
     expect(filled / 1500).toBeLessThan(1.05)
     expect(coversPlan(doc, shape, { kind: 'vessels', count: 3 })).toMatchObject({ count: 3, portions: 24 })
     expect(coversPlan(doc, shape, { kind: 'volume', volumeM3: shape.volumeM3 }).factor).toBeCloseTo(1, 9)
   })
-  it('names a field that cannot be', () => expect(() => coversPlan(doc, shape, { kind: 'people', people: 0, each: 1 })).toThrowError(/stock.covers.people/))
+  it('names a field that cannot be', () =>
+    expect(() => coversPlan(doc, shape, { kind: 'people', people: 0, each: 1 })).toThrowError(/stock.covers.people/))
 })

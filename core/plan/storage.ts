@@ -8,27 +8,74 @@ import { CODES } from '../physics/safety/keeping'
 import type { Assessment } from '../pipeline/assessment'
 
 export type KeepingCode = 'code' | 'sameDay' | 'freeze' | 'homeGuidance'
-export type KeepingNeed = 'coldEnough' | 'coveredWell' | 'thawInFridge' | 'starchWeeps' | 'agarWeeps' | 'measuredPH' | 'measuredHeat' | 'homeOnly' | 'foamSinks'
-export interface KeepingOption { code: KeepingCode, days: number, tempC: number, isDefault: boolean, needs: KeepingNeed[], /** It cannot be taken as things stand. */ open: boolean }
+export type KeepingNeed =
+  | 'coldEnough'
+  | 'coveredWell'
+  | 'thawInFridge'
+  | 'starchWeeps'
+  | 'agarWeeps'
+  | 'measuredPH'
+  | 'measuredHeat'
+  | 'homeOnly'
+  | 'foamSinks'
+export interface KeepingOption {
+  code: KeepingCode
+  days: number
+  tempC: number
+  isDefault: boolean
+  needs: KeepingNeed[]
+  /** It cannot be taken as things stand. */
+  open: boolean
+}
 
 /** Quality in the freezer, days (common practice; a frozen food stays safe, its set does not stay good). */
 const FREEZER_DAYS = 90
-/** Home guidance for lemon curd as remembered: up to four weeks refrigerated, with a measured pH and a measured heat. */
+/**
+ * Home guidance for lemon curd as remembered: up to four weeks refrigerated, with a measured pH and a measured heat.
+ */
 const HOME = { days: 28, pH: 3.6, tempC: 77 }
 
 /** The default first, then what else applies. Home guidance is for homes only, and for curds that were measured. */
 export function keepingOptions(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): KeepingOption[] {
   const code = CODES[kitchen.foodCode]
   const sameDay = a.serve.storageDays === 1
-  const out: KeepingOption[] = [{ code: sameDay ? 'sameDay' : 'code', days: sameDay ? 1 : code.days, tempC: code.holdC, isDefault: true, needs: sameDay ? ['foamSinks', 'coldEnough'] : ['coldEnough', 'coveredWell'], open: a.serve.storageDays > 0 }]
+  const out: KeepingOption[] = [
+    {
+      code: sameDay ? 'sameDay' : 'code',
+      days: sameDay ? 1 : code.days,
+      tempC: code.holdC,
+      isDefault: true,
+      needs: sameDay ? ['foamSinks', 'coldEnough'] : ['coldEnough', 'coveredWell'],
+      open: a.serve.storageDays > 0,
+    },
+  ]
   if (!sameDay) {
     const weeps = a.verdict.cold.mechanismsPa.starchPa > 0.2 * a.verdict.cold.tauPa.value
     const agar = a.verdict.cold.mechanismsPa.agarPa > 0.2 * a.verdict.cold.tauPa.value
-    out.push({ code: 'freeze', days: FREEZER_DAYS, tempC: -18, isDefault: false, needs: [...(weeps ? ['starchWeeps' as const] : []), ...(agar ? ['agarWeeps' as const] : []), 'coveredWell', 'thawInFridge'], open: true })
+    out.push({
+      code: 'freeze',
+      days: FREEZER_DAYS,
+      tempC: -18,
+      isDefault: false,
+      needs: [
+        ...(weeps ? ['starchWeeps' as const] : []),
+        ...(agar ? ['agarWeeps' as const] : []),
+        'coveredWell',
+        'thawInFridge',
+      ],
+      open: true,
+    })
   }
   if (!kitchen.business && doc.family === 'curd' && doc.assembly.crustM === 0) {
     // Whether a finished batch was measured is not known here: it stays closed, with what it asks.
-    out.push({ code: 'homeGuidance', days: HOME.days, tempC: code.holdC, isDefault: false, needs: ['homeOnly', 'measuredPH', 'measuredHeat'], open: false })
+    out.push({
+      code: 'homeGuidance',
+      days: HOME.days,
+      tempC: code.holdC,
+      isDefault: false,
+      needs: ['homeOnly', 'measuredPH', 'measuredHeat'],
+      open: false,
+    })
   }
   return out
 }

@@ -12,12 +12,17 @@ import { mainMechanism, whenOf } from './when'
 
 describe('water on a surface', () => {
   beforeAll(() => psychrolib.SetUnitSystem(psychrolib.SI))
-  it.each([[21, 0.55], [24, 0.7], [4, 0.8], [60, 0.2]])('dew point of %d °C at %f as ASHRAE has it (psychrolib), within .15 K', (t, rh) => {
+  it.each([
+    [21, 0.55],
+    [24, 0.7],
+    [4, 0.8],
+    [60, 0.2],
+  ])('dew point of %d °C at %f as ASHRAE has it (psychrolib), within .15 K', (t, rh) => {
     expect(Math.abs(dewPoint(t, rh) - psychrolib.GetTDewPointFromRelHum(t, rh))).toBeLessThan(0.15)
   })
   it('what sweats, by hand: 60 °C under a cover at 40.25 °C, h_m = 3/995.9 m/s: 3.2 g/m² a minute', () => {
     const p = (t: number) => psychrolib.GetSatVapPres(t)
-    const rate = 3 / (1.1 * 1006 * 0.9) / 461.5 * (0.96 * p(60) / 333.15 - p(40.25) / 313.4)
+    const rate = (3 / (1.1 * 1006 * 0.9) / 461.5) * ((0.96 * p(60)) / 333.15 - p(40.25) / 313.4)
     const still = { timeS: [0, 1e6], surfaceC: [60, 60], airC: () => 20.5 }
     expect(sweatUnder(still, 0.96, 0, 600) / (1000 * rate * 600)).toBeCloseTo(1, 2)
     expect(sweatUnder({ ...still, surfaceC: [20, 20] }, 0.96, 0, 600)).toBe(0)
@@ -35,21 +40,48 @@ describe('load on a fridge', () => {
     expect(firstHourW(3000, 3300, { timeS: [0, 3600], meanC: [60, 32] }, 0, 0)).toBe(0)
   })
   it('eleven kilos straight from the pot are too much for a still fridge, not for a walk-in', () => {
-    const hot = (kind: 'domesticFridge' | 'walkIn') => assess(formula({ egg: 3600, sugar: 3000, lemon: 3000, butter82: 1700 }, (d) => {
-      d.assembly = { ...d.assembly, vessel: plainVessel('rectangle', 'metal', 0.5, 0.3, 0.065), count: 3 }
-      d.heat.burnerW = 3000
-      d.heat.method = 'direct'
-      d.chill = [{ id: 'f', placeId: null, place: { kind, airTempC: 3 }, timeS: 36000, cover: 'film' }]
-    }), kitchen).findings.some(f => f.code === 'fridgeLoad')
+    const hot = (kind: 'domesticFridge' | 'walkIn') =>
+      assess(
+        formula({ egg: 3600, sugar: 3000, lemon: 3000, butter82: 1700 }, (d) => {
+          d.assembly = { ...d.assembly, vessel: plainVessel('rectangle', 'metal', 0.5, 0.3, 0.065), count: 3 }
+          d.heat.burnerW = 3000
+          d.heat.method = 'direct'
+          d.chill = [{ id: 'f', placeId: null, place: { kind, airTempC: 3 }, timeS: 36000, cover: 'film' }]
+        }),
+        kitchen,
+      ).findings.some(f => f.code === 'fridgeLoad')
     expect([hot('domesticFridge'), hot('walkIn')]).toEqual([true, false])
   })
 })
 
-const tart = formula({ yolk_sep: 180, sugar: 240, lemon: 230, butter82: 430 }, (d) => {
-  d.assembly = { ...d.assembly, vessel: plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035), crustM: 0.004, portions: 10 }
-  d.use.pieceHeightM = 0.02
-}, { school: 'emulsified', use: 'cut' })
-const frozen = { ...tart, chill: [tart.chill[0]!, { ...tart.chill[1]!, timeS: 3 * 3600 }, { id: 'fr', placeId: null, place: { kind: 'freezer' as const, airTempC: -18 }, timeS: 45 * 60, cover: 'film' as const }, { ...tart.chill[1]!, id: 'th', timeS: 4 * 3600 }] }
+const tart = formula(
+  { yolk_sep: 180, sugar: 240, lemon: 230, butter82: 430 },
+  (d) => {
+    d.assembly = {
+      ...d.assembly,
+      vessel: plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035),
+      crustM: 0.004,
+      portions: 10,
+    }
+    d.use.pieceHeightM = 0.02
+  },
+  { school: 'emulsified', use: 'cut' },
+)
+const frozen = {
+  ...tart,
+  chill: [
+    tart.chill[0]!,
+    { ...tart.chill[1]!, timeS: 3 * 3600 },
+    {
+      id: 'fr',
+      placeId: null,
+      place: { kind: 'freezer' as const, airTempC: -18 },
+      timeS: 45 * 60,
+      cover: 'film' as const,
+    },
+    { ...tart.chill[1]!, id: 'th', timeS: 4 * 3600 },
+  ],
+}
 
 describe('when', () => {
   it('every row runs from quick over likely to slow, and the likely time to serve is the assessment\'s', () => {
@@ -73,8 +105,31 @@ describe('when', () => {
     expect(rows.cut!.likelyS).toBeGreaterThanOrEqual(rows.thawed!.likelyS!)
   })
   it('names what sets it: casein in a posset, gelatine in a set cream', () => {
-    expect(mainMechanism(assess(formula({ cream48: 600, sugar: 130, lemon: 80 }, (d) => { d.heat.targetTempC = 100 }, { school: 'reduced', use: 'glass' }), kitchen))).toBe('caseinPa')
-    expect(mainMechanism(assess(formula({ cream36: 400, milk: 150, sugar: 80, gelatin: 6, lemon: 20 }, () => {}, { school: 'setCream', use: 'glass' }), kitchen))).toBe('gelatinPa')
+    expect(
+      mainMechanism(
+        assess(
+          formula(
+            { cream48: 600, sugar: 130, lemon: 80 },
+            (d) => {
+              d.heat.targetTempC = 100
+            },
+            { school: 'reduced', use: 'glass' },
+          ),
+          kitchen,
+        ),
+      ),
+    ).toBe('caseinPa')
+    expect(
+      mainMechanism(
+        assess(
+          formula({ cream36: 400, milk: 150, sugar: 80, gelatin: 6, lemon: 20 }, () => {}, {
+            school: 'setCream',
+            use: 'glass',
+          }),
+          kitchen,
+        ),
+      ),
+    ).toBe('gelatinPa')
   })
 })
 
@@ -108,10 +163,14 @@ describe('the picture of the cold going in', () => {
   it('begins at the pour, ends at its end, and its warmest cell is the assessment\'s core within .6 K', () => {
     expect(picture.frames[0]!.timeS).toBe(0)
     expect(picture.frames.at(-1)!.timeS).toBe(6 * 3600)
-    for (const f of picture.frames) expect(Math.abs(Math.max(...f.tempC) - valueAt(w.assessment.chill.timeS, w.assessment.chill.coreC, f.timeS))).toBeLessThan(0.6)
+    for (const f of picture.frames)
+      expect(
+        Math.abs(Math.max(...f.tempC) - valueAt(w.assessment.chill.timeS, w.assessment.chill.coreC, f.timeS)),
+      ).toBeLessThan(0.6)
   })
   it('sets from the cold faces inwards: the share grows to the whole, the middle last', () => {
-    for (let i = 1; i < picture.setShare.length; i++) expect(picture.setShare[i]!).toBeGreaterThanOrEqual(picture.setShare[i - 1]! - 1e-9)
+    for (let i = 1; i < picture.setShare.length; i++)
+      expect(picture.setShare[i]!).toBeGreaterThanOrEqual(picture.setShare[i - 1]! - 1e-9)
     expect(picture.setShare[0]).toBe(0)
     expect(picture.setShare.at(-1)).toBeCloseTo(1, 9)
     const { frames, grid } = picture
@@ -126,7 +185,19 @@ describe('the picture of the cold going in', () => {
     expect(moisture.drops).toBe(true)
   })
   it('a bowl stirred over ice is one temperature throughout', () => {
-    const iced = { ...tart, chill: [{ id: 'ice', placeId: null, place: { kind: 'iceBath' as const, airTempC: 0.5 }, timeS: 900, cover: 'open' as const }, tart.chill[1]!] }
+    const iced = {
+      ...tart,
+      chill: [
+        {
+          id: 'ice',
+          placeId: null,
+          place: { kind: 'iceBath' as const, airTempC: 0.5 },
+          timeS: 900,
+          cover: 'open' as const,
+        },
+        tart.chill[1]!,
+      ],
+    }
     const first = pictureOf(work(iced, kitchen), iced, kitchen, 3600).frames[2]!
     expect(first.timeS).toBeLessThan(900)
     expect(Math.max(...first.tempC) - Math.min(...first.tempC)).toBe(0)

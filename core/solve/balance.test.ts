@@ -25,27 +25,39 @@ function run<R>(g: Generator<unknown, R>): R {
   }
 }
 const lineOf = (d: FormulaDocument, id: string) => fillingOf(d).lines.find(l => l.ingredientId === id)!
-const goal = (over: Partial<Goal> = {}): Goal => ({ set: { kind: 'keep' }, sharpness: null, sweetness: null, yieldG: null, maxCost: null, maxYolkG: null, wholeEggs: false, ...over })
+const goal = (over: Partial<Goal> = {}): Goal => ({
+  set: { kind: 'keep' },
+  sharpness: null,
+  sweetness: null,
+  yieldG: null,
+  maxCost: null,
+  maxYolkG: null,
+  wholeEggs: false,
+  ...over,
+})
 
 describe('quick points against the whole pipeline', () => {
-  it.each(demoFormulas().map(d => [d.document.name, d.document] as const))('%s: the same where nothing changed, within 6 % a fifth away', (_, doc) => {
-    const w = work(doc, tearoom)
-    const quick = createQuick(doc, tearoom, w)
-    const same = quick(doc)
-    const full = pointOf(w.assessment)
-    expect(same.platePa / full.platePa).toBeCloseTo(1, 6)
-    expect(same.sour / full.sour).toBeCloseTo(1, 9)
-    for (const [i] of fillingOf(doc).lines.slice(0, 3).entries()) {
-      const next = clone(doc)
-      fillingOf(next).lines[i]!.massG *= 1.1
-      const q = quick(next)
-      const f = pointOf(assess(next, tearoom))
-      // Only the pot's steam moves with what is cooked; a wine posset, boiled long, is the worst of them.
-      const limit = doc.school === 'wine' ? 0.12 : 0.06
-      expect(Math.abs(q.platePa / f.platePa - 1)).toBeLessThan(limit)
-      expect(Math.abs(q.sour / f.sour - 1)).toBeLessThan(0.01)
-    }
-  })
+  it.each(demoFormulas().map(d => [d.document.name, d.document] as const))(
+    '%s: the same where nothing changed, within 6 % a fifth away',
+    (_, doc) => {
+      const w = work(doc, tearoom)
+      const quick = createQuick(doc, tearoom, w)
+      const same = quick(doc)
+      const full = pointOf(w.assessment)
+      expect(same.platePa / full.platePa).toBeCloseTo(1, 6)
+      expect(same.sour / full.sour).toBeCloseTo(1, 9)
+      for (const [i] of fillingOf(doc).lines.slice(0, 3).entries()) {
+        const next = clone(doc)
+        fillingOf(next).lines[i]!.massG *= 1.1
+        const q = quick(next)
+        const f = pointOf(assess(next, tearoom))
+        // Only the pot's steam moves with what is cooked; a wine posset, boiled long, is the worst of them.
+        const limit = doc.school === 'wine' ? 0.12 : 0.06
+        expect(Math.abs(q.platePa / f.platePa - 1)).toBeLessThan(limit)
+        expect(Math.abs(q.sour / f.sour - 1)).toBeLessThan(0.01)
+      }
+    },
+  )
   it('another heat runs the pot again', () => {
     const doc = formula()
     const next = { ...doc, heat: { ...doc.heat, targetTempC: 74, holdS: 0 } }
@@ -91,7 +103,10 @@ describe('the map', () => {
 
 describe('bounded least squares', () => {
   it('finds Rosenbrock\'s valley floor (1, 1)', () => {
-    const { x, cost } = leastSquares(([a, b]) => [10 * (b! - a! ** 2), 1 - a!], [-1.2, 1], [-5, -5], [5, 5], { maxIterations: 200, h: 1e-6 })
+    const { x, cost } = leastSquares(([a, b]) => [10 * (b! - a! ** 2), 1 - a!], [-1.2, 1], [-5, -5], [5, 5], {
+      maxIterations: 200,
+      h: 1e-6,
+    })
     expect(cost).toBeLessThan(1e-6)
     expect(x[0]).toBeCloseTo(1, 2)
   })
@@ -104,10 +119,15 @@ describe('bounded least squares', () => {
 })
 
 describe('rebalance', () => {
-  const sharpLoose = () => formula({ yolk_sep: 136, sugar: 150, lemon: 220, butter82: 90 }, (d) => {
-    lineOf(d, 'lemon').pinned = true
-    lineOf(d, 'yolk_sep').piece = { kind: 'yolk', eachG: 17 }
-  }, { use: 'cut' })
+  const sharpLoose = () =>
+    formula(
+      { yolk_sep: 136, sugar: 150, lemon: 220, butter82: 90 },
+      (d) => {
+        lineOf(d, 'lemon').pinned = true
+        lineOf(d, 'yolk_sep').piece = { kind: 'yolk', eachG: 17 }
+      },
+      { use: 'cut' },
+    )
   describe('a sharp, loose curd to "bright, stands 25 mm when cut", the juice pinned', () => {
     const doc = sharpLoose()
     let ways: Way[] = []
@@ -125,7 +145,7 @@ describe('rebalance', () => {
       for (const w of ways.filter(x => x.reached)) {
         const a = assess(w.doc, kitchen)
         // S·ρ·g·h/2 with S = 4 and h = 25 mm: about 540 Pa at 1 100 kg/m³, less where butter makes it lighter.
-        const needed = 4 * a.shape.density * 9.81 * 0.025 / 2
+        const needed = (4 * a.shape.density * 9.81 * 0.025) / 2
         expect(a.verdict.plate.tauPa.value / needed).toBeGreaterThan(0.95)
         expect(a.verdict.plate.tauPa.value / needed).toBeLessThan(1.06)
         expect(a.balance.sharpness).toBe('bright')
@@ -144,8 +164,18 @@ describe('rebalance', () => {
     })
   })
   it('what cannot be reached says how near it comes and what stops it', () => {
-    const doc = formula({ sugar: 100, orange: 300, egg: 20 }, d => fillingOf(d).lines.forEach(l => l.ingredientId !== 'sugar' && (l.pinned = true)), { use: 'cut' })
-    const ways = run(rebalance(doc, kitchen, goal({ set: { kind: 'band', band: 'turnsOut', at: 'plate' }, sharpness: 'sharp', maxYolkG: 10 })))
+    const doc = formula(
+      { sugar: 100, orange: 300, egg: 20 },
+      d => fillingOf(d).lines.forEach(l => l.ingredientId !== 'sugar' && (l.pinned = true)),
+      { use: 'cut' },
+    )
+    const ways = run(
+      rebalance(
+        doc,
+        kitchen,
+        goal({ set: { kind: 'band', band: 'turnsOut', at: 'plate' }, sharpness: 'sharp', maxYolkG: 10 }),
+      ),
+    )
     for (const w of ways.filter(x => !x.reached)) {
       expect(w.stops.length).toBeGreaterThan(0)
       expect(Math.abs(w.missSet) + Math.abs(w.missSharp)).toBeGreaterThan(0)
@@ -155,7 +185,13 @@ describe('rebalance', () => {
   it('a yield, a cost and a limit on yolk are kept', () => {
     const priced = { ...kitchen, prices: { yolk_sep: 12, sugar: 1.2, lemon: 3.4, butter82: 8.4 } }
     const doc = formula()
-    const ways = run(rebalance(doc, priced, goal({ set: { kind: 'band', band: 'mounds', at: 'plate' }, yieldG: 1000, maxYolkG: 260, maxCost: 8 })))
+    const ways = run(
+      rebalance(
+        doc,
+        priced,
+        goal({ set: { kind: 'band', band: 'mounds', at: 'plate' }, yieldG: 1000, maxYolkG: 260, maxCost: 8 }),
+      ),
+    )
     const best = ways.find(w => w.reached)!
     expect(best.massG).toBeGreaterThan(970)
     expect(best.massG).toBeLessThan(1030)
@@ -163,21 +199,34 @@ describe('rebalance', () => {
     expect(fillingCost(best.doc, priced)).toBeLessThanOrEqual(8.1)
   })
   it('eggs weighed in grams stay whole in the kitchen\'s grade, when that is asked', () => {
-    const ways = run(rebalance(formula(), kitchen, goal({ set: { kind: 'band', band: 'slicesSoftly', at: 'plate' }, wholeEggs: true })))
+    const ways = run(
+      rebalance(
+        formula(),
+        kitchen,
+        goal({ set: { kind: 'band', band: 'slicesSoftly', at: 'plate' }, wholeEggs: true }),
+      ),
+    )
     expect(ways.length).toBeGreaterThan(0)
     // US large yolks of 17 g.
-    for (const w of ways) for (const c of w.changes.filter(x => x.ingredientId === 'yolk_sep')) expect(Math.abs(c.to / 17 - Math.round(c.to / 17))).toBeLessThan(0.01)
+    for (const w of ways)
+      for (const c of w.changes.filter(x => x.ingredientId === 'yolk_sep'))
+        expect(Math.abs(c.to / 17 - Math.round(c.to / 17))).toBeLessThan(0.01)
   })
   it('a formula that is there already needs no change', () => {
     const ways = run(rebalance(formula(), kitchen, goal({ sharpness: assess(formula(), kitchen).balance.sharpness })))
     expect(ways.map(w => [w.reached, w.changes, w.process])).toEqual([[true, [], []]])
   })
   it('the process counts: an undercooked curd is cooked through first', () => {
-    const doc = formula(undefined, (d) => { Object.assign(d.heat, { targetTempC: 68, holdS: 0 }) })
+    const doc = formula(undefined, (d) => {
+      Object.assign(d.heat, { targetTempC: 68, holdS: 0 })
+    })
     const ways = run(rebalance(doc, kitchen, goal({ set: { kind: 'band', band: 'mounds', at: 'plate' } })))
     expect(ways.some(w => w.process.some(p => p.kind === 'target' && p.to > 68))).toBe(true)
   })
-  it('a goal that cannot be names its field', () => expect(() => run(rebalance(formula(), kitchen, goal({ set: { kind: 'standsCut', heightM: 9 } })))).toThrowError(/goal.set.heightM/))
+  it('a goal that cannot be names its field', () =>
+    expect(() => run(rebalance(formula(), kitchen, goal({ set: { kind: 'standsCut', heightM: 9 } })))).toThrowError(
+      /goal.set.heightM/,
+    ))
 })
 
 describe('what would move it most', () => {
@@ -192,7 +241,9 @@ describe('what would move it most', () => {
     }
     expect(yolk.firmness).toBeCloseTo((at(1.02) - at(0.98)) / (Math.log(1.02) - Math.log(0.98)), 1)
     expect(yolk.firmerBy).toBeGreaterThan(1)
-    expect(found.map(l => Math.abs(Math.log(l.firmerBy)))).toEqual(found.map(l => Math.abs(Math.log(l.firmerBy))).sort((a, b) => b - a))
+    expect(found.map(l => Math.abs(Math.log(l.firmerBy)))).toEqual(
+      found.map(l => Math.abs(Math.log(l.firmerBy))).sort((a, b) => b - a),
+    )
     expect(levers(doc, kitchen, false).every(l => l.firmerBy <= 1.0001)).toBe(true)
   })
   it('pinned lines are no levers, counted ones move by a piece', () => {
@@ -204,14 +255,23 @@ describe('what would move it most', () => {
     expect(found.some(l => l.ingredientId === 'lemon')).toBe(false)
     expect(found.find(l => l.ingredientId === 'yolk_sep')!.to).toBe(187)
   })
-  it.each([[4.26, 4.3], [12.3, 12.5], [99.6, 100]])('%d g is weighed as %d g', (g, to) => expect(weighable(g)).toBe(to))
+  it.each([
+    [4.26, 4.3],
+    [12.3, 12.5],
+    [99.6, 100],
+  ])('%d g is weighed as %d g', (g, to) => expect(weighable(g)).toBe(to))
 })
 
 describe('the swap guard', () => {
   const posset = formula({ cream48: 600, sugar: 150, lemon: 90 }, undefined, { school: 'boiled', use: 'glass' })
   it('orange for lemon in a posset: a sixth of the acid, will not set, about 4 g of citric acid or 80 ml of lemon', () => {
     const s = swapGuard(posset, kitchen, lineOf(posset, 'lemon').id, 'orange', counter('n'))
-    const w = s.warnings.find(x => x.kind === 'acidWeak') as { share: number, citricG: number, lemonG: number, sets: boolean }
+    const w = s.warnings.find(x => x.kind === 'acidWeak') as {
+      share: number
+      citricG: number
+      lemonG: number
+      sets: boolean
+    }
     expect(w.share).toBeCloseTo(1 / 6, 1)
     expect(w.sets).toBe(false)
     // 90 g × (5.5 − .9) % = 4.14 g; / 5.5 % = 75 g = 73 ml: practice says about 4 g or 80 ml.
@@ -232,23 +292,42 @@ describe('the swap guard', () => {
   })
   it('whole eggs for yolks keep the set, honey for sugar keeps the sweetness, butter by its fat', () => {
     const curd = formula()
-    const egg = swapGuard(curd, kitchen, lineOf(curd, 'yolk_sep').id, 'egg', counter('n')).options.find(o => o.keeps === 'set')!
+    const egg = swapGuard(curd, kitchen, lineOf(curd, 'yolk_sep').id, 'egg', counter('n')).options.find(
+      o => o.keeps === 'set',
+    )!
     expect(egg.ratio.set).toBeCloseTo(1, 1)
     expect(lineOf(egg.doc, 'egg').massG).toBeGreaterThan(200)
     const honey = swapGuard(curd, kitchen, lineOf(curd, 'sugar').id, 'honey', counter('n'))
     // 170 g of sucrose against honey's 79.4 % of sugars.
-    expect(lineOf(honey.options.find(o => o.keeps === 'sweetness')!.doc, 'honey').massG).toBeCloseTo(170 * 99.98 / 79.4, -1)
+    expect(lineOf(honey.options.find(o => o.keeps === 'sweetness')!.doc, 'honey').massG).toBeCloseTo(
+      (170 * 99.98) / 79.4,
+      -1,
+    )
     expect(honey.warnings.some(w => w.kind === 'waterMore')).toBe(true)
-    expect(lineOf(swapGuard(curd, kitchen, lineOf(curd, 'butter82').id, 'butter80', counter('n')).options.find(o => o.keeps === 'fat')!.doc, 'butter80').massG).toBe(87)
+    expect(
+      lineOf(
+        swapGuard(curd, kitchen, lineOf(curd, 'butter82').id, 'butter80', counter('n')).options.find(
+          o => o.keeps === 'fat',
+        )!.doc,
+        'butter80',
+      ).massG,
+    ).toBe(87)
   })
   it('leaf for powder by √Bloom: 8 g of gold (200) is 7.54 g of powder (225)', () => {
-    const cream = formula({ cream36: 400, milk: 100, sugar: 60, gelatin: 8 }, undefined, { school: 'setCream', use: 'turnedOut' })
+    const cream = formula({ cream36: 400, milk: 100, sugar: 60, gelatin: 8 }, undefined, {
+      school: 'setCream',
+      use: 'turnedOut',
+    })
     const next = swapBloom(cream, 225)
     expect(lineOf(next, 'gelatin').massG).toBe(7.54)
-    expect(assess(next, kitchen).verdict.cold.tauPa.value / assess(cream, kitchen).verdict.cold.tauPa.value).toBeCloseTo(1, 1)
+    expect(
+      assess(next, kitchen).verdict.cold.tauPa.value / assess(cream, kitchen).verdict.cold.tauPa.value,
+    ).toBeCloseTo(1, 1)
   })
   it('every swap offered can be tried', () => {
-    for (const l of fillingOf(posset).lines) for (const id of swapsFor(l.ingredientId)) expect(swapGuard(posset, kitchen, l.id, id, counter('n')).options.length).toBeGreaterThan(0)
+    for (const l of fillingOf(posset).lines)
+      for (const id of swapsFor(l.ingredientId))
+        expect(swapGuard(posset, kitchen, l.id, id, counter('n')).options.length).toBeGreaterThan(0)
     expect(() => swapGuard(posset, kitchen, 'nowhere', 'lemon', counter())).toThrow(InputError)
   })
 })
@@ -264,14 +343,22 @@ describe('two formulas compared', () => {
     expect(differences(a, b).map(u => u.difference.kind)).toEqual(['line', 'line', 'heat'])
     const added = clone(a)
     fillingOf(added).lines.push({ ...lineOf(a, 'sugar'), id: 'new', ingredientId: 'honey', massG: 30 })
-    expect(differences(a, added)[0]!.difference).toMatchObject({ kind: 'line', ingredientId: 'honey', from: null, to: 30 })
+    expect(differences(a, added)[0]!.difference).toMatchObject({
+      kind: 'line',
+      ingredientId: 'honey',
+      from: null,
+      to: 30,
+    })
   })
   it('the shares add up to the change, whichever the number of differences', () => {
     const e = run(explain(a, b, kitchen))
     const sum = (k: 'lnFirmness' | 'lnSharpness') => e.shares.reduce((s, x) => s + x[k], 0)
     expect(sum('lnFirmness')).toBeCloseTo(e.lnFirmness, 9)
     expect(sum('lnSharpness')).toBeCloseTo(e.lnSharpness, 9)
-    expect(e.lnFirmness).toBeCloseTo(Math.log(assess(b, kitchen).verdict.plate.tauPa.value / assess(a, kitchen).verdict.plate.tauPa.value), 9)
+    expect(e.lnFirmness).toBeCloseTo(
+      Math.log(assess(b, kitchen).verdict.plate.tauPa.value / assess(a, kitchen).verdict.plate.tauPa.value),
+      9,
+    )
     const many = clone(b)
     lineOf(many, 'lemon').massG = 150
     lineOf(many, 'butter82').massG = 120
@@ -314,13 +401,20 @@ describe('percentages, ratios, cost, nutrition', () => {
     expect(c.missing).toEqual(['lemon'])
   })
   it('nutrition by hand: 100 g of cream at 36 % fat is about 1 430 kJ', () => {
-    const cream = formula({ cream36: 1000, lemon: 1 }, d => Object.assign(d.heat, { evaporationG: { given: 0 } }), { school: 'dissolved', use: 'glass' })
+    const cream = formula({ cream36: 1000, lemon: 1 }, d => Object.assign(d.heat, { evaporationG: { given: 0 } }), {
+      school: 'dissolved',
+      use: 'glass',
+    })
     const n = nutritionOf(cream, kitchen, assess(cream, kitchen))
     // 36 × 37 + 3 × 17 (lactose) + 2.1 × 17 (protein): USDA lists 340 kcal for heavy cream.
     expect(n.per100g.energyKJ).toBeGreaterThan(1390)
     expect(n.per100g.energyKJ).toBeLessThan(1450)
     expect(Math.abs(n.per100g.energyKcal / 340 - 1)).toBeLessThan(0.03)
     expect(n.portion.fatG / n.per100g.fatG).toBeCloseTo(n.portionG / 100, 6)
-    expect(allergensOf(formula()).map(x => x.allergen).sort()).toEqual(['egg', 'milk'])
+    expect(
+      allergensOf(formula())
+        .map(x => x.allergen)
+        .sort(),
+    ).toEqual(['egg', 'milk'])
   })
 })

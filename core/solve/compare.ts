@@ -1,7 +1,8 @@
 /**
  * Two formulas side by side: what differs, and the share of each difference in the change of firmness and sharpness.
  * Shares are Shapley values of the differences over ln τ (plate) and ln sour: the mean of what a difference does over
- * every order of making them (all subsets up to six differences, a fixed sample of orders beyond). They add up to the change.
+ * every order of making them (all subsets up to six differences, a fixed sample of orders beyond). They add up to the
+ * change.
  */
 import { uniformInt } from 'pure-rand/distribution/uniformInt'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
@@ -12,16 +13,29 @@ import { assess } from '../pipeline/assess'
 import { pointOf } from './quick'
 
 export type Difference =
-  | { kind: 'line', ingredientId: string, from: number | null, to: number | null, /** The same grams of another strength, or another ingredient. */ otherId: string | null, strength: boolean }
+  | {
+    kind: 'line'
+    ingredientId: string
+    from: number | null
+    to: number | null
+    /** The same grams of another strength, or another ingredient. */
+    otherId: string | null
+    strength: boolean
+  }
   | { kind: 'way' | 'heat' | 'chill' | 'vessel' | 'use' }
 
-interface Unit { difference: Difference, lineA: Line | null, lineB: Line | null }
+interface Unit {
+  difference: Difference
+  lineA: Line | null
+  lineB: Line | null
+}
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
-const stepsShape = (d: FormulaDocument) => fillingOf(d).steps.map((s) => {
-  const { id: _, lineIds: _l, ...rest } = s as { id: string, lineIds?: string[] }
-  return rest
-})
+const stepsShape = (d: FormulaDocument) =>
+  fillingOf(d).steps.map((s) => {
+    const { id: _, lineIds: _l, ...rest } = s as { id: string, lineIds?: string[] }
+    return rest
+  })
 
 /** What differs between two formulas, lines first. Lines are matched by id, else by ingredient. */
 export function differences(a: FormulaDocument, b: FormulaDocument): Unit[] {
@@ -32,12 +46,28 @@ export function differences(a: FormulaDocument, b: FormulaDocument): Unit[] {
     return i < 0 ? null : left.splice(i, 1)[0]!
   }
   const byId = new Map(linesA.map(l => [l.id, take(x => x.id === l.id)]))
-  const pairs: [Line | null, Line | null][] = linesA.map(l => [l, byId.get(l.id) ?? take(x => x.ingredientId === l.ingredientId)])
+  const pairs: [Line | null, Line | null][] = linesA.map(l => [
+    l,
+    byId.get(l.id) ?? take(x => x.ingredientId === l.ingredientId),
+  ])
   const units: Unit[] = [...pairs, ...left.map((l): [null, Line] => [null, l])].flatMap(([x, y]) => {
     const strength = !!x && !!y && !same(x.strength ?? null, y.strength ?? null)
     if (x && y && x.massG === y.massG && x.ingredientId === y.ingredientId && !strength) return []
     if (!((x?.massG ?? 0) > 0) && !((y?.massG ?? 0) > 0)) return []
-    return [{ difference: { kind: 'line' as const, ingredientId: (y ?? x)!.ingredientId, from: x?.massG ?? null, to: y?.massG ?? null, otherId: x && y && x.ingredientId !== y.ingredientId ? x.ingredientId : null, strength }, lineA: x, lineB: y }]
+    return [
+      {
+        difference: {
+          kind: 'line' as const,
+          ingredientId: (y ?? x)!.ingredientId,
+          from: x?.massG ?? null,
+          to: y?.massG ?? null,
+          otherId: x && y && x.ingredientId !== y.ingredientId ? x.ingredientId : null,
+          strength,
+        },
+        lineA: x,
+        lineB: y,
+      },
+    ]
   })
   const other = (kind: 'way' | 'heat' | 'chill' | 'vessel' | 'use', x: unknown, y: unknown) => {
     if (!same(x, y)) units.push({ difference: { kind }, lineA: null, lineB: null })
@@ -52,12 +82,19 @@ export function differences(a: FormulaDocument, b: FormulaDocument): Unit[] {
 }
 
 /** `a` with some of the differences made. */
-function mixed(a: FormulaDocument, b: FormulaDocument, units: readonly Unit[], made: (i: number) => boolean): FormulaDocument {
+function mixed(
+  a: FormulaDocument,
+  b: FormulaDocument,
+  units: readonly Unit[],
+  made: (i: number) => boolean,
+): FormulaDocument {
   const is = (kind: string) => units.some((u, i) => u.difference.kind === kind && made(i))
   const fa = fillingOf(a)
   const fb = fillingOf(b)
   const idOf = (u: Unit) => (u.lineA ?? u.lineB)!.id
-  const touched = new Map(units.flatMap((u, i) => u.difference.kind === 'line' ? [[idOf(u), { u, on: made(i) }] as const] : []))
+  const touched = new Map(
+    units.flatMap((u, i) => (u.difference.kind === 'line' ? [[idOf(u), { u, on: made(i) }] as const] : [])),
+  )
   const lines: Line[] = fa.lines.flatMap((l) => {
     const t = touched.get(l.id)
     if (!t?.on) return [l]
@@ -65,21 +102,37 @@ function mixed(a: FormulaDocument, b: FormulaDocument, units: readonly Unit[], m
   })
   for (const { u, on } of touched.values()) if (on && !u.lineA) lines.push(u.lineB!)
   // Steps of whichever way it is; lines of the other formula join the step they have there.
-  const aOfB = new Map(fb.lines.map(l => [l.id, units.find(u => u.lineB?.id === l.id)?.lineA?.id ?? fa.lines.find(x => x.id === l.id)?.id ?? fa.lines.find(x => x.ingredientId === l.ingredientId)?.id ?? l.id]))
-  const fromB = fb.steps.map(s => 'lineIds' in s ? { ...s, lineIds: s.lineIds.map(x => aOfB.get(x) ?? x) } : s)
+  const aOfB = new Map(
+    fb.lines.map(l => [
+      l.id,
+      units.find(u => u.lineB?.id === l.id)?.lineA?.id ??
+      fa.lines.find(x => x.id === l.id)?.id ??
+      fa.lines.find(x => x.ingredientId === l.ingredientId)?.id ??
+      l.id,
+    ]),
+  )
+  const fromB = fb.steps.map(s => ('lineIds' in s ? { ...s, lineIds: s.lineIds.map(x => aOfB.get(x) ?? x) } : s))
   const source = is('way') ? fromB : fa.steps
   const here = new Set(lines.map(l => l.id))
-  const placed = new Set(source.flatMap(s => 'lineIds' in s ? s.lineIds : []))
+  const placed = new Set(source.flatMap(s => ('lineIds' in s ? s.lineIds : [])))
   const steps = source.map((s) => {
     if (!('lineIds' in s)) return s
     const twin = fromB.find(x => x.kind === s.kind)
-    const joins = lines.filter(l => !placed.has(l.id) && twin && 'lineIds' in twin && twin.lineIds.includes(l.id)).map(l => l.id)
+    const joins = lines
+      .filter(l => !placed.has(l.id) && twin && 'lineIds' in twin && twin.lineIds.includes(l.id))
+      .map(l => l.id)
     return { ...s, lineIds: [...s.lineIds.filter(x => here.has(x)), ...joins] }
   })
   return {
-    ...a, ...(is('way') ? { school: b.school, family: b.family, set: b.set } : {}), heat: is('heat') ? b.heat : a.heat, chill: is('chill') ? b.chill : a.chill, serve: is('chill') ? { ...a.serve, coldTempC: b.serve.coldTempC, chilledS: b.serve.chilledS } : a.serve,
-    use: is('use') ? b.use : a.use, assembly: is('vessel') ? b.assembly : a.assembly, losses: is('vessel') ? b.losses : a.losses,
-    components: a.components.map(c => c === fa ? { ...c, lines, steps } : c),
+    ...a,
+    ...(is('way') ? { school: b.school, family: b.family, set: b.set } : {}),
+    heat: is('heat') ? b.heat : a.heat,
+    chill: is('chill') ? b.chill : a.chill,
+    serve: is('chill') ? { ...a.serve, coldTempC: b.serve.coldTempC, chilledS: b.serve.chilledS } : a.serve,
+    use: is('use') ? b.use : a.use,
+    assembly: is('vessel') ? b.assembly : a.assembly,
+    losses: is('vessel') ? b.losses : a.losses,
+    components: a.components.map(c => (c === fa ? { ...c, lines, steps } : c)),
   }
 }
 
@@ -93,7 +146,10 @@ export interface Explained {
 const ALL_SUBSETS = 6
 const ORDERS = 24
 
-/** Explains the change from `a` to `b`; yields how much is done, 0–1. @throws {InputError} when either cannot be assessed */
+/**
+ * Explains the change from `a` to `b`; yields how much is done, 0–1. @throws {InputError} when either cannot be
+ * assessed
+ */
 export function* explain(a: FormulaDocument, b: FormulaDocument, kitchen: Kitchen): Generator<number, Explained> {
   const units = differences(a, b)
   const n = units.length
@@ -103,7 +159,12 @@ export function* explain(a: FormulaDocument, b: FormulaDocument, kitchen: Kitche
     let v = known.get(key)
     if (!v) {
       try {
-        const p = pointOf(assess(mixed(a, b, units, i => made[i]!), kitchen))
+        const p = pointOf(
+          assess(
+            mixed(a, b, units, i => made[i]!),
+            kitchen,
+          ),
+        )
         v = [Math.log(Math.max(p.platePa, 1e-3)), Math.log(Math.max(p.sour, 1e-3))]
       } catch (error) {
         // A mixture that cannot be made counts as its starting side.
@@ -131,14 +192,23 @@ export function* explain(a: FormulaDocument, b: FormulaDocument, kitchen: Kitche
     }
     yield (k + 1) / orders.length
   }
-  const shares = units.map((u, i) => ({ difference: u.difference, lnFirmness: sums[i]![0] / orders.length, lnSharpness: sums[i]![1] / orders.length }))
-  shares.sort((x, y) => Math.abs(y.lnFirmness) + Math.abs(y.lnSharpness) - Math.abs(x.lnFirmness) - Math.abs(x.lnSharpness))
+  const shares = units.map((u, i) => ({
+    difference: u.difference,
+    lnFirmness: sums[i]![0] / orders.length,
+    lnSharpness: sums[i]![1] / orders.length,
+  }))
+  shares.sort(
+    (x, y) => Math.abs(y.lnFirmness) + Math.abs(y.lnSharpness) - Math.abs(x.lnFirmness) - Math.abs(x.lnSharpness),
+  )
   return { lnFirmness: last[0] - first[0], lnSharpness: last[1] - first[1], shares }
 }
 
 function permutations(n: number): number[][] {
   if (n === 0) return []
-  const go = (rest: number[]): number[][] => rest.length <= 1 ? [rest] : rest.flatMap((x, i) => go([...rest.slice(0, i), ...rest.slice(i + 1)]).map(p => [x, ...p]))
+  const go = (rest: number[]): number[][] =>
+    rest.length <= 1
+      ? [rest]
+      : rest.flatMap((x, i) => go([...rest.slice(0, i), ...rest.slice(i + 1)]).map(p => [x, ...p]))
   return go(Array.from({ length: n }, (_, i) => i))
 }
 

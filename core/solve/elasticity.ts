@@ -21,7 +21,8 @@ export interface Lever {
 }
 
 /** A mass a cook can weigh, by its size: .1 g under 5 g, .5 g under 20 g, else whole grams. */
-export const weighable = (g: number): number => g < 5 ? Math.round(g * 10) / 10 : g < 20 ? Math.round(g * 2) / 2 : Math.round(g)
+export const weighable = (g: number): number =>
+  g < 5 ? Math.round(g * 10) / 10 : g < 20 ? Math.round(g * 2) / 2 : Math.round(g)
 
 const ln = (x: number) => Math.log(Math.max(x, 1e-9))
 /** Half-step of the derivative. */
@@ -35,12 +36,37 @@ const STEP = 0.05
  * Levers of a formula, the strongest on the firmness first. Derivatives by central differences (±2 %, ±1 K, ±30 s).
  * @param firmer the direction the steps are offered in
  */
-export function levers(doc: FormulaDocument, kitchen: Kitchen, firmer = true, quick: Quick = createQuick(doc, kitchen)): Lever[] {
+export function levers(
+  doc: FormulaDocument,
+  kitchen: Kitchen,
+  firmer = true,
+  quick: Quick = createQuick(doc, kitchen),
+): Lever[] {
   const here = quick(doc)
   const out: Lever[] = []
-  const add = (kind: Lever['kind'], lineId: string | null, ingredientId: string | null, firmness: number, sharpness: number, from: number, to: number, next: FormulaDocument) => {
+  const add = (
+    kind: Lever['kind'],
+    lineId: string | null,
+    ingredientId: string | null,
+    firmness: number,
+    sharpness: number,
+    from: number,
+    to: number,
+    next: FormulaDocument,
+  ) => {
     const p = quick(next)
-    out.push({ kind, lineId, ingredientId, firmness, sharpness, from, to, firmerBy: p.platePa / Math.max(here.platePa, 1e-9), sharperBy: p.sour / Math.max(here.sour, 1e-9), doc: next })
+    out.push({
+      kind,
+      lineId,
+      ingredientId,
+      firmness,
+      sharpness,
+      from,
+      to,
+      firmerBy: p.platePa / Math.max(here.platePa, 1e-9),
+      sharperBy: p.sour / Math.max(here.sour, 1e-9),
+      doc: next,
+    })
   }
   for (const l of fillingOf(doc).lines) {
     if (!(l.massG > 0) || l.pinned) continue
@@ -49,13 +75,34 @@ export function levers(doc: FormulaDocument, kitchen: Kitchen, firmer = true, qu
     const span = Math.log(1 + H) - Math.log(1 - H)
     const firmness = (ln(up.platePa) - ln(down.platePa)) / span
     const step = l.piece ? l.piece.eachG : Math.max(0.1, STEP * l.massG)
-    const to = Math.max(0, l.piece ? l.massG + step * Math.sign(firmness || 1) * (firmer ? 1 : -1) : weighable(l.massG + step * Math.sign(firmness || 1) * (firmer ? 1 : -1)))
-    if (to > 0 && to !== l.massG) add('mass', l.id, l.ingredientId, firmness, (ln(up.sour) - ln(down.sour)) / span, l.massG, to, withMass(doc, l.id, to))
+    const to = Math.max(
+      0,
+      l.piece
+        ? l.massG + step * Math.sign(firmness || 1) * (firmer ? 1 : -1)
+        : weighable(l.massG + step * Math.sign(firmness || 1) * (firmer ? 1 : -1)),
+    )
+    if (to > 0 && to !== l.massG)
+      add(
+        'mass',
+        l.id,
+        l.ingredientId,
+        firmness,
+        (ln(up.sour) - ln(down.sour)) / span,
+        l.massG,
+        to,
+        withMass(doc, l.id, to),
+      )
   }
   const { method, targetTempC, holdS, course } = doc.heat
   if (here.coldPa > 0 && method !== 'oven' && method !== 'none' && 'simulated' in course) {
-    const heat = (part: Partial<FormulaDocument['heat']>): FormulaDocument => ({ ...doc, heat: { ...doc.heat, ...part } })
-    const perK = (ln(quick(heat({ targetTempC: targetTempC + 1 })).platePa) - ln(quick(heat({ targetTempC: targetTempC - 1 })).platePa)) / 2
+    const heat = (part: Partial<FormulaDocument['heat']>): FormulaDocument => ({
+      ...doc,
+      heat: { ...doc.heat, ...part },
+    })
+    const perK =
+      (ln(quick(heat({ targetTempC: targetTempC + 1 })).platePa) -
+        ln(quick(heat({ targetTempC: targetTempC - 1 })).platePa)) /
+        2
     const t = targetTempC + Math.sign(perK || 1) * (firmer ? 1 : -1)
     if (Math.abs(perK) > 1e-3) add('target', null, null, perK, 0, targetTempC, t, heat({ targetTempC: t }))
     const longer = ln(quick(heat({ holdS: holdS + 30 })).platePa)

@@ -1,4 +1,5 @@
-/* eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the library ships no types; every project that compiles this file must see ours */
+// The library ships no types; every project that compiles this file must see ours.
+/* eslint-disable-next-line @typescript-eslint/triple-slash-reference */
 /// <reference path="./quadprog.d.ts" />
 /**
  * Bounded non-linear least squares: Levenberg–Marquardt whose every step is a quadratic programme within the bounds
@@ -6,10 +7,20 @@
  */
 import quadprog from 'quadprog'
 
-export interface LeastSquares { x: number[], cost: number, iterations: number }
+export interface LeastSquares {
+  x: number[]
+  cost: number
+  iterations: number
+}
 
 /** @param residuals any length, the same every time @param h step of the forward differences */
-export function leastSquares(residuals: (x: readonly number[]) => number[], start: readonly number[], low: readonly number[], high: readonly number[], { maxIterations = 40, h = 1e-4 } = {}): LeastSquares {
+export function leastSquares(
+  residuals: (x: readonly number[]) => number[],
+  start: readonly number[],
+  low: readonly number[],
+  high: readonly number[],
+  { maxIterations = 40, h = 1e-4 } = {},
+): LeastSquares {
   const n = start.length
   const costOf = (r: readonly number[]) => r.reduce((s, v) => s + v * v, 0)
   let x = start.map((v, i) => Math.min(high[i]!, Math.max(low[i]!, v)))
@@ -20,7 +31,7 @@ export function leastSquares(residuals: (x: readonly number[]) => number[], star
   for (; iterations < maxIterations; iterations++) {
     const jacobian = x.map((v, k) => {
       const d = v + h > high[k]! ? -h : h
-      const moved = residuals(x.map((w, i) => i === k ? w + d : w))
+      const moved = residuals(x.map((w, i) => (i === k ? w + d : w)))
       return moved.map((m, i) => (m - r[i]!) / d)
     })
     let taken = 0
@@ -45,16 +56,33 @@ export function leastSquares(residuals: (x: readonly number[]) => number[], star
 }
 
 /** min ½ s'(J'J + λI)s + r'J s within low − x ≤ s ≤ high − x. */
-function boundedStep(jacobian: readonly number[][], r: readonly number[], damping: number, x: readonly number[], low: readonly number[], high: readonly number[]): number[] {
+function boundedStep(
+  jacobian: readonly number[][],
+  r: readonly number[],
+  damping: number,
+  x: readonly number[],
+  low: readonly number[],
+  high: readonly number[],
+): number[] {
   const n = x.length
   // The library counts from 1.
   const D: number[][] = [[]]
   const d = [0]
   for (let i = 0; i < n; i++) {
-    D.push([0, ...jacobian.map((column, k) => column.reduce((s, v, m) => s + v * jacobian[i]![m]!, 0) + (k === i ? damping * (1 + jacobian[i]!.reduce((s, v) => s + v * v, 0)) : 0))])
+    D.push([
+      0,
+      ...jacobian.map(
+        (column, k) =>
+          column.reduce((s, v, m) => s + v * jacobian[i]![m]!, 0) +
+          (k === i ? damping * (1 + jacobian[i]!.reduce((s, v) => s + v * v, 0)) : 0),
+      ),
+    ])
     d.push(-jacobian[i]!.reduce((s, v, m) => s + v * r[m]!, 0))
   }
-  const A: number[][] = [[], ...x.map((_, i) => [0, ...x.map((__, k) => k === i ? 1 : 0), ...x.map((__, k) => k === i ? -1 : 0)])]
+  const A: number[][] = [
+    [],
+    ...x.map((_, i) => [0, ...x.map((__, k) => (k === i ? 1 : 0)), ...x.map((__, k) => (k === i ? -1 : 0))]),
+  ]
   const b = [0, ...x.map((v, i) => low[i]! - v), ...x.map((v, i) => v - high[i]!)]
   return quadprog.solveQP(D, d, A, b).solution.slice(1)
 }

@@ -1,5 +1,6 @@
 /**
- * The map: the set and the sharpness over two inputs of a formula, everything else as it is. Computed by `quick`, row by
+ * The map: the set and the sharpness over two inputs of a formula, everything else as it is. Computed by `quick`, row
+ * by
  * row, coarse first; whoever draws it may give up between rows.
  */
 import { within } from '../base/errors'
@@ -18,7 +19,7 @@ export type Axis =
   | { kind: 'hold' }
 
 /** One key an axis, for choosing and for keeping. */
-export const axisKey = (a: Axis): string => 'lineId' in a ? `${a.kind}:${a.lineId}` : a.kind
+export const axisKey = (a: Axis): string => ('lineId' in a ? `${a.kind}:${a.lineId}` : a.kind)
 /** The axis of a key; null if it is none. */
 export function axisOf(key: string): Axis | null {
   const [kind, lineId] = key.split(':')
@@ -28,16 +29,25 @@ export function axisOf(key: string): Axis | null {
 
 const lineOf = (doc: FormulaDocument, lineId: string) => fillingOf(doc).lines.find(l => l.id === lineId)
 
-/** Axes that a formula has: every line's mass, the fat of its creams, the acid of its juices, and the heat of the pot. */
+/**
+ * Axes that a formula has: every line's mass, the fat of its creams, the acid of its juices, and the heat of the pot.
+ */
 export function axesOf(doc: FormulaDocument): Axis[] {
   const lines = fillingOf(doc).lines.filter(l => l.massG > 0)
   const of = (test: (id: string) => boolean) => lines.filter(l => test(l.ingredientId))
   const row = (id: string) => findIngredient(id)!
   // A boil that ends at the cream's volume takes no notice of either.
-  const heated = doc.heat.method !== 'none' && doc.heat.method !== 'oven' && 'simulated' in doc.heat.course && doc.heat.until === 'hold'
+  const heated =
+    doc.heat.method !== 'none' &&
+    doc.heat.method !== 'oven' &&
+    'simulated' in doc.heat.course &&
+    doc.heat.until === 'hold'
   return [
     ...lines.map(l => ({ kind: 'mass' as const, lineId: l.id })),
-    ...of(id => row(id).group === 'dairy' && part(row(id), 'fat') >= 15).map(l => ({ kind: 'fat' as const, lineId: l.id })),
+    ...of(id => row(id).group === 'dairy' && part(row(id), 'fat') >= 15).map(l => ({
+      kind: 'fat' as const,
+      lineId: l.id,
+    })),
     ...of(id => row(id).group === 'juice' && !!row(id).acid).map(l => ({ kind: 'acid' as const, lineId: l.id })),
     ...(heated ? [{ kind: 'target' as const }, { kind: 'hold' as const }] : []),
   ]
@@ -52,8 +62,9 @@ export function positionOn(doc: FormulaDocument, kitchen: Kitchen, axis: Axis): 
   if (axis.kind === 'mass') return line.massG
   const row = findIngredient(line.ingredientId)!
   const strength = strengthOf(line, kitchen)
-  const known = strength.kind === 'typical' ? undefined : axis.kind === 'fat' ? strength.fatPercent : strength.acidPercent
-  return known ?? (axis.kind === 'fat' ? part(row, 'fat') : row.acid?.typical ?? 0)
+  const known =
+    strength.kind === 'typical' ? undefined : axis.kind === 'fat' ? strength.fatPercent : strength.acidPercent
+  return known ?? (axis.kind === 'fat' ? part(row, 'fat') : (row.acid?.typical ?? 0))
 }
 
 /** The formula moved to a place on an axis. A line of a lot becomes a measured one when its figures are moved. */
@@ -61,39 +72,85 @@ export function movedTo(doc: FormulaDocument, kitchen: Kitchen, axis: Axis, valu
   if (axis.kind === 'target') return { ...doc, heat: { ...doc.heat, targetTempC: value } }
   if (axis.kind === 'hold') return { ...doc, heat: { ...doc.heat, holdS: value } }
   return {
-    ...doc, components: doc.components.map(c => c.role !== 'filling' ? c : {
-      ...c, lines: c.lines.map((l) => {
-        if (l.id !== axis.lineId) return l
-        if (axis.kind === 'mass') return { ...l, massG: value }
-        const { kind: _, lotId: _l, name: _n, ...figures } = strengthOf(l, kitchen) as { kind: string, lotId?: string, name?: string }
-        return { ...l, strength: { kind: 'measured' as const, ...figures, [axis.kind === 'fat' ? 'fatPercent' : 'acidPercent']: value } }
-      }),
-    }),
+    ...doc,
+    components: doc.components.map(c =>
+      c.role !== 'filling'
+        ? c
+        : {
+            ...c,
+            lines: c.lines.map((l) => {
+              if (l.id !== axis.lineId) return l
+              if (axis.kind === 'mass') return { ...l, massG: value }
+              const {
+                kind: _,
+                lotId: _l,
+                name: _n,
+                ...figures
+              } = strengthOf(l, kitchen) as { kind: string, lotId?: string, name?: string }
+              return {
+                ...l,
+                strength: {
+                  kind: 'measured' as const,
+                  ...figures,
+                  [axis.kind === 'fat' ? 'fatPercent' : 'acidPercent']: value,
+                },
+              }
+            }),
+          },
+    ),
   }
 }
 
-export interface Range { from: number, to: number }
+export interface Range {
+  from: number
+  to: number
+}
 /** The stretch of an axis to draw around a formula. */
 export function rangeAround(doc: FormulaDocument, kitchen: Kitchen, axis: Axis): Range {
   const at = positionOn(doc, kitchen, axis)
   switch (axis.kind) {
-    case 'mass': return { from: 0.5 * at, to: 1.6 * at }
-    case 'fat': return { from: Math.max(10, at - 14), to: Math.min(60, at + 14) }
-    case 'acid': return { from: 0.4 * at, to: 1.7 * at }
-    case 'target': return { from: Math.max(60, at - 10), to: Math.min(100, at + 10) }
-    case 'hold': return { from: 0, to: Math.max(360, 3 * at) }
+    case 'mass':
+      return { from: 0.5 * at, to: 1.6 * at }
+    case 'fat':
+      return { from: Math.max(10, at - 14), to: Math.min(60, at + 14) }
+    case 'acid':
+      return { from: 0.4 * at, to: 1.7 * at }
+    case 'target':
+      return { from: Math.max(60, at - 10), to: Math.min(100, at + 10) }
+    case 'hold':
+      return { from: 0, to: Math.max(360, 3 * at) }
   }
 }
 
-export interface MapRequest { x: Axis, y: Axis, xRange: Range, yRange: Range, n: number }
-/** Values row by row from the lower edge, `n × n`: set cold and on the plate on the bands' scale (Pa), sharpness over its centre, over-setting. */
-export interface MapField { n: number, coldStarPa: number[], plateStarPa: number[], sharp: number[], b: number[] }
+export interface MapRequest {
+  x: Axis
+  y: Axis
+  xRange: Range
+  yRange: Range
+  n: number
+}
+/**
+ * Values row by row from the lower edge, `n × n`: set cold and on the plate on the bands' scale (Pa), sharpness over
+ * its centre, over-setting.
+ */
+export interface MapField {
+  n: number
+  coldStarPa: number[]
+  plateStarPa: number[]
+  sharp: number[]
+  b: number[]
+}
 
 /** Computes a field; yields after every row how much of it is done, 0–1. */
-export function* mapField(doc: FormulaDocument, kitchen: Kitchen, r: MapRequest, quick: Quick = createQuick(doc, kitchen)): Generator<number, MapField> {
+export function* mapField(
+  doc: FormulaDocument,
+  kitchen: Kitchen,
+  r: MapRequest,
+  quick: Quick = createQuick(doc, kitchen),
+): Generator<number, MapField> {
   const n = within(r.n, 'n', 2, 256)
   const field: MapField = { n, coldStarPa: [], plateStarPa: [], sharp: [], b: [] }
-  const at = (range: Range, i: number) => range.from + (range.to - range.from) * i / (n - 1)
+  const at = (range: Range, i: number) => range.from + ((range.to - range.from) * i) / (n - 1)
   for (let j = 0; j < n; j++) {
     const row = movedTo(doc, kitchen, r.y, at(r.yRange, j))
     for (let i = 0; i < n; i++) {

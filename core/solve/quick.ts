@@ -1,7 +1,8 @@
 /**
  * A formula a little changed, in tens of microseconds: composition, acidity, egg temperatures, making and firmness are
  * computed anew; the temperatures of heat, chill and table stay those of the formula it started from. Another target or
- * hold runs the pot again (milliseconds, kept). A bake is assessed whole. Whoever shows a verdict assesses it whole too.
+ * hold runs the pot again (milliseconds, kept). A bake is assessed whole. Whoever shows a verdict assesses it whole
+ * too.
  */
 import { type FormulaDocument, given } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
@@ -39,7 +40,11 @@ export interface Point {
 export type Quick = (doc: FormulaDocument) => Point
 
 /** What of a heat a point needs: the egg's doses, the steam, and the histories its making follows from. */
-interface Warmth { egg: EggWork | null, evaporatedG: number, paths: Paths }
+interface Warmth {
+  egg: EggWork | null
+  evaporatedG: number
+  paths: Paths
+}
 
 /** Another heat of the same pot: it is run again with what joins it; the way down stays. Not for the oven. */
 function reheat(w: Worked, doc: FormulaDocument, kitchen: Kitchen): Warmth {
@@ -47,7 +52,8 @@ function reheat(w: Worked, doc: FormulaDocument, kitchen: Kitchen): Warmth {
   const { history, filmC, evaporatedG } = pot.run
   const { stirred } = w.heated.cooking
   const cooking = { histories: [history], films: [filmC], core: history, stirred }
-  const egg = w.settled.egg && eggWork(w.settled.egg.temperatures, cooking, joinHistory(joined.history, w.chilled.run))
+  const egg =
+    w.settled.egg && eggWork(w.settled.egg.temperatures, cooking, joinHistory(joined.history, w.chilled.run))
   const paths = { heated: history, after: joined.history, joinedS: joined.met.map(x => x.atS) }
   return { egg, evaporatedG: given(doc.heat.evaporationG) ?? evaporatedG, paths }
 }
@@ -77,7 +83,8 @@ export function createQuick(base: FormulaDocument, kitchen: Kitchen, w: Worked =
     const { targetTempC, holdS } = doc.heat
     const key = `${targetTempC}|${holdS}`
     let known = reheated.get(key)
-    if (!known) reheated.set(key, known = reheat(w, { ...base, heat: { ...base.heat, targetTempC, holdS } }, kitchen))
+    if (!known)
+      reheated.set(key, (known = reheat(w, { ...base, heat: { ...base.heat, targetTempC, holdS } }, kitchen)))
     return known
   }
   // Steam goes with the pot's load; boiled back to the cream's volume, with the sugar.
@@ -117,7 +124,16 @@ export function createQuick(base: FormulaDocument, kitchen: Kitchen, w: Worked =
 export function pointOf(a: ReturnType<typeof assess>): Point {
   const { cold, plate } = a.verdict
   return {
-    massG: a.stock.massG, coldPa: cold.tauPa.value, platePa: plate.tauPa.value, coldStarPa: cold.tauStarPa, plateStarPa: plate.tauStarPa, density: a.shape.density,
-    pH: a.balance.pH.value, sour: a.balance.taste.sour, sharp: a.balance.taste.sour / a.balance.taste.centre, sweet: a.balance.taste.sweet, b: a.heat.b,
+    massG: a.stock.massG,
+    coldPa: cold.tauPa.value,
+    platePa: plate.tauPa.value,
+    coldStarPa: cold.tauStarPa,
+    plateStarPa: plate.tauStarPa,
+    density: a.shape.density,
+    pH: a.balance.pH.value,
+    sour: a.balance.taste.sour,
+    sharp: a.balance.taste.sour / a.balance.taste.centre,
+    sweet: a.balance.taste.sweet,
+    b: a.heat.b,
   }
 }

@@ -37,18 +37,37 @@ export interface Goal {
   maxCost: number | null
   /** Most yolk from the shell or a carton, g. */
   maxYolkG: number | null
-  /** Eggs, yolks and whites from the shell stay whole in the kitchen's grade, also where a line does not say what it is counted in. */
+  /**
+   * Eggs, yolks and whites from the shell stay whole in the kitchen's grade, also where a line does not say what it
+   * is counted in.
+   */
   wholeEggs: boolean
 }
 
 export const WAYS = ['lines', 'egg', 'butter', 'cream', 'starch', 'gelatin', 'heat', 'reduce', 'overnight'] as const
 export type WayId = (typeof WAYS)[number]
 
-export interface Change { kind: 'mass', lineId: string, ingredientId: string, from: number, to: number }
-export interface ProcessChange { kind: 'target' | 'hold' | 'boil' | 'chill', from: number, to: number }
+export interface Change {
+  kind: 'mass'
+  lineId: string
+  ingredientId: string
+  from: number
+  to: number
+}
+export interface ProcessChange {
+  kind: 'target' | 'hold' | 'boil' | 'chill'
+  from: number
+  to: number
+}
 
 /** Why a way stops short. */
-export type Stop = { kind: 'bound', lineId: string, ingredientId: string } | { kind: 'pinned' } | { kind: 'yolkLimit' } | { kind: 'costLimit' } | { kind: 'grainy' } | { kind: 'noSetter' }
+export type Stop =
+  | { kind: 'bound', lineId: string, ingredientId: string }
+  | { kind: 'pinned' }
+  | { kind: 'yolkLimit' }
+  | { kind: 'costLimit' }
+  | { kind: 'grainy' }
+  | { kind: 'noSetter' }
 
 export interface Way {
   id: WayId
@@ -88,16 +107,27 @@ const INSIDE = { set: 1.1, sharp: 1.025 }
 const isEgg = (l: Line) => findIngredient(l.ingredientId)!.group === 'egg'
 const group = (l: Line) => findIngredient(l.ingredientId)!.group
 
-interface Wanted { set: (p: Point) => number, sharp: (p: Point) => number, sweet: (p: Point) => number, /** ln(mass / wanted); 0 where any will do. */ mass: (p: Point) => number }
+interface Wanted {
+  set: (p: Point) => number
+  sharp: (p: Point) => number
+  sweet: (p: Point) => number
+  /** ln(mass / wanted); 0 where any will do. */
+  mass: (p: Point) => number
+}
 
 /** ln(value / the nearest wanted value): 0 inside the range. */
-const outside = (value: number, low: number, high: number) => value < low ? Math.log(Math.max(value, 1e-9) / low) : value > high ? Math.log(value / high) : 0
+const outside = (value: number, low: number, high: number) =>
+  value < low ? Math.log(Math.max(value, 1e-9) / low) : value > high ? Math.log(value / high) : 0
 
 function wantedOf(goal: Goal, start: Point): Wanted {
   const set = (): Wanted['set'] => {
     const g = goal.set
     if (g.kind === 'keep') return p => Math.log(Math.max(p.platePa, 1e-9) / Math.max(start.platePa, 1e-9))
-    if (g.kind === 'standsCut') return p => Math.log(Math.max(p.platePa, 1e-9) / neededPa(within(g.heightM, 'goal.set.heightM', 0.002, 0.2), p.density, CUTS))
+    if (g.kind === 'standsCut')
+      return p =>
+        Math.log(
+          Math.max(p.platePa, 1e-9) / neededPa(within(g.heightM, 'goal.set.heightM', 0.002, 0.2), p.density, CUTS),
+        )
     const i = BANDS.findIndex(b => b.id === g.band)
     const low = Math.max(BANDS[i]!.fromPa, 1) * INSIDE.set
     const high = (BANDS[i + 1]?.fromPa ?? 2 * BANDS[i]!.fromPa) / INSIDE.set
@@ -110,7 +140,12 @@ function wantedOf(goal: Goal, start: Point): Wanted {
   }
   const sweet = goal.sweetness === null ? null : start.sweet * { less: 0.9, keep: 1, more: 1.1 }[goal.sweetness]
   const massG = goal.yieldG === null ? null : within(goal.yieldG, 'goal.yieldG', 1, 1e6)
-  return { set: set(), sharp: sharp(), sweet: p => sweet === null ? 0 : Math.log(p.sweet / sweet), mass: p => massG === null ? 0 : Math.log(p.massG / massG) }
+  return {
+    set: set(),
+    sharp: sharp(),
+    sweet: p => (sweet === null ? 0 : Math.log(p.sweet / sweet)),
+    mass: p => (massG === null ? 0 : Math.log(p.massG / massG)),
+  }
 }
 
 interface Plan {
@@ -122,7 +157,10 @@ interface Plan {
   weight: number
 }
 
-/** Overnight in the cold, s; and the share of the 24 h strength above which waiting brings nothing worth it (judgement). */
+/**
+ * Overnight in the cold, s; and the share of the 24 h strength above which waiting brings nothing worth it
+ * (judgement).
+ */
 const OVERNIGHT_S = 14 * 3600
 const STILL_SETTING = 0.93
 
@@ -131,28 +169,59 @@ function plansFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Plan[]
   const lines = fillingOf(doc).lines
   const has = (test: (l: Line) => boolean) => lines.some(l => l.massG > 0 && test(l))
   const minor = (l: Line) => ['zest', 'other'].includes(group(l))
-  const sweetOrJuice = (l: Line) => group(l) === 'sugar' || group(l) === 'juice' || group(l) === 'acid' || group(l) === 'water'
+  const sweetOrJuice = (l: Line) =>
+    group(l) === 'sugar' || group(l) === 'juice' || group(l) === 'acid' || group(l) === 'water'
   const plans: Plan[] = [{ id: 'lines', doc, free: l => !minor(l), process: [], weight: 1 }]
   const named = (id: WayId, test: (l: Line) => boolean) => {
-    if (has(l => test(l) && !l.pinned)) plans.push({ id, doc, free: l => test(l) || sweetOrJuice(l), process: [], weight: 1 })
+    if (has(l => test(l) && !l.pinned))
+      plans.push({ id, doc, free: l => test(l) || sweetOrJuice(l), process: [], weight: 1 })
   }
   const { eggSets } = familyOf(doc.family)
   if (eggSets || doc.family === 'condensedPie') named('egg', isEgg)
   if (doc.family === 'curd') named('butter', l => group(l) === 'butter')
   named('cream', l => group(l) === 'dairy')
   named('starch', l => l.ingredientId === 'cornflour' || l.ingredientId === 'flour')
-  if (doc.family !== 'unsetMousse' && doc.family !== 'fluidGel') plans.push({ id: 'gelatin', doc: withGelatin(doc), free: l => !minor(l), process: [], weight: 1 })
+  if (doc.family !== 'unsetMousse' && doc.family !== 'fluidGel')
+    plans.push({ id: 'gelatin', doc: withGelatin(doc), free: l => !minor(l), process: [], weight: 1 })
   const { heat } = doc
   const pot = heat.method !== 'oven' && heat.method !== 'none' && given(heat.course) === null
   if (pot && eggSets && a.heat.a < 0.95) {
     const targetTempC = suggestTarget(doc, kitchen)
-    if (targetTempC > heat.targetTempC) plans.push({ id: 'heat', doc: { ...doc, heat: { ...heat, targetTempC } }, free: l => !minor(l), process: [{ kind: 'target', from: heat.targetTempC, to: targetTempC }], weight: 0.7 })
-    else plans.push({ id: 'heat', doc: { ...doc, heat: { ...heat, holdS: heat.holdS + 120 } }, free: l => !minor(l), process: [{ kind: 'hold', from: heat.holdS, to: heat.holdS + 120 }], weight: 0.7 })
+    if (targetTempC > heat.targetTempC)
+      plans.push({
+        id: 'heat',
+        doc: { ...doc, heat: { ...heat, targetTempC } },
+        free: l => !minor(l),
+        process: [{ kind: 'target', from: heat.targetTempC, to: targetTempC }],
+        weight: 0.7,
+      })
+    else
+      plans.push({
+        id: 'heat',
+        doc: { ...doc, heat: { ...heat, holdS: heat.holdS + 120 } },
+        free: l => !minor(l),
+        process: [{ kind: 'hold', from: heat.holdS, to: heat.holdS + 120 }],
+        weight: 0.7,
+      })
   }
-  if (pot && doc.family === 'posset' && heat.until === 'hold') plans.push({ id: 'reduce', doc: { ...doc, heat: { ...heat, targetTempC: Math.max(heat.targetTempC, 100), holdS: heat.holdS + 180 } }, free: sweetOrJuice, process: [{ kind: 'boil', from: heat.holdS, to: heat.holdS + 180 }], weight: 0.8 })
+  if (pot && doc.family === 'posset' && heat.until === 'hold')
+    plans.push({
+      id: 'reduce',
+      doc: { ...doc, heat: { ...heat, targetTempC: Math.max(heat.targetTempC, 100), holdS: heat.holdS + 180 } },
+      free: sweetOrJuice,
+      process: [{ kind: 'boil', from: heat.holdS, to: heat.holdS + 180 }],
+      weight: 0.8,
+    })
   const last = doc.chill.length - 1
   const from = doc.chill[last]!.timeS
-  if (from < OVERNIGHT_S && a.verdict.cold.tauPa.value > 0 && shareAt(a) < STILL_SETTING) plans.push({ id: 'overnight', doc: { ...doc, chill: doc.chill.map((l, i) => i === last ? { ...l, timeS: OVERNIGHT_S } : l) }, free: l => !minor(l), process: [{ kind: 'chill', from, to: OVERNIGHT_S }], weight: 0.8 })
+  if (from < OVERNIGHT_S && a.verdict.cold.tauPa.value > 0 && shareAt(a) < STILL_SETTING)
+    plans.push({
+      id: 'overnight',
+      doc: { ...doc, chill: doc.chill.map((l, i) => (i === last ? { ...l, timeS: OVERNIGHT_S } : l)) },
+      free: l => !minor(l),
+      process: [{ kind: 'chill', from, to: OVERNIGHT_S }],
+      weight: 0.8,
+    })
   return plans
 }
 
@@ -166,11 +235,24 @@ const GELATIN_LINE = 'gelatin-added'
 function withGelatin(doc: FormulaDocument): FormulaDocument {
   const filling = fillingOf(doc)
   if (filling.lines.some(l => l.ingredientId === 'gelatin' && l.massG > 0)) return doc
-  const line: Line = { id: GELATIN_LINE, ingredientId: 'gelatin', massG: GELATIN_START_G, sourceText: '', assumption: '' }
+  const line: Line = {
+    id: GELATIN_LINE,
+    ingredientId: 'gelatin',
+    massG: GELATIN_START_G,
+    sourceText: '',
+    assumption: '',
+  }
   // Bloomed and stirred in warm: with whatever is stirred in after the heat, else into the pot.
   const into = filling.steps.findIndex(s => s.kind === 'stirIn')
-  const steps = filling.steps.map((s, i) => (into >= 0 ? i === into : s.kind === 'combine') && 'lineIds' in s ? { ...s, lineIds: [...s.lineIds, line.id] } : s)
-  return { ...doc, components: doc.components.map(c => c === filling ? { ...c, lines: [...c.lines, line], steps } : c) }
+  const steps = filling.steps.map((s, i) =>
+    (into >= 0 ? i === into : s.kind === 'combine') && 'lineIds' in s
+      ? { ...s, lineIds: [...s.lineIds, line.id] }
+      : s,
+  )
+  return {
+    ...doc,
+    components: doc.components.map(c => (c === filling ? { ...c, lines: [...c.lines, line], steps } : c)),
+  }
 }
 
 /** One unit of the target's variable, K, and how far it may go. */
@@ -179,19 +261,35 @@ const TARGET_LOW = -2.5
 const TARGET_HIGH = 1.5
 
 /** Whether the pot's target is a variable: egg sets it, and its heat is simulated. */
-const targetMoves = ({ family, heat }: FormulaDocument) => familyOf(family).eggSets && heat.method !== 'oven' && heat.method !== 'none' && given(heat.course) === null
-const withTarget = (doc: FormulaDocument, targetTempC: number): FormulaDocument => targetTempC === doc.heat.targetTempC ? doc : { ...doc, heat: { ...doc.heat, targetTempC } }
+const targetMoves = ({ family, heat }: FormulaDocument) =>
+  familyOf(family).eggSets && heat.method !== 'oven' && heat.method !== 'none' && given(heat.course) === null
+const withTarget = (doc: FormulaDocument, targetTempC: number): FormulaDocument =>
+  targetTempC === doc.heat.targetTempC ? doc : { ...doc, heat: { ...doc.heat, targetTempC } }
 
-interface Solution { masses: ReadonlyMap<string, number>, targetTempC: number }
+interface Solution {
+  masses: ReadonlyMap<string, number>
+  targetTempC: number
+}
 
-/** Solves one plan with some lines free, and the pot's target with them where `moveTarget` (more egg or less sugar sets at fewer degrees). */
-function solve(plan: Plan, kitchen: Kitchen, goal: Goal, wanted: Wanted, fixed: ReadonlyMap<string, number>, moveTarget: boolean): Solution {
+/**
+ * Solves one plan with some lines free, and the pot's target with them where `moveTarget` (more egg or less sugar
+ * sets at fewer degrees).
+ */
+function solve(
+  plan: Plan,
+  kitchen: Kitchen,
+  goal: Goal,
+  wanted: Wanted,
+  fixed: ReadonlyMap<string, number>,
+  moveTarget: boolean,
+): Solution {
   const base = withMasses(plan.doc, fixed)
   const free = fillingOf(base).lines.filter(l => !l.pinned && l.massG > 0 && plan.free(l) && !fixed.has(l.id))
   if (free.length === 0) return { masses: fixed, targetTempC: base.heat.targetTempC }
   const quick = createQuick(base, kitchen)
   // Scaled to the yield first, so that x measures the change of balance.
-  const masses = (x: readonly number[]) => new Map([...fixed, ...free.map((l, i) => [l.id, l.massG * Math.exp(x[i]!)] as const)])
+  const masses = (x: readonly number[]) =>
+    new Map([...fixed, ...free.map((l, i) => [l.id, l.massG * Math.exp(x[i]!)] as const)])
   let bias = { set: 0, sharp: 0 }
   const target = (x: readonly number[]) => base.heat.targetTempC + TARGET_K * (x[free.length] ?? 0)
   const at = (x: readonly number[]) => withTarget(withMasses(base, masses(x)), target(x))
@@ -201,16 +299,28 @@ function solve(plan: Plan, kitchen: Kitchen, goal: Goal, wanted: Wanted, fixed: 
     const doc = at(x)
     const p = quick(doc)
     const yolk = yolkMass(fillingOf(doc).lines)
-    const over = (value: number, max: number | null) => max === null ? 0 : Math.max(0, Math.log(value / max)) / 0.01
+    const over = (value: number, max: number | null) => (max === null ? 0 : Math.max(0, Math.log(value / max)) / 0.01)
     return [
-      (wanted.set(p) + bias.set) / 0.1, (wanted.sharp(p) + bias.sharp) / 0.05, wanted.sweet(p) / 0.05, wanted.mass(p) / 0.005,
-      over(fillingCost(doc, kitchen), goal.maxCost), over(yolk, goal.maxYolkG), Math.max(0, p.b - 0.2) * 20, ...x.map(v => 0.15 * v / 0.35),
+      (wanted.set(p) + bias.set) / 0.1,
+      (wanted.sharp(p) + bias.sharp) / 0.05,
+      wanted.sweet(p) / 0.05,
+      wanted.mass(p) / 0.005,
+      over(fillingCost(doc, kitchen), goal.maxCost),
+      over(yolk, goal.maxYolkG),
+      Math.max(0, p.b - 0.2) * 20,
+      ...x.map(v => (0.15 * v) / 0.35),
     ]
   }
   for (let round = 0; round < ROUNDS; round++) {
-    best = leastSquares(residuals, best, limits(() => LOW, TARGET_LOW), limits(l => l.id === GELATIN_LINE ? GELATIN_HIGH : HIGH, TARGET_HIGH)).x
+    best = leastSquares(
+      residuals,
+      best,
+      limits(() => LOW, TARGET_LOW),
+      limits(l => (l.id === GELATIN_LINE ? GELATIN_HIGH : HIGH), TARGET_HIGH),
+    ).x
     if (round === ROUNDS - 1) break
-    // What the whole pipeline still misses (the quick point's error, and what staying near the formula costs) is asked for on top.
+    // What the whole pipeline still misses (the quick point's error, and what staying near the formula costs) is
+    // asked for on top.
     const p = pointOf(assess(at(best), kitchen))
     const [set, sharp] = [wanted.set(p), wanted.sharp(p)]
     if (Math.abs(set) < 0.01 && Math.abs(sharp) < 0.01) break
@@ -220,14 +330,18 @@ function solve(plan: Plan, kitchen: Kitchen, goal: Goal, wanted: Wanted, fixed: 
 }
 
 /** Lines of a plan that must stay whole, with the grams of a piece. */
-const wholeLines = (plan: Plan, kitchen: Kitchen, goal: Goal): { id: string, eachG: number }[] => fillingOf(plan.doc).lines.filter(l => !l.pinned && l.massG > 0 && plan.free(l)).flatMap((l) => {
-  const shell = eggPart(l.ingredientId)
-  const eachG = l.piece?.eachG ?? (goal.wholeEggs && shell ? eggEachG(shell, kitchen.eggGrade) : null)
-  return eachG === null ? [] : [{ id: l.id, eachG }]
-})
+const wholeLines = (plan: Plan, kitchen: Kitchen, goal: Goal): { id: string, eachG: number }[] =>
+  fillingOf(plan.doc)
+    .lines.filter(l => !l.pinned && l.massG > 0 && plan.free(l))
+    .flatMap((l) => {
+      const shell = eggPart(l.ingredientId)
+      const eachG = l.piece?.eachG ?? (goal.wholeEggs && shell ? eggEachG(shell, kitchen.eggGrade) : null)
+      return eachG === null ? [] : [{ id: l.id, eachG }]
+    })
 
 /**
- * Up to three ways, the best first; a single one without changes when the formula is there already. It yields between trials so that a worker can report and give up.
+ * Up to three ways, the best first; a single one without changes when the formula is there already. It yields between
+ * trials so that a worker can report and give up.
  * @throws {InputError} for a goal that cannot be, by field
  */
 export function* rebalance(doc: FormulaDocument, kitchen: Kitchen, goal: Goal): Generator<{ done: number }, Way[]> {
@@ -244,8 +358,20 @@ export function* rebalance(doc: FormulaDocument, kitchen: Kitchen, goal: Goal): 
     yield { done: n / plans.length }
     try {
       // The target first, to a whole degree; then the lines at that heat.
-      const target = targetMoves(plan.doc) ? Math.round(solve(plan, kitchen, goal, wanted, new Map(), true).targetTempC) : plan.doc.heat.targetTempC
-      const heated: Plan = { ...plan, doc: withTarget(plan.doc, target), process: target === plan.doc.heat.targetTempC ? plan.process : [...plan.process.filter(p => p.kind !== 'target'), { kind: 'target', from: doc.heat.targetTempC, to: target }] }
+      const target = targetMoves(plan.doc)
+        ? Math.round(solve(plan, kitchen, goal, wanted, new Map(), true).targetTempC)
+        : plan.doc.heat.targetTempC
+      const heated: Plan = {
+        ...plan,
+        doc: withTarget(plan.doc, target),
+        process:
+          target === plan.doc.heat.targetTempC
+            ? plan.process
+            : [
+                ...plan.process.filter(p => p.kind !== 'target'),
+                { kind: 'target', from: doc.heat.targetTempC, to: target },
+              ],
+      }
       yield { done: (n + 0.5) / plans.length }
       const free = solve(heated, kitchen, goal, wanted, new Map(), false)
       const counted = wholeLines(plan, kitchen, goal).slice(0, 3)
@@ -258,7 +384,15 @@ export function* rebalance(doc: FormulaDocument, kitchen: Kitchen, goal: Goal): 
       let best: Way | null = null
       for (const whole of tries) {
         yield { done: n / plans.length }
-        const way = finish(heated, doc, kitchen, goal, wanted, (counted.length ? solve(heated, kitchen, goal, wanted, whole, false) : free).masses, new Set(counted.map(l => l.id)))
+        const way = finish(
+          heated,
+          doc,
+          kitchen,
+          goal,
+          wanted,
+          (counted.length ? solve(heated, kitchen, goal, wanted, whole, false) : free).masses,
+          new Set(counted.map(l => l.id)),
+        )
         if (!best || better(way, best)) best = way
       }
       if (best && best.changes.length + best.process.length > 0) ways.push(best)
@@ -267,20 +401,44 @@ export function* rebalance(doc: FormulaDocument, kitchen: Kitchen, goal: Goal): 
       if (!(error instanceof InputError) || error.path.startsWith('goal.')) throw error
     }
   }
-  ways.sort((a, b) => better(a, b) ? -1 : 1)
+  ways.sort((a, b) => (better(a, b) ? -1 : 1))
   const seen = new Set<string>()
-  return ways.filter((way) => {
-    const key = [...way.changes.map(c => `${c.ingredientId}${Math.round(c.to / Math.max(1, c.from * 0.02))}`), ...way.process.map(p => p.kind)].sort().join()
-    return seen.has(key) ? false : seen.add(key)
-  }).slice(0, 3)
+  return ways
+    .filter((way) => {
+      const key = [
+        ...way.changes.map(c => `${c.ingredientId}${Math.round(c.to / Math.max(1, c.from * 0.02))}`),
+        ...way.process.map(p => p.kind),
+      ]
+        .sort()
+        .join()
+      return seen.has(key) ? false : seen.add(key)
+    })
+    .slice(0, 3)
 }
 
 const miss = (w: Way) => Math.abs(w.missSet) + 2 * Math.abs(w.missSharp)
-const better = (a: Way, b: Way): boolean => a.reached !== b.reached ? a.reached : a.reached ? a.size < b.size : Math.abs(miss(a) - miss(b)) > 0.02 ? miss(a) < miss(b) : a.size < b.size
+const better = (a: Way, b: Way): boolean =>
+  a.reached !== b.reached
+    ? a.reached
+    : a.reached
+      ? a.size < b.size
+      : Math.abs(miss(a) - miss(b)) > 0.02
+        ? miss(a) < miss(b)
+        : a.size < b.size
 
 /** Rounds to what can be weighed, assesses whole, and says what it brings and what stops it. */
-function finish(plan: Plan, original: FormulaDocument, kitchen: Kitchen, goal: Goal, wanted: Wanted, masses: ReadonlyMap<string, number>, whole: ReadonlySet<string>): Way {
-  const rounded = new Map([...masses].map(([id, g]) => [id, whole.has(id) ? Math.round(g * 10) / 10 : weighable(g)] as const))
+function finish(
+  plan: Plan,
+  original: FormulaDocument,
+  kitchen: Kitchen,
+  goal: Goal,
+  wanted: Wanted,
+  masses: ReadonlyMap<string, number>,
+  whole: ReadonlySet<string>,
+): Way {
+  const rounded = new Map(
+    [...masses].map(([id, g]) => [id, whole.has(id) ? Math.round(g * 10) / 10 : weighable(g)] as const),
+  )
   let next = withMasses(plan.doc, rounded)
   const { process } = plan
   const a = assess(next, kitchen)
@@ -288,10 +446,19 @@ function finish(plan: Plan, original: FormulaDocument, kitchen: Kitchen, goal: G
   const before = new Map(fillingOf(original).lines.map(l => [l.id, l.massG]))
   const changes = fillingOf(next).lines.flatMap((l): Change[] => {
     const from = before.get(l.id) ?? 0
-    return Math.abs(l.massG - from) > 0.004 * Math.max(from, 5) ? [{ kind: 'mass', lineId: l.id, ingredientId: l.ingredientId, from, to: l.massG }] : []
+    return Math.abs(l.massG - from) > 0.004 * Math.max(from, 5)
+      ? [{ kind: 'mass', lineId: l.id, ingredientId: l.ingredientId, from, to: l.massG }]
+      : []
   })
   // What is as good as unchanged stays exactly as it was.
-  next = withMasses(next, new Map(fillingOf(next).lines.filter(l => before.has(l.id) && !changes.some(c => c.lineId === l.id)).map(l => [l.id, before.get(l.id)!])))
+  next = withMasses(
+    next,
+    new Map(
+      fillingOf(next)
+        .lines.filter(l => before.has(l.id) && !changes.some(c => c.lineId === l.id))
+        .map(l => [l.id, before.get(l.id)!]),
+    ),
+  )
   const missSet = wanted.set(p)
   const missSharp = wanted.sharp(p)
   const stops: Stop[] = []
@@ -300,11 +467,19 @@ function finish(plan: Plan, original: FormulaDocument, kitchen: Kitchen, goal: G
   const overCost = goal.maxCost !== null && cost > goal.maxCost * 1.01
   const overYolk = goal.maxYolkG !== null && yolkG > goal.maxYolkG * 1.01
   const grainy = a.verdict.code === 'grainy'
-  const reached = Math.abs(missSet) <= NEAR_SET && Math.abs(missSharp) <= NEAR_SHARP && !overCost && !overYolk && !grainy && Math.abs(wanted.mass(p)) <= 0.03 && Math.abs(wanted.sweet(p)) <= 0.05
+  const reached =
+    Math.abs(missSet) <= NEAR_SET &&
+    Math.abs(missSharp) <= NEAR_SHARP &&
+    !overCost &&
+    !overYolk &&
+    !grainy &&
+    Math.abs(wanted.mass(p)) <= 0.03 &&
+    Math.abs(wanted.sweet(p)) <= 0.05
   if (!reached) {
     for (const l of fillingOf(plan.doc).lines) {
       const to = masses.get(l.id)
-      if (to !== undefined && (to <= l.massG * 0.34 || to >= l.massG * (l.id === GELATIN_LINE ? 9.8 : 2.95))) stops.push({ kind: 'bound', lineId: l.id, ingredientId: l.ingredientId })
+      if (to !== undefined && (to <= l.massG * 0.34 || to >= l.massG * (l.id === GELATIN_LINE ? 9.8 : 2.95)))
+        stops.push({ kind: 'bound', lineId: l.id, ingredientId: l.ingredientId })
     }
     if (goal.maxYolkG !== null && yolkG > goal.maxYolkG * 0.98) stops.push({ kind: 'yolkLimit' })
     if (goal.maxCost !== null && cost > goal.maxCost * 0.98) stops.push({ kind: 'costLimit' })
@@ -312,10 +487,37 @@ function finish(plan: Plan, original: FormulaDocument, kitchen: Kitchen, goal: G
     if (a.verdict.plate.tauPa.value < 1) stops.push({ kind: 'noSetter' })
     if (fillingOf(original).lines.some(l => l.pinned)) stops.push({ kind: 'pinned' })
   }
-  // How far it goes: the lines' changes together, a little for every line touched and every change of process (judgement).
-  const size = plan.weight * (Math.sqrt(changes.reduce((s, c) => s + Math.log(Math.max(c.to, 0.1) / Math.max(c.from, c.ingredientId === 'gelatin' ? GELATIN_START_G : 0.1)) ** 2, 0)) + 0.1 * changes.length + 0.15 * process.length)
+  // How far it goes: the lines' changes together, a little for every line touched and every change of process
+  // (judgement).
+  const size =
+    plan.weight *
+    (Math.sqrt(
+      changes.reduce(
+        (s, c) =>
+          s +
+          Math.log(Math.max(c.to, 0.1) / Math.max(c.from, c.ingredientId === 'gelatin' ? GELATIN_START_G : 0.1)) ** 2,
+        0,
+      ),
+    ) +
+    0.1 * changes.length +
+    0.15 * process.length)
   return {
-    id: plan.id, changes, process, reached, stops, code: a.verdict.code, coldPa: p.coldPa, platePa: p.platePa, standsCutM: standingHeight(p.platePa, p.density, CUTS),
-    sharpness: a.balance.sharpness, sharp: p.sharp, massG: p.massG, cost, missSet, missSharp, size, doc: next,
+    id: plan.id,
+    changes,
+    process,
+    reached,
+    stops,
+    code: a.verdict.code,
+    coldPa: p.coldPa,
+    platePa: p.platePa,
+    standsCutM: standingHeight(p.platePa, p.density, CUTS),
+    sharpness: a.balance.sharpness,
+    sharp: p.sharp,
+    massG: p.massG,
+    cost,
+    missSet,
+    missSharp,
+    size,
+    doc: next,
   }
 }

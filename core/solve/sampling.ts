@@ -1,6 +1,7 @@
 /**
  * How sure: the same formula many times, with every uncertain input drawn from its spread. Seeded, so the same formula
- * always gives the same shares. The temperature histories are kept and shifted; acidity, egg kinetics and firmness are computed anew.
+ * always gives the same shares. The temperature histories are kept and shifted; acidity, egg kinetics and firmness
+ * are computed anew.
  */
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
@@ -23,7 +24,17 @@ const LN_SETTING_SIGMA = Math.log(1.5)
 const TABLE_SIGMA_K = 1.0
 
 /** Names of what is drawn, for "what matters most". */
-export const UNCERTAIN = ['acid', 'eggMass', 'thermometer', 'eggSetting', 'overSetting', 'creamFat', 'settingTime', 'table', 'model'] as const
+export const UNCERTAIN = [
+  'acid',
+  'eggMass',
+  'thermometer',
+  'eggSetting',
+  'overSetting',
+  'creamFat',
+  'settingTime',
+  'table',
+  'model',
+] as const
 export type Uncertain = (typeof UNCERTAIN)[number]
 
 export interface Shares {
@@ -65,10 +76,18 @@ export function createSampler(w: Worked, seed = 20260101) {
 
   const perturb = (p: MixPart, zAcid: number, zEgg: number, zFat: number): MixPart => {
     if (p.row.group === 'egg') return { ...p, massG: p.massG * Math.exp(LN_EGG_MASS_SIGMA * zEgg) }
-    if (p.row.group === 'dairy' && part(p.row, 'milkFat') > 12) return { ...p, row: withFat(p.row, Math.min(60, Math.max(5, part(p.row, 'fat') + CREAM_FAT_SIGMA * zFat))) }
+    if (p.row.group === 'dairy' && part(p.row, 'milkFat') > 12)
+      return { ...p, row: withFat(p.row, Math.min(60, Math.max(5, part(p.row, 'fat') + CREAM_FAT_SIGMA * zFat))) }
     if (!p.row.acid) return p
     const pH = p.strength.kind === 'typical' ? undefined : p.strength.pH
-    return { ...p, strength: { kind: 'measured', acidPercent: acidPercentOf(p) * Math.exp(acidSigmaOf(p) * zAcid), ...(pH === undefined ? {} : { pH }) } }
+    return {
+      ...p,
+      strength: {
+        kind: 'measured',
+        acidPercent: acidPercentOf(p) * Math.exp(acidSigmaOf(p) * zAcid),
+        ...(pH === undefined ? {} : { pH }),
+      },
+    }
   }
 
   const once = () => {
@@ -88,11 +107,19 @@ export function createSampler(w: Worked, seed = 20260101) {
     const { a, b } = eggEnd(known, shiftA, shiftB)
     // Slower or faster setting: what was still to come, over what has come, scales with the rate.
     const pace = Math.exp(LN_SETTING_SIGMA * z.settingTime)
-    const paced = (x: number, top: number) => x <= 0 || top <= 0 ? x : top * (1 - (1 - Math.min(x / top, 1)) ** pace)
+    const paced = (x: number, top: number) =>
+      x <= 0 || top <= 0 ? x : top * (1 - (1 - Math.min(x / top, 1)) ** pace)
     const at = (s: SetState, tempC: number, meltedShare: number): number => {
       const m = firmness(body, {
-        ...s, a, b, tempC, butter: paced(Math.max(0, s.butter - meltedShare), solidFat(tempC)), cream: paced(Math.max(0, s.cream - meltedShare), solidFat(tempC)),
-        casein: paced(s.casein, 1), starch: paced(s.starch, 1), gelatin: paced(s.gelatin, Math.max(0, 29 - Math.max(tempC, 0)) / 24),
+        ...s,
+        a,
+        b,
+        tempC,
+        butter: paced(Math.max(0, s.butter - meltedShare), solidFat(tempC)),
+        cream: paced(Math.max(0, s.cream - meltedShare), solidFat(tempC)),
+        casein: paced(s.casein, 1),
+        starch: paced(s.starch, 1),
+        gelatin: paced(s.gelatin, Math.max(0, 29 - Math.max(tempC, 0)) / 24),
       })
       return yieldStress(m) * Math.exp(lnTauSigma(m) * z.model)
     }
@@ -112,7 +139,8 @@ export function createSampler(w: Worked, seed = 20260101) {
     if (!isGrainy && coldTau >= t.coldMinPa && coldTau <= t.coldMaxPa && plateTau >= t.plateMinPa) holds++
   }
 
-  const share = (counts: Record<BandId, number>, n: number) => Object.fromEntries(BANDS.map(b => [b.id, counts[b.id] / n])) as Record<BandId, number>
+  const share = (counts: Record<BandId, number>, n: number) =>
+    Object.fromEntries(BANDS.map(b => [b.id, counts[b.id] / n])) as Record<BandId, number>
   const range = (values: number[]): [number, number] => {
     const sorted = [...values].sort((x, y) => x - y)
     return [sorted[Math.floor(0.1 * (sorted.length - 1))]!, sorted[Math.ceil(0.9 * (sorted.length - 1))]!]
@@ -125,10 +153,27 @@ export function createSampler(w: Worked, seed = 20260101) {
     result(): Shares {
       const n = coldPa.length
       const ln = platePa.map(x => Math.log(Math.max(x, 1e-6)))
-      const squares = UNCERTAIN.map((_, k) => correlation(draws.map(d => d[k]!), ln) ** 2)
+      const squares = UNCERTAIN.map(
+        (_, k) =>
+          correlation(
+            draws.map(d => d[k]!),
+            ln,
+          ) ** 2,
+      )
       const total = squares.reduce((x, y) => x + y, 0) || 1
-      const matters = UNCERTAIN.map((input, k) => ({ input, share: squares[k]! / total })).sort((x, y) => y.share - x.share)
-      return { samples: n, holds: holds / n, cold: share(cold, n), plate: share(plate, n), grainy: grainy / n, coldRangePa: range(coldPa), plateRangePa: range(platePa), matters }
+      const matters = UNCERTAIN.map((input, k) => ({ input, share: squares[k]! / total })).sort(
+        (x, y) => y.share - x.share,
+      )
+      return {
+        samples: n,
+        holds: holds / n,
+        cold: share(cold, n),
+        plate: share(plate, n),
+        grainy: grainy / n,
+        coldRangePa: range(coldPa),
+        plateRangePa: range(platePa),
+        matters,
+      }
     },
   }
 }

@@ -29,15 +29,26 @@ describe('shares by sampling', () => {
     expect(sampleShares(w, 120, 7)).not.toEqual(whole)
   })
   it('lie between 0 and 1 and sum to 1, whatever the formula', () => {
-    fc.assert(fc.property(fc.integer({ min: 50, max: 350 }), fc.integer({ min: 70, max: 90 }), (yolk, target) => {
-      const s = sampleShares(work(formula({ ...YOLK_CURD, yolk_sep: yolk }, (d) => { d.heat.targetTempC = target }), kitchen), 60)
-      expect(sum(s.cold)).toBeCloseTo(1, 9)
-      expect(sum(s.plate)).toBeCloseTo(1, 9)
-      for (const b of BANDS) expect(s.cold[b.id]).toBeGreaterThanOrEqual(0)
-      expect(s.holds).toBeGreaterThanOrEqual(0)
-      expect(s.holds).toBeLessThanOrEqual(1)
-      expect(s.matters.reduce((t, m) => t + m.share, 0)).toBeCloseTo(1, 6)
-    }), { numRuns: 10 })
+    fc.assert(
+      fc.property(fc.integer({ min: 50, max: 350 }), fc.integer({ min: 70, max: 90 }), (yolk, target) => {
+        const s = sampleShares(
+          work(
+            formula({ ...YOLK_CURD, yolk_sep: yolk }, (d) => {
+              d.heat.targetTempC = target
+            }),
+            kitchen,
+          ),
+          60,
+        )
+        expect(sum(s.cold)).toBeCloseTo(1, 9)
+        expect(sum(s.plate)).toBeCloseTo(1, 9)
+        for (const b of BANDS) expect(s.cold[b.id]).toBeGreaterThanOrEqual(0)
+        expect(s.holds).toBeGreaterThanOrEqual(0)
+        expect(s.holds).toBeLessThanOrEqual(1)
+        expect(s.matters.reduce((t, m) => t + m.share, 0)).toBeCloseTo(1, 6)
+      }),
+      { numRuns: 10 },
+    )
   })
   it('scatter about the point value as the stated spread says: ln σ near .35 where nothing else is steep', () => {
     const s = sampleShares(w, 400)
@@ -49,25 +60,49 @@ describe('shares by sampling', () => {
     expect(Math.abs(Math.log(Math.sqrt(low * high) / w.assessment.verdict.cold.tauPa.value))).toBeLessThan(0.25)
   })
   it('near the edge of grainy some batches turn, far from it none', () => {
-    const at = (t: number) => sampleShares(work(formula(EGG_CURD, (d) => { d.heat.targetTempC = t }, { school: 'wholeEggTempered' }), kitchen), 200).grainy
+    const at = (t: number) =>
+      sampleShares(
+        work(
+          formula(
+            EGG_CURD,
+            (d) => {
+              d.heat.targetTempC = t
+            },
+            { school: 'wholeEggTempered' },
+          ),
+          kitchen,
+        ),
+        200,
+      ).grainy
     expect(at(76)).toBeLessThan(0.05)
     expect(at(83)).toBeGreaterThan(0.2)
     expect(at(88)).toBeGreaterThan(0.9)
   })
   it('a measured juice leaves less to the acid than typical fruit', () => {
-    const share = (measured: boolean) => sampleShares(work(formula(YOLK_CURD, (d) => {
-      if (measured) fillingOf(d).lines[2]!.strength = { kind: 'measured', acidPercent: 5.5 }
-    }), kitchen), 300).matters.find(m => m.input === 'acid')!.share
+    const share = (measured: boolean) =>
+      sampleShares(
+        work(
+          formula(YOLK_CURD, (d) => {
+            if (measured) fillingOf(d).lines[2]!.strength = { kind: 'measured', acidPercent: 5.5 }
+          }),
+          kitchen,
+        ),
+        300,
+      ).matters.find(m => m.input === 'acid')!.share
     expect(share(true)).toBeLessThanOrEqual(share(false) + 0.005)
   })
 })
 
 describe('what would bring it there', () => {
-  const sagging = formula({ yolk_sep: 170, sugar: 210, lemon: 210, butter82: 360 }, (d) => {
-    d.use = { kind: 'cut', pieceHeightM: 0.02, pieceWidthM: 0.06, tableTempC: 24, tableTimeS: 5400 }
-    d.assembly.vessel = plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035)
-    d.assembly.crustM = 0.004
-  }, { school: 'emulsified', use: 'cut' })
+  const sagging = formula(
+    { yolk_sep: 170, sugar: 210, lemon: 210, butter82: 360 },
+    (d) => {
+      d.use = { kind: 'cut', pieceHeightM: 0.02, pieceWidthM: 0.06, tableTempC: 24, tableTimeS: 5400 }
+      d.assembly.vessel = plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035)
+      d.assembly.crustM = 0.004
+    },
+    { school: 'emulsified', use: 'cut' },
+  )
 
   it('nothing is offered for what is right', () => {
     const d = formula()
@@ -86,26 +121,43 @@ describe('what would bring it there', () => {
     }
   })
   it('grainy is mended by stopping sooner, an unset egg by more heat', () => {
-    const at = (t: number) => all(formula(EGG_CURD, (d) => { d.heat.targetTempC = t }, { school: 'wholeEggTempered' })).map(o => o.kind)
+    const at = (t: number) =>
+      all(
+        formula(
+          EGG_CURD,
+          (d) => {
+            d.heat.targetTempC = t
+          },
+          { school: 'wholeEggTempered' },
+        ),
+      ).map(o => o.kind)
     expect(at(88)).toContain('cooler')
     expect(at(70)).toContain('hotter')
   })
   it('a slow tub is mended by ice or by more tins', () => {
-    const d = formula({ egg: 600, sugar: 575, lemon: 450, butter82: 400 }, (x) => {
-      x.assembly.vessel = plainVessel('round', 'plastic', 0.18, 0.18, 0.14)
-      Object.assign(x.heat, { method: 'direct', burnerW: 900 })
-      x.chill[1]!.timeS = 14 * 3600
-    }, { school: 'wholeEggTempered' })
+    const d = formula(
+      { egg: 600, sugar: 575, lemon: 450, butter82: 400 },
+      (x) => {
+        x.assembly.vessel = plainVessel('round', 'plastic', 0.18, 0.18, 0.14)
+        Object.assign(x.heat, { method: 'direct', burnerW: 900 })
+        x.chill[1]!.timeS = 14 * 3600
+      },
+      { school: 'wholeEggTempered' },
+    )
     const offers = all(d)
     expect(offers.map(o => o.kind)).toEqual(expect.arrayContaining(['iceBathFirst']))
     for (const o of offers) expect(assess(o.doc, kitchen).chill.safeSlow).toBe(true)
   })
   it('more yolk brings the target down with it where the old one would turn it grainy', () => {
-    const d = formula({ yolk_sep: 150, egg: 120, sugar: 250, lemon: 255, butter82: 120 }, (x) => {
-      x.use = { kind: 'piped', pieceHeightM: 0.016, pieceWidthM: 0.03, tableTempC: 20, tableTimeS: 3600 }
-      x.heat.targetTempC = 81
-      x.heat.holdS = 60
-    }, { use: 'piped' })
+    const d = formula(
+      { yolk_sep: 150, egg: 120, sugar: 250, lemon: 255, butter82: 120 },
+      (x) => {
+        x.use = { kind: 'piped', pieceHeightM: 0.016, pieceWidthM: 0.03, tableTempC: 20, tableTimeS: 3600 }
+        x.heat.targetTempC = 81
+        x.heat.holdS = 60
+      },
+      { use: 'piped' },
+    )
     const offer = all(d).find(o => o.kind === 'moreEgg')!
     expect(offer.alsoTargetC).toBeLessThan(81)
     expect(assess(offer.doc, kitchen).heat.b).toBeLessThan(0.25)
@@ -118,18 +170,36 @@ describe('what would bring it there', () => {
 })
 
 describe('offers for other kinds of dessert', () => {
-  const make = (school: School, use: UseKind, grams: Record<string, number>, edit: (d: FormulaDocument) => void = () => {}) => formula(grams, (d) => {
-    Object.assign(d.heat, { targetTempC: schoolOf(school).heat.targetTempC })
-    edit(d)
-  }, { school, use })
+  const make = (
+    school: School,
+    use: UseKind,
+    grams: Record<string, number>,
+    edit: (d: FormulaDocument) => void = () => {},
+  ) =>
+    formula(
+      grams,
+      (d) => {
+        Object.assign(d.heat, { targetTempC: schoolOf(school).heat.targetTempC })
+        edit(d)
+      },
+      { school, use },
+    )
   it('a posset short of juice is offered more, one past it less; a cream too loose more gelatine, one too firm less', () => {
     const short = all(make('boiled', 'glass', { cream36: 600, sugar: 140, lemon: 24 }))
     expect(short.map(x => x.kind)).toContain('moreJuice')
     const past = make('boiled', 'glass', { cream36: 600, sugar: 140, lemon: 190 })
     expect(assess(past, kitchen).verdict.code).toBe('grainy')
     expect(all(past).map(x => x.kind)).toContain('lessJuice')
-    expect(all(make('setCream', 'turnedOut', { cream36: 400, milk: 150, sugar: 80, gelatin: 5, lemon: 30 })).some(x => x.kind === 'moreSetter' && x.ingredientId === 'gelatin')).toBe(true)
-    expect(all(make('setCream', 'glass', { cream36: 400, milk: 150, sugar: 80, gelatin: 6, lemon: 30 })).some(x => x.kind === 'lessSetter')).toBe(true)
+    expect(
+      all(make('setCream', 'turnedOut', { cream36: 400, milk: 150, sugar: 80, gelatin: 5, lemon: 30 })).some(
+        x => x.kind === 'moreSetter' && x.ingredientId === 'gelatin',
+      ),
+    ).toBe(true)
+    expect(
+      all(make('setCream', 'glass', { cream36: 400, milk: 150, sugar: 80, gelatin: 6, lemon: 30 })).some(
+        x => x.kind === 'lessSetter',
+      ),
+    ).toBe(true)
   })
   it('each does bring what it says', () => {
     const doc = make('setCream', 'glass', { cream36: 400, milk: 150, sugar: 80, gelatin: 6, lemon: 30 })

@@ -1,5 +1,6 @@
 /**
- * The swap guard: one ingredient for another, in amounts that keep the acid, the set, the sweetness or the fat the same,
+ * The swap guard: one ingredient for another, in amounts that keep the acid, the set, the sweetness or the fat the
+ * same,
  * and a plain word where it cannot. Every option is assessed whole.
  */
 import { InputError } from '../base/errors'
@@ -44,18 +45,61 @@ export type SwapWarning =
   | { kind: 'waterMore', waterG: number }
   | { kind: 'cannotKeepSet', reach: number }
 
-export interface Swap { lineId: string, fromId: string, toId: string, options: SwapOption[], warnings: SwapWarning[] }
+export interface Swap {
+  lineId: string
+  fromId: string
+  toId: string
+  options: SwapOption[]
+  warnings: SwapWarning[]
+}
 
 /** Ingredients that could stand in a line's place: of its own kind, and those that do the same work. */
 export function swapsFor(ingredientId: string): string[] {
   const row = findIngredient(ingredientId)
   if (!row) return []
   const same: Record<string, string[]> = {
-    juice: ['lemon', 'lime', 'keylime', 'lemon_sweet', 'orange', 'blood', 'seville', 'grapefruit', 'bergamot', 'yuzu', 'calamansi', 'mandarin', 'pummelo', 'passion', 'mango', 'raspberry', 'wine_white', 'wine_late'],
+    juice: [
+      'lemon',
+      'lime',
+      'keylime',
+      'lemon_sweet',
+      'orange',
+      'blood',
+      'seville',
+      'grapefruit',
+      'bergamot',
+      'yuzu',
+      'calamansi',
+      'mandarin',
+      'pummelo',
+      'passion',
+      'mango',
+      'raspberry',
+      'wine_white',
+      'wine_late',
+    ],
     egg: ['egg', 'yolk_sep', 'yolk', 'yolk_sugared', 'white', 'white_carton'],
     sugar: ['sugar', 'icing', 'honey', 'glucose_syr', 'dextrose', 'brown_sugar'],
     butter: ['butter80', 'butter82', 'butter84', 'cream48', 'cream36'],
-    dairy: ['cream48', 'cream38', 'cream36', 'cream30', 'creme_fr', 'creme_sour', 'mascarpone', 'cream_cheese', 'greek', 'yoghurt', 'milk', 'evaporated', 'condensed', 'coconut_milk', 'coconut_cream', 'oat_cream', 'soya_cream'],
+    dairy: [
+      'cream48',
+      'cream38',
+      'cream36',
+      'cream30',
+      'creme_fr',
+      'creme_sour',
+      'mascarpone',
+      'cream_cheese',
+      'greek',
+      'yoghurt',
+      'milk',
+      'evaporated',
+      'condensed',
+      'coconut_milk',
+      'coconut_cream',
+      'oat_cream',
+      'soya_cream',
+    ],
     setter: ['cornflour', 'flour', 'gelatin', 'agar'],
   }
   return (same[row.group] ?? []).filter(id => id !== ingredientId && findIngredient(id))
@@ -66,19 +110,39 @@ const WEAK = 0.6
 const STRONG = 1.6
 
 const acidShare = (line: Line, kitchen: Kitchen) => acidPercentOf(toParts([line], l => strengthOf(l, kitchen))[0]!)
-const fatOf = (doc: FormulaDocument, kitchen: Kitchen) => mix(toParts(fillingOf(doc).lines, l => strengthOf(l, kitchen))).grams.fat
+const fatOf = (doc: FormulaDocument, kitchen: Kitchen) =>
+  mix(toParts(fillingOf(doc).lines, l => strengthOf(l, kitchen))).grams.fat
 const sweetening = (row: Ingredient) => part(row, 'sucrose') + part(row, 'monosaccharides')
 
 /** The formula with a line's ingredient replaced, its mass set, and lines added. */
-function swapped(doc: FormulaDocument, line: Line, toId: string, massG: number, added: { ingredientId: string, massG: number }[], id: NewId): FormulaDocument {
+function swapped(
+  doc: FormulaDocument,
+  line: Line,
+  toId: string,
+  massG: number,
+  added: { ingredientId: string, massG: number }[],
+  id: NewId,
+): FormulaDocument {
   const filling = fillingOf(doc)
   const { strength: _s, piece: _p, ...rest } = line
-  let lines: Line[] = filling.lines.map(l => l.id === line.id ? { ...rest, ingredientId: toId, massG: weighable(massG), sourceText: '', assumption: '' } : l)
+  let lines: Line[] = filling.lines.map(l =>
+    l.id === line.id ? { ...rest, ingredientId: toId, massG: weighable(massG), sourceText: '', assumption: '' } : l,
+  )
   for (const a of added) {
     const there = lines.find(l => l.ingredientId === a.ingredientId && l.id !== line.id)
-    lines = there ? lines.map(l => l === there ? { ...l, massG: weighable(l.massG + a.massG) } : l) : [...lines, { id: id(), ingredientId: a.ingredientId, massG: weighable(a.massG), sourceText: '', assumption: '' }]
+    lines = there
+      ? lines.map(l => (l === there ? { ...l, massG: weighable(l.massG + a.massG) } : l))
+      : [
+          ...lines,
+          { id: id(), ingredientId: a.ingredientId, massG: weighable(a.massG), sourceText: '', assumption: '' },
+        ]
   }
-  return { ...doc, components: doc.components.map(c => c === filling ? { ...c, lines, steps: renewSteps(doc.school, lines, c.steps, id) } : c) }
+  return {
+    ...doc,
+    components: doc.components.map(c =>
+      c === filling ? { ...c, lines, steps: renewSteps(doc.school, lines, c.steps, id) } : c,
+    ),
+  }
 }
 
 /**
@@ -102,15 +166,31 @@ export function swapGuard(doc: FormulaDocument, kitchen: Kitchen, lineId: string
       const changes = [...ids].flatMap((x) => {
         const b = fillingOf(doc).lines.find(l => l.id === x)
         const n = fillingOf(next).lines.find(l => l.id === x)!
-        return b && b.massG === n.massG && b.ingredientId === n.ingredientId ? [] : [{ ingredientId: n.ingredientId, fromId: b?.ingredientId ?? '', from: b?.massG ?? 0, to: n.massG }]
+        return b && b.massG === n.massG && b.ingredientId === n.ingredientId
+          ? []
+          : [{ ingredientId: n.ingredientId, fromId: b?.ingredientId ?? '', from: b?.massG ?? 0, to: n.massG }]
       })
-      return { keeps, changes, code: a.verdict.code, platePa: p.platePa, sharpness: a.balance.sharpness, ratio: { set: p.platePa / Math.max(start.platePa, 1e-9), sour: p.sour / Math.max(start.sour, 1e-9), sweet: p.sweet / Math.max(start.sweet, 1e-9), fat: startFat > 0 ? fatOf(next, kitchen) / startFat : 1 }, doc: next }
+      return {
+        keeps,
+        changes,
+        code: a.verdict.code,
+        platePa: p.platePa,
+        sharpness: a.balance.sharpness,
+        ratio: {
+          set: p.platePa / Math.max(start.platePa, 1e-9),
+          sour: p.sour / Math.max(start.sour, 1e-9),
+          sweet: p.sweet / Math.max(start.sweet, 1e-9),
+          fat: startFat > 0 ? fatOf(next, kitchen) / startFat : 1,
+        },
+        doc: next,
+      }
     } catch (error) {
       if (error instanceof InputError) return null
       throw error
     }
   }
-  const make = (massG: number, added: { ingredientId: string, massG: number }[] = []) => swapped(doc, line, toId, massG, added, id)
+  const make = (massG: number, added: { ingredientId: string, massG: number }[] = []) =>
+    swapped(doc, line, toId, massG, added, id)
   const options: (SwapOption | null)[] = [option('weight', make(line.massG))]
   const warnings: SwapWarning[] = []
 
@@ -118,47 +198,79 @@ export function swapGuard(doc: FormulaDocument, kitchen: Kitchen, lineId: string
     const was = acidShare(line, kitchen)
     const is = to.acid.typical
     const share = is / was
-    const lackG = line.massG * (was - is) / 100
-    const equal = line.massG * was / is
+    const lackG = (line.massG * (was - is)) / 100
+    const equal = (line.massG * was) / is
     if (share >= WEAK && Math.abs(share - 1) > 0.02) options.push(option('acid', make(equal)))
     if (lackG > 0.05) {
       const sharper = toId === 'lemon' || line.ingredientId === 'lemon' ? 'lemon' : line.ingredientId
       const sharpPercent = sharper === line.ingredientId ? was : findIngredient('lemon')!.acid!.typical
       options.push(option('acidCitric', make(line.massG, [{ ingredientId: 'citric', massG: lackG }])))
       // Part of the old juice (or lemon) beside the new one, the whole weight kept: x·b + (m − x)·a = m·was.
-      const x = line.massG * (was - is) / (sharpPercent - is)
-      const beside = make(line.massG, [{ ingredientId: sharper, massG: 100 * lackG / sharpPercent }])
-      options.push(option('acidBlend', x < line.massG * 0.95 ? make(line.massG - x, [{ ingredientId: sharper, massG: x }]) : beside))
+      const x = (line.massG * (was - is)) / (sharpPercent - is)
+      const beside = make(line.massG, [{ ingredientId: sharper, massG: (100 * lackG) / sharpPercent }])
+      options.push(
+        option(
+          'acidBlend',
+          x < line.massG * 0.95 ? make(line.massG - x, [{ ingredientId: sharper, massG: x }]) : beside,
+        ),
+      )
       const lemon = findIngredient('lemon')!.acid!.typical
       const weak = options[0]
-      if (share < WEAK) warnings.push({ kind: 'acidWeak', share, citricG: lackG, lemonG: 100 * lackG / lemon, sets: weak ? weak.code === 'good' || weak.ratio.set > 0.6 : false })
+      if (share < WEAK)
+        warnings.push({
+          kind: 'acidWeak',
+          share,
+          citricG: lackG,
+          lemonG: (100 * lackG) / lemon,
+          sets: weak ? weak.code === 'good' || weak.ratio.set > 0.6 : false,
+        })
     } else if (share > STRONG) warnings.push({ kind: 'acidStrong', share })
   }
   if (part(from, 'fat') > 5 && part(to, 'fat') > 5 && from.group !== 'egg') {
-    const equal = line.massG * part(from, 'fat') / part(to, 'fat')
+    const equal = (line.massG * part(from, 'fat')) / part(to, 'fat')
     if (Math.abs(equal / line.massG - 1) > 0.01) options.push(option('fat', make(equal)))
-    const waterG = equal * part(to, 'water') / 100 - line.massG * part(from, 'water') / 100
+    const waterG = (equal * part(to, 'water')) / 100 - (line.massG * part(from, 'water')) / 100
     if (part(to, 'fat') < part(from, 'fat') * 0.9) warnings.push({ kind: 'fatLess', waterG })
   }
   if (from.group === 'sugar' && to.group === 'sugar' && sweetening(to) > 0) {
-    const equal = line.massG * sweetening(from) / sweetening(to)
+    const equal = (line.massG * sweetening(from)) / sweetening(to)
     if (Math.abs(equal / line.massG - 1) > 0.01) options.push(option('sweetness', make(equal)))
-    const waterG = equal * (part(to, 'water') - part(from, 'water')) / 100
+    const waterG = (equal * (part(to, 'water') - part(from, 'water'))) / 100
     if (waterG > 3) warnings.push({ kind: 'waterMore', waterG })
   }
-  if (from.group === 'egg' || from.group === 'setter' || (from.group === 'dairy' && familyOf(doc.family).id === 'posset')) {
+  if (
+    from.group === 'egg' ||
+    from.group === 'setter' ||
+    (from.group === 'dairy' && familyOf(doc.family).id === 'posset')
+  ) {
     const found = sameSet(m => make(m), doc, line, kitchen, start)
     if ('massG' in found) options.push(option('set', make(found.massG)))
     else warnings.push({ kind: 'cannotKeepSet', reach: found.reach })
   }
   const plain = options[0]
-  if (plain && before.verdict.code === 'good' && plain.code !== 'good') warnings.push({ kind: 'noLongerHolds', code: plain.code })
+  if (plain && before.verdict.code === 'good' && plain.code !== 'good')
+    warnings.push({ kind: 'noLongerHolds', code: plain.code })
   const seen = new Set<string>()
-  return { lineId, fromId: line.ingredientId, toId, warnings, options: options.filter((o): o is SwapOption => o !== null && !seen.has(JSON.stringify(o.changes)) && !!seen.add(JSON.stringify(o.changes))) }
+  return {
+    lineId,
+    fromId: line.ingredientId,
+    toId,
+    warnings,
+    options: options.filter(
+      (o): o is SwapOption =>
+        o !== null && !seen.has(JSON.stringify(o.changes)) && !!seen.add(JSON.stringify(o.changes)),
+    ),
+  }
 }
 
 /** Mass of the other ingredient that keeps the plate's stress, by halving on quick points; else how near it comes. */
-function sameSet(make: (g: number) => FormulaDocument, doc: FormulaDocument, line: Line, kitchen: Kitchen, start: Point): { massG: number } | { reach: number } {
+function sameSet(
+  make: (g: number) => FormulaDocument,
+  doc: FormulaDocument,
+  line: Line,
+  kitchen: Kitchen,
+  start: Point,
+): { massG: number } | { reach: number } {
   let low = line.massG * 0.1
   let high = line.massG * 3
   let quick
@@ -168,7 +280,8 @@ function sameSet(make: (g: number) => FormulaDocument, doc: FormulaDocument, lin
     return { reach: 0 }
   }
   const at = (g: number) => quick(withMass(make(line.massG), line.id, g)).platePa
-  if (at(high) < start.platePa || at(low) > start.platePa) return { reach: Math.max(at(high), at(low)) / Math.max(start.platePa, 1e-9) }
+  if (at(high) < start.platePa || at(low) > start.platePa)
+    return { reach: Math.max(at(high), at(low)) / Math.max(start.platePa, 1e-9) }
   while (high / low > 1.002) {
     const middle = Math.sqrt(low * high)
     if (at(middle) < start.platePa) low = middle
@@ -180,11 +293,15 @@ function sameSet(make: (g: number) => FormulaDocument, doc: FormulaDocument, lin
 /** Another grade of gelatin: the grams that set the same, m₂ = m₁·√(B₁/B₂), and the grade with them. */
 export function swapBloom(doc: FormulaDocument, toBloom: number): FormulaDocument {
   return {
-    ...doc, set: { ...doc.set, bloom: toBloom },
-    components: doc.components.map(c => ({ ...c, lines: c.lines.map((l) => {
-      if (l.ingredientId !== 'gelatin') return l
-      const { piece: _, ...rest } = l
-      return { ...rest, massG: Math.round(100 * swapGelatin(l.massG, doc.set.bloom, toBloom)) / 100 }
-    }) })),
+    ...doc,
+    set: { ...doc.set, bloom: toBloom },
+    components: doc.components.map(c => ({
+      ...c,
+      lines: c.lines.map((l) => {
+        if (l.ingredientId !== 'gelatin') return l
+        const { piece: _, ...rest } = l
+        return { ...rest, massG: Math.round(100 * swapGelatin(l.massG, doc.set.bloom, toBloom)) / 100 }
+      }),
+    })),
   }
 }

@@ -11,17 +11,24 @@ import { mixPlanOf } from '../pipeline/mixPlan'
 
 /**
  * A target for the pot that sets the egg of these lines with the widest margin to grainy: the lowest whole degree at
- * which the pot, as it will run, sets 95 % of the egg; never under 75 °C (lethality with the thermometer's error in hand).
+ * which the pot, as it will run, sets 95 % of the egg; never under 75 °C (lethality with the thermometer's error in
+ * hand).
  */
 export function suggestTarget(doc: FormulaDocument, kitchen: Kitchen): number {
-  if (!familyOf(doc.family).eggSets || doc.heat.method === 'oven' || doc.heat.method === 'none') return doc.heat.targetTempC
+  if (!familyOf(doc.family).eggSets || doc.heat.method === 'oven' || doc.heat.method === 'none')
+    return doc.heat.targetTempC
   const cooked = mix(mixPlanOf(doc, kitchen).cooked)
   if (!(cooked.grams.water > 0)) return doc.heat.targetTempC
   const egg = eggTemperatures(cooked, pHOfMix(cooked))
   if (!egg) return doc.heat.targetTempC
   const first = Math.max(75, Math.ceil(egg.t60C - 5))
   for (let target = first; target < first + 12; target++) {
-    const { run: pot } = heatStep({ ...doc, heat: { ...doc.heat, course: { simulated: true }, targetTempC: target } }, kitchen, cooked, waterActivityOf(cooked))
+    const { run: pot } = heatStep(
+      { ...doc, heat: { ...doc.heat, course: { simulated: true }, targetTempC: target } },
+      kitchen,
+      cooked,
+      waterActivityOf(cooked),
+    )
     if (pot.reachedS === null || cookEnd(pot.history, egg, pot.filmC).a >= 0.95) return target
   }
   return first + 12

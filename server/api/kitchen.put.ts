@@ -3,5 +3,9 @@ import { kitchenDocument, kitchenUpdateSchema, type KitchenDocument } from '../.
 
 export default defineEventHandler(async (event) => {
   const update = await readChecked(event, kitchenUpdateSchema)
-  return saveKitchen(await useEm(event), now(), { mutationId: update.mutationId, version: update.version, document: kitchenDocument(update as unknown as KitchenDocument) })
+  return saveKitchen(await useEm(event), now(), {
+    mutationId: update.mutationId,
+    version: update.version,
+    document: kitchenDocument(update as unknown as KitchenDocument),
+  })
 })

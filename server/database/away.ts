@@ -73,7 +73,7 @@ export function faultName(error: unknown): string {
 
 /** Where in the program a fault lies: its lines, without its message, which may hold what a cook wrote. */
 export const faultPlace = (error: unknown): string =>
-  String((error as Failing & { stack?: unknown } | null)?.stack ?? '')
+  String((error as (Failing & { stack?: unknown }) | null)?.stack ?? '')
     .split('\n')
     .filter(line => /^\s+at /.test(line))
     .slice(0, 6)

@@ -41,7 +41,7 @@ function disposedWhenLate(client: PgClient, done: (error: Error | null, client: 
           client.__knex__disposed = error
           client.connection?.stream?.destroy()
         }
-        (last as Answered)(error, result)
+        ;(last as Answered)(error, result)
       }) satisfies Answered
     }
     return query(...args)
@@ -50,15 +50,23 @@ function disposedWhenLate(client: PgClient, done: (error: Error | null, client: 
 }
 
 /** How long who asks of the database waits for it. */
-const patience = (ms: number) => ({ acquireTimeoutMillis: ms, createTimeoutMillis: ms, afterCreate: disposedWhenLate })
+const patience = (ms: number) => ({
+  acquireTimeoutMillis: ms,
+  createTimeoutMillis: ms,
+  afterCreate: disposedWhenLate,
+})
 
 const SERVING = {
   pool: { min: 0, max: 8, ...patience(ANSWER_MS) },
   driverOptions: {
     acquireConnectionTimeout: ANSWER_MS,
     connection: {
-      connectionTimeoutMillis: CONNECT_MS, query_timeout: ANSWER_MS, statement_timeout: STATEMENT_MS,
-      idle_in_transaction_session_timeout: 30_000, keepAlive: true, application_name: 'lumbik',
+      connectionTimeoutMillis: CONNECT_MS,
+      query_timeout: ANSWER_MS,
+      statement_timeout: STATEMENT_MS,
+      idle_in_transaction_session_timeout: 30_000,
+      keepAlive: true,
+      application_name: 'lumbik',
     },
   },
 }
@@ -78,15 +86,20 @@ const ASKING = {
 }
 const MODES = { serve: SERVING, migrate: MIGRATING, ask: ASKING }
 
-export const ormConfig = (clientUrl: string, mode: keyof typeof MODES = 'serve') => defineConfig({
-  clientUrl,
-  entities,
-  connect: false,
-  extensions: [Migrator],
-  discovery: { disableDynamicFileAccess: true },
-  metadataCache: { enabled: false },
-  migrations: { migrationsList: MIGRATIONS.map(m => ({ name: m.name, class: m })), snapshot: false, tableName: 'migrations' },
-  schemaGenerator: { createForeignKeyConstraints: false },
-  logger: message => process.env.LUMBIK_LOG ? console.log(message) : undefined,
-  ...MODES[mode],
-})
+export const ormConfig = (clientUrl: string, mode: keyof typeof MODES = 'serve') =>
+  defineConfig({
+    clientUrl,
+    entities,
+    connect: false,
+    extensions: [Migrator],
+    discovery: { disableDynamicFileAccess: true },
+    metadataCache: { enabled: false },
+    migrations: {
+      migrationsList: MIGRATIONS.map(m => ({ name: m.name, class: m })),
+      snapshot: false,
+      tableName: 'migrations',
+    },
+    schemaGenerator: { createForeignKeyConstraints: false },
+    logger: message => (process.env.LUMBIK_LOG ? console.log(message) : undefined),
+    ...MODES[mode],
+  })

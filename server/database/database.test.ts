@@ -28,7 +28,10 @@ beforeAll(async () => {
 })
 afterAll(() => drop())
 
-/** What the entities would change: nothing but the foreign keys, which stand in the migrations only (entities hold plain ids). */
+/**
+ * What the entities would change: nothing but the foreign keys, which stand in the migrations only (entities hold
+ * plain ids).
+ */
 async function differences(of: MikroORM) {
   const statements = (await of.getSchemaGenerator().getUpdateSchemaSQL({ wrap: false }))
     .split('\n')

@@ -146,7 +146,9 @@ describe('formulas', () => {
     await deleteFormula(fork(), who, LATER, made.id)
     await expect(load(made.id)).rejects.toEqual(refusal('deleted', 'deletedFormula'))
     await expect(save(made.id, 2, 'late')).rejects.toEqual(refusal('deleted', 'deletedFormula'))
-    await expect(renameFormula(fork(), who, LATER, made.id, 'x')).rejects.toEqual(refusal('deleted', 'deletedFormula'))
+    await expect(renameFormula(fork(), who, LATER, made.id, 'x')).rejects.toEqual(
+      refusal('deleted', 'deletedFormula'),
+    )
     await expect(
       createFormulaRow(fork(), who, LATER, { id: made.id, mutationId: randomUUID(), document: plain }),
     ).rejects.toEqual(refusal('deleted', 'deletedFormula'))
@@ -294,7 +296,10 @@ describe('versions', () => {
     expect((await listVersions(fork(), await owner(), made.id, null)).variants).toEqual([
       { id: variant.id, name: 'root, variant' },
     ])
-    expect((await listVersions(fork(), await owner(), variant.id, null)).origin).toEqual({ id: made.id, name: 'root' })
+    expect((await listVersions(fork(), await owner(), variant.id, null)).origin).toEqual({
+      id: made.id,
+      name: 'root',
+    })
   })
   const many = async (name: string, times: Date[], label = '') => {
     const made = await fresh(name)
@@ -496,7 +501,14 @@ describe('lots', () => {
     })
   it('are worked out from their card, have versions of their own, and never overwrite one another silently', async () => {
     const before = await loadKitchen(fork())
-    const lot = { ...LOTS[0]!, id: randomUUID(), name: 'North crate', acidPercent: 99, acidLnSigma: null, method: card }
+    const lot = {
+      ...LOTS[0]!,
+      id: randomUUID(),
+      name: 'North crate',
+      acidPercent: 99,
+      acidLnSigma: null,
+      method: card,
+    }
     const mutationId = randomUUID()
     const made = await write(lot, 0, { mutationId })
     // 12.1 × .1 × 6.404 / 1.5, whatever the writer said it was.

@@ -17,7 +17,8 @@ export interface Kept {
   formulaId: string
   document: FormulaDocument
   label: string
-  /** Whose newest state it came after. */ parentFormulaId: string
+  /** Whose newest state it came after. */
+  parentFormulaId: string
 }
 
 /** Keeps a state, after the one before it. @returns its id */

@@ -7,9 +7,21 @@ import { createError, defineEventHandler, getHeader } from 'h3'
 import { closedTo, listedHosts } from '../utils/door'
 
 export default defineEventHandler((event) => {
-  const closed = closedTo({
-    method: event.method, url: event.node.req.url ?? '', host: getHeader(event, 'host'), origin: getHeader(event, 'origin'), site: getHeader(event, 'sec-fetch-site'),
-    from: event.node.req.socket.remoteAddress,
-  }, listedHosts(process.env.LUMBIK_HOSTS))
-  if (closed) throw createError({ statusCode: closed.status, statusMessage: 'Refused', data: { path: '', code: closed.code, message: closed.message } })
+  const closed = closedTo(
+    {
+      method: event.method,
+      url: event.node.req.url ?? '',
+      host: getHeader(event, 'host'),
+      origin: getHeader(event, 'origin'),
+      site: getHeader(event, 'sec-fetch-site'),
+      from: event.node.req.socket.remoteAddress,
+    },
+    listedHosts(process.env.LUMBIK_HOSTS),
+  )
+  if (closed)
+    throw createError({
+      statusCode: closed.status,
+      statusMessage: 'Refused',
+      data: { path: '', code: closed.code, message: closed.message },
+    })
 })

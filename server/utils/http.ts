@@ -6,14 +6,26 @@ import { isUuid, tooMuch } from '../../shared/schemas/shape'
 import { BODY_LIMIT } from '../../shared/schemas/wire'
 
 /** An error that names a field. */
-export const problem = (statusCode: number, data: Omit<Problem, 'params'> & { params?: Record<string, unknown> }) => createError({ statusCode, statusMessage: 'Not taken', data })
+export const problem = (statusCode: number, data: Omit<Problem, 'params'> & { params?: Record<string, unknown> }) =>
+  createError({ statusCode, statusMessage: 'Not taken', data })
 
-const tooLarge = () => createError({ statusCode: 413, statusMessage: 'Too large', data: { path: '', code: 'bodyTooLarge', limitBytes: BODY_LIMIT, message: `A request may hold at most ${BODY_LIMIT / 1e6} MB (${BODY_LIMIT} bytes).` } })
+const tooLarge = () =>
+  createError({
+    statusCode: 413,
+    statusMessage: 'Too large',
+    data: {
+      path: '',
+      code: 'bodyTooLarge',
+      limitBytes: BODY_LIMIT,
+      message: `A request may hold at most ${BODY_LIMIT / 1e6} MB (${BODY_LIMIT} bytes).`,
+    },
+  })
 
 /** Reads a JSON body's bytes; more than the limit is refused, naming it, without being kept. */
 export async function readBytes(event: H3Event): Promise<Uint8Array> {
   if (Number(getHeader(event, 'content-length') ?? 0) > BODY_LIMIT) throw tooLarge()
-  if (!/^application\/json\b/.test(getHeader(event, 'content-type') ?? '')) throw problem(415, { path: 'content-type', code: 'notJson' })
+  if (!/^application\/json\b/.test(getHeader(event, 'content-type') ?? ''))
+    throw problem(415, { path: 'content-type', code: 'notJson' })
   const chunks: Buffer[] = []
   let size = 0
   for await (const chunk of event.node.req) {
@@ -26,7 +38,7 @@ export async function readBytes(event: H3Event): Promise<Uint8Array> {
 }
 
 /** What is wrong with the whole of it is said of the body. */
-const named = (p: Problem): Problem => p.path ? p : { ...p, path: 'body' }
+const named = (p: Problem): Problem => (p.path ? p : { ...p, path: 'body' })
 
 /** Reads a JSON body; what is too much of anything is refused before it is validated. */
 async function readJson(event: H3Event): Promise<unknown> {

@@ -21,7 +21,9 @@ export const setReady = (start: Promise<void>): void => {
 const WAIT_MS = 2500
 async function whenReady(): Promise<void> {
   let timer: ReturnType<typeof setTimeout> | undefined
-  const late = new Promise<never>((_, reject) => { timer = setTimeout(() => reject(new Refusal('away', '', 'database')), WAIT_MS) })
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Refusal('away', '', 'database')), WAIT_MS)
+  })
   try {
     await Promise.race([ready, late])
   } finally {
@@ -61,8 +63,8 @@ export async function newEm(): Promise<EntityManager> {
 /** Entity manager of a request. */
 export async function useEm(event: H3Event): Promise<EntityManager> {
   const context = event.context as { em?: EntityManager }
-  return context.em ??= await newEm()
+  return (context.em ??= await newEm())
 }
 
 /** Now, or the fixed time the tests set. */
-export const now = (): Date => process.env.LUMBIK_NOW ? new Date(process.env.LUMBIK_NOW) : new Date()
+export const now = (): Date => (process.env.LUMBIK_NOW ? new Date(process.env.LUMBIK_NOW) : new Date())

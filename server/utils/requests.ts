@@ -7,6 +7,10 @@ import { problem } from './http'
 /** A document that is whole and possible, or an error naming its field. */
 export function takeDocument(input: unknown, kitchen: KitchenRecord): FormulaDocument {
   const result = readDocument(input, coreKitchen(kitchen))
-  if (!result.ok) throw problem(422, { ...result.problem, path: result.problem.path ? `document.${result.problem.path}` : 'document' })
+  if (!result.ok)
+    throw problem(422, {
+      ...result.problem,
+      path: result.problem.path ? `document.${result.problem.path}` : 'document',
+    })
   return result.doc
 }

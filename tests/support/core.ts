@@ -9,8 +9,21 @@ import { schoolOf } from '../../core/formula/schools'
 import { findIngredient } from '../../core/base/ingredients/ingredients'
 
 export const kitchen: Kitchen = {
-  altitudeM: 0, roomTempC: 20, foodCode: 'us', business: true, eggGrade: 'usL', vessels: [], ovens: [], burners: [], pans: [], lots: [], prices: {},
-  places: [{ id: 'fan', name: 'Fan fridge', kind: 'fanFridge', airTempC: 3 }, { id: 'still', name: 'Still fridge', kind: 'domesticFridge', airTempC: 4 }],
+  altitudeM: 0,
+  roomTempC: 20,
+  foodCode: 'us',
+  business: true,
+  eggGrade: 'usL',
+  vessels: [],
+  ovens: [],
+  burners: [],
+  pans: [],
+  lots: [],
+  prices: {},
+  places: [
+    { id: 'fan', name: 'Fan fridge', kind: 'fanFridge', airTempC: 3 },
+    { id: 'still', name: 'Still fridge', kind: 'domesticFridge', airTempC: 4 },
+  ],
 }
 
 /** Ids that count up: the core asks its caller for them. */
@@ -24,13 +37,28 @@ export const YOLK_CURD: Grams = { yolk_sep: 170, sugar: 170, lemon: 170, butter8
 export const EGG_CURD: Grams = { egg: 240, sugar: 200, lemon: 200, butter82: 115 }
 
 /** Parts of a mix from grams by ingredient. */
-export const parts = (grams: Grams): MixPart[] => Object.entries(grams).map(([id, massG]) => ({ row: findIngredient(id)!, massG, strength: { kind: 'typical' } }))
+export const parts = (grams: Grams): MixPart[] =>
+  Object.entries(grams).map(([id, massG]) => ({ row: findIngredient(id)!, massG, strength: { kind: 'typical' } }))
 
 /** A document from grams; `edit` changes what the test is about. */
-export function formula(grams: Grams = YOLK_CURD, edit: (d: FormulaDocument) => void = () => {}, options: { school?: School, use?: UseKind } = {}): FormulaDocument {
+export function formula(
+  grams: Grams = YOLK_CURD,
+  edit: (d: FormulaDocument) => void = () => {},
+  options: { school?: School, use?: UseKind } = {},
+): FormulaDocument {
   const id = counter()
   const lines = Object.entries(grams).map(([ingredientId, massG]) => line(id(), ingredientId, massG))
-  const doc = createFormula({ name: 'Test curd', school: options.school ?? 'yolkBath', use: defaultUse(options.use ?? 'spooned'), lines, startAt: '2026-11-28T09:00' }, kitchen, id)
+  const doc = createFormula(
+    {
+      name: 'Test curd',
+      school: options.school ?? 'yolkBath',
+      use: defaultUse(options.use ?? 'spooned'),
+      lines,
+      startAt: '2026-11-28T09:00',
+    },
+    kitchen,
+    id,
+  )
   doc.heat.targetTempC = 80
   edit(doc)
   return doc
@@ -38,22 +66,46 @@ export function formula(grams: Grams = YOLK_CURD, edit: (d: FormulaDocument) => 
 
 /** A formula in grams of every way of making. */
 export const MADE: Record<School, Grams> = {
-  yolkBath: { yolk_sep: 170, sugar: 170, lemon: 170, butter82: 85 }, wholeEggTempered: { egg: 240, sugar: 200, lemon: 200, butter82: 115 }, emulsified: { egg: 200, sugar: 220, lemon: 160, butter82: 300 },
-  microwave: { egg: 240, sugar: 200, lemon: 200, butter82: 115 }, gelatinBacked: { egg: 240, sugar: 200, lemon: 180, butter82: 150, gelatin: 5 },
-  reduced: { cream36: 600, sugar: 150, lemon: 90 }, boiled: { cream36: 600, sugar: 150, lemon: 80 }, dissolved: { cream48: 600, sugar: 110, lemon: 75 }, wine: { cream36: 600, sugar: 120, wine_late: 60, lemon: 60 },
-  hotBase: { egg: 300, sugar: 380, lemon: 180, flour: 60 }, cooledBase: { egg: 300, sugar: 380, lemon: 180, flour: 40 },
-  lowOven: { condensed: 800, yolk_sep: 110, lime: 240 }, steadyOven: { condensed: 800, yolk_sep: 110, lime: 240 }, tartlets: { condensed: 400, yolk_sep: 55, lime: 120 }, chillOnly: { condensed: 800, cream36: 100, lime: 240 },
-  juiceAfter: { water: 330, sugar: 210, cornflour: 50, yolk_sep: 70, lemon: 120, butter82: 40 }, boiledAgain: { water: 330, sugar: 210, cornflour: 50, yolk_sep: 110, lemon: 120, butter82: 40 }, milkPudding: { milk: 700, sugar: 75, cornflour: 60, zest: 5 },
-  foldedMousse: { egg: 120, sugar: 120, lemon: 110, gelatin: 4, cream36: 320 }, setCream: { cream36: 400, milk: 150, sugar: 80, gelatin: 4.4, lemon: 30 },
-  whippedAcid: { creme_fr: 150, lemon: 60, icing: 60, cream36: 320 }, beatenWhites: { lemon: 60, icing: 80, cream36: 250, white: 90 },
-  blendedGel: { water: 260, sugar: 110, agar: 5.2, yuzu: 160 }, frozenInsert: { water: 160, sugar: 80, agar: 3, raspberry: 260 },
+  yolkBath: { yolk_sep: 170, sugar: 170, lemon: 170, butter82: 85 },
+  wholeEggTempered: { egg: 240, sugar: 200, lemon: 200, butter82: 115 },
+  emulsified: { egg: 200, sugar: 220, lemon: 160, butter82: 300 },
+  microwave: { egg: 240, sugar: 200, lemon: 200, butter82: 115 },
+  gelatinBacked: { egg: 240, sugar: 200, lemon: 180, butter82: 150, gelatin: 5 },
+  reduced: { cream36: 600, sugar: 150, lemon: 90 },
+  boiled: { cream36: 600, sugar: 150, lemon: 80 },
+  dissolved: { cream48: 600, sugar: 110, lemon: 75 },
+  wine: { cream36: 600, sugar: 120, wine_late: 60, lemon: 60 },
+  hotBase: { egg: 300, sugar: 380, lemon: 180, flour: 60 },
+  cooledBase: { egg: 300, sugar: 380, lemon: 180, flour: 40 },
+  lowOven: { condensed: 800, yolk_sep: 110, lime: 240 },
+  steadyOven: { condensed: 800, yolk_sep: 110, lime: 240 },
+  tartlets: { condensed: 400, yolk_sep: 55, lime: 120 },
+  chillOnly: { condensed: 800, cream36: 100, lime: 240 },
+  juiceAfter: { water: 330, sugar: 210, cornflour: 50, yolk_sep: 70, lemon: 120, butter82: 40 },
+  boiledAgain: { water: 330, sugar: 210, cornflour: 50, yolk_sep: 110, lemon: 120, butter82: 40 },
+  milkPudding: { milk: 700, sugar: 75, cornflour: 60, zest: 5 },
+  foldedMousse: { egg: 120, sugar: 120, lemon: 110, gelatin: 4, cream36: 320 },
+  setCream: { cream36: 400, milk: 150, sugar: 80, gelatin: 4.4, lemon: 30 },
+  whippedAcid: { creme_fr: 150, lemon: 60, icing: 60, cream36: 320 },
+  beatenWhites: { lemon: 60, icing: 80, cream36: 250, white: 90 },
+  blendedGel: { water: 260, sugar: 110, agar: 5.2, yuzu: 160 },
+  frozenInsert: { water: 160, sugar: 80, agar: 3, raspberry: 260 },
   boiledMeringue: { milk: 220, lemon: 120, sugar: 140, yolk_sep: 96, cornflour: 18, gelatin: 14, white: 110 },
 }
 
 /** A formula of a way of making, as its defaults have it. */
-export function make(school: School, edit: (d: FormulaDocument) => void = () => {}, grams = MADE[school], use: UseKind = familyOf(schoolOf(school).family).uses[0]!) {
+export function make(
+  school: School,
+  edit: (d: FormulaDocument) => void = () => {},
+  grams = MADE[school],
+  use: UseKind = familyOf(schoolOf(school).family).uses[0]!,
+) {
   const id = counter()
-  const doc = createFormula({ name: 'x', school, use: defaultUse(use), lines: Object.entries(grams).map(([i, g]) => line(id(), i, g)) }, kitchen, id)
+  const doc = createFormula(
+    { name: 'x', school, use: defaultUse(use), lines: Object.entries(grams).map(([i, g]) => line(id(), i, g)) },
+    kitchen,
+    id,
+  )
   edit(doc)
   return doc
 }

@@ -35,11 +35,14 @@ export async function withDatabase(template?: string): Promise<string> {
   await admin(execute => execute(`create database "${name}"${template ? ` template "${template}"` : ''}`))
   return name
 }
-export const dropDatabase = (name: string) => admin(execute => execute(`drop database if exists "${name}" with (force)`))
+export const dropDatabase = (name: string) =>
+  admin(execute => execute(`drop database if exists "${name}" with (force)`))
 
 /** Opens a database: the one named, or an empty one of its own. `drop` closes and removes it, `close` leaves it. */
-export async function openDatabase(named?: string): Promise<{ orm: MikroORM, url: string, drop: () => Promise<void>, close: () => Promise<void> }> {
-  const name = named ?? await withDatabase()
+export async function openDatabase(
+  named?: string,
+): Promise<{ orm: MikroORM, url: string, drop: () => Promise<void>, close: () => Promise<void> }> {
+  const name = named ?? (await withDatabase())
   const url = testUrl(name)
   // As when it is served, but patient: tests share two cores with one another.
   const orm = await MikroORM.init({ ...ormConfig(url), driverOptions: {} })
@@ -58,8 +61,13 @@ export async function openDatabase(named?: string): Promise<{ orm: MikroORM, url
 /** Tables in the order in which rows may refer to one another. */
 const TABLES = ['kitchen', 'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'formula_version', 'mutation']
 
-/** A copy of a template whose rows can be put back as they were, without a new database: in milliseconds, under a running server. */
-export async function restorable(template: string): Promise<{ name: string, restore: (ask: () => Promise<unknown>) => Promise<void>, drop: () => Promise<void> }> {
+/**
+ * A copy of a template whose rows can be put back as they were, without a new database: in milliseconds, under a
+ * running server.
+ */
+export async function restorable(
+  template: string,
+): Promise<{ name: string, restore: (ask: () => Promise<unknown>) => Promise<void>, drop: () => Promise<void> }> {
   const name = await withDatabase(template)
   const orm = await MikroORM.init({ ...ormConfig(testUrl(name)), driverOptions: {} })
   /** Statements sent together are one transaction. Told to give way to a late request, it tries again. */
@@ -71,17 +79,23 @@ export async function restorable(template: string): Promise<{ name: string, rest
       return execute(sql, tries - 1)
     }
   }
-  await execute(`create schema "kept"; ${TABLES.map(t => `create table "kept"."${t}" as table "public"."${t}"`).join('; ')}`)
+  await execute(
+    `create schema "kept"; ${TABLES.map(t => `create table "kept"."${t}" as table "public"."${t}"`).join('; ')}`,
+  )
   return {
     name,
     restore: async (ask) => {
-      // What a closed page had still asked for is let through first: the server has answered what came before this question, and its database rests.
-      const busy = 'select count(*)::int as n from pg_stat_activity where datname = current_database() and state <> \'idle\' and pid <> pg_backend_pid()'
+      // What a closed page had still asked for is let through first: the server has answered what came before this
+      // question, and its database rests.
+      const busy =
+        'select count(*)::int as n from pg_stat_activity where datname = current_database() and state <> \'idle\' and pid <> pg_backend_pid()'
       for (let quiet = 0; quiet < 4;) {
         await ask()
-        quiet = (await execute(busy) as { n: number }[])[0]!.n > 0 ? 0 : quiet + 1
+        quiet = ((await execute(busy)) as { n: number }[])[0]!.n > 0 ? 0 : quiet + 1
       }
-      await execute(`truncate ${TABLES.map(t => `"public"."${t}"`).join(', ')}; ${TABLES.map(t => `insert into "public"."${t}" select * from "kept"."${t}"`).join('; ')}`)
+      await execute(
+        `truncate ${TABLES.map(t => `"public"."${t}"`).join(', ')}; ${TABLES.map(t => `insert into "public"."${t}" select * from "kept"."${t}"`).join('; ')}`,
+      )
     },
     drop: async () => {
       await orm.close(true)

@@ -1,6 +1,8 @@
 /**
- * A Lumbik for every browser test as if it were new: the built server on a copy of the migrated, seeded template database,
- * its rows put back before each test, with a fixed clock. A request of the page to anywhere but its own origin, or an error in it, fails the test.
+ * A Lumbik for every browser test as if it were new: the built server on a copy of the migrated, seeded template
+ * database,
+ * its rows put back before each test, with a fixed clock. A request of the page to anywhere but its own origin, or an
+ * error in it, fails the test.
  */
 import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import { freePort, startServer } from '../../scripts/setup.mjs'
@@ -20,31 +22,44 @@ export interface Lumbik {
   start: () => Promise<void>
 }
 
-interface Running { url: string, stop: () => Promise<void> }
+interface Running {
+  url: string
+  stop: () => Promise<void>
+}
 
-export const test = base.extend<{ lumbik: Lumbik, guarded: string[] }, { house: Lumbik & { restore: () => Promise<void> } }>({
+export const test = base.extend<
+  { lumbik: Lumbik, guarded: string[] },
+  { house: Lumbik & { restore: () => Promise<void> } }
+>({
   /** One server for the tests of a worker, each of which finds the rows of the template. */
-  house: [async ({}, use) => {
-    const database = await restorable('lumbik_template')
-    const port = await freePort(0)
-    let running: Running | null = null
-    const house = {
-      url: `http://127.0.0.1:${port}`,
-      database: testUrl(database.name),
-      restore: () => database.restore(async () => running && fetch(`${house.url}/api/health`)),
-      async start() {
-        running ??= await startServer({ DATABASE_URL: testUrl(database.name), LUMBIK_DEMO: '1', LUMBIK_NOW: NOW }, port, 'ignore') as Running
-      },
-      async stop() {
-        await running?.stop()
-        running = null
-      },
-    }
-    await house.start()
-    await use(house)
-    await house.stop()
-    await database.drop()
-  }, { scope: 'worker' }],
+  house: [
+    async ({}, use) => {
+      const database = await restorable('lumbik_template')
+      const port = await freePort(0)
+      let running: Running | null = null
+      const house = {
+        url: `http://127.0.0.1:${port}`,
+        database: testUrl(database.name),
+        restore: () => database.restore(async () => running && fetch(`${house.url}/api/health`)),
+        async start() {
+          running ??= (await startServer(
+            { DATABASE_URL: testUrl(database.name), LUMBIK_DEMO: '1', LUMBIK_NOW: NOW },
+            port,
+            'ignore',
+          )) as Running
+        },
+        async stop() {
+          await running?.stop()
+          running = null
+        },
+      }
+      await house.start()
+      await use(house)
+      await house.stop()
+      await database.drop()
+    },
+    { scope: 'worker' },
+  ],
   lumbik: async ({ house }, use) => {
     await house.restore()
     await house.start()
@@ -52,19 +67,23 @@ export const test = base.extend<{ lumbik: Lumbik, guarded: string[] }, { house: 
   },
   baseURL: async ({ lumbik }, use) => use(lumbik.url),
   /** Names what a page did that it must not; checked after every test. */
-  guarded: [async ({ context, lumbik }, use) => {
-    const faults: string[] = []
-    context.on('page', (page) => {
-      page.on('request', (request) => {
-        const { origin, protocol } = new URL(request.url())
-        if (origin !== lumbik.url && protocol !== 'data:' && protocol !== 'blob:') faults.push(`request to ${request.url()}`)
+  guarded: [
+    async ({ context, lumbik }, use) => {
+      const faults: string[] = []
+      context.on('page', (page) => {
+        page.on('request', (request) => {
+          const { origin, protocol } = new URL(request.url())
+          if (origin !== lumbik.url && protocol !== 'data:' && protocol !== 'blob:')
+            faults.push(`request to ${request.url()}`)
+        })
+        page.on('pageerror', error => faults.push(`error: ${error.message}`))
+        page.on('console', message => /Content Security Policy/i.test(message.text()) && faults.push(message.text()))
       })
-      page.on('pageerror', error => faults.push(`error: ${error.message}`))
-      page.on('console', message => /Content Security Policy/i.test(message.text()) && faults.push(message.text()))
-    })
-    await use(faults)
-    expect(faults).toEqual([])
-  }, { auto: true }],
+      await use(faults)
+      expect(faults).toEqual([])
+    },
+    { auto: true },
+  ],
   page: async ({ page }, use) => {
     await page.clock.setFixedTime(new Date(NOW))
     await use(page)
@@ -86,7 +105,12 @@ export const settled = (page: Page) => expect(workspace(page)).toHaveAttribute('
 /** Everything is committed. */
 export const saved = (page: Page) => expect(workspace(page)).toHaveAttribute('data-save', 'saved')
 
-export const verdict = (page: Page): Promise<string> => page.locator('[data-verdict]').first().getAttribute('data-verdict').then(v => v!)
+export const verdict = (page: Page): Promise<string> =>
+  page
+    .locator('[data-verdict]')
+    .first()
+    .getAttribute('data-verdict')
+    .then(v => v!)
 /** A number in an element's text. */
 export async function numberIn(locator: Locator): Promise<number> {
   const text = await locator.first().innerText()

@@ -5,7 +5,10 @@ import { useKitchenStore } from '../../stores/kitchen'
 import type { KitchenRecord } from '../../../shared/schemas/kitchen'
 
 const settings = (temperatureUnit: 'C' | 'F') => ({ settings: { temperatureUnit } }) as unknown as KitchenRecord
-const mount = (props: Record<string, unknown>) => mountSuspended(QuantityField, { props: { modelValue: 100, kind: 'mass', label: 'Sugar', max: 1000, ...props } as never })
+const mount = (props: Record<string, unknown>) =>
+  mountSuspended(QuantityField, {
+    props: { modelValue: 100, kind: 'mass', label: 'Sugar', max: 1000, ...props } as never,
+  })
 const last = (w: Awaited<ReturnType<typeof mount>>) => w.emitted('update:modelValue')?.at(-1)?.[0]
 
 describe('a number with its unit', () => {
@@ -29,12 +32,23 @@ describe('a number with its unit', () => {
     await low.get('input').trigger('keydown', { key: 'ArrowDown' })
     expect(last(low)).toBe(0)
   })
-  it.each([['150', 150], ['12,5', 12.5], ['80 g', 80], ['.5', 0.5]])('takes "%s"', async (text, value) => {
+  it.each([
+    ['150', 150],
+    ['12,5', 12.5],
+    ['80 g', 80],
+    ['.5', 0.5],
+  ])('takes "%s"', async (text, value) => {
     const w = await mount({})
     await w.get('input').setValue(text)
     expect(last(w)).toBe(value)
   })
-  it.each([['', 'a number is needed'], ['some', 'is not a number'], ['1e9', 'is not a number'], ['-3', 'between 0 g and 1000 g'], ['2000', 'between 0 g and 1000 g']])('refuses "%s", says why by name, and keeps the last good one', async (text, why) => {
+  it.each([
+    ['', 'a number is needed'],
+    ['some', 'is not a number'],
+    ['1e9', 'is not a number'],
+    ['-3', 'between 0 g and 1000 g'],
+    ['2000', 'between 0 g and 1000 g'],
+  ])('refuses "%s", says why by name, and keeps the last good one', async (text, why) => {
     const w = await mount({})
     await w.get('input').setValue(text)
     expect(w.get('[role=alert]').text()).toContain(why)
@@ -71,7 +85,9 @@ describe('a number with its unit', () => {
     expect(w.get('input').element.value).toBe('141.')
   })
   it('takes sums and other units, and says what they come to', async () => {
-    useKitchenStore().take({ settings: { temperatureUnit: 'C', cups: 'us', eggGrade: 'usL' } } as unknown as KitchenRecord)
+    useKitchenStore().take({
+      settings: { temperatureUnit: 'C', cups: 'us', eggGrade: 'usL' },
+    } as unknown as KitchenRecord)
     const w = await mount({ ingredientId: 'lemon', max: 5000 })
     await w.get('input').setValue('150+20')
     expect(last(w)).toBe(170)

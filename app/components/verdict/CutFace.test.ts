@@ -8,7 +8,16 @@ import { useKitchenStore } from '../../stores/kitchen'
 import type { KitchenRecord } from '../../../shared/schemas/kitchen'
 
 const state = (slump: number, tempC: number) => ({ slump, tempC, standsM: 0.05, cutsM: 0.025 })
-const piece = (over: Partial<PieceFigures> = {}): PieceFigures => ({ use: 'cut', heightM: 0.025, widthM: 0.06, crustM: 0.004, crustForm: 'shell', cold: state(0, 4), plate: state(0.2, 17), ...over })
+const piece = (over: Partial<PieceFigures> = {}): PieceFigures => ({
+  use: 'cut',
+  heightM: 0.025,
+  widthM: 0.06,
+  crustM: 0.004,
+  crustForm: 'shell',
+  cold: state(0, 4),
+  plate: state(0.2, 17),
+  ...over,
+})
 const bounds = (d: string) => {
   const points = [...d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(m => [Number(m[1]), Number(m[2])] as const)
   const xs = points.map(p => p[0])
@@ -38,7 +47,9 @@ describe('the cut face', () => {
   })
   it.each(['spooned', 'glass', 'piped', 'cut', 'turnedOut'] as const)('draws what is %s', async (use) => {
     const doc = formula(YOLK_CURD, () => {}, { use })
-    const w = await mountSuspended(CutFace, { props: { piece: pieceFigures(doc, assess(doc, kitchen)), small: true } })
+    const w = await mountSuspended(CutFace, {
+      props: { piece: pieceFigures(doc, assess(doc, kitchen)), small: true },
+    })
     expect(w.findAll('path[clip-path]')).toHaveLength(2)
     expect(w.html()).not.toContain('NaN')
     expect(w.get('svg').attributes('aria-label')).toContain('From the fridge')

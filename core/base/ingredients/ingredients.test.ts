@@ -8,7 +8,10 @@ import { COMPOSITION_KEYS } from './types'
 
 describe('the table', () => {
   it.each(INGREDIENTS.map(row => [row.id, row] as const))('%s adds up, and names its source', (_, row) => {
-    const known = COMPOSITION_KEYS.filter(k => k !== 'milkFat').reduce((s, k) => s + part(row, k), 0) + (row.acid?.typical ?? 0) + (row.ethanol ?? 0)
+    const known =
+      COMPOSITION_KEYS.filter(k => k !== 'milkFat').reduce((s, k) => s + part(row, k), 0) +
+      (row.acid?.typical ?? 0) +
+      (row.ethanol ?? 0)
     expect(known).toBeGreaterThan(92)
     expect(known).toBeLessThan(102)
     expect(part(row, 'milkFat')).toBeLessThanOrEqual(part(row, 'fat'))
@@ -43,7 +46,9 @@ describe(`against the Indian tables (${tables.ifct.source})`, () => {
     const theirs = compositions('E033')[0]!
     const lemon = findIngredient('lemon')!
     expect(theirs.orgac).toBeLessThan(lemon.acid!.typical)
-    expect(Math.log(lemon.acid!.typical / theirs.orgac)).toBeLessThan(3 * acidLogSigma(lemon) + theirs.orgac_e / theirs.orgac)
+    expect(Math.log(lemon.acid!.typical / theirs.orgac)).toBeLessThan(
+      3 * acidLogSigma(lemon) + theirs.orgac_e / theirs.orgac,
+    )
   })
 })
 
@@ -65,6 +70,6 @@ describe('eggs and fruit', () => {
   })
   it('three ordinary lemons make about half a US cup (trade rule of thumb: 118 ml)', () => {
     const lemon = FRUITS.find(f => f.id === 'lemon medium')!
-    expect(Math.abs(3 * lemon.juiceG / DENSITIES.lemon!.gPerMl / 118 - 1)).toBeLessThan(0.15)
+    expect(Math.abs((3 * lemon.juiceG) / DENSITIES.lemon!.gPerMl / 118 - 1)).toBeLessThan(0.15)
   })
 })

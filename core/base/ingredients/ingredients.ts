@@ -12,7 +12,11 @@ export const part = (row: Ingredient, key: CompositionKey): number => row.per100
 
 /** Total protein, g per 100 g. */
 export const protein = (row: Ingredient): number =>
-  part(row, 'casein') + part(row, 'whey') + part(row, 'eggWhiteProtein') + part(row, 'yolkProtein') + part(row, 'otherProtein')
+  part(row, 'casein') +
+  part(row, 'whey') +
+  part(row, 'eggWhiteProtein') +
+  part(row, 'yolkProtein') +
+  part(row, 'otherProtein')
 
 /**
  * One σ of ln(titratable acidity) of an unmeasured juice.
@@ -20,7 +24,15 @@ export const protein = (row: Ingredient): number =>
  * .22); where none is remembered, a quarter of the table's own low-to-high range.
  */
 export function acidLogSigma(row: Ingredient): number {
-  const remembered: Record<string, number> = { lemon: 0.10, lime: 0.10, keylime: 0.10, orange: 0.20, blood: 0.20, passion: 0.17, lemon_sweet: 0.22 }
+  const remembered: Record<string, number> = {
+    lemon: 0.1,
+    lime: 0.1,
+    keylime: 0.1,
+    orange: 0.2,
+    blood: 0.2,
+    passion: 0.17,
+    lemon_sweet: 0.22,
+  }
   if (!row.acid) return 0
   return remembered[row.id] ?? Math.log(row.acid.high / row.acid.low) / 4
 }
@@ -29,7 +41,12 @@ export function acidLogSigma(row: Ingredient): number {
 export function withFat(row: Ingredient, fatPercent: number): Ingredient {
   const fat = part(row, 'fat')
   const serum = (100 - fatPercent) / (100 - fat)
-  const per100g = Object.fromEntries(Object.entries(row.per100g).map(([k, v]) => [k, k === 'fat' || k === 'milkFat' ? (fat > 0 ? v * fatPercent / fat : k === 'fat' ? fatPercent : 0) : v * serum]))
+  const per100g = Object.fromEntries(
+    Object.entries(row.per100g).map(([k, v]) => [
+      k,
+      k === 'fat' || k === 'milkFat' ? (fat > 0 ? (v * fatPercent) / fat : k === 'fat' ? fatPercent : 0) : v * serum,
+    ]),
+  )
   return { ...row, per100g }
 }
 
@@ -41,7 +58,8 @@ export function withBrix(row: Ingredient, brix: number, acidPercent: number): In
   const sugars = ['sucrose', 'monosaccharides', 'lactose'] as const
   const now = sugars.reduce((s, k) => s + part(row, k), 0)
   const aqueous = now + acidPercent + part(row, 'ash') + part(row, 'water')
-  const wanted = Math.max(0, brix / 100 * aqueous - acidPercent - part(row, 'ash'))
-  const scaled = now > 0 ? Object.fromEntries(sugars.map(k => [k, part(row, k) * wanted / now])) : { monosaccharides: wanted }
+  const wanted = Math.max(0, (brix / 100) * aqueous - acidPercent - part(row, 'ash'))
+  const scaled =
+    now > 0 ? Object.fromEntries(sugars.map(k => [k, (part(row, k) * wanted) / now])) : { monosaccharides: wanted }
   return { ...row, per100g: { ...row.per100g, ...scaled, water: part(row, 'water') + now - wanted } }
 }

@@ -14,18 +14,42 @@ export interface Measured {
 
 /** Where a line's strength comes from. A lot is referenced by id, with a snapshot so the document stands alone. */
 export type Strength =
-  | { kind: 'typical' }
-  | { kind: 'measured' } & Measured
-  | { kind: 'lot', lotId: string, name: string } & Measured
+  { kind: 'typical' } | ({ kind: 'measured' } & Measured) | ({ kind: 'lot', lotId: string, name: string } & Measured)
 export const COMPOSITION_KEYS = [
-  'water', 'sucrose', 'monosaccharides', 'lactose', 'fat', 'milkFat', 'casein', 'whey', 'eggWhiteProtein',
-  'yolkProtein', 'otherProtein', 'starch', 'fibre', 'ash',
+  'water',
+  'sucrose',
+  'monosaccharides',
+  'lactose',
+  'fat',
+  'milkFat',
+  'casein',
+  'whey',
+  'eggWhiteProtein',
+  'yolkProtein',
+  'otherProtein',
+  'starch',
+  'fibre',
+  'ash',
 ] as const
 export type CompositionKey = (typeof COMPOSITION_KEYS)[number]
 
 export type AcidKind = 'citric' | 'lactic' | 'tartaricMalic'
 export type Confidence = 'H' | 'M' | 'L'
-export type IngredientGroup = 'juice' | 'egg' | 'sugar' | 'butter' | 'dairy' | 'setter' | 'acid' | 'zest' | 'water' | 'plant' | 'chocolate' | 'biscuit' | 'nut' | 'other'
+export type IngredientGroup =
+  | 'juice'
+  | 'egg'
+  | 'sugar'
+  | 'butter'
+  | 'dairy'
+  | 'setter'
+  | 'acid'
+  | 'zest'
+  | 'water'
+  | 'plant'
+  | 'chocolate'
+  | 'biscuit'
+  | 'nut'
+  | 'other'
 export const ALLERGENS = ['egg', 'milk', 'gluten', 'nuts', 'soya', 'sulphites'] as const
 export type Allergen = (typeof ALLERGENS)[number]
 
@@ -44,7 +68,9 @@ export interface Ingredient {
   readonly potassiumMg: number
   /** Ethanol, g per 100 g. */
   readonly ethanol?: number
-  /** Heat that its milk proteins have had before it reaches the kitchen, 0–1 (judgement; sweetened condensed milk .7). */
+  /**
+   * Heat that its milk proteins have had before it reaches the kitchen, 0–1 (judgement; sweetened condensed milk .7).
+   */
   readonly milkHeat?: number
   readonly allergens?: readonly Allergen[]
   /** Row of the fruit table that gives this juice. */

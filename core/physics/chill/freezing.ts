@@ -13,11 +13,17 @@ import { type Fractions, heatAt, heatCapacityTable, type HeatTable, thermalPrope
 export const ICE_LATENT = 333.6e3
 /** Conductivity of ice near −15 °C, W/(m·K) (ASHRAE, from memory H). */
 const ICE_K = 2.4
-/** Mean temperature at which a piece leaves its mould: its edge begins to freeze and its fat is hard (judgement; fat 68 % solid). */
+/**
+ * Mean temperature at which a piece leaves its mould: its edge begins to freeze and its fat is hard (judgement; fat
+ * 68 % solid).
+ */
 export const FIRM_MEAN_C = -3
 /** Core above which it counts as thawed, °C: no ice is left and the set is itself again. */
 export const THAWED_CORE_C = 2
-/** When a piece is thawed for good: its mean back above the mark for the last time, s; null if it never is, 0 if it never was below. */
+/**
+ * When a piece is thawed for good: its mean back above the mark for the last time, s; null if it never is, 0 if it
+ * never was below.
+ */
 export function thawedAt(timeS: readonly number[], meanC: readonly number[]): number | null {
   const last = meanC.map(t => t < THAWED_CORE_C).lastIndexOf(true)
   return last < 0 ? 0 : last >= meanC.length - 1 ? null : timeS[last + 1]!
@@ -26,8 +32,12 @@ const LOW_C = -45
 const HIGH_C = 110
 const PER_K = 8
 
-/** Freezing point of a mix, °C: water activity a_w lowers it by 1/T_f = 1/273.15 − R·ln a_w/ΔH (ideal, ΔH 6010 J/mol; CRC). */
-export const freezingPoint = (waterActivity: number): number => 1 / (1 / 273.15 - 8.314 * Math.log(Math.min(0.9999, waterActivity)) / 6010) - 273.15
+/**
+ * Freezing point of a mix, °C: water activity a_w lowers it by 1/T_f = 1/273.15 − R·ln a_w/ΔH (ideal, ΔH 6010 J/mol;
+ * CRC).
+ */
+export const freezingPoint = (waterActivity: number): number =>
+  1 / (1 / 273.15 - (8.314 * Math.log(Math.min(0.9999, waterActivity))) / 6010) - 273.15
 
 export interface Freezing {
   freezingC: number
@@ -40,7 +50,7 @@ export interface Freezing {
 export function freezingOf(f: Fractions, waterActivity: number): Freezing {
   const freezingC = Math.min(-0.05, freezingPoint(waterActivity))
   const free = Math.max(0, f.water - 0.4 * f.protein)
-  const ice = (t: number) => t >= freezingC ? 0 : 1 - freezingC / t
+  const ice = (t: number) => (t >= freezingC ? 0 : 1 - freezingC / t)
   const unfrozen = heatCapacityTable(f)
   const warm = thermalProperties(f, 10)
   const n = (HIGH_C - LOW_C) * PER_K + 1
@@ -64,12 +74,17 @@ export function freezingOf(f: Fractions, waterActivity: number): Freezing {
     while (i < n - 2 && enthalpyAt[i + 1]! <= h) i++
     return LOW_C + (i + (h - enthalpyAt[i]!) / (enthalpyAt[i + 1]! - enthalpyAt[i]!)) / PER_K
   }
-  // Heat capacity for the implicit step: above the freezing point without latent heat, or a thawed cell would be stepped explicitly.
+  // Heat capacity for the implicit step: above the freezing point without latent heat, or a thawed cell would be
+  // stepped explicitly.
   const values = Float64Array.from({ length: n }, (_, i) => {
     const t = LOW_C + i / PER_K
     return t >= freezingC ? heatAt(unfrozen, t) : (enthalpy(t) - enthalpy(t - 0.25)) / 0.25
   })
   const cp: HeatTable = { values, fromC: LOW_C, perK: PER_K }
   const k = (meanC: number) => warm.k + (ICE_K - 0.6) * free * ice(meanC)
-  return { freezingC, ice, solid: { k: warm.k, rho: warm.rho, cp, freezing: { pointC: freezingC, enthalpy, temperature, k } } }
+  return {
+    freezingC,
+    ice,
+    solid: { k: warm.k, rho: warm.rho, cp, freezing: { pointC: freezingC, enthalpy, temperature, k } },
+  }
 }

@@ -1,6 +1,7 @@
 /**
  * Water on and from a surface: dew point, sweating under a cover, drying to a skin, dew on a cold piece in a warm room.
- * Vapour flows by the same mass transfer as elsewhere (Lewis): ṁ = h_m·(p_s/T_s − p_c/T_c)/R_v, h_m = hc/(1.1·1006·.90).
+ * Vapour flows by the same mass transfer as elsewhere (Lewis): ṁ = h_m·(p_s/T_s − p_c/T_c)/R_v, h_m =
+ * hc/(1.1·1006·.90).
  */
 import { valueAt } from '../thermal/conduction'
 import { massTransfer, R_VAPOUR, saturationPressure, saturationTemperature } from '../thermal/steam'
@@ -10,13 +11,23 @@ const GAP_HC = 3
 const OPEN_HC = 3.5
 
 /** Dew point of air, °C. @param relativeHumidity 0–1 */
-export const dewPoint = (tempC: number, relativeHumidity: number): number => saturationTemperature(relativeHumidity * saturationPressure(tempC))
+export const dewPoint = (tempC: number, relativeHumidity: number): number =>
+  saturationTemperature(relativeHumidity * saturationPressure(tempC))
 
 /** Vapour from a surface to another at a temperature, kg/(m²·s). */
 const vapour = (hc: number, surfaceC: number, waterActivity: number, toC: number, toHumidity: number): number =>
-  Math.max(0, massTransfer(hc) / R_VAPOUR * (waterActivity * saturationPressure(surfaceC) / (surfaceC + 273.15) - toHumidity * saturationPressure(toC) / (toC + 273.15)))
+  Math.max(
+    0,
+    (massTransfer(hc) / R_VAPOUR) *
+    ((waterActivity * saturationPressure(surfaceC)) / (surfaceC + 273.15) -
+      (toHumidity * saturationPressure(toC)) / (toC + 273.15)),
+  )
 
-export interface SurfaceCourse { timeS: readonly number[], surfaceC: readonly number[], airC: (timeS: number) => number }
+export interface SurfaceCourse {
+  timeS: readonly number[]
+  surfaceC: readonly number[]
+  airC: (timeS: number) => number
+}
 /** Step for adding up vapour, s. */
 const STEP_S = 60
 
@@ -34,9 +45,18 @@ export function sweatUnder(c: SurfaceCourse, waterActivity: number, fromS: numbe
 }
 
 /** Water an open surface loses between two times, g/m². @param relativeHumidity of the air around (.6: judgement) */
-export function driesBy(c: SurfaceCourse, waterActivity: number, fromS: number, toS: number, relativeHumidity = 0.6): number {
+export function driesBy(
+  c: SurfaceCourse,
+  waterActivity: number,
+  fromS: number,
+  toS: number,
+  relativeHumidity = 0.6,
+): number {
   let sum = 0
-  for (let t = fromS; t < toS; t += STEP_S) sum += vapour(OPEN_HC, valueAt(c.timeS, c.surfaceC, t), waterActivity, c.airC(t), relativeHumidity) * Math.min(STEP_S, toS - t)
+  for (let t = fromS; t < toS; t += STEP_S)
+    sum +=
+      vapour(OPEN_HC, valueAt(c.timeS, c.surfaceC, t), waterActivity, c.airC(t), relativeHumidity) *
+      Math.min(STEP_S, toS - t)
   return 1000 * sum
 }
 /** An open surface that has lost this much has a skin, g/m²: the water of its top tenth of a millimetre (judgement). */

@@ -1,17 +1,58 @@
 /**
- * Tins and dishes by the size they are sold under, with their true inside measures: an inch is 25.4 mm, a "23 cm" tin is a
- * 9-inch one rounded, and most tins narrow a little towards the base. Sizes and tapers are common trade sizes, from memory
- * (M); a kitchen that measures its own, or the water it holds, knows better. Checked against trade volume tables in tests.
+ * Tins and dishes by the size they are sold under, with their true inside measures: an inch is 25.4 mm, a "23 cm" tin
+ * is a
+ * 9-inch one rounded, and most tins narrow a little towards the base. Sizes and tapers are common trade sizes, from
+ * memory
+ * (M); a kitchen that measures its own, or the water it holds, knows better. Checked against trade volume tables in
+ * tests.
  */
 import { INCH_M } from '../../base/units'
 import type { Material, Vessel, VesselKind } from './cavity'
 
-export interface NominalVessel { id: string, market: 'us' | 'metric', name: string, vessel: Vessel }
+export interface NominalVessel {
+  id: string
+  market: 'us' | 'metric'
+  name: string
+  vessel: Vessel
+}
 
-const row = (market: NominalVessel['market'], id: string, name: string, kind: VesselKind, material: Material, unit: number, l: number, w: number, h: number, taper = 1): NominalVessel =>
-  ({ id, market, name, vessel: { kind, material, lengthM: l * unit, widthM: w * unit, heightM: h * unit, taper, heldM3: null } })
-const us = (id: string, name: string, kind: VesselKind, material: Material, l: number, w: number, h: number, taper = 1) => row('us', id, name, kind, material, INCH_M, l, w, h, taper)
-const metric = (id: string, name: string, kind: VesselKind, material: Material, l: number, w: number, h: number, taper = 1) => row('metric', id, name, kind, material, 0.01, l, w, h, taper)
+const row = (
+  market: NominalVessel['market'],
+  id: string,
+  name: string,
+  kind: VesselKind,
+  material: Material,
+  unit: number,
+  l: number,
+  w: number,
+  h: number,
+  taper = 1,
+): NominalVessel => ({
+  id,
+  market,
+  name,
+  vessel: { kind, material, lengthM: l * unit, widthM: w * unit, heightM: h * unit, taper, heldM3: null },
+})
+const us = (
+  id: string,
+  name: string,
+  kind: VesselKind,
+  material: Material,
+  l: number,
+  w: number,
+  h: number,
+  taper = 1,
+) => row('us', id, name, kind, material, INCH_M, l, w, h, taper)
+const metric = (
+  id: string,
+  name: string,
+  kind: VesselKind,
+  material: Material,
+  l: number,
+  w: number,
+  h: number,
+  taper = 1,
+) => row('metric', id, name, kind, material, 0.01, l, w, h, taper)
 
 export const NOMINAL_VESSELS: readonly NominalVessel[] = [
   us('us-sq8', '8 × 8 in square', 'rectangle', 'metal', 8, 8, 2, 0.96),
@@ -48,4 +89,5 @@ export const NOMINAL_VESSELS: readonly NominalVessel[] = [
   metric('m-bowl', '22 cm serving bowl', 'bowl', 'ceramic', 22, 22, 9),
 ]
 /** Measures that suit a kind, to start from. */
-export const typicalVessel = (kind: VesselKind): Vessel => NOMINAL_VESSELS.find(n => n.market === 'metric' && n.vessel.kind === kind)!.vessel
+export const typicalVessel = (kind: VesselKind): Vessel =>
+  NOMINAL_VESSELS.find(n => n.market === 'metric' && n.vessel.kind === kind)!.vessel

@@ -6,8 +6,16 @@ import { mix } from '../matter/mix'
 import { lethality, minutesEquivalent } from '../safety/lethality'
 import { FAT_LATENT, fractionsOf, solidFat, thermalProperties } from '../thermal/properties'
 import {
-  cookEnd, dosesOf, eggTemperatures, extentsOf, oversettingCurve, oversettingRate, secondsToGrainy, settingCurve,
-  settingRate, undisturbed,
+  cookEnd,
+  dosesOf,
+  eggTemperatures,
+  extentsOf,
+  oversettingCurve,
+  oversettingRate,
+  secondsToGrainy,
+  settingCurve,
+  settingRate,
+  undisturbed,
 } from './egg'
 import { carryOver, givenCourse, panFor, type PotInput, runPot, STALL_S, stirInTemperature } from './pot'
 
@@ -33,7 +41,7 @@ describe(`setting (${checks.kinetics.source})`, () => {
   it('the integral over straight pieces is exact: fine steps of Euler agree', () => {
     const ramp = { timeS: [0, 1200], tempC: [20, 80] }
     let left = 1
-    for (let i = 0; i < 240000; i++) left -= left * settingRate(20 + 60 * (i + 0.5) / 240000, egg.t60C) * 0.005
+    for (let i = 0; i < 240000; i++) left -= left * settingRate(20 + (60 * (i + 0.5)) / 240000, egg.t60C) * 0.005
     expect(cookEnd(ramp, egg).a).toBeCloseTo(1 - left, 4)
   })
   it('the curves end where the end-only integral ends', () => {
@@ -57,7 +65,11 @@ describe('doses', () => {
     const h = { timeS: [0, 600, 700, 1500], tempC: [20, 80, 83, 60] }
     const film = h.tempC.map(t => t + 4)
     const doses = dosesOf(h, egg, film)
-    const hotter = cookEnd({ ...h, tempC: h.tempC.map(t => t + 1.7) }, egg, film.map(t => t + 1.7))
+    const hotter = cookEnd(
+      { ...h, tempC: h.tempC.map(t => t + 1.7) },
+      egg,
+      film.map(t => t + 1.7),
+    )
     expect(extentsOf(doses, 1.7).a).toBeCloseTo(hotter.a, 9)
     expect(extentsOf(doses, 1.7).b).toBeCloseTo(hotter.b, 9)
     const lower = cookEnd(h, { t60C: egg.t60C - 2, t60bC: egg.t60bC + 1 }, film)
@@ -91,7 +103,9 @@ describe('where egg sets, by what is in the mix', () => {
 })
 
 describe(`lethality (${checks.lethality.source})`, () => {
-  it.each(checks.lethality.equals)('$tempC °C needs $minutes min', row => expect(Math.abs(minutesEquivalent(row.tempC) / row.minutes - 1)).toBeLessThan(0.005))
+  it.each(checks.lethality.equals)('$tempC °C needs $minutes min', row =>
+    expect(Math.abs(minutesEquivalent(row.tempC) / row.minutes - 1)).toBeLessThan(0.005),
+  )
   it.each(checks.lethality.ramps)('3 K/min from 20 to $toC °C gives $minutes min', (row) => {
     const got = lethality({ timeS: [0, (row.toC - 20) * 20], tempC: [20, row.toC] }).at(-1)!
     expect(Math.abs(got / row.minutes - 1)).toBeLessThan(0.001)
@@ -107,7 +121,22 @@ describe(`the pot (${checks.potPractice.source})`, () => {
   const input = (grams: Record<string, number>, over: Partial<PotInput> = {}): PotInput => {
     const m = mix(parts(grams))
     const p = thermalProperties(fractionsOf(m), 60)
-    return { massG: m.massG, waterG: m.grams.water, cp: p.cp, pan: panFor(m.massG / 1000 / p.rho), startTempC: 20, targetTempC: 80, holdS: 0, method: 'waterBath', burnerW: 250, roomTempC: 21, altitudeM: 0, waterActivity: 0.95, sugarPercent: 40, ...over }
+    return {
+      massG: m.massG,
+      waterG: m.grams.water,
+      cp: p.cp,
+      pan: panFor(m.massG / 1000 / p.rho),
+      startTempC: 20,
+      targetTempC: 80,
+      holdS: 0,
+      method: 'waterBath',
+      burnerW: 250,
+      roomTempC: 21,
+      altitudeM: 0,
+      waterActivity: 0.95,
+      sugarPercent: 40,
+      ...over,
+    }
   }
   const thickMin = (p: PotInput, grams: Record<string, number>) => {
     const m = mix(parts(grams))
@@ -137,14 +166,20 @@ describe(`the pot (${checks.potPractice.source})`, () => {
     expect(run.history.tempC.at(-1)).toBeCloseTo(80, 6)
     expect(run.history.timeS.at(-1)! - run.reachedS!).toBeCloseTo(300, 6)
     expect(run.evaporatedG).toBeGreaterThan(1)
-    const boiled = runPot(input({ egg: 240, sugar: 200, lemon: 240 }, { method: 'direct', burnerW: 1500, targetTempC: 105, holdS: 60, altitudeM: 2000 }))
+    const boiled = runPot(
+      input(
+        { egg: 240, sugar: 200, lemon: 240 },
+        { method: 'direct', burnerW: 1500, targetTempC: 105, holdS: 60, altitudeM: 2000 },
+      ),
+    )
     expect(Math.max(...boiled.history.tempC)).toBeLessThan(95.5)
     // Hand-computed: some 1.4 kW for a minute take about 36 g of steam.
     expect(boiled.evaporatedG).toBeGreaterThan(20)
   })
   it('a higher place and a bigger batch take longer; more power less', () => {
     const grams = { egg: 240, sugar: 200, lemon: 240 }
-    const at = (over: Partial<PotInput>, k = 1) => runPot(input(Object.fromEntries(Object.entries(grams).map(([id, g]) => [id, k * g])), over)).reachedS!
+    const at = (over: Partial<PotInput>, k = 1) =>
+      runPot(input(Object.fromEntries(Object.entries(grams).map(([id, g]) => [id, k * g])), over)).reachedS!
     expect(at({ altitudeM: 1500 })).toBeGreaterThan(at({}))
     expect(at({}, 2)).toBeGreaterThan(1.2 * at({}))
     expect(at({ method: 'direct', burnerW: 500 })).toBeLessThan(0.7 * at({ method: 'direct', burnerW: 250 }))
@@ -152,12 +187,14 @@ describe(`the pot (${checks.potPractice.source})`, () => {
   it('energy is kept when butter goes in: 120 g at 5 °C into 520 g at 82 °C gives about 67 °C (project notes)', () => {
     const butter = mix(parts({ butter82: 120 }))
     const cp = thermalProperties(fractionsOf(butter), 5).cp
-    const latent = butter.grams.milkFat / 1000 * FAT_LATENT * solidFat(5)
+    const latent = (butter.grams.milkFat / 1000) * FAT_LATENT * solidFat(5)
     const curd = thermalProperties(fractionsOf(mix(parts({ egg: 200, sugar: 180, lemon: 140 }))), 60).cp
-    expect(Math.abs(stirInTemperature({ massG: 520, cp: curd, tempC: 82 }, { massG: 120, cp, tempC: 5 }, latent) - 67)).toBeLessThan(2)
+    expect(
+      Math.abs(stirInTemperature({ massG: 520, cp: curd, tempC: 82 }, { massG: 120, cp, tempC: 5 }, latent) - 67),
+    ).toBeLessThan(2)
   })
   it('a hot pan gives back its excess in proportion to its heat', () => {
-    expect(carryOver(500, 3200, 200, 20)).toBeCloseTo(200 * 20 / (0.5 * 3200 + 200), 9)
+    expect(carryOver(500, 3200, 200, 20)).toBeCloseTo((200 * 20) / (0.5 * 3200 + 200), 9)
   })
   it('a stated course is taken as stated', () => {
     const run = givenCourse(20, { rampKPerMin: 3, peakTempC: 82, holdS: 60 })

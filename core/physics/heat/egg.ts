@@ -20,7 +20,10 @@ export interface Cooking {
   stirred: boolean
 }
 
-/** The egg of a formula, with what heat and the way down have done to it: enough to shift temperatures without running again. */
+/**
+ * The egg of a formula, with what heat and the way down have done to it: enough to shift temperatures without running
+ * again.
+ */
 export interface EggWork {
   temperatures: EggTemperatures
   /** One for each history of the heat. */
@@ -31,10 +34,17 @@ export interface EggWork {
 /** Doses of the egg. An undisturbed gel bears a little more, in the oven and as it cools. */
 export const eggWork = (temperatures: EggTemperatures, c: Cooking, after: History): EggWork => {
   const made = c.stirred ? temperatures : undisturbed(temperatures)
-  return { temperatures, heat: c.histories.map((h, i) => dosesOf(h, made, c.films[i]!)), after: dosesOf(after, undisturbed(temperatures)) }
+  return {
+    temperatures,
+    heat: c.histories.map((h, i) => dosesOf(h, made, c.films[i]!)),
+    after: dosesOf(after, undisturbed(temperatures)),
+  }
 }
 
-/** Mean setting and over-setting in the heat, and the setting of the coldest part. @param shiftA, shiftB K over T60 and T60b */
+/**
+ * Mean setting and over-setting in the heat, and the setting of the coldest part. @param shiftA, shiftB K over T60
+ * and T60b
+ */
 export function cookedEnd(egg: EggWork, shiftA = 0, shiftB = shiftA): { a: number, b: number, coreA: number } {
   let a = 0
   let b = 0
@@ -48,8 +58,16 @@ export function cookedEnd(egg: EggWork, shiftA = 0, shiftB = shiftA): { a: numbe
   return { a, b, coreA }
 }
 
-/** Extents of setting `a` and over-setting `b` in the end, of over-setting in the pot alone, of setting at the coldest part. */
-export interface EggEnd { potB: number, a: number, b: number, coreA: number }
+/**
+ * Extents of setting `a` and over-setting `b` in the end, of over-setting in the pot alone, of setting at the coldest
+ * part.
+ */
+export interface EggEnd {
+  potB: number
+  a: number
+  b: number
+  coreA: number
+}
 
 /**
  * Setting and over-setting at the end of the heat, and after the core has gone on cooking while it cooled.
@@ -63,7 +81,10 @@ export function eggEnd(egg: EggWork | null, shiftA = 0, shiftB = shiftA): EggEnd
   return { potB: hot.b, a: both(hot.a, later.a), b: both(hot.b, later.b), coreA: both(hot.coreA, later.a) }
 }
 
-/** Peak at which the same course would turn grainy, °C: the whole course shifted, by bisection. @param overset over-setting at a shift */
+/**
+ * Peak at which the same course would turn grainy, °C: the whole course shifted, by bisection. @param overset
+ * over-setting at a shift
+ */
 export function grainyTemperature(peakC: number, overset: (shiftK: number) => number, grainy: number): number {
   let low = -15
   let high = 20
@@ -85,7 +106,11 @@ export const DONE = 0.85
 export const GRAINY = 0.3
 
 /** T0 (°C) and P0 (g per 100 g) over the white's share of the egg protein; piecewise linear, fitted. */
-const NETWORK: readonly (readonly [w: number, t0: number, p0: number])[] = [[0, 71, 16.5], [0.55, 73, 12.5], [1, 77, 10.5]]
+const NETWORK: readonly (readonly [w: number, t0: number, p0: number])[] = [
+  [0, 71, 16.5],
+  [0.55, 73, 12.5],
+  [1, 77, 10.5],
+]
 
 function network(w: number): { t0: number, p0: number } {
   const i = w <= NETWORK[1]![0] ? 1 : 2
@@ -113,11 +138,11 @@ export function eggTemperatures(m: Mix, pH: number): EggTemperatures | null {
   if (egg <= 0) return null
   const sugar = sugarsG(m)
   const water = m.grams.water
-  const percent = 100 * egg / (proteinG(m) + sugar + water)
+  const percent = (100 * egg) / (proteinG(m) + sugar + water)
   const { t0, p0 } = network(m.grams.eggWhiteProtein / egg)
-  const s = 100 * sugar / (sugar + water)
+  const s = (100 * sugar) / (sugar + water)
   const t60C = t0 + 4.1 * Math.log(p0 / percent) + 0.17 * s - Math.max(0, 7 - Math.max(pH, 3))
-  const starch = 100 * m.grams.starch / m.massG
+  const starch = (100 * m.grams.starch) / m.massG
   const t60bC = t60C + 6 + 24 * (1 - Math.exp(-starch / 2)) - 2 * Math.exp(-(((pH - 4.8) / 0.5) ** 2))
   return { t60C, t60bC }
 }
@@ -128,19 +153,28 @@ export const undisturbed = (egg: EggTemperatures): EggTemperatures => ({ ...egg,
 
 /** Rates per second at a temperature, for (1 − a) and (1 − b). */
 export const settingRate = (tempC: number, t60C: number): number => 10 ** ((tempC - t60C) / SETTING_Z_K) / 60
-export const oversettingRate = (tempC: number, t60bC: number): number => 10 ** ((tempC - t60bC) / OVERSETTING_Z_K) / 60
+export const oversettingRate = (tempC: number, t60bC: number): number =>
+  10 ** ((tempC - t60bC) / OVERSETTING_Z_K) / 60
 
 /** Thin film at the bottom of the pan takes part with this share of the mix (judgement, SCIENCE of the project). */
 export const FILM_SHARE = 0.03
 
 /** What a history adds to −ln(1 − a) and −ln(1 − b), bulk and film: minutes at T60 and T60b. */
-export interface Doses { a: number, b: number, film: number }
+export interface Doses {
+  a: number
+  b: number
+  film: number
+}
 
 /** Doses of a whole history. @param filmC temperature of the thin film on the pan wall */
 export function dosesOf(history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC): Doses {
   const { timeS, tempC } = history
   const b = doseAlong(timeS, tempC, egg.t60bC, OVERSETTING_Z_K) / 60
-  return { a: doseAlong(timeS, tempC, egg.t60C, SETTING_Z_K) / 60, b, film: filmC === tempC ? b : doseAlong(timeS, filmC, egg.t60bC, OVERSETTING_Z_K) / 60 }
+  return {
+    a: doseAlong(timeS, tempC, egg.t60C, SETTING_Z_K) / 60,
+    b,
+    film: filmC === tempC ? b : doseAlong(timeS, filmC, egg.t60bC, OVERSETTING_Z_K) / 60,
+  }
 }
 
 /**
@@ -156,27 +190,44 @@ export function extentsOf(d: Doses, shiftA = 0, shiftB = shiftA): { a: number, b
 }
 
 /** Setting and over-setting at the end of a history. @param shiftK added to every temperature */
-export const cookEnd = (history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC, shiftK = 0): { a: number, b: number } =>
-  extentsOf(dosesOf(history, egg, filmC), shiftK)
+export const cookEnd = (
+  history: History,
+  egg: EggTemperatures,
+  filmC: readonly number[] = history.tempC,
+  shiftK = 0,
+): { a: number, b: number } => extentsOf(dosesOf(history, egg, filmC), shiftK)
 
 /**
- * How much longer the bulk can stand at a temperature before it is grainy, s: (−ln(1 − grainy) − dose so far)·60·10^((T60b − T)/3.2); 0 once past it.
+ * How much longer the bulk can stand at a temperature before it is grainy, s: (−ln(1 − grainy) − dose so
+ * far)·60·10^((T60b − T)/3.2); 0 once past it.
  * @param d what the bulk has taken so far
  */
-export const secondsToGrainy = (d: Doses, tempC: number, t60bC: number): number => Math.max(0, -Math.log(1 - GRAINY) - d.b) / oversettingRate(tempC, t60bC)
+export const secondsToGrainy = (d: Doses, tempC: number, t60bC: number): number =>
+  Math.max(0, -Math.log(1 - GRAINY) - d.b) / oversettingRate(tempC, t60bC)
 
 /** Extent of setting at every time of a history. */
 export function settingCurve(history: History, egg: EggTemperatures): number[] {
   const out = [0]
-  doseAlong(history.timeS, history.tempC, egg.t60C, SETTING_Z_K, (i, dose) => { out[i] = 1 - Math.exp(-dose / 60) })
+  doseAlong(history.timeS, history.tempC, egg.t60C, SETTING_Z_K, (i, dose) => {
+    out[i] = 1 - Math.exp(-dose / 60)
+  })
   return out
 }
 
 /** Extent of over-setting at every time of a history: 97 % bulk, 3 % film. */
-export function oversettingCurve(history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC): number[] {
+export function oversettingCurve(
+  history: History,
+  egg: EggTemperatures,
+  filmC: readonly number[] = history.tempC,
+): number[] {
   const out = [0]
-  doseAlong(history.timeS, history.tempC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => { out[i] = 1 - Math.exp(-dose / 60) })
-  if (filmC !== history.tempC) doseAlong(history.timeS, filmC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => { out[i] = (1 - FILM_SHARE) * out[i]! + FILM_SHARE * (1 - Math.exp(-dose / 60)) })
+  doseAlong(history.timeS, history.tempC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => {
+    out[i] = 1 - Math.exp(-dose / 60)
+  })
+  if (filmC !== history.tempC)
+    doseAlong(history.timeS, filmC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => {
+      out[i] = (1 - FILM_SHARE) * out[i]! + FILM_SHARE * (1 - Math.exp(-dose / 60))
+    })
   return out
 }
 

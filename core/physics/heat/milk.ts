@@ -2,7 +2,8 @@
 import { doseAlong, type History } from './dose'
 
 /**
- * Heat treatment of milk proteins along a history, 0–1: ḣ = (1 − h)·.059/min·10^((T − 78)/12). Fitted to two marks: 78 °C for
+ * Heat treatment of milk proteins along a history, 0–1: ḣ = (1 − h)·.059/min·10^((T − 78)/12). Fitted to two marks:
+ * 78 °C for
  * 6 min is .3, a minute's boil is all (the whey proteins' own z is 7–12 K: Dannenberg & Kessler 1988, from memory).
  */
 export function milkHeatOf(history: History): number {
@@ -12,14 +13,17 @@ export function milkHeatOf(history: History): number {
 /** ∫ 10^((T − ref)/z) dt along a history, minutes. */
 export const doseMin = (h: History, refC: number, zK: number) => doseAlong(h.timeS, h.tempC, refC, zK) / 60
 
-/** Yolk amylase thins a starch filling when ∫10^((T − 85)/8) dt stays under this, min (fitted to practice: "boil it"). */
+/**
+ * Yolk amylase thins a starch filling when ∫10^((T − 85)/8) dt stays under this, min (fitted to practice: "boil it").
+ */
 export const AMYLASE_DOSE_MIN = 1.5
 
 /** A peak counts with what came within this of it, K (judgement). */
 const NEAR_PEAK_K = 2
 
 /**
- * Peak of a history so far and minutes within 2 K of it, at every time. Rows near an old peak are dropped as it rises, so
+ * Peak of a history so far and minutes within 2 K of it, at every time. Rows near an old peak are dropped as it
+ * rises, so
  * that the work grows with the length of the history, not with its square.
  * @example peaksAlong({ timeS: [0, 60, 120], tempC: [20, 90, 91] })[2] // { peakTempC: 91, minutes: 1 }
  */

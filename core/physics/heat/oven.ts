@@ -27,7 +27,11 @@ export const LAYERS = 10
 export const OVEN_STALL_S = 3 * 3600
 
 /** Air of an oven, °C, its fan, and whether the vessel stands in water. */
-export interface OvenAir { airTempC: number, fan: boolean, bath: boolean }
+export interface OvenAir {
+  airTempC: number
+  fan: boolean
+  bath: boolean
+}
 
 export interface BakeInput {
   radiusM: number
@@ -86,18 +90,30 @@ export function runOven(p: BakeInput): Bake {
     const radiation = EMISSIVITY * STEFAN * (airK * airK + surfaceK * surfaceK) * (airK + surfaceK)
     // Vapour at the surface against the oven's air (about 10 % steam at most: judgement, 5 kPa).
     const vapour = Math.max(0, (p.waterActivity * saturationPressure(surfaceC) - 5000) / (R_VAPOUR * surfaceK))
-    flux = vapour / (SKIN + 1006 * 1.1 * 0.9 / hc)
+    flux = vapour / (SKIN + (1006 * 1.1 * 0.9) / hc)
     const u = hc + radiation
     // At the boil steam takes whatever comes, so that the surface stays there.
-    const evaporationW = faces.topC >= boilC - 0.5 ? Math.max(flux * evaporationHeat(surfaceC), u * (oven.airTempC - boilC)) : flux * evaporationHeat(surfaceC)
+    const evaporationW =
+      faces.topC >= boilC - 0.5
+        ? Math.max(flux * evaporationHeat(surfaceC), u * (oven.airTempC - boilC))
+        : flux * evaporationHeat(surfaceC)
     const airC = oven.bath ? Math.min(OVEN_BATH_C, boilC - 8) : oven.airTempC
     return { top: { u, airC: oven.airTempC, evaporationW }, base: { u: base, airC }, side: { u: sides, airC } }
   }
   // The wall warms with the filling: half of its own heat is counted with the filling's (judgement).
-  const share = 1 + WALL_SHARE * WALL_HEAT[p.material] / (p.depthM * p.solid.rho * heatAt(p.solid.cp, 50))
+  const share = 1 + (WALL_SHARE * WALL_HEAT[p.material]) / (p.depthM * p.solid.rho * heatAt(p.solid.cp, 50))
   const solid = { ...p.solid, rho: p.solid.rho * share }
   coolCylinder({
-    radiusM: p.radiusM, heightM: p.depthM, nr: 1, nz: LAYERS, solid, startTempC: p.startTempC, endS, firstStepS: 5, maxStepS: 20, boundary,
+    radiusM: p.radiusM,
+    heightM: p.depthM,
+    nr: 1,
+    nz: LAYERS,
+    solid,
+    startTempC: p.startTempC,
+    endS,
+    firstStepS: 5,
+    maxStepS: 20,
+    boundary,
     watch: (time, temp) => {
       timeS.push(time)
       let coldest = Infinity
@@ -112,5 +128,12 @@ export function runOven(p: BakeInput): Bake {
     },
   })
   const meanEndC = layers.reduce((s, l) => s + l[l.length - 1]!, 0) / LAYERS
-  return { layers: layers.map(tempC => ({ timeS, tempC })), core: { timeS, tempC: core }, meanEndC, reachedS, evaporatedKgM2, evaporatedAlong }
+  return {
+    layers: layers.map(tempC => ({ timeS, tempC })),
+    core: { timeS, tempC: core },
+    meanEndC,
+    reachedS,
+    evaporatedKgM2,
+    evaporatedAlong,
+  }
 }

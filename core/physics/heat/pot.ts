@@ -26,28 +26,36 @@ const STEEL_CP = 480
 
 /**
  * Pan for a mix, taken as the cook would: the liquid stands about as deep as a third of its width.
- * d = (12V/π)^⅓ with depth d/3; steel of 1.2 mm at 480 J/(kg·K), 7900 kg/m³, or for the microwave a glass bowl of 5 mm at
+ * d = (12V/π)^⅓ with depth d/3; steel of 1.2 mm at 480 J/(kg·K), 7900 kg/m³, or for the microwave a glass bowl of 5
+ * mm at
  * 840 J/(kg·K), 2500 kg/m³ (judgement).
  */
 export function panFor(volumeM3: number, wall: 'steel' | 'glass' = 'steel'): Pan & { diameterM: number } {
-  const diameterM = Math.max(0.14, (12 * volumeM3 / Math.PI) ** (1 / 3))
-  const surfaceM2 = Math.PI * diameterM ** 2 / 4
+  const diameterM = Math.max(0.14, ((12 * volumeM3) / Math.PI) ** (1 / 3))
+  const surfaceM2 = (Math.PI * diameterM ** 2) / 4
   const wallM2 = surfaceM2 + Math.PI * diameterM * diameterM * 0.45
-  return { diameterM, surfaceM2, heatCapacity: wallM2 * (wall === 'steel' ? 0.0012 * 7900 * STEEL_CP : 0.005 * 2500 * 840) }
+  return {
+    diameterM,
+    surfaceM2,
+    heatCapacity: wallM2 * (wall === 'steel' ? 0.0012 * 7900 * STEEL_CP : 0.005 * 2500 * 840),
+  }
 }
 
 /** A pan of the kitchen: its own width; its weight where it was weighed, else as heavy as its walls of 1.2 mm steel. */
 export function panOfSize(size: { diameterM: number, heightM: number, tareG: number | null }): Pan {
-  const surfaceM2 = Math.PI * size.diameterM ** 2 / 4
-  const massKg = size.tareG === null ? (surfaceM2 + Math.PI * size.diameterM * size.heightM) * 0.0012 * 7900 : size.tareG / 1000
+  const surfaceM2 = (Math.PI * size.diameterM ** 2) / 4
+  const massKg =
+    size.tareG === null ? (surfaceM2 + Math.PI * size.diameterM * size.heightM) * 0.0012 * 7900 : size.tareG / 1000
   return { surfaceM2, heatCapacity: massKg * STEEL_CP }
 }
 /** What a pan of the kitchen holds to the rim, m³ (straight sides). */
-export const panHoldsM3 = (size: { diameterM: number, heightM: number }): number => Math.PI * size.diameterM ** 2 / 4 * size.heightM
+export const panHoldsM3 = (size: { diameterM: number, heightM: number }): number =>
+  ((Math.PI * size.diameterM ** 2) / 4) * size.heightM
 /** Share of a burner's rating that reaches the pan (from memory, M). */
 export const EFFICIENCY = { gas: 0.4, ceramic: 0.7, induction: 0.85, microwave: 1 } as const
 /** Heat that reaches the pan with a burner full on, W; a microwave counts by its rating. */
-export const fullHeatW = (b: { kind: keyof typeof EFFICIENCY, ratedW: number }): number => b.ratedW * EFFICIENCY[b.kind]
+export const fullHeatW = (b: { kind: keyof typeof EFFICIENCY, ratedW: number }): number =>
+  b.ratedW * EFFICIENCY[b.kind]
 
 export interface PotInput {
   massG: number
@@ -71,7 +79,10 @@ export interface PotInput {
   sugarPercent: number
 }
 
-/** Bowl over simmering water: U log-normal, median 250 W/(m²·K), σ .2; water at 99 °C at sea level; 700 W of steam (fitted). */
+/**
+ * Bowl over simmering water: U log-normal, median 250 W/(m²·K), σ .2; water at 99 °C at sea level; 700 W of steam
+ * (fitted).
+ */
 export const BATH_U = 250
 export const BATH_POWER_W = 700
 /** Heated surface of a bowl over its open surface (a shallow spherical cap as deep as a third of its width has 1.4). */
@@ -84,7 +95,10 @@ const BOIL_NEAR_K = 1.5
 export const BOILED_C = 94
 /** Share of its water after which a pan counts as dry and loses no more. */
 const DRY_SHARE = 0.9
-/** Share of a microwave's rating that heats the food (.65–.80, from memory M), and its bursts: on, and whisking, s (common practice). */
+/**
+ * Share of a microwave's rating that heats the food (.65–.80, from memory M), and its bursts: on, and whisking, s
+ * (common practice).
+ */
 export const MICROWAVE_EFFICIENCY = 0.72
 export const BURST = { onS: 20, whiskS: 15 }
 /** Bursts of a microwave that make up a time, whisking counted. */
@@ -107,19 +121,31 @@ export interface PotRun {
 
 /** What stays the same while a pot is on: its boiling point, the bath under it, the air's pressure. */
 export function potConditions(p: PotInput): { boilC: number, bathC: number, pressurePa: number } {
-  return { boilC: boilingPoint(p.altitudeM, p.sugarPercent), bathC: Math.min(99, boilingPoint(p.altitudeM) - 1), pressurePa: airPressure(p.altitudeM) }
+  return {
+    boilC: boilingPoint(p.altitudeM, p.sugarPercent),
+    bathC: Math.min(99, boilingPoint(p.altitudeM) - 1),
+    pressurePa: airPressure(p.altitudeM),
+  }
 }
 
 /** Heat in and out, W, and steam, kg/s, of the pot at a temperature: the right side of its equation. */
-export function potFlows(p: PotInput, { boilC, bathC, pressurePa }: ReturnType<typeof potConditions>, tempC: number): { heatIn: number, loss: number, steam: number } {
+export function potFlows(
+  p: PotInput,
+  { boilC, bathC, pressurePa }: ReturnType<typeof potConditions>,
+  tempC: number,
+): { heatIn: number, loss: number, steam: number } {
   const area = p.pan.surfaceM2
   const dT = Math.max(tempC - p.roomTempC, 0)
   const hc = 3.0 * (dT / 60) ** (1 / 3)
-  const steam = tempC >= boilC - 0.05 ? 0 : evaporationFlux(hc, tempC, p.roomTempC, p.waterActivity, pressurePa) * area
+  const steam =
+    tempC >= boilC - 0.05 ? 0 : evaporationFlux(hc, tempC, p.roomTempC, p.waterActivity, pressurePa) * area
   const loss = (hc + 5.5) * area * dT + 0.5 * dT * Math.sqrt(area) + steam * evaporationHeat(tempC)
-  const heatIn = p.method === 'microwave'
-    ? p.burnerW * MICROWAVE_EFFICIENCY * BURST.onS / (BURST.onS + BURST.whiskS)
-    : p.method === 'waterBath' ? Math.min(BATH_U * BOWL_AREA * area * Math.max(bathC - tempC, 0), BATH_POWER_W) : p.burnerW
+  const heatIn =
+    p.method === 'microwave'
+      ? (p.burnerW * MICROWAVE_EFFICIENCY * BURST.onS) / (BURST.onS + BURST.whiskS)
+      : p.method === 'waterBath'
+        ? Math.min(BATH_U * BOWL_AREA * area * Math.max(bathC - tempC, 0), BATH_POWER_W)
+        : p.burnerW
   return { heatIn, loss, steam }
 }
 
@@ -149,7 +175,15 @@ export function runPot(p: PotInput): PotRun {
     tempC.push(t)
     steamG.push(1000 * evaporatedKg)
     // On a wall the film is hotter by q/(h·A); in a microwave the edge is, by what one burst gives.
-    filmC.push(Math.min(t + (p.method === 'microwave' ? heatIn * (BURST.onS + BURST.whiskS) / capacity() : heatIn / (WALL_H * heatedM2)), boilC))
+    filmC.push(
+      Math.min(
+        t +
+        (p.method === 'microwave'
+          ? (heatIn * (BURST.onS + BURST.whiskS)) / capacity()
+          : heatIn / (WALL_H * heatedM2)),
+        boilC,
+      ),
+    )
   }
   while (reachedS === null && time < STALL_S) {
     const f1 = flows(t)
@@ -160,7 +194,7 @@ export function runPot(p: PotInput): PotRun {
     const dt = slope > 0 && t + slope * STEP_S >= targetC ? Math.max((targetC - t) / slope, 1e-3) : STEP_S
     t = Math.min(t + slope * dt, boilC)
     time += dt
-    const steam = Math.min((f1.steam + f2.steam) / 2 * dt, DRY_SHARE * p.waterG / 1000 - evaporatedKg)
+    const steam = Math.min(((f1.steam + f2.steam) / 2) * dt, (DRY_SHARE * p.waterG) / 1000 - evaporatedKg)
     evaporatedKg += steam
     massKg -= steam
     if (t >= targetC - 1e-9) reachedS = time
@@ -176,7 +210,7 @@ export function runPot(p: PotInput): PotRun {
       const missingKg = p.evaporateG == null ? Infinity : p.evaporateG / 1000 - evaporatedKg
       if (missingKg <= 0 || (p.evaporateG != null && !(rate > 0))) break
       const dt = Math.max(1e-3, Math.min(8, end - time, missingKg / rate || 8))
-      const steam = Math.min(rate * dt, DRY_SHARE * p.waterG / 1000 - evaporatedKg)
+      const steam = Math.min(rate * dt, (DRY_SHARE * p.waterG) / 1000 - evaporatedKg)
       evaporatedKg += steam
       massKg -= steam
       time += dt
@@ -188,39 +222,74 @@ export function runPot(p: PotInput): PotRun {
 }
 
 /** A stated course as a history: from start at a ramp to the peak, held there. */
-export function givenCourse(startTempC: number, course: { rampKPerMin: number, peakTempC: number, holdS: number }): PotRun {
-  const rampS = Math.max(0, (course.peakTempC - startTempC) / course.rampKPerMin * 60)
+export function givenCourse(
+  startTempC: number,
+  course: { rampKPerMin: number, peakTempC: number, holdS: number },
+): PotRun {
+  const rampS = Math.max(0, ((course.peakTempC - startTempC) / course.rampKPerMin) * 60)
   const timeS = [0, rampS, rampS + course.holdS]
   const tempC = [startTempC, course.peakTempC, course.peakTempC]
-  return { history: { timeS, tempC }, filmC: tempC, reachedS: rampS, evaporatedG: 0, steamG: [0, 0, 0], endTempC: course.peakTempC }
+  return {
+    history: { timeS, tempC },
+    filmC: tempC,
+    reachedS: rampS,
+    evaporatedG: 0,
+    steamG: [0, 0, 0],
+    endTempC: course.peakTempC,
+  }
 }
 
 /** A mix that is not heated in a pot. */
-export const unheated = (tempC: number): PotRun => ({ history: { timeS: [0], tempC: [tempC] }, filmC: [tempC], reachedS: 0, evaporatedG: 0, steamG: [0], endTempC: tempC })
+export const unheated = (tempC: number): PotRun => ({
+  history: { timeS: [0], tempC: [tempC] },
+  filmC: [tempC],
+  reachedS: 0,
+  evaporatedG: 0,
+  steamG: [0],
+  endTempC: tempC,
+})
 
 /**
  * Carry-over: what the hot pan gives back after the heat is off, K. C_pan·ΔT/(m·cp + C_pan), ΔT the pan's excess.
  */
 export const carryOver = (massG: number, cp: number, panCapacity: number, excessK: number): number =>
-  panCapacity * excessK / (massG / 1000 * cp + panCapacity)
+  (panCapacity * excessK) / ((massG / 1000) * cp + panCapacity)
 
-/** Energy balance of cold lines stirred into a hot mix, °C. @param hot, cold mass g, cp J/(kg·K), temperature °C; fat latent heat in J */
-export function stirInTemperature(hot: { massG: number, cp: number, tempC: number }, cold: { massG: number, cp: number, tempC: number }, latentJ = 0): number {
-  const ch = hot.massG / 1000 * hot.cp
-  const cc = cold.massG / 1000 * cold.cp
+/**
+ * Energy balance of cold lines stirred into a hot mix, °C. @param hot, cold mass g, cp J/(kg·K), temperature °C; fat
+ * latent heat in J
+ */
+export function stirInTemperature(
+  hot: { massG: number, cp: number, tempC: number },
+  cold: { massG: number, cp: number, tempC: number },
+  latentJ = 0,
+): number {
+  const ch = (hot.massG / 1000) * hot.cp
+  const cc = (cold.massG / 1000) * cold.cp
   return (ch * hot.tempC + cc * cold.tempC - latentJ) / (ch + cc)
 }
 
-export interface WorkVessel { what: 'boil' | 'stir' | 'whisk' | 'whip' | 'fold' | 'bath', /** It should hold, m³. */ holdM3: number, /** Of what, m³. */ ofM3: number, times: number }
+export interface WorkVessel {
+  what: 'boil' | 'stir' | 'whisk' | 'whip' | 'fold' | 'bath'
+  /** It should hold, m³. */
+  holdM3: number
+  /** Of what, m³. */
+  ofM3: number
+  times: number
+}
 
-/** Room over the mix by what is done to it (common practice): boiling milk and sugar foam; eggs are whisked; a fold needs room for the spoon. */
+/**
+ * Room over the mix by what is done to it (common practice): boiling milk and sugar foam; eggs are whisked; a fold
+ * needs room for the spoon.
+ */
 export const ROOM = { boil: 3, stir: 1.6, whisk: 2, bath: 2, fold: 1.8, whip: 1.5 } as const
 /** Mixes without air weigh about 1.06 g/ml hot (the densities of sweetened juice, egg and cream; judgement). */
 const HOT_G_PER_ML = 1.06
 
 /** The pan or bowl that a mix is first put in. @param peakTempC of the pot */
 export function potVessel(method: HeatMethod, peakTempC: number, massG: number): WorkVessel {
-  const what = method === 'direct' ? peakTempC > BOILED_C ? 'boil' : 'stir' : method === 'waterBath' ? 'bath' : 'whisk'
+  const what =
+    method === 'direct' ? (peakTempC > BOILED_C ? 'boil' : 'stir') : method === 'waterBath' ? 'bath' : 'whisk'
   const ofM3 = massG / 1e6 / HOT_G_PER_ML
   return { what, ofM3, times: ROOM[what], holdM3: ofM3 * ROOM[what] }
 }

@@ -1,6 +1,8 @@
 /**
- * The reduction rule of possets: boil the sweetened cream until its volume is that of the cream alone. What leaves is the
- * volume that the sugar added, .62 ml a gram (its volume in solution, from memory of density tables H), and water weighs 1 g/ml.
+ * The reduction rule of possets: boil the sweetened cream until its volume is that of the cream alone. What leaves is
+ * the
+ * volume that the sugar added, .62 ml a gram (its volume in solution, from memory of density tables H), and water
+ * weighs 1 g/ml.
  */
 import type { MixPart } from '../matter/mix'
 
@@ -13,7 +15,8 @@ export const HOT_VOLUME = 1.04
 export const reductionG = (sugarG: number): number => SUGAR_ML_PER_G * sugarG
 
 /** Sugar of the lines that dissolves, g (sugars as bought, not the milk's own). */
-export const addedSugarG = (parts: readonly MixPart[]): number => parts.reduce((sum, p) => sum + (p.row.group === 'sugar' ? p.massG : 0), 0)
+export const addedSugarG = (parts: readonly MixPart[]): number =>
+  parts.reduce((sum, p) => sum + (p.row.group === 'sugar' ? p.massG : 0), 0)
 
 export interface ReductionTarget {
   /** To boil off, g. */
@@ -25,7 +28,10 @@ export interface ReductionTarget {
   hotVolumeMl: number
 }
 
-/** Where to stop: by pan weight and by volume. @param creamMl volume of the cream alone @param tareG weight of the empty pan */
+/**
+ * Where to stop: by pan weight and by volume. @param creamMl volume of the cream alone @param tareG weight of the
+ * empty pan
+ */
 export function reductionTarget(creamG: number, creamMl: number, sugarG: number, tareG = 0): ReductionTarget {
   const lossG = reductionG(sugarG)
   return { lossG, panG: tareG + creamG + sugarG - lossG, volumeMl: creamMl, hotVolumeMl: creamMl * HOT_VOLUME }

@@ -4,7 +4,8 @@
  *   SID + W·([H⁺] − [OH⁻]) − Σ C_a·n̄_a(pH) − Σ c_s / (1 + 10^(pK_s − pH)) = 0        (mmol; W kg of water)
  *
  * SID is the strong-ion difference in mEq; C_a are weak acids with mean charge n̄_a; c_s are buffering sites of
- * proteins. Solved in a bracket on pH 1–11. Removing water leaves pH as it is within this model's reach: reduction never acidifies.
+ * proteins. Solved in a bracket on pH 1–11. Removing water leaves pH as it is within this model's reach: reduction
+ * never acidifies.
  */
 import { InputError } from '../../base/errors'
 import { findIngredient, part } from '../../base/ingredients/ingredients'
@@ -13,11 +14,11 @@ import { type Mix, type MixPart, mix as mixParts } from './mix'
 
 /** pK at 25 °C, CRC Handbook of Chemistry and Physics, from memory (H). */
 export const PK = {
-  citric: [3.13, 4.76, 6.40],
-  malic: [3.40, 5.11],
+  citric: [3.13, 4.76, 6.4],
+  malic: [3.4, 5.11],
   tartaric: [2.98, 4.34],
   lactic: [3.86],
-  phosphoric: [2.15, 7.20, 12.3],
+  phosphoric: [2.15, 7.2, 12.3],
 } as const
 export type Acid = keyof typeof PK
 
@@ -32,12 +33,41 @@ const EFFECTIVE = Object.fromEntries(
 ) as Record<Acid, number[]>
 
 /** Buffering sites, mmol per g of protein at a pK. From memory of titration curves; confidence L–M. */
-const SITES: Record<'milk' | 'white' | 'yolk' | 'other' | 'gelatin', readonly (readonly [perG: number, pK: number])[]> = {
-  milk: [[0.56, 4.0], [0.56, 4.9], [0.66, 5.1], [0.22, 6.2], [0.20, 6.4], [0.40, 9.8]],
-  white: [[0.55, 3.7], [0.55, 4.6], [0.16, 6.5], [0.45, 10.2]],
-  yolk: [[0.50, 3.9], [0.50, 4.7], [0.28, 6.1], [0.17, 6.4], [0.45, 9.9]],
-  other: [[0.5, 3.8], [0.5, 4.6], [0.1, 6.4]],
-  gelatin: [[0.6, 4.0], [0.6, 4.8], [0.04, 6.5]],
+const SITES: Record<
+  'milk' | 'white' | 'yolk' | 'other' | 'gelatin',
+  readonly (readonly [perG: number, pK: number])[]
+> = {
+  milk: [
+    [0.56, 4.0],
+    [0.56, 4.9],
+    [0.66, 5.1],
+    [0.22, 6.2],
+    [0.2, 6.4],
+    [0.4, 9.8],
+  ],
+  white: [
+    [0.55, 3.7],
+    [0.55, 4.6],
+    [0.16, 6.5],
+    [0.45, 10.2],
+  ],
+  yolk: [
+    [0.5, 3.9],
+    [0.5, 4.7],
+    [0.28, 6.1],
+    [0.17, 6.4],
+    [0.45, 9.9],
+  ],
+  other: [
+    [0.5, 3.8],
+    [0.5, 4.6],
+    [0.1, 6.4],
+  ],
+  gelatin: [
+    [0.6, 4.0],
+    [0.6, 4.8],
+    [0.04, 6.5],
+  ],
 }
 /** Milk salts, mmol per g of milk protein (from memory, L–M). */
 const MILK_CITRATE = 0.28
@@ -52,7 +82,10 @@ export interface Solution {
   sites: readonly (readonly [mmol: number, pK: number])[]
 }
 
-/** Mean negative charge of an acid (0 … number of protons) at a hydrogen activity h = 10^−pH: its constants are 10^−pK. */
+/**
+ * Mean negative charge of an acid (0 … number of protons) at a hydrogen activity h = 10^−pH: its constants are
+ * 10^−pK.
+ */
 function meanChargeAt(constants: readonly number[], h: number): number {
   let term = 1
   let sum = 1
@@ -65,7 +98,9 @@ function meanChargeAt(constants: readonly number[], h: number): number {
   return weighted / sum
 }
 const tenTo = (x: number) => Math.exp(Math.LN10 * x)
-const CONSTANTS = Object.fromEntries(Object.entries(EFFECTIVE).map(([acid, pks]) => [acid, pks.map(pk => tenTo(-pk))])) as Record<Acid, number[]>
+const CONSTANTS = Object.fromEntries(
+  Object.entries(EFFECTIVE).map(([acid, pks]) => [acid, pks.map(pk => tenTo(-pk))]),
+) as Record<Acid, number[]>
 
 /** Mean negative charge of an acid at this pH (0 … number of protons). */
 export const meanCharge = (acid: Acid, pH: number): number => meanChargeAt(CONSTANTS[acid], tenTo(-pH))
@@ -136,12 +171,23 @@ function proteinKinds(row: Ingredient): Record<keyof typeof SITES, number> {
 /** Equivalent weight in which a titratable acidity is given, g per mol of protons (CRC molar masses). */
 const EQUIVALENT_G = { citric: 192.12 / 3, lactic: 90.08, tartaricMalic: (150.09 + 134.09) / 4 } as const
 /** Molar shares of the acids behind each kind. */
-const ACIDS_OF_KIND = { citric: { citric: 1 }, lactic: { lactic: 1 }, tartaricMalic: { tartaric: 0.472, malic: 0.528 } } as const
+const ACIDS_OF_KIND = {
+  citric: { citric: 1 },
+  lactic: { lactic: 1 },
+  tartaricMalic: { tartaric: 0.472, malic: 0.528 },
+} as const
 /** End point of a titration of fruit juice. */
 const END_PH = 8.2
 
-/** A row as a solution, per 100 g: the acid that its titration to pH 8.2 implies, and the strong ions its own pH implies. */
-interface RowSolution { acidMmol: Partial<Record<Acid, number>>, sites: (readonly [mmol: number, pK: number])[], strongIonMEq: number }
+/**
+ * A row as a solution, per 100 g: the acid that its titration to pH 8.2 implies, and the strong ions its own pH
+ * implies.
+ */
+interface RowSolution {
+  acidMmol: Partial<Record<Acid, number>>
+  sites: (readonly [mmol: number, pK: number])[]
+  strongIonMEq: number
+}
 
 /**
  * Resolves titratable acidity and native pH into acid and strong ions. Titration to pH 8.2 counts only the protons that
@@ -152,18 +198,21 @@ function resolveRow(row: Ingredient, acidPercent: number, pH: number, tableSid?:
   const kinds = proteinKinds(row)
   const acidMmol: Partial<Record<Acid, number>> = {}
   const waterKg = part(row, 'water') / 1000
-  const sites = SITE_KEYS.flatMap(k => kinds[k] > 0 ? SITES[k].map(([perG, pK]) => [perG * kinds[k], pK] as const) : [])
+  const sites = SITE_KEYS.flatMap(k =>
+    kinds[k] > 0 ? SITES[k].map(([perG, pK]) => [perG * kinds[k], pK] as const) : [],
+  )
   if (kinds.milk > 0) {
     acidMmol.citric = MILK_CITRATE * kinds.milk
     acidMmol.phosphoric = MILK_PHOSPHATE * kinds.milk
   }
   const bound = (at: number) => -chargeBalance({ waterKg, strongIonMEq: 0, acidMmol, sites }, at)
   // Citric acid powder, sugar and water carry no strong ions worth counting.
-  const noIons = row.group === 'acid' || row.group === 'water' || row.group === 'other' || row.id === 'sugar' || row.id === 'icing'
+  const noIons =
+    row.group === 'acid' || row.group === 'water' || row.group === 'other' || row.id === 'sugar' || row.id === 'icing'
   if (row.acid && acidPercent > 0) {
     const shares = Object.entries(ACIDS_OF_KIND[row.acid.kind]) as [Acid, number][]
     const charge = (at: number) => shares.reduce((sum, [acid, share]) => sum + share * meanCharge(acid, at), 0)
-    const taMEq = 1000 * acidPercent / EQUIVALENT_G[row.acid.kind]
+    const taMEq = (1000 * acidPercent) / EQUIVALENT_G[row.acid.kind]
     const total = noIons
       ? taMEq / charge(14)
       : tableSid === undefined
@@ -171,17 +220,20 @@ function resolveRow(row: Ingredient, acidPercent: number, pH: number, tableSid?:
         : (taMEq + tableSid - bound(END_PH)) / charge(END_PH)
     for (const [acid, share] of shares) acidMmol[acid] = (acidMmol[acid] ?? 0) + Math.max(total, 0) * share
   }
-  const strongIonMEq = noIons ? 0 : tableSid ?? bound(pH)
+  const strongIonMEq = noIons ? 0 : (tableSid ?? bound(pH))
   return { acidMmol, sites, strongIonMEq }
 }
 
 const tableRows = new Map<string, RowSolution>()
-/** The table's own row of an ingredient, whatever was measured of this one: a cream with another fat buffers as the table's does. */
+/**
+ * The table's own row of an ingredient, whatever was measured of this one: a cream with another fat buffers as the
+ * table's does.
+ */
 function tableRow({ id, ...rest }: Ingredient): RowSolution {
   let solution = tableRows.get(id)
   if (!solution) {
     const row = findIngredient(id) ?? { id, ...rest }
-    tableRows.set(id, solution = resolveRow(row, row.acid?.typical ?? 0, row.pHNative))
+    tableRows.set(id, (solution = resolveRow(row, row.acid?.typical ?? 0, row.pHNative)))
   }
   return solution
 }
@@ -190,7 +242,12 @@ function tableRow({ id, ...rest }: Ingredient): RowSolution {
 export const strongIonsOf = (row: Ingredient): number => tableRow(row).strongIonMEq
 
 function solutionOfPart(p: MixPart): RowSolution {
-  if (p.strength.kind === 'typical' || !p.row.acid || (p.strength.acidPercent === undefined && p.strength.pH === undefined)) return tableRow(p.row)
+  if (
+    p.strength.kind === 'typical' ||
+    !p.row.acid ||
+    (p.strength.acidPercent === undefined && p.strength.pH === undefined)
+  )
+    return tableRow(p.row)
   const { acidPercent = p.row.acid.typical, pH } = p.strength
   return pH === undefined
     ? resolveRow(p.row, acidPercent, p.row.pHNative, tableRow(p.row).strongIonMEq)
@@ -207,21 +264,31 @@ export function solutionOf(parts: readonly MixPart[], lostWaterG = 0): Solution 
   let strongIonMEq = 0
   for (const p of parts) {
     // per 100 g of row → per kg of mix: × (share of the mix) × 10
-    const scale = p.massG / massG * 10
+    const scale = (p.massG / massG) * 10
     const own = solutionOfPart(p)
-    for (const acid in own.acidMmol) acidMmol[acid as Acid] = (acidMmol[acid as Acid] ?? 0) + own.acidMmol[acid as Acid]! * scale
+    for (const acid in own.acidMmol)
+      acidMmol[acid as Acid] = (acidMmol[acid as Acid] ?? 0) + own.acidMmol[acid as Acid]! * scale
     for (const [mmol, pK] of own.sites) bySite.set(pK, (bySite.get(pK) ?? 0) + mmol * scale)
     strongIonMEq += own.strongIonMEq * scale
   }
-  return { waterKg: (whole.grams.water - lostWaterG) / massG, strongIonMEq, acidMmol, sites: [...bySite].map(([pK, mmol]) => [mmol, pK] as const) }
+  return {
+    waterKg: (whole.grams.water - lostWaterG) / massG,
+    strongIonMEq,
+    acidMmol,
+    sites: [...bySite].map(([pK, mmol]) => [mmol, pK] as const),
+  }
 }
 
 /** pH of a mix. @throws {InputError} if it holds no water */
 export const pHOfMix = (m: Mix): number => solvePH(solutionOf(m.parts))
 
-/** Acidity at which a juice of this kind would have a pH, % w/w: the table's strong ions, the acid found by halving. Null outside .05–15 %. */
+/**
+ * Acidity at which a juice of this kind would have a pH, % w/w: the table's strong ions, the acid found by halving.
+ * Null outside .05–15 %.
+ */
 export function acidAtPH(row: Ingredient, pH: number): number | null {
-  const at = (acidPercent: number) => solvePH(solutionOf([{ row, massG: 100, strength: { kind: 'measured', acidPercent } }]))
+  const at = (acidPercent: number) =>
+    solvePH(solutionOf([{ row, massG: 100, strength: { kind: 'measured', acidPercent } }]))
   let low = 0.05
   let high = 15
   if (at(low) < pH || at(high) > pH) return null
@@ -237,7 +304,8 @@ export function acidAtPH(row: Ingredient, pH: number): number | null {
  * Titratable acidity from a titration to pH 8.2, % citric w/w.
  * Equation: ml NaOH × molarity × 6.404 / g sample (equivalent weight of citric acid 64.04 g/mol).
  */
-export const titratableAcidity = (mlNaOH: number, molarity: number, sampleG: number): number => mlNaOH * molarity * 6.404 / sampleG
+export const titratableAcidity = (mlNaOH: number, molarity: number, sampleG: number): number =>
+  (mlNaOH * molarity * 6.404) / sampleG
 
 /** Strong base to bring a solution to a pH, mEq per kg (negative: strong acid). */
 export const baseToReach = (s: Solution, pH: number): number => -chargeBalance(s, pH)

@@ -9,9 +9,16 @@ import { COMPOSITION_KEYS, type CompositionKey, type Ingredient, type Strength }
 export const LN_MEASURED_ACID_SIGMA = 0.03
 
 /** One σ of ln(acidity) of a part. */
-export const acidSigmaOf = (p: MixPart): number => p.strength.kind === 'typical' || p.strength.acidPercent === undefined ? acidLogSigma(p.row) : p.strength.acidLnSigma ?? LN_MEASURED_ACID_SIGMA
+export const acidSigmaOf = (p: MixPart): number =>
+  p.strength.kind === 'typical' || p.strength.acidPercent === undefined
+    ? acidLogSigma(p.row)
+    : (p.strength.acidLnSigma ?? LN_MEASURED_ACID_SIGMA)
 
-export interface MixPart { row: Ingredient, massG: number, strength: Strength }
+export interface MixPart {
+  row: Ingredient
+  massG: number
+  strength: Strength
+}
 
 /** Masses of every component in grams, for the whole mix. */
 export interface Mix {
@@ -41,10 +48,17 @@ function asMeasured(row: Ingredient, s: Strength): Ingredient {
 }
 
 /** What is weighed into a mix. */
-export interface Weighed { ingredientId: string, massG: number }
+export interface Weighed {
+  ingredientId: string
+  massG: number
+}
 
 /** Resolves lines into parts. @throws {InputError} for an unknown ingredient or an impossible mass */
-export function toParts<L extends Weighed>(lines: readonly L[], strengths: (line: L) => Strength, path = 'lines'): MixPart[] {
+export function toParts<L extends Weighed>(
+  lines: readonly L[],
+  strengths: (line: L) => Strength,
+  path = 'lines',
+): MixPart[] {
   return lines.map((line, i) => {
     const row = findIngredient(line.ingredientId)
     if (!row) throw new InputError('unknownIngredient', `${path}.${i}.ingredientId`, { id: line.ingredientId })
@@ -62,10 +76,10 @@ export function mix(parts: readonly MixPart[]): Mix {
   let ethanolG = 0
   for (const p of parts) {
     massG += p.massG
-    for (const key of COMPOSITION_KEYS) grams[key] += p.massG * part(p.row, key) / 100
-    if (p.row.acid) acidG += p.massG * acidPercentOf(p) / 100 * CITRIC_PER_G[p.row.acid.kind]
-    if (p.row.group === 'butter') butterFatG += p.massG * part(p.row, 'milkFat') / 100
-    ethanolG += p.massG * (p.row.ethanol ?? 0) / 100
+    for (const key of COMPOSITION_KEYS) grams[key] += (p.massG * part(p.row, key)) / 100
+    if (p.row.acid) acidG += ((p.massG * acidPercentOf(p)) / 100) * CITRIC_PER_G[p.row.acid.kind]
+    if (p.row.group === 'butter') butterFatG += (p.massG * part(p.row, 'milkFat')) / 100
+    ethanolG += (p.massG * (p.row.ethanol ?? 0)) / 100
   }
   return { massG, grams, acidG, butterFatG, ethanolG, parts: [...parts] }
 }
@@ -92,5 +106,5 @@ export const fatFraction = (m: Mix): number => m.grams.fat / m.massG
  */
 export function brix(m: Mix): number {
   const solids = sugarsG(m) + m.acidG + m.grams.ash
-  return 100 * solids / (solids + m.grams.water)
+  return (100 * solids) / (solids + m.grams.water)
 }

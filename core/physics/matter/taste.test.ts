@@ -4,7 +4,14 @@ import tables from '../../checks/tables.json'
 import { pHOfMix } from './acidity'
 import { brix, mix } from './mix'
 import {
-  CURD_SOUR_CENTRE, SHARPNESS, SHARPNESS_EDGES, sharpnessOf, sharpnessPosition, sugarToAcid, taste, waterActivity,
+  CURD_SOUR_CENTRE,
+  SHARPNESS,
+  SHARPNESS_EDGES,
+  sharpnessOf,
+  sharpnessPosition,
+  sugarToAcid,
+  taste,
+  waterActivity,
   waterActivityOf,
 } from './taste'
 
@@ -14,7 +21,9 @@ const of = (grams: Record<string, number>) => {
 }
 
 describe(`water activity (${tables.norrish.source})`, () => {
-  it.each(tables.norrish.rows)('$percent % sucrose', row => expect(Math.abs(waterActivity({ water: 100 - row.percent, sucrose: row.percent }) - row.aw)).toBeLessThan(0.002))
+  it.each(tables.norrish.rows)('$percent % sucrose', row =>
+    expect(Math.abs(waterActivity({ water: 100 - row.percent, sucrose: row.percent }) - row.aw)).toBeLessThan(0.002),
+  )
   it('a curd lies where jams and custards part (trade: .93–.97)', () => {
     expect(waterActivityOf(mix(parts(EGG_CURD)))).toBeGreaterThan(0.93)
     expect(waterActivityOf(mix(parts(EGG_CURD)))).toBeLessThan(0.975)
@@ -35,7 +44,7 @@ describe('sharp and sweet', () => {
   })
   it('words follow the edges, and the position on the row lies within the word\'s fifth', () => {
     SHARPNESS.forEach((word, i) => {
-      const middle = (SHARPNESS_EDGES[i]! + SHARPNESS_EDGES[i + 1]!) / 2 * CURD_SOUR_CENTRE
+      const middle = ((SHARPNESS_EDGES[i]! + SHARPNESS_EDGES[i + 1]!) / 2) * CURD_SOUR_CENTRE
       expect(sharpnessOf(middle)).toBe(word)
       expect(sharpnessPosition(middle)).toBeCloseTo((i + 0.5) / 5, 9)
     })
@@ -50,6 +59,9 @@ describe('sharp and sweet', () => {
   })
   it('°Brix and sugar : acid by hand: 100 g sugar in 100 g water is 50 °Bx; 170 g sugar against 9.35 g acid about 18', () => {
     expect(brix(mix(parts({ sugar: 100, water: 100 })))).toBeCloseTo(50, 0)
-    expect(sugarToAcid(mix(parts({ sugar: 170, lemon: 170 })))).toBeCloseTo((0.999 * 170 + 0.025 * 170) / (0.055 * 170), 1)
+    expect(sugarToAcid(mix(parts({ sugar: 170, lemon: 170 })))).toBeCloseTo(
+      (0.999 * 170 + 0.025 * 170) / (0.055 * 170),
+      1,
+    )
   })
 })

@@ -5,7 +5,10 @@ import { fatFraction, type Mix, sugarsG } from './mix'
 export const CURD_SOUR_CENTRE = 4.3
 export const SHARPNESS = ['flat', 'mellow', 'balanced', 'bright', 'sharp'] as const
 export type Sharpness = (typeof SHARPNESS)[number]
-/** Lower edges of the words, as multiples of the dessert's centre (judgement); below the first is flat, and the scale is drawn to 1.6. */
+/**
+ * Lower edges of the words, as multiples of the dessert's centre (judgement); below the first is flat, and the scale
+ * is drawn to 1.6.
+ */
 export const SHARPNESS_EDGES = [0.4, 0.6, 0.85, 1.12, 1.35, 1.6] as const
 
 /** Word of a sourness. */
@@ -44,18 +47,27 @@ const BITTER = new Set(['grapefruit', 'seville', 'bergamot'])
  * @param centre sourness that counts as balanced for this dessert
  */
 export function taste(m: Mix, pH: number, centre = CURD_SOUR_CENTRE): Taste {
-  const ta = 100 * m.acidG / m.massG
-  const sweetPercent = 100 * (m.grams.sucrose + m.grams.monosaccharides + 0.3 * m.grams.lactose) / m.massG
+  const ta = (100 * m.acidG) / m.massG
+  const sweetPercent = (100 * (m.grams.sucrose + m.grams.monosaccharides + 0.3 * m.grams.lactose)) / m.massG
   const fat = 100 * fatFraction(m)
-  const x = ta * 10 ** (0.25 * (3.3 - pH)) / ((1 + sweetPercent / 90) * (1 + fat / 80))
-  const sour = 10 * x ** 1.2 / (x ** 1.2 + 0.85 ** 1.2)
+  const x = (ta * 10 ** (0.25 * (3.3 - pH))) / ((1 + sweetPercent / 90) * (1 + fat / 80))
+  const sour = (10 * x ** 1.2) / (x ** 1.2 + 0.85 ** 1.2)
   const y = sweetPercent / ((1 + ta / 3) * (1 + fat / 150))
-  const sweet = 10 * y ** 1.5 / (y ** 1.5 + 18 ** 1.5)
+  const sweet = (10 * y ** 1.5) / (y ** 1.5 + 18 ** 1.5)
   const sharpness = sharpnessOf(sour, centre)
   const bitterFruit = m.parts.some(p => BITTER.has(p.row.id) && p.massG > 0)
   const zestG = m.parts.reduce((sum, p) => sum + (p.row.group === 'zest' ? p.massG : 0), 0)
-  const zestGPerKg = 1000 * zestG / m.massG * (bitterFruit ? 2 : 1)
-  const bitterness = zestGPerKg <= 0 ? 'none' : zestGPerKg < 3 ? 'faint' : zestGPerKg < 8 ? 'normal' : zestGPerKg < 15 ? 'strong' : 'bitter'
+  const zestGPerKg = ((1000 * zestG) / m.massG) * (bitterFruit ? 2 : 1)
+  const bitterness =
+    zestGPerKg <= 0
+      ? 'none'
+      : zestGPerKg < 3
+        ? 'faint'
+        : zestGPerKg < 8
+          ? 'normal'
+          : zestGPerKg < 15
+            ? 'strong'
+            : 'bitter'
   return { sour, sweet, sharpness, centre, zestGPerKg, bitterness }
 }
 
@@ -68,19 +80,33 @@ const SOLUTES = {
 }
 
 /** Water activity: ln a_w = ln X_w − (Σ √K_i·x_i)² (Norrish 1966), masses in grams. */
-export function waterActivity(g: { water: number, sucrose?: number, monosaccharides?: number, lactose?: number, citric?: number }): number {
+export function waterActivity(g: {
+  water: number
+  sucrose?: number
+  monosaccharides?: number
+  lactose?: number
+  citric?: number
+}): number {
   const water = g.water / 18.015
   let total = water
   let sum = 0
-  const moles = Object.entries(SOLUTES).map(([key, s]) => [s, (g[key as keyof typeof SOLUTES] ?? 0) / s.molar] as const)
+  const moles = Object.entries(SOLUTES).map(
+    ([key, s]) => [s, (g[key as keyof typeof SOLUTES] ?? 0) / s.molar] as const,
+  )
   for (const [, n] of moles) total += n
-  for (const [s, n] of moles) sum += Math.sqrt(s.k) * n / total
-  return water / total * Math.exp(-(sum ** 2))
+  for (const [s, n] of moles) sum += (Math.sqrt(s.k) * n) / total
+  return (water / total) * Math.exp(-(sum ** 2))
 }
 
 /** Water activity of a mix. */
 export const waterActivityOf = (m: Mix): number =>
-  waterActivity({ water: m.grams.water, sucrose: m.grams.sucrose, monosaccharides: m.grams.monosaccharides, lactose: m.grams.lactose, citric: m.acidG })
+  waterActivity({
+    water: m.grams.water,
+    sucrose: m.grams.sucrose,
+    monosaccharides: m.grams.monosaccharides,
+    lactose: m.grams.lactose,
+    citric: m.acidG,
+  })
 
 /** Sugar : acid, g per g; Infinity without acid. */
-export const sugarToAcid = (m: Mix): number => m.acidG > 0 ? sugarsG(m) / m.acidG : Infinity
+export const sugarToAcid = (m: Mix): number => (m.acidG > 0 ? sugarsG(m) / m.acidG : Infinity)

@@ -1,5 +1,6 @@
 /**
- * Cooling, keeping and counter limits of the kitchen's chosen code. US: Food Code 3-501.14, 3-501.17, 3-501.19; UK: national guidance; both from
+ * Cooling, keeping and counter limits of the kitchen's chosen code. US: Food Code 3-501.14, 3-501.17, 3-501.19; UK:
+ * national guidance; both from
  * memory. Every use says "defer to your local code and your own food-safety plan".
  */
 import { addDays, formatISO, parseISO } from 'date-fns'
@@ -18,11 +19,25 @@ export interface CodeLimits {
 }
 
 export const CODES: Readonly<Record<'us' | 'uk', CodeLimits>> = {
-  us: { fromC: 57, stages: [{ toC: 21, withinS: 2 * 3600 }, { toC: 5, withinS: 6 * 3600 }], holdC: 5, counterS: 4 * 3600, days: 7 },
+  us: {
+    fromC: 57,
+    stages: [
+      { toC: 21, withinS: 2 * 3600 },
+      { toC: 5, withinS: 6 * 3600 },
+    ],
+    holdC: 5,
+    counterS: 4 * 3600,
+    days: 7,
+  },
   uk: { fromC: 57, stages: [{ toC: 8, withinS: 90 * 60 }], holdC: 8, counterS: 4 * 3600, days: 7 },
 }
 
-export interface StageResult { toC: number, withinS: number, takesS: number | null, passes: boolean }
+export interface StageResult {
+  toC: number
+  withinS: number
+  takesS: number | null
+  passes: boolean
+}
 
 /** Checks a falling core temperature against a code; `startS` is when it passed `fromC`. */
 export function coolingStages(code: CodeLimits, at: (tempC: number) => number | null): StageResult[] {

@@ -1,6 +1,7 @@
 /**
  * Lethality against vegetative pathogens, and the times foods may take to cool.
- * Criterion: 70 °C for 2 min or its equal, z = 7.5 K (UK guidance on safe cooking, from memory). It is one criterion; the
+ * Criterion: 70 °C for 2 min or its equal, z = 7.5 K (UK guidance on safe cooking, from memory). It is one criterion;
+ * the
  * egg-pasteurisation times of 9 CFR 590.570 (z 4.5 K) are another, and the two are never merged.
  */
 import { doseAlong, type History } from '../heat/dose'
@@ -13,7 +14,8 @@ export const LETHALITY_NEEDED_MIN = 2
 export const EGG_DISH_C = 71
 
 /** Minutes at a steady temperature that equal 2 min at 70 °C. */
-export const minutesEquivalent = (tempC: number): number => LETHALITY_NEEDED_MIN * 10 ** ((LETHALITY_REF_C - tempC) / LETHALITY_Z_K)
+export const minutesEquivalent = (tempC: number): number =>
+  LETHALITY_NEEDED_MIN * 10 ** ((LETHALITY_REF_C - tempC) / LETHALITY_Z_K)
 
 /**
  * Lethality along a history, minutes at 70 °C: ∫ 10^((T − 70)/7.5) dt, exact for straight pieces.
@@ -21,6 +23,8 @@ export const minutesEquivalent = (tempC: number): number => LETHALITY_NEEDED_MIN
  */
 export function lethality(history: History, errorK = 0): number[] {
   const out = [0]
-  doseAlong(history.timeS, history.tempC, LETHALITY_REF_C + errorK, LETHALITY_Z_K, (i, doseS) => { out[i] = doseS / 60 })
+  doseAlong(history.timeS, history.tempC, LETHALITY_REF_C + errorK, LETHALITY_Z_K, (i, doseS) => {
+    out[i] = doseS / 60
+  })
   return out
 }

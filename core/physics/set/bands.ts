@@ -46,9 +46,11 @@ export const STANDS = 2
 export const CUTS = 4
 
 /** Yield stress a piece of this height needs, Pa: S·ρ·g·h/2. */
-export const neededPa = (heightM: number, density: number, factor: number): number => factor * density * G * heightM / 2
+export const neededPa = (heightM: number, density: number, factor: number): number =>
+  (factor * density * G * heightM) / 2
 /** Tallest piece a yield stress holds, m: 2τ/(S·ρ·g). */
-export const standingHeight = (tauPa: number, density: number, factor: number): number => 2 * tauPa / (factor * density * G)
+export const standingHeight = (tauPa: number, density: number, factor: number): number =>
+  (2 * tauPa) / (factor * density * G)
 
 export interface Target {
   /** From the cold: at the moment of cutting, piping or spooning. Pa. */
@@ -66,14 +68,26 @@ export function targetOf(use: Use, density: number): Target {
   const toStress = (tauStar: number) => tauStar / Math.min(1.7, 1100 / density)
   const h = use.pieceHeightM
   switch (use.kind) {
-    case 'spooned': return { coldMinPa: toStress(40), coldMaxPa: toStress(400), plateMinPa: toStress(20) }
-    case 'glass': return { coldMinPa: toStress(30), coldMaxPa: toStress(400), plateMinPa: toStress(15) }
+    case 'spooned':
+      return { coldMinPa: toStress(40), coldMaxPa: toStress(400), plateMinPa: toStress(20) }
+    case 'glass':
+      return { coldMinPa: toStress(30), coldMaxPa: toStress(400), plateMinPa: toStress(15) }
     case 'piped': {
       const stands = neededPa(h, density, STANDS)
       return { coldMinPa: Math.max(toStress(100), stands), coldMaxPa: toStress(900), plateMinPa: stands }
     }
-    case 'cut': return { coldMinPa: Math.max(toStress(300), neededPa(h, density, CUTS)), coldMaxPa: toStress(4000), plateMinPa: neededPa(h, density, STANDS) }
-    case 'turnedOut': return { coldMinPa: Math.max(toStress(1200), neededPa(h, density, CUTS)), coldMaxPa: toStress(6000), plateMinPa: neededPa(h, density, STANDS) }
+    case 'cut':
+      return {
+        coldMinPa: Math.max(toStress(300), neededPa(h, density, CUTS)),
+        coldMaxPa: toStress(4000),
+        plateMinPa: neededPa(h, density, STANDS),
+      }
+    case 'turnedOut':
+      return {
+        coldMinPa: Math.max(toStress(1200), neededPa(h, density, CUTS)),
+        coldMaxPa: toStress(6000),
+        plateMinPa: neededPa(h, density, STANDS),
+      }
   }
 }
 
@@ -81,7 +95,8 @@ export function targetOf(use: Use, density: number): Target {
  * Slump of a piece on a table as it is drawn and told: with the same allowance as "stands" (knocks, carrying), so that
  * a piece sags exactly when its stress falls below what standing needs.
  */
-export const tableSlump = (tauPa: number, density: number, heightM: number): number => slumpShare(tauPa / STANDS, density, heightM)
+export const tableSlump = (tauPa: number, density: number, heightM: number): number =>
+  slumpShare(tauPa / STANDS, density, heightM)
 
 /**
  * Slump of a free-standing piece as a share of its height: s′ = 1 − 2τ′·(1 − ln 2τ′), τ′ = τ/(ρ·g·H), for τ′ < ½

@@ -4,7 +4,8 @@
  *   τ = (egg + butter + casein + cream fat + starch + gelatin + agar)·(1 − φ_air)^1.5 + whipped fat + white foam
  *
  * c_x: g per 100 g of aqueous phase (mass − fat); s = sugars/(sugars + water); φ: fat volume fraction ≤ .56;
- * filler f = (1 − φ_e/.68)^−1.9 with φ_e = φ·(.55 + .45·min(1, solids/.5)). Each equation stands beside its function. Prefactors
+ * filler f = (1 − φ_e/.68)^−1.9 with φ_e = φ·(.55 + .45·min(1, solids/.5)). Each equation stands beside its function.
+ * Prefactors
  * were tuned by hand to what cooks expect: plausible, not measured (one σ of ln τ: .35; gelatin .25; agar .5).
  */
 import { type Mix, sugarsG } from '../matter/mix'
@@ -12,7 +13,17 @@ import { solidFat } from '../thermal/properties'
 import { starchCooked, starchTemperature } from './starch'
 
 /** One σ of ln τ by mechanism (judgement, see above). */
-export const LN_SIGMA = { eggPa: 0.35, butterPa: 0.35, caseinPa: 0.35, creamFatPa: 0.35, starchPa: 0.35, gelatinPa: 0.25, agarPa: 0.5, whipPa: 0.35, foamPa: 0.35 } as const
+export const LN_SIGMA = {
+  eggPa: 0.35,
+  butterPa: 0.35,
+  caseinPa: 0.35,
+  creamFatPa: 0.35,
+  starchPa: 0.35,
+  gelatinPa: 0.25,
+  agarPa: 0.5,
+  whipPa: 0.35,
+  foamPa: 0.35,
+} as const
 export type MechanismKey = keyof typeof LN_SIGMA
 export const MECHANISMS = Object.keys(LN_SIGMA) as MechanismKey[]
 /** Yield stress by mechanism, Pa. */
@@ -57,8 +68,16 @@ export function phasesOf(m: Mix, air = 0): Phases {
   const aqueousVolume = aqueousG / (1000 * (1 + 0.44 * sugarShare))
   const total = fatVolume + aqueousVolume
   const phi = Math.min(fatVolume / total, 0.56)
-  const share = (g: number) => fat > 0 ? phi * g / fat : 0
-  return { aqueousG, phi, phiButter: share(m.butterFatG), phiCream: share(Math.max(0, m.grams.milkFat - m.butterFatG)), sugarShare, air, density: m.massG / total * (1 - air) }
+  const share = (g: number) => (fat > 0 ? (phi * g) / fat : 0)
+  return {
+    aqueousG,
+    phi,
+    phiButter: share(m.butterFatG),
+    phiCream: share(Math.max(0, m.grams.milkFat - m.butterFatG)),
+    sugarShare,
+    air,
+    density: (m.massG / total) * (1 - air),
+  }
 }
 
 /** How the mix was made, as far as its set depends on it. */
@@ -110,7 +129,10 @@ export interface Body {
 
 const massOf = (m: Mix, id: string) => m.parts.reduce((sum, p) => sum + (p.row.id === id ? p.massG : 0), 0)
 
-/** Acid window of casein: F = 1/[(1 + 10^(4(pH − 4.75)))·(1 + 10^(2(3.5 − pH)))] (fitted; upper edge near the isoelectric point 4.6). */
+/**
+ * Acid window of casein: F = 1/[(1 + 10^(4(pH − 4.75)))·(1 + 10^(2(3.5 − pH)))] (fitted; upper edge near the
+ * isoelectric point 4.6).
+ */
 export const caseinWindow = (pH: number): number => 1 / ((1 + 10 ** (4 * (pH - 4.75))) * (1 + 10 ** (2 * (3.5 - pH))))
 
 /** The unchanging side of a set. @param m the finished mix @param pH of the finished mix */
@@ -120,20 +142,37 @@ export function bodyOf(m: Mix, pH: number, making: Making): Body {
   const sugar = sugarsG(m)
   const h = making.milkHeat
   // Starch: 6·c_s³·g·(1 − (s − .1)₊)·exp(−.12·minutes with juice·10^(.6(3.3 − pH))), c_s on water and sugar.
-  const starchC = 100 * m.grams.starch / (m.grams.water + sugar)
-  const cooked = m.grams.starch > 0 ? starchCooked(making.starch.peakTempC, making.starch.minutes, starchTemperature(m, s)) : 0
+  const starchC = (100 * m.grams.starch) / (m.grams.water + sugar)
+  const cooked =
+    m.grams.starch > 0 ? starchCooked(making.starch.peakTempC, making.starch.minutes, starchTemperature(m, s)) : 0
   const acidThinning = making.acidBoiled ? Math.exp(-0.12 * making.starch.minutes * 10 ** (0.6 * (3.3 - pH))) : 1
-  const starchPa = 6 * starchC ** 3 * cooked * (1 - Math.max(0, s - 0.1)) * acidThinning * (making.amylase ? AMYLASE_LEFT : 1)
-  // Gelatin: 1.085·Bloom·c²·(1 + .5 s)·(1 − .33·clip(4.2 − pH, 0, 2)), over .77 of maturation; Bloom is defined at 6.67 %, 10 °C, 17 h.
-  const gelatinC = 100 * massOf(m, 'gelatin') / aqueousG
-  const gelatinPa = 1.085 * making.bloom * gelatinC ** 2 / 0.77 * (1 + 0.5 * s) * (1 - 0.33 * Math.min(2, Math.max(0, 4.2 - pH)))
+  const starchPa =
+    6 * starchC ** 3 * cooked * (1 - Math.max(0, s - 0.1)) * acidThinning * (making.amylase ? AMYLASE_LEFT : 1)
+  // Gelatin: 1.085·Bloom·c²·(1 + .5 s)·(1 − .33·clip(4.2 − pH, 0, 2)), over .77 of maturation; Bloom is defined at
+  // 6.67 %, 10 °C, 17 h.
+  const gelatinC = (100 * massOf(m, 'gelatin')) / aqueousG
+  const gelatinPa =
+    ((1.085 * making.bloom * gelatinC ** 2) / 0.77) * (1 + 0.5 * s) * (1 - 0.33 * Math.min(2, Math.max(0, 4.2 - pH)))
   // Agar: 1.2e4·(c − .15)²·(1 − .3(4 − pH)₊ if boiled with acid); blended gels keep 3 %.
-  const agarC = 100 * massOf(m, 'agar') / aqueousG
-  const agarPa = 1.2e4 * Math.max(0, agarC - 0.15) ** 2 * (making.acidBoiled ? Math.max(0.05, 1 - 0.3 * Math.max(0, 4 - pH)) : 1) * (making.fluidGel ? FLUID_GEL : 1)
+  const agarC = (100 * massOf(m, 'agar')) / aqueousG
+  const agarPa =
+    1.2e4 *
+    Math.max(0, agarC - 0.15) ** 2 *
+    (making.acidBoiled ? Math.max(0.05, 1 - 0.3 * Math.max(0, 4 - pH)) : 1) *
+    (making.fluidGel ? FLUID_GEL : 1)
   return {
-    phases, making, pH, eggC: 100 * (m.grams.eggWhiteProtein + m.grams.yolkProtein) / aqueousG,
-    caseinC: 100 * (m.grams.casein + 0.5 * h * m.grams.whey) / (m.grams.water + 0.1 * sugar), caseinWindow: caseinWindow(pH) * (0.4 + 0.6 * h),
-    starchPa, starchCooked: cooked, starchC, gelatinPa, gelatinC, agarPa,
+    phases,
+    making,
+    pH,
+    eggC: (100 * (m.grams.eggWhiteProtein + m.grams.yolkProtein)) / aqueousG,
+    caseinC: (100 * (m.grams.casein + 0.5 * h * m.grams.whey)) / (m.grams.water + 0.1 * sugar),
+    caseinWindow: caseinWindow(pH) * (0.4 + 0.6 * h),
+    starchPa,
+    starchCooked: cooked,
+    starchC,
+    gelatinPa,
+    gelatinC,
+    agarPa,
   }
 }
 
@@ -162,26 +201,40 @@ export function firmness(body: Body, s: SetState): Mechanisms {
   const { phases: ph, making } = body
   const milk = ph.phiButter + ph.phiCream
   const solids = milk > 0 ? (ph.phiButter * s.butter + ph.phiCream * s.cream) / milk : s.butter
-  const filler = (1 - ph.phi * (0.55 + 0.45 * Math.min(1, solids / 0.5)) / 0.68) ** -1.9
+  const filler = (1 - (ph.phi * (0.55 + 0.45 * Math.min(1, solids / 0.5))) / 0.68) ** -1.9
   const matrix = (1 - ph.air) ** 1.5
   // Egg: 26·c_e^2.3·m·f·(1 − .012(T − 5))·(1 − λ·b^1.5), c_e = a·protein; m 1 baked undisturbed, .062 stirred.
   const loss = making.stirred ? OVERSET_LOSS.stirred : OVERSET_LOSS.baked
-  const eggPa = 26 * (s.a * body.eggC) ** 2.3 * (making.stirred ? STIRRED : 1) * filler * softened(s.tempC, 0.012) * (1 - loss * s.b ** 1.5)
+  const eggPa =
+    26 *
+    (s.a * body.eggC) ** 2.3 *
+    (making.stirred ? STIRRED : 1) *
+    filler *
+    softened(s.tempC, 0.012) *
+    (1 - loss * s.b ** 1.5)
   // Butter: 4.0e4·(φ_butter·σ)³, power law after Narine & Marangoni (1999).
   const butterPa = 4.0e4 * (ph.phiButter * s.butter) ** 3
   // Casein: 2.5·c_c^2.3·F·H·(1 + .6 W)·X·f·(1 − .018(T − 5)).
-  const caseinPa = 2.5 * body.caseinC ** 2.3 * body.caseinWindow * (1 + 0.6 * s.oven) * s.casein * filler * softened(s.tempC, 0.018)
+  const caseinPa =
+    2.5 * body.caseinC ** 2.3 * body.caseinWindow * (1 + 0.6 * s.oven) * s.casein * filler * softened(s.tempC, 0.018)
   // Cream fat bridged by acid casein: 8.0e3·(φ_cream·σ_c)³·F·H·X; none once whipped.
   const creamFatPa = making.whippedFat > 0 ? 0 : 8.0e3 * (ph.phiCream * s.cream) ** 3 * body.caseinWindow * s.casein
   const starchPa = body.starchPa * filler * (0.1 + 0.9 * s.starch) * softened(s.tempC, 0.015)
   const gelatinPa = body.gelatinPa * s.gelatin * filler
   const agarPa = body.agarPa * s.agar
   // Whipped fat: 1500·w²·SFC/.56. White foam: ½(γ/R)(φ_air − .55)²₊ (after Princen's form for foams, from memory L).
-  const whipPa = 1500 * making.whippedFat ** 2 * solidFat(Math.max(s.tempC, 0)) / 0.56
-  const foamPa = making.whiteFoam ? 0.5 * FOAM.gamma / FOAM.radiusM * Math.max(0, ph.air - FOAM.packed) ** 2 : 0
+  const whipPa = (1500 * making.whippedFat ** 2 * solidFat(Math.max(s.tempC, 0))) / 0.56
+  const foamPa = making.whiteFoam ? ((0.5 * FOAM.gamma) / FOAM.radiusM) * Math.max(0, ph.air - FOAM.packed) ** 2 : 0
   return {
-    eggPa: eggPa * matrix, butterPa: butterPa * matrix, caseinPa: caseinPa * matrix, creamFatPa: creamFatPa * matrix, starchPa: starchPa * matrix,
-    gelatinPa: gelatinPa * matrix, agarPa: agarPa * matrix, whipPa, foamPa,
+    eggPa: eggPa * matrix,
+    butterPa: butterPa * matrix,
+    caseinPa: caseinPa * matrix,
+    creamFatPa: creamFatPa * matrix,
+    starchPa: starchPa * matrix,
+    gelatinPa: gelatinPa * matrix,
+    agarPa: agarPa * matrix,
+    whipPa,
+    foamPa,
   }
 }
 

@@ -1,7 +1,10 @@
 /** Gelatin: grades, leaves and bloom water. */
 import { within } from '../../base/errors'
 
-/** Leaf grades: Bloom strength and weight of a leaf, g (common practice; leaves are cut so that one does the same work). */
+/**
+ * Leaf grades: Bloom strength and weight of a leaf, g (common practice; leaves are cut so that one does the same
+ * work).
+ */
 export const LEAVES = {
   bronze: { bloom: 140, leafG: 3.3 },
   silver: { bloom: 160, leafG: 2.5 },
@@ -11,11 +14,17 @@ export const LEAVES = {
 /** Powder as sold in small packets (common practice). */
 export const POWDER_BLOOM = 225
 /** Every grade by name: the leaves, and powder. */
-export const GELATIN_GRADES: readonly { name: string, bloom: number }[] = [...Object.entries(LEAVES).map(([leaf, g]) => ({ name: `${leaf} leaf`, bloom: g.bloom })), { name: 'powder', bloom: POWDER_BLOOM }]
+export const GELATIN_GRADES: readonly { name: string, bloom: number }[] = [
+  ...Object.entries(LEAVES).map(([leaf, g]) => ({ name: `${leaf} leaf`, bloom: g.bloom })),
+  { name: 'powder', bloom: POWDER_BLOOM },
+]
 /** Water that powder needs to bloom, g per g (common practice). */
 export const BLOOM_WATER = 5
 
-/** Mass of another grade that does the same, g: grades swap by √Bloom (Gelatin Manufacturers Institute of America handbook, from memory H). */
+/**
+ * Mass of another grade that does the same, g: grades swap by √Bloom (Gelatin Manufacturers Institute of America
+ * handbook, from memory H).
+ */
 export function swapGelatin(massG: number, fromBloom: number, toBloom: number): number {
   within(fromBloom, 'fromBloom', 30, 350)
   return massG * Math.sqrt(fromBloom / within(toBloom, 'toBloom', 30, 350))

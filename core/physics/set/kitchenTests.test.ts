@@ -3,15 +3,27 @@ import checks from '../../checks/practice.json'
 import { InputError } from '../../base/errors'
 import { LEAVES, swapGelatin } from './gelatin'
 import {
-  bestTest, loadReading, loadStress, slumpReading, slumpStress, spreadReading, spreadStress,
+  bestTest,
+  loadReading,
+  loadStress,
+  slumpReading,
+  slumpStress,
+  spreadReading,
+  spreadStress,
 } from './kitchenTests'
 
 const near = (x: number, y: number, share: number) => expect(Math.abs(x / y - 1)).toBeLessThan(share)
 
 describe(`kitchen tests (${checks.kitchenTests.source})`, () => {
-  it.each(checks.kitchenTests.slump)('a ring that sinks $mm mm reads $pa Pa', r => near(slumpStress(r.mm / 1000), r.pa, 0.02))
-  it.each(checks.kitchenTests.spread)('60 ml that spread to $mm mm radius read $pa Pa', r => near(spreadStress(r.mm / 1000), r.pa, 0.03))
-  it.each(checks.kitchenTests.load)('a cylinder that bulges under $g g reads $pa Pa', r => near(loadStress(r.g / 1000), r.pa, 0.01))
+  it.each(checks.kitchenTests.slump)('a ring that sinks $mm mm reads $pa Pa', r =>
+    near(slumpStress(r.mm / 1000), r.pa, 0.02),
+  )
+  it.each(checks.kitchenTests.spread)('60 ml that spread to $mm mm radius read $pa Pa', r =>
+    near(spreadStress(r.mm / 1000), r.pa, 0.03),
+  )
+  it.each(checks.kitchenTests.load)('a cylinder that bulges under $g g reads $pa Pa', r =>
+    near(loadStress(r.g / 1000), r.pa, 0.01),
+  )
   it('what is predicted reads back as what was read', () => {
     for (const pa of [30, 60, 120, 170]) near(slumpStress(slumpReading(pa)), pa, 0.001)
     for (const pa of [2, 8, 20]) near(spreadStress(spreadReading(pa)), pa, 0.001)

@@ -1,5 +1,6 @@
 /**
- * Kitchen tests of firmness: from a reading to a yield stress, and from a prediction to the reading the cook should expect.
+ * Kitchen tests of firmness: from a reading to a yield stress, and from a prediction to the reading the cook should
+ * expect.
  * Pascals, metres, kilograms; a density other than the filling's own shifts the reading in proportion.
  */
 import { within } from '../../base/errors'
@@ -17,7 +18,10 @@ const RHO = 1100
 /** Sink of a lifted ring, m. Pashias et al. (1996): s′ = 1 − 2τ′(1 − ln 2τ′). */
 export const slumpReading = (tauPa: number, density = RHO): number => RING_M * slumpShare(tauPa, density, RING_M)
 
-/** Yield stress of a sink of the ring, Pa: the same relation inverted by bisection. @throws {InputError} outside 0–50 mm */
+/**
+ * Yield stress of a sink of the ring, Pa: the same relation inverted by bisection. @throws {InputError} outside 0–50
+ * mm
+ */
 export function slumpStress(sinkM: number, density = RHO): number {
   within(sinkM, 'sinkM', 0, RING_M)
   let low = 0
@@ -30,23 +34,29 @@ export function slumpStress(sinkM: number, density = RHO): number {
   return (low + high) / 2
 }
 
-/** Yield stress of a puddle, Pa: τ = 225·ρ·g·V²/(128·π²·R⁵) (Roussel & Coussot 2005). @throws {InputError} for no radius */
+/**
+ * Yield stress of a puddle, Pa: τ = 225·ρ·g·V²/(128·π²·R⁵) (Roussel & Coussot 2005). @throws {InputError} for no
+ * radius
+ */
 export function spreadStress(radiusM: number, density = RHO): number {
   within(radiusM, 'radiusM', 0.005, 0.5)
-  return 225 * density * G * SPREAD_M3 ** 2 / (128 * Math.PI ** 2 * radiusM ** 5)
+  return (225 * density * G * SPREAD_M3 ** 2) / (128 * Math.PI ** 2 * radiusM ** 5)
 }
 /** Radius to which 60 ml spreads, m; never smaller than a heap that stands (hemisphere). */
 export const spreadReading = (tauPa: number, density = RHO): number =>
-  Math.max((3 * SPREAD_M3 / (2 * Math.PI)) ** (1 / 3), (225 * density * G * SPREAD_M3 ** 2 / (128 * Math.PI ** 2 * Math.max(tauPa, 1e-6))) ** 0.2)
+  Math.max(
+    ((3 * SPREAD_M3) / (2 * Math.PI)) ** (1 / 3),
+    ((225 * density * G * SPREAD_M3 ** 2) / (128 * Math.PI ** 2 * Math.max(tauPa, 1e-6))) ** 0.2,
+  )
 
 /** Yield stress at which a turned-out cylinder bulges under a load, Pa: τ = (ρ·g·H + m·g/A)/2. */
 export function loadStress(loadKg: number, density = RHO): number {
   within(loadKg, 'loadKg', 0, 20)
-  return (density * G * CYLINDER.heightM + loadKg * G / (Math.PI * CYLINDER.diameterM ** 2 / 4)) / 2
+  return (density * G * CYLINDER.heightM + (loadKg * G) / ((Math.PI * CYLINDER.diameterM ** 2) / 4)) / 2
 }
 /** Load that makes it bulge, kg; null when it does not carry itself. */
 export function loadReading(tauPa: number, density = RHO): number | null {
-  const kg = (2 * tauPa - density * G * CYLINDER.heightM) * Math.PI * CYLINDER.diameterM ** 2 / 4 / G
+  const kg = ((2 * tauPa - density * G * CYLINDER.heightM) * Math.PI * CYLINDER.diameterM ** 2) / 4 / G
   return kg >= 0 ? kg : null
 }
 
@@ -55,5 +65,7 @@ export type KitchenTest = 'spread' | 'slump' | 'load'
 export function bestTest(tauPa: number, density = RHO): { test: KitchenTest, reading: number } {
   if (tauPa < 25) return { test: 'spread', reading: spreadReading(tauPa, density) }
   const load = loadReading(tauPa, density)
-  return tauPa < 180 || load === null ? { test: 'slump', reading: slumpReading(tauPa, density) } : { test: 'load', reading: load }
+  return tauPa < 180 || load === null
+    ? { test: 'slump', reading: slumpReading(tauPa, density) }
+    : { test: 'load', reading: load }
 }

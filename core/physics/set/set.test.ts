@@ -4,22 +4,45 @@ import tables from '../../checks/tables.json'
 import { defaultUse } from '../../formula/create'
 import { mix } from '../matter/mix'
 import {
-  bandOf, BANDS, corrected, CUTS, G, neededPa, slumpShare, standingHeight, STANDS, tableSlump, targetOf,
+  bandOf,
+  BANDS,
+  corrected,
+  CUTS,
+  G,
+  neededPa,
+  slumpShare,
+  standingHeight,
+  STANDS,
+  tableSlump,
+  targetOf,
 } from './bands'
 import {
-  type Body, bodyOf, caseinWindow, firmness, lnTauSigma, type Making, phasesOf, type SetState, yieldStress,
+  type Body,
+  bodyOf,
+  caseinWindow,
+  firmness,
+  lnTauSigma,
+  type Making,
+  phasesOf,
+  type SetState,
+  yieldStress,
 } from './firmness'
 import { heapProfile, type Point, slicedProfile } from './profile'
 
-const area = (points: Point[]) => Math.abs(points.reduce((s, p, i) => {
-  const q = points[(i + 1) % points.length]!
-  return s + p.x * q.y - q.x * p.y
-}, 0)) / 2
+const area = (points: Point[]) =>
+  Math.abs(
+    points.reduce((s, p, i) => {
+      const q = points[(i + 1) % points.length]!
+      return s + p.x * q.y - q.x * p.y
+    }, 0),
+  ) / 2
 
 describe(`slump (${tables.slump.source})`, () => {
   const rho = 1100
   const h = 0.05
-  it.each(tables.slump.rows)('τ′ $tau slumps $slump', row => expect(Math.abs(slumpShare(row.tau * rho * G * h, rho, h) - row.slump)).toBeLessThan(0.001))
+  it.each(tables.slump.rows)('τ′ $tau slumps $slump', row =>
+    expect(Math.abs(slumpShare(row.tau * rho * G * h, rho, h) - row.slump)).toBeLessThan(0.001),
+  )
   it.each(tables.ring.rows)('a 50 mm ring that sinks $mm mm reads $pa Pa', (row) => {
     expect(Math.abs(1000 * h * slumpShare(row.pa, rho, h) - row.mm)).toBeLessThan(0.5)
   })
@@ -59,20 +82,62 @@ describe('standing', () => {
   })
 })
 
-const making: Making = { stirred: true, milkHeat: 1, air: 0, whippedFat: 0, whiteFoam: false, starch: { peakTempC: 96, minutes: 1.5 }, acidBoiled: false, amylase: false, bloom: 200, fluidGel: false }
-const set: SetState = { tempC: 5, a: 1, b: 0, butter: 0.56, cream: 0.56, casein: 1, gelatin: 0.77, starch: 1, oven: 0, agar: 1 }
+const making: Making = {
+  stirred: true,
+  milkHeat: 1,
+  air: 0,
+  whippedFat: 0,
+  whiteFoam: false,
+  starch: { peakTempC: 96, minutes: 1.5 },
+  acidBoiled: false,
+  amylase: false,
+  bloom: 200,
+  fluidGel: false,
+}
+const set: SetState = {
+  tempC: 5,
+  a: 1,
+  b: 0,
+  butter: 0.56,
+  cream: 0.56,
+  casein: 1,
+  gelatin: 0.77,
+  starch: 1,
+  oven: 0,
+  agar: 1,
+}
 /** A body with nothing in it but what a test gives. */
 const bare = (over: Partial<Body>): Body => ({
-  phases: { aqueousG: 100, phi: 0, phiButter: 0, phiCream: 0, sugarShare: 0.4, air: 0, density: 1100 }, making, pH: 4.2, eggC: 0, caseinC: 0, caseinWindow: 0, starchPa: 0, starchCooked: 1, starchC: 0, gelatinPa: 0, gelatinC: 0, agarPa: 0, ...over,
+  phases: { aqueousG: 100, phi: 0, phiButter: 0, phiCream: 0, sugarShare: 0.4, air: 0, density: 1100 },
+  making,
+  pH: 4.2,
+  eggC: 0,
+  caseinC: 0,
+  caseinWindow: 0,
+  starchPa: 0,
+  starchCooked: 1,
+  starchC: 0,
+  gelatinPa: 0,
+  gelatinC: 0,
+  agarPa: 0,
+  ...over,
 })
 
 describe('firmness, each mechanism by hand', () => {
-  const of = (grams: Record<string, number>, s: Partial<SetState> = {}, m: Partial<Making> = {}, pH = 3.3) => firmness(bodyOf(mix(parts(grams)), pH, { ...making, ...m }), { ...set, ...s })
+  const of = (grams: Record<string, number>, s: Partial<SetState> = {}, m: Partial<Making> = {}, pH = 3.3) =>
+    firmness(bodyOf(mix(parts(grams)), pH, { ...making, ...m }), { ...set, ...s })
   it('egg: no fat, 10 g set protein per 100 g water phase, 5 °C: 26·10^2.3·.062 = 321.6 Pa; baked 16 times that; .76 of it at 25 °C', () => {
     expect(firmness(bare({ eggC: 10 }), set).eggPa).toBeCloseTo(321.6, 0)
-    expect(firmness(bare({ eggC: 10, making: { ...making, stirred: false } }), set).eggPa).toBeCloseTo(26 * 10 ** 2.3, 6)
-    expect(firmness(bare({ eggC: 10 }), { ...set, tempC: 25 }).eggPa / firmness(bare({ eggC: 10 }), set).eggPa).toBeCloseTo(0.76, 9)
-    expect(firmness(bare({ eggC: 10 }), { ...set, b: 1 }).eggPa / firmness(bare({ eggC: 10 }), set).eggPa).toBeCloseTo(0.3, 9)
+    expect(firmness(bare({ eggC: 10, making: { ...making, stirred: false } }), set).eggPa).toBeCloseTo(
+      26 * 10 ** 2.3,
+      6,
+    )
+    expect(
+      firmness(bare({ eggC: 10 }), { ...set, tempC: 25 }).eggPa / firmness(bare({ eggC: 10 }), set).eggPa,
+    ).toBeCloseTo(0.76, 9)
+    expect(
+      firmness(bare({ eggC: 10 }), { ...set, b: 1 }).eggPa / firmness(bare({ eggC: 10 }), set).eggPa,
+    ).toBeCloseTo(0.3, 9)
   })
   it('butter: 4e4·(.3·.56)³ = 189.7 Pa; cream bridged by casein 8e3·(.3·.56)³·F·H = 37.9 Pa, none once whipped', () => {
     const fat = (over: object) => ({ ...bare({}).phases, phi: 0.3, ...over })
@@ -88,12 +153,20 @@ describe('firmness, each mechanism by hand', () => {
     expect(caseinWindow(3.5)).toBeCloseTo(0.5, 2)
   })
   it('starch: 6·7³ = 2058 Pa fully cooked and retrograded, a tenth when fresh, a tenth again with amylase', () => {
-    const body = bodyOf(mix(parts({ water: 100, cornflour: 100 * 7 / 90 / (1 - 0.07 * 0.083 / 0.9) })), 5, { ...making, starch: { peakTempC: 110, minutes: 1 } })
+    const body = bodyOf(mix(parts({ water: 100, cornflour: (100 * 7) / 90 / (1 - (0.07 * 0.083) / 0.9) })), 5, {
+      ...making,
+      starch: { peakTempC: 110, minutes: 1 },
+    })
     expect(body.starchC).toBeCloseTo(7, 1)
     expect(firmness(body, set).starchPa / 2058).toBeCloseTo(1, 1)
     expect(firmness(body, { ...set, starch: 0 }).starchPa / firmness(body, set).starchPa).toBeCloseTo(0.1, 9)
-    expect(of({ water: 100, cornflour: 8 }, {}, { amylase: true }).starchPa / of({ water: 100, cornflour: 8 }).starchPa).toBeCloseTo(0.1, 9)
-    expect(of({ water: 100, cornflour: 8 }, {}, { acidBoiled: true, starch: { peakTempC: 96, minutes: 10 } }).starchPa / of({ water: 100, cornflour: 8 }, {}, { starch: { peakTempC: 96, minutes: 10 } }).starchPa).toBeCloseTo(Math.exp(-1.2), 6)
+    expect(
+      of({ water: 100, cornflour: 8 }, {}, { amylase: true }).starchPa / of({ water: 100, cornflour: 8 }).starchPa,
+    ).toBeCloseTo(0.1, 9)
+    expect(
+      of({ water: 100, cornflour: 8 }, {}, { acidBoiled: true, starch: { peakTempC: 96, minutes: 10 } }).starchPa /
+      of({ water: 100, cornflour: 8 }, {}, { starch: { peakTempC: 96, minutes: 10 } }).starchPa,
+    ).toBeCloseTo(Math.exp(-1.2), 6)
   })
   it('gelatin: 200 Bloom at 1 g per 100 g: 217 Pa at its 17 h; twice the Bloom, twice the stress; a third less per pH under 4.2', () => {
     const one = { water: 99, gelatin: 1 }

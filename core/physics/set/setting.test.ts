@@ -7,12 +7,13 @@ import { CREAM_KNITS_C, settingAlong, type SettingInputs, UNSET } from './settin
 
 const cream: SettingInputs = { pH: 4.2, caseinC: 3.2, caseinBelowC: CREAM_KNITS_C }
 /** After some hours at a steady temperature. */
-const at = (tempC: number, hours: number, inputs = cream, start = UNSET) => settingAlong([0, hours * 3600], [tempC, tempC], inputs, start)[1]!
+const at = (tempC: number, hours: number, inputs = cream, start = UNSET) =>
+  settingAlong([0, hours * 3600], [tempC, tempC], inputs, start)[1]!
 
 describe('setting over time, each state by hand', () => {
   it('butter has half-hardened after ln 2 of its 30 min at 5 °C, cream after that of 50; both melt at once', () => {
     expect(at(5, 0.5 * Math.LN2).butter).toBeCloseTo(0.28, 6)
-    expect(at(5, 50 / 60 * Math.LN2).cream).toBeCloseTo(0.28, 6)
+    expect(at(5, (50 / 60) * Math.LN2).cream).toBeCloseTo(0.28, 6)
     expect(settingAlong([0, 36000, 36060], [5, 5, 25], cream)[2]!.butter).toBeCloseTo(0.105, 6)
   })
   it('milk at pH 4.2, 20 °C and 3.2 g has a time constant of an hour: twice that at 0 °C, 2.5 times at pH 4.7', () => {
@@ -42,35 +43,66 @@ describe('setting over time, each state by hand', () => {
   })
   it('a long piece taken at once or in many gives the same within 1.5 %', () => {
     const once = settingAlong([0, 7200], [60, 4], cream)[1]!
-    const many = settingAlong(Array.from({ length: 721 }, (_, i) => 10 * i), Array.from({ length: 721 }, (_, i) => 60 - 56 * i / 720), cream)[720]!
-    for (const key of ['butter', 'cream', 'casein', 'gelatin', 'starch'] as const) expect(Math.abs(once[key] - many[key])).toBeLessThan(0.015)
+    const many = settingAlong(
+      Array.from({ length: 721 }, (_, i) => 10 * i),
+      Array.from({ length: 721 }, (_, i) => 60 - (56 * i) / 720),
+      cream,
+    )[720]!
+    for (const key of ['butter', 'cream', 'casein', 'gelatin', 'starch'] as const)
+      expect(Math.abs(once[key] - many[key])).toBeLessThan(0.015)
   })
 })
 
 describe(`freezing (${checks.freezing.source})`, () => {
-  it.each(checks.freezing.points)('a $percent % sucrose solution freezes at $tempC °C, within 12 %', ({ percent, tempC }) => {
-    expect(Math.abs(freezingPoint(waterActivity({ water: 100 - percent, sucrose: percent })) / tempC - 1)).toBeLessThan(0.12)
-  })
+  it.each(checks.freezing.points)(
+    'a $percent % sucrose solution freezes at $tempC °C, within 12 %',
+    ({ percent, tempC }) => {
+      expect(
+        Math.abs(freezingPoint(waterActivity({ water: 100 - percent, sucrose: percent })) / tempC - 1),
+      ).toBeLessThan(0.12)
+    },
+  )
   const f = { water: 0.72, protein: 0.03, fat: 0.05, carbohydrate: 0.19, fibre: 0, ash: 0.01 }
   const fz = freezingOf(f, 0.985)
   it('a slab in moving air freezes in Plank\'s time, within a quarter', () => {
     const d = 0.03
     const h = 30
-    const run = coolCylinder({ radiusM: 1, heightM: d, nr: 1, nz: 16, solid: fz.solid, startTempC: fz.freezingC + 0.3, endS: 40000, boundary: () => ({ top: { u: h, airC: -30, evaporationW: 0 }, base: { u: h, airC: -30 }, side: { u: 0, airC: -30 } }) })
+    const run = coolCylinder({
+      radiusM: 1,
+      heightM: d,
+      nr: 1,
+      nz: 16,
+      solid: fz.solid,
+      startTempC: fz.freezingC + 0.3,
+      endS: 40000,
+      boundary: () => ({
+        top: { u: h, airC: -30, evaporationW: 0 },
+        base: { u: h, airC: -30 },
+        side: { u: 0, airC: -30 },
+      }),
+    })
     const took = timeBelow(run.timeS, run.coreC, -10)!
     // Plank counts the latent heat of the ice at −10 °C at one temperature, with the frozen part's conductivity.
     const latent = ICE_LATENT * (f.water - 0.4 * f.protein) * fz.ice(-10)
     const k = fz.solid.freezing!.k(-10)
-    const plank = fz.solid.rho * latent / (fz.freezingC + 30) * (d / 2 / h + d * d / 8 / k)
+    const plank = ((fz.solid.rho * latent) / (fz.freezingC + 30)) * (d / 2 / h + (d * d) / 8 / k)
     expect(Math.abs(took / plank - 1)).toBeLessThan(0.25)
   })
   it('enthalpy and temperature are each other\'s inverse, ice only below the point, and heat is kept', () => {
     const { enthalpy, temperature } = fz.solid.freezing!
-    for (const t of [-35, -12, -2, fz.freezingC - 0.01, 0, 4, 60]) expect(temperature(enthalpy(t), 10)).toBeCloseTo(t, 6)
+    for (const t of [-35, -12, -2, fz.freezingC - 0.01, 0, 4, 60])
+      expect(temperature(enthalpy(t), 10)).toBeCloseTo(t, 6)
     expect(fz.ice(fz.freezingC)).toBe(0)
     expect(fz.ice(-20)).toBeGreaterThan(0.85)
     expect(enthalpy(4) - enthalpy(-20)).toBeGreaterThan(0.8 * ICE_LATENT * f.water)
-    const still = coolCylinder({ radiusM: 0.04, heightM: 0.03, solid: fz.solid, startTempC: -3, endS: 7200, boundary: () => ({ top: { u: 0, airC: 0, evaporationW: 0 }, base: { u: 0, airC: 0 }, side: { u: 0, airC: 0 } }) })
+    const still = coolCylinder({
+      radiusM: 0.04,
+      heightM: 0.03,
+      solid: fz.solid,
+      startTempC: -3,
+      endS: 7200,
+      boundary: () => ({ top: { u: 0, airC: 0, evaporationW: 0 }, base: { u: 0, airC: 0 }, side: { u: 0, airC: 0 } }),
+    })
     expect(still.meanC.every(t => Math.abs(t + 3) < 1e-9)).toBe(true)
   })
 })

@@ -1,6 +1,7 @@
 /**
  * Setting over time: state variables integrated over the piece's temperature history (fitted, L; time constants ×1.5
- * uncertain). Rates per minute, °C; each straight piece of history is taken in steps of at most 3 K at its mean temperature,
+ * uncertain). Rates per minute, °C; each straight piece of history is taken in steps of at most 3 K at its mean
+ * temperature,
  * exactly for a constant temperature.
  */
 import type { History } from '../heat/dose'
@@ -9,7 +10,20 @@ import { type Body, firmness, type SetState, yieldStress } from './firmness'
 
 /** Yield stress of a body at a setting and a temperature, Pa. */
 export const stressAt = (body: Body, s: Setting, tempC: number, a: number, b: number): number =>
-  yieldStress(firmness(body, { tempC, a, b, butter: s.butter, cream: s.cream, casein: s.casein, gelatin: s.gelatin, starch: s.starch, oven: s.oven, agar: s.agar }))
+  yieldStress(
+    firmness(body, {
+      tempC,
+      a,
+      b,
+      butter: s.butter,
+      cream: s.cream,
+      casein: s.casein,
+      gelatin: s.gelatin,
+      starch: s.starch,
+      oven: s.oven,
+      agar: s.agar,
+    }),
+  )
 
 /** What the set has gained in the heat, undisturbed: the oven's firming and casein that knits while it bakes. */
 export function settledIn(histories: readonly History[], inputs: SettingInputs): Setting {
@@ -19,7 +33,13 @@ export function settledIn(histories: readonly History[], inputs: SettingInputs):
 }
 
 /** Setting after the stated way down and the stated time in the cold. */
-export function statedSetting(way: History, statedC: number, holdS: number, inputs: SettingInputs, start: Setting): Setting {
+export function statedSetting(
+  way: History,
+  statedC: number,
+  holdS: number,
+  inputs: SettingInputs,
+  start: Setting,
+): Setting {
   const endS = way.timeS[way.timeS.length - 1]!
   const along = settingAlong([...way.timeS, endS + holdS], [...way.tempC, statedC], inputs, start)
   return along[along.length - 1]!
@@ -32,7 +52,8 @@ export function settingAt(timeS: readonly number[], settings: readonly Setting[]
   if (i === 0 || timeS[i]! <= at) return settings[i]!
   const share = (at - timeS[i - 1]!) / (timeS[i]! - timeS[i - 1]!)
   const mixed = { ...settings[i]! }
-  for (const key of Object.keys(mixed) as (keyof Setting)[]) mixed[key] = settings[i - 1]![key] + share * (settings[i]![key] - settings[i - 1]![key])
+  for (const key of Object.keys(mixed) as (keyof Setting)[])
+    mixed[key] = settings[i - 1]![key] + share * (settings[i]![key] - settings[i - 1]![key])
   return mixed
 }
 
@@ -52,7 +73,17 @@ export type Setting = Omit<SetState, 'tempC' | 'a' | 'b'> & {
   g2: number
 }
 
-export const UNSET: Setting = { butter: 0, cream: 0, casein: 0, gelatin: 0, starch: 0, oven: 0, agar: 0, g1: 0, g2: 0 }
+export const UNSET: Setting = {
+  butter: 0,
+  cream: 0,
+  casein: 0,
+  gelatin: 0,
+  starch: 0,
+  oven: 0,
+  agar: 0,
+  g1: 0,
+  g2: 0,
+}
 
 /** Cream that stands below this knits undisturbed, °C (fitted). */
 export const CREAM_KNITS_C = 50
@@ -63,7 +94,8 @@ const AGAR_SETS_C = 35
 /** Set agar melts here (its wide hysteresis, from memory H). */
 const AGAR_MELTS_C = 85
 
-const towards = (value: number, goal: number, minutes: number, tau: number) => goal - (goal - value) * Math.exp(-minutes / tau)
+const towards = (value: number, goal: number, minutes: number, tau: number) =>
+  goal - (goal - value) * Math.exp(-minutes / tau)
 
 /** Fat solids after some time at a temperature: σ̇ = (SFC(T) − σ)/[tau·2^((T − 5)/10)]; it melts at once. */
 function fatAfter(solids: number, tempC: number, minutes: number, tau5: number): number {
@@ -79,11 +111,17 @@ export function settingAfter(s: Setting, tempC: number, minutes: number, inputs:
   let casein = s.casein
   if (inputs.caseinC > 0 && (inputs.caseinBelowC === null || tempC <= inputs.caseinBelowC)) {
     const t = Math.min(tempC, 60)
-    casein = towards(casein, 1, minutes, 60 * 10 ** (0.8 * (inputs.pH - 4.2)) * 2 ** ((20 - t) / 20) * 3.2 / inputs.caseinC)
+    casein = towards(
+      casein,
+      1,
+      minutes,
+      (60 * 10 ** (0.8 * (inputs.pH - 4.2)) * 2 ** ((20 - t) / 20) * 3.2) / inputs.caseinC,
+    )
   }
   // Gelatin: G = .6 g₁ + .4 g₂, ġ = (Xe − g)/(45, 360), Xe = (29 − T)₊/24.
   const goal = Math.max(0, GELATIN_MELTS_C - Math.max(tempC, 0)) / 24
-  const grow = (g: number, tau: number) => g >= goal ? goal : tempC < GELATIN_SETS_C ? towards(g, goal, minutes, tau) : g
+  const grow = (g: number, tau: number) =>
+    g >= goal ? goal : tempC < GELATIN_SETS_C ? towards(g, goal, minutes, tau) : g
   const g1 = grow(s.g1, 45)
   const g2 = grow(s.g2, 360)
   // Starch: Ṙ = (1 − R)/[120·2^((T − 5)/30)] below 60 °C.
@@ -99,8 +137,18 @@ export function settingAfter(s: Setting, tempC: number, minutes: number, inputs:
  * @param timeS rising, s @param tempC °C, same length
  * @param bakes whether the oven's firming counts (undisturbed fillings only)
  */
-export function settingAlong(timeS: readonly number[], tempC: readonly number[], inputs: SettingInputs, start: Setting = UNSET, bakes = false): Setting[] {
-  let s = { ...start, butter: Math.min(start.butter, solidFat(tempC[0]!)), cream: Math.min(start.cream, solidFat(tempC[0]!)) }
+export function settingAlong(
+  timeS: readonly number[],
+  tempC: readonly number[],
+  inputs: SettingInputs,
+  start: Setting = UNSET,
+  bakes = false,
+): Setting[] {
+  let s = {
+    ...start,
+    butter: Math.min(start.butter, solidFat(tempC[0]!)),
+    cream: Math.min(start.cream, solidFat(tempC[0]!)),
+  }
   const out = [s]
   for (let i = 1; i < timeS.length; i++) {
     const minutes = (timeS[i]! - timeS[i - 1]!) / 60
@@ -108,7 +156,7 @@ export function settingAlong(timeS: readonly number[], tempC: readonly number[],
     const to = tempC[i]!
     const n = Math.min(60, Math.max(1, Math.ceil(Math.abs(to - from) / 3)))
     for (let k = 0; k < n; k++) {
-      const next = settingAfter(s, from + (to - from) * (k + 0.5) / n, minutes / n, inputs)
+      const next = settingAfter(s, from + ((to - from) * (k + 0.5)) / n, minutes / n, inputs)
       s = bakes ? next : { ...next, oven: start.oven }
     }
     // Fat and gelatin melt at once at the temperature reached.
@@ -117,7 +165,14 @@ export function settingAlong(timeS: readonly number[], tempC: readonly number[],
     if (s.butter > fat || s.cream > fat || s.g1 > goal || s.g2 > goal) {
       const g1 = Math.min(s.g1, goal)
       const g2 = Math.min(s.g2, goal)
-      s = { ...s, butter: Math.min(s.butter, fat), cream: Math.min(s.cream, fat), g1, g2, gelatin: 0.6 * g1 + 0.4 * g2 }
+      s = {
+        ...s,
+        butter: Math.min(s.butter, fat),
+        cream: Math.min(s.cream, fat),
+        g1,
+        g2,
+        gelatin: 0.6 * g1 + 0.4 * g2,
+      }
     }
     out.push(s)
   }

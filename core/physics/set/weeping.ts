@@ -6,9 +6,21 @@ import { GRAINY } from '../heat/egg'
 import type { Mix } from '../matter/mix'
 import type { Body, Mechanisms } from './firmness'
 
-export const WEEPING_CAUSES = ['undercookedStarch', 'amylase', 'frozenStarch', 'overcookedEgg', 'acidCurdles', 'acidShort', 'agar', 'frozenEgg'] as const
+export const WEEPING_CAUSES = [
+  'undercookedStarch',
+  'amylase',
+  'frozenStarch',
+  'overcookedEgg',
+  'acidCurdles',
+  'acidShort',
+  'agar',
+  'frozenEgg',
+] as const
 export type WeepingCause = (typeof WEEPING_CAUSES)[number]
-export interface Weeping { score: number, causes: { cause: WeepingCause, points: number }[] }
+export interface Weeping {
+  score: number
+  causes: { cause: WeepingCause, points: number }[]
+}
 
 /** Expected weeping. @param m finished mix @param f what carries the set @param frozen it has been frozen */
 export function weepingOf(m: Mix, body: Body, f: Mechanisms, b: number, frozen: boolean): Weeping {
@@ -16,7 +28,10 @@ export function weepingOf(m: Mix, body: Body, f: Mechanisms, b: number, frozen: 
   const add = (cause: WeepingCause, points: number) => {
     if (points > 0.05) causes.push({ cause, points })
   }
-  const total = Math.max(1e-9, Object.values(f).reduce((x, y) => x + y, 0))
+  const total = Math.max(
+    1e-9,
+    Object.values(f).reduce((x, y) => x + y, 0),
+  )
   const starchy = body.starchC > 1.5
   if (starchy) add('undercookedStarch', 6 * (1 - body.starchCooked))
   if (starchy && body.making.amylase) add('amylase', 6)
@@ -28,9 +43,12 @@ export function weepingOf(m: Mix, body: Body, f: Mechanisms, b: number, frozen: 
     add('acidCurdles', body.pH < 3.8 ? Math.min(6, 8 * (3.8 - body.pH)) : 0)
     add('acidShort', body.pH > 4.9 ? Math.min(6, 8 * (body.pH - 4.9)) : 0)
   }
-  add('agar', f.agarPa > 0 ? 3 * f.agarPa / total + (body.making.fluidGel ? 0 : 1) : 0)
+  add('agar', f.agarPa > 0 ? (3 * f.agarPa) / total + (body.making.fluidGel ? 0 : 1) : 0)
   const sum = causes.reduce((s, c) => s + c.points, 0)
   // Fat, sugar and gelatin hold water.
-  const held = (1 - 0.5 * Math.min(1, m.grams.fat / m.massG / 0.4)) * (1 - 0.3 * Math.min(1, body.phases.sugarShare / 0.5)) * (1 - 0.6 * Math.min(1, f.gelatinPa / total))
+  const held =
+    (1 - 0.5 * Math.min(1, m.grams.fat / m.massG / 0.4)) *
+    (1 - 0.3 * Math.min(1, body.phases.sugarShare / 0.5)) *
+    (1 - 0.6 * Math.min(1, f.gelatinPa / total))
   return { score: Math.min(10, sum * held), causes: causes.sort((x, y) => y.points - x.points) }
 }

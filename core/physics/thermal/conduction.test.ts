@@ -11,38 +11,101 @@ const DIFFUSIVITY = K / RHO / CP
 /** Start, °C, above an air of 0: temperatures divided by it are the table's. */
 const START = 80
 const solid = { k: K, rho: RHO, cp: evenHeat(CP) }
-const even = (h: number, side = h) => () => ({ top: { u: h, airC: 0, evaporationW: 0 }, base: { u: h, airC: 0 }, side: { u: side, airC: 0 } })
+const even =
+  (h: number, side = h) =>
+    () => ({ top: { u: h, airC: 0, evaporationW: 0 }, base: { u: h, airC: 0 }, side: { u: side, airC: 0 } })
 
 describe(`conduction (${checks.source})`, () => {
   const L = 0.02
-  const run = (over: Partial<ConductionInput>) => coolCylinder({ radiusM: L, heightM: 2 * L, solid, startTempC: START, endS: 2 * L * L / DIFFUSIVITY * 1.01, boundary: even(1), maxStepS: 60, ...over })
+  const run = (over: Partial<ConductionInput>) =>
+    coolCylinder({
+      radiusM: L,
+      heightM: 2 * L,
+      solid,
+      startTempC: START,
+      endS: ((2 * L * L) / DIFFUSIVITY) * 1.01,
+      boundary: even(1),
+      maxStepS: 60,
+      ...over,
+    })
   for (const row of checks.rows) {
-    const h = row.biot * K / L
+    const h = (row.biot * K) / L
     it(`slab, Biot ${row.biot}`, () => {
       const r = run({ nr: 1, nz: 24, radiusM: 1, boundary: even(h, 0) })
-      checks.fourier.forEach((fo, i) => expect(Math.abs(valueAt(r.timeS, r.coreC, fo * L * L / DIFFUSIVITY) / START - row.slab[i]!)).toBeLessThan(0.003))
+      checks.fourier.forEach((fo, i) =>
+        expect(Math.abs(valueAt(r.timeS, r.coreC, (fo * L * L) / DIFFUSIVITY) / START - row.slab[i]!)).toBeLessThan(
+          0.003,
+        ),
+      )
     })
     it(`long cylinder, Biot ${row.biot}`, () => {
-      const r = run({ nr: 24, nz: 1, heightM: 1, boundary: () => ({ top: { u: 0, airC: 0, evaporationW: 0 }, base: { u: 0, airC: 0 }, side: { u: h, airC: 0 } }) })
-      checks.fourier.forEach((fo, i) => expect(Math.abs(valueAt(r.timeS, r.coreC, fo * L * L / DIFFUSIVITY) / START - row.cylinder[i]!)).toBeLessThan(0.003))
+      const r = run({
+        nr: 24,
+        nz: 1,
+        heightM: 1,
+        boundary: () => ({
+          top: { u: 0, airC: 0, evaporationW: 0 },
+          base: { u: 0, airC: 0 },
+          side: { u: h, airC: 0 },
+        }),
+      })
+      checks.fourier.forEach((fo, i) =>
+        expect(
+          Math.abs(valueAt(r.timeS, r.coreC, (fo * L * L) / DIFFUSIVITY) / START - row.cylinder[i]!),
+        ).toBeLessThan(0.003),
+      )
     })
     it(`the table's own eigenvalues solve its transcendental equation, Biot ${row.biot}`, () => {
       expect(row.mu[0]! * Math.tan(row.mu[0]!)).toBeCloseTo(row.biot, 3)
     })
   }
-  it.each(checks.finite.rows)('finite cylinder $diameterM × $heightM, h $h: times to a half and a tenth within 1 %', (row) => {
-    const r = coolCylinder({ radiusM: row.diameterM / 2, heightM: row.heightM, solid, startTempC: START, endS: 14000, boundary: even(row.h) })
-    expect(Math.abs(timeBelow(r.timeS, r.coreC, 0.5 * START)! / row.halfS - 1)).toBeLessThan(0.01)
-    expect(Math.abs(timeBelow(r.timeS, r.coreC, 0.1 * START)! / row.tenthS - 1)).toBeLessThan(0.01)
-  })
+  it.each(checks.finite.rows)(
+    'finite cylinder $diameterM × $heightM, h $h: times to a half and a tenth within 1 %',
+    (row) => {
+      const r = coolCylinder({
+        radiusM: row.diameterM / 2,
+        heightM: row.heightM,
+        solid,
+        startTempC: START,
+        endS: 14000,
+        boundary: even(row.h),
+      })
+      expect(Math.abs(timeBelow(r.timeS, r.coreC, 0.5 * START)! / row.halfS - 1)).toBeLessThan(0.01)
+      expect(Math.abs(timeBelow(r.timeS, r.coreC, 0.1 * START)! / row.tenthS - 1)).toBeLessThan(0.01)
+    },
+  )
   it('heat is conserved: what leaves the mean is what crossed the faces (insulated: nothing)', () => {
     const r = run({ boundary: even(0) })
     expect(r.meanC.every(t => Math.abs(t - START) < 1e-9)).toBe(true)
   })
   it('a finer grid and smaller steps change the answer by less than 1 %', () => {
-    const coarse = coolCylinder({ radiusM: 0.04, heightM: 0.03, solid, startTempC: START, endS: 9000, boundary: even(12) })
-    const fine = coolCylinder({ radiusM: 0.04, heightM: 0.03, solid, startTempC: START, endS: 9000, boundary: even(12), nr: 24, nz: 24, maxStepS: 20, firstStepS: 2 })
-    for (const level of [0.7, 0.4, 0.15]) expect(Math.abs(timeBelow(coarse.timeS, coarse.coreC, level * START)! / timeBelow(fine.timeS, fine.coreC, level * START)! - 1)).toBeLessThan(0.012)
+    const coarse = coolCylinder({
+      radiusM: 0.04,
+      heightM: 0.03,
+      solid,
+      startTempC: START,
+      endS: 9000,
+      boundary: even(12),
+    })
+    const fine = coolCylinder({
+      radiusM: 0.04,
+      heightM: 0.03,
+      solid,
+      startTempC: START,
+      endS: 9000,
+      boundary: even(12),
+      nr: 24,
+      nz: 24,
+      maxStepS: 20,
+      firstStepS: 2,
+    })
+    for (const level of [0.7, 0.4, 0.15])
+      expect(
+        Math.abs(
+          timeBelow(coarse.timeS, coarse.coreC, level * START)! / timeBelow(fine.timeS, fine.coreC, level * START)! -
+          1,
+        ),
+      ).toBeLessThan(0.012)
   })
   it('a leg change is met exactly, and an early stop stops', () => {
     const r = run({ jumpsS: [500], endS: 2000 })
@@ -60,7 +123,16 @@ describe(`conduction (${checks.source})`, () => {
 
 describe('places', () => {
   const faces = { topC: 30, baseC: 30, sideC: 30, meanC: 30 }
-  const placing = (over: Partial<Placing>): Placing => ({ kind: 'fanFridge', airTempC: 3, cover: 'film', material: 'metal', crustM: 0, waterActivity: 0.95, hcFactor: 1, ...over })
+  const placing = (over: Partial<Placing>): Placing => ({
+    kind: 'fanFridge',
+    airTempC: 3,
+    cover: 'film',
+    material: 'metal',
+    crustM: 0,
+    waterActivity: 0.95,
+    hcFactor: 1,
+    ...over,
+  })
   it('a fan takes more than still air, a lid keeps heat in, a crust insulates', () => {
     const fan = boundaryOf(placing({}), faces)
     expect(boundaryOf(placing({ kind: 'domesticFridge' }), faces).side.u).toBeLessThan(fan.side.u)

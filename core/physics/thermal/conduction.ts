@@ -13,18 +13,33 @@ export interface Solid {
   k: number
   rho: number
   cp: HeatTable
-  /** Freezing: enthalpy over temperature and back, J/kg, and the conductivity at a mean temperature; absent where nothing freezes. */
-  freezing?: { pointC: number, enthalpy: (tempC: number) => number, temperature: (enthalpy: number, nearC: number) => number, k: (meanC: number) => number }
+  /**
+   * Freezing: enthalpy over temperature and back, J/kg, and the conductivity at a mean temperature; absent where
+   * nothing freezes.
+   */
+  freezing?: {
+    pointC: number
+    enthalpy: (tempC: number) => number
+    temperature: (enthalpy: number, nearC: number) => number
+    k: (meanC: number) => number
+  }
 }
 
-/** Coefficients towards the surroundings at a moment: W/(m²·K) as felt at the solid's face, and air temperatures, °C. */
+/**
+ * Coefficients towards the surroundings at a moment: W/(m²·K) as felt at the solid's face, and air temperatures, °C.
+ */
 export interface Boundary {
   top: { u: number, airC: number, /** Extra heat taken by evaporation, W/m². */ evaporationW: number }
   base: { u: number, airC: number }
   side: { u: number, airC: number }
 }
 
-export interface Faces { topC: number, baseC: number, sideC: number, meanC: number }
+export interface Faces {
+  topC: number
+  baseC: number
+  sideC: number
+  meanC: number
+}
 
 export interface ConductionInput {
   radiusM: number
@@ -67,9 +82,12 @@ function thomas(a: Float64Array, b: Float64Array, c: Float64Array, d: Float64Arr
 }
 
 /** Conductance of half a cell and the outside in series. */
-const series = (kOverHalf: number, u: number): number => u <= 0 ? 0 : 1 / (1 / kOverHalf + 1 / u)
+const series = (kOverHalf: number, u: number): number => (u <= 0 ? 0 : 1 / (1 / kOverHalf + 1 / u))
 
-/** While something freezes or thaws the step follows the largest change it made, K: shorter above the first, longer below the second. */
+/**
+ * While something freezes or thaws the step follows the largest change it made, K: shorter above the first, longer
+ * below the second.
+ */
 const FREEZING_CHANGE_K: readonly [number, number] = [0.6, 0.2]
 const FREEZING_STEP_S = 20
 
@@ -95,8 +113,18 @@ interface Field {
  * Douglas: (C − θLr)·T* = C·T + (1−θ)·Fr + Fz;  (C − θLz)·T = C·T* − θ·Fz(old), both solved for the increment.
  */
 function advance(
-  f: Field, nr: number, nz: number, gz: number, theta: number,
-  uTop: number, topC: number, evaporationW: number, uBase: number, baseC: number, sideW: number, sideC: number,
+  f: Field,
+  nr: number,
+  nz: number,
+  gz: number,
+  theta: number,
+  uTop: number,
+  topC: number,
+  evaporationW: number,
+  uBase: number,
+  baseC: number,
+  sideW: number,
+  sideC: number,
 ): void {
   const { temp, next, capacity, flowR, flowZ, ring, gr, a, b, c, d } = f
   for (let j = 0, n = 0; j < nz; j++) {
@@ -136,7 +164,9 @@ function advance(
       const above = j < nz - 1 ? g : 0
       a[j] = -theta * below
       c[j] = -theta * above
-      b[j] = capacity[n]! + theta * (below + above + (j === 0 ? uBase * ring[i]! : 0) + (j === nz - 1 ? uTop * ring[i]! : 0))
+      b[j] =
+        capacity[n]! +
+        theta * (below + above + (j === 0 ? uBase * ring[i]! : 0) + (j === nz - 1 ? uTop * ring[i]! : 0))
       d[j] = capacity[n]! * next[n]!
     }
     thomas(a, b, c, d, nz)
@@ -145,7 +175,15 @@ function advance(
 }
 
 /** Heat capacity of every cell over the step, W/K, from a table. */
-function fillCapacity(f: Field, heat: Float64Array, fromC: number, perK: number, nr: number, cells: number, volumeRho: number): void {
+function fillCapacity(
+  f: Field,
+  heat: Float64Array,
+  fromC: number,
+  perK: number,
+  nr: number,
+  cells: number,
+  volumeRho: number,
+): void {
   const { temp, capacity, ring } = f
   const last = heat.length - 1
   for (let n = 0; n < cells; n++) {
@@ -199,20 +237,35 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
   const size = Math.max(nr, nz)
   const array = (n: number) => new Float64Array(n)
   const f: Field = {
-    temp: array(cells).fill(input.startTempC), next: array(cells), capacity: array(cells), flowR: array(cells), flowZ: array(cells), ring: array(nr), gr: array(nr), a: array(size), b: array(size), c: array(size), d: array(size),
+    temp: array(cells).fill(input.startTempC),
+    next: array(cells),
+    capacity: array(cells),
+    flowR: array(cells),
+    flowZ: array(cells),
+    ring: array(nr),
+    gr: array(nr),
+    a: array(size),
+    b: array(size),
+    c: array(size),
+    d: array(size),
   }
   for (let i = 0; i < nr; i++) f.ring[i] = Math.PI * ((i + 1) ** 2 - i ** 2) * dr * dr
   const sideArea = 2 * Math.PI * radiusM * dz
   let k = solid.k
   const conductances = () => {
-    for (let i = 0; i < nr - 1; i++) f.gr[i] = k * 2 * Math.PI * (i + 1) * dr * dz / dr
+    for (let i = 0; i < nr - 1; i++) f.gr[i] = (k * 2 * Math.PI * (i + 1) * dr * dz) / dr
   }
   conductances()
 
   const timeS = [0]
   const coreC = [input.startTempC]
   const meanC = [input.startTempC]
-  let faces: Faces = { topC: input.startTempC, baseC: input.startTempC, sideC: input.startTempC, meanC: input.startTempC }
+  let faces: Faces = {
+    topC: input.startTempC,
+    baseC: input.startTempC,
+    sideC: input.startTempC,
+    meanC: input.startTempC,
+  }
   const jumps = [...(input.jumpsS ?? []).filter(t => t > 0 && t < endS), endS].sort((x, y) => x - y)
   let time = 0
   let sinceJump = 0
@@ -221,7 +274,10 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
   const seen = array(6)
 
   const curve = (): CoolingCurve => ({
-    timeS, coreC, meanC, field: Array.from({ length: nz }, (_, j) => Array.from({ length: nr }, (_, i) => f.temp[j * nr + i]!)),
+    timeS,
+    coreC,
+    meanC,
+    field: Array.from({ length: nz }, (_, j) => Array.from({ length: nr }, (_, i) => f.temp[j * nr + i]!)),
   })
 
   for (const jump of jumps) {
@@ -234,17 +290,31 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
         k = solid.freezing.k(faces.meanC)
         conductances()
       }
-      fillCapacity(f, solid.cp.values, solid.cp.fromC, solid.cp.perK, nr, cells, solid.rho * dz / step)
+      fillCapacity(f, solid.cp.values, solid.cp.fromC, solid.cp.perK, nr, cells, (solid.rho * dz) / step)
       advance(
-        f, nr, nz, k / dz, sinceJump < 4 ? 1 : 0.55, series(k / (dz / 2), bc.top.u), bc.top.airC, bc.top.evaporationW,
-        series(k / (dz / 2), bc.base.u), bc.base.airC, series(k / (dr / 2), bc.side.u) * sideArea, bc.side.airC,
+        f,
+        nr,
+        nz,
+        k / dz,
+        sinceJump < 4 ? 1 : 0.55,
+        series(k / (dz / 2), bc.top.u),
+        bc.top.airC,
+        bc.top.evaporationW,
+        series(k / (dz / 2), bc.base.u),
+        bc.base.airC,
+        series(k / (dr / 2), bc.side.u) * sideArea,
+        bc.side.airC,
       )
-      // What the step took at its heat capacity is taken from the enthalpy, so that latent heat is never stepped over (Pham 1985).
+      // What the step took at its heat capacity is taken from the enthalpy, so that latent heat is never stepped over
+      // (Pham 1985).
       if (solid.freezing) {
         change = 0
         for (let n = 0; n < cells; n++) {
           const t = f.temp[n]!
-          const settled = solid.freezing.temperature(solid.freezing.enthalpy(t) + heatAt(solid.cp, t) * (f.next[n]! - t), t)
+          const settled = solid.freezing.temperature(
+            solid.freezing.enthalpy(t) + heatAt(solid.cp, t) * (f.next[n]! - t),
+            t,
+          )
           f.next[n] = settled
           change = Math.max(change, Math.abs(settled - t))
         }
@@ -264,10 +334,21 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
         sideC: faceTemperature(seen[5]!, k / (dr / 2), bc.side.u, bc.side.airC),
         meanC: seen[2]!,
       }
-      // Nearly at rest: longer steps cost no accuracy that matters (within 1.5 K of every side's air, and longer still within .1 K).
-      const apart = Math.max(Math.abs(warmest - bc.top.airC), Math.abs(warmest - bc.base.airC), Math.abs(warmest - bc.side.airC))
+      // Nearly at rest: longer steps cost no accuracy that matters (within 1.5 K of every side's air, and longer
+      // still within .1 K).
+      const apart = Math.max(
+        Math.abs(warmest - bc.top.airC),
+        Math.abs(warmest - bc.base.airC),
+        Math.abs(warmest - bc.side.airC),
+      )
       // While ice comes or goes heat capacity changes within the step.
-      if (solid.freezing && coldest < solid.freezing.pointC + 2) dt = change > FREEZING_CHANGE_K[0] ? Math.max(FREEZING_STEP_S, dt / 2) : change < FREEZING_CHANGE_K[1] ? Math.min(5 * maxStep, dt * 1.3) : dt
+      if (solid.freezing && coldest < solid.freezing.pointC + 2)
+        dt =
+          change > FREEZING_CHANGE_K[0]
+            ? Math.max(FREEZING_STEP_S, dt / 2)
+            : change < FREEZING_CHANGE_K[1]
+              ? Math.min(5 * maxStep, dt * 1.3)
+              : dt
       else if (sinceJump > 4) dt = Math.min((apart < 0.1 ? 20 : apart < 1.5 ? 5 : 1) * maxStep, dt * 1.15)
       timeS.push(time)
       coreC.push(warmest)
@@ -310,4 +391,9 @@ export function timeBelow(timeS: readonly number[], values: readonly number[], l
 }
 
 /** First time a rising curve reaches a level, s; null if it never does. */
-export const timeAbove = (timeS: readonly number[], values: readonly number[], level: number): number | null => timeBelow(timeS, values.map(v => -v), -level)
+export const timeAbove = (timeS: readonly number[], values: readonly number[], level: number): number | null =>
+  timeBelow(
+    timeS,
+    values.map(v => -v),
+    -level,
+  )

@@ -1,7 +1,9 @@
 /**
  * Where a piece stands while it cools, and what its faces then feel.
- * Coefficients are common ranges from memory (M–L): domestic still air 3.5·(ΔT/20)^.25, reach-in fan 12, walk-in 8, blast 30, bench and
- * freezer 3.5 W/(m²·K), plus radiation of about 5; glass shelf 6, wood 3.5; ice bath stirred by hand U 200, unstirred 50.
+ * Coefficients are common ranges from memory (M–L): domestic still air 3.5·(ΔT/20)^.25, reach-in fan 12, walk-in 8,
+ * blast 30, bench and
+ * freezer 3.5 W/(m²·K), plus radiation of about 5; glass shelf 6, wood 3.5; ice bath stirred by hand U 200, unstirred
+ * 50.
  */
 import type { Material } from '../geometry/cavity'
 import type { Boundary, Faces } from './conduction'
@@ -13,14 +15,35 @@ const H_RADIATION = 5
 const LID_RESISTANCE = 1 / 6
 /** Film touching the surface, 15 µm of polyethylene over a trace of air (judgement), m²K/W. */
 const FILM_RESISTANCE = 0.005
-/** Wall in series, m²K/W: 0.8 mm steel, 5 mm glass, 6 mm stoneware, 1.5 mm plastic, 2 mm silicone rubber (thickness over handbook k). */
-export const WALL: Record<Material, number> = { metal: 0.0008 / 16, glass: 0.005 / 1.0, ceramic: 0.006 / 1.2, plastic: 0.0015 / 0.2, silicone: 0.002 / 0.2 }
-/** Heat stored in a wall, J/(m²·K): thickness × density × heat capacity of the same walls (handbook values, from memory M). */
-export const WALL_HEAT: Record<Material, number> = { metal: 0.0008 * 7900 * 480, glass: 0.005 * 2500 * 840, ceramic: 0.006 * 2300 * 900, plastic: 0.0015 * 1000 * 1700, silicone: 0.002 * 1150 * 1300 }
+/**
+ * Wall in series, m²K/W: 0.8 mm steel, 5 mm glass, 6 mm stoneware, 1.5 mm plastic, 2 mm silicone rubber (thickness
+ * over handbook k).
+ */
+export const WALL: Record<Material, number> = {
+  metal: 0.0008 / 16,
+  glass: 0.005 / 1.0,
+  ceramic: 0.006 / 1.2,
+  plastic: 0.0015 / 0.2,
+  silicone: 0.002 / 0.2,
+}
+/**
+ * Heat stored in a wall, J/(m²·K): thickness × density × heat capacity of the same walls (handbook values, from
+ * memory M).
+ */
+export const WALL_HEAT: Record<Material, number> = {
+  metal: 0.0008 * 7900 * 480,
+  glass: 0.005 * 2500 * 840,
+  ceramic: 0.006 * 2300 * 900,
+  plastic: 0.0015 * 1000 * 1700,
+  silicone: 0.002 * 1150 * 1300,
+}
 /** Conductivity of baked short crust, W/(m·K) (from memory, M). */
 export const CRUST_K = 0.15
 
-interface Air { hc: (dT: number) => number, base: (dT: number) => number }
+interface Air {
+  hc: (dT: number) => number
+  base: (dT: number) => number
+}
 const AIR: Record<Exclude<PlaceKind, 'iceBath'>, Air> = {
   domesticFridge: { hc: dT => 3.5 * (Math.max(dT, 1) / 20) ** 0.25, base: () => 6 },
   fanFridge: { hc: () => 12, base: () => 12 + H_RADIATION },
@@ -33,7 +56,15 @@ export const ICE_UNSTIRRED = 50
 export const ICE_STIRRED = 200
 
 /** Usual air temperature of a place, °C, when the kitchen has not measured its own. */
-export const USUAL_AIR_C: Record<PlaceKind, number> = { domesticFridge: 4, fanFridge: 3, walkIn: 3, blastChiller: -2, freezer: -18, bench: 20, iceBath: 0.5 }
+export const USUAL_AIR_C: Record<PlaceKind, number> = {
+  domesticFridge: 4,
+  fanFridge: 3,
+  walkIn: 3,
+  blastChiller: -2,
+  freezer: -18,
+  bench: 20,
+  iceBath: 0.5,
+}
 
 export interface Placing {
   kind: PlaceKind
@@ -50,19 +81,25 @@ export interface Placing {
 /** What a piece feels at its faces in a place. */
 export function boundaryOf(p: Placing, faces: Faces): Boundary {
   const through = (u: number) => 1 / (1 / u + WALL[p.material] + p.crustM / CRUST_K)
-  const throughSide = (u: number) => 1 / (1 / u + WALL[p.material] + (p.crustForm === 'shell' ? p.crustM : 0) / CRUST_K)
+  const throughSide = (u: number) =>
+    1 / (1 / u + WALL[p.material] + (p.crustForm === 'shell' ? p.crustM : 0) / CRUST_K)
   if (p.kind === 'iceBath') {
     const u = ICE_UNSTIRRED * p.hcFactor
-    return { top: { u: 3.5 + H_RADIATION, airC: 20, evaporationW: 0 }, base: { u: through(u), airC: p.airTempC }, side: { u: throughSide(u), airC: p.airTempC } }
+    return {
+      top: { u: 3.5 + H_RADIATION, airC: 20, evaporationW: 0 },
+      base: { u: through(u), airC: p.airTempC },
+      side: { u: throughSide(u), airC: p.airTempC },
+    }
   }
   const air = AIR[p.kind]
   const dT = Math.abs(faces.meanC - p.airTempC)
   const hc = air.hc(dT) * p.hcFactor
   const open = hc + H_RADIATION
   const cover = p.cover === 'lid' ? LID_RESISTANCE : p.cover === 'film' ? FILM_RESISTANCE : 0
-  const evaporationW = p.cover === 'open'
-    ? evaporationFlux(hc, faces.topC, p.airTempC, p.waterActivity, 101325, 0.7) * evaporationHeat(faces.topC)
-    : 0
+  const evaporationW =
+    p.cover === 'open'
+      ? evaporationFlux(hc, faces.topC, p.airTempC, p.waterActivity, 101325, 0.7) * evaporationHeat(faces.topC)
+      : 0
   return {
     top: { u: 1 / (1 / open + cover), airC: p.airTempC, evaporationW },
     base: { u: through(air.base(dT) * p.hcFactor), airC: p.airTempC },
@@ -70,7 +107,15 @@ export function boundaryOf(p: Placing, faces: Faces): Boundary {
   }
 }
 
-export const PLACE_KINDS = ['domesticFridge', 'fanFridge', 'walkIn', 'blastChiller', 'freezer', 'bench', 'iceBath'] as const
+export const PLACE_KINDS = [
+  'domesticFridge',
+  'fanFridge',
+  'walkIn',
+  'blastChiller',
+  'freezer',
+  'bench',
+  'iceBath',
+] as const
 export type PlaceKind = (typeof PLACE_KINDS)[number]
 export const COVERS = ['open', 'film', 'lid'] as const
 export type Cover = (typeof COVERS)[number]

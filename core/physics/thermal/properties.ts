@@ -1,5 +1,6 @@
 /**
- * Thermal properties from composition: Choi & Okos (1986), as printed in the ASHRAE Handbook—Refrigeration; coefficients
+ * Thermal properties from composition: Choi & Okos (1986), as printed in the ASHRAE Handbook—Refrigeration;
+ * coefficients
  * from memory (H), and checked against the handbook's tabulated foods. Valid −40 to 150 °C.
  * Two misprints circulate and are avoided here: fat's conductivity slope as e-3, and water's heat capacity as 4.1289.
  */
@@ -8,12 +9,20 @@ import { type Mix, proteinG, sugarsG } from '../matter/mix'
 type Quadratic = readonly [number, number, number]
 /** value = c0 + c1·t + c2·t², t in °C: k in W/(m·K), rho in kg/m³, cp in kJ/(kg·K). */
 export const CHOI_OKOS = {
-  protein: { k: [0.17881, 1.1958e-3, -2.7178e-6], rho: [1329.9, -0.51840, 0], cp: [2.0082, 1.2089e-3, -1.3129e-6] },
+  protein: { k: [0.17881, 1.1958e-3, -2.7178e-6], rho: [1329.9, -0.5184, 0], cp: [2.0082, 1.2089e-3, -1.3129e-6] },
   fat: { k: [0.18071, -2.7604e-4, -1.7749e-7], rho: [925.59, -0.41757, 0], cp: [1.9842, 1.4733e-3, -4.8008e-6] },
-  carbohydrate: { k: [0.20141, 1.3874e-3, -4.3312e-6], rho: [1599.1, -0.31046, 0], cp: [1.5488, 1.9625e-3, -5.9399e-6] },
+  carbohydrate: {
+    k: [0.20141, 1.3874e-3, -4.3312e-6],
+    rho: [1599.1, -0.31046, 0],
+    cp: [1.5488, 1.9625e-3, -5.9399e-6],
+  },
   fibre: { k: [0.18331, 1.2497e-3, -3.1683e-6], rho: [1311.5, -0.36589, 0], cp: [1.8459, 1.8306e-3, -4.6509e-6] },
   ash: { k: [0.32962, 1.4011e-3, -2.9069e-6], rho: [2423.8, -0.28063, 0], cp: [1.0926, 1.8896e-3, -3.6817e-6] },
-  water: { k: [0.57109, 1.7625e-3, -6.7036e-6], rho: [997.18, 3.1439e-3, -3.7574e-3], cp: [4.1762, -9.0864e-5, 5.4731e-6] },
+  water: {
+    k: [0.57109, 1.7625e-3, -6.7036e-6],
+    rho: [997.18, 3.1439e-3, -3.7574e-3],
+    cp: [4.1762, -9.0864e-5, 5.4731e-6],
+  },
 } as const satisfies Record<string, Record<'k' | 'rho' | 'cp', Quadratic>>
 export type Proximate = keyof typeof CHOI_OKOS
 
@@ -81,11 +90,14 @@ export function maxwellEucken(kContinuous: number, kDispersed: number, share: nu
   if (share <= 0) return kContinuous
   const top = 2 * kContinuous + kDispersed - 2 * share * (kContinuous - kDispersed)
   const bottom = 2 * kContinuous + kDispersed + share * (kContinuous - kDispersed)
-  return kContinuous * top / bottom
+  return (kContinuous * top) / bottom
 }
 
-/** Solid share of milk fat, 0–1, every 5 K from −5 to 40 °C; from memory of published NMR curves (M, ±.05), piecewise linear. */
-const SFC = [0.70, 0.64, 0.56, 0.47, 0.33, 0.18, 0.105, 0.05, 0.01, 0]
+/**
+ * Solid share of milk fat, 0–1, every 5 K from −5 to 40 °C; from memory of published NMR curves (M, ±.05), piecewise
+ * linear.
+ */
+const SFC = [0.7, 0.64, 0.56, 0.47, 0.33, 0.18, 0.105, 0.05, 0.01, 0]
 const SFC_FROM_C = -5
 const SFC_STEP_K = 5
 
@@ -98,8 +110,15 @@ export function solidFat(tempC: number): number {
 }
 /** Latent heat of milk fat, J per kg of fat (M). */
 export const FAT_LATENT = 80e3
-/** A heat capacity by temperature, J/(kg·K), as conduction reads it in every cell at every step: a table, not a function. */
-export interface HeatTable { values: Float64Array, fromC: number, perK: number }
+/**
+ * A heat capacity by temperature, J/(kg·K), as conduction reads it in every cell at every step: a table, not a
+ * function.
+ */
+export interface HeatTable {
+  values: Float64Array
+  fromC: number
+  perK: number
+}
 const TABLE_FROM_C = -40
 const TABLE_SIZE = 181
 const SLOPES = Float64Array.from({ length: TABLE_SIZE }, (_, i) => solidFat(i - 40.5) - solidFat(i - 39.5))

@@ -6,7 +6,7 @@
  * mmHg), joined between 55 and 65 °C; Magnus alone would boil water at 99.3 °C. From memory (H).
  */
 export function saturationPressure(tempC: number): number {
-  const magnus = 611.2 * Math.exp(17.62 * tempC / (243.12 + tempC))
+  const magnus = 611.2 * Math.exp((17.62 * tempC) / (243.12 + tempC))
   if (tempC <= 55) return magnus
   const antoine = 133.322 * 10 ** (8.07131 - 1730.63 / (233.426 + tempC))
   if (tempC >= 65) return antoine
@@ -22,12 +22,18 @@ export const evaporationHeat = (tempC: number): number => 2.501e6 - 2370 * tempC
 
 /** Boiling elevation of sucrose syrup, K: .57/1.22/2.99 at 25/40/60 % (from memory, M), interpolated through 0. */
 export function sucroseElevation(percent: number): number {
-  const rows = [[0, 0], [25, 0.57], [40, 1.22], [60, 2.99], [75, 6.6]] as const
+  const rows = [
+    [0, 0],
+    [25, 0.57],
+    [40, 1.22],
+    [60, 2.99],
+    [75, 6.6],
+  ] as const
   for (let i = 1; i < rows.length; i++) {
     if (percent <= rows[i]![0]) {
       const [p0, e0] = rows[i - 1]!
       const [p1, e1] = rows[i]!
-      return e0 + (e1 - e0) * (percent - p0) / (p1 - p0)
+      return e0 + ((e1 - e0) * (percent - p0)) / (p1 - p0)
     }
   }
   return 6.6
@@ -60,9 +66,19 @@ export const massTransfer = (hc: number): number => hc / (1.1 * 1006 * 0.9)
  * h_m·p/(R_v·T)·ln[(p − p∞)/(p − a_w·p_sat)], h_m = hc/(1.1·1006·.90); a_w·p_sat is capped at .97 p.
  * @param hc convection, W/(m²·K) @param relativeHumidity of the room, 0–1
  */
-export function evaporationFlux(hc: number, surfaceC: number, airC: number, waterActivity: number, pressurePa = 101325, relativeHumidity = 0.5): number {
+export function evaporationFlux(
+  hc: number,
+  surfaceC: number,
+  airC: number,
+  waterActivity: number,
+  pressurePa = 101325,
+  relativeHumidity = 0.5,
+): number {
   const surface = Math.min(waterActivity * saturationPressure(surfaceC), 0.97 * pressurePa)
   const air = relativeHumidity * saturationPressure(airC)
   const hm = massTransfer(hc)
-  return Math.max(0, hm * pressurePa / (R_VAPOUR * (surfaceC + 273.15)) * Math.log((pressurePa - air) / (pressurePa - surface)))
+  return Math.max(
+    0,
+    ((hm * pressurePa) / (R_VAPOUR * (surfaceC + 273.15))) * Math.log((pressurePa - air) / (pressurePa - surface)),
+  )
 }

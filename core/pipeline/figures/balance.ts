@@ -11,16 +11,17 @@ import type { MixPlan } from '../mixPlan'
 /** The juices together: how much, how strong, how surely. */
 export function stockFigures(doc: FormulaDocument, plan: MixPlan): Assessment['stock'] {
   const juices = plan.all.filter(p => p.row.group === 'juice' && p.row.acid && p.massG > 0)
-  const acidOf = (p: MixPart) => p.massG * acidPercentOf(p) / 100
+  const acidOf = (p: MixPart) => (p.massG * acidPercentOf(p)) / 100
   const measured = (p: MixPart) => p.strength.kind !== 'typical' && p.strength.acidPercent !== undefined
   const juiceG = juices.reduce((s, p) => s + p.massG, 0)
   const acidG = juices.reduce((s, p) => s + acidOf(p), 0)
-  const lnSigma = acidG > 0 ? Math.sqrt(juices.reduce((s, p) => s + (acidOf(p) / acidG * acidSigmaOf(p)) ** 2, 0)) : 0
+  const lnSigma =
+    acidG > 0 ? Math.sqrt(juices.reduce((s, p) => s + ((acidOf(p) / acidG) * acidSigmaOf(p)) ** 2, 0)) : 0
   const provenance = juices.length > 0 && juices.every(measured) ? 'measured' : 'table'
   return {
     massG: plan.all.reduce((s, p) => s + p.massG, 0),
     juiceG,
-    juiceAcid: quantity(juiceG > 0 ? 100 * acidG / juiceG : 0, '% acid', provenance, { lnSigma }),
+    juiceAcid: quantity(juiceG > 0 ? (100 * acidG) / juiceG : 0, '% acid', provenance, { lnSigma }),
     juiceProvenance: provenance,
     lines: fillingOf(doc).lines.map((line, i) => {
       const p = plan.all[i]!
@@ -31,7 +32,7 @@ export function stockFigures(doc: FormulaDocument, plan: MixPlan): Assessment['s
 
 /** Shares of the whole, %. */
 function compositionOf(m: Mix, eggG: number): Composition {
-  const percent = (g: number) => 100 * g / m.massG
+  const percent = (g: number) => (100 * g) / m.massG
   const c = {
     water: percent(m.grams.water),
     sugar: percent(sugarsG(m)),
@@ -45,7 +46,9 @@ function compositionOf(m: Mix, eggG: number): Composition {
   return { ...c, other: Math.max(0, rest) }
 }
 
-/** One σ of the model's own pH, and of pH per unit of ln(acid): the slope of the charge balance near pH 3 (judgement). */
+/**
+ * One σ of the model's own pH, and of pH per unit of ln(acid): the slope of the charge balance near pH 3 (judgement).
+ */
 const PH_SIGMA = 0.05
 const PH_PER_LN_ACID = 0.3
 
@@ -69,7 +72,7 @@ export function balanceFigures(
     waterActivity: quantity(waterActivity, '', 'computed', { sigma: 0.01 }),
     fatPercent: quantity(composition.fat, '%', 'table'),
     sugarPercent: quantity(composition.sugar, '%', 'table'),
-    alcoholPercent: 100 * finished.ethanolG / finished.massG,
+    alcoholPercent: (100 * finished.ethanolG) / finished.massG,
     composition,
     taste: flavour,
     sharpness: flavour.sharpness,

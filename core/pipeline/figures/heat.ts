@@ -5,8 +5,17 @@ import { type FormulaDocument, panOf } from '../../formula/document'
 import type { Kitchen } from '../../kitchen/kitchen'
 import type { History } from '../../physics/heat/dose'
 import {
-  COATS, cookedEnd, DONE, type EggWork, GRAINY, grainyTemperature, oversettingCurve, secondsToGrainy,
-  settingCurve, THERMOMETER_SIGMA_K, undisturbed,
+  COATS,
+  cookedEnd,
+  DONE,
+  type EggWork,
+  GRAINY,
+  grainyTemperature,
+  oversettingCurve,
+  secondsToGrainy,
+  settingCurve,
+  THERMOMETER_SIGMA_K,
+  undisturbed,
 } from '../../physics/heat/egg'
 import { addedSugarG, reductionTarget, type ReductionTarget } from '../../physics/heat/reduction'
 import type { MixPart } from '../../physics/matter/mix'
@@ -21,10 +30,12 @@ import type { Settled } from '../settled'
 function evaporationCurve({ bake, pot, evaporatedG, cooking }: Heated): number[] {
   const along = bake ? bake.evaporatedAlong : pot.run.steamG
   const last = along.at(-1)!
-  return cooking.core.timeS.map((_, i) => last > 0 ? along[i]! / last * evaporatedG : 0)
+  return cooking.core.timeS.map((_, i) => (last > 0 ? (along[i]! / last) * evaporatedG : 0))
 }
 
-/** What still comes after the heat, K: the pan gives back its excess; a bake's middle rises to the mean of the whole. */
+/**
+ * What still comes after the heat, K: the pan gives back its excess; a bake's middle rises to the mean of the whole.
+ */
 function carryOf({ bake, pot, joined }: Heated): number {
   if (bake) return Math.max(0, bake.meanEndC - bake.core.tempC.at(-1)!)
   const [first, second] = joined.history.tempC
@@ -35,7 +46,7 @@ function carryOf({ bake, pot, joined }: Heated): number {
 function reductionOf(parts: readonly MixPart[], tareG: number): ReductionTarget | null {
   const sugarG = addedSugarG(parts)
   const restG = parts.reduce((sum, p) => sum + p.massG, 0) - sugarG
-  const mlOf = (p: MixPart) => p.row.group === 'dairy' ? p.massG / (DENSITIES[p.row.id]?.gPerMl ?? 1) : 0
+  const mlOf = (p: MixPart) => (p.row.group === 'dairy' ? p.massG / (DENSITIES[p.row.id]?.gPerMl ?? 1) : 0)
   const creamMl = parts.reduce((sum, p) => sum + mlOf(p), 0)
   return creamMl > 0 ? reductionTarget(restG, creamMl, sugarG, tareG) : null
 }
@@ -59,7 +70,10 @@ function eggCurves({ cooking }: Heated, egg: EggWork | null): { setting: number[
   if (!egg) return { setting: core.timeS.map(() => 0), oversetting }
   const made = stirred ? egg.temperatures : undisturbed(egg.temperatures)
   histories.forEach((h, i) =>
-    oversettingCurve(h, made, films[i]!).forEach((b, k) => { oversetting[k]! += b / histories.length }))
+    oversettingCurve(h, made, films[i]!).forEach((b, k) => {
+      oversetting[k]! += b / histories.length
+    }),
+  )
   return { setting: settingCurve(core, made), oversetting }
 }
 
@@ -120,8 +134,7 @@ export function heatFigures(
     joins: joined.met.map((m, i) => ({ step: mixed.plan.additions[i]!.step, ...m })),
     carryK: carryOf(heated),
     panG: mixed.cooked.massG - pot.run.evaporatedG,
-    reduction: doc.heat.until === 'creamVolume'
-      ? reductionOf(mixed.plan.cooked, panOf(doc, kitchen)?.tareG ?? 0)
-      : null,
+    reduction:
+      doc.heat.until === 'creamVolume' ? reductionOf(mixed.plan.cooked, panOf(doc, kitchen)?.tareG ?? 0) : null,
   }
 }

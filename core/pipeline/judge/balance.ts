@@ -3,9 +3,24 @@ import { familyOf } from '../../formula/families'
 import { PHASE_INVERSION, yieldStress } from '../../physics/set/firmness'
 import { type Facts, type Find, holds } from './facts'
 import {
-  ACID_CURD_PH, ALCOHOL_LIMIT, ALCOHOL_TOLD, CARRIES_SHARE, COARSE_GEL_PH, CURDLES_PH, EGG_COUNTS_C,
-  GELATIN_ACID_PH, HARDLY_SETS_PH, LEAST_WATER_SHARE, NO_ACID_PERCENT, NO_SET_PA, NOT_MODELLED_SHARE,
-  POSSET_GOAL_PH, STARCH_ACID_MIN, STARCH_COOKED, STARCH_COUNTS_C, WEEPS,
+  ACID_CURD_PH,
+  ALCOHOL_LIMIT,
+  ALCOHOL_TOLD,
+  CARRIES_SHARE,
+  COARSE_GEL_PH,
+  CURDLES_PH,
+  EGG_COUNTS_C,
+  GELATIN_ACID_PH,
+  HARDLY_SETS_PH,
+  LEAST_WATER_SHARE,
+  NO_ACID_PERCENT,
+  NO_SET_PA,
+  NOT_MODELLED_SHARE,
+  POSSET_GOAL_PH,
+  STARCH_ACID_MIN,
+  STARCH_COOKED,
+  STARCH_COUNTS_C,
+  WEEPS,
 } from './limits'
 
 export function judgeBalance(f: Facts, path: string, find: Find): void {
@@ -14,22 +29,39 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
   const { phases } = f.heated.body
   const family = familyOf(f.doc.family)
   if (holds(whole, r => r.id === 'pectin')) find('notModelled', 'look', 'balance', path, { setter: 'pectin' })
-  if (whole.parts.some(p => p.row.group === 'chocolate' && p.massG > NOT_MODELLED_SHARE * whole.massG)) find('notModelled', 'look', 'balance', path, { setter: 'chocolate' })
-  if (whole.parts.some(p => p.row.group === 'plant' && p.massG > NOT_MODELLED_SHARE * whole.massG)) find('notModelled', 'look', 'balance', path, { setter: 'plant' })
+  if (whole.parts.some(p => p.row.group === 'chocolate' && p.massG > NOT_MODELLED_SHARE * whole.massG))
+    find('notModelled', 'look', 'balance', path, { setter: 'chocolate' })
+  if (whole.parts.some(p => p.row.group === 'plant' && p.massG > NOT_MODELLED_SHARE * whole.massG))
+    find('notModelled', 'look', 'balance', path, { setter: 'plant' })
   if (family.eggSets && f.mixed.eggG <= 0) find('noEgg', 'stop', 'balance', path)
-  else if (f.doc.family !== 'posset' && yieldStress(f.settled.cold.mechanismsPa) < NO_SET_PA) find('noSetter', 'stop', 'balance', path)
+  else if (f.doc.family !== 'posset' && yieldStress(f.settled.cold.mechanismsPa) < NO_SET_PA)
+    find('noSetter', 'stop', 'balance', path)
   if (phases.phi > PHASE_INVERSION) find('phaseInversion', 'look', 'balance', path, { fatPercent: 100 * phases.phi })
-  if (finished.grams.water < LEAST_WATER_SHARE * phases.aqueousG) find('waterLow', 'look', 'balance', path, { percent: 100 * finished.grams.water / phases.aqueousG })
-  const acidPercent = 100 * whole.acidG / whole.massG
+  if (finished.grams.water < LEAST_WATER_SHARE * phases.aqueousG)
+    find('waterLow', 'look', 'balance', path, { percent: (100 * finished.grams.water) / phases.aqueousG })
+  const acidPercent = (100 * whole.acidG) / whole.massG
   if (family.needsAcid && acidPercent < NO_ACID_PERCENT) find('noAcid', 'look', 'balance', path, { acidPercent })
-  if (f.mixed.cookedPH > COARSE_GEL_PH[0] && f.mixed.cookedPH < COARSE_GEL_PH[1] && f.heated.body.eggC > EGG_COUNTS_C && f.heated.body.making.stirred) find('coarseGel', 'look', 'balance', path, { pH: f.mixed.cookedPH })
-  if (f.doc.family === 'curd' && f.mixed.pH > ACID_CURD_PH) find('lowAcid', 'stop', 'balance', path, { pH: f.mixed.pH })
+  if (
+    f.mixed.cookedPH > COARSE_GEL_PH[0] &&
+    f.mixed.cookedPH < COARSE_GEL_PH[1] &&
+    f.heated.body.eggC > EGG_COUNTS_C &&
+    f.heated.body.making.stirred
+  )
+    find('coarseGel', 'look', 'balance', path, { pH: f.mixed.cookedPH })
+  if (f.doc.family === 'curd' && f.mixed.pH > ACID_CURD_PH)
+    find('lowAcid', 'stop', 'balance', path, { pH: f.mixed.pH })
   if (family.needsAcid && f.flavour.sharpness === 'sharp') find('tooSharp', 'info', 'balance', path)
   if (family.needsAcid && f.flavour.sharpness === 'flat') find('tasteFlat', 'info', 'balance', path)
-  const alcohol = 100 * finished.ethanolG / finished.massG
-  if (alcohol > ALCOHOL_TOLD) find('alcohol', alcohol > ALCOHOL_LIMIT ? 'look' : 'info', alcohol > ALCOHOL_LIMIT ? 'balance' : 'serve', path, { percent: alcohol, limit: ALCOHOL_LIMIT })
-  if (f.flavour.bitterness === 'bitter' || f.flavour.bitterness === 'strong') find('bitterZest', 'look', 'balance', path, { gPerKg: f.flavour.zestGPerKg })
-  if (holds(whole, r => r.id === 'lime' || r.id === 'keylime' || r.id === 'bergamot')) find('lightSkin', 'info', 'stock', path)
+  const alcohol = (100 * finished.ethanolG) / finished.massG
+  if (alcohol > ALCOHOL_TOLD)
+    find('alcohol', alcohol > ALCOHOL_LIMIT ? 'look' : 'info', alcohol > ALCOHOL_LIMIT ? 'balance' : 'serve', path, {
+      percent: alcohol,
+      limit: ALCOHOL_LIMIT,
+    })
+  if (f.flavour.bitterness === 'bitter' || f.flavour.bitterness === 'strong')
+    find('bitterZest', 'look', 'balance', path, { gPerKg: f.flavour.zestGPerKg })
+  if (holds(whole, r => r.id === 'lime' || r.id === 'keylime' || r.id === 'bergamot'))
+    find('lightSkin', 'info', 'stock', path)
   if (holds(whole, r => r.group === 'zest')) find('scrubPeel', 'info', 'stock', path)
 }
 
@@ -41,14 +73,23 @@ export function judgeSetters(f: Facts, path: string, find: Find): void {
   const heatPath = 'heat.targetTempC'
   if (f.doc.family === 'posset') {
     if (f.mixed.pH < CURDLES_PH) find('acidCurdles', 'stop', 'balance', path, { pH: f.mixed.pH, limit: CURDLES_PH })
-    else if (f.mixed.pH > HARDLY_SETS_PH) find('acidShort', 'stop', 'balance', path, { pH: f.mixed.pH, limit: POSSET_GOAL_PH })
+    else if (f.mixed.pH > HARDLY_SETS_PH)
+      find('acidShort', 'stop', 'balance', path, { pH: f.mixed.pH, limit: POSSET_GOAL_PH })
   }
   if (body.starchC > STARCH_COUNTS_C) {
-    if (body.starchCooked < STARCH_COOKED) find('starchUndercooked', 'stop', 'heat', heatPath, { tempC: making.starch.peakTempC, share: body.starchCooked })
+    if (body.starchCooked < STARCH_COOKED)
+      find('starchUndercooked', 'stop', 'heat', heatPath, {
+        tempC: making.starch.peakTempC,
+        share: body.starchCooked,
+      })
     if (making.amylase) find('amylase', 'stop', 'heat', heatPath, { tempC: making.starch.peakTempC })
-    if (making.acidBoiled && making.starch.minutes * 10 ** (0.6 * (3.3 - f.mixed.cookedPH)) > STARCH_ACID_MIN) find('starchAcid', 'look', 'heat', 'heat.holdS', { minutes: making.starch.minutes, pH: f.mixed.cookedPH })
+    if (making.acidBoiled && making.starch.minutes * 10 ** (0.6 * (3.3 - f.mixed.cookedPH)) > STARCH_ACID_MIN)
+      find('starchAcid', 'look', 'heat', 'heat.holdS', { minutes: making.starch.minutes, pH: f.mixed.cookedPH })
   }
-  if (cold.mechanismsPa.gelatinPa > CARRIES_SHARE * cold.tauPa.value && f.mixed.pH < GELATIN_ACID_PH) find('gelatinAcid', 'look', 'balance', path, { pH: f.mixed.pH, lossPercent: 33 * Math.min(2, 4.2 - f.mixed.pH) })
-  if (cold.mechanismsPa.agarPa > CARRIES_SHARE * cold.tauPa.value && making.acidBoiled) find('agarAcid', 'look', 'heat', 'components', { pH: f.mixed.cookedPH })
-  if (f.weeping.score >= WEEPS) find('weeps', 'look', 'serve', path, { score: f.weeping.score, cause: f.weeping.causes[0]!.cause })
+  if (cold.mechanismsPa.gelatinPa > CARRIES_SHARE * cold.tauPa.value && f.mixed.pH < GELATIN_ACID_PH)
+    find('gelatinAcid', 'look', 'balance', path, { pH: f.mixed.pH, lossPercent: 33 * Math.min(2, 4.2 - f.mixed.pH) })
+  if (cold.mechanismsPa.agarPa > CARRIES_SHARE * cold.tauPa.value && making.acidBoiled)
+    find('agarAcid', 'look', 'heat', 'components', { pH: f.mixed.cookedPH })
+  if (f.weeping.score >= WEEPS)
+    find('weeps', 'look', 'serve', path, { score: f.weeping.score, cause: f.weeping.causes[0]!.cause })
 }

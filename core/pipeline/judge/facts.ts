@@ -34,4 +34,5 @@ export type Find = (
 ) => void
 
 /** Whether any line with grams satisfies a condition. */
-export const holds = (m: Mix, test: (row: Ingredient) => boolean): boolean => m.parts.some(p => p.massG > 0 && test(p.row))
+export const holds = (m: Mix, test: (row: Ingredient) => boolean): boolean =>
+  m.parts.some(p => p.massG > 0 && test(p.row))

@@ -8,8 +8,16 @@ import { EGG_DISH_C, LETHALITY_NEEDED_MIN } from '../../physics/safety/lethality
 import { CREAM_KNITS_C } from '../../physics/set/setting'
 import { type Facts, type Find, holds } from './facts'
 import {
-  ACID_ADDITION_PERCENT, ACID_TOO_HOT_C, BUTTER_COUNTS_SHARE, BUTTER_IN, EGG_COUNTS_C, GLASS_OVEN_START_C,
-  NEAR_GRAINY_K, SCRAMBLED, STRINGS_BASE_C, STRINGS_MIX_C,
+  ACID_ADDITION_PERCENT,
+  ACID_TOO_HOT_C,
+  BUTTER_COUNTS_SHARE,
+  BUTTER_IN,
+  EGG_COUNTS_C,
+  GLASS_OVEN_START_C,
+  NEAR_GRAINY_K,
+  SCRAMBLED,
+  STRINGS_BASE_C,
+  STRINGS_MIX_C,
 } from './limits'
 
 /** A chosen pan against what is in it. */
@@ -19,7 +27,12 @@ function judgePan(f: Facts, boils: boolean, find: Find): void {
   const cooked = f.mixed.plan.cooked.reduce((s, p) => s + p.massG, 0)
   const needM3 = potVessel(f.doc.heat.method, f.heat.peakTempC, cooked).holdM3
   const holdM3 = panHoldsM3(pan)
-  if (holdM3 < needM3) find('panTooSmall', boils ? 'stop' : 'look', 'heat', 'heat.pan', { holdMl: 1e6 * holdM3, needMl: 1e6 * needM3, boils: boils ? 1 : 0 })
+  if (holdM3 < needM3)
+    find('panTooSmall', boils ? 'stop' : 'look', 'heat', 'heat.pan', {
+      holdMl: 1e6 * holdM3,
+      needMl: 1e6 * needM3,
+      boils: boils ? 1 : 0,
+    })
 }
 
 export function judgeHeat(f: Facts, path: string, find: Find): void {
@@ -30,25 +43,38 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
   const { method } = doc.heat
   const baked = method === 'oven'
   const boils = method === 'direct' && heat.peakTempC > BOILED_C
-  if (f.heated.reachedS === null) find(baked ? 'ovenStalls' : 'potStalls', 'stop', 'heat', target, { tempC: f.heated.endTempC })
+  if (f.heated.reachedS === null)
+    find(baked ? 'ovenStalls' : 'potStalls', 'stop', 'heat', target, { tempC: f.heated.endTempC })
   if (eggG > 0) {
-    if (potB >= SCRAMBLED && f.heated.body.eggC > EGG_COUNTS_C) find('scrambled', 'stop', 'heat', target, { tempC: heat.peakTempC, share: potB })
-    if (potB >= GRAINY && f.heated.body.eggC > EGG_COUNTS_C) find('grainy', 'stop', 'heat', target, { tempC: heat.peakTempC, share: potB })
-    else if (heat.marginK !== null && heat.marginK < NEAR_GRAINY_K && familyOf(doc.family).eggSets) find('grainyNear', 'look', 'heat', target, { marginK: heat.marginK })
+    if (potB >= SCRAMBLED && f.heated.body.eggC > EGG_COUNTS_C)
+      find('scrambled', 'stop', 'heat', target, { tempC: heat.peakTempC, share: potB })
+    if (potB >= GRAINY && f.heated.body.eggC > EGG_COUNTS_C)
+      find('grainy', 'stop', 'heat', target, { tempC: heat.peakTempC, share: potB })
+    else if (heat.marginK !== null && heat.marginK < NEAR_GRAINY_K && familyOf(doc.family).eggSets)
+      find('grainyNear', 'look', 'heat', target, { marginK: heat.marginK })
     if (heat.b >= GRAINY && potB < GRAINY) find('oversetsInDepth', 'look', 'heat', 'chill.0', { share: heat.b })
-    if (familyOf(doc.family).eggSets && heat.coreA < DONE) find('underset', heat.coreA < COATS ? 'stop' : 'look', 'heat', 'heat.holdS', { share: heat.coreA })
+    if (familyOf(doc.family).eggSets && heat.coreA < DONE)
+      find('underset', heat.coreA < COATS ? 'stop' : 'look', 'heat', 'heat.holdS', { share: heat.coreA })
     const folded = f.mixed.plan.additions.some(a => a.kind === 'foldIn' && a.parts.some(p => p.row.group === 'egg'))
     const lethal = heat.lethality.value >= LETHALITY_NEEDED_MIN && heat.peakTempC - THERMOMETER_SIGMA_K >= EGG_DISH_C
     if (method === 'none' || folded) find('rawEgg', 'stop', 'heat', path, { minutes: heat.lethality.value })
-    else if (!lethal) find('lethalityLow', 'stop', 'heat', target, { minutes: heat.lethality.value, needMinutes: LETHALITY_NEEDED_MIN, tempC: EGG_DISH_C })
+    else if (!lethal)
+      find('lethalityLow', 'stop', 'heat', target, {
+        minutes: heat.lethality.value,
+        needMinutes: LETHALITY_NEEDED_MIN,
+        tempC: EGG_DISH_C,
+      })
     else find('measure71', 'info', 'heat', target, { tempC: EGG_DISH_C })
   }
-  if (holds(f.mixed.whole, r => r.id === 'flour') && heat.peakTempC < EGG_DISH_C) find('rawFlour', 'stop', 'heat', path, { tempC: EGG_DISH_C })
+  if (holds(f.mixed.whole, r => r.id === 'flour') && heat.peakTempC < EGG_DISH_C)
+    find('rawFlour', 'stop', 'heat', path, { tempC: EGG_DISH_C })
   if (boils) find('boilOver', 'info', 'heat', target)
   if (method !== 'oven' && method !== 'none') judgePan(f, boils, find)
   if (method === 'microwave') find('microwaveJug', 'info', 'heat', 'heat.method')
-  if (doc.school === 'boiledMeringue' || doc.components.some(c => c.make?.kind === 'meringueBoiled')) find('boilingSugar', 'info', 'heat', 'heat.method')
-  if (baked && vesselOf(doc, f.kitchen).material === 'glass' && doc.heat.startTempC <= GLASS_OVEN_START_C) find('glassOven', 'stop', 'heat', 'assembly.vessel.material')
+  if (doc.school === 'boiledMeringue' || doc.components.some(c => c.make?.kind === 'meringueBoiled'))
+    find('boilingSugar', 'info', 'heat', 'heat.method')
+  if (baked && vesselOf(doc, f.kitchen).material === 'glass' && doc.heat.startTempC <= GLASS_OVEN_START_C)
+    find('glassOven', 'stop', 'heat', 'assembly.vessel.material')
   if (method !== 'oven' && method !== 'none') find('reactivePan', 'info', 'heat', 'heat.method')
 }
 
@@ -61,10 +87,14 @@ export function judgeJoining(f: Facts, find: Find): void {
     const { beforeC, afterC } = f.heated.joined.met[i]!
     const acid = a.parts.some(p => p.row.acid && p.row.acid.typical > ACID_ADDITION_PERCENT)
     const creamWaits = f.mixed.plan.cooked.some(p => part(p.row, 'casein') > 0 && p.massG > 0)
-    if (acid && creamWaits && f.doc.family === 'posset' && beforeC > ACID_TOO_HOT_C) find('acidTooHot', 'look', 'heat', path, { tempC: beforeC, limitC: ACID_TOO_HOT_C })
-    if (acid && creamWaits && f.doc.family === 'posset' && beforeC < CREAM_KNITS_C) find('acidTooLate', 'look', 'heat', path, { tempC: beforeC, limitC: CREAM_KNITS_C })
-    if (a.kind === 'foldIn' && gelled && (beforeC < STRINGS_BASE_C || afterC < STRINGS_MIX_C)) find('gelatinStrings', 'stop', 'heat', path, { baseC: beforeC, mixC: afterC, limitC: STRINGS_BASE_C })
+    if (acid && creamWaits && f.doc.family === 'posset' && beforeC > ACID_TOO_HOT_C)
+      find('acidTooHot', 'look', 'heat', path, { tempC: beforeC, limitC: ACID_TOO_HOT_C })
+    if (acid && creamWaits && f.doc.family === 'posset' && beforeC < CREAM_KNITS_C)
+      find('acidTooLate', 'look', 'heat', path, { tempC: beforeC, limitC: CREAM_KNITS_C })
+    if (a.kind === 'foldIn' && gelled && (beforeC < STRINGS_BASE_C || afterC < STRINGS_MIX_C))
+      find('gelatinStrings', 'stop', 'heat', path, { baseC: beforeC, mixC: afterC, limitC: STRINGS_BASE_C })
     const butterG = a.parts.reduce((s, p) => s + (p.row.group === 'butter' ? p.massG : 0), 0)
-    if (butterG > BUTTER_COUNTS_SHARE * f.mixed.whole.massG && (beforeC < BUTTER_IN[0] || beforeC > BUTTER_IN[1])) find('butterSplits', 'look', 'heat', path, { tempC: beforeC, fromC: BUTTER_IN[0], toC: BUTTER_IN[1] })
+    if (butterG > BUTTER_COUNTS_SHARE * f.mixed.whole.massG && (beforeC < BUTTER_IN[0] || beforeC > BUTTER_IN[1]))
+      find('butterSplits', 'look', 'heat', path, { tempC: beforeC, fromC: BUTTER_IN[0], toC: BUTTER_IN[1] })
   })
 }

@@ -1,5 +1,6 @@
 /**
- * Judging: from what was computed to findings (code, severity, path, parameters) and the verdict, station by station. No
+ * Judging: from what was computed to findings (code, severity, path, parameters) and the verdict, station by station.
+ * No
  * numbers are made here but limits; every limit names its source where it is defined.
  */
 import { fillingOf } from '../../formula/document'
@@ -12,7 +13,12 @@ import { judgeServing, judgeSet } from './serve'
 import { judgeShape } from './shape'
 
 /** Findings, verdict, use-by and days of keeping. */
-export function judge(f: Facts): { findings: Finding[], verdict: VerdictCode, useBy: string | null, storageDays: number } {
+export function judge(f: Facts): {
+  findings: Finding[]
+  verdict: VerdictCode
+  useBy: string | null
+  storageDays: number
+} {
   const findings: Finding[] = []
   const find: Find = (code, severity, station, path, params = {}) =>
     findings.push({ code, severity, station, path, params })

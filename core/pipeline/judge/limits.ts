@@ -1,8 +1,14 @@
 /** Limits of judging, each with its source. What the kitchen's own food code says stands in `physics/safety`. */
 
-/** A curd above this pH is not protected by its acid; the usual line for acid foods is 4.6 (from memory), kept under it. */
+/**
+ * A curd above this pH is not protected by its acid; the usual line for acid foods is 4.6 (from memory), kept under
+ * it.
+ */
 export const ACID_CURD_PH = 4.2
-/** Egg proteins gather in coarse lumps near their isoelectric points: a stirred mix between these sets grainy (from memory). */
+/**
+ * Egg proteins gather in coarse lumps near their isoelectric points: a stirred mix between these sets grainy (from
+ * memory).
+ */
 export const COARSE_GEL_PH: readonly [number, number] = [4.5, 5.5]
 /** Egg protein from which its gel is worth judging, g per 100 g of aqueous phase (judgement). */
 export const EGG_COUNTS_C = 2
@@ -41,7 +47,10 @@ export const POSSET_GOAL_PH = 4.6
 export const ACID_TOO_HOT_C = 85
 /** An addition counts as acid from this strength, % (judgement). */
 export const ACID_ADDITION_PERCENT = 0.5
-/** Gelatin strings where the base is under this as cold cream meets it, or the mix ends under the second, °C (judgement). */
+/**
+ * Gelatin strings where the base is under this as cold cream meets it, or the mix ends under the second, °C
+ * (judgement).
+ */
 export const STRINGS_BASE_C = 22
 export const STRINGS_MIX_C = 12
 /** Butter blended in outside this splits or lumps, °C (common practice), from this share of the whole (judgement). */

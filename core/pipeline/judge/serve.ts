@@ -10,11 +10,16 @@ import { type Facts, type Find, holds } from './facts'
 import { CURDLES_PH, EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, GRAINY_THROUGH, RUNNY_STAR_PA } from './limits'
 
 /** @returns the use-by date (null where none can be given) and the days it keeps */
-export function judgeServing({ doc, kitchen, mixed, heated }: Facts, path: string, find: Find): { useBy: string | null, storageDays: number } {
+export function judgeServing(
+  { doc, kitchen, mixed, heated }: Facts,
+  path: string,
+  find: Find,
+): { useBy: string | null, storageDays: number } {
   const { whole } = mixed
   const { body } = heated
   const code = CODES[kitchen.foodCode]
-  if (doc.use.tableTimeS > code.counterS) find('counterTooLong', 'stop', 'serve', 'use.tableTimeS', { hours: code.counterS / 3600 })
+  if (doc.use.tableTimeS > code.counterS)
+    find('counterTooLong', 'stop', 'serve', 'use.tableTimeS', { hours: code.counterS / 3600 })
   find('allergens', 'info', 'serve', path, { list: allergensIn(doc).join(',') })
   judgeToppings(doc, find)
   if (body.gelatinC > 0) find('animalGelatin', 'info', 'serve', path)
@@ -24,7 +29,8 @@ export function judgeServing({ doc, kitchen, mixed, heated }: Facts, path: strin
   if (rawFoam) find('holdsHours', 'look', 'serve', 'chill')
   const limits = rawFoam ? { ...code, days: 1 } : code
   const { claimDays } = doc.serve
-  if (claimDays !== null && claimDays > limits.days) find('claimTooLong', 'stop', 'serve', 'serve.claimDays', { claimed: claimDays, days: limits.days })
+  if (claimDays !== null && claimDays > limits.days)
+    find('claimTooLong', 'stop', 'serve', 'serve.claimDays', { claimed: claimDays, days: limits.days })
   const { startAt } = doc.serve
   if (!/^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(startAt)) {
     find('noStart', 'info', 'serve', 'serve.startAt')
@@ -35,7 +41,11 @@ export function judgeServing({ doc, kitchen, mixed, heated }: Facts, path: strin
     const { strength } = l
     return strength?.kind === 'lot' ? kitchen.lots.filter(lot => lot.id === strength.lotId && lot.useBy !== null) : []
   })
-  const useBy = useByDate(startAt, limits, lots.map(l => l.useBy!))
+  const useBy = useByDate(
+    startAt,
+    limits,
+    lots.map(l => l.useBy!),
+  )
   const limiting = lots.find(l => l.useBy === useBy)
   if (limiting) find('lotDate', 'info', 'serve', 'serve.startAt', { lot: limiting.name })
   return { useBy, storageDays: limits.days }
@@ -45,10 +55,12 @@ export function judgeSet(f: Facts, path: string, find: Find): VerdictCode {
   const { heat } = f
   const { cold, plate, target, end } = f.settled
   const early = !f.settled.stated && f.settled.readyS !== null && f.settled.chilledS < f.settled.readyS - EARLY_S
-  if (early) find('servedBeforeSet', 'look', 'serve', `chill.${f.doc.chill.length - 1}.timeS`, { readyS: f.settled.readyS! })
+  if (early)
+    find('servedBeforeSet', 'look', 'serve', `chill.${f.doc.chill.length - 1}.timeS`, { readyS: f.settled.readyS! })
   if (f.heated.body.eggC > EGG_COUNTS_C && (end.potB >= GRAINY || heat.b >= GRAINY_THROUGH)) return 'grainy'
   if (f.doc.family === 'posset' && f.mixed.pH < CURDLES_PH) return 'grainy'
-  const loose = () => find('looseCold', 'stop', 'balance', path, { tauPa: cold.tauPa.value, needPa: target.coldMinPa })
+  const loose = () =>
+    find('looseCold', 'stop', 'balance', path, { tauPa: cold.tauPa.value, needPa: target.coldMinPa })
   if ((familyOf(f.doc.family).eggSets && heat.a < COATS) || cold.tauStarPa < RUNNY_STAR_PA) {
     loose()
     return 'runny'
@@ -59,7 +71,10 @@ export function judgeSet(f: Facts, path: string, find: Find): VerdictCode {
     return 'looseCold'
   }
   if (plate.tauPa.value < target.plateMinPa) {
-    find('sagsOnTable', 'stop', 'serve', 'use.tableTimeS', { afterS: f.settled.standsOnTableS ?? 0, tempC: plate.tempC })
+    find('sagsOnTable', 'stop', 'serve', 'use.tableTimeS', {
+      afterS: f.settled.standsOnTableS ?? 0,
+      tempC: plate.tempC,
+    })
     return 'sagsOnTable'
   }
   if (cold.tauPa.value > target.coldMaxPa) {
@@ -76,6 +91,10 @@ function judgeToppings(doc: FormulaDocument, find: Find): void {
     const heat = meringueHeat(c)
     if (heat.counts) return
     const shell = c.lines.some(l => l.ingredientId === 'white' && l.massG > 0)
-    find('rawTopping', shell ? 'stop' : 'look', 'serve', `components.${i}.lines`, { poured: c.make?.kind === 'meringueBoiled' ? 1 : 0, tempC: heat.reachesC ?? 20, shell: shell ? 1 : 0 })
+    find('rawTopping', shell ? 'stop' : 'look', 'serve', `components.${i}.lines`, {
+      poured: c.make?.kind === 'meringueBoiled' ? 1 : 0,
+      tempC: heat.reachesC ?? 20,
+      shell: shell ? 1 : 0,
+    })
   })
 }

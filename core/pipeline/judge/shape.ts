@@ -5,8 +5,18 @@ import { LEAN_ROOM_DEG } from './limits'
 
 export function judgeShape({ heated, doc }: Facts, find: Find): void {
   const { shape } = heated
-  if (shape.fillShare > 1) find('overflows', 'stop', 'shape', 'assembly.count', { overG: shape.filledG * (1 - 1 / shape.fillShare) })
-  else if (shape.headroomM < CARRY_ROOM_M) find('headroomLow', 'look', 'shape', 'assembly.count', { mm: 1000 * shape.headroomM })
-  else if (shape.headroomM < roomWanted(doc)) find('springRoom', 'look', 'shape', 'assembly.count', { mm: 1000 * shape.headroomM, wantMm: 1000 * roomWanted(doc) })
-  if (shape.lean && doc.assembly.tiltDeg > shape.lean.mostDeg + LEAN_ROOM_DEG) find('spillsLeaning', 'stop', 'shape', 'assembly.tiltDeg', { deg: doc.assembly.tiltDeg, mostDeg: shape.lean.mostDeg })
+  if (shape.fillShare > 1)
+    find('overflows', 'stop', 'shape', 'assembly.count', { overG: shape.filledG * (1 - 1 / shape.fillShare) })
+  else if (shape.headroomM < CARRY_ROOM_M)
+    find('headroomLow', 'look', 'shape', 'assembly.count', { mm: 1000 * shape.headroomM })
+  else if (shape.headroomM < roomWanted(doc))
+    find('springRoom', 'look', 'shape', 'assembly.count', {
+      mm: 1000 * shape.headroomM,
+      wantMm: 1000 * roomWanted(doc),
+    })
+  if (shape.lean && doc.assembly.tiltDeg > shape.lean.mostDeg + LEAN_ROOM_DEG)
+    find('spillsLeaning', 'stop', 'shape', 'assembly.tiltDeg', {
+      deg: doc.assembly.tiltDeg,
+      mostDeg: shape.lean.mostDeg,
+    })
 }

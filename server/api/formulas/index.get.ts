@@ -17,8 +17,16 @@ export default defineEventHandler(async (event): Promise<FormulaList> => {
   const em = await useEm(event)
   const owner = await loadOwner(em)
   const cursor = one(after, 'after') ?? null
-  const page = await listFormulas(em, owner, { after: cursor, search: (one(search, 'search') ?? '').slice(0, SEARCH_MOST), eggs: one(eggs, 'eggs') === '1' })
+  const page = await listFormulas(em, owner, {
+    after: cursor,
+    search: (one(search, 'search') ?? '').slice(0, SEARCH_MOST),
+    eggs: one(eggs, 'eggs') === '1',
+  })
   wantSummaries(page.items.filter(i => i.stale).map(i => i.id))
-  const firstId = cursor ? null : await isThere(em, owner, FIRST_DEMO_ID) ? FIRST_DEMO_ID : page.items[0]?.id ?? null
+  const firstId = cursor
+    ? null
+    : (await isThere(em, owner, FIRST_DEMO_ID))
+        ? FIRST_DEMO_ID
+        : (page.items[0]?.id ?? null)
   return { ...page, firstId }
 })

@@ -8,7 +8,11 @@ export default defineEventHandler(async (event) => {
   const em = await useEm(event)
   const kitchen = await knownKitchen(em)
   const record = await createFormulaRow(em, kitchen, now(), {
-    id: body.id.toLowerCase(), mutationId: body.mutationId, document: takeDocument(body.document, kitchen), label: body.label ?? '', parentFormulaId: body.parentFormulaId ?? null,
+    id: body.id.toLowerCase(),
+    mutationId: body.mutationId,
+    document: takeDocument(body.document, kitchen),
+    label: body.label ?? '',
+    parentFormulaId: body.parentFormulaId ?? null,
   })
   wantSummaries([record.id])
   return record

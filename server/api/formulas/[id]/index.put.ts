@@ -9,7 +9,11 @@ export default defineEventHandler(async (event) => {
   const { mutationId, baseVersion, document } = await readChecked(event, saveSchema)
   const em = await useEm(event)
   const kitchen = await knownKitchen(em)
-  const record = await saveFormula(em, kitchen, now(), id, { mutationId, baseVersion, document: takeDocument(document, kitchen) })
+  const record = await saveFormula(em, kitchen, now(), id, {
+    mutationId,
+    baseVersion,
+    document: takeDocument(document, kitchen),
+  })
   wantSummaries([id])
   return record
 })

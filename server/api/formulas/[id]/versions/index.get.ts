@@ -6,7 +6,8 @@ import { listVersions } from '../../../../domain/versions'
 export default defineEventHandler(async (event) => {
   const id = routeId(event)
   const { after } = getQuery(event)
-  if (after !== undefined && (typeof after !== 'string' || !isText(after))) throw problem(422, { path: 'after', code: 'unknownValue' })
+  if (after !== undefined && (typeof after !== 'string' || !isText(after)))
+    throw problem(422, { path: 'after', code: 'unknownValue' })
   const em = await useEm(event)
   return listVersions(em, await loadOwner(em), id, after ?? null)
 })
