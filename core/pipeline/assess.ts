@@ -2,6 +2,7 @@
  * The one pipeline: mixed → heated → chilled → set → judged. Each stage is a value made from the one before; whoever
  * needs less than the whole (a point, a sample, another way to chill) starts from a stage and repeats nothing.
  */
+import { type Parameters, STANDARD } from '../base/parameters'
 import { type FormulaDocument, SCHEMA_VERSION } from '../formula/document'
 import { sourCentreOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
@@ -19,6 +20,7 @@ import { setStage, type Settled } from './settled'
 
 /** Every stage of a formula, and its assessment. */
 export interface Worked {
+  parameters: Parameters
   mixed: Mixed
   heated: Heated
   chilled: Chilled
@@ -32,39 +34,35 @@ export interface Worked {
  * @throws {InputError} naming the field, for impossible input; nothing else
  * @example assess(doc, kitchen).verdict.code // 'good'
  */
-export const assess = (doc: FormulaDocument, kitchen: Kitchen): Assessment => work(doc, kitchen).assessment
+export const assess = (doc: FormulaDocument, kitchen: Kitchen, parameters: Parameters = STANDARD): Assessment =>
+  work(doc, kitchen, parameters).assessment
 
 /**
  * As `assess`, with the stages it went through. @throws {InputError}
  * @example work(doc, kitchen).settled.cold.band // 'spoonable'
  */
-export function work(doc: FormulaDocument, kitchen: Kitchen): Worked {
+export function work(doc: FormulaDocument, kitchen: Kitchen, parameters: Parameters = STANDARD): Worked {
   const mixed = mixStage(doc, kitchen)
-  const heated = heatStage(doc, kitchen, mixed)
-  const chilled = chillStage(doc, kitchen, heated)
-  const settled = setStage(doc, kitchen, mixed, heated, chilled)
-  return { mixed, heated, chilled, settled, assessment: judged(doc, kitchen, mixed, heated, chilled, settled) }
+  const heated = heatStage(doc, kitchen, mixed, parameters)
+  const chilled = chillStage(doc, kitchen, heated, parameters)
+  const settled = setStage(doc, kitchen, mixed, heated, chilled, parameters)
+  const stages = { parameters, mixed, heated, chilled, settled }
+  return { ...stages, assessment: judged(doc, kitchen, stages) }
 }
 
 /** A frozen set weeps where more than this of its water was ice (judgement). */
 const WEEPS_FROZEN = 0.1
 
 /** Judged: the last stage, which makes no numbers of its own. */
-function judged(
-  doc: FormulaDocument,
-  kitchen: Kitchen,
-  mixed: Mixed,
-  heated: Heated,
-  chilled: Chilled,
-  settled: Settled,
-): Assessment {
+function judged(doc: FormulaDocument, kitchen: Kitchen, stages: Omit<Worked, 'assessment'>): Assessment {
+  const { parameters, mixed, heated, chilled, settled } = stages
   const { finished, body, shape, joined } = heated
   const { cold, plate, target, freeze, end, chilledS, readyS } = settled
-  const flavour = taste(finished, mixed.pH, sourCentreOf(doc.family, doc.school))
-  const heat = heatFigures(doc, kitchen, mixed, heated, settled)
+  const flavour = taste(finished, mixed.pH, sourCentreOf(doc.family, doc.school), parameters.taste)
+  const heat = heatFigures(doc, kitchen, mixed, heated, settled, parameters)
   const load = loadOf(chilled, heated, kitchen)
   const frozen = freeze !== null && freeze.mostIce > WEEPS_FROZEN
-  const weeping = weepingOf(finished, body, cold.mechanismsPa, end.b, frozen)
+  const weeping = weepingOf(finished, body, cold.mechanismsPa, end.b, frozen, parameters.weeping)
   const facts = { doc, kitchen, mixed, heated, chilled, settled, heat, flavour, load, weeping }
   const { findings, verdict, useBy, storageDays } = judge(facts)
   const stock = stockFigures(doc, mixed.plan)

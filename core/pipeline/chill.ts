@@ -1,4 +1,5 @@
 /** The cold of a formula: its legs one after another, and the piece as it warms on the table. */
+import { PARAMETER_TABLE, type Parameters, STANDARD } from '../base/parameters'
 import { type ChillLeg, type FormulaDocument, placeOf, vesselOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type Freezing, freezingOf, freezingPoint } from '../physics/chill/freezing'
@@ -6,7 +7,7 @@ import type { History } from '../physics/heat/dose'
 import type { Mix } from '../physics/matter/mix'
 import { CODES } from '../physics/safety/keeping'
 import { coolCylinder } from '../physics/thermal/conduction'
-import { boundaryOf, ICE_STIRRED, type Placing } from '../physics/thermal/places'
+import { boundaryOf, type Placing } from '../physics/thermal/places'
 import {
   fractionsOf,
   heatAt,
@@ -15,8 +16,8 @@ import {
   thermalProperties,
 } from '../physics/thermal/properties'
 
-/** One σ of ln convection (from memory, M). */
-export const HC_LN_SIGMA = 0.3
+/** One σ of ln convection: that of the places, alike for all. */
+export const HC_LN_SIGMA = PARAMETER_TABLE.cold.fanH.spread
 /** Slow 95 % end of convection. */
 export const SLOW_FACTOR = Math.exp(-1.645 * HC_LN_SIGMA)
 /** Simulated at least this long after pouring, s: the 24 h against which "set" is measured. */
@@ -49,6 +50,7 @@ export interface ChillInput {
   volumeM3: number
   pourTempC: number
   aw: number
+  coefficients: Parameters['cold']
 }
 
 export interface Cooling {
@@ -95,7 +97,7 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
     const ice = doc.chill.find(l => placeOf(l, kitchen).kind === 'iceBath')!
     const iceC = placeOf(ice, kitchen).airTempC
     const bowlRadius = ((3 * c.volumeM3) / (2 * Math.PI)) ** (1 / 3)
-    const ua = ICE_STIRRED * hcFactor * 2 * Math.PI * bowlRadius ** 2
+    const ua = c.coefficients.iceStirredH * hcFactor * 2 * Math.PI * bowlRadius ** 2
     const steps = 24
     timeS.push(0)
     coreC.push(t)
@@ -130,6 +132,7 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
     crustForm: doc.assembly.crustForm,
     waterActivity: c.aw,
     hcFactor,
+    coefficients: c.coefficients,
     toS: s.toS,
   }))
   const vesselEnd = endS - stirredS
@@ -169,7 +172,14 @@ export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput,
 const coldestStageC = (kitchen: Kitchen): number => Math.min(...CODES[kitchen.foodCode].stages.map(s => s.toC))
 
 /** The piece on the table: from one even temperature into the room, on a plate. */
-export function tableStep(doc: FormulaDocument, finished: Mix, fromC: number, heightM: number, aw: number) {
+export function tableStep(
+  doc: FormulaDocument,
+  finished: Mix,
+  fromC: number,
+  heightM: number,
+  aw: number,
+  coefficients: Parameters['cold'] = STANDARD.cold,
+) {
   const f = fractionsOf(finished)
   const p = thermalProperties(f, 12)
   const use = doc.use
@@ -183,6 +193,7 @@ export function tableStep(doc: FormulaDocument, finished: Mix, fromC: number, he
     crustForm: doc.assembly.crustForm,
     waterActivity: aw,
     hcFactor: 1,
+    coefficients,
   }
   return coolCylinder({
     radiusM: use.pieceWidthM / 2,

@@ -1,17 +1,11 @@
 /** The heat of a formula: the pot simulated or stated, what joins the mix afterwards, and where it turns grainy. */
 import { within } from '../base/errors'
+import { type Parameters, STANDARD } from '../base/parameters'
 import { type FormulaDocument, given, panOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import type { History } from '../physics/heat/dose'
 import {
-  carryOver,
-  givenCourse,
-  panFor,
-  panOfSize,
-  type PotRun,
-  runPot,
-  stirInTemperature,
-  unheated,
+  carryOver, givenCourse, panFor, panOfSize, type PotRun, runPot, stirInTemperature, unheated,
 } from '../physics/heat/pot'
 import { addedSugarG, reductionG } from '../physics/heat/reduction'
 import { mix, type Mix, sugarsG } from '../physics/matter/mix'
@@ -33,7 +27,13 @@ export interface HeatStep {
  * The pot, simulated or as stated; what is baked or not heated stays as it started. @throws {InputError} for an
  * impossible evaporation
  */
-export function heatStep(doc: FormulaDocument, kitchen: Kitchen, cooked: Mix, aw: number): HeatStep {
+export function heatStep(
+  doc: FormulaDocument,
+  kitchen: Kitchen,
+  cooked: Mix,
+  aw: number,
+  p: Parameters = STANDARD,
+): HeatStep {
   const { heat } = doc
   const f = fractionsOf(cooked)
   const hot = thermalProperties(f, 60)
@@ -58,6 +58,7 @@ export function heatStep(doc: FormulaDocument, kitchen: Kitchen, cooked: Mix, aw
           holdS: heat.holdS,
           method,
           burnerW: heat.burnerW,
+          coefficients: p.pot,
           roomTempC: kitchen.roomTempC,
           altitudeM: kitchen.altitudeM,
           waterActivity: aw,

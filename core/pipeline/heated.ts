@@ -2,6 +2,7 @@
  * Heated: the pot, what joins it, the oven, and the filling as it stands poured. The second stage of the line.
  * `bodyAfter` is the part of it that a point or a sample repeats: a mix after the steam, and what its set depends on.
  */
+import { type Parameters, STANDARD } from '../base/parameters'
 import { type FormulaDocument, given, ovenAirC, vesselOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type Cooking, eggTemperatures, type EggTemperatures } from '../physics/heat/egg'
@@ -40,13 +41,21 @@ export function bodyAfter(
   mixed: Mixed,
   paths: Paths,
   evaporatedG: number,
+  p: Parameters = STANDARD,
 ): { finished: Mix, body: Body } {
   const finished = evaporate(mixed.whole, evaporatedG)
-  return { finished, body: bodyOf(finished, mixed.pH, makingOf(doc, mixed, paths)) }
+  return { finished, body: bodyOf(finished, mixed.pH, makingOf(doc, mixed, paths, p), p) }
 }
 
 /** The oven, on the filling as it stands in its vessel. */
-function bakeIn(doc: FormulaDocument, kitchen: Kitchen, mix: Mix, shape: Filled, startTempC: number): Bake {
+function bakeIn(
+  doc: FormulaDocument,
+  kitchen: Kitchen,
+  mix: Mix,
+  shape: Filled,
+  startTempC: number,
+  p: Parameters,
+): Bake {
   const f = fractionsOf(mix)
   const warm = thermalProperties(f, 50)
   const { assembly, heat } = doc
@@ -64,6 +73,7 @@ function bakeIn(doc: FormulaDocument, kitchen: Kitchen, mix: Mix, shape: Filled,
     targetTempC: heat.targetTempC,
     holdS: heat.holdS,
     timeS: given(heat.oven.timeS),
+    parameters: p,
   })
 }
 
@@ -73,20 +83,30 @@ const BAKE_DRIES_AT_MOST = 0.3
 const WALL_G = 1000
 
 /** The pot and what joins it: all of a heat that has no oven. @throws {InputError} for an impossible evaporation */
-export function potStage(doc: FormulaDocument, kitchen: Kitchen, mixed: Mixed): { pot: HeatStep, joined: Joined } {
-  const pot = heatStep(doc, kitchen, mixed.cooked, waterActivityOf(mixed.cooked))
+export function potStage(
+  doc: FormulaDocument,
+  kitchen: Kitchen,
+  mixed: Mixed,
+  p: Parameters = STANDARD,
+): { pot: HeatStep, joined: Joined } {
+  const pot = heatStep(doc, kitchen, mixed.cooked, waterActivityOf(mixed.cooked), p)
   return { pot, joined: joinStep(doc, mixed.plan, pot, kitchen.roomTempC) }
 }
 
 /** From the mix to the poured filling. @throws {InputError} for an impossible evaporation */
-export function heatStage(doc: FormulaDocument, kitchen: Kitchen, mixed: Mixed): Heated {
-  const { pot, joined } = potStage(doc, kitchen, mixed)
+export function heatStage(
+  doc: FormulaDocument,
+  kitchen: Kitchen,
+  mixed: Mixed,
+  p: Parameters = STANDARD,
+): Heated {
+  const { pot, joined } = potStage(doc, kitchen, mixed, p)
   const { run } = pot
   const poured = evaporate(mixed.whole, run.evaporatedG)
   const mixTempC = joined.history.tempC.at(-1)!
   const flat = fill(doc, kitchen, poured.massG, phasesOf(poured).density)
   const baked = doc.heat.method === 'oven' && given(doc.heat.course) === null
-  const bake = baked ? bakeIn(doc, kitchen, poured, flat, mixTempC) : null
+  const bake = baked ? bakeIn(doc, kitchen, poured, flat, mixTempC, p) : null
   const dried = bake
     ? Math.min(bake.evaporatedKgM2 * 1000 * flat.areaM2, BAKE_DRIES_AT_MOST * poured.grams.water)
     : 0
@@ -96,7 +116,7 @@ export function heatStage(doc: FormulaDocument, kitchen: Kitchen, mixed: Mixed):
     after: joined.history,
     joinedS: joined.met.map(x => x.atS),
   }
-  const { finished, body } = bodyAfter(doc, mixed, paths, evaporatedG)
+  const { finished, body } = bodyAfter(doc, mixed, paths, evaporatedG, p)
   const shape = fill(doc, kitchen, finished.massG, body.phases.density)
   // Pouring: the filling and the cold wall it touches come to one temperature; a bake comes out as hot as it is.
   const pourTempC = bake
@@ -114,7 +134,7 @@ export function heatStage(doc: FormulaDocument, kitchen: Kitchen, mixed: Mixed):
       ? { histories: bake.layers, films: bake.layers.map(l => l.tempC), core: bake.core, stirred }
       : { histories: [run.history], films: [run.filmC], core: run.history, stirred },
     paths,
-    temperatures: eggTemperatures(mixed.cooked, mixed.cookedPH),
+    temperatures: eggTemperatures(mixed.cooked, mixed.cookedPH, p.egg),
     evaporatedG,
     finished,
     body,

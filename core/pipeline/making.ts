@@ -3,19 +3,19 @@
  * steps and heat.
  */
 import { part } from '../base/ingredients/ingredients'
+import type { CompositionKey } from '../base/ingredients/types'
+import { type Parameters, STANDARD } from '../base/parameters'
 import { type FormulaDocument, given } from '../formula/document'
 import type { History } from '../physics/heat/dose'
-import { AMYLASE_DOSE_MIN, doseMin, milkHeatOf, peakOf } from '../physics/heat/milk'
+import { amylaseSurvives, milkHeatOf, peakOf } from '../physics/heat/milk'
 import type { MixPart } from '../physics/matter/mix'
 import type { Making } from '../physics/set/firmness'
 import type { Mixed } from './mixed'
 
 /** Under this much starch there is nothing to thin, share of the whole. */
 const STARCH_FILLING = 0.01
-/** Air that survives folding: whipped cream, beaten whites (judgement). */
-const KEPT = { cream: 0.85, whites: 0.6 }
 
-const grams = (parts: readonly MixPart[], key: Parameters<typeof part>[1]) =>
+const grams = (parts: readonly MixPart[], key: CompositionKey) =>
   parts.reduce((s, p) => s + (p.massG * part(p.row, key)) / 100, 0)
 const hasWhites = (parts: readonly MixPart[]) =>
   parts.some(p => p.row.id === 'white' || p.row.id === 'white_carton' || p.row.id === 'white_dried')
@@ -43,7 +43,12 @@ const from = (h: History, s: number): History => {
 }
 
 /** The making of a formula: what its plan states, and otherwise what follows from its steps and its heat. */
-export function makingOf(doc: FormulaDocument, { plan, cookedPH }: Mixed, paths: Paths): Making {
+export function makingOf(
+  doc: FormulaDocument,
+  { plan, cookedPH }: Mixed,
+  paths: Paths,
+  p: Parameters = STANDARD,
+): Making {
   const { set, heat } = doc
   const { all, cooked } = plan
   const massG = all.reduce((s, p) => s + p.massG, 0)
@@ -57,7 +62,9 @@ export function makingOf(doc: FormulaDocument, { plan, cookedPH }: Mixed, paths:
   const airMl = whipped.reduce(
     (s, a) =>
       s +
-      (a.parts.reduce((v, p) => v + p.massG, 0) / 1.0) * a.overrun * (hasWhites(a.parts) ? KEPT.whites : KEPT.cream),
+      a.parts.reduce((v, x) => v + x.massG, 0) *
+      a.overrun *
+      (hasWhites(a.parts) ? p.milk.keptWhites : p.milk.keptCream),
     0,
   )
   const whippedFatG = whipped.reduce(
@@ -75,7 +82,7 @@ export function makingOf(doc: FormulaDocument, { plan, cookedPH }: Mixed, paths:
     milkHeat: milkHeatWeighted(
       all,
       cooked,
-      given(set.milkHeat) ?? milkHeatOf(paths.heated),
+      given(set.milkHeat) ?? milkHeatOf(paths.heated, p.milk),
       given(set.milkHeat) !== null,
     ),
     air: given(set.air) ?? airMl / (airMl + massG),
@@ -84,7 +91,7 @@ export function makingOf(doc: FormulaDocument, { plan, cookedPH }: Mixed, paths:
     starch:
       given(set.starch) ?? (grams(all, 'starch') > 0 ? peakOf(pathOf('starch')) : { peakTempC: 20, minutes: 0 }),
     acidBoiled: given(set.acidBoiled) ?? cookedPH < 4.5,
-    amylase: given(set.amylase) ?? (starchy && doseMin(pathOf('yolkProtein'), 85, 8) < AMYLASE_DOSE_MIN),
+    amylase: given(set.amylase) ?? (starchy && amylaseSurvives(pathOf('yolkProtein'), p.starch)),
     bloom: set.bloom,
     fluidGel: set.fluidGel,
   }

@@ -2,6 +2,7 @@
  * Set: what the egg came to in the heat and on the way down, what time and cold made of everything else, how firm it is
  * from the cold and on the plate, and when it is ready. The fourth stage of the line.
  */
+import { type Parameters, STANDARD } from '../base/parameters'
 import { type FormulaDocument, given } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { FIRM_MEAN_C, thawedAt } from '../physics/chill/freezing'
@@ -10,14 +11,7 @@ import { eggEnd, type EggEnd, eggWork, type EggWork } from '../physics/heat/egg'
 import { CODES, coolingStages, type StageResult } from '../physics/safety/keeping'
 import { type Target, targetOf } from '../physics/set/bands'
 import {
-  CREAM_KNITS_C,
-  type Setting,
-  settingAlong,
-  settingAt,
-  type SettingInputs,
-  settledIn,
-  statedSetting,
-  stressAt,
+  CREAM_KNITS_C, type Setting, settingAlong, settingAt, type SettingInputs, settledIn, statedSetting, stressAt,
   UNSET,
 } from '../physics/set/setting'
 import { SET_SHARE, setAt, type SetResult } from '../physics/set/state'
@@ -110,6 +104,7 @@ export function setStage(
   mixed: Mixed,
   heated: Heated,
   chilled: Chilled,
+  p: Parameters = STANDARD,
 ): Settled {
   const { body, cooking, shape, finished } = heated
   const { run: chill, slow } = chilled
@@ -122,6 +117,7 @@ export function setStage(
     pH: mixed.pH,
     caseinC: body.caseinC,
     caseinBelowC: caseinBelow(mixed.plan.all, stirred, CREAM_KNITS_C),
+    rates: p.setting,
   }
   const start = stirred ? UNSET : settledIn(cooking.histories, inputs)
   const settings = settingAlong(chill.timeS, chill.coreC, inputs, start)
@@ -141,7 +137,7 @@ export function setStage(
       : statedSetting(after, statedC, statedS ?? STATED_CHILL_S, inputs, start)
   const setOf = (s: Setting, tempC: number) => setAt(body, { ...s, a, b, tempC }, pieceHeightM)
 
-  const table = tableStep(doc, finished, coldTempC, pieceHeightM, heated.waterActivity)
+  const table = tableStep(doc, finished, coldTempC, pieceHeightM, heated.waterActivity, p.cold)
   const onTable = settingAlong(table.timeS, table.meanC, inputs, coldSetting)
   const tauPa = table.timeS.map((_, i) => stressAt(body, onTable[i]!, table.meanC[i]!, a, b))
   const { tableTimeS } = doc.use

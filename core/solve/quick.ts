@@ -48,7 +48,7 @@ interface Warmth {
 
 /** Another heat of the same pot: it is run again with what joins it; the way down stays. Not for the oven. */
 function reheat(w: Worked, doc: FormulaDocument, kitchen: Kitchen): Warmth {
-  const { pot, joined } = potStage(doc, kitchen, w.mixed)
+  const { pot, joined } = potStage(doc, kitchen, w.mixed, w.parameters)
   const { history, filmC, evaporatedG } = pot.run
   const { stirred } = w.heated.cooking
   const cooking = { histories: [history], films: [filmC], core: history, stirred }
@@ -74,6 +74,7 @@ export function createQuick(base: FormulaDocument, kitchen: Kitchen, w: Worked =
   const baseSugarG = addedSugarG(w.mixed.plan.cooked)
   const { cold, plate } = w.settled
   const { centre } = w.assessment.balance.taste
+  const p = w.parameters
   const asPlanned: Warmth = { egg: w.settled.egg, evaporatedG: w.heated.evaporatedG, paths: w.heated.paths }
   const sameHeat = (doc: FormulaDocument) =>
     doc.heat.targetTempC === base.heat.targetTempC && doc.heat.holdS === base.heat.holdS
@@ -94,16 +95,16 @@ export function createQuick(base: FormulaDocument, kitchen: Kitchen, w: Worked =
       : cooked.massG / baseCookedG
 
   return (doc) => {
-    if (base.heat.method === 'oven' && !sameHeat(doc)) return pointOf(assess(doc, kitchen))
+    if (base.heat.method === 'oven' && !sameHeat(doc)) return pointOf(assess(doc, kitchen, p))
     const from = heatedAs(doc)
     const mixed = mixedOf(mixPlanOf(doc, kitchen))
-    const { finished, body } = bodyAfter(doc, mixed, from.paths, from.evaporatedG * loadOf(doc, mixed))
-    const { a, b } = shifted(from.egg, from.egg && eggTemperatures(mixed.cooked, mixed.cookedPH))
+    const { finished, body } = bodyAfter(doc, mixed, from.paths, from.evaporatedG * loadOf(doc, mixed), p)
+    const { a, b } = shifted(from.egg, from.egg && eggTemperatures(mixed.cooked, mixed.cookedPH, p.egg))
     const at = (s: SetResult) => yieldStress(firmness(body, { ...s.state, a, b, tempC: s.tempC }))
     const coldPa = at(cold)
     const platePa = at(plate)
     const { density } = body.phases
-    const flavour = taste(finished, mixed.pH, centre)
+    const flavour = taste(finished, mixed.pH, centre, p.taste)
     return {
       massG: mixed.whole.massG,
       coldPa,

@@ -6,7 +6,8 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { part, withFat } from '../base/ingredients/ingredients'
-import { eggEnd, eggTemperatures, GAP_SIGMA_K, GRAINY, T60_SIGMA_K, THERMOMETER_SIGMA_K } from '../physics/heat/egg'
+import { PARAMETER_TABLE } from '../base/parameters'
+import { eggEnd, eggTemperatures, GRAINY, THERMOMETER_SIGMA_K } from '../physics/heat/egg'
 import { acidPercentOf, acidSigmaOf, evaporate, type MixPart } from '../physics/matter/mix'
 import { type BandId, bandOf, BANDS, corrected } from '../physics/set/bands'
 import { bodyOf, firmness, lnTauSigma, type SetState, yieldStress } from '../physics/set/firmness'
@@ -18,8 +19,6 @@ import { mixedOf } from '../pipeline/mixed'
 const LN_EGG_MASS_SIGMA = 0.05
 /** One σ of a cream's fat, points of percent (from memory of labelling practice). */
 const CREAM_FAT_SIGMA = 1
-/** One σ of ln(time constant) of everything that sets slowly: ×1.5 (fitted, see `chill/setting`). */
-const LN_SETTING_SIGMA = Math.log(1.5)
 /** One σ of room and fridge temperature at the piece, K (judgement). */
 const TABLE_SIGMA_K = 1.0
 
@@ -97,16 +96,18 @@ export function createSampler(w: Worked, seed = 20260101) {
     const offset = THERMOMETER_SIGMA_K * z.thermometer
     const { making } = w.heated.body
     const starch = { ...making.starch, peakTempC: making.starch.peakTempC + offset }
-    const body = bodyOf(evaporate(mixed.whole, w.heated.evaporatedG), mixed.pH, { ...making, starch })
+    const body = bodyOf(evaporate(mixed.whole, w.heated.evaporatedG), mixed.pH, { ...making, starch }, w.parameters)
     const known = w.settled.egg
-    const egg = known && eggTemperatures(mixed.cooked, mixed.cookedPH)
+    const egg = known && eggTemperatures(mixed.cooked, mixed.cookedPH, w.parameters.egg)
     // Doses scale with the distance to T60 and T60b: the heat is not run again.
-    const late = T60_SIGMA_K * z.eggSetting
+    const late = PARAMETER_TABLE.egg.t60ShiftK.spread * z.eggSetting
     const shiftA = egg ? offset - (egg.t60C - known.temperatures.t60C) - late : 0
-    const shiftB = egg ? offset - (egg.t60bC - known.temperatures.t60bC) - late - GAP_SIGMA_K * z.overSetting : 0
+    const shiftB = egg
+      ? offset - (egg.t60bC - known.temperatures.t60bC) - late - PARAMETER_TABLE.egg.gapShiftK.spread * z.overSetting
+      : 0
     const { a, b } = eggEnd(known, shiftA, shiftB)
     // Slower or faster setting: what was still to come, over what has come, scales with the rate.
-    const pace = Math.exp(LN_SETTING_SIGMA * z.settingTime)
+    const pace = Math.exp(PARAMETER_TABLE.setting.pace.spread * z.settingTime)
     const paced = (x: number, top: number) =>
       x <= 0 || top <= 0 ? x : top * (1 - (1 - Math.min(x / top, 1)) ** pace)
     const at = (s: SetState, tempC: number, meltedShare: number): number => {

@@ -1,3 +1,4 @@
+import { STANDARD } from '../../base/parameters'
 import { describe, expect, it } from 'vitest'
 import { parts } from '../../../tests/support/core'
 import checks from '../../checks/heat.json'
@@ -6,29 +7,22 @@ import { mix } from '../matter/mix'
 import { lethality, minutesEquivalent } from '../safety/lethality'
 import { FAT_LATENT, fractionsOf, solidFat, thermalProperties } from '../thermal/properties'
 import {
-  cookEnd,
-  dosesOf,
-  eggTemperatures,
-  extentsOf,
-  oversettingCurve,
-  oversettingRate,
-  secondsToGrainy,
-  settingCurve,
-  settingRate,
-  undisturbed,
+  cookEnd, dosesOf, eggTemperatures, extentsOf, oversettingCurve, oversettingRate, secondsToGrainy, settingCurve,
+  settingRate, undisturbed,
 } from './egg'
 import { carryOver, givenCourse, panFor, type PotInput, runPot, STALL_S, stirInTemperature } from './pot'
 
-const egg = { t60C: checks.kinetics.t60C, t60bC: checks.kinetics.t60bC }
+const egg = { t60C: checks.kinetics.t60C, t60bC: checks.kinetics.t60bC, rates: STANDARD.egg }
 const minute = (tempC: number) => ({ timeS: [0, 60], tempC: [tempC, tempC] })
 
 describe('minutes to spare', () => {
   it('at T60b a fresh mix is grainy after 60·ln(1/.7) = 21.4 s; 3.2 K cooler after ten times that; nothing once past it', () => {
-    const fresh = { a: 0, b: 0, film: 0 }
-    expect(secondsToGrainy(fresh, 86, 86)).toBeCloseTo(60 * Math.log(1 / 0.7), 9)
-    expect(secondsToGrainy(fresh, 82.8, 86)).toBeCloseTo(600 * Math.log(1 / 0.7), 6)
-    expect(secondsToGrainy({ ...fresh, b: 0.2 }, 86, 86)).toBeCloseTo(60 * (Math.log(1 / 0.7) - 0.2), 9)
-    expect(secondsToGrainy({ ...fresh, b: 2 }, 86, 86)).toBe(0)
+    const fresh = { a: 0, b: 0, film: 0, rates: STANDARD.egg }
+    const at86 = { t60C: 80, t60bC: 86, rates: STANDARD.egg }
+    expect(secondsToGrainy(fresh, 86, at86)).toBeCloseTo(60 * Math.log(1 / 0.7), 9)
+    expect(secondsToGrainy(fresh, 82.8, at86)).toBeCloseTo(600 * Math.log(1 / 0.7), 6)
+    expect(secondsToGrainy({ ...fresh, b: 0.2 }, 86, at86)).toBeCloseTo(60 * (Math.log(1 / 0.7) - 0.2), 9)
+    expect(secondsToGrainy({ ...fresh, b: 2 }, 86, at86)).toBe(0)
   })
 })
 
@@ -41,7 +35,7 @@ describe(`setting (${checks.kinetics.source})`, () => {
   it('the integral over straight pieces is exact: fine steps of Euler agree', () => {
     const ramp = { timeS: [0, 1200], tempC: [20, 80] }
     let left = 1
-    for (let i = 0; i < 240000; i++) left -= left * settingRate(20 + (60 * (i + 0.5)) / 240000, egg.t60C) * 0.005
+    for (let i = 0; i < 240000; i++) left -= left * settingRate(20 + (60 * (i + 0.5)) / 240000, egg) * 0.005
     expect(cookEnd(ramp, egg).a).toBeCloseTo(1 - left, 4)
   })
   it('the curves end where the end-only integral ends', () => {
@@ -56,7 +50,7 @@ describe(`setting (${checks.kinetics.source})`, () => {
     expect(cookEnd(h, egg, [95, 95]).b).toBeGreaterThan(cookEnd(h, egg).b + 0.02)
   })
   it('an undisturbed gel bears two degrees more', () => {
-    expect(oversettingRate(86, undisturbed(egg).t60bC)).toBeCloseTo(oversettingRate(84, egg.t60bC), 12)
+    expect(oversettingRate(86, undisturbed(egg))).toBeCloseTo(oversettingRate(84, egg), 12)
   })
 })
 
@@ -72,7 +66,7 @@ describe('doses', () => {
     )
     expect(extentsOf(doses, 1.7).a).toBeCloseTo(hotter.a, 9)
     expect(extentsOf(doses, 1.7).b).toBeCloseTo(hotter.b, 9)
-    const lower = cookEnd(h, { t60C: egg.t60C - 2, t60bC: egg.t60bC + 1 }, film)
+    const lower = cookEnd(h, { ...egg, t60C: egg.t60C - 2, t60bC: egg.t60bC + 1 }, film)
     expect(extentsOf(doses, 2, -1).a).toBeCloseTo(lower.a, 9)
     expect(extentsOf(doses, 2, -1).b).toBeCloseTo(lower.b, 9)
   })

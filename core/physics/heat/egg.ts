@@ -5,10 +5,13 @@
  *   db/dt = (1 − b)/60 · 10^((T − T60b)/3.2)       b: extent of over-setting
  *
  * T60 is the temperature at which setting takes a minute. Sources remembered: Donovan (1977) and Kulmyrzaev (2000) for
- * the sucrose shift, Vega & Mercadé-Prieto (2011) for yolk kinetics. One σ: T60 1.8 K, gap to T60b 1.2 K.
+ * the sucrose shift, Vega & Mercadé-Prieto (2011) for yolk kinetics. Values and spreads: `base/parameters`.
  */
+import { type Parameters, STANDARD } from '../../base/parameters'
 import { type Mix, proteinG, sugarsG } from '../matter/mix'
 import { doseAlong, doseScale, type History } from './dose'
+
+export type EggParameters = Parameters['egg']
 
 /** The heat that the egg went through: one history for a stirred pot, one a layer for a bake. */
 export interface Cooking {
@@ -96,28 +99,23 @@ export function grainyTemperature(peakC: number, overset: (shiftK: number) => nu
   return Number((peakC + (low + high) / 2).toFixed(2))
 }
 
-export const SETTING_Z_K = 5.5
-export const OVERSETTING_Z_K = 3.2
-export const T60_SIGMA_K = 1.8
-export const GAP_SIGMA_K = 1.2
 /** Marks on the way: a coats the spoon, a done, b grainy. */
 export const COATS = 0.3
 export const DONE = 0.85
 export const GRAINY = 0.3
 
-/** T0 (°C) and P0 (g per 100 g) over the white's share of the egg protein; piecewise linear, fitted. */
-const NETWORK: readonly (readonly [w: number, t0: number, p0: number])[] = [
-  [0, 71, 16.5],
-  [0.55, 73, 12.5],
-  [1, 77, 10.5],
-]
+/** White's share of the egg protein at which T0 and P0 are known; between them they run straight. */
+const EVEN_SHARE = 0.55
 
-function network(w: number): { t0: number, p0: number } {
-  const i = w <= NETWORK[1]![0] ? 1 : 2
-  const [w0, t0, p0] = NETWORK[i - 1]!
-  const [w1, t1, p1] = NETWORK[i]!
-  const share = (w - w0) / (w1 - w0)
-  return { t0: t0 + (t1 - t0) * share, p0: p0 + (p1 - p0) * share }
+function network(w: number, p: EggParameters): { t0: number, p0: number } {
+  const between = (share: number, from: readonly [number, number], to: readonly [number, number]) => ({
+    t0: from[0] + (to[0] - from[0]) * share,
+    p0: from[1] + (to[1] - from[1]) * share,
+  })
+  const even = [p.t0EvenC, p.p0Even] as const
+  return w <= EVEN_SHARE
+    ? between(w / EVEN_SHARE, [p.t0YolkC, p.p0Yolk], even)
+    : between((w - EVEN_SHARE) / (1 - EVEN_SHARE), even, [p.t0WhiteC, p.p0White])
 }
 
 export interface EggTemperatures {
@@ -125,6 +123,8 @@ export interface EggTemperatures {
   t60C: number
   /** Over-setting takes one minute here, °C. */
   t60bC: number
+  /** What its rates follow. */
+  rates: EggParameters
 }
 
 /**
@@ -133,47 +133,56 @@ export interface EggTemperatures {
  * water), S = sugar/(sugar + water) %. T60b = T60 + 6 + 24·(1 − e^(−starch%/2)) − 2·exp(−((pH − 4.8)/.5)²).
  * @returns null when the mix holds no egg
  */
-export function eggTemperatures(m: Mix, pH: number): EggTemperatures | null {
+export function eggTemperatures(m: Mix, pH: number, p: EggParameters = STANDARD.egg): EggTemperatures | null {
   const egg = m.grams.eggWhiteProtein + m.grams.yolkProtein
   if (egg <= 0) return null
   const sugar = sugarsG(m)
   const water = m.grams.water
   const percent = (100 * egg) / (proteinG(m) + sugar + water)
-  const { t0, p0 } = network(m.grams.eggWhiteProtein / egg)
+  const { t0, p0 } = network(m.grams.eggWhiteProtein / egg, p)
   const s = (100 * sugar) / (sugar + water)
-  const t60C = t0 + 4.1 * Math.log(p0 / percent) + 0.17 * s - Math.max(0, 7 - Math.max(pH, 3))
+  const t60C =
+    t0 +
+    p.t60ShiftK +
+    p.dilutionK * Math.log(p0 / percent) +
+    p.sugarK * s -
+    p.acidK * Math.max(0, 7 - Math.max(pH, 3))
   const starch = (100 * m.grams.starch) / m.massG
-  const t60bC = t60C + 6 + 24 * (1 - Math.exp(-starch / 2)) - 2 * Math.exp(-(((pH - 4.8) / 0.5) ** 2))
-  return { t60C, t60bC }
+  const starchK = p.starchGapK * (1 - Math.exp(-starch / p.starchGapPercent))
+  const dropK = p.isoDropK * Math.exp(-(((pH - p.isoPH) / p.isoWidthPH) ** 2))
+  return { t60C, t60bC: t60C + p.gapK + p.gapShiftK + starchK - dropK, rates: p }
 }
 
-/** Undisturbed gels bear this much more before over-setting, K (judgement, not constrained by data). */
-export const UNDISTURBED_K = 2
-export const undisturbed = (egg: EggTemperatures): EggTemperatures => ({ ...egg, t60bC: egg.t60bC + UNDISTURBED_K })
+/** An undisturbed gel bears a little more before it over-sets. */
+export const undisturbed = (egg: EggTemperatures): EggTemperatures => ({
+  ...egg,
+  t60bC: egg.t60bC + egg.rates.undisturbedK,
+})
 
 /** Rates per second at a temperature, for (1 − a) and (1 − b). */
-export const settingRate = (tempC: number, t60C: number): number => 10 ** ((tempC - t60C) / SETTING_Z_K) / 60
-export const oversettingRate = (tempC: number, t60bC: number): number =>
-  10 ** ((tempC - t60bC) / OVERSETTING_Z_K) / 60
-
-/** Thin film at the bottom of the pan takes part with this share of the mix (judgement, SCIENCE of the project). */
-export const FILM_SHARE = 0.03
+export const settingRate = (tempC: number, egg: EggTemperatures): number =>
+  10 ** ((tempC - egg.t60C) / egg.rates.settingZK) / 60
+export const oversettingRate = (tempC: number, egg: EggTemperatures): number =>
+  10 ** ((tempC - egg.t60bC) / egg.rates.oversettingZK) / 60
 
 /** What a history adds to −ln(1 − a) and −ln(1 − b), bulk and film: minutes at T60 and T60b. */
 export interface Doses {
   a: number
   b: number
   film: number
+  rates: EggParameters
 }
 
 /** Doses of a whole history. @param filmC temperature of the thin film on the pan wall */
 export function dosesOf(history: History, egg: EggTemperatures, filmC: readonly number[] = history.tempC): Doses {
   const { timeS, tempC } = history
-  const b = doseAlong(timeS, tempC, egg.t60bC, OVERSETTING_Z_K) / 60
+  const { settingZK, oversettingZK } = egg.rates
+  const b = doseAlong(timeS, tempC, egg.t60bC, oversettingZK) / 60
   return {
-    a: doseAlong(timeS, tempC, egg.t60C, SETTING_Z_K) / 60,
+    a: doseAlong(timeS, tempC, egg.t60C, settingZK) / 60,
     b,
-    film: filmC === tempC ? b : doseAlong(timeS, filmC, egg.t60bC, OVERSETTING_Z_K) / 60,
+    film: filmC === tempC ? b : doseAlong(timeS, filmC, egg.t60bC, oversettingZK) / 60,
+    rates: egg.rates,
   }
 }
 
@@ -182,10 +191,11 @@ export function dosesOf(history: History, egg: EggTemperatures, filmC: readonly 
  * @param shiftA, shiftB K by which temperatures lie higher over T60 and T60b than when the doses were taken
  */
 export function extentsOf(d: Doses, shiftA = 0, shiftB = shiftA): { a: number, b: number } {
-  const scaleB = doseScale(shiftB, OVERSETTING_Z_K)
+  const { settingZK, oversettingZK, filmShare } = d.rates
+  const scaleB = doseScale(shiftB, oversettingZK)
   return {
-    a: 1 - Math.exp(-d.a * doseScale(shiftA, SETTING_Z_K)),
-    b: (1 - FILM_SHARE) * (1 - Math.exp(-d.b * scaleB)) + FILM_SHARE * (1 - Math.exp(-d.film * scaleB)),
+    a: 1 - Math.exp(-d.a * doseScale(shiftA, settingZK)),
+    b: (1 - filmShare) * (1 - Math.exp(-d.b * scaleB)) + filmShare * (1 - Math.exp(-d.film * scaleB)),
   }
 }
 
@@ -202,13 +212,13 @@ export const cookEnd = (
  * far)·60·10^((T60b − T)/3.2); 0 once past it.
  * @param d what the bulk has taken so far
  */
-export const secondsToGrainy = (d: Doses, tempC: number, t60bC: number): number =>
-  Math.max(0, -Math.log(1 - GRAINY) - d.b) / oversettingRate(tempC, t60bC)
+export const secondsToGrainy = (d: Doses, tempC: number, egg: EggTemperatures): number =>
+  Math.max(0, -Math.log(1 - GRAINY) - d.b) / oversettingRate(tempC, egg)
 
 /** Extent of setting at every time of a history. */
 export function settingCurve(history: History, egg: EggTemperatures): number[] {
   const out = [0]
-  doseAlong(history.timeS, history.tempC, egg.t60C, SETTING_Z_K, (i, dose) => {
+  doseAlong(history.timeS, history.tempC, egg.t60C, egg.rates.settingZK, (i, dose) => {
     out[i] = 1 - Math.exp(-dose / 60)
   })
   return out
@@ -220,13 +230,14 @@ export function oversettingCurve(
   egg: EggTemperatures,
   filmC: readonly number[] = history.tempC,
 ): number[] {
+  const { filmShare } = egg.rates
   const out = [0]
-  doseAlong(history.timeS, history.tempC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => {
+  doseAlong(history.timeS, history.tempC, egg.t60bC, egg.rates.oversettingZK, (i, dose) => {
     out[i] = 1 - Math.exp(-dose / 60)
   })
   if (filmC !== history.tempC)
-    doseAlong(history.timeS, filmC, egg.t60bC, OVERSETTING_Z_K, (i, dose) => {
-      out[i] = (1 - FILM_SHARE) * out[i]! + FILM_SHARE * (1 - Math.exp(-dose / 60))
+    doseAlong(history.timeS, filmC, egg.t60bC, egg.rates.oversettingZK, (i, dose) => {
+      out[i] = (1 - filmShare) * out[i]! + filmShare * (1 - Math.exp(-dose / 60))
     })
   return out
 }

@@ -1,22 +1,24 @@
 /** What heat does to milk proteins, starch and amylase, along a temperature history. */
+import { type Parameters, STANDARD } from '../../base/parameters'
 import { doseAlong, type History } from './dose'
 
-/**
- * Heat treatment of milk proteins along a history, 0–1: ḣ = (1 − h)·.059/min·10^((T − 78)/12). Fitted to two marks:
- * 78 °C for
- * 6 min is .3, a minute's boil is all (the whey proteins' own z is 7–12 K: Dannenberg & Kessler 1988, from memory).
- */
-export function milkHeatOf(history: History): number {
-  return 1 - Math.exp(-doseMin(history, 78, 12) * 0.059)
-}
+/** Temperature the heat treatment of milk proteins is told at, and that of amylase, °C. */
+const MILK_REF_C = 78
+const AMYLASE_REF_C = 85
 
 /** ∫ 10^((T − ref)/z) dt along a history, minutes. */
-export const doseMin = (h: History, refC: number, zK: number) => doseAlong(h.timeS, h.tempC, refC, zK) / 60
+const doseMin = (h: History, refC: number, zK: number) => doseAlong(h.timeS, h.tempC, refC, zK) / 60
 
 /**
- * Yolk amylase thins a starch filling when ∫10^((T − 85)/8) dt stays under this, min (fitted to practice: "boil it").
+ * Heat treatment of milk proteins along a history, 0–1: ḣ = (1 − h)·.059/min·10^((T − 78)/12).
+ * @example milkHeatOf({ timeS: [0, 360], tempC: [78, 78] }) // 0.3
  */
-export const AMYLASE_DOSE_MIN = 1.5
+export const milkHeatOf = (history: History, p: Parameters['milk'] = STANDARD.milk): number =>
+  1 - Math.exp(-doseMin(history, MILK_REF_C, p.heatZK) * p.heatRate)
+
+/** Whether yolk amylase survives a history, and thins a starch filling: ∫10^((T − 85)/8) dt under 1.5 min. */
+export const amylaseSurvives = (history: History, p: Parameters['starch'] = STANDARD.starch): boolean =>
+  doseMin(history, AMYLASE_REF_C, p.amylaseZK) < p.amylaseDoseMin
 
 /** A peak counts with what came within this of it, K (judgement). */
 const NEAR_PEAK_K = 2

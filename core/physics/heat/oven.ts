@@ -6,21 +6,15 @@
  *
  * Coefficients from memory (M); the skin is fitted (×1.6 uncertain). One σ of the time is 20 %.
  */
+import { type Parameters, STANDARD } from '../../base/parameters'
 import type { Material } from '../geometry/cavity'
 import { coolCylinder, type Faces } from '../thermal/conduction'
-import { CRUST_K, WALL, WALL_HEAT } from '../thermal/places'
+import { WALL, WALL_HEAT } from '../thermal/places'
 import { heatAt, type HeatTable } from '../thermal/properties'
 import { boilingPoint, evaporationHeat, R_VAPOUR, saturationPressure } from '../thermal/steam'
 import type { History } from './dose'
 
 const STEFAN = 5.67e-8
-const EMISSIVITY = 0.9
-/** Resistance of the drying skin to vapour, s/m (fitted). */
-const SKIN = 550
-/** Water of an oven bath, °C: it evaporates and never boils (judgement). */
-export const OVEN_BATH_C = 90
-const OVEN_BATH_U = 250
-const WALL_SHARE = 0.5
 /** Layers of the filling. */
 export const LAYERS = 10
 /** A filling not done after this long is stalled, s. */
@@ -49,6 +43,8 @@ export interface BakeInput {
   targetTempC: number
   holdS: number
   timeS: number | null
+  /** Coefficients; the table's where none are given. */
+  parameters?: Parameters
 }
 
 export interface Bake {
@@ -66,9 +62,10 @@ export interface Bake {
 /** Bakes a filling. */
 export function runOven(p: BakeInput): Bake {
   const { oven } = p
-  const hc = oven.fan ? 20 : 8
-  const wallU = oven.bath ? OVEN_BATH_U : oven.fan ? 30 : 20
-  const through = (crustM: number) => 1 / (1 / wallU + WALL[p.material] + crustM / CRUST_K)
+  const { oven: c, cold } = p.parameters ?? STANDARD
+  const hc = oven.fan ? c.fanH : c.stillH
+  const wallU = oven.bath ? c.bathU : oven.fan ? c.fanWallH : c.wallH
+  const through = (crustM: number) => 1 / (1 / wallU + WALL[p.material] + crustM / cold.crustK)
   const base = through(p.crustM)
   const sides = through(p.crustForm === 'shell' ? p.crustM : 0)
   const airK = oven.airTempC + 273.15
@@ -87,21 +84,21 @@ export function runOven(p: BakeInput): Bake {
     evaporatedKgM2 += flux * (time - last)
     last = time
     const surfaceK = surfaceC + 273.15
-    const radiation = EMISSIVITY * STEFAN * (airK * airK + surfaceK * surfaceK) * (airK + surfaceK)
+    const radiation = c.emissivity * STEFAN * (airK * airK + surfaceK * surfaceK) * (airK + surfaceK)
     // Vapour at the surface against the oven's air (about 10 % steam at most: judgement, 5 kPa).
-    const vapour = Math.max(0, (p.waterActivity * saturationPressure(surfaceC) - 5000) / (R_VAPOUR * surfaceK))
-    flux = vapour / (SKIN + (1006 * 1.1 * 0.9) / hc)
+    const vapour = Math.max(0, (p.waterActivity * saturationPressure(surfaceC) - c.vapourPa) / (R_VAPOUR * surfaceK))
+    flux = vapour / (c.skin + (1006 * 1.1 * 0.9) / hc)
     const u = hc + radiation
     // At the boil steam takes whatever comes, so that the surface stays there.
     const evaporationW =
       faces.topC >= boilC - 0.5
         ? Math.max(flux * evaporationHeat(surfaceC), u * (oven.airTempC - boilC))
         : flux * evaporationHeat(surfaceC)
-    const airC = oven.bath ? Math.min(OVEN_BATH_C, boilC - 8) : oven.airTempC
+    const airC = oven.bath ? Math.min(c.bathC, boilC - 8) : oven.airTempC
     return { top: { u, airC: oven.airTempC, evaporationW }, base: { u: base, airC }, side: { u: sides, airC } }
   }
   // The wall warms with the filling: half of its own heat is counted with the filling's (judgement).
-  const share = 1 + (WALL_SHARE * WALL_HEAT[p.material]) / (p.depthM * p.solid.rho * heatAt(p.solid.cp, 50))
+  const share = 1 + (c.wallShare * WALL_HEAT[p.material]) / (p.depthM * p.solid.rho * heatAt(p.solid.cp, 50))
   const solid = { ...p.solid, rho: p.solid.rho * share }
   coolCylinder({
     radiusM: p.radiusM,

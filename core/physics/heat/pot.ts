@@ -8,6 +8,7 @@
  * Below the boil evaporation follows the Lewis analogy; at the boil it takes what heat is left over. Integrated with
  * Heun steps of 2 s. While holding, the cook takes heat away so that the mix stays at the target.
  */
+import { type Parameters, STANDARD } from '../../base/parameters'
 import { airPressure, boilingPoint, evaporationFlux, evaporationHeat } from '../thermal/steam'
 import type { History } from './dose'
 
@@ -77,29 +78,17 @@ export interface PotInput {
   waterActivity: number
   /** sugar/(sugar + water), % */
   sugarPercent: number
+  /** Coefficients; the table's where none are given. */
+  coefficients?: Parameters['pot']
 }
 
-/**
- * Bowl over simmering water: U log-normal, median 250 W/(m²·K), σ .2; water at 99 °C at sea level; 700 W of steam
- * (fitted).
- */
-export const BATH_U = 250
-export const BATH_POWER_W = 700
-/** Heated surface of a bowl over its open surface (a shallow spherical cap as deep as a third of its width has 1.4). */
-export const BOWL_AREA = 1.4
-/** Film coefficient between pan wall and stirred mix, W/(m²·K): 300–600, middle of the range. */
-export const WALL_H = 450
 /** A target this close to the boiling point means the boil, K (kitchen thermometers are no finer). */
 const BOIL_NEAR_K = 1.5
 /** A pot hotter than this counts as boiled, °C (no kitchen keeps one just under the boil; judgement). */
 export const BOILED_C = 94
 /** Share of its water after which a pan counts as dry and loses no more. */
 const DRY_SHARE = 0.9
-/**
- * Share of a microwave's rating that heats the food (.65–.80, from memory M), and its bursts: on, and whisking, s
- * (common practice).
- */
-export const MICROWAVE_EFFICIENCY = 0.72
+/** Bursts of a microwave: on, and whisking, s (common practice). */
 export const BURST = { onS: 20, whiskS: 15 }
 /** Bursts of a microwave that make up a time, whisking counted. */
 export const burstsIn = (timeS: number): number => Math.ceil(timeS / (BURST.onS + BURST.whiskS))
@@ -134,23 +123,25 @@ export function potFlows(
   { boilC, bathC, pressurePa }: ReturnType<typeof potConditions>,
   tempC: number,
 ): { heatIn: number, loss: number, steam: number } {
+  const c = p.coefficients ?? STANDARD.pot
   const area = p.pan.surfaceM2
   const dT = Math.max(tempC - p.roomTempC, 0)
-  const hc = 3.0 * (dT / 60) ** (1 / 3)
+  const hc = c.stillAirH * (dT / 60) ** (1 / 3)
   const steam =
     tempC >= boilC - 0.05 ? 0 : evaporationFlux(hc, tempC, p.roomTempC, p.waterActivity, pressurePa) * area
-  const loss = (hc + 5.5) * area * dT + 0.5 * dT * Math.sqrt(area) + steam * evaporationHeat(tempC)
+  const loss = (hc + c.radiationH) * area * dT + c.sideLoss * dT * Math.sqrt(area) + steam * evaporationHeat(tempC)
   const heatIn =
     p.method === 'microwave'
-      ? (p.burnerW * MICROWAVE_EFFICIENCY * BURST.onS) / (BURST.onS + BURST.whiskS)
+      ? (p.burnerW * c.microwaveShare * BURST.onS) / (BURST.onS + BURST.whiskS)
       : p.method === 'waterBath'
-        ? Math.min(BATH_U * BOWL_AREA * area * Math.max(bathC - tempC, 0), BATH_POWER_W)
+        ? Math.min(c.bathU * c.bowlArea * area * Math.max(bathC - tempC, 0), c.bathPowerW)
         : p.burnerW
   return { heatIn, loss, steam }
 }
 
 /** Simulates the pot. Inputs must be finite and positive; the caller checks them. */
 export function runPot(p: PotInput): PotRun {
+  const { bowlArea, wallH } = p.coefficients ?? STANDARD.pot
   const conditions = potConditions(p)
   const { boilC } = conditions
   const flows = (t: number) => potFlows(p, conditions, t)
@@ -169,7 +160,7 @@ export function runPot(p: PotInput): PotRun {
   let evaporatedKg = 0
   let reachedS: number | null = t >= targetC ? 0 : null
   // Heat goes in through the wetted base, or through the whole bowl on a bath.
-  const heatedM2 = p.method === 'waterBath' ? BOWL_AREA * area : area
+  const heatedM2 = p.method === 'waterBath' ? bowlArea * area : area
   const record = (heatIn: number) => {
     timeS.push(time)
     tempC.push(t)
@@ -180,7 +171,7 @@ export function runPot(p: PotInput): PotRun {
         t +
         (p.method === 'microwave'
           ? (heatIn * (BURST.onS + BURST.whiskS)) / capacity()
-          : heatIn / (WALL_H * heatedM2)),
+          : heatIn / (wallH * heatedM2)),
         boilC,
       ),
     )

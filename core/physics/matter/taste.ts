@@ -1,4 +1,5 @@
 /** Sharp, sweet, and how much water is free. */
+import { type Parameters, STANDARD } from '../../base/parameters'
 import { fatFraction, type Mix, sugarsG } from './mix'
 
 /** Centre of a curd's sourness on the scale below (judgement). */
@@ -46,17 +47,18 @@ const BITTER = new Set(['grapefruit', 'seville', 'bergamot'])
  * y = sw/((1 + TA/3)(1 + F/150)), sweet = 10y^1.5/(y^1.5 + 18^1.5). Percentages of the whole.
  * @param centre sourness that counts as balanced for this dessert
  */
-export function taste(m: Mix, pH: number, centre = CURD_SOUR_CENTRE): Taste {
+export function taste(m: Mix, pH: number, centre = CURD_SOUR_CENTRE, p: Parameters['taste'] = STANDARD.taste): Taste {
   const ta = (100 * m.acidG) / m.massG
-  const sweetPercent = (100 * (m.grams.sucrose + m.grams.monosaccharides + 0.3 * m.grams.lactose)) / m.massG
+  const sweetPercent =
+    (100 * (m.grams.sucrose + m.grams.monosaccharides + p.lactoseSweet * m.grams.lactose)) / m.massG
   const fat = 100 * fatFraction(m)
-  const x = (ta * 10 ** (0.25 * (3.3 - pH))) / ((1 + sweetPercent / 90) * (1 + fat / 80))
-  const sour = (10 * x ** 1.2) / (x ** 1.2 + 0.85 ** 1.2)
-  const y = sweetPercent / ((1 + ta / 3) * (1 + fat / 150))
-  const sweet = (10 * y ** 1.5) / (y ** 1.5 + 18 ** 1.5)
+  const x = (ta * 10 ** (p.sourPHSlope * (3.3 - pH))) / ((1 + sweetPercent / p.sugarMasks) * (1 + fat / p.fatMasks))
+  const sour = (10 * x ** p.sourExponent) / (x ** p.sourExponent + p.sourHalf ** p.sourExponent)
+  const y = sweetPercent / ((1 + ta / p.acidMasks) * (1 + fat / p.fatDulls))
+  const sweet = (10 * y ** p.sweetExponent) / (y ** p.sweetExponent + p.sweetHalf ** p.sweetExponent)
   const sharpness = sharpnessOf(sour, centre)
-  const bitterFruit = m.parts.some(p => BITTER.has(p.row.id) && p.massG > 0)
-  const zestG = m.parts.reduce((sum, p) => sum + (p.row.group === 'zest' ? p.massG : 0), 0)
+  const bitterFruit = m.parts.some(x => BITTER.has(x.row.id) && x.massG > 0)
+  const zestG = m.parts.reduce((sum, x) => sum + (x.row.group === 'zest' ? x.massG : 0), 0)
   const zestGPerKg = ((1000 * zestG) / m.massG) * (bitterFruit ? 2 : 1)
   const bitterness =
     zestGPerKg <= 0

@@ -8,40 +8,30 @@
  * Prefactors
  * were tuned by hand to what cooks expect: plausible, not measured (one σ of ln τ: .35; gelatin .25; agar .5).
  */
+import { PARAMETER_TABLE, type Parameters, STANDARD } from '../../base/parameters'
 import { type Mix, sugarsG } from '../matter/mix'
 import { solidFat } from '../thermal/properties'
 import { starchCooked, starchTemperature } from './starch'
 
-/** One σ of ln τ by mechanism (judgement, see above). */
-export const LN_SIGMA = {
-  eggPa: 0.35,
-  butterPa: 0.35,
-  caseinPa: 0.35,
-  creamFatPa: 0.35,
-  starchPa: 0.35,
-  gelatinPa: 0.25,
-  agarPa: 0.5,
-  whipPa: 0.35,
-  foamPa: 0.35,
-} as const
-export type MechanismKey = keyof typeof LN_SIGMA
-export const MECHANISMS = Object.keys(LN_SIGMA) as MechanismKey[]
+export type SetParameters = Parameters['set']
+
+export const MECHANISMS = [
+  'eggPa',
+  'butterPa',
+  'caseinPa',
+  'creamFatPa',
+  'starchPa',
+  'gelatinPa',
+  'agarPa',
+  'whipPa',
+  'foamPa',
+] as const
+export type MechanismKey = (typeof MECHANISMS)[number]
 /** Yield stress by mechanism, Pa. */
 export type Mechanisms = Record<MechanismKey, number>
 
-/** Share of the baked gel's strength that a stirred one keeps (fitted). */
-const STIRRED = 0.062
-/** Strength taken away by over-setting: stirred, baked undisturbed; judgement. */
-const OVERSET_LOSS = { stirred: 0.7, baked: 0.25 }
 /** Above this fat volume fraction the emulsion inverts and the model ends. */
 export const PHASE_INVERSION = 0.5
-/** What blending leaves of a set agar gel (fitted to piped fluid gels). */
-const FLUID_GEL = 0.03
-/** Starch thinned by surviving yolk amylase keeps this (judgement). */
-const AMYLASE_LEFT = 0.1
-/** Surface tension N/m and bubble radius m of a beaten-white foam; close-packing at .55 air (from memory, L). */
-const FOAM = { gamma: 0.045, radiusM: 50e-6, packed: 0.55 }
-
 export interface Phases {
   /** Aqueous phase, g. */
   aqueousG: number
@@ -125,6 +115,8 @@ export interface Body {
   /** g per 100 g aqueous. */
   gelatinC: number
   agarPa: number
+  /** What its equations follow. */
+  p: SetParameters
 }
 
 const massOf = (m: Mix, id: string) => m.parts.reduce((sum, p) => sum + (p.row.id === id ? p.massG : 0), 0)
@@ -133,10 +125,14 @@ const massOf = (m: Mix, id: string) => m.parts.reduce((sum, p) => sum + (p.row.i
  * Acid window of casein: F = 1/[(1 + 10^(4(pH − 4.75)))·(1 + 10^(2(3.5 − pH)))] (fitted; upper edge near the
  * isoelectric point 4.6).
  */
-export const caseinWindow = (pH: number): number => 1 / ((1 + 10 ** (4 * (pH - 4.75))) * (1 + 10 ** (2 * (3.5 - pH))))
+export const caseinWindow = (pH: number, p: SetParameters = STANDARD.set): number =>
+  1 /
+  ((1 + 10 ** (p.caseinUpperSteep * (pH - p.caseinUpperPH))) *
+    (1 + 10 ** (p.caseinLowerSteep * (p.caseinLowerPH - pH))))
 
 /** The unchanging side of a set. @param m the finished mix @param pH of the finished mix */
-export function bodyOf(m: Mix, pH: number, making: Making): Body {
+export function bodyOf(m: Mix, pH: number, making: Making, all: Parameters = STANDARD): Body {
+  const p = all.set
   const phases = phasesOf(m, making.air)
   const { aqueousG, sugarShare: s } = phases
   const sugar = sugarsG(m)
@@ -144,35 +140,47 @@ export function bodyOf(m: Mix, pH: number, making: Making): Body {
   // Starch: 6·c_s³·g·(1 − (s − .1)₊)·exp(−.12·minutes with juice·10^(.6(3.3 − pH))), c_s on water and sugar.
   const starchC = (100 * m.grams.starch) / (m.grams.water + sugar)
   const cooked =
-    m.grams.starch > 0 ? starchCooked(making.starch.peakTempC, making.starch.minutes, starchTemperature(m, s)) : 0
-  const acidThinning = making.acidBoiled ? Math.exp(-0.12 * making.starch.minutes * 10 ** (0.6 * (3.3 - pH))) : 1
+    m.grams.starch > 0
+      ? starchCooked(making.starch.peakTempC, making.starch.minutes, starchTemperature(m, s, all.starch), all.starch)
+      : 0
+  const acidThinning = making.acidBoiled
+    ? Math.exp(-p.starchAcidRate * making.starch.minutes * 10 ** (0.6 * (3.3 - pH)))
+    : 1
   const starchPa =
-    6 * starchC ** 3 * cooked * (1 - Math.max(0, s - 0.1)) * acidThinning * (making.amylase ? AMYLASE_LEFT : 1)
+    p.starchPa *
+    starchC ** p.starchExponent *
+    cooked *
+    (1 - Math.max(0, s - 0.1)) *
+    acidThinning *
+    (making.amylase ? p.amylaseLeft : 1)
   // Gelatin: 1.085·Bloom·c²·(1 + .5 s)·(1 − .33·clip(4.2 − pH, 0, 2)), over .77 of maturation; Bloom is defined at
   // 6.67 %, 10 °C, 17 h.
   const gelatinC = (100 * massOf(m, 'gelatin')) / aqueousG
   const gelatinPa =
-    ((1.085 * making.bloom * gelatinC ** 2) / 0.77) * (1 + 0.5 * s) * (1 - 0.33 * Math.min(2, Math.max(0, 4.2 - pH)))
+    ((p.gelatinPa * making.bloom * gelatinC ** 2) / p.gelatinMatured) *
+    (1 + p.gelatinSugar * s) *
+    (1 - p.gelatinAcid * Math.min(2, Math.max(0, p.gelatinAcidPH - pH)))
   // Agar: 1.2e4·(c − .15)²·(1 − .3(4 − pH)₊ if boiled with acid); blended gels keep 3 %.
   const agarC = (100 * massOf(m, 'agar')) / aqueousG
   const agarPa =
-    1.2e4 *
-    Math.max(0, agarC - 0.15) ** 2 *
-    (making.acidBoiled ? Math.max(0.05, 1 - 0.3 * Math.max(0, 4 - pH)) : 1) *
-    (making.fluidGel ? FLUID_GEL : 1)
+    p.agarPa *
+    Math.max(0, agarC - p.agarLeast) ** 2 *
+    (making.acidBoiled ? Math.max(0.05, 1 - p.agarAcid * Math.max(0, 4 - pH)) : 1) *
+    (making.fluidGel ? p.fluidGelLeft : 1)
   return {
     phases,
     making,
     pH,
     eggC: (100 * (m.grams.eggWhiteProtein + m.grams.yolkProtein)) / aqueousG,
     caseinC: (100 * (m.grams.casein + 0.5 * h * m.grams.whey)) / (m.grams.water + 0.1 * sugar),
-    caseinWindow: caseinWindow(pH) * (0.4 + 0.6 * h),
+    caseinWindow: caseinWindow(pH, p) * (p.unheatedMilk + (1 - p.unheatedMilk) * h),
     starchPa,
     starchCooked: cooked,
     starchC,
     gelatinPa,
     gelatinC,
     agarPa,
+    p,
   }
 }
 
@@ -198,33 +206,41 @@ const softened = (tempC: number, perK: number) => Math.max(0.3, 1 - perK * (Math
 
 /** Yield stress by mechanism, Pa. */
 export function firmness(body: Body, s: SetState): Mechanisms {
-  const { phases: ph, making } = body
+  const { phases: ph, making, p } = body
   const milk = ph.phiButter + ph.phiCream
   const solids = milk > 0 ? (ph.phiButter * s.butter + ph.phiCream * s.cream) / milk : s.butter
-  const filler = (1 - (ph.phi * (0.55 + 0.45 * Math.min(1, solids / 0.5))) / 0.68) ** -1.9
-  const matrix = (1 - ph.air) ** 1.5
+  const filler = (1 - (ph.phi * (0.55 + 0.45 * Math.min(1, solids / 0.5))) / 0.68) ** -p.fillerExponent
+  const matrix = (1 - ph.air) ** p.airExponent
   // Egg: 26·c_e^2.3·m·f·(1 − .012(T − 5))·(1 − λ·b^1.5), c_e = a·protein; m 1 baked undisturbed, .062 stirred.
-  const loss = making.stirred ? OVERSET_LOSS.stirred : OVERSET_LOSS.baked
+  const loss = making.stirred ? p.oversetStirred : p.oversetBaked
   const eggPa =
-    26 *
-    (s.a * body.eggC) ** 2.3 *
-    (making.stirred ? STIRRED : 1) *
+    p.eggPa *
+    (s.a * body.eggC) ** p.eggExponent *
+    (making.stirred ? p.stirredShare : 1) *
     filler *
-    softened(s.tempC, 0.012) *
+    softened(s.tempC, p.eggSoftens) *
     (1 - loss * s.b ** 1.5)
   // Butter: 4.0e4·(φ_butter·σ)³, power law after Narine & Marangoni (1999).
-  const butterPa = 4.0e4 * (ph.phiButter * s.butter) ** 3
+  const butterPa = p.butterPa * (ph.phiButter * s.butter) ** p.butterExponent
   // Casein: 2.5·c_c^2.3·F·H·(1 + .6 W)·X·f·(1 − .018(T − 5)).
   const caseinPa =
-    2.5 * body.caseinC ** 2.3 * body.caseinWindow * (1 + 0.6 * s.oven) * s.casein * filler * softened(s.tempC, 0.018)
+    p.caseinPa *
+    body.caseinC ** p.caseinExponent *
+    body.caseinWindow *
+    (1 + p.caseinFirming * s.oven) *
+    s.casein *
+    filler *
+    softened(s.tempC, p.caseinSoftens)
   // Cream fat bridged by acid casein: 8.0e3·(φ_cream·σ_c)³·F·H·X; none once whipped.
-  const creamFatPa = making.whippedFat > 0 ? 0 : 8.0e3 * (ph.phiCream * s.cream) ** 3 * body.caseinWindow * s.casein
-  const starchPa = body.starchPa * filler * (0.1 + 0.9 * s.starch) * softened(s.tempC, 0.015)
+  const creamFatPa =
+    making.whippedFat > 0 ? 0 : p.creamFatPa * (ph.phiCream * s.cream) ** 3 * body.caseinWindow * s.casein
+  const starchPa =
+    body.starchPa * filler * (p.starchFresh + (1 - p.starchFresh) * s.starch) * softened(s.tempC, p.starchSoftens)
   const gelatinPa = body.gelatinPa * s.gelatin * filler
   const agarPa = body.agarPa * s.agar
   // Whipped fat: 1500·w²·SFC/.56. White foam: ½(γ/R)(φ_air − .55)²₊ (after Princen's form for foams, from memory L).
-  const whipPa = (1500 * making.whippedFat ** 2 * solidFat(Math.max(s.tempC, 0))) / 0.56
-  const foamPa = making.whiteFoam ? ((0.5 * FOAM.gamma) / FOAM.radiusM) * Math.max(0, ph.air - FOAM.packed) ** 2 : 0
+  const whipPa = (p.whipPa * making.whippedFat ** 2 * solidFat(Math.max(s.tempC, 0))) / 0.56
+  const foamPa = making.whiteFoam ? 0.5 * p.foamPa * Math.max(0, ph.air - p.foamPacked) ** 2 : 0
   return {
     eggPa: eggPa * matrix,
     butterPa: butterPa * matrix,
@@ -245,5 +261,7 @@ export const yieldStress = (m: Mechanisms): number =>
 /** One σ of ln τ of a set: that of its mechanisms, weighted by what they carry. */
 export function lnTauSigma(m: Mechanisms): number {
   const total = yieldStress(m)
-  return total > 0 ? MECHANISMS.reduce((sum, k) => sum + LN_SIGMA[k] * m[k], 0) / total : LN_SIGMA.eggPa
+  return total > 0
+    ? MECHANISMS.reduce((sum, k) => sum + PARAMETER_TABLE.set[k].spread * m[k], 0) / total
+    : PARAMETER_TABLE.set.eggPa.spread
 }

@@ -3,13 +3,7 @@ import checks from '../../checks/practice.json'
 import { InputError } from '../../base/errors'
 import { LEAVES, swapGelatin } from './gelatin'
 import {
-  bestTest,
-  loadReading,
-  loadStress,
-  slumpReading,
-  slumpStress,
-  spreadReading,
-  spreadStress,
+  bestTest, loadReading, loadStress, slumpReading, slumpStress, spreadReading, spreadStress,
 } from './kitchenTests'
 
 const near = (x: number, y: number, share: number) => expect(Math.abs(x / y - 1)).toBeLessThan(share)

@@ -1,31 +1,14 @@
+import { STANDARD } from '../../base/parameters'
 import { describe, expect, it } from 'vitest'
 import { parts } from '../../../tests/support/core'
 import tables from '../../checks/tables.json'
 import { defaultUse } from '../../formula/create'
 import { mix } from '../matter/mix'
 import {
-  bandOf,
-  BANDS,
-  corrected,
-  CUTS,
-  G,
-  neededPa,
-  slumpShare,
-  standingHeight,
-  STANDS,
-  tableSlump,
-  targetOf,
+  bandOf, BANDS, corrected, CUTS, G, neededPa, slumpShare, standingHeight, STANDS, tableSlump, targetOf,
 } from './bands'
 import {
-  type Body,
-  bodyOf,
-  caseinWindow,
-  firmness,
-  lnTauSigma,
-  type Making,
-  phasesOf,
-  type SetState,
-  yieldStress,
+  type Body, bodyOf, caseinWindow, firmness, lnTauSigma, type Making, phasesOf, type SetState, yieldStress,
 } from './firmness'
 import { heapProfile, type Point, slicedProfile } from './profile'
 
@@ -120,6 +103,7 @@ const bare = (over: Partial<Body>): Body => ({
   gelatinPa: 0,
   gelatinC: 0,
   agarPa: 0,
+  p: STANDARD.set,
   ...over,
 })
 

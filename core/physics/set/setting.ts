@@ -4,6 +4,7 @@
  * temperature,
  * exactly for a constant temperature.
  */
+import { type Parameters, STANDARD } from '../../base/parameters'
 import type { History } from '../heat/dose'
 import { solidFat } from '../thermal/properties'
 import { type Body, firmness, type SetState, yieldStress } from './firmness'
@@ -64,6 +65,8 @@ export interface SettingInputs {
   caseinC: number
   /** Stirred creams knit only below this, °C; null for condensed-milk and baked fillings. */
   caseinBelowC: number | null
+  /** Time constants; the table's where none are given. */
+  rates?: Parameters['setting']
 }
 
 /** State without temperature and egg. */
@@ -87,10 +90,6 @@ export const UNSET: Setting = {
 
 /** Cream that stands below this knits undisturbed, °C (fitted). */
 export const CREAM_KNITS_C = 50
-/** Gelatin grows below this and is gone at 29 °C. */
-export const GELATIN_SETS_C = 24
-const GELATIN_MELTS_C = 29
-const AGAR_SETS_C = 35
 /** Set agar melts here (its wide hysteresis, from memory H). */
 const AGAR_MELTS_C = 85
 
@@ -103,10 +102,18 @@ function fatAfter(solids: number, tempC: number, minutes: number, tau5: number):
   return solids >= goal ? goal : towards(solids, goal, minutes, tau5 * 2 ** ((tempC - 5) / 10))
 }
 
+/** Gelatin's goal at a temperature: 1 at 5 °C. */
+const gelatinGoal = (tempC: number, p: Parameters['setting']) =>
+  Math.max(0, p.gelatinMeltsC - Math.max(tempC, 0)) / 24
+const matured = (g1: number, g2: number, p: Parameters['setting']) =>
+  p.gelatinFastShare * g1 + (1 - p.gelatinFastShare) * g2
+
 /** Advances a setting by some minutes at a temperature. */
-export function settingAfter(s: Setting, tempC: number, minutes: number, inputs: SettingInputs): Setting {
-  const butter = fatAfter(s.butter, tempC, minutes, 30)
-  const cream = fatAfter(s.cream, tempC, minutes, 50)
+export function settingAfter(s: Setting, tempC: number, time: number, inputs: SettingInputs): Setting {
+  const p = inputs.rates ?? STANDARD.setting
+  const minutes = time * p.pace
+  const butter = fatAfter(s.butter, tempC, minutes, p.butterMin)
+  const cream = fatAfter(s.cream, tempC, minutes, p.creamMin)
   // Casein: Ẋ = (1 − X)/[60·10^(.8(pH − 4.2))·2^((20 − T)/20)·3.2/c_c].
   let casein = s.casein
   if (inputs.caseinC > 0 && (inputs.caseinBelowC === null || tempC <= inputs.caseinBelowC)) {
@@ -115,21 +122,21 @@ export function settingAfter(s: Setting, tempC: number, minutes: number, inputs:
       casein,
       1,
       minutes,
-      (60 * 10 ** (0.8 * (inputs.pH - 4.2)) * 2 ** ((20 - t) / 20) * 3.2) / inputs.caseinC,
+      (p.caseinMin * 10 ** (p.caseinPHSlope * (inputs.pH - 4.2)) * 2 ** ((20 - t) / 20) * 3.2) / inputs.caseinC,
     )
   }
   // Gelatin: G = .6 g₁ + .4 g₂, ġ = (Xe − g)/(45, 360), Xe = (29 − T)₊/24.
-  const goal = Math.max(0, GELATIN_MELTS_C - Math.max(tempC, 0)) / 24
+  const goal = gelatinGoal(tempC, p)
   const grow = (g: number, tau: number) =>
-    g >= goal ? goal : tempC < GELATIN_SETS_C ? towards(g, goal, minutes, tau) : g
-  const g1 = grow(s.g1, 45)
-  const g2 = grow(s.g2, 360)
+    g >= goal ? goal : tempC < p.gelatinSetsC ? towards(g, goal, minutes, tau) : g
+  const g1 = grow(s.g1, p.gelatinFastMin)
+  const g2 = grow(s.g2, p.gelatinSlowMin)
   // Starch: Ṙ = (1 − R)/[120·2^((T − 5)/30)] below 60 °C.
-  const starch = tempC < 60 ? towards(s.starch, 1, minutes, 120 * 2 ** ((tempC - 5) / 30)) : s.starch
+  const starch = tempC < 60 ? towards(s.starch, 1, minutes, p.starchMin * 2 ** ((tempC - 5) / 30)) : s.starch
   // Oven: Ẇ = (1 − W)·10^((T − 76)/8).
-  const oven = tempC > 40 ? towards(s.oven, 1, minutes, 10 ** (-(tempC - 76) / 8)) : s.oven
-  const agar = tempC < AGAR_SETS_C ? towards(s.agar, 1, minutes, 10) : tempC > AGAR_MELTS_C ? 0 : s.agar
-  return { butter, cream, casein, gelatin: 0.6 * g1 + 0.4 * g2, starch, oven, agar, g1, g2 }
+  const oven = tempC > 40 ? towards(s.oven, 1, minutes, 10 ** (-(tempC - p.ovenRefC) / p.ovenZK)) : s.oven
+  const agar = tempC < p.agarSetsC ? towards(s.agar, 1, minutes, p.agarMin) : tempC > AGAR_MELTS_C ? 0 : s.agar
+  return { butter, cream, casein, gelatin: matured(g1, g2, p), starch, oven, agar, g1, g2 }
 }
 
 /**
@@ -144,6 +151,7 @@ export function settingAlong(
   start: Setting = UNSET,
   bakes = false,
 ): Setting[] {
+  const p = inputs.rates ?? STANDARD.setting
   let s = {
     ...start,
     butter: Math.min(start.butter, solidFat(tempC[0]!)),
@@ -161,7 +169,7 @@ export function settingAlong(
     }
     // Fat and gelatin melt at once at the temperature reached.
     const fat = solidFat(to)
-    const goal = Math.max(0, GELATIN_MELTS_C - Math.max(to, 0)) / 24
+    const goal = gelatinGoal(to, p)
     if (s.butter > fat || s.cream > fat || s.g1 > goal || s.g2 > goal) {
       const g1 = Math.min(s.g1, goal)
       const g2 = Math.min(s.g2, goal)
@@ -171,7 +179,7 @@ export function settingAlong(
         cream: Math.min(s.cream, fat),
         g1,
         g2,
-        gelatin: 0.6 * g1 + 0.4 * g2,
+        gelatin: matured(g1, g2, p),
       }
     }
     out.push(s)

@@ -5,16 +5,11 @@
  * freezer 3.5 W/(m²·K), plus radiation of about 5; glass shelf 6, wood 3.5; ice bath stirred by hand U 200, unstirred
  * 50.
  */
+import { type Parameters, STANDARD } from '../../base/parameters'
 import type { Material } from '../geometry/cavity'
 import type { Boundary, Faces } from './conduction'
 import { evaporationFlux, evaporationHeat } from './steam'
 
-/** Radiation, W/(m²·K), near room temperature with ε ≈ .9. */
-const H_RADIATION = 5
-/** Still air under a lid, m²K/W. */
-const LID_RESISTANCE = 1 / 6
-/** Film touching the surface, 15 µm of polyethylene over a trace of air (judgement), m²K/W. */
-const FILM_RESISTANCE = 0.005
 /**
  * Wall in series, m²K/W: 0.8 mm steel, 5 mm glass, 6 mm stoneware, 1.5 mm plastic, 2 mm silicone rubber (thickness
  * over handbook k).
@@ -37,23 +32,20 @@ export const WALL_HEAT: Record<Material, number> = {
   plastic: 0.0015 * 1000 * 1700,
   silicone: 0.002 * 1150 * 1300,
 }
-/** Conductivity of baked short crust, W/(m·K) (from memory, M). */
-export const CRUST_K = 0.15
 
+type ColdParameters = Parameters['cold']
 interface Air {
-  hc: (dT: number) => number
-  base: (dT: number) => number
+  hc: (dT: number, c: ColdParameters) => number
+  base: (c: ColdParameters) => number
 }
 const AIR: Record<Exclude<PlaceKind, 'iceBath'>, Air> = {
-  domesticFridge: { hc: dT => 3.5 * (Math.max(dT, 1) / 20) ** 0.25, base: () => 6 },
-  fanFridge: { hc: () => 12, base: () => 12 + H_RADIATION },
-  walkIn: { hc: () => 8, base: () => 8 + H_RADIATION },
-  blastChiller: { hc: () => 30, base: () => 30 + H_RADIATION },
-  freezer: { hc: () => 3.5, base: () => 6 },
-  bench: { hc: () => 3.5, base: () => 3.5 },
+  domesticFridge: { hc: (dT, c) => c.domesticH * (Math.max(dT, 1) / 20) ** 0.25, base: c => c.shelfH },
+  fanFridge: { hc: (_, c) => c.fanH, base: c => c.fanH + c.radiationH },
+  walkIn: { hc: (_, c) => c.walkInH, base: c => c.walkInH + c.radiationH },
+  blastChiller: { hc: (_, c) => c.blastH, base: c => c.blastH + c.radiationH },
+  freezer: { hc: (_, c) => c.freezerH, base: c => c.shelfH },
+  bench: { hc: (_, c) => c.benchH, base: c => c.woodH },
 }
-export const ICE_UNSTIRRED = 50
-export const ICE_STIRRED = 200
 
 /** Usual air temperature of a place, °C, when the kitchen has not measured its own. */
 export const USUAL_AIR_C: Record<PlaceKind, number> = {
@@ -76,33 +68,36 @@ export interface Placing {
   waterActivity: number
   /** Multiplies convection: 1 for the prediction, less for its slow end. */
   hcFactor: number
+  /** Coefficients; the table's where none are given. */
+  coefficients?: ColdParameters
 }
 
 /** What a piece feels at its faces in a place. */
 export function boundaryOf(p: Placing, faces: Faces): Boundary {
-  const through = (u: number) => 1 / (1 / u + WALL[p.material] + p.crustM / CRUST_K)
+  const c = p.coefficients ?? STANDARD.cold
+  const through = (u: number) => 1 / (1 / u + WALL[p.material] + p.crustM / c.crustK)
   const throughSide = (u: number) =>
-    1 / (1 / u + WALL[p.material] + (p.crustForm === 'shell' ? p.crustM : 0) / CRUST_K)
+    1 / (1 / u + WALL[p.material] + (p.crustForm === 'shell' ? p.crustM : 0) / c.crustK)
   if (p.kind === 'iceBath') {
-    const u = ICE_UNSTIRRED * p.hcFactor
+    const u = c.iceH * p.hcFactor
     return {
-      top: { u: 3.5 + H_RADIATION, airC: 20, evaporationW: 0 },
+      top: { u: c.benchH + c.radiationH, airC: 20, evaporationW: 0 },
       base: { u: through(u), airC: p.airTempC },
       side: { u: throughSide(u), airC: p.airTempC },
     }
   }
   const air = AIR[p.kind]
   const dT = Math.abs(faces.meanC - p.airTempC)
-  const hc = air.hc(dT) * p.hcFactor
-  const open = hc + H_RADIATION
-  const cover = p.cover === 'lid' ? LID_RESISTANCE : p.cover === 'film' ? FILM_RESISTANCE : 0
+  const hc = air.hc(dT, c) * p.hcFactor
+  const open = hc + c.radiationH
+  const cover = p.cover === 'lid' ? c.lidR : p.cover === 'film' ? c.filmR : 0
   const evaporationW =
     p.cover === 'open'
       ? evaporationFlux(hc, faces.topC, p.airTempC, p.waterActivity, 101325, 0.7) * evaporationHeat(faces.topC)
       : 0
   return {
     top: { u: 1 / (1 / open + cover), airC: p.airTempC, evaporationW },
-    base: { u: through(air.base(dT) * p.hcFactor), airC: p.airTempC },
+    base: { u: through(air.base(c) * p.hcFactor), airC: p.airTempC },
     side: { u: throughSide(open), airC: p.airTempC },
   }
 }

@@ -6,12 +6,7 @@ import tables from '../../checks/tables.json'
 import { mix } from '../matter/mix'
 import { fractionsOf, heatAt, heatCapacityTable, maxwellEucken, solidFat, thermalProperties } from './properties'
 import {
-  airPressure,
-  boilingPoint,
-  evaporationFlux,
-  evaporationHeat,
-  saturationPressure,
-  sucroseElevation,
+  airPressure, boilingPoint, evaporationFlux, evaporationHeat, saturationPressure, sucroseElevation,
 } from './steam'
 
 const at20 = (id: string) => thermalProperties(fractionsOf(mix(parts({ [id]: 100 }))), 20)

@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { parts } from '../../../tests/support/core'
 import { odexCylinder, odexPot } from '../../../tests/support/reference'
+import type { Parameters } from '../../base/parameters'
 import { panFor, type PotInput, runPot } from '../heat/pot'
 import { mix } from '../matter/mix'
 import { coolCylinder, valueAt } from './conduction'

@@ -1,21 +1,13 @@
 /** What the heat station shows: the curves, their moments, and what follows for the pan and the scale. */
 import { DENSITIES } from '../../base/ingredients/measures'
+import type { Parameters } from '../../base/parameters'
 import { quantity } from '../../base/provenance'
 import { type FormulaDocument, panOf } from '../../formula/document'
 import type { Kitchen } from '../../kitchen/kitchen'
 import type { History } from '../../physics/heat/dose'
 import {
-  COATS,
-  cookedEnd,
-  DONE,
-  type EggWork,
-  GRAINY,
-  grainyTemperature,
-  oversettingCurve,
-  secondsToGrainy,
-  settingCurve,
-  THERMOMETER_SIGMA_K,
-  undisturbed,
+  COATS, cookedEnd, DONE, type EggWork, GRAINY, grainyTemperature, oversettingCurve, secondsToGrainy,
+  settingCurve, THERMOMETER_SIGMA_K, undisturbed,
 } from '../../physics/heat/egg'
 import { addedSugarG, reductionTarget, type ReductionTarget } from '../../physics/heat/reduction'
 import type { MixPart } from '../../physics/matter/mix'
@@ -98,7 +90,7 @@ function eggMoments(heated: Heated, egg: EggWork | null) {
     grainyS: firstOver(oversetting, GRAINY),
     grainyAtC,
     marginK: grainyAtC === null ? null : grainyAtC - peakTempC,
-    marginS: egg && stirred ? secondsToGrainy(egg.heat[0]!, tempC.at(-1)!, egg.temperatures.t60bC) : null,
+    marginS: egg && stirred ? secondsToGrainy(egg.heat[0]!, tempC.at(-1)!, egg.temperatures) : null,
     peakTempC,
   }
 }
@@ -110,6 +102,7 @@ export function heatFigures(
   mixed: Mixed,
   heated: Heated,
   settled: Settled,
+  p: Parameters,
 ): Assessment['heat'] {
   const { cooking, joined, pot, body, finished, evaporatedG } = heated
   const { timeS, tempC } = cooking.core
@@ -130,7 +123,7 @@ export function heatFigures(
     coreA,
     pourTempC: heated.pourTempC,
     evaporationG: evaporationCurve(heated),
-    starchShare: starchCurve(timeS, tempC, body.starchC, finished),
+    starchShare: starchCurve(timeS, tempC, body.starchC, finished, p.starch),
     joins: joined.met.map((m, i) => ({ step: mixed.plan.additions[i]!.step, ...m })),
     carryK: carryOf(heated),
     panG: mixed.cooked.massG - pot.run.evaporatedG,

@@ -1,0 +1,94 @@
+/** The table of parameters: whole, bounded, and each one wired to the figures it stands for. */
+import { describe, expect, it } from 'vitest'
+import type { ChillLeg, FormulaDocument } from '../formula/document'
+import { fillingOf } from '../formula/document'
+import { assess } from '../pipeline/assess'
+import type { Cover, PlaceKind } from '../physics/thermal/places'
+import { MADE, make } from '../../tests/support/core'
+import { figuresOf, goldenDocuments, KITCHENS } from '../../tests/support/golden'
+import type { InputError } from './errors'
+import {
+  PARAMETER_IDS, type ParameterId, parameterRow, type Parameters, parametersWith, STANDARD, stepped,
+} from './parameters'
+
+/** What the common formulas never do: fans and baths in the oven, ice, lids, a freezer, whites alone, live amylase. */
+function rare(): ReturnType<typeof goldenDocuments> {
+  const leg = (kind: PlaceKind, airTempC: number, hours: number, cover: Cover = 'film'): ChillLeg =>
+    ({ id: `${kind}${hours}`, placeId: null, place: { kind, airTempC }, timeS: hours * 3600, cover })
+  const cold = (...chill: ChillLeg[]) => (d: FormulaDocument) => { d.chill = chill }
+  const frozen = cold(leg('freezer', -18, 8), leg('fanFridge', 3, 12))
+  const acidAgar = (d: FormulaDocument) => {
+    const filling = fillingOf(d)
+    filling.steps = [{ id: 'c', kind: 'combine', lineIds: filling.lines.map(l => l.id) }, { id: 'k', kind: 'cook' }]
+  }
+  const scaled = (by: number) => Object.fromEntries(Object.entries(MADE.yolkBath).map(([id, g]) => [id, g * by]))
+  return [
+    make('lowOven', (d) => { d.heat.oven.fan = true }),
+    make('lowOven', (d) => { d.heat.oven.bath = true }),
+    make('yolkBath', cold(leg('walkIn', 3, 1), leg('blastChiller', -2, 1, 'lid'), leg('iceBath', 0.5, 12))),
+    make('yolkBath', cold(leg('iceBath', 0.5, 0.5), leg('fanFridge', 3, 12))),
+    make('yolkBath', undefined, scaled(20)),
+    make('juiceAfter', frozen),
+    make('cooledBase', frozen),
+    // Amylase just alive and just dead: a slower or faster end of it changes sides.
+    make('juiceAfter', (d) => { Object.assign(d.heat, { targetTempC: 82, holdS: 110 }) }),
+    make('juiceAfter', (d) => { Object.assign(d.heat, { targetTempC: 84, holdS: 60 }) }),
+    make('blendedGel', acidAgar),
+    make('beatenWhites', (d) => { d.set.air = { given: 0.7 } }),
+    make('wholeEggTempered', undefined, { white: 240, sugar: 200, lemon: 200, butter82: 115 }),
+  ].map((document, i) => ({ name: `rare ${i}`, kitchen: 'tests', document }))
+}
+const documents = [...goldenDocuments(), ...rare()]
+const figuresWith = (p: Parameters, i: number) => {
+  const { document, kitchen } = documents[i]!
+  return JSON.stringify(assess(document, KITCHENS[kitchen]!, p))
+}
+const plain = documents.map((_, i) => figuresWith(STANDARD, i))
+
+describe('the table', () => {
+  it.each(PARAMETER_IDS)('%s: inside its bounds, with spread, unit and source', (id) => {
+    const row = parameterRow(id)
+    expect(row.value).toBeGreaterThanOrEqual(row.min)
+    expect(row.value).toBeLessThanOrEqual(row.max)
+    expect(row.spread).toBeGreaterThan(0)
+    expect(row.source.length * row.what.length).toBeGreaterThan(0)
+    expect(['H', 'M', 'L']).toContain(row.confidence)
+  })
+  it('one σ is an amount, or a factor', () => {
+    expect(stepped('egg.t60ShiftK', 0, 1)).toBe(1.8)
+    expect(stepped('setting.pace', 1, 1)).toBeCloseTo(1.5, 12)
+    expect(stepped('set.eggPa', 26, -2)).toBeCloseTo(26 * Math.exp(-0.7), 12)
+  })
+  it('one replaced leaves the others; what is unknown or impossible is named', () => {
+    const p = parametersWith({ 'egg.settingZK': 5.8 })
+    expect([p.egg.settingZK, p.egg.oversettingZK, p.set]).toEqual([5.8, 3.2, STANDARD.set])
+    const fails = (changes: Partial<Record<string, number>>) => {
+      try {
+        parametersWith(changes)
+        return null
+      } catch (error) {
+        const { code, path } = error as InputError
+        return [code, path]
+      }
+    }
+    const { min, max } = parameterRow('egg.settingZK')
+    expect(fails({ 'egg.zK': 5 })).toEqual(['unknownValue', 'parameters.egg.zK'])
+    expect(fails({ 'egg.settingZK': Number.NaN })).toEqual(['notANumber', 'parameters.egg.settingZK'])
+    expect(fails({ 'egg.settingZK': 0.99 * min })).toEqual(['tooSmall', 'parameters.egg.settingZK'])
+    expect(fails({ 'egg.settingZK': 1.01 * max })).toEqual(['tooLarge', 'parameters.egg.settingZK'])
+    expect(fails({ 'egg.settingZK': min })).toBeNull()
+  })
+})
+
+describe('every parameter', () => {
+  /** Formulas that hardly anything else is asked of stand at the end: the common ones are tried first. */
+  it.each(PARAMETER_IDS)('%s moves the assessment of some formula', (id: ParameterId) => {
+    const moved = parametersWith({ [id]: stepped(id, parameterRow(id).value, 1) })
+    expect(documents.some((_, i) => figuresWith(moved, i) !== plain[i])).toBe(true)
+  })
+  it('and the table\'s own values are what counts where nothing is said', () => {
+    const { document, kitchen } = documents[0]!
+    expect(figuresOf(document, KITCHENS[kitchen]!)['cold.yieldStressPa'])
+      .toBe(assess(document, KITCHENS[kitchen]!, parametersWith({})).verdict.cold.tauPa.value)
+  })
+})
