@@ -145,13 +145,13 @@ console.log(`${(1000 / live).toFixed(0)} live assessments a second on one core.`
 const worked = work(doc, kitchen)
 const state = worked.assessment.verdict.cold.state
 /** What needs no time course: mix, pH, water activity, taste, every mechanism at a given state. */
-function still(parts = worked.plan.all) {
+function still(parts = worked.mixed.plan.all) {
   const whole = mix(parts)
   const pH = pHOfMix(whole)
-  const finished = evaporate(whole, worked.evaporatedG)
+  const finished = evaporate(whole, worked.heated.evaporatedG)
   taste(finished, pH)
   waterActivityOf(finished)
-  return yieldStress(firmness(bodyOf(finished, pH, worked.body.making), state))
+  return yieldStress(firmness(bodyOf(finished, pH, worked.heated.body.making), state))
 }
 print(
   'the static part (mix, pH, water activity, taste, all mechanisms)',
@@ -166,7 +166,7 @@ print(
     for (let i = 0; i < 64; i++)
       for (let j = 0; j < 64; j++)
         still(
-          worked.plan.all.map((x, k) =>
+          worked.mixed.plan.all.map((x, k) =>
             k === 0
               ? { ...x, massG: a!.massG * (0.5 + i / 64) }
               : k === 1

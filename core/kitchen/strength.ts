@@ -6,6 +6,7 @@ import { InputError, within } from '../base/errors'
 import { part } from '../base/ingredients/ingredients'
 import type { Ingredient } from '../base/ingredients/types'
 import { acidAtPH, baseToReach, solutionOf, titratableAcidity } from '../physics/matter/acidity'
+import { mix } from '../physics/matter/mix'
 
 /** How a lot's figures were found; kept with the lot, so that a card can be read again. */
 export type LotMethod =
@@ -63,7 +64,7 @@ export function titrationPercent(
   within(m.endPH, 'method.endPH', 6, 9.5)
   const percent = titratableAcidity(m.mlNaOH, m.molarity, m.sampleG)
   if (Math.abs(m.endPH - END_PH) < 1e-9 || !row.acid) return percent
-  const s = solutionOf([{ row, massG: 100, strength: { kind: 'typical' } }])
+  const s = solutionOf(mix([{ row, massG: 100, strength: { kind: 'typical' } }]))
   return (percent * baseToReach(s, END_PH)) / baseToReach(s, m.endPH)
 }
 

@@ -6,6 +6,7 @@
 import { InputError } from '../base/errors'
 import { findIngredient, part } from '../base/ingredients/ingredients'
 import type { Ingredient } from '../base/ingredients/types'
+import { bracketOf } from '../base/solveFor'
 import { fillingOf, type FormulaDocument, type Line, strengthOf } from '../formula/document'
 import { withMass } from '../formula/edits'
 import { familyOf } from '../formula/families'
@@ -271,8 +272,8 @@ function sameSet(
   kitchen: Kitchen,
   start: Point,
 ): { massG: number } | { reach: number } {
-  let low = line.massG * 0.1
-  let high = line.massG * 3
+  const low = line.massG * 0.1
+  const high = line.massG * 3
   let quick
   try {
     quick = createQuick(make(line.massG), kitchen)
@@ -282,12 +283,7 @@ function sameSet(
   const at = (g: number) => quick(withMass(make(line.massG), line.id, g)).platePa
   if (at(high) < start.platePa || at(low) > start.platePa)
     return { reach: Math.max(at(high), at(low)) / Math.max(start.platePa, 1e-9) }
-  while (high / low > 1.002) {
-    const middle = Math.sqrt(low * high)
-    if (at(middle) < start.platePa) low = middle
-    else high = middle
-  }
-  return { massG: high }
+  return { massG: bracketOf(g => at(g) < start.platePa, low, high, { ratio: true, within: 1.002 }).high }
 }
 
 /** Another grade of gelatin: the grams that set the same, m₂ = m₁·√(B₁/B₂), and the grade with them. */

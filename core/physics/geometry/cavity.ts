@@ -1,3 +1,5 @@
+import { solveFor } from '../../base/solveFor'
+
 /**
  * Vessels: what a crust and an insert leave of them, volume and depth of fill, the cylinder that cools alike, the
  * lean of
@@ -141,14 +143,7 @@ export function depthOf(volumeM3: number, c: Cavity, count: number): number {
     const s = Math.cbrt(c.taper ** 3 + (3 * (1 - c.taper) * v) / (c.rimAreaM2 * c.heightM))
     return (c.heightM * (s - c.taper)) / (1 - c.taper)
   }
-  let low = 0
-  let high = c.heightM
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2
-    if (formVolume(c, middle) < v) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
+  return solveFor(h => formVolume(c, h), v, 0, c.heightM)
 }
 
 /**

@@ -8,6 +8,7 @@
  * the sucrose shift, Vega & Mercadé-Prieto (2011) for yolk kinetics. Values and spreads: `base/parameters`.
  */
 import { type Parameters, STANDARD } from '../../base/parameters'
+import { solveFor } from '../../base/solveFor'
 import { type Mix, proteinG, sugarsG } from '../matter/mix'
 import { doseAlong, doseScale, type History } from './dose'
 
@@ -89,14 +90,7 @@ export function eggEnd(egg: EggWork | null, shiftA = 0, shiftB = shiftA): EggEnd
  * over-setting at a shift
  */
 export function grainyTemperature(peakC: number, overset: (shiftK: number) => number, grainy: number): number {
-  let low = -15
-  let high = 20
-  for (let i = 0; i < 14; i++) {
-    const middle = (low + high) / 2
-    if (overset(middle) < grainy) low = middle
-    else high = middle
-  }
-  return Number((peakC + (low + high) / 2).toFixed(2))
+  return Number((peakC + solveFor(overset, grainy, -15, 20, { steps: 14 })).toFixed(2))
 }
 
 /** Marks on the way: a coats the spoon, a done, b grainy. */

@@ -10,7 +10,8 @@
 import { InputError } from '../../base/errors'
 import { findIngredient, part } from '../../base/ingredients/ingredients'
 import type { Ingredient } from '../../base/ingredients/types'
-import { type Mix, type MixPart, mix as mixParts } from './mix'
+import { bracketOf } from '../../base/solveFor'
+import { mix, type Mix, type MixPart } from './mix'
 
 /** pK at 25 °C, CRC Handbook of Chemistry and Physics, from memory (H). */
 export const PK = {
@@ -254,15 +255,14 @@ function solutionOfPart(p: MixPart): RowSolution {
     : resolveRow(p.row, acidPercent, pH)
 }
 
-/** The solution of a mix, per kg. */
-export function solutionOf(parts: readonly MixPart[], lostWaterG = 0): Solution {
-  const whole = mixParts(parts)
+/** The solution of a mix, per kg. @param lostWaterG that left as steam @throws {InputError} noWater */
+export function solutionOf(whole: Mix, lostWaterG = 0): Solution {
   const massG = whole.massG - lostWaterG
   if (!(whole.grams.water - lostWaterG > 0) || !(massG > 0)) throw new InputError('noWater', 'components')
   const acidMmol: Partial<Record<Acid, number>> = {}
   const bySite = new Map<number, number>()
   let strongIonMEq = 0
-  for (const p of parts) {
+  for (const p of whole.parts) {
     // per 100 g of row → per kg of mix: × (share of the mix) × 10
     const scale = (p.massG / massG) * 10
     const own = solutionOfPart(p)
@@ -280,7 +280,10 @@ export function solutionOf(parts: readonly MixPart[], lostWaterG = 0): Solution 
 }
 
 /** pH of a mix. @throws {InputError} if it holds no water */
-export const pHOfMix = (m: Mix): number => solvePH(solutionOf(m.parts))
+export const pHOfMix = (m: Mix): number => solvePH(solutionOf(m))
+
+/** Acidities that a juice may have, % w/w. */
+const ACID_LOOKED_FOR: readonly [number, number] = [0.05, 15]
 
 /**
  * Acidity at which a juice of this kind would have a pH, % w/w: the table's strong ions, the acid found by halving.
@@ -288,16 +291,10 @@ export const pHOfMix = (m: Mix): number => solvePH(solutionOf(m.parts))
  */
 export function acidAtPH(row: Ingredient, pH: number): number | null {
   const at = (acidPercent: number) =>
-    solvePH(solutionOf([{ row, massG: 100, strength: { kind: 'measured', acidPercent } }]))
-  let low = 0.05
-  let high = 15
+    solvePH(solutionOf(mix([{ row, massG: 100, strength: { kind: 'measured', acidPercent } }])))
+  const [low, high] = ACID_LOOKED_FOR
   if (at(low) < pH || at(high) > pH) return null
-  while (high / low > 1.0001) {
-    const middle = Math.sqrt(low * high)
-    if (at(middle) > pH) low = middle
-    else high = middle
-  }
-  return Math.sqrt(low * high)
+  return bracketOf(x => at(x) > pH, low, high, { ratio: true, within: 1.0001 }).middle
 }
 
 /**

@@ -4,6 +4,7 @@
  * Pascals, metres, kilograms; a density other than the filling's own shifts the reading in proportion.
  */
 import { within } from '../../base/errors'
+import { bracketOf } from '../../base/solveFor'
 import { G, slumpShare } from './bands'
 
 /** Ring of the slump test, m; useful 25–180 Pa. */
@@ -24,14 +25,7 @@ export const slumpReading = (tauPa: number, density = RHO): number => RING_M * s
  */
 export function slumpStress(sinkM: number, density = RHO): number {
   within(sinkM, 'sinkM', 0, RING_M)
-  let low = 0
-  let high = 0.5 * density * G * RING_M
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2
-    if (slumpReading(middle, density) > sinkM) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
+  return bracketOf(tauPa => slumpReading(tauPa, density) > sinkM, 0, 0.5 * density * G * RING_M).middle
 }
 
 /**

@@ -1,3 +1,5 @@
+import { solveFor } from '../../base/solveFor'
+
 /** Water vapour, boiling and evaporation. */
 
 /**
@@ -40,16 +42,8 @@ export function sucroseElevation(percent: number): number {
 }
 
 /** Temperature at which water's saturation pressure is this, °C (−40 to 110), by bisection. */
-export function saturationTemperature(pressurePa: number): number {
-  let low = -40
-  let high = 110
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2
-    if (saturationPressure(middle) < pressurePa) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
-}
+export const saturationTemperature = (pressurePa: number): number =>
+  solveFor(saturationPressure, pressurePa, -40, 110)
 
 /** Boiling point of water at an altitude, °C. */
 export function boilingPoint(altitudeM: number, sugarPercent = 0): number {
