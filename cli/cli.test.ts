@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { main as assess } from './assess'
 import { main as ladder } from './ladder'
+import { parameterTables, withParameters } from './tables'
 
 let folder: string
 const out: string[] = []
@@ -109,4 +110,14 @@ describe('ladder', () => {
     expect(ladder([])).toBe(1)
     expect(out).toEqual([])
   })
+})
+
+describe('tables', () => {
+  const science = readFileSync('docs/science.md', 'utf8')
+  it('docs/science.md prints the parameters as they are (npm run tables)', () => {
+    expect(withParameters(science)).toBe(science)
+    expect(parameterTables()).toContain('| `egg.settingZK` | 5.5 K | ×÷ e^0.1 |')
+  })
+  it('a document without a place for them is refused', () =>
+    expect(() => withParameters('# Nothing')).toThrow(/no place/))
 })

@@ -133,7 +133,7 @@ function add() {
           <td class="grip"><button type="button" class="handle" :aria-label="`Move ${fmt.name(l.ingredientId)}: drag, or Alt with the arrow keys`"><UIcon name="i-lucide-grip-vertical" /></button></td>
           <th scope="row">{{ fmt.name(l.ingredientId) }}<span v-if="note(l)" class="note">{{ note(l) }}</span></th>
           <td class="r num">{{ hundred > 0 ? `${fmt.fixed(100 * l.massG / hundred, 1)}${basis.kind === 'line' ? '' : ' %'}` : '—' }}</td>
-          <td class="r"><QuantityField kind="mass" big :ingredient-id="l.ingredientId" :label="`Grams of ${fmt.name(l.ingredientId)}`" :model-value="l.massG" :max="100000" @update:model-value="v => setMass(l.id, v)" @done="ws.endGesture()" /></td>
+          <td class="r"><QuantityField field="components.*.lines.*.massG" kind="mass" big :ingredient-id="l.ingredientId" :label="`Grams of ${fmt.name(l.ingredientId)}`" :model-value="l.massG" @update:model-value="v => setMass(l.id, v)" @done="ws.endGesture()" /></td>
           <td class="acts">
             <button type="button" class="act" :aria-pressed="l.pinned ? 'true' : 'false'" :aria-label="`Pin ${fmt.name(l.ingredientId)}: it stays when the formula is rebalanced`" :title="l.pinned ? 'pinned: stays' : 'pin'" @click="togglePin(l.id)"><UIcon :name="l.pinned ? 'i-lucide-lock' : 'i-lucide-lock-open'" /></button>
             <button type="button" class="act" :aria-label="`Something else for ${fmt.name(l.ingredientId)}`" title="something else" @click="emit('swap', l.id)"><UIcon name="i-lucide-arrow-left-right" /></button>

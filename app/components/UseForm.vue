@@ -20,10 +20,10 @@ const HEIGHT: Record<UseKind, string> = { spooned: 'Height of the spoonful', gla
       </button>
     </div>
     <div v-if="use" class="fields">
-      <QuantityField kind="length" show-label :label="HEIGHT[use.kind]" :model-value="use.pieceHeightM" :min="0.002" :max="0.3" @update:model-value="v => set({ pieceHeightM: v })" />
-      <QuantityField kind="length" show-label label="Width of the piece" :step="5" :model-value="use.pieceWidthM" :min="0.005" :max="0.5" @update:model-value="v => set({ pieceWidthM: v })" />
-      <QuantityField kind="temperature" show-label label="Warmth of the table" :model-value="use.tableTempC" :min="0" :max="45" @update:model-value="v => set({ tableTempC: v })" />
-      <QuantityField kind="minutes" show-label label="Time on the table" :step="5" :model-value="use.tableTimeS" :min="0" :max="86400" @update:model-value="v => set({ tableTimeS: v })" />
+      <QuantityField field="use.pieceHeightM" kind="length" show-label :label="HEIGHT[use.kind]" :model-value="use.pieceHeightM" @update:model-value="v => set({ pieceHeightM: v })" />
+      <QuantityField field="use.pieceWidthM" kind="length" show-label label="Width of the piece" :step="5" :model-value="use.pieceWidthM" @update:model-value="v => set({ pieceWidthM: v })" />
+      <QuantityField field="use.tableTempC" kind="temperature" show-label label="Warmth of the table" :model-value="use.tableTempC" @update:model-value="v => set({ tableTempC: v })" />
+      <QuantityField field="use.tableTimeS" kind="minutes" show-label label="Time on the table" :step="5" :model-value="use.tableTimeS" @update:model-value="v => set({ tableTimeS: v })" />
     </div>
   </div>
 </template>

@@ -74,8 +74,8 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
         <label class="field-label" for="k-egg">Egg grade</label>
         <select id="k-egg" class="native" :value="settings.eggGrade" @change="set({ eggGrade: ($event.target as HTMLSelectElement).value as EggGrade })"><option v-for="(g, k) in EGG_GRADES" :key="k" :value="k">{{ g.label }}: {{ g.wholeG }} g egg, {{ g.yolkG }} g yolk, {{ g.whiteG }} g white</option></select>
         <div class="two">
-          <QuantityField kind="metres" show-label label="Altitude" :model-value="settings.altitudeM" :min="-400" :max="5000" @update:model-value="v => set({ altitudeM: v })" />
-          <QuantityField kind="temperature" show-label label="Kitchen, as warm as" :model-value="settings.roomTempC" :min="5" :max="45" @update:model-value="v => set({ roomTempC: v })" />
+          <QuantityField kind="metres" show-label label="Altitude" field="kitchen.altitudeM" :model-value="settings.altitudeM" @update:model-value="v => set({ altitudeM: v })" />
+          <QuantityField kind="temperature" show-label label="Kitchen, as warm as" field="kitchen.roomTempC" :model-value="settings.roomTempC" @update:model-value="v => set({ roomTempC: v })" />
         </div>
         <p class="soft small">Water boils here at {{ fmt.temp(boilingPoint(settings.altitudeM), 1) }}.</p>
       </section>
@@ -92,7 +92,7 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
           <li v-for="p in record.places" :key="p.id">
             <div><label class="field-label" :for="`pn-${p.id}`">Name</label><NameField :id="`pn-${p.id}`" class="native" maxlength="80" :model-value="p.name" @update:model-value="v => place(p.id, { name: v })" /></div>
             <div><label class="field-label" :for="`pk-${p.id}`">Kind</label><select :id="`pk-${p.id}`" class="native" :value="p.kind" @change="place(p.id, { kind: ($event.target as HTMLSelectElement).value as PlaceKind, airTempC: USUAL_AIR_C[($event.target as HTMLSelectElement).value as PlaceKind] })"><option v-for="k in COLD" :key="k" :value="k">{{ PLACE_NAMES[k] }}</option></select></div>
-            <QuantityField kind="temperature" show-label :step="0.5" :label="`Air in it`" :model-value="p.airTempC" :min="-40" :max="25" @update:model-value="v => place(p.id, { airTempC: v })" />
+            <QuantityField kind="temperature" show-label :step="0.5" :label="`Air in it`" field="chill.*.place.airTempC" :model-value="p.airTempC" @update:model-value="v => place(p.id, { airTempC: v })" />
             <UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${p.name}`" @click="remove(p.id)" />
           </li>
         </ul>

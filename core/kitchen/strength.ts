@@ -3,6 +3,7 @@
  * stretched.
  */
 import { InputError, within } from '../base/errors'
+import { checkField } from '../base/fields'
 import { part } from '../base/ingredients/ingredients'
 import type { Ingredient } from '../base/ingredients/types'
 import { acidAtPH, baseToReach, solutionOf, titratableAcidity } from '../physics/matter/acidity'
@@ -58,10 +59,10 @@ export function titrationPercent(
   row: Ingredient,
   m: { sampleG: number, mlNaOH: number, molarity: number, endPH: number },
 ): number {
-  within(m.sampleG, 'method.sampleG', 0.05, 500)
-  within(m.mlNaOH, 'method.mlNaOH', 0, 500)
-  within(m.molarity, 'method.molarity', 0.001, 5)
-  within(m.endPH, 'method.endPH', 6, 9.5)
+  checkField('method.sampleG', m.sampleG)
+  checkField('method.mlNaOH', m.mlNaOH)
+  checkField('method.molarity', m.molarity)
+  checkField('method.endPH', m.endPH)
   const percent = titratableAcidity(m.mlNaOH, m.molarity, m.sampleG)
   if (Math.abs(m.endPH - END_PH) < 1e-9 || !row.acid) return percent
   const s = solutionOf(mix([{ row, massG: 100, strength: { kind: 'typical' } }]))
@@ -76,13 +77,13 @@ export function figuresOf(row: Ingredient, method: LotMethod): LotFigures {
     case 'titration':
       return { ...NOTHING, acidPercent: titrationPercent(row, method), acidLnSigma: LN_TITRATION_SIGMA }
     case 'refractometer': {
-      within(method.readingBrix, 'method.readingBrix', 0, 85)
+      checkField('method.readingBrix', method.readingBrix)
       const proxy = PROXY_JUICES.includes(row.id) ? ACID_PER_BRIX * method.readingBrix : null
       const brix = correctedBrix(method.readingBrix, proxy ?? row.acid?.typical ?? 0)
       return { ...NOTHING, brix, acidPercent: proxy, acidLnSigma: proxy ? ACID_PER_BRIX_SIGMA / proxy : null }
     }
     case 'pH': {
-      within(method.pH, 'method.pH', 1.5, 6)
+      checkField('method.pH', method.pH)
       const acidPercent = acidAtPH(row, method.pH)
       // Far outside what such fruit ever has, the reading or the fruit is another one.
       const range = row.acid ? ([0.3 * row.acid.low, 1.8 * row.acid.high] as const) : null
@@ -97,9 +98,9 @@ export function figuresOf(row: Ingredient, method: LotMethod): LotFigures {
       }
     }
     case 'taste': {
-      within(method.knownAcidPercent, 'method.knownAcidPercent', 0.1, 15)
-      within(method.knownWaterMl, 'method.knownWaterMl', 0, 500)
-      within(method.waterMl, 'method.waterMl', 0, 500)
+      checkField('method.knownAcidPercent', method.knownAcidPercent)
+      checkField('method.knownWaterMl', method.knownWaterMl)
+      checkField('method.waterMl', method.waterMl)
       return {
         ...NOTHING,
         acidPercent: (method.knownAcidPercent * (10 + method.waterMl)) / (10 + method.knownWaterMl),

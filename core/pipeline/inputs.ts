@@ -1,26 +1,29 @@
 /** Whether a formula and a kitchen are possible at all; every limit names its field. */
 import { InputError, within } from '../base/errors'
-import { fillingOf, type FormulaDocument, given, placeOf, type ProcessValue, vesselOf } from '../formula/document'
+import { checkField, FIELDS } from '../base/fields'
+import { fillingOf, type FormulaDocument, given, placeOf, vesselOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { cavityOf, cavityVolume } from '../physics/geometry/cavity'
+
+const OVEN_AIR = FIELDS['heat.oven.airTempC']
 
 /** @throws {InputError} naming the first field that cannot be */
 export function checkInputs(doc: FormulaDocument, kitchen: Kitchen): void {
   const use = doc.use
-  within(use.pieceHeightM, 'use.pieceHeightM', 0.002, 0.3)
-  within(use.pieceWidthM, 'use.pieceWidthM', 0.005, 0.5)
-  within(use.tableTempC, 'use.tableTempC', 0, 45)
-  within(use.tableTimeS, 'use.tableTimeS', 0, 24 * 3600)
+  checkField('use.pieceHeightM', use.pieceHeightM)
+  checkField('use.pieceWidthM', use.pieceWidthM)
+  checkField('use.tableTempC', use.tableTempC)
+  checkField('use.tableTimeS', use.tableTimeS)
   checkHeat(doc, kitchen)
   checkSet(doc)
   const v = vesselOf(doc, kitchen)
-  within(v.lengthM, 'assembly.vessel.lengthM', 0.02, 1)
-  if (v.kind === 'rectangle') within(v.widthM, 'assembly.vessel.widthM', 0.02, 1)
-  within(v.heightM, 'assembly.vessel.heightM', 0.005, 0.4)
-  within(v.taper, 'assembly.vessel.taper', 0.2, 1)
-  if (v.heldM3 !== null) within(v.heldM3, 'assembly.vessel.heldM3', 1e-6, 0.1)
-  within(doc.assembly.toppingM, 'assembly.toppingM', 0, 0.2)
-  within(doc.assembly.insertM3, 'assembly.insertM3', 0, 0.05)
+  checkField('assembly.vessel.lengthM', v.lengthM)
+  if (v.kind === 'rectangle') checkField('assembly.vessel.widthM', v.widthM)
+  checkField('assembly.vessel.heightM', v.heightM)
+  checkField('assembly.vessel.taper', v.taper)
+  if (v.heldM3 !== null) checkField('assembly.vessel.heldM3', v.heldM3)
+  checkField('assembly.toppingM', doc.assembly.toppingM)
+  checkField('assembly.insertM3', doc.assembly.insertM3)
   if (
     doc.assembly.insertM3 > 0 &&
     doc.assembly.insertM3 >= cavityVolume(cavityOf(v, { ...doc.assembly, insertM3: 0 }))
@@ -28,74 +31,71 @@ export function checkInputs(doc: FormulaDocument, kitchen: Kitchen): void {
     throw new InputError('tooLarge', 'assembly.insertM3', {
       max: cavityVolume(cavityOf(v, { ...doc.assembly, insertM3: 0 })),
     })
-  within(doc.assembly.tiltDeg, 'assembly.tiltDeg', 0, 60)
-  within(doc.assembly.count, 'assembly.count', 1, 500)
-  within(doc.assembly.portions, 'assembly.portions', 1, 2000)
-  within(doc.assembly.crustM, 'assembly.crustM', 0, 0.02)
-  within(doc.losses.sieveFraction, 'losses.sieveFraction', 0, 0.5)
-  within(doc.losses.panG, 'losses.panG', 0, 5000)
+  checkField('assembly.tiltDeg', doc.assembly.tiltDeg)
+  checkField('assembly.count', doc.assembly.count)
+  checkField('assembly.portions', doc.assembly.portions)
+  checkField('assembly.crustM', doc.assembly.crustM)
+  checkField('losses.sieveFraction', doc.losses.sieveFraction)
+  checkField('losses.panG', doc.losses.panG)
   if (doc.chill.length === 0) throw new InputError('missing', 'chill')
   doc.chill.forEach((leg, i) => {
-    within(leg.timeS, `chill.${i}.timeS`, 0, 14 * 24 * 3600)
-    within(placeOf(leg, kitchen).airTempC, `chill.${i}.place.airTempC`, -40, 45)
+    checkField(`chill.${i}.timeS`, leg.timeS)
+    checkField(`chill.${i}.place.airTempC`, placeOf(leg, kitchen).airTempC)
   })
   fillingOf(doc).steps.forEach((step, i) => {
     if (step.kind !== 'stirIn' && step.kind !== 'foldIn') return
     const path = `components.${doc.components.indexOf(fillingOf(doc))}.steps.${i}`
-    within(step.lineTempC, `${path}.lineTempC`, -20, 125)
+    checkField(`${path}.lineTempC`, step.lineTempC)
     const mixTempC = given(step.mixTempC)
-    if (mixTempC !== null) within(mixTempC, `${path}.mixTempC`, 0, 110)
-    if (step.kind === 'foldIn') within(step.overrun, `${path}.overrun`, 0, 10)
+    if (mixTempC !== null) checkField(`${path}.mixTempC`, mixTempC)
+    if (step.kind === 'foldIn') checkField(`${path}.overrun`, step.overrun)
   })
   doc.components.forEach((c, i) => {
-    if (c.make) within(c.make.ratio, `components.${i}.make.ratio`, 0.1, 10)
+    if (c.make) checkField(`components.${i}.make.ratio`, c.make.ratio)
   })
-  if (doc.serve.claimDays !== null) within(doc.serve.claimDays, 'serve.claimDays', 1, 400)
-  if (doc.serve.temperC !== null) within(doc.serve.temperC, 'serve.temperC', -2, 40)
+  if (doc.serve.claimDays !== null) checkField('serve.claimDays', doc.serve.claimDays)
+  if (doc.serve.temperC !== null) checkField('serve.temperC', doc.serve.temperC)
   const coldTempC = given(doc.serve.coldTempC)
-  if (coldTempC !== null) within(coldTempC, 'serve.coldTempC', -2, 60)
+  if (coldTempC !== null) checkField('serve.coldTempC', coldTempC)
   const chilledS = given(doc.serve.chilledS)
-  if (chilledS !== null) within(chilledS, 'serve.chilledS', 0, 14 * 24 * 3600)
-  within(kitchen.altitudeM, 'kitchen.altitudeM', -400, 5000)
-  within(kitchen.roomTempC, 'kitchen.roomTempC', 5, 45)
+  if (chilledS !== null) checkField('serve.chilledS', chilledS)
+  checkField('kitchen.altitudeM', kitchen.altitudeM)
+  checkField('kitchen.roomTempC', kitchen.roomTempC)
 }
 
 function checkHeat({ heat }: FormulaDocument, kitchen: Kitchen): void {
-  within(heat.targetTempC, 'heat.targetTempC', 10, 105)
-  within(heat.holdS, 'heat.holdS', 0, 3600)
-  within(heat.startTempC, 'heat.startTempC', 0, 100)
-  within(heat.burnerW, 'heat.burnerW', 50, 5000)
+  checkField('heat.targetTempC', heat.targetTempC)
+  checkField('heat.holdS', heat.holdS)
+  checkField('heat.startTempC', heat.startTempC)
+  checkField('heat.burnerW', heat.burnerW)
   if (heat.pan) {
-    within(heat.pan.diameterM, 'heat.pan.diameterM', 0.08, 0.8)
-    within(heat.pan.heightM, 'heat.pan.heightM', 0.02, 0.6)
-    if (heat.pan.tareG !== null) within(heat.pan.tareG, 'heat.pan.tareG', 20, 20000)
+    checkField('heat.pan.diameterM', heat.pan.diameterM)
+    checkField('heat.pan.heightM', heat.pan.heightM)
+    if (heat.pan.tareG !== null) checkField('heat.pan.tareG', heat.pan.tareG)
   }
   const course = given(heat.course)
   if (course) {
-    within(course.rampKPerMin, 'heat.course.rampKPerMin', 0.1, 60)
-    within(course.peakTempC, 'heat.course.peakTempC', 0, 120)
-    within(course.holdS, 'heat.course.holdS', 0, 24 * 3600)
+    checkField('heat.course.rampKPerMin', course.rampKPerMin)
+    checkField('heat.course.peakTempC', course.peakTempC)
+    checkField('heat.course.holdS', course.holdS)
   }
   if (heat.method !== 'oven') return
   // An oven colder than the room bakes nothing.
-  within(heat.oven.offsetK, 'heat.oven.offsetK', -40, 40)
-  within(heat.oven.airTempC, 'heat.oven.airTempC', Math.max(60, kitchen.roomTempC), 300)
+  checkField('heat.oven.offsetK', heat.oven.offsetK)
+  within(heat.oven.airTempC, 'heat.oven.airTempC', Math.max(OVEN_AIR.min, kitchen.roomTempC), OVEN_AIR.max)
   const timeS = given(heat.oven.timeS)
-  if (timeS !== null) within(timeS, 'heat.oven.timeS', 0, 6 * 3600)
+  if (timeS !== null) checkField('heat.oven.timeS', timeS)
 }
 
 function checkSet({ set }: FormulaDocument): void {
-  const fraction = (v: ProcessValue<number>, path: string, max: number) => {
-    const x = given(v)
-    if (x !== null) within(x, path, 0, max)
+  for (const key of ['milkHeat', 'air', 'whippedFat'] as const) {
+    const x = given(set[key])
+    if (x !== null) checkField(`set.${key}`, x)
   }
-  fraction(set.milkHeat, 'set.milkHeat', 1)
-  fraction(set.air, 'set.air', 0.95)
-  fraction(set.whippedFat, 'set.whippedFat', 0.6)
   const starch = given(set.starch)
   if (starch) {
-    within(starch.peakTempC, 'set.starch.peakTempC', 0, 120)
-    within(starch.minutes, 'set.starch.minutes', 0, 600)
+    checkField('set.starch.peakTempC', starch.peakTempC)
+    checkField('set.starch.minutes', starch.minutes)
   }
-  within(set.bloom, 'set.bloom', 30, 350)
+  checkField('set.bloom', set.bloom)
 }

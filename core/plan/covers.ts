@@ -1,5 +1,5 @@
 /** Covers: what the batch is for, and the factor that gets there with what sieve and pan keep. */
-import { within } from '../base/errors'
+import { checkField } from '../base/fields'
 import type { Covers, FormulaDocument } from '../formula/document'
 import type { Assessment } from '../pipeline/assessment'
 
@@ -26,19 +26,19 @@ export function coversPlan(doc: FormulaDocument, shape: Assessment['shape'], cov
     switch (covers.kind) {
       case 'people': {
         const n =
-          within(covers.people, 'stock.covers.people', 1, 5000) * within(covers.each, 'stock.covers.each', 1, 50)
+          checkField('stock.covers.people', covers.people) * checkField('stock.covers.each', covers.each)
         return { g: n * each, portions: n, count: Math.max(1, Math.ceil((count * n) / portions - 0.05)) }
       }
       case 'vessels': {
-        const n = within(covers.count, 'stock.covers.count', 1, 500)
+        const n = checkField('stock.covers.count', covers.count)
         return { g: (shape.batchG / count) * n, portions: Math.max(1, Math.round((portions * n) / count)), count: n }
       }
       case 'weight':
       case 'volume': {
         const g =
           covers.kind === 'weight'
-            ? within(covers.massG, 'stock.covers.massG', 1, 1e6)
-            : within(covers.volumeM3, 'stock.covers.volumeM3', 1e-6, 1) * shape.density * 1000
+            ? checkField('stock.covers.massG', covers.massG)
+            : checkField('stock.covers.volumeM3', covers.volumeM3) * shape.density * 1000
         return {
           g,
           portions: Math.max(1, Math.round(g / each)),

@@ -2,7 +2,7 @@
  * A formula in another vessel: the factor that keeps or reaches a depth, whole eggs, and what it is called for; bowls
  * and pans for the work.
  */
-import { within } from '../base/errors'
+import { checkField } from '../base/fields'
 import { findIngredient } from '../base/ingredients/ingredients'
 import { fillingOf, type FormulaDocument, vesselOf } from '../formula/document'
 import { scaleFormula, withMasses } from '../formula/edits'
@@ -11,13 +11,7 @@ import { plainMake, resizeParts, withPart } from '../formula/parts'
 import { schoolOf } from '../formula/schools'
 import type { Kitchen } from '../kitchen/kitchen'
 import {
-  cavityOf,
-  cavityVolume,
-  depthOf,
-  factorToDepth,
-  type Vessel,
-  type VesselKind,
-  volumeTo,
+  cavityOf, cavityVolume, depthOf, factorToDepth, type Vessel, type VesselKind, volumeTo,
 } from '../physics/geometry/cavity'
 import { potVessel, ROOM, type WorkVessel } from '../physics/heat/pot'
 import type { Assessment } from '../pipeline/assessment'
@@ -136,11 +130,11 @@ export function fitInto(
   wish: FitWish,
   id: () => string,
 ): FitPlan {
-  within(wish.count, 'assembly.count', 1, 500)
+  checkField('assembly.count', wish.count)
   const { panG } = doc.losses
   const moved = withVessel(doc, kitchen, wish.vessel, wish.vesselId, id)
   const cavity = cavityOf(wish.vessel, moved.assembly)
-  const wanted = within(wish.depthM ?? shape.depthM, 'assembly.depth', 0.002, 0.3)
+  const wanted = checkField('assembly.depth', wish.depthM ?? shape.depthM)
   const exactFactor = factorToDepth(cavity, wish.count, shape.density, wanted, shape.batchG, panG)
   const lines = fillingOf(doc).lines
   const eggs = countEggs(lines, kitchen.eggGrade).lines

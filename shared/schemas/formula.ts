@@ -24,6 +24,7 @@ import { schoolOf } from '#core/formula/schools'
 import { migrate } from '#core/formula/migrate'
 import { fruitOf } from '#core/plan/fruit'
 import { momentOrNone } from './dates'
+import { num, orNone } from './numbers'
 import { inputProblem, yupProblem, type Problem } from './problem'
 import { mixStage } from '#core/pipeline/mixed'
 
@@ -86,7 +87,7 @@ const line = yup
     strength,
     pinned: yup.boolean().strict().optional(),
     piece: yup
-      .object({ kind: oneOf(PIECE_KINDS), eachG: number().min(0.05).max(20000) })
+      .object({ kind: oneOf(PIECE_KINDS), eachG: num('components.*.lines.*.piece.eachG') })
       .noUnknown()
       .strict()
       .optional()
@@ -96,12 +97,12 @@ const line = yup
   .strict()
 
 const lineIds = yup.array(id()).strict().max(60).required()
-const joining = { lineIds, lineTempC: number().min(-20).max(125), mixTempC: processValue(number().min(0).max(110)) }
+const joining = { lineIds, lineTempC: num('components.*.steps.*.lineTempC'), mixTempC: processValue(num('components.*.steps.*.mixTempC')) }
 const step = byKind(
   {
     combine: exactly({ id: id(), kind: oneOf(['combine']), lineIds }),
     stirIn: exactly({ id: id(), kind: oneOf(['stirIn']), ...joining }),
-    foldIn: exactly({ id: id(), kind: oneOf(['foldIn']), ...joining, overrun: number().min(0).max(10) }),
+    foldIn: exactly({ id: id(), kind: oneOf(['foldIn']), ...joining, overrun: num('components.*.steps.*.overrun') }),
   },
   exactly({ id: id(), kind: oneOf(['combine', 'cook', 'strain', 'stirIn', 'foldIn', 'blend', 'pour', 'bake']) }),
 )
@@ -122,10 +123,10 @@ const vessel = yup
 
 const covers = byKind(
   {
-    people: exactly({ kind: oneOf(['people']), people: number().min(1).max(5000), each: number().min(0.1).max(50) }),
-    vessels: exactly({ kind: oneOf(['vessels']), count: number().min(1).max(500) }),
-    weight: exactly({ kind: oneOf(['weight']), massG: number().min(1).max(1e6) }),
-    volume: exactly({ kind: oneOf(['volume']), volumeM3: number().min(1e-6).max(1) }),
+    people: exactly({ kind: oneOf(['people']), people: num('stock.covers.people'), each: num('stock.covers.each') }),
+    vessels: exactly({ kind: oneOf(['vessels']), count: num('stock.covers.count') }),
+    weight: exactly({ kind: oneOf(['weight']), massG: num('stock.covers.massG') }),
+    volume: exactly({ kind: oneOf(['volume']), volumeM3: num('stock.covers.volumeM3') }),
   },
   yup
     .mixed()
@@ -134,7 +135,7 @@ const covers = byKind(
     .test('covers', 'unknown', v => v === null),
 )
 
-const count = () => number().integer().min(0).max(100000)
+const count = () => num('stock.fruit.*.count').integer()
 const stock = yup
   .object({
     fruit: yup
@@ -144,13 +145,13 @@ const stock = yup
             id: id(),
             fruitId: id(),
             count: count(),
-            weightG: yup.number().strict().min(0).max(1e6).nullable().defined(),
+            weightG: orNone('stock.fruit.*.weightG'),
             take: yup
               .object(Object.fromEntries(FRUIT_PARTS.map(p => [p, count()])))
               .noUnknown()
               .strict()
               .required(),
-            measuredJuiceG: yup.number().strict().min(0).max(1e6).nullable().defined(),
+            measuredJuiceG: orNone('stock.fruit.*.measuredJuiceG'),
           })
           .noUnknown()
           .strict()
@@ -162,7 +163,7 @@ const stock = yup
     have: yup
       .array(
         yup
-          .object({ lineId: id(), massG: number().min(0).max(1e6) })
+          .object({ lineId: id(), massG: num('stock.have.*.massG') })
           .noUnknown()
           .strict()
           .required(),

@@ -17,6 +17,7 @@ import { INGREDIENTS } from '#core/base/ingredients/table'
 import { EGG_GRADES, type EggGrade } from '#core/base/ingredients/measures'
 import { CUP_SYSTEMS, type CupSystem } from '#core/base/units'
 import { day } from './dates'
+import { num, orNone } from './numbers'
 import { fieldPath } from './problem'
 
 const number = () => yup.number().strict().required()
@@ -49,8 +50,8 @@ export const settingsSchema = yup
       .nullable()
       .defined(),
     eggGrade: yup.string().strict().oneOf(Object.keys(EGG_GRADES)).required(),
-    altitudeM: number().min(-400).max(5000),
-    roomTempC: number().min(5).max(45),
+    altitudeM: num('kitchen.altitudeM'),
+    roomTempC: num('kitchen.roomTempC'),
     foodCode: yup.string().strict().oneOf(['us', 'uk']).required(),
     business: yup.boolean().strict().required(),
     currency: yup.string().strict().trim().min(1).max(4).required(),
@@ -97,7 +98,7 @@ export const placeSchema = yup
       .strict()
       .oneOf([...PLACE_KINDS])
       .required(),
-    airTempC: number().min(-40).max(45),
+    airTempC: num('chill.*.place.airTempC'),
   })
   .noUnknown()
   .strict()
@@ -118,31 +119,31 @@ export const vesselSchema = yup
     ...named,
     kind: oneOf(VESSEL_KINDS),
     material: oneOf(MATERIALS),
-    lengthM: number().min(0.02).max(1),
-    widthM: number().min(0.02).max(1),
-    heightM: number().min(0.005).max(0.4),
-    taper: number().min(0.2).max(1),
-    heldM3: yup.number().strict().min(1e-6).max(0.1).nullable().defined(),
+    lengthM: num('assembly.vessel.lengthM'),
+    widthM: num('assembly.vessel.widthM'),
+    heightM: num('assembly.vessel.heightM'),
+    taper: num('assembly.vessel.taper'),
+    heldM3: orNone('assembly.vessel.heldM3'),
   })
   .noUnknown()
   .strict()
   .required()
 const ovenSchema = yup
-  .object({ ...named, fan: yup.boolean().strict().required(), offsetK: number().min(-40).max(40) })
+  .object({ ...named, fan: yup.boolean().strict().required(), offsetK: num('heat.oven.offsetK') })
   .noUnknown()
   .strict()
   .required()
 const burnerSchema = yup
-  .object({ ...named, kind: oneOf(BURNER_KINDS), ratedW: number().min(50).max(12000) })
+  .object({ ...named, kind: oneOf(BURNER_KINDS), ratedW: num('kitchen.burners.*.ratedW') })
   .noUnknown()
   .strict()
   .required()
 const panSchema = yup
   .object({
     ...named,
-    diameterM: number().min(0.08).max(0.8),
-    heightM: number().min(0.02).max(0.6),
-    tareG: yup.number().strict().min(20).max(20000).nullable().defined(),
+    diameterM: num('heat.pan.diameterM'),
+    heightM: num('heat.pan.heightM'),
+    tareG: orNone('heat.pan.tareG'),
   })
   .noUnknown()
   .strict()
@@ -202,12 +203,12 @@ export const lotSchema = yup
       .strict()
       .test('known', 'unknown', v => !!v && !!findIngredient(v))
       .required(),
-    acidPercent: some(15),
-    pH: some(14),
-    brix: some(85),
-    fatPercent: some(85),
+    acidPercent: orNone('lot.acidPercent'),
+    pH: orNone('lot.pH'),
+    brix: orNone('lot.brix'),
+    fatPercent: orNone('lot.fatPercent'),
     acidLnSigma: some(3),
-    massG: some(1e6),
+    massG: orNone('lot.massG'),
     method,
     useBy: day().nullable().defined(),
   })

@@ -92,7 +92,7 @@ const option = computed<EChartsOption>(() => {
           <label class="field-label" :for="`place-${leg.id}`">Where</label>
           <select :id="`place-${leg.id}`" class="native" :value="placeValue(leg)" @change="setPlace(i, ($event.target as HTMLSelectElement).value)"><option v-for="o in options" :key="o.value" :value="o.value">{{ o.name }}</option></select>
         </div>
-        <QuantityField class="time" :kind="leg.timeS > 5400 || i === doc.chill.length - 1 ? 'hours' : 'minutes'" show-label :step="leg.timeS > 5400 || i === doc.chill.length - 1 ? 0.5 : 5" :label="i === doc.chill.length - 1 ? 'Until served' : 'For'" :model-value="leg.timeS" :max="1209600" @update:model-value="v => legSet(i, { timeS: Math.round(v) }, `leg-${leg.id}`)" @done="ws.endGesture()" />
+        <QuantityField class="time" :kind="leg.timeS > 5400 || i === doc.chill.length - 1 ? 'hours' : 'minutes'" show-label :step="leg.timeS > 5400 || i === doc.chill.length - 1 ? 0.5 : 5" :label="i === doc.chill.length - 1 ? 'Until served' : 'For'" field="chill.*.timeS" :model-value="leg.timeS" @update:model-value="v => legSet(i, { timeS: Math.round(v) }, `leg-${leg.id}`)" @done="ws.endGesture()" />
         <div class="cover">
           <label class="field-label" :for="`cover-${leg.id}`">Cover</label>
           <select :id="`cover-${leg.id}`" class="native" :value="leg.cover" @change="legSet(i, { cover: ($event.target as HTMLSelectElement).value as Cover }, '')"><option v-for="k in COVERS" :key="k" :value="k">{{ COVER_NAMES[k] }}</option></select>

@@ -5,6 +5,7 @@
  * value stays in force.
  */
 import { celsiusToFahrenheit, fahrenheitToCelsius } from '#core/base/units'
+import { FIELDS, type FieldPath } from '#core/base/fields'
 import { readQuantity, type QuantityKind } from '#core/base/typed'
 
 const KINDS = {
@@ -23,6 +24,10 @@ const props = withDefaults(defineProps<{
   modelValue: number
   kind: keyof typeof KINDS
   label: string
+  /** Which number of the documents it is: its limits come from the one table of fields. */
+  field?: FieldPath
+  /** Shown and edited as a multiple: 100 for a share in per cent, 1e6 for m³ in ml. */
+  per?: number
   min?: number
   max?: number
   step?: number
@@ -34,12 +39,20 @@ const props = withDefaults(defineProps<{
   ingredientId?: string
   /** What stands in an empty field that means nothing yet: zero is shown so. */
   blank?: string
-}>(), { min: 0, max: 1e6, showLabel: false, big: false })
+}>(), { showLabel: false, big: false, per: 1 })
 const emit = defineEmits<{ 'update:modelValue': [value: number], 'done': [] }>()
 
 const kitchen = useKitchenStore()
 const { fahrenheit } = useFormat()
 const spec = computed(() => KINDS[props.kind])
+/** Limits: those said here, else the field's. A field that may be left blank takes nothing, too. */
+const limits = computed(() => {
+  const of = props.field && FIELDS[props.field]
+  return {
+    min: props.min ?? (of && props.blank === undefined ? of.min * props.per : 0),
+    max: props.max ?? (of ? of.max * props.per : 1e6),
+  }
+})
 const isF = computed(() => props.kind === 'temperature' && fahrenheit.value)
 const unit = computed(() => props.unitText ?? (isF.value ? '°F' : spec.value.unit))
 const toShown = (v: number) => isF.value ? celsiusToFahrenheit(v) : v * spec.value.factor
@@ -69,8 +82,8 @@ const sum = ref('')
 const unfinished = (raw: string) => /[+*/-]\s*$/.test(raw) || /\d\s*(?:c|cu|cup|t|ts|tb|tbs|tab|table\w*|tea\w*|e|eg|egg|y|yo|yol|yolk|w|wh|whi|whit|white|s|st|sti|stic|f|fl|l|lb|o|k|m|i|in|p|pi|pin)$/i.test(raw)
 function take(v: number) {
   const eps = 1e-9 * Math.max(1, Math.abs(v))
-  if (v < props.min - eps || v > props.max + eps) {
-    error.value = `${props.label}: between ${limit(props.min)} and ${limit(props.max)}`
+  if (v < limits.value.min - eps || v > limits.value.max + eps) {
+    error.value = `${props.label}: between ${limit(limits.value.min)} and ${limit(limits.value.max)}`
     return
   }
   error.value = ''
@@ -108,8 +121,8 @@ function onKey(event: KeyboardEvent) {
 /** So many steps from a shown value. */
 function stepBy(steps: number, base: number) {
   const step = (props.step ?? spec.value.step) * steps
-  const low = toShown(props.min)
-  const high = toShown(props.max)
+  const low = toShown(limits.value.min)
+  const high = toShown(limits.value.max)
   const next = Math.min(high, Math.max(low, Number((base + step).toFixed(spec.value.digits))))
   text.value = String(next)
   sum.value = ''

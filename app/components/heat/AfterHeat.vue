@@ -23,10 +23,10 @@ const grades = GELATIN_GRADES.map(g => ({ bloom: g.bloom, name: `${g.name}, ${g.
   <div v-if="steps.length || hasGelatin" class="after">
     <div v-for="s in steps" :key="s.step.id" class="step" :data-step="s.step.kind">
       <p class="what"><b>{{ s.step.kind === 'foldIn' ? 'Folded in' : 'Stirred in' }}</b> {{ s.names }}</p>
-      <QuantityField kind="temperature" show-label :label="s.step.kind === 'foldIn' ? 'It goes in at' : 'They go in at'" :model-value="s.step.lineTempC" :min="-20" :max="125" @update:model-value="v => change(s.index, { lineTempC: v }, `line-temp-${s.index}`)" @done="ws.endGesture()" />
+      <QuantityField field="components.*.steps.*.lineTempC" kind="temperature" show-label :label="s.step.kind === 'foldIn' ? 'It goes in at' : 'They go in at'" :model-value="s.step.lineTempC" @update:model-value="v => change(s.index, { lineTempC: v }, `line-temp-${s.index}`)" @done="ws.endGesture()" />
       <div><label class="field-label" :for="`mix-${s.step.id}`">The mix is</label><select :id="`mix-${s.step.id}`" class="native" :value="s.mixTempC === null ? 'asis' : 'cooled'" @change="change(s.index, { mixTempC: ($event.target as HTMLSelectElement).value === 'asis' ? { simulated: true } : { given: s.step.kind === 'foldIn' ? 26 : 55 } }, '')"><option value="asis">as it comes</option><option value="cooled">cooled first</option></select></div>
-      <QuantityField v-if="s.mixTempC !== null" kind="temperature" show-label label="Cooled to" :model-value="s.mixTempC" :min="0" :max="110" @update:model-value="v => change(s.index, { mixTempC: { given: v } }, `mix-temp-${s.index}`)" @done="ws.endGesture()" />
-      <QuantityField v-if="s.step.kind === 'foldIn'" kind="percent" show-label label="Whipped up by" :step="10" :model-value="100 * s.step.overrun" :max="1000" @update:model-value="v => change(s.index, { overrun: v / 100 } as Partial<Joining>, `overrun-${s.index}`)" @done="ws.endGesture()" />
+      <QuantityField v-if="s.mixTempC !== null" field="components.*.steps.*.mixTempC" kind="temperature" show-label label="Cooled to" :model-value="s.mixTempC" @update:model-value="v => change(s.index, { mixTempC: { given: v } }, `mix-temp-${s.index}`)" @done="ws.endGesture()" />
+      <QuantityField v-if="s.step.kind === 'foldIn'" field="components.*.steps.*.overrun" :per="100" kind="percent" show-label label="Whipped up by" :step="10" :model-value="100 * s.step.overrun" @update:model-value="v => change(s.index, { overrun: v / 100 } as Partial<Joining>, `overrun-${s.index}`)" @done="ws.endGesture()" />
     </div>
     <div v-if="hasGelatin" class="step">
       <p class="what"><b>Gelatine</b> {{ fmt.grams(gelatinG) }}, bloomed in {{ fmt.grams(BLOOM_WATER * gelatinG) }} of the cold water or juice</p>

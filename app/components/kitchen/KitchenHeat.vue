@@ -19,7 +19,7 @@ const id = () => crypto.randomUUID()
     <ul>
       <li v-for="o in ovens" :key="o.id">
         <div class="named"><label class="field-label" :for="`on-${o.id}`">Name</label><NameField :id="`on-${o.id}`" class="native" maxlength="80" :model-value="o.name" @update:model-value="name => emit('change', { ovens: edit(ovens, o.id, { name }) })" /></div>
-        <QuantityField kind="count" unit-text="°C over dial" show-label label="Its air lies" :model-value="o.offsetK" :min="-40" :max="40" @update:model-value="v => emit('change', { ovens: edit(ovens, o.id, { offsetK: v }) })" />
+        <QuantityField field="heat.oven.offsetK" kind="count" unit-text="°C over dial" show-label label="Its air lies" :model-value="o.offsetK" @update:model-value="v => emit('change', { ovens: edit(ovens, o.id, { offsetK: v }) })" />
         <label class="tick"><input type="checkbox" :checked="o.fan" @change="emit('change', { ovens: edit(ovens, o.id, { fan: ($event.target as HTMLInputElement).checked }) })"> has a fan</label>
         <UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${o.name}`" @click="emit('change', { ovens: without(ovens, o.id) })" />
       </li>
@@ -33,7 +33,7 @@ const id = () => crypto.randomUUID()
       <li v-for="b in burners" :key="b.id">
         <div class="named"><label class="field-label" :for="`bn-${b.id}`">Name</label><NameField :id="`bn-${b.id}`" class="native" maxlength="80" :model-value="b.name" @update:model-value="name => emit('change', { burners: edit(burners, b.id, { name }) })" /></div>
         <div><label class="field-label" :for="`bk-${b.id}`">Kind</label><select :id="`bk-${b.id}`" class="native" :value="b.kind" @change="emit('change', { burners: edit(burners, b.id, { kind: ($event.target as HTMLSelectElement).value as KitchenBurner['kind'] }) })"><option v-for="k in BURNER_KINDS" :key="k" :value="k">{{ KINDS[k] }}</option></select></div>
-        <QuantityField kind="power" show-label label="Rated" :model-value="b.ratedW" :min="50" :max="12000" @update:model-value="v => emit('change', { burners: edit(burners, b.id, { ratedW: v }) })" />
+        <QuantityField field="kitchen.burners.*.ratedW" kind="power" show-label label="Rated" :model-value="b.ratedW" @update:model-value="v => emit('change', { burners: edit(burners, b.id, { ratedW: v }) })" />
         <UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${b.name}`" @click="emit('change', { burners: without(burners, b.id) })" />
       </li>
     </ul>
@@ -45,9 +45,9 @@ const id = () => crypto.randomUUID()
     <ul>
       <li v-for="p in pans" :key="p.id">
         <div class="named"><label class="field-label" :for="`pp-${p.id}`">Name</label><NameField :id="`pp-${p.id}`" class="native" maxlength="80" :model-value="p.name" @update:model-value="name => emit('change', { pans: edit(pans, p.id, { name }) })" /></div>
-        <QuantityField kind="length" show-label label="Width" :step="5" :model-value="p.diameterM" :min="0.08" :max="0.8" @update:model-value="v => emit('change', { pans: edit(pans, p.id, { diameterM: v }) })" />
-        <QuantityField kind="length" show-label label="Height" :step="5" :model-value="p.heightM" :min="0.02" :max="0.6" @update:model-value="v => emit('change', { pans: edit(pans, p.id, { heightM: v }) })" />
-        <QuantityField kind="mass" show-label label="Weighs, empty" blank="not weighed" :model-value="p.tareG ?? 0" :max="20000" @update:model-value="v => emit('change', { pans: edit(pans, p.id, { tareG: v >= 20 ? v : null }) })" />
+        <QuantityField field="heat.pan.diameterM" kind="length" show-label label="Width" :step="5" :model-value="p.diameterM" @update:model-value="v => emit('change', { pans: edit(pans, p.id, { diameterM: v }) })" />
+        <QuantityField field="heat.pan.heightM" kind="length" show-label label="Height" :step="5" :model-value="p.heightM" @update:model-value="v => emit('change', { pans: edit(pans, p.id, { heightM: v }) })" />
+        <QuantityField field="heat.pan.tareG" kind="mass" show-label label="Weighs, empty" blank="not weighed" :model-value="p.tareG ?? 0" @update:model-value="v => emit('change', { pans: edit(pans, p.id, { tareG: v >= 20 ? v : null }) })" />
         <span class="soft small holds">holds {{ fmt.litres(panHoldsM3(p)) }}</span>
         <UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${p.name}`" @click="emit('change', { pans: without(pans, p.id) })" />
       </li>

@@ -20,7 +20,7 @@ const s = computed(() => props.assessment.serve)
     <ul class="options">
       <li v-for="o in options" :key="o.code" :data-keeping="o.code" :class="{ closed: !o.open }"><b>{{ keepingWords(o, fmt) }}</b> <span v-if="o.isDefault" class="tag">the default</span><span v-if="!o.open" class="tag">not open: needs what follows</span><p class="soft">{{ needWords(o.needs) }}.</p></li>
     </ul>
-    <div class="claim"><QuantityField kind="count" unit-text="days" show-label label="Somebody says it keeps" blank="nobody says" :model-value="doc.serve.claimDays ?? 0" :max="400" @update:model-value="v => ws.change('claim', d => { d.serve.claimDays = v > 0 ? v : null })" @done="ws.endGesture()" /></div>
+    <div class="claim"><QuantityField field="serve.claimDays" kind="count" unit-text="days" show-label label="Somebody says it keeps" blank="nobody says" :model-value="doc.serve.claimDays ?? 0" @update:model-value="v => ws.change('claim', d => { d.serve.claimDays = v > 0 ? v : null })" @done="ws.endGesture()" /></div>
     <CautionList :findings="assessment.findings.filter(f => ['claimTooLong', 'fridgeWarm', 'holdsHours', 'lotDate', 'counterTooLong', 'rawEgg', 'rawTopping', 'lethalityLow', 'coolsTooSlowly', 'lowAcid'].includes(f.code))" />
     <p class="soft small">Judged by the {{ FOOD_CODES[kitchen.record?.settings.foodCode ?? 'us'] }}, from memory of the text. Your local code and your own food-safety plan decide.</p>
   </section>

@@ -51,9 +51,9 @@ const eggWord = (id: string, n: number) => `${fmt.fixed(n, Math.abs(n - Math.rou
     <p class="lead">A 9 × 13 in an 8 × 8, a tin in glasses, one tin in two: what it takes, and what changes.</p>
     <div class="fields">
       <VesselSelect class="which" label="Into" :value="picked.key" own="the one it is in" @pick="(v, id, key) => other = { key, vessel: v, vesselId: id }" @own="other = null" />
-      <QuantityField v-model="count" kind="count" show-label label="How many" :min="1" :max="500" />
+      <QuantityField v-model="count" field="assembly.count" kind="count" show-label label="How many" />
       <div><span class="field-label">Depth</span><div class="choices" role="group" aria-label="Depth"><button type="button" :aria-pressed="sameDepth" @click="sameDepth = true">as now</button><button type="button" :aria-pressed="!sameDepth" @click="sameDepth = false">another</button></div></div>
-      <QuantityField v-if="!sameDepth" v-model="depthM" kind="length" show-label label="Fill to" :min="0.003" :max="0.3" />
+      <QuantityField v-if="!sameDepth" v-model="depthM" field="assembly.depth" kind="length" show-label label="Fill to" />
       <div><span class="field-label">Eggs</span><div class="choices" role="group" aria-label="Eggs"><button type="button" :aria-pressed="wholeEggs" @click="wholeEggs = true">whole</button><button type="button" :aria-pressed="!wholeEggs" @click="wholeEggs = false">to the gram</button></div></div>
     </div>
     <p v-if="problem" class="bad" role="alert">{{ problem }}</p>

@@ -36,11 +36,11 @@ const assembly = (part: Partial<FormulaDocument['assembly']>, gesture: string) =
       <VesselSelect class="own" label="Tin or dish" :value="doc.assembly.vesselId ?? ''" own="a size of its own" @pick="(v, id) => useVessel(v, id)" />
       <div class="fields">
         <VesselFields :vessel="vessel" @change="size" @done="ws.endGesture()" />
-        <QuantityField kind="count" show-label label="How many" :model-value="doc.assembly.count" :min="1" :max="500" @update:model-value="v => assembly({ count: v }, 'count')" @done="ws.endGesture()" />
-        <QuantityField kind="count" show-label label="Portions in all" :model-value="doc.assembly.portions" :min="1" :max="2000" @update:model-value="v => assembly({ portions: v }, 'portions')" @done="ws.endGesture()" />
-        <QuantityField kind="length" show-label label="Crust" blank="none" :step="0.5" :model-value="doc.assembly.crustM" :min="0" :max="0.02" @update:model-value="v => assembly({ crustM: v }, 'crust')" @done="ws.endGesture()" />
-        <QuantityField kind="count" unit-text="ml" show-label label="Fruit or insert in each" blank="none" :step="5" :model-value="Math.round(doc.assembly.insertM3 * 1e6)" :max="50000" @update:model-value="v => assembly({ insertM3: v / 1e6 }, 'insert')" @done="ws.endGesture()" />
-        <QuantityField v-if="glass" kind="count" unit-text="°" show-label label="Leans while it sets" blank="upright" :step="5" :model-value="doc.assembly.tiltDeg" :max="60" @update:model-value="v => assembly({ tiltDeg: v }, 'tilt')" @done="ws.endGesture()" />
+        <QuantityField field="assembly.count" kind="count" show-label label="How many" :model-value="doc.assembly.count" @update:model-value="v => assembly({ count: v }, 'count')" @done="ws.endGesture()" />
+        <QuantityField field="assembly.portions" kind="count" show-label label="Portions in all" :model-value="doc.assembly.portions" @update:model-value="v => assembly({ portions: v }, 'portions')" @done="ws.endGesture()" />
+        <QuantityField field="assembly.crustM" kind="length" show-label label="Crust" blank="none" :step="0.5" :model-value="doc.assembly.crustM" @update:model-value="v => assembly({ crustM: v }, 'crust')" @done="ws.endGesture()" />
+        <QuantityField field="assembly.insertM3" :per="1000000" kind="count" unit-text="ml" show-label label="Fruit or insert in each" blank="none" :step="5" :model-value="Math.round(doc.assembly.insertM3 * 1e6)" @update:model-value="v => assembly({ insertM3: v / 1e6 }, 'insert')" @done="ws.endGesture()" />
+        <QuantityField v-if="glass" field="assembly.tiltDeg" kind="count" unit-text="°" show-label label="Leans while it sets" blank="upright" :step="5" :model-value="doc.assembly.tiltDeg" @update:model-value="v => assembly({ tiltDeg: v }, 'tilt')" @done="ws.endGesture()" />
       </div>
     </div>
     <figure class="drawn">

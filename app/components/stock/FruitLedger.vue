@@ -53,9 +53,9 @@ const free = (e: FruitEntry, part: FruitPart) => e.count - e.take[{ juice: 'segm
       <li v-for="{ entry: e, fruit, yields } in entries" :key="e.id" :data-fruit="e.fruitId">
         <div class="top">
           <b>{{ fruitName(fruit) }}</b>
-          <QuantityField kind="count" show-label :label="'how many'" :model-value="e.count" :max="100000" @update:model-value="v => change(e.id, 'count', x => withCount(x, v))" @done="ws.endGesture()" />
-          <QuantityField kind="mass" show-label label="weighed, in all" blank="not weighed" :model-value="e.weightG ?? 0" :max="1000000" @update:model-value="v => change(e.id, 'weight', x => ({ ...x, weightG: v > 0 ? v : null }))" @done="ws.endGesture()" />
-          <QuantityField kind="mass" show-label label="juice as it came" blank="not yet" :model-value="e.measuredJuiceG ?? 0" :max="1000000" @update:model-value="v => change(e.id, 'juice', x => ({ ...x, measuredJuiceG: v > 0 ? v : null }))" @done="ws.endGesture()" />
+          <QuantityField field="stock.fruit.*.count" kind="count" show-label :label="'how many'" :model-value="e.count" @update:model-value="v => change(e.id, 'count', x => withCount(x, v))" @done="ws.endGesture()" />
+          <QuantityField field="stock.fruit.*.weightG" kind="mass" show-label label="weighed, in all" blank="not weighed" :model-value="e.weightG ?? 0" @update:model-value="v => change(e.id, 'weight', x => ({ ...x, weightG: v > 0 ? v : null }))" @done="ws.endGesture()" />
+          <QuantityField field="stock.fruit.*.measuredJuiceG" kind="mass" show-label label="juice as it came" blank="not yet" :model-value="e.measuredJuiceG ?? 0" @update:model-value="v => change(e.id, 'juice', x => ({ ...x, measuredJuiceG: v > 0 ? v : null }))" @done="ws.endGesture()" />
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :aria-label="`Take out ${fruitName(fruit)}`" @click="ws.change('', d => { d.stock.fruit = d.stock.fruit.filter(x => x.id !== e.id) })" />
         </div>
         <p v-if="e.weightG !== null && Math.abs(countByWeight(e.fruitId, e.weightG) / Math.max(1, e.count) - 1) > 0.25" class="small by-weight">{{ fmt.grams(e.weightG) }} is about {{ countByWeight(e.fruitId, e.weightG) }} of the usual size. <button type="button" class="underline" @click="ws.endGesture(); change(e.id, 'by-weight', x => withCount(x, countByWeight(x.fruitId, x.weightG!)))">Count them so</button></p>

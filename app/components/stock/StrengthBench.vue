@@ -124,7 +124,7 @@ function blended() {
       <div class="grid">
         <div><label class="field-label" for="lot-what">What it is</label><select id="lot-what" class="native" :value="card.ingredientId" @change="edit({ ingredientId: ($event.target as HTMLSelectElement).value })"><option v-for="o in options" :key="o.id" :value="o.id">{{ fmt.name(o.id) }}</option></select></div>
         <div><label class="field-label" for="lot-name">Name of the lot</label><input id="lot-name" class="native" maxlength="80" :value="card.name" placeholder="bench, crate, date" @input="edit({ name: ($event.target as HTMLInputElement).value })"></div>
-        <QuantityField kind="mass" show-label label="How much there is" blank="not weighed" :model-value="card.massG ?? 0" :max="1000000" @update:model-value="v => edit({ massG: v > 0 ? v : null })" />
+        <QuantityField field="lot.massG" kind="mass" show-label label="How much there is" blank="not weighed" :model-value="card.massG ?? 0" @update:model-value="v => edit({ massG: v > 0 ? v : null })" />
         <div><label class="field-label" for="lot-by">Use by</label><input id="lot-by" type="date" class="native" :value="card.useBy ?? ''" @change="edit({ useBy: ($event.target as HTMLInputElement).value || null })"></div>
       </div>
       <template v-if="isJuice">
@@ -133,27 +133,27 @@ function blended() {
         </div>
         <div class="grid">
           <template v-if="card.method.kind === 'titration'">
-            <QuantityField kind="percent" unit-text="g" show-label label="Sample" :model-value="card.method.sampleG" :min="0.05" :max="500" @update:model-value="v => editMethod({ sampleG: v })" />
-            <QuantityField kind="percent" unit-text="ml" show-label label="NaOH used" :model-value="card.method.mlNaOH" :max="500" @update:model-value="v => editMethod({ mlNaOH: v })" />
-            <QuantityField kind="percent" unit-text="mol/l" :step="0.01" show-label label="Strength of NaOH" :model-value="card.method.molarity" :min="0.001" :max="5" @update:model-value="v => editMethod({ molarity: v })" />
-            <QuantityField kind="percent" unit-text="pH" show-label label="End point" :model-value="card.method.endPH" :min="6" :max="9.5" @update:model-value="v => editMethod({ endPH: v })" />
+            <QuantityField field="method.sampleG" kind="percent" unit-text="g" show-label label="Sample" :model-value="card.method.sampleG" @update:model-value="v => editMethod({ sampleG: v })" />
+            <QuantityField field="method.mlNaOH" kind="percent" unit-text="ml" show-label label="NaOH used" :model-value="card.method.mlNaOH" @update:model-value="v => editMethod({ mlNaOH: v })" />
+            <QuantityField field="method.molarity" kind="percent" unit-text="mol/l" :step="0.01" show-label label="Strength of NaOH" :model-value="card.method.molarity" @update:model-value="v => editMethod({ molarity: v })" />
+            <QuantityField field="method.endPH" kind="percent" unit-text="pH" show-label label="End point" :model-value="card.method.endPH" @update:model-value="v => editMethod({ endPH: v })" />
           </template>
-          <QuantityField v-else-if="card.method.kind === 'refractometer'" kind="percent" unit-text="°Bx" show-label label="Reading" :model-value="card.method.readingBrix" :max="85" @update:model-value="v => editMethod({ readingBrix: v })" />
+          <QuantityField v-else-if="card.method.kind === 'refractometer'" field="method.readingBrix" kind="percent" unit-text="°Bx" show-label label="Reading" :model-value="card.method.readingBrix" @update:model-value="v => editMethod({ readingBrix: v })" />
           <template v-else-if="card.method.kind === 'pH'">
-            <QuantityField kind="percent" unit-text="pH" show-label label="Reading" :step="0.05" :model-value="card.method.pH" :min="1.5" :max="6" @update:model-value="v => editMethod({ pH: v })" />
+            <QuantityField field="method.pH" kind="percent" unit-text="pH" show-label label="Reading" :step="0.05" :model-value="card.method.pH" @update:model-value="v => editMethod({ pH: v })" />
             <div><label class="field-label" for="ph-by">By</label><select id="ph-by" class="native" :value="card.method.by" @change="editMethod({ by: ($event.target as HTMLSelectElement).value })"><option value="meter">meter, calibrated</option><option value="paper">paper</option></select></div>
           </template>
           <template v-else-if="card.method.kind === 'taste'">
             <div><label class="field-label" for="known">The known one</label><input id="known" class="native" maxlength="80" :value="card.method.knownName" @input="editMethod({ knownName: ($event.target as HTMLInputElement).value })"></div>
-            <QuantityField kind="percent" unit-text="% acid" show-label label="Its strength" :model-value="card.method.knownAcidPercent" :min="0.1" :max="15" @update:model-value="v => editMethod({ knownAcidPercent: v })" />
-            <QuantityField kind="percent" unit-text="ml" :step="1" show-label label="Water to 10 ml of the known" :model-value="card.method.knownWaterMl" :max="500" @update:model-value="v => editMethod({ knownWaterMl: v })" />
-            <QuantityField kind="percent" unit-text="ml" :step="1" show-label label="Water to 10 ml of mine" :model-value="card.method.waterMl" :max="500" @update:model-value="v => editMethod({ waterMl: v })" />
+            <QuantityField field="method.knownAcidPercent" kind="percent" unit-text="% acid" show-label label="Its strength" :model-value="card.method.knownAcidPercent" @update:model-value="v => editMethod({ knownAcidPercent: v })" />
+            <QuantityField field="method.knownWaterMl" kind="percent" unit-text="ml" :step="1" show-label label="Water to 10 ml of the known" :model-value="card.method.knownWaterMl" @update:model-value="v => editMethod({ knownWaterMl: v })" />
+            <QuantityField field="method.waterMl" kind="percent" unit-text="ml" :step="1" show-label label="Water to 10 ml of mine" :model-value="card.method.waterMl" @update:model-value="v => editMethod({ waterMl: v })" />
           </template>
           <p v-else-if="card.method.kind === 'blend'" class="wide">{{ card.method.parts.map(p => `${fmt.grams(p.massG)} ${p.name}`).join(' + ') }}</p>
           <template v-else>
             <QuantityField kind="percent" unit-text="% acid" show-label label="Acid, as citric" :model-value="card.acidPercent ?? row.acid!.typical" :min="0.05" :max="15" @update:model-value="v => edit({ acidPercent: v })" />
             <QuantityField kind="percent" unit-text="pH" show-label label="pH" blank="not known" :model-value="card.pH ?? 0" :max="6" @update:model-value="v => edit({ pH: v > 1 ? v : null })" />
-            <QuantityField kind="percent" unit-text="°Bx" show-label label="°Brix" blank="not known" :model-value="card.brix ?? 0" :max="85" @update:model-value="v => edit({ brix: v > 0 ? v : null })" />
+            <QuantityField field="lot.brix" kind="percent" unit-text="°Bx" show-label label="°Brix" blank="not known" :model-value="card.brix ?? 0" @update:model-value="v => edit({ brix: v > 0 ? v : null })" />
           </template>
         </div>
         <p v-if="card.method.kind === 'taste'" class="soft small">Put water to the sharper of the two, a ml at a time, until both taste equally sharp. Good to about a fifth.</p>
@@ -161,7 +161,7 @@ function blended() {
         <p v-if="card.method.kind === 'titration'" class="soft small">NaOH burns skin and eyes: goggles and gloves, never near food that is served.</p>
         <p v-if="card.method.kind === 'pH' && card.method.by === 'paper'" class="soft small">Paper is read to about .3 of a pH: good enough to tell lemon from orange, not more, and never for deciding how long something keeps.</p>
       </template>
-      <QuantityField v-else kind="percent" unit-text="% fat" show-label label="Fat, from the label" class="fat" :model-value="card.fatPercent ?? row.per100g.fat ?? 0" :max="85" @update:model-value="v => edit({ fatPercent: v })" />
+      <QuantityField v-else field="lot.fatPercent" kind="percent" unit-text="% fat" show-label label="Fat, from the label" class="fat" :model-value="card.fatPercent ?? row.per100g.fat ?? 0" @update:model-value="v => edit({ fatPercent: v })" />
       <p class="answer" data-answer="strength" aria-live="polite">
         <template v-if="figures?.problem"><b class="bad">{{ figures.problem }}</b></template>
         <template v-else-if="isJuice && acid !== null"><b class="display num">{{ fmt.fixed(acid, 1) }} %</b> acid, as citric<template v-if="figures?.acidLnSigma">, ± {{ fmt.percent(figures.acidLnSigma) }}</template><template v-if="figures?.brix">; {{ fmt.fixed(figures.brix, 1) }} °Bx of true solids</template>. Typical fruit has {{ fmt.fixed(row.acid!.typical, 1) }} %.</template>

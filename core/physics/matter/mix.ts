@@ -2,6 +2,7 @@
  * Mixing: lines of known composition become one composition. Mass is conserved; nothing is rounded.
  */
 import { InputError, within } from '../../base/errors'
+import { FIELDS } from '../../base/fields'
 import { acidLogSigma, findIngredient, part, withBrix, withFat } from '../../base/ingredients/ingredients'
 import { COMPOSITION_KEYS, type CompositionKey, type Ingredient, type Strength } from '../../base/ingredients/types'
 
@@ -47,6 +48,8 @@ function asMeasured(row: Ingredient, s: Strength): Ingredient {
   return s.brix === undefined ? fat : withBrix(fat, s.brix, s.acidPercent ?? row.acid?.typical ?? 0)
 }
 
+const LINE_G = FIELDS['components.*.lines.*.massG']
+
 /** What is weighed into a mix. */
 export interface Weighed {
   ingredientId: string
@@ -63,7 +66,7 @@ export function toParts<L extends Weighed>(
     const row = findIngredient(line.ingredientId)
     if (!row) throw new InputError('unknownIngredient', `${path}.${i}.ingredientId`, { id: line.ingredientId })
     const strength = strengths(line)
-    return { row: asMeasured(row, strength), massG: within(line.massG, `${path}.${i}.massG`, 0, 1e6), strength }
+    return { row: asMeasured(row, strength), massG: within(line.massG, `${path}.${i}.massG`, LINE_G.min, LINE_G.max), strength }
   })
 }
 

@@ -1,5 +1,8 @@
 /** Gelatin: grades, leaves and bloom water. */
 import { within } from '../../base/errors'
+import { FIELDS } from '../../base/fields'
+
+const BLOOM = FIELDS['set.bloom']
 
 /**
  * Leaf grades: Bloom strength and weight of a leaf, g (common practice; leaves are cut so that one does the same
@@ -26,6 +29,6 @@ export const BLOOM_WATER = 5
  * handbook, from memory H).
  */
 export function swapGelatin(massG: number, fromBloom: number, toBloom: number): number {
-  within(fromBloom, 'fromBloom', 30, 350)
-  return massG * Math.sqrt(fromBloom / within(toBloom, 'toBloom', 30, 350))
+  within(fromBloom, 'fromBloom', BLOOM.min, BLOOM.max)
+  return massG * Math.sqrt(fromBloom / within(toBloom, 'toBloom', BLOOM.min, BLOOM.max))
 }
