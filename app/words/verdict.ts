@@ -41,7 +41,7 @@ export function verdictSentence(doc: FormulaDocument, a: Assessment, fmt: Format
     case 'runny':
       return `Does not set: ${BAND_NAMES[v.cold.band]}. ${taste}`
     case 'grainy':
-      return doc.family === 'posset'
+      return familyOf(doc.family).acidGelsMilk
         ? `So sharp that it turns grainy. ${taste}`
         : `Turns grainy in the ${doc.heat.method === 'oven' ? 'oven' : 'pan'}, and loses strength with it. ${taste}`
     case 'tooFirm':

@@ -3,17 +3,10 @@ import type { Kitchen, KitchenPlace } from '../kitchen/kitchen'
 import { plainVessel } from '../physics/geometry/cavity'
 import type { Use, UseKind } from '../physics/set/bands'
 import {
-  type Assembly,
-  type ChillLeg,
-  FORMULA_FORMAT,
-  type FormulaDocument,
-  type HeatPlan,
-  type Line,
-  plainStock,
-  SCHEMA_VERSION,
-  type School,
-  type SetPlan,
+  type Assembly, type ChillLeg, FORMULA_FORMAT, type FormulaDocument, type HeatPlan, type Line, plainStock,
+  SCHEMA_VERSION, type School, type SetPlan,
 } from './document'
+import { familyOf } from './families'
 import { schoolOf } from './schools'
 import { type NewId, stepsFor } from './steps'
 
@@ -98,7 +91,7 @@ export function defaultChill(kitchen: Kitchen, id: NewId, school: School = 'yolk
 
 /** A vessel that suits a use and a way of making, for about 650 g of mix. */
 export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): Assembly {
-  const { family, crustM } = schoolOf(school)
+  const { family, crustM, assembly: own } = schoolOf(school)
   const base = {
     vesselId: null,
     crustM,
@@ -107,28 +100,25 @@ export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): Ass
     insertM3: 0,
     tiltDeg: 0,
     count: 1,
-    portions: 6,
   }
-  if (school === 'tartlets')
-    return { ...base, count: 24, portions: 24, vessel: plainVessel('tartRing', 'metal', 0.06, 0.06, 0.02) }
-  if (family === 'bar')
-    return { ...base, crustForm: 'base', portions: 16, vessel: plainVessel('rectangle', 'metal', 0.2, 0.2, 0.05) }
-  if (family === 'condensedPie' && kind === 'cut')
-    return { ...base, portions: 8, vessel: plainVessel('round', 'metal', 0.23, 0.23, 0.04) }
+  const { assembly: byFamily = {} } = familyOf(family)
+  return { ...base, ...usual(kind), ...(own ?? byFamily.any ?? byFamily[kind]) }
+}
+
+/** What a use is usually made in. */
+function usual(kind: UseKind): Pick<Assembly, 'vessel' | 'portions'> & Partial<Assembly> {
   switch (kind) {
     case 'cut':
       return {
-        ...base,
-        crustM: family === 'curd' ? 0.004 : crustM,
         portions: 8,
         vessel: plainVessel('tartRing', 'metal', 0.2, 0.2, 0.03),
       }
     case 'glass':
-      return { ...base, count: 6, vessel: plainVessel('glass', 'glass', 0.06, 0.06, 0.08) }
+      return { portions: 6, count: 6, vessel: plainVessel('glass', 'glass', 0.06, 0.06, 0.08) }
     case 'turnedOut':
-      return { ...base, count: 6, vessel: plainVessel('ramekin', 'metal', 0.06, 0.06, 0.05) }
+      return { portions: 6, count: 6, vessel: plainVessel('ramekin', 'metal', 0.06, 0.06, 0.05) }
     default:
-      return { ...base, portions: 20, vessel: plainVessel('rectangle', 'metal', 0.26, 0.16, 0.065) }
+      return { portions: 20, vessel: plainVessel('rectangle', 'metal', 0.26, 0.16, 0.065) }
   }
 }
 

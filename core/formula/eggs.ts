@@ -1,22 +1,22 @@
 /** Eggs: grades and counts against grams, whole-egg rounding, surplus whites and yolks, cartons. */
-import { findIngredient, part } from '../base/ingredients/ingredients'
+import { findIngredient, hasTrait, OFFERED, part } from '../base/ingredients/ingredients'
 import { EGG_GRADES, type EggGrade } from '../base/ingredients/measures'
 import { fillingOf, type FormulaDocument, type Line } from './document'
 import { scaleFormula, withMass } from './edits'
 
 export type EggPart = 'whole' | 'yolk' | 'white'
-const PART_OF: Readonly<Record<string, EggPart>> = { egg: 'whole', yolk_sep: 'yolk', white: 'white' }
 /** What of an egg from the shell a line is; null for cartons, powder and anything else. */
-export const eggPart = (ingredientId: string): EggPart | null => PART_OF[ingredientId] ?? null
+export function eggPart(ingredientId: string): EggPart | null {
+  if (!hasTrait(ingredientId, 'fromShell')) return null
+  return hasTrait(ingredientId, 'wholeEgg') ? 'whole' : hasTrait(ingredientId, 'yolk') ? 'yolk' : 'white'
+}
 /** Grams of a part of one egg. */
 export const eggEachG = (eggPartOf: EggPart, grade: EggGrade): number =>
   ({ whole: EGG_GRADES[grade].wholeG, yolk: EGG_GRADES[grade].yolkG, white: EGG_GRADES[grade].whiteG })[eggPartOf]
 
-/** Yolk as a line of its own: from the shell or a carton. */
-export const YOLKS: readonly string[] = ['yolk_sep', 'yolk', 'yolk_sugared']
-/** Grams of yolk lines. */
+/** Grams of yolk that is a line of its own: from the shell or a carton. */
 export const yolkMass = (lines: readonly Line[]): number =>
-  lines.reduce((s, l) => s + (YOLKS.includes(l.ingredientId) ? l.massG : 0), 0)
+  lines.reduce((s, l) => s + (hasTrait(l.ingredientId, 'yolk') ? l.massG : 0), 0)
 
 /**
  * White that clings to a separated yolk, as a share of its weight: the white protein of the row against that of
@@ -109,7 +109,7 @@ export function withCarton(
   const line = fillingOf(doc).lines.find(l => l.id === lineId)!
   const made =
     cartonId === 'white_carton' ? { massG: line.massG, sugarG: 0, whiteG: 0 } : yolkCarton(line.massG, cartonId)
-  const sugar = fillingOf(doc).lines.find(l => l.ingredientId === 'sugar')
+  const sugar = fillingOf(doc).lines.find(l => l.ingredientId === OFFERED.sugar)
   const { piece: _, ...rest } = line
   const lines = fillingOf(doc).lines.map(l =>
     l.id === lineId

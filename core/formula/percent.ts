@@ -1,5 +1,5 @@
 /** Percentages on a named basis, and the ratios that cooks speak in. */
-import { findIngredient, part } from '../base/ingredients/ingredients'
+import { findIngredient, hasTrait, part } from '../base/ingredients/ingredients'
 import type { Kitchen } from '../kitchen/kitchen'
 import { mix, sugarsG, toParts } from '../physics/matter/mix'
 import { fillingOf, type FormulaDocument, strengthOf } from './document'
@@ -39,7 +39,7 @@ export function ratiosOf(doc: FormulaDocument, kitchen: Kitchen): Ratio[] {
   const yolk = yolkMass(lines)
   const butter = (from: typeof lines) => sum(from, id => group(id) === 'butter')
   const crumb = sum(all, id => group(id) === 'biscuit')
-  const white = sum(all, id => id === 'white' || id === 'white_carton')
+  const white = sum(all, id => hasTrait(id, 'white') && !hasTrait(id, 'dried'))
   const sugar = sum(all, id => group(id) === 'sugar')
   const ratios: [RatioId, number, number][] = [
     ['sugarAcid', sugarsG(m), m.acidG],

@@ -1,10 +1,11 @@
 /** Room under the rim that a filling wants. */
 import type { FormulaDocument } from './document'
+import { familyOf } from './families'
 
 /** Room that a filling which springs up in the oven wants under the rim, m: half an inch (common practice). */
 export const SPRING_ROOM_M = 0.012
 /** Whisked egg on a base springs up in the oven; condensed-milk pies hardly do (common practice). */
-export const springs = (doc: FormulaDocument): boolean => doc.family === 'bar' && doc.heat.method === 'oven'
+export const springs = (doc: FormulaDocument): boolean => familyOf(doc.family).springs && doc.heat.method === 'oven'
 /** Headroom that keeps a carried tin from spilling, m (common practice). */
 export const CARRY_ROOM_M = 0.003
 /** Headroom a filling wants, m. */

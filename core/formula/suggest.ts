@@ -1,5 +1,6 @@
 /** Which kind of dessert and which way of making a set of lines means: by what is in them, and the use. */
 import { findIngredient } from '../base/ingredients/ingredients'
+import type { Trait } from '../base/ingredients/types'
 import type { UseKind } from '../physics/set/bands'
 import type { Family, Line, School } from './document'
 import { familyOf } from './families'
@@ -21,30 +22,30 @@ export function lineFacts(lines: readonly Line[], use: UseKind | null): LineFact
 /** The kind of dessert these lines make (common practice; the cook may choose another). */
 export function suggestFamily(lines: readonly Line[], use: UseKind | null = null): Family {
   const { share } = lineFacts(lines, use)
-  const of = (...ids: string[]) => share({ ids })
+  const of = (...traits: Trait[]) => share({ traits })
   const egg = share({ groups: ['egg'] })
   if (of('agar') > 0.001) return 'fluidGel'
-  if (of('condensed') > 0.3)
-    return of('gelatin') > 0.001 && of('cream36', 'cream38', 'cream48', 'cream30') > 0.25
+  if (of('condensedMilk') > 0.3)
+    return of('gelatin') > 0.001 && of('sweetCream') > 0.25
       ? 'gelatinCream'
       : 'condensedPie'
   if (of('gelatin') > 0.001) {
-    if (of('white', 'white_carton', 'white_dried') > 0.05 && of('cornflour', 'flour') > 0.005) return 'lightCustard'
+    if (of('white') > 0.05 && of('starch') > 0.005) return 'lightCustard'
     if (share({ groups: ['dairy'] }) > 0.2) return 'gelatinCream'
     if (egg < 0.05) return 'gelatinCream'
     return 'curd'
   }
-  if (of('cornflour') > 0.02) return 'starchFilling'
-  if (of('flour') > 0.015 && egg > 0.1) return 'bar'
+  if (of('starch') - of('wheat') > 0.02) return 'starchFilling'
+  if (of('wheat') > 0.015 && egg > 0.1) return 'bar'
   // Cultured cream and icing sugar go into what is whipped, never into a boiled cream.
   if (
     egg < 0.01 &&
     share({ groups: ['dairy'] }) > 0.3 &&
-    of('creme_fr', 'mascarpone', 'yoghurt', 'greek', 'icing') > 0.05
+    of('neverBoiled') > 0.05
   )
     return 'unsetMousse'
   if (egg < 0.01 && share({ groups: ['dairy'] }) > 0.4) return 'posset'
-  if (of('white', 'white_carton', 'white_dried') > 0.1 && share({ groups: ['dairy'] }) > 0.2) return 'unsetMousse'
+  if (of('white') > 0.1 && share({ groups: ['dairy'] }) > 0.2) return 'unsetMousse'
   if (egg > 0.15 && use === 'cut' && share({ groups: ['dairy'] }) > 0.1) return 'bar'
   return 'curd'
 }

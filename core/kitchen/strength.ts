@@ -4,7 +4,7 @@
  */
 import { InputError, within } from '../base/errors'
 import { checkField } from '../base/fields'
-import { part } from '../base/ingredients/ingredients'
+import { is, part } from '../base/ingredients/ingredients'
 import type { Ingredient } from '../base/ingredients/types'
 import { acidAtPH, baseToReach, solutionOf, titratableAcidity } from '../physics/matter/acidity'
 import { mix } from '../physics/matter/mix'
@@ -33,7 +33,6 @@ const PH_SIGMA = { meter: 0.05, paper: 0.3 } as const
 /** TA ≈ .65 × °Bx for lemon and lime, σ .6 points: a proxy only (from memory, low confidence). */
 const ACID_PER_BRIX = 0.65
 const ACID_PER_BRIX_SIGMA = 0.6
-export const PROXY_JUICES = ['lemon', 'lime', 'keylime']
 /** 1 % acid reads .2 °Bx low: added to the reading for true solids (Stevens & Baier 1939, from memory). */
 const BRIX_PER_ACID = 0.2
 
@@ -78,7 +77,7 @@ export function figuresOf(row: Ingredient, method: LotMethod): LotFigures {
       return { ...NOTHING, acidPercent: titrationPercent(row, method), acidLnSigma: LN_TITRATION_SIGMA }
     case 'refractometer': {
       checkField('method.readingBrix', method.readingBrix)
-      const proxy = PROXY_JUICES.includes(row.id) ? ACID_PER_BRIX * method.readingBrix : null
+      const proxy = is(row, 'brixTellsAcid') ? ACID_PER_BRIX * method.readingBrix : null
       const brix = correctedBrix(method.readingBrix, proxy ?? row.acid?.typical ?? 0)
       return { ...NOTHING, brix, acidPercent: proxy, acidLnSigma: proxy ? ACID_PER_BRIX_SIGMA / proxy : null }
     }

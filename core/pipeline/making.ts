@@ -2,7 +2,7 @@
  * How a mix was made, as far as its set depends on it: what the document states, and otherwise what follows from
  * steps and heat.
  */
-import { part } from '../base/ingredients/ingredients'
+import { is, part } from '../base/ingredients/ingredients'
 import type { CompositionKey } from '../base/ingredients/types'
 import { type Parameters, STANDARD } from '../base/parameters'
 import { type FormulaDocument, given } from '../formula/document'
@@ -18,7 +18,7 @@ const STARCH_FILLING = 0.01
 const grams = (parts: readonly MixPart[], key: CompositionKey) =>
   parts.reduce((s, p) => s + (p.massG * part(p.row, key)) / 100, 0)
 const hasWhites = (parts: readonly MixPart[]) =>
-  parts.some(p => p.row.id === 'white' || p.row.id === 'white_carton' || p.row.id === 'white_dried')
+  parts.some(p => is(p.row, 'white'))
 
 /** Temperature histories that a filling's making follows from: of what was heated, and of the whole afterwards. */
 export interface Paths {
@@ -120,7 +120,7 @@ function milkHeatWeighted(all: readonly MixPart[], cooked: readonly MixPart[], h
 export function caseinBelow(all: readonly MixPart[], stirred: boolean, creamKnitsC: number): number | null {
   const casein = grams(all, 'casein')
   const condensed = grams(
-    all.filter(p => p.row.id === 'condensed'),
+    all.filter(p => is(p.row, 'condensedMilk')),
     'casein',
   )
   return stirred && condensed < 0.5 * casein ? creamKnitsC : null

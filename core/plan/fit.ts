@@ -7,8 +7,8 @@ import { findIngredient } from '../base/ingredients/ingredients'
 import { fillingOf, type FormulaDocument, vesselOf } from '../formula/document'
 import { scaleFormula, withMasses } from '../formula/edits'
 import { countEggs } from '../formula/eggs'
+import { familyOf } from '../formula/families'
 import { plainMake, resizeParts, withPart } from '../formula/parts'
-import { schoolOf } from '../formula/schools'
 import type { Kitchen } from '../kitchen/kitchen'
 import {
   cavityOf, cavityVolume, depthOf, factorToDepth, type Vessel, type VesselKind, volumeTo,
@@ -72,7 +72,7 @@ export function withVessel(
   const form =
     kind === vesselOf(doc, kitchen).kind
       ? assembly.crustForm
-      : kind === 'rectangle' && schoolOf(doc.school).family === 'bar'
+      : kind === 'rectangle' && familyOf(doc.family).assembly?.any?.crustForm === 'base'
         ? 'base'
         : 'shell'
   const leans = kind === 'glass' || kind === 'stemmed'

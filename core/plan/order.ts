@@ -5,20 +5,14 @@
  * reasons are
  * common practice; every temperature and time is the plan's or the models'.
  */
-import { findIngredient } from '../base/ingredients/ingredients'
+import { findIngredient, hasTrait } from '../base/ingredients/ingredients'
 import {
-  type Component,
-  fillingOf,
-  type FormulaDocument,
-  type Line,
-  ovenAirC,
-  panOf,
-  type PartKind,
-  placeOf,
-  type Step,
+  type Component, fillingOf, type FormulaDocument, type Line, ovenAirC, panOf, type PartKind, placeOf, type Step,
   vesselOf,
 } from '../formula/document'
+import { familyOf } from '../formula/families'
 import { meringueHeat, PART_FACTS, type PartStep, SUGAR_BOIL_C, WARM_WHITES_C } from '../formula/parts'
+import { schoolOf } from '../formula/schools'
 import type { Kitchen } from '../kitchen/kitchen'
 import { BOILED_C, burstsIn } from '../physics/heat/pot'
 import { BLOOM_WATER } from '../physics/set/gelatin'
@@ -148,7 +142,7 @@ export interface WorkStep {
 /** Weighing, juicing and zesting before the pan goes on, s (common practice). */
 export const PREPARE_S = 20 * 60
 const isGroup = (l: Line, ...groups: string[]) => groups.includes(findIngredient(l.ingredientId)?.group ?? '')
-const isStarch = (l: Line) => l.ingredientId === 'cornflour' || l.ingredientId === 'flour'
+const isStarch = (l: Line) => hasTrait(l.ingredientId, 'starch')
 const brief = (lines: readonly Line[]) =>
   lines.filter(l => l.massG > 0).map(l => ({ ingredientId: l.ingredientId, massG: l.massG }))
 
@@ -292,7 +286,7 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
   const first = filling.lines.filter(l => !later.includes(l.id) && l.massG > 0)
   const zest = filling.lines.filter(l => isGroup(l, 'zest') && l.massG > 0)
   const sugar = first.filter(l => isGroup(l, 'sugar'))
-  const gelatin = filling.lines.filter(l => l.ingredientId === 'gelatin' && l.massG > 0)
+  const gelatin = filling.lines.filter(l => hasTrait(l.ingredientId, 'gelatin') && l.massG > 0)
   const starch = first.filter(isStarch)
   const used = new Set<string>()
   const take = (lines: readonly Line[]) => {
@@ -333,7 +327,7 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
         tare: panOf(doc, kitchen)?.tareG == null ? 0 : 1,
       },
     }
-    if (doc.school === 'wholeEggTempered' || doc.school === 'boiledAgain') {
+    if (schoolOf(doc.school).tempersEggs) {
       push('meltFirst', { lines: take(restOf().filter(l => !isGroup(l, 'egg'))), tempC: 60, reasons: ['temperSlow'] })
       push('temperEggs', { lines: take(restOf()), reasons: ['temperSlow'] })
     }
@@ -347,7 +341,7 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
         cue: 'thickBubble',
         reasons: egg ? ['starchLetsBoil', 'killsAmylase'] : ['starchLetsBoil'],
       })
-    else if (boils && first.some(l => l.ingredientId === 'agar'))
+    else if (boils && first.some(l => hasTrait(l.ingredientId, 'agar')))
       push('boilAgar', { ...target, lines, cue: 'clearBoil', reasons: ['agarMelts'] })
     else if (boils)
       push('boilHold', {
@@ -410,7 +404,7 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
           cue: met.beforeC < 40 ? 'handWarm' : null,
           probe: 'bulk',
           reasons:
-            lines.some(l => l.ingredientId === 'gelatin') || (step.kind === 'foldIn' && gelatin.length)
+            lines.some(l => hasTrait(l.ingredientId, 'gelatin')) || (step.kind === 'foldIn' && gelatin.length)
               ? ['noStrings']
               : lines.some(l => isGroup(l, 'butter'))
                 ? ['butterEmulsion']
@@ -418,7 +412,7 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
         })
       if ('given' in step.mixTempC && wait > 60) clock += wait
       join++
-      const whites = lines.some(l => l.ingredientId.startsWith('white'))
+      const whites = lines.some(l => hasTrait(l.ingredientId, 'white'))
       if (step.kind === 'foldIn') {
         if (step.overrun > 0)
           push(whites ? 'beatWhites' : 'whip', {
@@ -442,16 +436,16 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
             ? 'butterIn'
             : has('egg')
               ? 'yolkIn'
-              : lines.some(l => l.ingredientId === 'gelatin')
+              : lines.some(l => hasTrait(l.ingredientId, 'gelatin'))
                 ? 'gelatinIn'
                 : 'stirIn'
         const reasons: WorkReason[] =
           code === 'juiceIn'
-            ? doc.family === 'posset'
+            ? familyOf(doc.family).acidGelsMilk
               ? ['acidSetsCream', 'notTooHot', 'notTooCold']
               : starch.length
                 ? ['acidThinsStarch', 'freshJuice']
-                : doc.family === 'fluidGel'
+                : familyOf(doc.family).fields.agar
                   ? ['acidBreaksAgar', 'freshJuice']
                   : gelatin.length
                     ? ['acidWeakensGelatin']
@@ -468,7 +462,7 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
           tempC: met.beforeC,
           findings,
           reasons:
-            lines.some(l => l.ingredientId === 'gelatin') && code !== 'gelatinIn'
+            lines.some(l => hasTrait(l.ingredientId, 'gelatin')) && code !== 'gelatinIn'
               ? [...reasons, 'gelatinMelts']
               : reasons,
           params: { afterC: met.afterC, lineC: step.lineTempC },
@@ -478,7 +472,7 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
     } else if (step.kind === 'pour') {
       push('pour', {
         tempC: bakes ? doc.heat.startTempC : a.heat.pourTempC,
-        reasons: bakes ? [doc.school === 'hotBase' ? 'bondsBase' : 'cleanBase'] : ['evenPour'],
+        reasons: bakes ? [schoolOf(doc.school).bondsBase ? 'bondsBase' : 'cleanBase'] : ['evenPour'],
         findings: of(f => f.station === 'shape' || f.code === 'hotIntoGlass'),
         params: { eachG: a.shape.batchG / a.shape.count, count: a.shape.count, depthM: a.shape.depthM },
       })

@@ -3,6 +3,7 @@
  * asks. Nothing here lengthens the default; a claim beyond it is held against it.
  */
 import type { FormulaDocument } from '../formula/document'
+import { familyOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
 import { CODES } from '../physics/safety/keeping'
 import type { Assessment } from '../pipeline/assessment'
@@ -66,7 +67,7 @@ export function keepingOptions(doc: FormulaDocument, kitchen: Kitchen, a: Assess
       open: true,
     })
   }
-  if (!kitchen.business && doc.family === 'curd' && doc.assembly.crustM === 0) {
+  if (!kitchen.business && familyOf(doc.family).acidProtects && doc.assembly.crustM === 0) {
     // Whether a finished batch was measured is not known here: it stays closed, with what it asks.
     out.push({
       code: 'homeGuidance',

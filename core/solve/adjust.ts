@@ -3,7 +3,9 @@
  * through the whole pipeline. Each is a short list of steps outwards from the present value; the first that reaches
  * is taken.
  */
+import { findIngredient, hasTrait, is } from '../base/ingredients/ingredients'
 import { EGG_GRADES } from '../base/ingredients/measures'
+import type { Ingredient } from '../base/ingredients/types'
 import { fillingOf, type FormulaDocument } from '../formula/document'
 import { withMass } from '../formula/edits'
 import { familyOf } from '../formula/families'
@@ -11,6 +13,12 @@ import type { Kitchen } from '../kitchen/kitchen'
 import { assess } from '../pipeline/assess'
 import { type Assessment, isOffTarget, type VerdictCode } from '../pipeline/assessment'
 import { suggestTarget } from './target'
+
+/**
+ * A posset above this is short of acid: more of its juice firms it, less does not (inside the fitted window, see
+ * `judge`).
+ */
+const WELL_ACID_PH = 4.2
 
 export const ADJUSTMENTS = [
   'moreEgg',
@@ -63,32 +71,17 @@ interface Candidate {
 
 function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Candidate[] {
   const lines = fillingOf(doc).lines
-  const largest = (ids: string[]) =>
-    lines.filter(l => ids.includes(l.ingredientId) && l.massG > 0).sort((x, y) => y.massG - x.massG)[0]
-  const yolk = largest(['yolk_sep', 'yolk'])
-  const egg = yolk ?? largest(['egg'])
-  const butter = largest(['butter80', 'butter82', 'butter84'])
-  const setter = largest(['gelatin', 'cornflour', 'agar'])
-  const cream = largest(['cream48', 'cream38', 'cream36', 'cream30'])
-  const { eggSets } = familyOf(doc.family)
-  const juice = largest([
-    'mandarin',
-    'pummelo',
-    'wine_white',
-    'wine_late',
-    'lemon',
-    'lime',
-    'keylime',
-    'bergamot',
-    'yuzu',
-    'calamansi',
-    'lemon_sweet',
-    'orange',
-    'blood',
-    'seville',
-    'grapefruit',
-    'passion',
-  ])
+  const largest = (test: (row: Ingredient) => boolean) =>
+    lines
+      .filter(l => l.massG > 0 && test(findIngredient(l.ingredientId)!))
+      .sort((x, y) => y.massG - x.massG)[0]
+  const yolk = largest(r => is(r, 'yolk'))
+  const egg = yolk ?? largest(r => is(r, 'wholeEgg'))
+  const butter = largest(r => r.group === 'butter')
+  const setter = largest(r => is(r, 'gelatin') || is(r, 'agar') || (is(r, 'starch') && !is(r, 'wheat')))
+  const cream = largest(r => is(r, 'sweetCream'))
+  const { eggSets, levers, acidGelsMilk } = familyOf(doc.family)
+  const juice = largest(r => r.group === 'juice')
   const out: Candidate[] = []
   /**
    * More egg sets at a lower temperature: where the present target would then turn it grainy, it comes down with it.
@@ -144,8 +137,8 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
       )
     }
     if (setter) mass('moreSetter', setter, setterStep(setter.ingredientId, setter.massG), 10)
-    if (eggSets || doc.family === 'condensedPie') mass('moreEgg', egg, eggStep, 8)
-    if (doc.family === 'posset' && a.balance.pH.value > 4.2) {
+    if (levers.includes('egg')) mass('moreEgg', egg, eggStep, 8)
+    if (acidGelsMilk && a.balance.pH.value > WELL_ACID_PH) {
       // More of the same juice only if it is sharp enough to set anything; else a squeeze of lemon.
       mass(
         'moreJuice',
@@ -154,9 +147,9 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
         12,
       )
     }
-    if (doc.family === 'unsetMousse') mass('moreCream', cream, 20, 10)
-    if (code !== 'sagsOnTable' && doc.family === 'curd') mass('moreButter', butter, 20, 10)
-    if (!(doc.family === 'posset' && a.balance.pH.value > 4.2)) mass('lessJuice', juice, -10, 8)
+    if (levers.includes('cream')) mass('moreCream', cream, 20, 10)
+    if (code !== 'sagsOnTable' && levers.includes('butter')) mass('moreButter', butter, 20, 10)
+    if (!(acidGelsMilk && a.balance.pH.value > WELL_ACID_PH)) mass('lessJuice', juice, -10, 8)
     if (doc.use.kind === 'cut' || doc.use.kind === 'piped' || doc.use.kind === 'turnedOut') {
       const from = a.shape.pieceHeightM
       out.push({
@@ -180,7 +173,7 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
       })
     }
   }
-  if (code === 'grainy' && doc.family === 'posset') mass('lessJuice', juice, -8, 14)
+  if (code === 'grainy' && acidGelsMilk) mass('lessJuice', juice, -8, 14)
   else if (code === 'grainy') {
     heat('cooler', -1, 10)
     if (doc.heat.holdS > 0)
@@ -192,8 +185,8 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
   if (code === 'tooFirm') {
     if (setter) mass('lessSetter', setter, -setterStep(setter.ingredientId, setter.massG), 10)
     if (eggSets) mass('lessEgg', egg, -eggStep, 6)
-    if (doc.family === 'curd') mass('lessButter', butter, -20, 10)
-    if (doc.family === 'posset') mass('lessJuice', juice, -8, 8)
+    if (levers.includes('butter')) mass('lessButter', butter, -20, 10)
+    if (acidGelsMilk) mass('lessJuice', juice, -8, 8)
   }
   const slow = a.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit')
   if (slow) {
@@ -236,7 +229,7 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
 
 /** A step of a setter that a cook can weigh: a leaf, a teaspoon, half a gram. */
 const setterStep = (id: string, massG: number): number =>
-  id === 'gelatin' ? 1 : id === 'agar' ? 0.5 : Math.max(2, Math.round(massG / 15))
+  hasTrait(id, 'gelatin') ? 1 : hasTrait(id, 'agar') ? 0.5 : Math.max(2, Math.round(massG / 15))
 
 const COOLING: AdjustmentKind[] = ['iceBathFirst', 'moreVessels']
 

@@ -6,7 +6,7 @@
  * tried at the neighbouring counts with the rest solved again. The answer is assessed whole.
  */
 import { InputError, within } from '../base/errors'
-import { findIngredient } from '../base/ingredients/ingredients'
+import { findIngredient, hasTrait, OFFERED } from '../base/ingredients/ingredients'
 import { fillingCost } from '../formula/cost'
 import { fillingOf, type FormulaDocument, given, type Line } from '../formula/document'
 import { withMasses } from '../formula/edits'
@@ -176,12 +176,12 @@ function plansFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Plan[]
     if (has(l => test(l) && !l.pinned))
       plans.push({ id, doc, free: l => test(l) || sweetOrJuice(l), process: [], weight: 1 })
   }
-  const { eggSets } = familyOf(doc.family)
-  if (eggSets || doc.family === 'condensedPie') named('egg', isEgg)
-  if (doc.family === 'curd') named('butter', l => group(l) === 'butter')
+  const { eggSets, levers, fields } = familyOf(doc.family)
+  if (levers.includes('egg')) named('egg', isEgg)
+  if (levers.includes('butter')) named('butter', l => group(l) === 'butter')
   named('cream', l => group(l) === 'dairy')
-  named('starch', l => l.ingredientId === 'cornflour' || l.ingredientId === 'flour')
-  if (doc.family !== 'unsetMousse' && doc.family !== 'fluidGel')
+  named('starch', l => hasTrait(l.ingredientId, 'starch'))
+  if (levers.includes('gelatin'))
     plans.push({ id: 'gelatin', doc: withGelatin(doc), free: l => !minor(l), process: [], weight: 1 })
   const { heat } = doc
   const pot = heat.method !== 'oven' && heat.method !== 'none' && given(heat.course) === null
@@ -204,7 +204,7 @@ function plansFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Plan[]
         weight: 0.7,
       })
   }
-  if (pot && doc.family === 'posset' && heat.until === 'hold')
+  if (pot && fields.reduce && heat.until === 'hold')
     plans.push({
       id: 'reduce',
       doc: { ...doc, heat: { ...heat, targetTempC: Math.max(heat.targetTempC, 100), holdS: heat.holdS + 180 } },
@@ -234,10 +234,10 @@ function shareAt(a: Assessment): number {
 const GELATIN_LINE = 'gelatin-added'
 function withGelatin(doc: FormulaDocument): FormulaDocument {
   const filling = fillingOf(doc)
-  if (filling.lines.some(l => l.ingredientId === 'gelatin' && l.massG > 0)) return doc
+  if (filling.lines.some(l => hasTrait(l.ingredientId, 'gelatin') && l.massG > 0)) return doc
   const line: Line = {
     id: GELATIN_LINE,
-    ingredientId: 'gelatin',
+    ingredientId: OFFERED.gelatin,
     massG: GELATIN_START_G,
     sourceText: '',
     assumption: '',
@@ -495,7 +495,7 @@ function finish(
       changes.reduce(
         (s, c) =>
           s +
-          Math.log(Math.max(c.to, 0.1) / Math.max(c.from, c.ingredientId === 'gelatin' ? GELATIN_START_G : 0.1)) ** 2,
+          Math.log(Math.max(c.to, 0.1) / Math.max(c.from, hasTrait(c.ingredientId, 'gelatin') ? GELATIN_START_G : 0.1)) ** 2,
         0,
       ),
     ) +

@@ -4,7 +4,8 @@
  * and a plain word where it cannot. Every option is assessed whole.
  */
 import { InputError } from '../base/errors'
-import { findIngredient, part } from '../base/ingredients/ingredients'
+import { findIngredient, hasTrait, OFFERED, part } from '../base/ingredients/ingredients'
+import { INGREDIENTS } from '../base/ingredients/table'
 import type { Ingredient } from '../base/ingredients/types'
 import { bracketOf } from '../base/solveFor'
 import { fillingOf, type FormulaDocument, type Line, strengthOf } from '../formula/document'
@@ -58,52 +59,7 @@ export interface Swap {
 export function swapsFor(ingredientId: string): string[] {
   const row = findIngredient(ingredientId)
   if (!row) return []
-  const same: Record<string, string[]> = {
-    juice: [
-      'lemon',
-      'lime',
-      'keylime',
-      'lemon_sweet',
-      'orange',
-      'blood',
-      'seville',
-      'grapefruit',
-      'bergamot',
-      'yuzu',
-      'calamansi',
-      'mandarin',
-      'pummelo',
-      'passion',
-      'mango',
-      'raspberry',
-      'wine_white',
-      'wine_late',
-    ],
-    egg: ['egg', 'yolk_sep', 'yolk', 'yolk_sugared', 'white', 'white_carton'],
-    sugar: ['sugar', 'icing', 'honey', 'glucose_syr', 'dextrose', 'brown_sugar'],
-    butter: ['butter80', 'butter82', 'butter84', 'cream48', 'cream36'],
-    dairy: [
-      'cream48',
-      'cream38',
-      'cream36',
-      'cream30',
-      'creme_fr',
-      'creme_sour',
-      'mascarpone',
-      'cream_cheese',
-      'greek',
-      'yoghurt',
-      'milk',
-      'evaporated',
-      'condensed',
-      'coconut_milk',
-      'coconut_cream',
-      'oat_cream',
-      'soya_cream',
-    ],
-    setter: ['cornflour', 'flour', 'gelatin', 'agar'],
-  }
-  return (same[row.group] ?? []).filter(id => id !== ingredientId && findIngredient(id))
+  return INGREDIENTS.filter(r => r.id !== ingredientId && r.standsFor?.includes(row.group)).map(r => r.id)
 }
 
 /** Below this share of the acid a swap is told off (judgement). */
@@ -203,9 +159,10 @@ export function swapGuard(doc: FormulaDocument, kitchen: Kitchen, lineId: string
     const equal = (line.massG * was) / is
     if (share >= WEAK && Math.abs(share - 1) > 0.02) options.push(option('acid', make(equal)))
     if (lackG > 0.05) {
-      const sharper = toId === 'lemon' || line.ingredientId === 'lemon' ? 'lemon' : line.ingredientId
-      const sharpPercent = sharper === line.ingredientId ? was : findIngredient('lemon')!.acid!.typical
-      options.push(option('acidCitric', make(line.massG, [{ ingredientId: 'citric', massG: lackG }])))
+      const { sharpJuice, acid } = OFFERED
+      const sharper = toId === sharpJuice || line.ingredientId === sharpJuice ? sharpJuice : line.ingredientId
+      const sharpPercent = sharper === line.ingredientId ? was : findIngredient(OFFERED.sharpJuice)!.acid!.typical
+      options.push(option('acidCitric', make(line.massG, [{ ingredientId: acid, massG: lackG }])))
       // Part of the old juice (or lemon) beside the new one, the whole weight kept: x·b + (m − x)·a = m·was.
       const x = (line.massG * (was - is)) / (sharpPercent - is)
       const beside = make(line.massG, [{ ingredientId: sharper, massG: (100 * lackG) / sharpPercent }])
@@ -215,7 +172,7 @@ export function swapGuard(doc: FormulaDocument, kitchen: Kitchen, lineId: string
           x < line.massG * 0.95 ? make(line.massG - x, [{ ingredientId: sharper, massG: x }]) : beside,
         ),
       )
-      const lemon = findIngredient('lemon')!.acid!.typical
+      const lemon = findIngredient(OFFERED.sharpJuice)!.acid!.typical
       const weak = options[0]
       if (share < WEAK)
         warnings.push({
@@ -294,7 +251,7 @@ export function swapBloom(doc: FormulaDocument, toBloom: number): FormulaDocumen
     components: doc.components.map(c => ({
       ...c,
       lines: c.lines.map((l) => {
-        if (l.ingredientId !== 'gelatin') return l
+        if (!hasTrait(l.ingredientId, 'gelatin')) return l
         const { piece: _, ...rest } = l
         return { ...rest, massG: Math.round(100 * swapGelatin(l.massG, doc.set.bloom, toBloom)) / 100 }
       }),

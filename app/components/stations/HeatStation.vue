@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { familyOf } from '#core/formula/families'
 /** How hot, how long, what to look for, what ruins it. */
 import type { Assessment } from '#core/pipeline/assessment'
 import type { FormulaDocument } from '#core/formula/document'
@@ -6,7 +7,7 @@ import type { FormulaDocument } from '#core/formula/document'
 const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
 const fmt = useFormat()
 const h = computed(() => props.assessment.heat)
-const boils = computed(() => props.doc.heat.method === 'direct' && props.doc.family === 'posset')
+const boils = computed(() => props.doc.heat.method === 'direct' && familyOf(props.doc.family).fields.reduce)
 const VIEWS = computed(() => [['cook', 'The cook'], ['order', 'Order of work'], ...(boils.value ? [['reduce', 'The boil']] : []), ['ways', 'Other batches and tins']] as const)
 const view = useKeptByTab('lumbik:heat-view', 'cook')
 const shown = computed(() => VIEWS.value.some(([key]) => key === view.value) ? view.value : 'cook')

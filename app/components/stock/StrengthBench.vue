@@ -3,9 +3,9 @@
 import { InputError } from '#core/base/errors'
 import { fillingOf, type FormulaDocument } from '#core/formula/document'
 import { lotStrength, type Lot } from '#core/kitchen/kitchen'
-import { findIngredient } from '#core/base/ingredients/ingredients'
+import { hasTrait, findIngredient } from '#core/base/ingredients/ingredients'
 import { INGREDIENTS } from '#core/base/ingredients/table'
-import { carriesFat, figuresOf, LOT_METHODS, PROXY_JUICES, toStrength, type LotMethod } from '#core/kitchen/strength'
+import { carriesFat, figuresOf, LOT_METHODS, toStrength, type LotMethod } from '#core/kitchen/strength'
 import { TABLE_UI } from '~/composables/tableStyle'
 import { METHOD_WORDS } from '~/words/stock'
 import type { LotRecord } from '../../../shared/schemas/kitchen'
@@ -157,7 +157,7 @@ function blended() {
           </template>
         </div>
         <p v-if="card.method.kind === 'taste'" class="soft small">Put water to the sharper of the two, a ml at a time, until both taste equally sharp. Good to about a fifth.</p>
-        <p v-if="card.method.kind === 'refractometer'" class="soft small">A refractometer does not measure acid. <template v-if="PROXY_JUICES.includes(card.ingredientId)">For lemon and lime it gives a rough guess only, ± 0.6 points; titrate when it matters.</template><template v-else>Only the solids of this juice are taken from it; its acid stays that of typical fruit.</template></p>
+        <p v-if="card.method.kind === 'refractometer'" class="soft small">A refractometer does not measure acid. <template v-if="hasTrait(card.ingredientId, 'brixTellsAcid')">For lemon and lime it gives a rough guess only, ± 0.6 points; titrate when it matters.</template><template v-else>Only the solids of this juice are taken from it; its acid stays that of typical fruit.</template></p>
         <p v-if="card.method.kind === 'titration'" class="soft small">NaOH burns skin and eyes: goggles and gloves, never near food that is served.</p>
         <p v-if="card.method.kind === 'pH' && card.method.by === 'paper'" class="soft small">Paper is read to about .3 of a pH: good enough to tell lemon from orange, not more, and never for deciding how long something keeps.</p>
       </template>

@@ -1,11 +1,21 @@
 /** Look-ups in the ingredient table. */
 import { INGREDIENTS } from './table'
-import type { CompositionKey, Ingredient } from './types'
+import type { CompositionKey, Ingredient, Trait } from './types'
 
 const byId = new Map(INGREDIENTS.map(row => [row.id, row]))
 
 /** The row with this id, or undefined. */
 export const findIngredient = (id: string): Ingredient | undefined => byId.get(id)
+
+/** Whether a row has a trait. @example is(findIngredient('agar')!, 'agar') // true */
+export const is = (row: Ingredient, trait: Trait): boolean => row.traits?.includes(trait) ?? false
+/** Whether the ingredient with this id has a trait; an unknown one has none. */
+export const hasTrait = (id: string, trait: Trait): boolean => {
+  const row = findIngredient(id)
+  return row !== undefined && is(row, trait)
+}
+/** What the offers add where nothing of its kind is there yet. */
+export const OFFERED = { gelatin: 'gelatin', sharpJuice: 'lemon', acid: 'citric', sugar: 'sugar' } as const
 
 /** One component of an ingredient, g per 100 g. */
 export const part = (row: Ingredient, key: CompositionKey): number => row.per100g[key] ?? 0

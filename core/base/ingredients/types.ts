@@ -53,11 +53,24 @@ export type IngredientGroup =
 export const ALLERGENS = ['egg', 'milk', 'gluten', 'nuts', 'soya', 'sulphites'] as const
 export type Allergen = (typeof ALLERGENS)[number]
 
+/**
+ * What an ingredient does, or brings with it, beyond its composition. Logic asks for a trait, never for a name, so that
+ * a new row is offered and judged like its kin.
+ */
+export const TRAITS = [
+  'gelatin', 'agar', 'starch', 'wheat', 'white', 'yolk', 'wholeEgg', 'fromShell', 'condensedMilk', 'whips', 'sweetCream',
+  'neverBoiled', 'cultured', 'drinkingMilk', 'dried', 'wine', 'plainSugar', 'bitterPeel', 'lightSkin', 'medicines', 'brixTellsAcid', 'notModelled',
+] as const
+export type Trait = (typeof TRAITS)[number]
+
 export interface Ingredient {
   readonly id: string
   /** British and American kitchen names. */
   readonly name: { readonly gb: string, readonly us: string }
   readonly group: IngredientGroup
+  readonly traits?: readonly Trait[]
+  /** Groups in whose place it may stand in a swap. */
+  readonly standsFor?: readonly IngredientGroup[]
   /** Lower-case words under which a cook may write it. */
   readonly aliases: readonly string[]
   /** g per 100 g; a key that is absent is zero. `milkFat` is the part of `fat` that comes from milk. */

@@ -8,7 +8,7 @@
  * never acidifies.
  */
 import { InputError } from '../../base/errors'
-import { findIngredient, part } from '../../base/ingredients/ingredients'
+import { findIngredient, is, part } from '../../base/ingredients/ingredients'
 import type { Ingredient } from '../../base/ingredients/types'
 import { bracketOf } from '../../base/solveFor'
 import { mix, type Mix, type MixPart } from './mix'
@@ -164,8 +164,8 @@ function proteinKinds(row: Ingredient): Record<keyof typeof SITES, number> {
     milk: part(row, 'casein') + part(row, 'whey'),
     white: part(row, 'eggWhiteProtein'),
     yolk: part(row, 'yolkProtein'),
-    other: row.id === 'gelatin' ? 0 : other,
-    gelatin: row.id === 'gelatin' ? other : 0,
+    other: is(row, 'gelatin') ? 0 : other,
+    gelatin: is(row, 'gelatin') ? other : 0,
   }
 }
 
@@ -209,7 +209,7 @@ function resolveRow(row: Ingredient, acidPercent: number, pH: number, tableSid?:
   const bound = (at: number) => -chargeBalance({ waterKg, strongIonMEq: 0, acidMmol, sites }, at)
   // Citric acid powder, sugar and water carry no strong ions worth counting.
   const noIons =
-    row.group === 'acid' || row.group === 'water' || row.group === 'other' || row.id === 'sugar' || row.id === 'icing'
+    row.group === 'acid' || row.group === 'water' || row.group === 'other' || is(row, 'plainSugar')
   if (row.acid && acidPercent > 0) {
     const shares = Object.entries(ACIDS_OF_KIND[row.acid.kind]) as [Acid, number][]
     const charge = (at: number) => shares.reduce((sum, [acid, share]) => sum + share * meanCharge(acid, at), 0)

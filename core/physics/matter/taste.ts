@@ -1,4 +1,5 @@
 /** Sharp, sweet, and how much water is free. */
+import { is } from '../../base/ingredients/ingredients'
 import { type Parameters, STANDARD } from '../../base/parameters'
 import { fatFraction, type Mix, sugarsG } from './mix'
 
@@ -38,9 +39,6 @@ export interface Taste {
   bitterness: 'none' | 'faint' | 'normal' | 'strong' | 'bitter'
 }
 
-/** Fruit whose peel is bitter enough to halve the limits. */
-const BITTER = new Set(['grapefruit', 'seville', 'bergamot'])
-
 /**
  * Sourness and sweetness, 0–10 (L: the form is defensible, the numbers are not sensory data).
  * x = TA·10^(.25(3.3 − pH))/((1 + sw/90)(1 + F/80)), sour = 10x^1.2/(x^1.2 + .85^1.2);
@@ -57,7 +55,8 @@ export function taste(m: Mix, pH: number, centre = CURD_SOUR_CENTRE, p: Paramete
   const y = sweetPercent / ((1 + ta / p.acidMasks) * (1 + fat / p.fatDulls))
   const sweet = (10 * y ** p.sweetExponent) / (y ** p.sweetExponent + p.sweetHalf ** p.sweetExponent)
   const sharpness = sharpnessOf(sour, centre)
-  const bitterFruit = m.parts.some(x => BITTER.has(x.row.id) && x.massG > 0)
+  // Fruit whose peel is bitter enough halves the limits.
+  const bitterFruit = m.parts.some(x => is(x.row, 'bitterPeel') && x.massG > 0)
   const zestG = m.parts.reduce((sum, x) => sum + (x.row.group === 'zest' ? x.massG : 0), 0)
   const zestGPerKg = ((1000 * zestG) / m.massG) * (bitterFruit ? 2 : 1)
   const bitterness =

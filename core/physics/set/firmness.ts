@@ -8,6 +8,8 @@
  * Prefactors
  * were tuned by hand to what cooks expect: plausible, not measured (one σ of ln τ: .35; gelatin .25; agar .5).
  */
+import { is } from '../../base/ingredients/ingredients'
+import type { Trait } from '../../base/ingredients/types'
 import { PARAMETER_TABLE, type Parameters, STANDARD } from '../../base/parameters'
 import { type Mix, sugarsG } from '../matter/mix'
 import { solidFat } from '../thermal/properties'
@@ -119,7 +121,7 @@ export interface Body {
   p: SetParameters
 }
 
-const massOf = (m: Mix, id: string) => m.parts.reduce((sum, p) => sum + (p.row.id === id ? p.massG : 0), 0)
+const massOf = (m: Mix, trait: Trait) => m.parts.reduce((sum, p) => sum + (is(p.row, trait) ? p.massG : 0), 0)
 
 /**
  * Acid window of casein: F = 1/[(1 + 10^(4(pH − 4.75)))·(1 + 10^(2(3.5 − pH)))] (fitted; upper edge near the

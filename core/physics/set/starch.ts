@@ -1,5 +1,5 @@
 /** Starch: where it swells in syrup, how much of it has. */
-import { part } from '../../base/ingredients/ingredients'
+import { is, part } from '../../base/ingredients/ingredients'
 import { type Parameters, STANDARD } from '../../base/parameters'
 import { peaksAlong } from '../heat/milk'
 import { type Mix, sugarsG } from '../matter/mix'
@@ -25,7 +25,7 @@ export function starchCurve(
  */
 export function starchTemperature(m: Mix, sugarShare: number, p: StarchParameters = STANDARD.starch): number {
   const wheat = m.parts.reduce(
-    (sum, x) => sum + (x.row.id === 'flour' ? (x.massG * part(x.row, 'starch')) / 100 : 0),
+    (sum, x) => sum + (is(x.row, 'wheat') ? (x.massG * part(x.row, 'starch')) / 100 : 0),
     0,
   )
   const lower = m.grams.starch > 0 ? (p.wheatLowerK * wheat) / m.grams.starch : 0

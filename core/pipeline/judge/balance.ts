@@ -1,26 +1,12 @@
 /** Judging the balance: what is missing, what the model does not know, what weakens the setters. */
+import { is } from '../../base/ingredients/ingredients'
 import { familyOf } from '../../formula/families'
 import { PHASE_INVERSION, yieldStress } from '../../physics/set/firmness'
 import { type Facts, type Find, holds } from './facts'
 import {
-  ACID_CURD_PH,
-  ALCOHOL_LIMIT,
-  ALCOHOL_TOLD,
-  CARRIES_SHARE,
-  COARSE_GEL_PH,
-  CURDLES_PH,
-  EGG_COUNTS_C,
-  GELATIN_ACID_PH,
-  HARDLY_SETS_PH,
-  LEAST_WATER_SHARE,
-  NO_ACID_PERCENT,
-  NO_SET_PA,
-  NOT_MODELLED_SHARE,
-  POSSET_GOAL_PH,
-  STARCH_ACID_MIN,
-  STARCH_COOKED,
-  STARCH_COUNTS_C,
-  WEEPS,
+  ACID_CURD_PH, ALCOHOL_LIMIT, ALCOHOL_TOLD, CARRIES_SHARE, COARSE_GEL_PH, CURDLES_PH, EGG_COUNTS_C,
+  GELATIN_ACID_PH, HARDLY_SETS_PH, LEAST_WATER_SHARE, NO_ACID_PERCENT, NO_SET_PA, NOT_MODELLED_SHARE,
+  POSSET_GOAL_PH, STARCH_ACID_MIN, STARCH_COOKED, STARCH_COUNTS_C, WEEPS,
 } from './limits'
 
 export function judgeBalance(f: Facts, path: string, find: Find): void {
@@ -28,13 +14,14 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
   const { finished } = f.heated
   const { phases } = f.heated.body
   const family = familyOf(f.doc.family)
-  if (holds(whole, r => r.id === 'pectin')) find('notModelled', 'look', 'balance', path, { setter: 'pectin' })
+  const unknown = whole.parts.find(p => p.massG > 0 && is(p.row, 'notModelled'))
+  if (unknown) find('notModelled', 'look', 'balance', path, { setter: unknown.row.id })
   if (whole.parts.some(p => p.row.group === 'chocolate' && p.massG > NOT_MODELLED_SHARE * whole.massG))
     find('notModelled', 'look', 'balance', path, { setter: 'chocolate' })
   if (whole.parts.some(p => p.row.group === 'plant' && p.massG > NOT_MODELLED_SHARE * whole.massG))
     find('notModelled', 'look', 'balance', path, { setter: 'plant' })
   if (family.eggSets && f.mixed.eggG <= 0) find('noEgg', 'stop', 'balance', path)
-  else if (f.doc.family !== 'posset' && yieldStress(f.settled.cold.mechanismsPa) < NO_SET_PA)
+  else if (!family.acidGelsMilk && yieldStress(f.settled.cold.mechanismsPa) < NO_SET_PA)
     find('noSetter', 'stop', 'balance', path)
   if (phases.phi > PHASE_INVERSION) find('phaseInversion', 'look', 'balance', path, { fatPercent: 100 * phases.phi })
   if (finished.grams.water < LEAST_WATER_SHARE * phases.aqueousG)
@@ -48,7 +35,7 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
     f.heated.body.making.stirred
   )
     find('coarseGel', 'look', 'balance', path, { pH: f.mixed.cookedPH })
-  if (f.doc.family === 'curd' && f.mixed.pH > ACID_CURD_PH)
+  if (family.acidProtects && f.mixed.pH > ACID_CURD_PH)
     find('lowAcid', 'stop', 'balance', path, { pH: f.mixed.pH })
   if (family.needsAcid && f.flavour.sharpness === 'sharp') find('tooSharp', 'info', 'balance', path)
   if (family.needsAcid && f.flavour.sharpness === 'flat') find('tasteFlat', 'info', 'balance', path)
@@ -60,7 +47,7 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
     })
   if (f.flavour.bitterness === 'bitter' || f.flavour.bitterness === 'strong')
     find('bitterZest', 'look', 'balance', path, { gPerKg: f.flavour.zestGPerKg })
-  if (holds(whole, r => r.id === 'lime' || r.id === 'keylime' || r.id === 'bergamot'))
+  if (holds(whole, r => is(r, 'lightSkin')))
     find('lightSkin', 'info', 'stock', path)
   if (holds(whole, r => r.group === 'zest')) find('scrubPeel', 'info', 'stock', path)
 }
@@ -71,7 +58,7 @@ export function judgeSetters(f: Facts, path: string, find: Find): void {
   const { cold } = f.settled
   const { making } = body
   const heatPath = 'heat.targetTempC'
-  if (f.doc.family === 'posset') {
+  if (familyOf(f.doc.family).acidGelsMilk) {
     if (f.mixed.pH < CURDLES_PH) find('acidCurdles', 'stop', 'balance', path, { pH: f.mixed.pH, limit: CURDLES_PH })
     else if (f.mixed.pH > HARDLY_SETS_PH)
       find('acidShort', 'stop', 'balance', path, { pH: f.mixed.pH, limit: POSSET_GOAL_PH })

@@ -1,23 +1,16 @@
 /** Judging the heat: pan, egg, and what meets what at which temperature. */
-import { part } from '../../base/ingredients/ingredients'
+import { is, part } from '../../base/ingredients/ingredients'
 import { fillingOf, panOf, vesselOf } from '../../formula/document'
 import { familyOf } from '../../formula/families'
+import { schoolOf } from '../../formula/schools'
 import { COATS, DONE, GRAINY, THERMOMETER_SIGMA_K } from '../../physics/heat/egg'
 import { BOILED_C, panHoldsM3, potVessel } from '../../physics/heat/pot'
 import { EGG_DISH_C, LETHALITY_NEEDED_MIN } from '../../physics/safety/lethality'
 import { CREAM_KNITS_C } from '../../physics/set/setting'
 import { type Facts, type Find, holds } from './facts'
 import {
-  ACID_ADDITION_PERCENT,
-  ACID_TOO_HOT_C,
-  BUTTER_COUNTS_SHARE,
-  BUTTER_IN,
-  EGG_COUNTS_C,
-  GLASS_OVEN_START_C,
-  NEAR_GRAINY_K,
-  SCRAMBLED,
-  STRINGS_BASE_C,
-  STRINGS_MIX_C,
+  ACID_ADDITION_PERCENT, ACID_TOO_HOT_C, BUTTER_COUNTS_SHARE, BUTTER_IN, EGG_COUNTS_C, GLASS_OVEN_START_C,
+  NEAR_GRAINY_K, SCRAMBLED, STRINGS_BASE_C, STRINGS_MIX_C,
 } from './limits'
 
 /** A chosen pan against what is in it. */
@@ -66,12 +59,12 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
       })
     else find('measure71', 'info', 'heat', target, { tempC: EGG_DISH_C })
   }
-  if (holds(f.mixed.whole, r => r.id === 'flour') && heat.peakTempC < EGG_DISH_C)
+  if (holds(f.mixed.whole, r => is(r, 'wheat')) && heat.peakTempC < EGG_DISH_C)
     find('rawFlour', 'stop', 'heat', path, { tempC: EGG_DISH_C })
   if (boils) find('boilOver', 'info', 'heat', target)
   if (method !== 'oven' && method !== 'none') judgePan(f, boils, find)
   if (method === 'microwave') find('microwaveJug', 'info', 'heat', 'heat.method')
-  if (doc.school === 'boiledMeringue' || doc.components.some(c => c.make?.kind === 'meringueBoiled'))
+  if (schoolOf(doc.school).boilsSugar || doc.components.some(c => c.make?.kind === 'meringueBoiled'))
     find('boilingSugar', 'info', 'heat', 'heat.method')
   if (baked && vesselOf(doc, f.kitchen).material === 'glass' && doc.heat.startTempC <= GLASS_OVEN_START_C)
     find('glassOven', 'stop', 'heat', 'assembly.vessel.material')
@@ -82,14 +75,15 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
 export function judgeJoining(f: Facts, find: Find): void {
   const index = f.doc.components.indexOf(fillingOf(f.doc))
   const gelled = f.heated.body.gelatinC > 0
+  const { acidGelsMilk } = familyOf(f.doc.family)
   f.mixed.plan.additions.forEach((a, i) => {
     const path = `components.${index}.steps.${a.step}`
     const { beforeC, afterC } = f.heated.joined.met[i]!
     const acid = a.parts.some(p => p.row.acid && p.row.acid.typical > ACID_ADDITION_PERCENT)
     const creamWaits = f.mixed.plan.cooked.some(p => part(p.row, 'casein') > 0 && p.massG > 0)
-    if (acid && creamWaits && f.doc.family === 'posset' && beforeC > ACID_TOO_HOT_C)
+    if (acid && creamWaits && acidGelsMilk && beforeC > ACID_TOO_HOT_C)
       find('acidTooHot', 'look', 'heat', path, { tempC: beforeC, limitC: ACID_TOO_HOT_C })
-    if (acid && creamWaits && f.doc.family === 'posset' && beforeC < CREAM_KNITS_C)
+    if (acid && creamWaits && acidGelsMilk && beforeC < CREAM_KNITS_C)
       find('acidTooLate', 'look', 'heat', path, { tempC: beforeC, limitC: CREAM_KNITS_C })
     if (a.kind === 'foldIn' && gelled && (beforeC < STRINGS_BASE_C || afterC < STRINGS_MIX_C))
       find('gelatinStrings', 'stop', 'heat', path, { baseC: beforeC, mixC: afterC, limitC: STRINGS_BASE_C })

@@ -1,4 +1,5 @@
 /** Judging the serving: allergens, keeping, raw toppings, and the set itself. */
+import { hasTrait, is } from '../../base/ingredients/ingredients'
 import { allergensIn } from '../../formula/allergens'
 import { fillingOf, type FormulaDocument, placeOf } from '../../formula/document'
 import { familyOf } from '../../formula/families'
@@ -23,7 +24,7 @@ export function judgeServing(
   find('allergens', 'info', 'serve', path, { list: allergensIn(doc).join(',') })
   judgeToppings(doc, find)
   if (body.gelatinC > 0) find('animalGelatin', 'info', 'serve', path)
-  if (holds(whole, r => ['grapefruit', 'seville', 'pummelo'].includes(r.id))) find('medicines', 'info', 'serve', path)
+  if (holds(whole, r => is(r, 'medicines'))) find('medicines', 'info', 'serve', path)
   // What only air or raw white holds is eaten the same day.
   const rawFoam = body.making.air > FOAM_HOLDS && body.gelatinC <= 0
   if (rawFoam) find('holdsHours', 'look', 'serve', 'chill')
@@ -58,7 +59,7 @@ export function judgeSet(f: Facts, path: string, find: Find): VerdictCode {
   if (early)
     find('servedBeforeSet', 'look', 'serve', `chill.${f.doc.chill.length - 1}.timeS`, { readyS: f.settled.readyS! })
   if (f.heated.body.eggC > EGG_COUNTS_C && (end.potB >= GRAINY || heat.b >= GRAINY_THROUGH)) return 'grainy'
-  if (f.doc.family === 'posset' && f.mixed.pH < CURDLES_PH) return 'grainy'
+  if (familyOf(f.doc.family).acidGelsMilk && f.mixed.pH < CURDLES_PH) return 'grainy'
   const loose = () =>
     find('looseCold', 'stop', 'balance', path, { tauPa: cold.tauPa.value, needPa: target.coldMinPa })
   if ((familyOf(f.doc.family).eggSets && heat.a < COATS) || cold.tauStarPa < RUNNY_STAR_PA) {
@@ -87,10 +88,10 @@ export function judgeSet(f: Facts, path: string, find: Find): VerdictCode {
 /** Whites on top that no measured heat has cooked. */
 function judgeToppings(doc: FormulaDocument, find: Find): void {
   doc.components.forEach((c, i) => {
-    if (c.role !== 'topping' || !c.lines.some(l => l.ingredientId.startsWith('white') && l.massG > 0)) return
+    if (c.role !== 'topping' || !c.lines.some(l => hasTrait(l.ingredientId, 'white') && l.massG > 0)) return
     const heat = meringueHeat(c)
     if (heat.counts) return
-    const shell = c.lines.some(l => l.ingredientId === 'white' && l.massG > 0)
+    const shell = c.lines.some(l => hasTrait(l.ingredientId, 'white') && hasTrait(l.ingredientId, 'fromShell') && l.massG > 0)
     find('rawTopping', shell ? 'stop' : 'look', 'serve', `components.${i}.lines`, {
       poured: c.make?.kind === 'meringueBoiled' ? 1 : 0,
       tempC: heat.reachesC ?? 20,
