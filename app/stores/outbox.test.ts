@@ -83,6 +83,36 @@ afterEach(() => {
   for (const e of outbox.list) outbox.drop(e.kind, e.id)
 })
 
+describe('while something is dragged', () => {
+  it('the first change is kept at once and the last when it is let go; nothing between is written', async () => {
+    oneFormula(formula())
+    const ws = useWorkspaceStore()
+    await ws.open(ID)
+    const written = vi.spyOn(browserStore, 'set')
+    const grams = () => (allUnsent()[0]?.value as FormulaDocument | undefined)?.components[0]!.lines[0]!.massG
+    const drag = (massG: number) => ws.change('map', d => Object.assign(fillingOf(d).lines[0]!, { massG }))
+    window.dispatchEvent(new MouseEvent('mousedown'))
+    for (const massG of [171, 172, 173, 174]) drag(massG)
+    expect([written.mock.calls.length, grams()]).toEqual([1, 171])
+    window.dispatchEvent(new MouseEvent('mouseup'))
+    expect([written.mock.calls.length, grams()]).toEqual([2, 174])
+    // Typed, each change is kept as it comes.
+    drag(175)
+    expect(grams()).toBe(175)
+    written.mockRestore()
+  })
+  it('a page that goes in the middle of a drag leaves its last state behind', async () => {
+    oneFormula(formula())
+    const ws = useWorkspaceStore()
+    await ws.open(ID)
+    window.dispatchEvent(new MouseEvent('mousedown'))
+    for (const massG of [181, 182]) ws.change('map', d => Object.assign(fillingOf(d).lines[0]!, { massG }))
+    window.dispatchEvent(new Event('pagehide'))
+    expect(fillingOf(allUnsent()[0]!.value as FormulaDocument).lines[0]!.massG).toBe(182)
+    window.dispatchEvent(new MouseEvent('mouseup'))
+  })
+})
+
 describe('what the browser keeps', () => {
   const entry = (tab: string, over: Partial<Unsent> = {}): Unsent => ({
     kind: 'formula',

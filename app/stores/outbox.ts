@@ -116,20 +116,26 @@ export const useOutboxStore = defineStore('outbox', () => {
       .map(e => e.name)
   }
 
+  const keep = ({ kind, id, name, tab, base, value, inFlight }: Entry) =>
+    keepUnsent({ kind, id, name, tab, base, value, inFlight })
+  /** While something is dragged its first change is kept, and the last when it is let go: none of those between. */
+  const { pressed } = useMousePressed({ drag: false })
+  const held = new Set<string>()
+  function keepHeld() {
+    for (const key of held) if (entries.value[key]) keep(entries.value[key])
+    held.clear()
+  }
+  watch(pressed, is => is || keepHeld(), { flush: 'sync' })
+  if (import.meta.client) useEventListener(window, 'pagehide', keepHeld)
+
   function update(key: string, entry: Entry | null) {
     const { [key]: old, ...rest } = entries.value
     entries.value = entry ? { ...entries.value, [key]: entry } : rest
-    if (entry)
-      keepUnsent({
-        kind: entry.kind,
-        id: entry.id,
-        name: entry.name,
-        tab: entry.tab,
-        base: entry.base,
-        value: entry.value,
-        inFlight: entry.inFlight,
-      })
-    else if (old) dropUnsent(old)
+    if (!entry) {
+      held.delete(key)
+      if (old) dropUnsent(old)
+    } else if (pressed.value && old) held.add(key)
+    else keep(entry)
   }
   const entryOf = (kind: DocumentKind, id: string): Entry | null => entries.value[documentKey(kind, id)] ?? null
 

@@ -1,0 +1,10 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vitest/config'
+
+/** The tests of the heart alone, for mutations. */
+export default defineConfig({
+  // The sandbox has no generated tsconfig, and needs none.
+  esbuild: { tsconfigRaw: '{}' },
+  resolve: { alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) } },
+  test: { setupFiles: ['tests/support/seed.ts'], include: ['core/physics/**/*.test.ts', 'core/pipeline/**/*.test.ts'], environment: 'node', testTimeout: 30000 },
+})
