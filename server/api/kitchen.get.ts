@@ -1,3 +1,6 @@
 import { loadKitchen, sentKitchen } from '../domain/kitchen'
 
-export default defineEventHandler(async event => sentKitchen(await loadKitchen(await useEm(event))))
+export default defineEventHandler(async (event) => {
+  const { em, owner } = await useRequest(event)
+  return sentKitchen(await loadKitchen(em, owner))
+})

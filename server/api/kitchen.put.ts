@@ -3,7 +3,8 @@ import { kitchenDocument, kitchenUpdateSchema, type KitchenDocument } from '../.
 
 export default defineEventHandler(async (event) => {
   const update = await readChecked(event, kitchenUpdateSchema)
-  return saveKitchen(await useEm(event), now(), {
+  const { em, owner } = await useRequest(event)
+  return saveKitchen(em, owner, now(), {
     mutationId: update.mutationId,
     version: update.version,
     document: kitchenDocument(update as unknown as KitchenDocument),

@@ -117,7 +117,8 @@ describe('several that begin at once on one empty database', () => {
     try {
       await Promise.all(Array.from({ length: 4 }, () => boot(testUrl(name), AT, false)))
       const other = await openDatabase(name)
-      const kitchen = await loadKitchen(other.orm.em.fork() as EntityManager)
+      const em = other.orm.em.fork() as EntityManager
+      const kitchen = await loadKitchen(em, await loadOwner(em))
       expect([kitchen.id, kitchen.places.length, await other.orm.em.fork().count(KitchenEntity)]).toEqual([
         KITCHEN_ID,
         1,
@@ -222,7 +223,7 @@ describe('the seed', () => {
       await at().nativeDelete(PlaceEntity, { id: PLACES[1]!.id })
       await seed(at(), LATER, true)
       expect((await listFormulas(at(), await loadOwner(at()), FIRST_PAGE)).items.map(f => f.id)).toContain(newest)
-      expect((await loadKitchen(at())).places).toHaveLength(PLACES.length - 1)
+      expect((await loadKitchen(at(), await loadOwner(at()))).places).toHaveLength(PLACES.length - 1)
     } finally {
       await dropOther()
     }

@@ -57,7 +57,7 @@ export async function revive(em: EntityManager, owner: Owner, kind: BinKind, id:
     const back = await tx.nativeUpdate(table.entity, { ...where, deletedAt: { $ne: null } }, { deletedAt: null })
     if (back === 0 && (await tx.count(table.entity, where)) === 0) throw new Refusal('unknown', 'id', 'notInTheBin')
     if (back === 0 || kind === 'formula') return
-    const kitchen = await lockKitchen(tx)
+    const kitchen = await lockKitchen(tx, owner)
     // A lot counts its own versions; a tin or a fridge is of the kitchen's own list.
     if (kind !== 'lot') kitchen.version++
     kitchen.revision++

@@ -377,10 +377,10 @@ describe('versions', () => {
 })
 
 describe('the kitchen', () => {
-  const put = (document: KitchenDocument, version: number, mutationId = randomUUID()) =>
-    saveKitchen(fork(), LATER, { mutationId, version, document })
+  const put = async (document: KitchenDocument, version: number, mutationId = randomUUID()) =>
+    saveKitchen(fork(), await owner(), LATER, { mutationId, version, document })
   const whole = async () => {
-    const k = await loadKitchen(fork())
+    const k = await loadKitchen(fork(), await owner())
     return { version: k.version, document: kitchenDocument(k), revision: k.revision }
   }
   it('keeps settings and lists in their order; a stale writer is told how it stands; the same write counts once', async () => {
@@ -466,16 +466,16 @@ describe('the kitchen', () => {
     const row = await fork().findOneOrFail(KitchenEntity, { id: (await owner()).id })
     const { currency: _c, prices: _p, ...old } = row.settings
     await fork().nativeUpdate(KitchenEntity, { id: row.id }, { settings: old as never })
-    expect((await loadKitchen(fork())).settings).toMatchObject({ currency: '£', prices: {} })
+    expect((await loadKitchen(fork(), await owner())).settings).toMatchObject({ currency: '£', prices: {} })
     await fork().nativeUpdate(KitchenEntity, { id: row.id }, { settings: row.settings })
   })
   it('what is known of it is read again after any change of it, by whomever', async () => {
-    const first = await knownKitchen(fork())
-    expect(await knownKitchen(fork())).toBe(first)
-    await removeLot(fork(), LATER, first.lots[0]!.id)
-    expect((await knownKitchen(fork())).lots).toHaveLength(first.lots.length - 1)
+    const first = await knownKitchen(fork(), await owner())
+    expect(await knownKitchen(fork(), await owner())).toBe(first)
+    await removeLot(fork(), await owner(), LATER, first.lots[0]!.id)
+    expect((await knownKitchen(fork(), await owner())).lots).toHaveLength(first.lots.length - 1)
     await revive(fork(), await owner(), 'lot', first.lots[0]!.id)
-    expect(coreKitchen(await knownKitchen(fork())).lots).toHaveLength(first.lots.length)
+    expect(coreKitchen(await knownKitchen(fork(), await owner())).lots).toHaveLength(first.lots.length)
   })
   it('a change of it makes what the shelf shows stale, not slow', async () => {
     const made = await fresh('stale')
@@ -493,14 +493,14 @@ describe('the kitchen', () => {
 
 describe('lots', () => {
   const card = { kind: 'titration' as const, sampleG: 1.5, mlNaOH: 12.1, molarity: 0.1, endPH: 8.2 }
-  const write = (lot: object, baseVersion: number, over: { mutationId?: string } = {}) =>
-    saveLot(fork(), LATER, {
+  const write = async (lot: object, baseVersion: number, over: { mutationId?: string } = {}) =>
+    saveLot(fork(), await owner(), LATER, {
       mutationId: over.mutationId ?? randomUUID(),
       baseVersion,
       lot: lot as (typeof LOTS)[number],
     })
   it('are worked out from their card, have versions of their own, and never overwrite one another silently', async () => {
-    const before = await loadKitchen(fork())
+    const before = await loadKitchen(fork(), await owner())
     const lot = {
       ...LOTS[0]!,
       id: randomUUID(),
@@ -515,7 +515,7 @@ describe('lots', () => {
     expect(made.acidPercent).toBeCloseTo(5.166, 3)
     expect([made.version, made.acidLnSigma]).toEqual([1, 0.03])
     expect((await write(lot, 0, { mutationId })).version).toBe(1)
-    const after = await loadKitchen(fork())
+    const after = await loadKitchen(fork(), await owner())
     // The kitchen's own version is not touched: whoever edits a tin has no conflict with a lot.
     expect([after.version, after.revision]).toEqual([before.version, before.revision + 1])
     expect((await write({ ...lot, massG: 500 }, 1)).version).toBe(2)
@@ -528,8 +528,8 @@ describe('lots', () => {
   it('put away, one takes no writes until it is brought back with what it was', async () => {
     const made = await write({ ...LOTS[1]!, id: randomUUID(), name: 'South crate' }, 0)
     const { version, ...lot } = made
-    await removeLot(fork(), LATER, lot.id)
-    await expect(removeLot(fork(), LATER, lot.id)).rejects.toMatchObject({ kind: 'unknown' })
+    await removeLot(fork(), await owner(), LATER, lot.id)
+    await expect(removeLot(fork(), await owner(), LATER, lot.id)).rejects.toMatchObject({ kind: 'unknown' })
     await expect(write({ ...lot, massG: 3 }, version)).rejects.toEqual(refusal('deleted', 'deletedLot'))
     expect(await listBin(fork(), await owner(), LATER)).toContainEqual(
       expect.objectContaining({ kind: 'lot', name: 'South crate' }),
@@ -546,8 +546,8 @@ describe('what grows old', () => {
     const now = addDays(AT, 40)
     await deleteFormula(fork(), who, subDays(now, 29), stays.id)
     await deleteFormula(fork(), who, subDays(now, 31), goes.id)
-    const lot = (await loadKitchen(fork())).lots.at(-1)!
-    await removeLot(fork(), subDays(now, 31), lot.id)
+    const lot = (await loadKitchen(fork(), await owner())).lots.at(-1)!
+    await removeLot(fork(), await owner(), subDays(now, 31), lot.id)
     expect(await fork().count(MutationEntity)).toBeGreaterThan(0)
     await tidy(fork(), now)
     expect(await fork().count(FormulaEntity, { id: { $in: [stays.id, goes.id] } })).toBe(1)

@@ -79,7 +79,7 @@ interface ListedRow {
 /** Whether what a row shows was worked out of what it now holds. */
 export const isStale = (
   row: Pick<ListedRow, 'version' | 'result_version' | 'result_revision' | 'result_engine'>,
-  owner: Owner,
+  owner: Pick<Owner, 'revision'>,
 ) =>
   row.result_version !== row.version || row.result_revision !== owner.revision || row.result_engine !== ENGINE_VERSION
 

@@ -19,10 +19,9 @@ export interface Owner {
   id: string
   actorId: string
   revision: number
+  /** Names the transaction that last wrote the kitchen: whatever changes anything of it writes its row. */
+  stamp: string
 }
-
-/** This installation serves one kitchen; its rows are found through it. */
-const FIRST = [{ id: { $ne: null } }, { orderBy: { createdAt: 'asc', id: 'asc' } }] as const
 
 interface OwnerRow {
   id: string
@@ -30,23 +29,23 @@ interface OwnerRow {
   revision: number
   stamp: string
 }
-/** `stamp` names the transaction that last wrote the row: whatever changes anything of the kitchen writes it. */
-async function ownerRow(em: EntityManager): Promise<OwnerRow> {
+
+/**
+ * The kitchen and actor of a request. This installation serves one kitchen, the oldest: the only place that takes it
+ * so;
+ * everything else is asked for an owner's rows.
+ */
+export async function loadOwner(em: EntityManager): Promise<Owner> {
   const [row] = await em.execute<OwnerRow[]>(
     'select id, actor_id, revision, xmin::text as stamp from kitchen order by created_at, id limit 1',
   )
   if (!row) throw new Refusal('unknown', 'kitchen', 'noKitchen')
-  return row
-}
-
-export async function loadOwner(em: EntityManager): Promise<Owner> {
-  const { id, actor_id: actorId, revision } = await ownerRow(em)
-  return { id, actorId, revision }
+  return { id: row.id, actorId: row.actor_id, revision: row.revision, stamp: row.stamp }
 }
 
 /** The kitchen's row, locked: whatever changes anything of the kitchen holds it, so changes come one after another. */
-export const lockKitchen = (tx: EntityManager) =>
-  tx.findOneOrFail(KitchenEntity, FIRST[0], { ...FIRST[1], lockMode: LockMode.PESSIMISTIC_WRITE })
+export const lockKitchen = (tx: EntityManager, { id }: Pick<Owner, 'id'>) =>
+  tx.findOneOrFail(KitchenEntity, { id }, { lockMode: LockMode.PESSIMISTIC_WRITE })
 
 export const lotOf = (l: InferEntity<typeof LotEntity>): LotRecord => ({
   id: l.id,
@@ -63,8 +62,12 @@ export const lotOf = (l: InferEntity<typeof LotEntity>): LotRecord => ({
   version: l.version,
 })
 
-export async function loadKitchen(em: EntityManager): Promise<KitchenRecord & Owner> {
-  const kitchen = await em.findOneOrFail(KitchenEntity, ...FIRST)
+/** A kitchen as it is read, with whose it is. */
+export type OwnedKitchen = KitchenRecord & Pick<Owner, 'id' | 'actorId' | 'revision'>
+
+/** A kitchen, whole. */
+export async function loadKitchen(em: EntityManager, owner: Pick<Owner, 'id'>): Promise<OwnedKitchen> {
+  const kitchen = await em.findOneOrFail(KitchenEntity, { id: owner.id })
   const where = { kitchenId: kitchen.id, deletedAt: null }
   const places = await em.find(PlaceEntity, where, { orderBy: { position: 'asc' } })
   const vessels = await em.find(VesselEntity, where, { orderBy: { position: 'asc' } })
@@ -98,17 +101,16 @@ export async function loadKitchen(em: EntityManager): Promise<KitchenRecord & Ow
   }
 }
 
-let kept: { key: string, kitchen: KitchenRecord & Owner } | null = null
+let kept: { key: string, kitchen: OwnedKitchen } | null = null
 /** As `loadKitchen`, read again only after something of it was written, by whichever server: for what only reads it. */
-export async function knownKitchen(em: EntityManager): Promise<KitchenRecord & Owner> {
-  const { id, stamp } = await ownerRow(em)
-  const key = `${id} ${stamp}`
-  if (kept?.key !== key) kept = { key, kitchen: await loadKitchen(em) }
+export async function knownKitchen(em: EntityManager, owner: Owner): Promise<OwnedKitchen> {
+  const key = `${owner.id} ${owner.stamp}`
+  if (kept?.key !== key) kept = { key, kitchen: await loadKitchen(em, owner) }
   return kept.kitchen
 }
 
 /** The kitchen as it is sent: who writes in it is nobody's business outside. */
-export const sentKitchen = ({ actorId: _, ...kitchen }: KitchenRecord & Owner): KitchenRecord => kitchen
+export const sentKitchen = ({ actorId: _, ...kitchen }: OwnedKitchen): KitchenRecord => kitchen
 
 export interface KitchenSave {
   mutationId: string
@@ -123,16 +125,17 @@ export interface KitchenSave {
  */
 export async function saveKitchen(
   em: EntityManager,
+  owner: Pick<Owner, 'id'>,
   at: Date,
   { mutationId, version, document }: KitchenSave,
 ): Promise<KitchenRecord> {
   return em.transactional(async (tx) => {
-    const kitchen = await lockKitchen(tx)
+    const kitchen = await lockKitchen(tx, owner)
     const before = await takenBefore(tx, mutationId, kitchen.id)
-    if (before === kitchen.version) return sentKitchen(await loadKitchen(tx))
+    if (before === kitchen.version) return sentKitchen(await loadKitchen(tx, owner))
     if (before !== null || kitchen.version !== version)
       throw new Refusal('conflict', 'version', 'changedElsewhere', {
-        current: sentKitchen(await loadKitchen(tx)),
+        current: sentKitchen(await loadKitchen(tx, owner)),
         taken: before !== null,
       })
     Object.assign(kitchen, {
@@ -159,7 +162,7 @@ export async function saveKitchen(
       )
     }
     await tx.flush()
-    return sentKitchen(await loadKitchen(tx))
+    return sentKitchen(await loadKitchen(tx, owner))
   })
 }
 

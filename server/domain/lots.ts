@@ -5,7 +5,7 @@ import { findIngredient } from '#core/base/ingredients/ingredients'
 import { figuresOf } from '#core/kitchen/strength'
 import { LotEntity } from '../database/entities'
 import type { LotRecord } from '../../shared/schemas/kitchen'
-import { lockKitchen, lotOf } from './kitchen'
+import { lockKitchen, lotOf, type Owner } from './kitchen'
 import { remember, takenBefore } from './mutations'
 import { Refusal } from './refusal'
 
@@ -22,6 +22,7 @@ export interface LotSave {
  */
 export async function saveLot(
   em: EntityManager,
+  owner: Pick<Owner, 'id'>,
   at: Date,
   { mutationId, baseVersion, lot }: LotSave,
 ): Promise<LotRecord> {
@@ -30,7 +31,7 @@ export async function saveLot(
   )
   const { id, ...rest } = { ...lot, ...found }
   return em.transactional(async (tx) => {
-    const kitchen = await lockKitchen(tx)
+    const kitchen = await lockKitchen(tx, owner)
     const row = await tx.findOne(LotEntity, { id })
     if (row && row.kitchenId !== kitchen.id) throw new Refusal('invalid', 'lot.id', 'sameId')
     const before = await takenBefore(tx, mutationId, id)
@@ -59,9 +60,9 @@ export async function saveLot(
 }
 
 /** Puts a lot in the bin; formulas that use it keep its snapshot. @throws {Refusal} unknown */
-export async function removeLot(em: EntityManager, at: Date, id: string): Promise<void> {
+export async function removeLot(em: EntityManager, owner: Pick<Owner, 'id'>, at: Date, id: string): Promise<void> {
   await em.transactional(async (tx) => {
-    const kitchen = await lockKitchen(tx)
+    const kitchen = await lockKitchen(tx, owner)
     if ((await tx.nativeUpdate(LotEntity, { id, kitchenId: kitchen.id, deletedAt: null }, { deletedAt: at })) === 0)
       throw new Refusal('unknown', 'id', 'unknownLot')
     kitchen.revision++

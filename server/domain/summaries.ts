@@ -7,7 +7,7 @@ import { ENGINE_VERSION } from '#core/pipeline/assessment'
 import { coreKitchen } from '../../shared/schemas/kitchen'
 import type { Summarised, SummaryJob } from '../threads/tasks'
 import { isStale } from './formulas'
-import { knownKitchen } from './kitchen'
+import { knownKitchen, loadOwner } from './kitchen'
 
 export type Summarise = (job: SummaryJob) => Promise<Summarised[]>
 
@@ -24,7 +24,7 @@ export async function refreshSummaries(
   ids: readonly string[],
   summarise: Summarise,
 ): Promise<string[]> {
-  const kitchen = await knownKitchen(em)
+  const kitchen = await knownKitchen(em, await loadOwner(em))
   const written: string[] = []
   for (let i = 0; i < ids.length; i += BATCH) {
     const some = ids.slice(i, i + BATCH)

@@ -1,4 +1,5 @@
 /** One ORM for the process; a fork of its entity manager for every request. */
+import { loadOwner, type Owner } from '../domain/kitchen'
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql'
 import type { H3Event } from 'h3'
 import { ormConfig } from '../database/config'
@@ -64,6 +65,13 @@ export async function newEm(): Promise<EntityManager> {
 export async function useEm(event: H3Event): Promise<EntityManager> {
   const context = event.context as { em?: EntityManager }
   return (context.em ??= await newEm())
+}
+
+/** What every request carries: its entity manager, its kitchen and its actor. */
+export async function useRequest(event: H3Event): Promise<{ em: EntityManager, owner: Owner }> {
+  const context = event.context as { owner?: Owner }
+  const em = await useEm(event)
+  return { em, owner: (context.owner ??= await loadOwner(em)) }
 }
 
 /** Now, or the fixed time the tests set. */

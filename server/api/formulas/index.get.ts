@@ -4,7 +4,6 @@ import type { FormulaList } from '../../../shared/schemas/wire'
 import { FIRST_DEMO_ID } from '../../database/demo'
 import { isThere, listFormulas } from '../../domain/formulas'
 import { wantSummaries } from '../../domain/housekeeping'
-import { loadOwner } from '../../domain/kitchen'
 
 const SEARCH_MOST = 120
 
@@ -14,8 +13,7 @@ export default defineEventHandler(async (event): Promise<FormulaList> => {
     if (value === undefined || (typeof value === 'string' && isText(value) && value.length <= 400)) return value
     throw problem(422, { path, code: 'unknownValue' })
   }
-  const em = await useEm(event)
-  const owner = await loadOwner(em)
+  const { em, owner } = await useRequest(event)
   const cursor = one(after, 'after') ?? null
   const page = await listFormulas(em, owner, {
     after: cursor,

@@ -5,9 +5,9 @@ import { createSchema } from '../../../shared/schemas/wire'
 
 export default defineEventHandler(async (event) => {
   const body = await readChecked(event, createSchema)
-  const em = await useEm(event)
-  const kitchen = await knownKitchen(em)
-  const record = await createFormulaRow(em, kitchen, now(), {
+  const { em, owner } = await useRequest(event)
+  const kitchen = await knownKitchen(em, owner)
+  const record = await createFormulaRow(em, owner, now(), {
     id: body.id.toLowerCase(),
     mutationId: body.mutationId,
     document: takeDocument(body.document, kitchen),

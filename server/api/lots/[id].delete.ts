@@ -2,6 +2,7 @@ import { removeLot } from '../../domain/lots'
 
 export default defineEventHandler(async (event) => {
   const id = routeId(event, 'unknownLot')
-  await removeLot(await useEm(event), now(), id)
+  const { em, owner } = await useRequest(event)
+  await removeLot(em, owner, now(), id)
   return { deleted: true }
 })

@@ -7,5 +7,6 @@ export default defineEventHandler(async (event) => {
   const id = routeId(event, 'unknownLot')
   const { lot, ...save } = await readChecked(event, lotSaveSchema)
   if (lot.id.toLowerCase() !== id) throw problem(422, { path: 'lot.id', code: 'otherId' })
-  return saveLot(await useEm(event), now(), { ...save, lot: { ...lot, id } as unknown as Lot })
+  const { em, owner } = await useRequest(event)
+  return saveLot(em, owner, now(), { ...save, lot: { ...lot, id } as unknown as Lot })
 })

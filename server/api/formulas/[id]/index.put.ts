@@ -7,9 +7,9 @@ import { saveSchema } from '../../../../shared/schemas/wire'
 export default defineEventHandler(async (event) => {
   const id = routeId(event)
   const { mutationId, baseVersion, document } = await readChecked(event, saveSchema)
-  const em = await useEm(event)
-  const kitchen = await knownKitchen(em)
-  const record = await saveFormula(em, kitchen, now(), id, {
+  const { em, owner } = await useRequest(event)
+  const kitchen = await knownKitchen(em, owner)
+  const record = await saveFormula(em, owner, now(), id, {
     mutationId,
     baseVersion,
     document: takeDocument(document, kitchen),

@@ -1,5 +1,4 @@
 import { isText } from '../../../../../shared/schemas/shape'
-import { loadOwner } from '../../../../domain/kitchen'
 import { listVersions } from '../../../../domain/versions'
 
 /** Kept states of a formula, newest first, a page at a time, with what it came from and what came of it. */
@@ -8,6 +7,6 @@ export default defineEventHandler(async (event) => {
   const { after } = getQuery(event)
   if (after !== undefined && (typeof after !== 'string' || !isText(after)))
     throw problem(422, { path: 'after', code: 'unknownValue' })
-  const em = await useEm(event)
-  return listVersions(em, await loadOwner(em), id, after ?? null)
+  const { em, owner } = await useRequest(event)
+  return listVersions(em, owner, id, after ?? null)
 })

@@ -1,4 +1,3 @@
-import { loadOwner } from '../../../../domain/kitchen'
 import { nameVersion } from '../../../../domain/versions'
 import { nameVersionSchema } from '../../../../../shared/schemas/wire'
 
@@ -6,6 +5,6 @@ import { nameVersionSchema } from '../../../../../shared/schemas/wire'
 export default defineEventHandler(async (event) => {
   const id = routeId(event)
   const { label } = await readChecked(event, nameVersionSchema)
-  const em = await useEm(event)
-  return nameVersion(em, await loadOwner(em), now(), id, label)
+  const { em, owner } = await useRequest(event)
+  return nameVersion(em, owner, now(), id, label)
 })
