@@ -8,7 +8,7 @@ import { MADE, make } from '../../tests/support/core'
 import { figuresOf, goldenDocuments, KITCHENS } from '../../tests/support/golden'
 import type { InputError } from './errors'
 import {
-  PARAMETER_IDS, type ParameterId, parameterRow, type Parameters, parametersWith, STANDARD, stepped,
+  PARAMETER_IDS, type ParameterId, parameterRow, type Parameters, parametersWith, setName, STANDARD, stepped,
 } from './parameters'
 
 /** What the common formulas never do: fans and baths in the oven, ice, lids, a freezer, whites alone, live amylase. */
@@ -78,6 +78,12 @@ describe('the table', () => {
     expect(fails({ 'egg.settingZK': 1.01 * max })).toEqual(['tooLarge', 'parameters.egg.settingZK'])
     expect(fails({ 'egg.settingZK': min })).toBeNull()
   })
+})
+
+it('a set has a name of its own: the same for the same values, another for any other', () => {
+  expect(setName(parametersWith({}))).toBe(setName(STANDARD))
+  const names = PARAMETER_IDS.map(id => setName(parametersWith({ [id]: stepped(id, parameterRow(id).value, 0.01) })))
+  expect(new Set([...names, setName(STANDARD)]).size).toBe(PARAMETER_IDS.length + 1)
 })
 
 describe('every parameter', () => {

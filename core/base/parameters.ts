@@ -255,3 +255,15 @@ export function stepped(id: ParameterId, value: number, sigmas: number): number 
   const { law, spread } = parameterRow(id)
   return law === 'normal' ? value + sigmas * spread : value * Math.exp(sigmas * spread)
 }
+
+/**
+ * A short name for a set of parameters, the same for the same values (FNV-1a, 32 bits, over their JSON): what was
+ * worked
+ * out with other values is out of date even where the engine is the same.
+ * @example setName(STANDARD) === setName(parametersWith({})) // true
+ */
+export function setName(p: Parameters): string {
+  let hash = 0x811c9dc5
+  for (const c of JSON.stringify(p)) hash = Math.imul(hash ^ c.charCodeAt(0), 0x01000193) >>> 0
+  return hash.toString(36)
+}

@@ -1,6 +1,7 @@
 /**
  * What `assess` answers: plain data, every quantity with unit, spread and provenance; findings as codes, never prose.
  */
+import { setName, STANDARD } from '../base/parameters'
 import type { Provenance, Quantity } from '../base/provenance'
 import type { Lean } from '../physics/geometry/cavity'
 import type { ReductionTarget } from '../physics/heat/reduction'
@@ -14,6 +15,8 @@ import type { FreezeFigures } from './settled'
 
 /** Raised whenever a result could change for the same document. */
 export const ENGINE_VERSION = '2.2.0'
+/** What a stored result was worked out by: the engine and its set of parameters. */
+export const RESULT_ENGINE = `${ENGINE_VERSION} ${setName(STANDARD)}`
 
 export const STATIONS = ['stock', 'balance', 'shape', 'heat', 'chill', 'serve'] as const
 export type Station = (typeof STATIONS)[number]

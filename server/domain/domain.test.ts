@@ -4,7 +4,7 @@ import { addDays, subDays, subMinutes } from 'date-fns'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openDatabase } from '../../tests/support/database'
 import { inline } from '../../tests/support/server'
-import { ENGINE_VERSION } from '#core/pipeline/assessment'
+import { ENGINE_VERSION, RESULT_ENGINE } from '#core/pipeline/assessment'
 import { SCHEMA_VERSION } from '#core/formula/document'
 import { demoFormulas, LOTS } from '../database/demo'
 import {
@@ -66,7 +66,7 @@ describe('formulas', () => {
     const row = await fork().findOneOrFail(FormulaEntity, { id: made.id })
     expect([row.schemaVersion, row.resultEngine, row.resultVersion, row.document.note]).toEqual([
       SCHEMA_VERSION,
-      ENGINE_VERSION,
+      RESULT_ENGINE,
       2,
       'n',
     ])

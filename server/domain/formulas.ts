@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto'
 import { LockMode } from '@mikro-orm/core'
 import type { EntityManager } from '@mikro-orm/postgresql'
-import { ENGINE_VERSION } from '#core/pipeline/assessment'
+import { ENGINE_VERSION, RESULT_ENGINE } from '#core/pipeline/assessment'
 import { SCHEMA_VERSION, type FormulaDocument } from '#core/formula/document'
 import type { Summary } from '#core/pipeline/summary'
 import { FormulaEntity } from '../database/entities'
@@ -81,7 +81,7 @@ export const isStale = (
   row: Pick<ListedRow, 'version' | 'result_version' | 'result_revision' | 'result_engine'>,
   owner: Pick<Owner, 'revision'>,
 ) =>
-  row.result_version !== row.version || row.result_revision !== owner.revision || row.result_engine !== ENGINE_VERSION
+  row.result_version !== row.version || row.result_revision !== owner.revision || row.result_engine !== RESULT_ENGINE
 
 const itemOf = (row: ListedRow, owner: Owner): FormulaListItem => ({
   id: row.id,

@@ -3,7 +3,7 @@
  * is stored.
  */
 import type { EntityManager } from '@mikro-orm/postgresql'
-import { ENGINE_VERSION } from '#core/pipeline/assessment'
+import { RESULT_ENGINE } from '#core/pipeline/assessment'
 import { coreKitchen } from '../../shared/schemas/kitchen'
 import type { Summarised, SummaryJob } from '../threads/tasks'
 import { isStale } from './formulas'
@@ -46,7 +46,7 @@ export async function refreshSummaries(
         `update formula set result = ?::jsonb, eggs = ?::jsonb, readable = ?, result_engine = ?, result_revision = ?,
           result_version = ?
         where id = ? and version = ? returning id`,
-        [json(summary), json(eggs), readable, ENGINE_VERSION, kitchen.revision, version, id, version],
+        [json(summary), json(eggs), readable, RESULT_ENGINE, kitchen.revision, version, id, version],
       )
       written.push(...done.map(d => d.id))
     }
