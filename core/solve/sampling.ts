@@ -5,6 +5,7 @@
  */
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
+import { quantile, sampleCorrelation } from 'simple-statistics'
 import { part, withFat } from '../base/ingredients/ingredients'
 import { PARAMETER_TABLE } from '../base/parameters'
 import { eggEnd, eggTemperatures, GRAINY, THERMOMETER_SIGMA_K } from '../physics/heat/egg'
@@ -142,10 +143,7 @@ export function createSampler(w: Worked, seed = 20260101) {
 
   const share = (counts: Record<BandId, number>, n: number) =>
     Object.fromEntries(BANDS.map(b => [b.id, counts[b.id] / n])) as Record<BandId, number>
-  const range = (values: number[]): [number, number] => {
-    const sorted = [...values].sort((x, y) => x - y)
-    return [sorted[Math.floor(0.1 * (sorted.length - 1))]!, sorted[Math.ceil(0.9 * (sorted.length - 1))]!]
-  }
+  const range = (values: number[]) => quantile(values, [0.1, 0.9]) as [number, number]
 
   return {
     run(n: number): void {
@@ -181,18 +179,8 @@ export function createSampler(w: Worked, seed = 20260101) {
 
 /** Pearson correlation; 0 when either side does not vary. */
 function correlation(x: number[], y: number[]): number {
-  const n = x.length
-  const mx = x.reduce((s, v) => s + v, 0) / n
-  const my = y.reduce((s, v) => s + v, 0) / n
-  let xy = 0
-  let xx = 0
-  let yy = 0
-  for (let i = 0; i < n; i++) {
-    xy += (x[i]! - mx) * (y[i]! - my)
-    xx += (x[i]! - mx) ** 2
-    yy += (y[i]! - my) ** 2
-  }
-  return xx > 0 && yy > 0 ? xy / Math.sqrt(xx * yy) : 0
+  const r = sampleCorrelation(x, y)
+  return Number.isFinite(r) ? r : 0
 }
 
 /** All samples at once. */
