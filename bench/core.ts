@@ -133,11 +133,15 @@ for (const [n, step] of [
 }
 
 console.log('\nAssessments\n')
-for (const d of demo)
-  print(
-    `${d.family}: ${d.name}`,
-    median(() => assess(d, kitchen), 30),
-  )
+const costs = demo.map((d) => {
+  const ms = median(() => assess(d, kitchen), 30)
+  print(`${d.family}: ${d.name}`, ms)
+  return ms
+}).sort((x, y) => x - y)
+console.log(
+  `against a day's 2-D chill of this run: the median ${(costs[costs.length >> 1]! / ownChill).toFixed(1)} times, `
+  + `the dearest ${(costs.at(-1)! / ownChill).toFixed(1)} times`,
+)
 const live = demo.map(d => median(() => assess(d, kitchen), 30)).sort((a, b) => a - b)[demo.length >> 1]!
 print('the median formula: a live assessment (heat, two coolings, table, set)', live)
 console.log(`${(1000 / live).toFixed(0)} live assessments a second on one core.`)

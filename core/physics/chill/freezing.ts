@@ -81,10 +81,36 @@ export function freezingOf(f: Fractions, waterActivity: number): Freezing {
     return t >= freezingC ? heatAt(unfrozen, t) : (enthalpy(t) - enthalpy(t - 0.25)) / 0.25
   })
   const cp: HeatTable = { values, fromC: LOW_C, perK: PER_K }
+  /**
+   * The loop of every step: the same as `temperature(enthalpy(t) + cp(t)·Δt, t)` for each cell, without a call a
+   * cell.
+   */
+  const settle = (temp: Float64Array, next: Float64Array): number => {
+    let change = 0
+    const last = values.length - 1
+    for (let c = 0; c < temp.length; c++) {
+      const t = temp[c]!
+      const x = Math.max(0, Math.min(n - 1.001, (t - LOW_C) * PER_K))
+      const below = Math.floor(x)
+      const held = enthalpyAt[below]! + (enthalpyAt[below + 1]! - enthalpyAt[below]!) * (x - below)
+      let at = Math.round((t - LOW_C) * PER_K)
+      if (at < 0) at = 0
+      else if (at > last) at = last
+      const h = held + values[at]! * (next[c]! - t)
+      let i = Math.max(0, Math.min(n - 2, Math.floor((t - LOW_C) * PER_K)))
+      while (i > 0 && enthalpyAt[i]! > h) i--
+      while (i < n - 2 && enthalpyAt[i + 1]! <= h) i++
+      const settled = LOW_C + (i + (h - enthalpyAt[i]!) / (enthalpyAt[i + 1]! - enthalpyAt[i]!)) / PER_K
+      next[c] = settled
+      const moved = settled > t ? settled - t : t - settled
+      if (moved > change) change = moved
+    }
+    return change
+  }
   const k = (meanC: number) => warm.k + (ICE_K - 0.6) * free * ice(meanC)
   return {
     freezingC,
     ice,
-    solid: { k: warm.k, rho: warm.rho, cp, freezing: { pointC: freezingC, enthalpy, temperature, k } },
+    solid: { k: warm.k, rho: warm.rho, cp, freezing: { pointC: freezingC, enthalpy, temperature, k, settle } },
   }
 }

@@ -7,7 +7,7 @@
  * temperature is eliminated, not lagged, so only evaporation is taken from the step before.
  * Reference for the checks: Carslaw & Jaeger, Conduction of Heat in Solids.
  */
-import { heatAt, type HeatTable } from './properties'
+import type { HeatTable } from './properties'
 
 export interface Solid {
   k: number
@@ -22,6 +22,12 @@ export interface Solid {
     enthalpy: (tempC: number) => number
     temperature: (enthalpy: number, nearC: number) => number
     k: (meanC: number) => number
+    /**
+     * What a step took at the heat capacity is taken from the enthalpy instead, cell by cell, so that latent heat is
+     * never
+     * stepped over (Pham 1985). @returns the largest change of a cell, K
+     */
+    settle: (temp: Float64Array, next: Float64Array) => number
   }
 }
 
@@ -305,20 +311,7 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
         series(k / (dr / 2), bc.side.u) * sideArea,
         bc.side.airC,
       )
-      // What the step took at its heat capacity is taken from the enthalpy, so that latent heat is never stepped over
-      // (Pham 1985).
-      if (solid.freezing) {
-        change = 0
-        for (let n = 0; n < cells; n++) {
-          const t = f.temp[n]!
-          const settled = solid.freezing.temperature(
-            solid.freezing.enthalpy(t) + heatAt(solid.cp, t) * (f.next[n]! - t),
-            t,
-          )
-          f.next[n] = settled
-          change = Math.max(change, Math.abs(settled - t))
-        }
-      }
+      if (solid.freezing) change = solid.freezing.settle(f.temp, f.next)
       const old = f.temp
       f.temp = f.next
       f.next = old
