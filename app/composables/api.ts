@@ -1,4 +1,5 @@
 /** Every call of the server: one way to ask, one way to tell why not, and one word on whether it answers at all. */
+import { promiseTimeout } from '@vueuse/core'
 import type { Problem } from '../../shared/schemas/problem'
 
 export type Away = 'server' | 'database'
@@ -96,7 +97,7 @@ async function askUntilBack() {
   if (asking) return
   asking = true
   for (let back = false; !back;) {
-    await new Promise(resolve => setTimeout(resolve, AGAIN_MS))
+    await promiseTimeout(AGAIN_MS)
     back = await api('/api/health').then(
       () => true,
       () => false,

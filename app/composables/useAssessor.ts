@@ -97,7 +97,6 @@ export function useAssessor() {
   let latest: { seq: number, doc: FormulaDocument, kitchen: Kitchen } | null = null
   let busy = false
   let job = 0
-  let timer: ReturnType<typeof setTimeout> | undefined
 
   const live = keepWorker<LiveApi>(
     () => new Worker(new URL('../workers/live.worker.ts', import.meta.url), { type: 'module' }),
@@ -164,13 +163,14 @@ export function useAssessor() {
     )
   }
 
+  const bulkSoon = useTimeoutFn(startBulk, BULK_DELAY_MS, { immediate: false })
+
   /** Asks for the assessment of a document; only plain data crosses. */
   function ask(doc: FormulaDocument, kitchen: Kitchen) {
     latest = { seq: ++asked.value, doc: toPlain(doc), kitchen: toPlain(kitchen) }
     if (job > 0) void bulk.api().cancel(job)
     job++
-    clearTimeout(timer)
-    timer = setTimeout(startBulk, BULK_DELAY_MS)
+    bulkSoon.start()
     void pump()
   }
 
@@ -181,7 +181,6 @@ export function useAssessor() {
   }
 
   onScopeDispose(() => {
-    clearTimeout(timer)
     live.stop()
     bulk.stop()
   })

@@ -21,7 +21,6 @@ export function useShelf() {
   const found = ref('')
   const loadingMore = ref(false)
   let asked = 0
-  let timer: ReturnType<typeof setTimeout> | undefined
   const items = computed<FormulaListItem[] | null>(() => {
     if (!pages.value) return null
     const seen = new Set<string>()
@@ -75,10 +74,11 @@ export function useShelf() {
       loadingMore.value = false
     }
   }
+  const soon = useTimeoutFn(() => void refreshStale(), AGAIN_MS, { immediate: false })
   /** What is being worked out is asked for again, where it stands; rows do not move for it. */
   function again() {
-    clearTimeout(timer)
-    if (!fresh.value) timer = setTimeout(refreshStale, AGAIN_MS)
+    soon.stop()
+    if (!fresh.value) soon.start()
   }
   async function refreshStale() {
     const id = asked
@@ -107,7 +107,6 @@ export function useShelf() {
   })
   const back = onBack(() => void load())
   onScopeDispose(() => {
-    clearTimeout(timer)
     asked++
     back.off()
   })

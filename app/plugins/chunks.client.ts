@@ -3,6 +3,8 @@
  * is told not to reload by itself: with the server away that would lose the page. Work is in the outbox, so a reload
  * with the server there costs nothing.
  */
+import { promiseTimeout } from '@vueuse/core'
+
 const TRIES = 40
 const AGAIN_MS = 700
 const LOADING = /dynamically imported module|error loading|Importing a module script failed|preload CSS/i
@@ -33,7 +35,7 @@ export default defineNuxtPlugin(() => {
     for (let i = 0; i < TRIES && wanted === path; i++) {
       if (await loads(path)) return window.location.assign(path)
       away.value ??= 'server'
-      await new Promise(resolve => setTimeout(resolve, AGAIN_MS))
+      await promiseTimeout(AGAIN_MS)
     }
     if (wanted === path) wanted = ''
   }

@@ -2,6 +2,7 @@
  * The kitchen: settings, places, tins, machines and lots, as the server has them with this browser's unsent changes
  * on top.
  */
+import { promiseTimeout } from '@vueuse/core'
 import type { Kitchen, Lot } from '#core/kitchen/kitchen'
 import { merge, same } from '../../shared/merge'
 import {
@@ -104,7 +105,7 @@ export const useKitchenStore = defineStore('kitchen', () => {
     )
     const left = await Promise.race([
       outbox.flush('lot', lot.id),
-      new Promise<null>(resolve => setTimeout(() => resolve(null), WAIT_MS)),
+      promiseTimeout(WAIT_MS).then(() => null),
     ])
     if (left?.state !== 'refused') return null
     const { problem } = left
@@ -153,7 +154,9 @@ export const useKitchenStore = defineStore('kitchen', () => {
   })
   if (import.meta.client) {
     onBack(() => void load())
-    document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && void load())
+    useEventListener(document, 'visibilitychange', () => {
+      if (document.visibilityState === 'visible') void load()
+    })
   }
 
   const core = computed<Kitchen | null>(() => (record.value ? coreKitchen(record.value) : null))

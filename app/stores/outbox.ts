@@ -338,16 +338,19 @@ export const useOutboxStore = defineStore('outbox', () => {
 
   if (import.meta.client) {
     onBack(sendEverything)
-    window.addEventListener('online', sendEverything)
-    window.addEventListener('storage', event => isUnsentKey(event.key) && look())
-    document.addEventListener('visibilitychange', () => {
+    useEventListener(window, 'online', sendEverything)
+    useEventListener(window, 'storage', event => void (isUnsentKey(event.key) && look()))
+    useEventListener(document, 'visibilitychange', () => {
       if (document.visibilityState === 'hidden') sendEverything()
       else void ready.then(adopt)
     })
-    channel?.addEventListener(
-      'message',
-      event => void changedElsewhere.trigger(event.data as { kind: DocumentKind, id: string, version: number }),
-    )
+    if (channel)
+      useEventListener(
+        channel,
+        'message',
+        (event: MessageEvent) =>
+          void changedElsewhere.trigger(event.data as { kind: DocumentKind, id: string, version: number }),
+      )
   }
 
   /** What is not committed and why, for whoever asks whether all is saved. */

@@ -205,7 +205,9 @@ export const useWorkspaceStore = defineStore('workspace', () => {
   })
   if (import.meta.client) {
     onBack(() => void refresh())
-    document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && void refresh())
+    useEventListener(document, 'visibilitychange', () => {
+      if (document.visibilityState === 'visible') void refresh()
+    })
   }
 
   const version = computed(() => base.value?.version ?? 0)
