@@ -245,275 +245,352 @@ function partSteps(c: Component, atS: number): WorkStep[] {
 }
 const lasts = (steps: WorkStep[]) => steps.reduce((s, x) => s + (x.timeS ?? 0), 0)
 
-/** The whole order of work. @param a the assessment of this very document */
-export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): WorkStep[] {
+/** All crusts or toppings of a dessert, one after another. */
+const partsOf = (doc: FormulaDocument, role: Component['role'], from: number) =>
+  doc.components
+    .filter(c => c.role === role && (c.make || c.lines.some(l => l.massG > 0)))
+    .flatMap(c => partSteps(c, from))
+
+/** The bench while the order is written: what there is, what was used, what time it is. */
+interface Bench {
+  doc: FormulaDocument
+  kitchen: Kitchen
+  a: Assessment
+  filling: Component
+  /** Lines with grams that are heated (or mixed) together; those of them that thicken; the gelatine of all lines. */
+  first: Line[]
+  starch: Line[]
+  gelatin: Line[]
+  egg: boolean
+  boils: boolean
+  bakes: boolean
+  /** It leaves a mould or ring before it is cut or served. */
+  leavesMould: boolean
+  heatFindings: Finding[]
+  /** Seconds from the pan going on: end of a pan's heat, out of the oven, poured. */
+  heatEndS: number
+  bakedS: number
+  pouredS: number
+  clock: number
+  /** Additions met so far. */
+  joined: number
+  out: WorkStep[]
+  push: (code: WorkStep['code'], part?: Partial<WorkStep>) => void
+  /** Lines not used before, as they stand in a step; they count as used from then on. */
+  take: (lines: readonly Line[]) => WorkStep['lines']
+  rest: () => Line[]
+  findings: (test: (f: Finding) => boolean) => Finding[]
+}
+
+/** A step of which nothing is said yet. */
+const noStep = (): Omit<WorkStep, 'key' | 'code' | 'atS'> => ({
+  component: 'filling',
+  lines: [],
+  tempC: null,
+  timeS: null,
+  cue: null,
+  probe: null,
+  reasons: [],
+  findings: [],
+  params: {},
+})
+
+function benchOf(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Bench {
   const filling = fillingOf(doc)
-  const at = doc.components.indexOf(filling)
-  const byId = (ids: readonly string[]) => filling.lines.filter(l => ids.includes(l.id))
-  const of = (test: (f: Finding) => boolean) => a.findings.filter(test)
-  const stepFindings = (k: number) => of(f => f.path === `components.${at}.steps.${k}`)
-  const out: WorkStep[] = []
-  let clock = 0
-  const push = (code: WorkStep['code'], part: Partial<WorkStep> = {}) =>
-    out.push({
-      key: `${code}-${out.length}`,
-      code,
-      component: 'filling',
-      lines: [],
-      tempC: null,
-      timeS: null,
-      cue: null,
-      probe: null,
-      reasons: [],
-      findings: [],
-      atS: clock,
-      params: {},
-      ...part,
-    })
-
-  // Crusts first: their oven, then the filling.
-  const parts = (role: Component['role'], from: number) =>
-    doc.components
-      .filter(c => c.role === role && (c.make || c.lines.some(l => l.massG > 0)))
-      .flatMap(c => partSteps(c, from))
-  const crust = parts('crust', 0)
-  const crustS = lasts(crust)
-  out.push(...crust.map(s => ({ ...s, atS: s.atS - PREPARE_S - crustS })))
-
-  // Before the pan goes on.
-  clock = -PREPARE_S
   const later = filling.steps.flatMap(s => (s.kind === 'stirIn' || s.kind === 'foldIn' ? s.lineIds : []))
   const first = filling.lines.filter(l => !later.includes(l.id) && l.massG > 0)
+  const used = new Set<string>()
+  const findings = (test: (f: Finding) => boolean) => a.findings.filter(test)
+  const { kind } = doc.use
+  const cooks = doc.heat.method !== 'oven' && doc.heat.method !== 'none'
+  const b: Bench = {
+    doc,
+    kitchen,
+    a,
+    filling,
+    first,
+    starch: first.filter(isStarch),
+    gelatin: filling.lines.filter(l => hasTrait(l.ingredientId, 'gelatin') && l.massG > 0),
+    egg: first.some(l => isGroup(l, 'egg')),
+    boils: a.heat.peakTempC > BOILED_C,
+    bakes: doc.heat.method === 'oven',
+    leavesMould:
+      kind === 'turnedOut' ||
+      (kind === 'cut' && ['tartRing', 'tartShell', 'mould'].includes(vesselOf(doc, kitchen).kind)),
+    heatFindings: findings(f => f.station === 'heat' && (f.path.startsWith('heat') || f.path.startsWith('set'))),
+    heatEndS: cooks ? a.heat.endS : 0,
+    bakedS: 0,
+    pouredS: pouredAfterS(a),
+    clock: 0,
+    joined: 0,
+    out: [],
+    push: (code, part = {}) =>
+      void b.out.push({
+        ...noStep(), key: `${code}-${b.out.length}`, code, atS: b.clock, ...part,
+      }),
+    take: (lines) => {
+      const fresh = lines.filter(l => !used.has(l.id))
+      fresh.forEach(l => used.add(l.id))
+      return brief(fresh)
+    },
+    rest: () => first.filter(l => !used.has(l.id)),
+    findings,
+  }
+  return b
+}
+
+/** Before the pan goes on: zest rubbed into sugar, gelatine bloomed, starch slaked. */
+function prepare(b: Bench): void {
+  const { filling, first, gelatin, starch, bakes } = b
+  b.clock = -PREPARE_S
   const zest = filling.lines.filter(l => isGroup(l, 'zest') && l.massG > 0)
   const sugar = first.filter(l => isGroup(l, 'sugar'))
-  const gelatin = filling.lines.filter(l => hasTrait(l.ingredientId, 'gelatin') && l.massG > 0)
-  const starch = first.filter(isStarch)
-  const used = new Set<string>()
-  const take = (lines: readonly Line[]) => {
-    const fresh = lines.filter(l => !used.has(l.id))
-    fresh.forEach(l => used.add(l.id))
-    return brief(fresh)
-  }
-  const bakes = doc.heat.method === 'oven'
-  const restOf = () => first.filter(l => !used.has(l.id))
   if (zest.length && sugar.length && zest.every(z => first.includes(z)))
-    push('zestSugar', { lines: take([...zest, ...sugar]), reasons: ['zestOil'] })
+    b.push('zestSugar', { lines: b.take([...zest, ...sugar]), reasons: ['zestOil'] })
   if (gelatin.length)
-    push('bloom', {
-      lines: take(gelatin),
+    b.push('bloom', {
+      lines: b.take(gelatin),
       reasons: ['bloomEven'],
       timeS: 600,
       params: { waterG: BLOOM_WATER * gelatin.reduce((s, l) => s + l.massG, 0) },
     })
-  if (starch.length && !bakes) push('slurry', { lines: take(starch), reasons: ['slurryNoLumps'] })
+  if (starch.length && !bakes) b.push('slurry', { lines: b.take(starch), reasons: ['slurryNoLumps'] })
+}
 
-  // Heat.
-  clock = 0
-  const heatFindings = of(f => f.station === 'heat' && (f.path.startsWith('heat') || f.path.startsWith('set')))
+/** The pan, by what happens in it. */
+function chooseHeat(b: Bench, lines: WorkStep['lines'], target: HeatTarget): void {
+  const { a, first, starch, egg, boils } = b
+  const { heat } = b.doc
+  if (heat.until === 'creamVolume')
+    b.push('boilDown', { ...target, lines, cue: 'volumeBack', reasons: ['waterLeaves', 'smoothsCream'] })
+  else if (boils && starch.length)
+    b.push('boilStarch', {
+      ...target,
+      lines,
+      cue: 'thickBubble',
+      reasons: egg ? ['starchLetsBoil', 'killsAmylase'] : ['starchLetsBoil'],
+    })
+  else if (boils && first.some(l => hasTrait(l.ingredientId, 'agar')))
+    b.push('boilAgar', { ...target, lines, cue: 'clearBoil', reasons: ['agarMelts'] })
+  else if (boils)
+    b.push('boilHold', {
+      ...target,
+      lines,
+      cue: 'rollingBoil',
+      reasons: first.some(l => isGroup(l, 'dairy')) ? ['smoothsCream'] : [],
+    })
+  else if (heat.method === 'waterBath')
+    b.push('heatBath', {
+      ...target,
+      lines,
+      cue: egg ? 'line' : 'sugarGone',
+      reasons: egg ? ['noDryYolk', 'bathForgives'] : ['bathForgives'],
+    })
+  else if (heat.method === 'microwave')
+    b.push('heatMicrowave', {
+      ...target,
+      lines,
+      cue: egg ? 'line' : 'sugarGone',
+      reasons: ['burstsEven'],
+      params: { ...target.params, bursts: burstsIn(a.heat.endS) },
+    })
+  else b.push('heatDirect', { ...target, lines, cue: egg ? 'line' : 'sugarGone', reasons: egg ? ['stirAlways'] : [] })
+}
+
+type HeatTarget = Pick<WorkStep, 'tempC' | 'timeS' | 'findings' | 'probe' | 'params'>
+
+/** The heat in a pan or bowl. */
+function cook(b: Bench): void {
+  const { doc, kitchen, a, egg, boils } = b
   const { heat } = doc
-  const boils = a.heat.peakTempC > BOILED_C
-  const egg = first.some(l => isGroup(l, 'egg'))
-  const cooks = heat.method !== 'oven' && heat.method !== 'none'
-  if (cooks) {
-    const target = {
-      tempC: boils ? a.heat.peakTempC : heat.targetTempC,
-      timeS: a.heat.endS,
-      findings: heatFindings,
-      probe: 'bulk' as const,
-      params: {
-        holdS: heat.holdS,
-        reachedS: a.heat.reachedS ?? -1,
-        panG: scaleReadingG(doc, kitchen, a),
-        tare: panOf(doc, kitchen)?.tareG == null ? 0 : 1,
-      },
-    }
-    if (schoolOf(doc.school).tempersEggs) {
-      push('meltFirst', { lines: take(restOf().filter(l => !isGroup(l, 'egg'))), tempC: 60, reasons: ['temperSlow'] })
-      push('temperEggs', { lines: take(restOf()), reasons: ['temperSlow'] })
-    }
-    const lines = take(restOf())
-    if (heat.until === 'creamVolume')
-      push('boilDown', { ...target, lines, cue: 'volumeBack', reasons: ['waterLeaves', 'smoothsCream'] })
-    else if (boils && starch.length)
-      push('boilStarch', {
-        ...target,
-        lines,
-        cue: 'thickBubble',
-        reasons: egg ? ['starchLetsBoil', 'killsAmylase'] : ['starchLetsBoil'],
-      })
-    else if (boils && first.some(l => hasTrait(l.ingredientId, 'agar')))
-      push('boilAgar', { ...target, lines, cue: 'clearBoil', reasons: ['agarMelts'] })
-    else if (boils)
-      push('boilHold', {
-        ...target,
-        lines,
-        cue: 'rollingBoil',
-        reasons: first.some(l => isGroup(l, 'dairy')) ? ['smoothsCream'] : [],
-      })
-    else if (heat.method === 'waterBath')
-      push('heatBath', {
-        ...target,
-        lines,
-        cue: egg ? 'line' : 'sugarGone',
-        reasons: egg ? ['noDryYolk', 'bathForgives'] : ['bathForgives'],
-      })
-    else if (heat.method === 'microwave')
-      push('heatMicrowave', {
-        ...target,
-        lines,
-        cue: egg ? 'line' : 'sugarGone',
-        reasons: ['burstsEven'],
-        params: { ...target.params, bursts: burstsIn(a.heat.endS) },
-      })
-    else push('heatDirect', { ...target, lines, cue: egg ? 'line' : 'sugarGone', reasons: egg ? ['stirAlways'] : [] })
-    clock = a.heat.endS
-    if (egg && !boils) push('offHeat', { reasons: ['panCarries'] })
-  } else {
-    const lines = take(restOf())
-    clock = -PREPARE_S
-    if (lines.length)
-      push('mixCold', {
-        lines,
-        reasons: egg ? ['noDryYolk'] : [],
-        findings: heat.method === 'none' ? heatFindings : [],
-      })
-    clock = 0
+  b.clock = 0
+  const target: HeatTarget = {
+    tempC: boils ? a.heat.peakTempC : heat.targetTempC,
+    timeS: a.heat.endS,
+    findings: b.heatFindings,
+    probe: 'bulk',
+    params: {
+      holdS: heat.holdS,
+      reachedS: a.heat.reachedS ?? -1,
+      panG: scaleReadingG(doc, kitchen, a),
+      tare: panOf(doc, kitchen)?.tareG == null ? 0 : 1,
+    },
   }
+  if (schoolOf(doc.school).tempersEggs) {
+    b.push('meltFirst', { lines: b.take(b.rest().filter(l => !isGroup(l, 'egg'))), tempC: 60, reasons: ['temperSlow'] })
+    b.push('temperEggs', { lines: b.take(b.rest()), reasons: ['temperSlow'] })
+  }
+  const lines = b.take(b.rest())
+  chooseHeat(b, lines, target)
+  b.clock = a.heat.endS
+  if (egg && !boils) b.push('offHeat', { reasons: ['panCarries'] })
+}
 
-  // What follows, with what each meets.
-  const end = cooks ? a.heat.endS : 0
-  let join = 0
-  let baked = 0
-  const pouredS = pouredAfterS(a)
-  filling.steps.forEach((step: Step, k) => {
-    const findings = stepFindings(k)
-    if (step.kind === 'strain') push('strain', { reasons: ['eggStrings'], timeS: 60 })
-    else if (step.kind === 'blend') {
-      // What sets before it is blended waits for the cold.
-      if (!doc.set.fluidGel) push('blend', { cue: 'shine' })
-    } else if (step.kind === 'stirIn' || step.kind === 'foldIn') {
-      const lines = byId(step.lineIds).filter(l => l.massG > 0)
-      const met = a.heat.joins.find(j => j.step === k)
-      if (!lines.length || !met) return
-      const previousS = join > 0 ? a.heat.joins[join - 1]!.atS : 0
-      const wait = met.atS - previousS - (step.kind === 'foldIn' ? 180 : 120)
-      if ('given' in step.mixTempC && wait > 60)
-        push('coolTo', {
-          tempC: met.beforeC,
-          timeS: wait,
-          cue: met.beforeC < 40 ? 'handWarm' : null,
-          probe: 'bulk',
-          reasons:
-            lines.some(l => hasTrait(l.ingredientId, 'gelatin')) || (step.kind === 'foldIn' && gelatin.length)
-              ? ['noStrings']
-              : lines.some(l => isGroup(l, 'butter'))
-                ? ['butterEmulsion']
-                : [],
-        })
-      if ('given' in step.mixTempC && wait > 60) clock += wait
-      join++
-      const whites = lines.some(l => hasTrait(l.ingredientId, 'white'))
-      if (step.kind === 'foldIn') {
-        if (step.overrun > 0)
-          push(whites ? 'beatWhites' : 'whip', {
-            lines: take(lines),
-            tempC: whites ? null : step.lineTempC,
-            cue: whites ? 'stiffPeaks' : 'softPeaks',
-            reasons: whites ? [] : ['coldWhips'],
-            findings: whites ? of(f => f.code === 'rawEgg' || f.code === 'boilingSugar') : [],
-          })
-        push('fold', {
-          tempC: met.beforeC,
-          findings,
-          reasons: gelatin.length ? ['noStrings'] : [],
-          params: { afterC: met.afterC },
-        })
-      } else {
-        const has = (...groups: string[]) => lines.some(l => isGroup(l, ...groups))
-        const code: WorkCode = has('juice', 'acid')
-          ? 'juiceIn'
-          : has('butter')
-            ? 'butterIn'
-            : has('egg')
-              ? 'yolkIn'
-              : lines.some(l => hasTrait(l.ingredientId, 'gelatin'))
-                ? 'gelatinIn'
-                : 'stirIn'
-        const reasons: WorkReason[] =
-          code === 'juiceIn'
-            ? familyOf(doc.family).acidGelsMilk
-              ? ['acidSetsCream', 'notTooHot', 'notTooCold']
-              : starch.length
-                ? ['acidThinsStarch', 'freshJuice']
-                : familyOf(doc.family).fields.agar
-                  ? ['acidBreaksAgar', 'freshJuice']
-                  : gelatin.length
-                    ? ['acidWeakensGelatin']
-                    : ['freshJuice']
-            : code === 'butterIn'
-              ? ['butterEmulsion']
-              : code === 'yolkIn'
-                ? ['temperSlow', 'killsAmylase']
-                : code === 'gelatinIn'
-                  ? ['gelatinMelts']
-                  : []
-        push(code, {
-          lines: brief(lines),
-          tempC: met.beforeC,
-          findings,
-          reasons:
-            lines.some(l => hasTrait(l.ingredientId, 'gelatin')) && code !== 'gelatinIn'
-              ? [...reasons, 'gelatinMelts']
-              : reasons,
-          params: { afterC: met.afterC, lineC: step.lineTempC },
-        })
-      }
-      clock = end + met.atS
-    } else if (step.kind === 'pour') {
-      push('pour', {
-        tempC: bakes ? doc.heat.startTempC : a.heat.pourTempC,
-        reasons: bakes ? [schoolOf(doc.school).bondsBase ? 'bondsBase' : 'cleanBase'] : ['evenPour'],
-        findings: of(f => f.station === 'shape' || f.code === 'hotIntoGlass'),
-        params: { eachG: a.shape.batchG / a.shape.count, count: a.shape.count, depthM: a.shape.depthM },
+/** What is baked, or never heated, is mixed first. */
+function mixCold(b: Bench): void {
+  const lines = b.take(b.rest())
+  b.clock = -PREPARE_S
+  if (lines.length)
+    b.push('mixCold', {
+      lines,
+      reasons: b.egg ? ['noDryYolk'] : [],
+      findings: b.doc.heat.method === 'none' ? b.heatFindings : [],
+    })
+  b.clock = 0
+}
+
+/** What joins a mix, by what it is. */
+function stirCode(lines: readonly Line[]): WorkCode {
+  const has = (...groups: string[]) => lines.some(l => isGroup(l, ...groups))
+  return has('juice', 'acid')
+    ? 'juiceIn'
+    : has('butter')
+      ? 'butterIn'
+      : has('egg')
+        ? 'yolkIn'
+        : lines.some(l => hasTrait(l.ingredientId, 'gelatin'))
+          ? 'gelatinIn'
+          : 'stirIn'
+}
+
+/** Why it joins only then. */
+function stirReasons({ doc, starch, gelatin }: Bench, code: WorkCode): WorkReason[] {
+  switch (code) {
+    case 'juiceIn':
+      if (familyOf(doc.family).acidGelsMilk) return ['acidSetsCream', 'notTooHot', 'notTooCold']
+      if (starch.length) return ['acidThinsStarch', 'freshJuice']
+      if (familyOf(doc.family).fields.agar) return ['acidBreaksAgar', 'freshJuice']
+      return [gelatin.length ? 'acidWeakensGelatin' : 'freshJuice']
+    case 'butterIn':
+      return ['butterEmulsion']
+    case 'yolkIn':
+      return ['temperSlow', 'killsAmylase']
+    case 'gelatinIn':
+      return ['gelatinMelts']
+    default:
+      return []
+  }
+}
+
+/** What is stirred or folded in, with the temperature it meets. */
+function join(b: Bench, step: Step & { kind: 'stirIn' | 'foldIn' }, k: number, findings: Finding[]): void {
+  const { a } = b
+  const lines = b.filling.lines.filter(l => step.lineIds.includes(l.id)).filter(l => l.massG > 0)
+  const met = a.heat.joins.find(j => j.step === k)
+  if (!lines.length || !met) return
+  const previousS = b.joined > 0 ? a.heat.joins[b.joined - 1]!.atS : 0
+  const wait = met.atS - previousS - (step.kind === 'foldIn' ? 180 : 120)
+  if ('given' in step.mixTempC && wait > 60)
+    b.push('coolTo', {
+      tempC: met.beforeC,
+      timeS: wait,
+      cue: met.beforeC < 40 ? 'handWarm' : null,
+      probe: 'bulk',
+      reasons:
+        lines.some(l => hasTrait(l.ingredientId, 'gelatin')) || (step.kind === 'foldIn' && b.gelatin.length)
+          ? ['noStrings']
+          : lines.some(l => isGroup(l, 'butter'))
+            ? ['butterEmulsion']
+            : [],
+    })
+  if ('given' in step.mixTempC && wait > 60) b.clock += wait
+  b.joined++
+  const whites = lines.some(l => hasTrait(l.ingredientId, 'white'))
+  if (step.kind === 'foldIn') {
+    if (step.overrun > 0)
+      b.push(whites ? 'beatWhites' : 'whip', {
+        lines: b.take(lines),
+        tempC: whites ? null : step.lineTempC,
+        cue: whites ? 'stiffPeaks' : 'softPeaks',
+        reasons: whites ? [] : ['coldWhips'],
+        findings: whites ? b.findings(f => f.code === 'rawEgg' || f.code === 'boilingSugar') : [],
       })
-      if (doc.assembly.tiltDeg > 0)
-        push('lean', { params: { deg: doc.assembly.tiltDeg, highM: a.shape.lean?.highM ?? 0 } })
-    } else if (step.kind === 'bake') {
-      push('bake', {
-        tempC: heat.targetTempC,
-        timeS: a.heat.endS,
-        cue: 'wobble',
-        probe: 'deepestMiddle',
-        reasons: ['bakeCentre'],
-        findings: heatFindings,
-        params: {
-          dialC: heat.oven.airTempC,
-          airC: ovenAirC(doc, kitchen),
-          fan: heat.oven.fan ? 1 : 0,
-          bath: heat.oven.bath ? 1 : 0,
-        },
-      })
-      baked = a.heat.endS
-      clock = baked
-    }
+    b.push('fold', {
+      tempC: met.beforeC,
+      findings,
+      reasons: b.gelatin.length ? ['noStrings'] : [],
+      params: { afterC: met.afterC },
+    })
+  } else {
+    const code = stirCode(lines)
+    const reasons = stirReasons(b, code)
+    b.push(code, {
+      lines: brief(lines),
+      tempC: met.beforeC,
+      findings,
+      reasons:
+        lines.some(l => hasTrait(l.ingredientId, 'gelatin')) && code !== 'gelatinIn'
+          ? [...reasons, 'gelatinMelts']
+          : reasons,
+      params: { afterC: met.afterC, lineC: step.lineTempC },
+    })
+  }
+  b.clock = b.heatEndS + met.atS
+}
+
+/** Into the vessel. */
+function pour(b: Bench): void {
+  const { doc, a, bakes } = b
+  b.push('pour', {
+    tempC: bakes ? doc.heat.startTempC : a.heat.pourTempC,
+    reasons: bakes ? [schoolOf(doc.school).bondsBase ? 'bondsBase' : 'cleanBase'] : ['evenPour'],
+    findings: b.findings(f => f.station === 'shape' || f.code === 'hotIntoGlass'),
+    params: { eachG: a.shape.batchG / a.shape.count, count: a.shape.count, depthM: a.shape.depthM },
   })
+  if (doc.assembly.tiltDeg > 0)
+    b.push('lean', { params: { deg: doc.assembly.tiltDeg, highM: a.shape.lean?.highM ?? 0 } })
+}
 
-  const { kind } = doc.use
-  const leavesMould =
-    kind === 'turnedOut' ||
-    (kind === 'cut' && ['tartRing', 'tartShell', 'mould'].includes(vesselOf(doc, kitchen).kind))
-  // The cold.
-  clock = Math.max(pouredS, baked)
+/** The oven. */
+function bake(b: Bench): void {
+  const { doc, kitchen, a } = b
+  const { heat } = doc
+  b.push('bake', {
+    tempC: heat.targetTempC,
+    timeS: a.heat.endS,
+    cue: 'wobble',
+    probe: 'deepestMiddle',
+    reasons: ['bakeCentre'],
+    findings: b.heatFindings,
+    params: {
+      dialC: heat.oven.airTempC,
+      airC: ovenAirC(doc, kitchen),
+      fan: heat.oven.fan ? 1 : 0,
+      bath: heat.oven.bath ? 1 : 0,
+    },
+  })
+  b.bakedS = a.heat.endS
+  b.clock = b.bakedS
+}
+
+/** The steps after the heat, in their order. */
+function followSteps(b: Bench): void {
+  const at = b.doc.components.indexOf(b.filling)
+  b.filling.steps.forEach((step, k) => {
+    const findings = b.findings(f => f.path === `components.${at}.steps.${k}`)
+    if (step.kind === 'strain') b.push('strain', { reasons: ['eggStrings'], timeS: 60 })
+    // What sets before it is blended waits for the cold.
+    else if (step.kind === 'blend' && !b.doc.set.fluidGel) b.push('blend', { cue: 'shine' })
+    else if (step.kind === 'stirIn' || step.kind === 'foldIn') join(b, step, k, findings)
+    else if (step.kind === 'pour') pour(b)
+    else if (step.kind === 'bake') bake(b)
+  })
+}
+
+/** The cold, leg by leg; what is frozen leaves its mould there. */
+function chill(b: Bench): void {
+  const { doc, kitchen, a } = b
+  b.clock = Math.max(b.pouredS, b.bakedS)
   doc.chill.forEach((leg, i) => {
     const span = a.chill.legs[i]
     const place = placeOf(leg, kitchen)
     const toS = i === doc.chill.length - 1 ? a.chill.servedS : (span?.toS ?? 0)
-    clock = pouredS + (span?.fromS ?? 0)
-    push(place.kind === 'iceBath' ? 'iceBath' : 'chill', {
+    b.clock = b.pouredS + (span?.fromS ?? 0)
+    b.push(place.kind === 'iceBath' ? 'iceBath' : 'chill', {
       timeS: leg.timeS,
       tempC: valueAt(a.chill.timeS, a.chill.coreC, toS),
       probe: i === 0 ? 'deepestMiddle' : null,
-      findings: of(f => f.path.startsWith(`chill.${i}`) || (f.path === 'chill' && i === 0 && f.station === 'chill')),
+      findings: b.findings(f => f.path.startsWith(`chill.${i}`) || (f.path === 'chill' && i === 0 && f.station === 'chill')),
       reasons:
         place.kind === 'iceBath'
           ? ['stirOverIce']
@@ -524,47 +601,65 @@ export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessmen
               : [],
       params: { place: place.kind, placeId: leg.placeId ?? '', airC: place.airTempC, cover: leg.cover },
     })
-    if (place.kind === 'freezer' && leavesMould) {
-      clock = pouredS + toS
-      push('unmould', { reasons: ['freezeToUnmould', 'warmEdge'], tempC: valueAt(a.chill.timeS, a.chill.meanC, toS) })
+    if (place.kind === 'freezer' && b.leavesMould) {
+      b.clock = b.pouredS + toS
+      b.push('unmould', { reasons: ['freezeToUnmould', 'warmEdge'], tempC: valueAt(a.chill.timeS, a.chill.meanC, toS) })
     }
   })
+}
 
-  // To the plate.
-  const topping = parts('topping', 0)
+/** To the plate. */
+function serve(b: Bench): void {
+  const { doc, kitchen, a } = b
+  const topping = partsOf(doc, 'topping', 0)
   const servedS = a.serve.servedAfterS
   const topAt = servedS - lasts(topping)
-  out.push(
+  b.out.push(
     ...topping.map(s => ({
       ...s,
       atS: topAt + s.atS,
-      findings: s === topping[0] ? of(f => f.code === 'rawTopping') : [],
+      findings: s === topping[0] ? b.findings(f => f.code === 'rawTopping') : [],
     })),
   )
-  clock = servedS
-  if (doc.set.fluidGel) push('blend', { cue: 'shine' })
-  if (leavesMould && !doc.chill.some(l => placeOf(l, kitchen).kind === 'freezer'))
-    push('unmould', { reasons: ['warmEdge'], findings: of(f => f.code === 'thawing') })
+  b.clock = servedS
+  if (doc.set.fluidGel) b.push('blend', { cue: 'shine' })
+  if (b.leavesMould && !doc.chill.some(l => placeOf(l, kitchen).kind === 'freezer'))
+    b.push('unmould', { reasons: ['warmEdge'], findings: b.findings(f => f.code === 'thawing') })
   if (doc.serve.temperC !== null)
-    push('temper', {
+    b.push('temper', {
       tempC: doc.serve.temperC,
       timeS: temperTime(a, doc.serve.temperC),
       reasons: a.verdict.cold.mechanismsPa.butterPa > 0.3 * a.verdict.cold.tauPa.value ? ['butterSoftens'] : [],
     })
-  if (kind === 'cut')
-    push('cut', {
+  if (doc.use.kind === 'cut')
+    b.push('cut', {
       params: { portions: doc.assembly.portions, heightM: a.shape.pieceHeightM, portionG: a.shape.portionG },
       reasons: ['hotKnife'],
     })
-  else if (kind !== 'glass' || a.shape.count !== doc.assembly.portions)
-    push('portion', { params: { portions: doc.assembly.portions, portionG: a.shape.portionG } })
-  push('serve', {
+  else if (doc.use.kind !== 'glass' || a.shape.count !== doc.assembly.portions)
+    b.push('portion', { params: { portions: doc.assembly.portions, portionG: a.shape.portionG } })
+  b.push('serve', {
     tempC: a.verdict.cold.tempC,
     timeS: a.serve.standsOnTableS,
-    findings: of(f => f.station === 'serve' && ['counterTooLong', 'sagsOnTable', 'servedBeforeSet'].includes(f.code)),
+    findings: b.findings(f => f.station === 'serve' && ['counterTooLong', 'sagsOnTable', 'servedBeforeSet'].includes(f.code)),
     params: { tableTimeS: doc.use.tableTimeS },
   })
-  return out
+}
+
+/** The whole order of work. @param a the assessment of this very document */
+export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): WorkStep[] {
+  const b = benchOf(doc, kitchen, a)
+  // Crusts first: their oven, then the filling.
+  const crust = partsOf(doc, 'crust', 0)
+  const crustS = lasts(crust)
+  b.out.push(...crust.map(s => ({ ...s, atS: s.atS - PREPARE_S - crustS })))
+  prepare(b)
+  if (b.bakes || doc.heat.method === 'none') mixCold(b)
+  else cook(b)
+  followSteps(b)
+  chill(b)
+  serve(b)
+  return b.out
 }
 
 /** Time on the table until the piece has warmed to a mean temperature, s; null: not in the time looked at. */
