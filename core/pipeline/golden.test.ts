@@ -1,6 +1,7 @@
 /**
  * The same figures as the engine gave before the house was rebuilt, for formulas kept as files of schema version 5.
- * `LUMBIK_GOLDEN=write npx vitest run core/golden.test.ts` makes the file anew, which is right only together with a
+ * `LUMBIK_GOLDEN=write npx vitest run core/pipeline/golden.test.ts` makes the file anew, which is right only together
+ * with a
  * raised ENGINE_VERSION and a line in docs/decisions.md that says what changed and why.
  */
 import { readFileSync, writeFileSync } from 'node:fs'

@@ -18,30 +18,41 @@ export interface Mixed {
   eggG: number
 }
 
-/**
- * The mix of lines already split. Asks nothing of the document, so that a point or a sample starts here.
- * @throws {InputError} noWater
- */
-export function mixedOf(plan: MixPlan): Mixed {
+/** A split with its masses, before anything is worked out of them. */
+type Weighed = Pick<Mixed, 'plan' | 'whole' | 'cooked'>
+
+const weigh = (plan: MixPlan): Weighed => {
   const whole = mix(plan.all)
-  const cooked = plan.additions.length ? mix(plan.cooked) : whole
+  return { plan, whole, cooked: plan.additions.length ? mix(plan.cooked) : whole }
+}
+function acidify({ plan, whole, cooked }: Weighed): Mixed {
   const pH = pHOfMix(whole)
   const cookedPH = plan.additions.length ? pHOfMix(cooked) : pH
   return { plan, whole, cooked, pH, cookedPH, eggG: whole.grams.eggWhiteProtein + whole.grams.yolkProtein }
 }
 
 /**
- * The part of an assessment that no time passes in: whether every value is possible, and what is mixed. Some hundred
- * times cheaper than `assess`, so a save can ask for it.
- * @throws {InputError} naming the field, as `assess` would
- * @example mixStage(doc, kitchen).whole.massG // 730
+ * The mix of lines already split. Asks nothing of the document, so that a point or a sample starts here.
+ * @throws {InputError} noWater
  */
-export function mixStage(doc: FormulaDocument, kitchen: Kitchen): Mixed {
+export const mixedOf = (plan: MixPlan): Mixed => acidify(weigh(plan))
+
+/**
+ * Whether every value is possible and what is mixed, without its acidity: some hundred times cheaper than `assess`,
+ * so a
+ * save can ask for it.
+ * @throws {InputError} naming the field, as `assess` would
+ * @example checkMix(doc, kitchen).whole.massG // 730
+ */
+export function checkMix(doc: FormulaDocument, kitchen: Kitchen): Weighed {
   checkInputs(doc, kitchen)
-  const plan = mixPlanOf(doc, kitchen)
+  const weighed = weigh(mixPlanOf(doc, kitchen))
   const path = `components.${doc.components.indexOf(fillingOf(doc))}.lines`
   // Less than a gram is no batch yet.
-  if (!(mix(plan.all).massG >= 1)) throw new InputError('noLines', path)
-  if (!(mix(plan.cooked).grams.water > 0)) throw new InputError('noWater', path)
-  return mixedOf(plan)
+  if (!(weighed.whole.massG >= 1)) throw new InputError('noLines', path)
+  if (!(weighed.cooked.grams.water > 0)) throw new InputError('noWater', path)
+  return weighed
 }
+
+/** The first stage of an assessment. @throws {InputError} naming the field */
+export const mixStage = (doc: FormulaDocument, kitchen: Kitchen): Mixed => acidify(checkMix(doc, kitchen))

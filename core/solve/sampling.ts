@@ -12,6 +12,7 @@ import { eggEnd, eggTemperatures, GRAINY, THERMOMETER_SIGMA_K } from '../physics
 import { acidPercentOf, acidSigmaOf, evaporate, type MixPart } from '../physics/matter/mix'
 import { type BandId, bandOf, BANDS, corrected } from '../physics/set/bands'
 import { bodyOf, firmness, lnTauSigma, type SetState, yieldStress } from '../physics/set/firmness'
+import { gelatinGoal } from '../physics/set/setting'
 import { solidFat } from '../physics/thermal/properties'
 import type { Worked } from '../pipeline/assess'
 import { mixedOf } from '../pipeline/mixed'
@@ -121,7 +122,7 @@ export function createSampler(w: Worked, seed = 20260101) {
         cream: paced(Math.max(0, s.cream - meltedShare), solidFat(tempC)),
         casein: paced(s.casein, 1),
         starch: paced(s.starch, 1),
-        gelatin: paced(s.gelatin, Math.max(0, 29 - Math.max(tempC, 0)) / 24),
+        gelatin: paced(s.gelatin, gelatinGoal(tempC, w.parameters.setting)),
       })
       return yieldStress(m) * Math.exp(lnTauSigma(m) * z.model)
     }

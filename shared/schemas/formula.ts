@@ -26,7 +26,7 @@ import { fruitOf } from '#core/plan/fruit'
 import { momentOrNone } from './dates'
 import { num, orNone } from './numbers'
 import { inputProblem, yupProblem, type Problem } from './problem'
-import { mixStage } from '#core/pipeline/mixed'
+import { checkMix } from '#core/pipeline/mixed'
 
 const number = () => yup.number().strict().required()
 const text = (max = 500) => yup.string().strict().max(max).defined()
@@ -378,7 +378,7 @@ export function readDocument(input: unknown, kitchen?: Kitchen): DocumentResult 
     const fruit = doc.stock.fruit.findIndex(f => !fruitOf(f.fruitId))
     if (fruit >= 0)
       return { ok: false, problem: { path: `stock.fruit.${fruit}.fruitId`, code: 'unknownValue', params: {} } }
-    if (kitchen) mixStage(doc, kitchen)
+    if (kitchen) checkMix(doc, kitchen)
     return { ok: true, doc }
   } catch (error) {
     if (error instanceof InputError) {

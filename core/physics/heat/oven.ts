@@ -1,5 +1,5 @@
 /**
- * The oven: a filling in its vessel, layer by layer from the base (the slab of `chill/conduction` with leaky sides).
+ * The oven: a filling in its vessel, layer by layer from the base (the slab of `thermal/conduction` with leaky sides).
  *
  *   top: convection 8 (fan 20) W/(m²·K) + radiation of ε .9 + evaporation through a skin of 550 s/m; surface ≤ boiling
  *   base and sides: 20 (fan 30) through vessel and crust; in a water bath 250 to water at 90 °C

@@ -3,6 +3,7 @@ import checks from '../../checks/practice.json'
 import { freezingOf, freezingPoint, ICE_LATENT } from '../chill/freezing'
 import { waterActivity } from '../matter/taste'
 import { coolCylinder, timeBelow } from '../thermal/conduction'
+import { heatAt } from '../thermal/properties'
 import { CREAM_KNITS_C, settingAlong, type SettingInputs, UNSET } from './setting'
 
 const cream: SettingInputs = { pH: 4.2, caseinC: 3.2, caseinBelowC: CREAM_KNITS_C }
@@ -89,9 +90,18 @@ describe(`freezing (${checks.freezing.source})`, () => {
     expect(Math.abs(took / plank - 1)).toBeLessThan(0.25)
   })
   it('enthalpy and temperature are each other\'s inverse, ice only below the point, and heat is kept', () => {
-    const { enthalpy, temperature } = fz.solid.freezing!
-    for (const t of [-35, -12, -2, fz.freezingC - 0.01, 0, 4, 60])
-      expect(temperature(enthalpy(t), 10)).toBeCloseTo(t, 6)
+    const { enthalpy, settle } = fz.solid.freezing!
+    const from = [-35, -12, -2, fz.freezingC - 0.01, 0, 4, 60]
+    // Nothing taken, nothing changes; taken, the heat is found again in the enthalpy, and the largest change is told.
+    const still0 = Float64Array.from(from)
+    expect(settle(Float64Array.from(from), still0)).toBeLessThan(1e-6)
+    for (const [i, t] of from.entries()) {
+      const next = Float64Array.of(t - 1.5)
+      const moved = settle(Float64Array.of(t), next)
+      expect(enthalpy(next[0]!) - enthalpy(t)).toBeCloseTo(-1.5 * heatAt(fz.solid.cp, t), 3)
+      expect(moved).toBeCloseTo(Math.abs(next[0]! - t), 9)
+      expect(still0[i]).toBeCloseTo(t, 6)
+    }
     expect(fz.ice(fz.freezingC)).toBe(0)
     expect(fz.ice(-20)).toBeGreaterThan(0.85)
     expect(enthalpy(4) - enthalpy(-20)).toBeGreaterThan(0.8 * ICE_LATENT * f.water)

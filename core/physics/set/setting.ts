@@ -103,7 +103,7 @@ function fatAfter(solids: number, tempC: number, minutes: number, tau5: number):
 }
 
 /** Gelatin's goal at a temperature: 1 at 5 °C. */
-const gelatinGoal = (tempC: number, p: Parameters['setting']) =>
+export const gelatinGoal = (tempC: number, p: Parameters['setting'] = STANDARD.setting): number =>
   Math.max(0, p.gelatinMeltsC - Math.max(tempC, 0)) / 24
 const matured = (g1: number, g2: number, p: Parameters['setting']) =>
   p.gelatinFastShare * g1 + (1 - p.gelatinFastShare) * g2

@@ -14,13 +14,12 @@ export interface Solid {
   rho: number
   cp: HeatTable
   /**
-   * Freezing: enthalpy over temperature and back, J/kg, and the conductivity at a mean temperature; absent where
+   * Freezing: enthalpy over temperature, J/kg, and the conductivity at a mean temperature; absent where
    * nothing freezes.
    */
   freezing?: {
     pointC: number
     enthalpy: (tempC: number) => number
-    temperature: (enthalpy: number, nearC: number) => number
     k: (meanC: number) => number
     /**
      * What a step took at the heat capacity is taken from the enthalpy instead, cell by cell, so that latent heat is
