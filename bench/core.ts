@@ -6,7 +6,7 @@ import { orderOfWork } from '#core/plan/order'
 import { coolCylinder, timeBelow, valueAt } from '#core/physics/thermal/conduction'
 import { boundaryOf, type Placing } from '#core/physics/thermal/places'
 import { pHOfMix } from '#core/physics/matter/acidity'
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
 import { evaporate, mix } from '#core/physics/matter/mix'
 import { panFor, runPot, type PotInput } from '#core/physics/heat/pot'
 import { evenHeat, fractionsOf, thermalProperties } from '#core/physics/thermal/properties'
@@ -18,11 +18,12 @@ import { createQuick } from '#core/solve/quick'
 import { rebalance } from '#core/solve/rebalance'
 import { CHUNK, createSampler } from '#core/solve/sampling'
 import { taste, waterActivityOf } from '#core/physics/matter/taste'
-import { demoFormulas, demoKitchen } from '../server/database/demo'
+import { demoKitchen } from '../server/database/demo'
 import { odexCylinder, odexPot } from '../tests/support/reference'
+import { demoBenches } from '../tests/support/demo'
 
 const kitchen = demoKitchen()
-const demo = demoFormulas().map(d => d.document)
+const demo = demoBenches().map(d => d.document)
 const doc = demo[0]!
 
 /** Median time of a call, ms, after warming up. */
@@ -180,7 +181,7 @@ print(
         )
   }, 3),
 )
-const scaled = (d: FormulaDocument, i: number): FormulaDocument => ({
+const scaled = (d: Bench, i: number): Bench => ({
   ...d,
   components: d.components.map(c => ({
     ...c,

@@ -1,6 +1,6 @@
 /** `npm run --silent assess -- FILE.json [FILE.json …]`: formula documents in, assessments out, as JSON. */
 import { readFileSync } from 'node:fs'
-import { report } from '#core/formats/report'
+import { reportOf } from '#core/formats/report'
 import { InputError } from '#core/base/errors'
 import { documentProblemWords } from '../app/words/problems'
 import { readDocument } from '../shared/schemas/formula'
@@ -28,7 +28,7 @@ export function main(files: string[]): number {
       return 1
     }
     try {
-      out.push(report(result.doc))
+      out.push(reportOf(result.doc))
     } catch (e) {
       if (!(e instanceof InputError)) throw e
       console.error(

@@ -1,8 +1,9 @@
 /**
- * Writes what the documents of the project take from the code: the limits of docs/formula.schema.json from the table of
- * fields, and the parameters of docs/science.md from theirs. `npm run tables`; tests fail where they differ.
+ * Writes what the documents of the project take from the code: the limits of the JSON Schemas from the table of fields,
+ * and the parameters of docs/science.md from theirs. `npm run tables`; tests fail where they differ.
  */
 import { readFileSync, writeFileSync } from 'node:fs'
+import { benchPath } from '#core/formula/bench'
 import { FIELDS, type FieldPath } from '#core/base/fields'
 import { PARAMETER_TABLE, type ParameterRow } from '#core/base/parameters'
 
@@ -18,8 +19,16 @@ export type SchemaNode = Record<string, unknown> & {
  */
 export const CONDITIONAL: readonly FieldPath[] = ['assembly.vessel.widthM', 'heat.oven.airTempC']
 
+/** The published schemas of documents, with what stands before their fields. */
+export const SCHEMAS = { 'docs/formula.schema.json': '', 'docs/occasion.schema.json': 'occasion.' } as const
+
+/** Calls back for every number of a JSON Schema with its path as the stations name it. */
+export function eachField(schema: SchemaNode, before: string, see: (path: string, node: SchemaNode) => void): void {
+  eachNumber(schema, (path, node) => see(benchPath(before + path), node))
+}
+
 /** Calls back for every number of a JSON Schema with its path in a document. */
-export function eachNumber(
+function eachNumber(
   schema: SchemaNode,
   see: (path: string, node: SchemaNode) => void,
   node = schema,
@@ -64,13 +73,15 @@ export function withParameters(text: string): string {
 
 /** Writes both. @returns the exit code */
 export function main(): number {
-  const schema = JSON.parse(readFileSync('docs/formula.schema.json', 'utf8')) as SchemaNode
-  eachNumber(schema, (path, node) => {
-    if (!(path in FIELDS) || CONDITIONAL.includes(path as FieldPath)) return
-    const { min, max } = FIELDS[path as FieldPath]
-    Object.assign(node, { minimum: min, maximum: max })
-  })
-  writeFileSync('docs/formula.schema.json', `${JSON.stringify(schema, null, 1)}\n`)
+  for (const [file, before] of Object.entries(SCHEMAS)) {
+    const schema = JSON.parse(readFileSync(file, 'utf8')) as SchemaNode
+    eachField(schema, before, (path, node) => {
+      if (!(path in FIELDS) || CONDITIONAL.includes(path as FieldPath)) return
+      const { min, max } = FIELDS[path as FieldPath]
+      Object.assign(node, { minimum: min, maximum: max })
+    })
+    writeFileSync(file, `${JSON.stringify(schema, null, 1)}\n`)
+  }
   writeFileSync('docs/science.md', withParameters(readFileSync('docs/science.md', 'utf8')))
   return 0
 }

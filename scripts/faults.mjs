@@ -52,6 +52,9 @@ async function freshDatabase(postgres, name) {
 }
 
 /** Writes to every formula as fast as it goes, until told to stop. Each acknowledged write is remembered. */
+/** A formula with another note. */
+const noted = ({ formula, occasion }, note) => ({ formula: { ...formula, note }, occasion })
+
 function writers(url, ids, documents) {
   const { call, close } = client(url, { timeoutMs: 6000 })
   const acknowledged = new Map()
@@ -67,7 +70,7 @@ function writers(url, ids, documents) {
         const answer = await call('PUT', `/api/formulas/${id}`, {
           mutationId,
           baseVersion: versions.get(id),
-          document: { ...documents.get(id), note },
+          document: noted(documents.get(id), note),
         })
         if (answer.status === 200) {
           versions.set(id, answer.json.version)
@@ -104,7 +107,7 @@ async function lost(url, acknowledged) {
   let missing = 0
   for (const [id, { note, version }] of acknowledged) {
     const { json } = await call('GET', `/api/formulas/${id}`)
-    if (json.version < version || (json.version === version && json.document.note !== note)) missing++
+    if (json.version < version || (json.version === version && json.document.formula.note !== note)) missing++
   }
   close()
   return missing
@@ -261,7 +264,7 @@ export async function twoSaving(postgres, writes) {
         call('PUT', `/api/formulas/${id}`, {
           mutationId: randomUUID(),
           baseVersion: version,
-          document: { ...documents.get(id), note: `${n}:${i}` },
+          document: noted(documents.get(id), `${n}:${i}`),
         }),
       ),
     )
@@ -344,7 +347,7 @@ export async function backedUp(postgres) {
   await put.call('PUT', `/api/formulas/${ids[0]}`, {
     mutationId: randomUUID(),
     baseVersion: 1,
-    document: { ...documents.get(ids[0]), note: 'kept through the end of the world' },
+    document: noted(documents.get(ids[0]), 'kept through the end of the world'),
   })
   put.close()
   const folder = mkdtempSync(join(tmpdir(), 'lumbik-backup-'))
@@ -359,12 +362,12 @@ export async function backedUp(postgres) {
     const after = contents(postgres.bin, url)
     const { documents: back } = await formulasOf(server.url)
     const same = [...documents.keys()].every(
-      id => JSON.stringify({ ...back.get(id), note: '' }) === JSON.stringify({ ...documents.get(id), note: '' }),
+      id => JSON.stringify(noted(back.get(id), '')) === JSON.stringify(noted(documents.get(id), '')),
     )
     return row(
       'backed up, the database destroyed, restored',
       `${after} before and after; file mode ${mode}`,
-      before === after && same && back.get(ids[0]).note.startsWith('kept through') && mode === '600',
+      before === after && same && back.get(ids[0]).formula.note.startsWith('kept through') && mode === '600',
     )
   } finally {
     await server.stop()

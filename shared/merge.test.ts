@@ -2,16 +2,17 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { follow, merge, same } from './merge'
 import { demoFormulas } from '../server/database/demo'
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { type Bench, benchOf, fillingOf, type Planned, putBack } from '#core/formula/bench'
 
 const copy = <T>(x: T): T => structuredClone(x)
-const edited = (doc: FormulaDocument, edit: (d: FormulaDocument) => void) => {
-  const next = copy(doc)
+const edited = (doc: Planned, edit: (d: Bench) => void) => {
+  const next = copy(benchOf(doc))
   edit(next)
-  return next
+  return putBack(next)
 }
 const tart = demoFormulas()[0]!.document
-const sugar = (d: FormulaDocument) => fillingOf(d).lines.find(l => l.ingredientId === 'sugar')!
+const sugarOf = (d: Bench) => fillingOf(d).lines.find(l => l.ingredientId === 'sugar')!
+const sugar = (d: Planned | Bench) => sugarOf('formula' in d ? benchOf(d) : d)
 
 describe('what only one of them changed is taken from that one', () => {
   it('a rename and another grams', () => {
@@ -85,7 +86,10 @@ describe('where both changed the same', () => {
     })
     const { value, clashes } = merge(tart, mine, theirs)
     expect(clashes).toEqual([
-      { path: ['components', fillingOf(tart).id, 'lines', sugar(tart).id, 'massG'], base: 245, mine: 250, theirs: 240 },
+      {
+        path: ['formula', 'components', fillingOf(benchOf(tart)).id, 'lines', sugar(tart).id, 'massG'],
+        base: 245, mine: 250, theirs: 240,
+      },
     ])
     expect(sugar(value).massG).toBe(250)
     expect(sugar(merge(tart, mine, theirs, 'theirs').value).massG).toBe(240)
@@ -178,7 +182,7 @@ describe('laws', () => {
           d.name = 'x'
         }),
         before,
-      ).name,
+      ).formula.name,
     ).toBe('x')
   })
 })

@@ -18,11 +18,13 @@ export type Side = 'mine' | 'theirs'
 
 type Plain = Record<string, unknown>
 const isPlain = (x: unknown): x is Plain => typeof x === 'object' && x !== null && !Array.isArray(x)
+/** What tells an entry of a list: its own id, or that of the line it says something of. */
+const keyOf = (e: Plain): unknown => e.id ?? e.lineId
 /** A list whose entries have ids is merged entry by entry. */
-const isKeyed = (x: unknown): x is (Plain & { id: string })[] =>
+const isKeyed = (x: unknown): x is Plain[] =>
   Array.isArray(x) &&
-  x.every(e => isPlain(e) && typeof e.id === 'string') &&
-  new Set(x.map(e => (e as Plain).id)).size === x.length
+  x.every(e => isPlain(e) && typeof keyOf(e) === 'string') &&
+  new Set(x.map(e => keyOf(e as Plain))).size === x.length
 /** Shapes of which one of several is said: half of one and half of the other would be nonsense. */
 const isChoice = (x: Plain) => 'simulated' in x || 'given' in x || typeof x.kind === 'string'
 
@@ -91,7 +93,7 @@ function mergeList(
   prefer: Side,
   clashes: Clash[],
 ): Plain[] {
-  const by = (list: Plain[]) => new Map(list.map(e => [String(e.id), e]))
+  const by = (list: Plain[]) => new Map(list.map(e => [String(keyOf(e)), e]))
   const [b, m, t] = [by(base), by(mine), by(theirs)]
   const merged = new Map<string, Plain>()
   for (const id of new Set([...m.keys(), ...t.keys()])) {
@@ -99,12 +101,12 @@ function mergeList(
     if (value !== undefined) merged.set(id, value as Plain)
   }
   const order = (list: Plain[], among: Map<string, unknown>) =>
-    list.map(e => String(e.id)).filter(id => among.has(id))
+    list.map(e => String(keyOf(e))).filter(id => among.has(id))
   const moved = !same(order(mine, b), order(base, m))
   const [lead, follow] = moved ? [mine, theirs] : [theirs, mine]
-  const ids = lead.map(e => String(e.id))
+  const ids = lead.map(e => String(keyOf(e)))
   follow.forEach((e, i) => {
-    const id = String(e.id)
+    const id = String(keyOf(e))
     if (ids.includes(id)) return
     const before = follow
       .slice(0, i)

@@ -1,5 +1,5 @@
 /** Every kind of dessert in the stations, "why" beside the numbers, and the way out for a cook's own script. */
-import { expect, open, settled, test } from './support/lumbik'
+import { expect, open, settled, test, withField } from './support/lumbik'
 import type { Page } from '@playwright/test'
 
 const demo = (n: number) => `0e1f0000-0006-4000-8000-${n.toString(16).padStart(12, '0')}`
@@ -132,13 +132,7 @@ test('POST /api/assess gives the figures, and names the field of what cannot be'
   expect(figures.cold.band).toBe('slicesCleanly')
   expect(Object.values(figures.cold.bandShares).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9)
   expect(figures.storageDays).toBe(7)
-  const bad = await post({
-    ...document,
-    heat: {
-      ...(document.heat as object),
-      oven: { airTempC: 10, fan: false, bath: false, timeS: { simulated: true }, ovenId: null, offsetK: 0 },
-    },
-  })
+  const bad = await post(withField(document, 'formula.components.0.process.heat.oven.airTempC', 10))
   expect(bad.status).toBe(422)
   expect(((await bad.json()) as { data: { path: string } }).data.path).toBe('document.heat.oven.airTempC')
 })

@@ -1,6 +1,6 @@
 /** Shelf, Kitchen, import: the places outside a formula. */
 import { writeFileSync } from 'node:fs'
-import { DEMO, expect, open, SCONES, settled, test } from './support/lumbik'
+import { DEMO, expect, open, SCONES, settled, test, withField } from './support/lumbik'
 
 /** Formulas and places of the demo. */
 const SHELF = 16
@@ -53,12 +53,12 @@ test.describe('Shelf', () => {
     await expect(alert).toContainText('it is not JSON')
     await offer('b.json', '{"hello":1}')
     await expect(alert).toContainText('field “format”')
-    await offer('c.json', JSON.stringify({ ...document, version: 6 }))
+    await offer('c.json', JSON.stringify(withField(document, 'formula.version', 7)))
     await expect(alert).toContainText('newer version')
-    await offer('d.json', JSON.stringify({ ...document, heat: { ...(document.heat as object), targetTempC: 300 } }))
+    await offer('d.json', JSON.stringify(withField(document, 'formula.components.0.process.heat.targetTempC', 300)))
     await expect(alert).toContainText('heat.targetTempC')
     await expect(alert).toContainText('at most 105')
-    await offer('e.json', JSON.stringify({ ...document, note: 'x'.repeat(1_100_000) }))
+    await offer('e.json', JSON.stringify(withField(document, 'formula.note', 'x'.repeat(1_100_000))))
     await expect(alert).toContainText('limit of 1 MB')
     await page.reload()
     await expect(page.locator('.rows > li')).toHaveCount(SHELF)

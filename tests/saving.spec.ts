@@ -17,10 +17,10 @@ import {
 const api = (url: string, path: string) =>
   fetch(`${url}${path}`).then(r => r.json()) as Promise<{
     version: number
-    document: { name: string, components: { lines: { ingredientId: string, massG: number }[] }[] }
+    document: { formula: { name: string, components: { lines: { ingredientId: string, massG: number }[] }[] } }
   }>
 const sugar = async (url: string) =>
-  (await api(url, `/api/formulas/${SCONES}`)).document.components[0]!.lines.find(l => l.ingredientId === 'sugar')!
+  (await api(url, `/api/formulas/${SCONES}`)).document.formula.components[0]!.lines.find(l => l.ingredientId === 'sugar')!
     .massG
 
 test('saved is what the database holds, over a server restart too', async ({ page, lumbik }) => {
@@ -160,7 +160,7 @@ test('where two changed different fields, both are kept and nobody is asked; a r
   await expect(second.getByRole('spinbutton', { name: 'Grams of Caster sugar' })).toHaveValue('150')
   await saved(second)
   const now = await api(lumbik.url, `/api/formulas/${SCONES}`)
-  expect([now.document.name, await sugar(lumbik.url)]).toEqual(['Renamed on the shelf', 150])
+  expect([now.document.formula.name, await sugar(lumbik.url)]).toEqual(['Renamed on the shelf', 150])
   await second.context().close()
 })
 

@@ -4,7 +4,7 @@
  * dragging the handle or with Alt and the arrow keys. Add with `/`, take out with undo behind it.
  */
 import type { Assessment } from '#core/pipeline/assessment'
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
 import { renewSteps } from '#core/formula/steps'
 import { basisG, ratiosOf, type PercentBasis } from '#core/formula/percent'
 import { findIngredient } from '#core/base/ingredients/ingredients'
@@ -13,7 +13,7 @@ import { EGG_GRADES, eggCount } from '#core/base/ingredients/measures'
 import { VueDraggable } from 'vue-draggable-plus'
 import { basisOfWords, RATIO_WORDS } from '~/words/balance'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment | null }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment | null }>()
 const emit = defineEmits<{ swap: [lineId: string] }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()

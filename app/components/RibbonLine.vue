@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** The line of six stations: where you are, what each says, and whether it is fine. */
 import { STATIONS, stationOfPath, type Assessment, type Station } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { MARK_WORDS, STATION_NAMES } from '~/words/names'
 import { readout } from '~/words/verdict'
 
-const props = defineProps<{ id: string, station: Station, doc: FormulaDocument, assessment: Assessment | null, /** Path of a field that cannot be computed. */ faultPath?: string }>()
+const props = defineProps<{ id: string, station: Station, doc: Bench, assessment: Assessment | null, /** Path of a field that cannot be computed. */ faultPath?: string }>()
 const fmt = useFormat()
 const stops = computed(() => STATIONS.map((key, i) => ({
   key, number: i + 1, name: STATION_NAMES[key], here: key === props.station, mark: props.faultPath !== undefined && stationOfPath(props.faultPath) === key ? 'error' as const : props.assessment?.stations[key].mark ?? 'fine',

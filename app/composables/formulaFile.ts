@@ -1,15 +1,15 @@
 /** Formula files out and in. A file is taken whole or not at all; an error names the field. */
-import type { FormulaDocument } from '#core/formula/document'
+import type { Planned } from '#core/formula/bench'
 import { documentProblemWords } from '~/words/problems'
 import { BODY_LIMIT } from '../../shared/schemas/wire'
 
-/** Offers a document as a file. */
-export function exportFormula(doc: FormulaDocument) {
-  const url = URL.createObjectURL(new Blob([`${JSON.stringify(doc, null, 2)}\n`], { type: 'application/json' }))
+/** Offers a formula with its occasion as a file. */
+export function exportFormula(planned: Planned) {
+  const url = URL.createObjectURL(new Blob([`${JSON.stringify(planned, null, 2)}\n`], { type: 'application/json' }))
   const link = document.createElement('a')
   link.href = url
   link.download = `${
-    doc.name
+    planned.formula.name
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-|-$/g, '') || 'formula'

@@ -1,4 +1,6 @@
 /** What the server has not committed yet, as this browser keeps it: one entry a document and tab. */
+import { migrate } from '#core/formula/migrate'
+import { plainOccasion } from '#core/formula/occasion'
 import { browserStore } from './browserStore'
 
 export type DocumentKind = 'formula' | 'kitchen' | 'lot'
@@ -29,11 +31,27 @@ const storeKey = (e: Pick<Unsent, 'kind' | 'id' | 'tab'>) => `${PREFIX}${e.kind}
 export const keepUnsent = (e: Unsent) => browserStore.set(storeKey(e), JSON.stringify(e))
 export const dropUnsent = (e: Pick<Unsent, 'kind' | 'id' | 'tab'>) => browserStore.remove(storeKey(e))
 
+/**
+ * What an earlier Lumbik kept of a formula was one document. What cannot be read stays as it is: the server says why.
+ */
+function asPlanned(value: unknown): unknown {
+  try {
+    const { formula, occasion } = migrate(value)
+    return { formula, occasion: occasion ?? plainOccasion() }
+  } catch {
+    return value
+  }
+}
+
 /** An entry as kept, of this or an earlier form; null for what cannot be read. */
 function readEntry(key: string): Unsent | null {
   try {
     const raw = JSON.parse(browserStore.get(key) ?? 'null') as
       (Unsent & { formulaId?: string, baseVersion?: number, document?: { name: string }, inFlight?: unknown }) | null
+    if (raw?.kind === 'formula' && raw.value) {
+      const base = { ...raw.base, value: raw.base.value && asPlanned(raw.base.value) }
+      return { ...raw, base, value: asPlanned(raw.value) }
+    }
     if (raw?.formulaId && raw.document) {
       const flight = raw.inFlight as { mutationId: string, baseVersion: number, document: unknown } | null
       return {
@@ -42,7 +60,7 @@ function readEntry(key: string): Unsent | null {
         name: raw.document.name,
         tab: raw.tab,
         base: { version: raw.baseVersion ?? 0, value: null },
-        value: raw.document,
+        value: asPlanned(raw.document),
         inFlight: flight && { mutationId: flight.mutationId, baseVersion: flight.baseVersion, value: flight.document },
       }
     }

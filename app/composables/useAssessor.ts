@@ -4,7 +4,8 @@
  */
 import { proxy, wrap, type Remote } from 'comlink'
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
+import type { Part } from '#core/pipeline/dessert'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import type { Adjustment } from '#core/solve/adjust'
 import type { Lever } from '#core/solve/elasticity'
@@ -82,6 +83,10 @@ export function keepWorker<T>(make: () => Worker, onRestart: () => void): Keeper
 
 export function useAssessor() {
   const assessment = shallowRef<Assessment | null>(null)
+  /** The component the assessment is of. */
+  const of = ref('')
+  /** How all components of the dessert stand. */
+  const parts = shallowRef<Part[]>([])
   const problem = shallowRef<InputProblem | null>(null)
   const shares = shallowRef<Shares | null>(null)
   const adjustments = shallowRef<Adjustment[]>([])
@@ -94,7 +99,7 @@ export function useAssessor() {
   const sampled = ref(0)
   const adjusted = ref(0)
 
-  let latest: { seq: number, doc: FormulaDocument, kitchen: Kitchen } | null = null
+  let latest: { seq: number, doc: Bench, kitchen: Kitchen } | null = null
   let busy = false
   let job = 0
 
@@ -121,8 +126,10 @@ export function useAssessor() {
       )
       if (answer.seq > answered.value) {
         answered.value = answer.seq
+        parts.value = answer.parts
         if ('assessment' in answer) {
           assessment.value = answer.assessment
+          of.value = answer.of
           problem.value = null
         } else {
           problem.value = answer.problem
@@ -166,7 +173,7 @@ export function useAssessor() {
   const bulkSoon = useTimeoutFn(startBulk, BULK_DELAY_MS, { immediate: false })
 
   /** Asks for the assessment of a document; only plain data crosses. */
-  function ask(doc: FormulaDocument, kitchen: Kitchen) {
+  function ask(doc: Bench, kitchen: Kitchen) {
     latest = { seq: ++asked.value, doc: toPlain(doc), kitchen: toPlain(kitchen) }
     if (job > 0) void bulk.api().cancel(job)
     job++
@@ -189,6 +196,8 @@ export function useAssessor() {
     ask,
     turn,
     assessment,
+    of,
+    parts,
     problem,
     shares,
     adjustments,

@@ -1,5 +1,5 @@
 /** Other states of a formula: its versions, variants and what it came from, fetched when they are looked at. */
-import type { FormulaDocument } from '#core/formula/document'
+import { type Bench, benchOf } from '#core/formula/bench'
 import type { FormulaRecord, VersionItem, VersionList, VersionRecord } from '../../shared/schemas/wire'
 
 export interface Other {
@@ -10,7 +10,7 @@ export interface Other {
   at: string | null
 }
 export interface Compared extends Other {
-  doc: FormulaDocument
+  doc: Bench
 }
 
 /** At most so many beside the formula itself. */
@@ -20,7 +20,7 @@ const GHOSTS_MOST = 5
 export function useComparison(formulaId: () => string) {
   const list = shallowRef<VersionList | null>(null)
   const failed = ref(false)
-  const docs = shallowRef<Record<string, FormulaDocument>>({})
+  const docs = shallowRef<Record<string, Bench>>({})
   const chosen = useKeptByTab<Record<string, string[]>>('lumbik:compare', {})
   const keys = computed(() => chosen.value[formulaId()] ?? [])
 
@@ -50,7 +50,7 @@ export function useComparison(formulaId: () => string) {
         o.kind === 'version'
           ? await api<VersionRecord>(`/api/versions/${o.id}`)
           : await api<FormulaRecord>(`/api/formulas/${o.id}`)
-      docs.value = { ...docs.value, [o.key]: document }
+      docs.value = { ...docs.value, [o.key]: benchOf(document) }
     } catch {
       failed.value = true
     }

@@ -2,6 +2,7 @@
 /** A new formula: paste it as you have it, say what it must do, and it goes on the bench in grams. */
 import { createFormula } from '#core/formula/create'
 import { suggestTarget } from '#core/solve/target'
+import { putBack } from '#core/formula/bench'
 import { FAMILIES, type Family, type Line, type School } from '#core/formula/document'
 import type { Use } from '#core/physics/set/bands'
 import { familyOf } from '#core/formula/families'
@@ -106,12 +107,12 @@ async function create() {
   error.value = ''
   const { id } = draft.value
   const name = draft.value.name.trim() || recipe.value.name.slice(0, 120) || `A new ${FAMILY_NAMES[family.value].name.toLowerCase()}`
-  const document = createFormula({ name, school: school.value, use: draft.value.use, lines: built.value, crust: crust.value, topping: topping.value, note: note.value }, kitchen.core!, () => crypto.randomUUID())
+  const bench = createFormula({ name, school: school.value, use: draft.value.use, lines: built.value, crust: crust.value, topping: topping.value, note: note.value }, kitchen.core!, () => crypto.randomUUID())
   const bloom = items.value.find(i => i.bloom)?.bloom
-  if (bloom) document.set.bloom = bloom
-  document.heat.targetTempC = suggestTarget(document, kitchen.core!)
+  if (bloom) bench.set.bloom = bloom
+  bench.heat.targetTempC = suggestTarget(bench, kitchen.core!)
   try {
-    await api<FormulaRecord>('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document, label: 'as pasted' } })
+    await api<FormulaRecord>('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document: putBack(bench), label: 'as pasted' } })
     draft.value = empty()
     await navigateTo(`/formula/${id}/balance`)
   } catch (e) {

@@ -53,7 +53,7 @@ async function act(what: string, work: () => Promise<void>) {
 }
 const duplicate = (item: FormulaListItem) => act('Duplicating', async () => {
   const { document } = await api<FormulaRecord>(`/api/formulas/${item.id}`)
-  await api('/api/formulas', { method: 'POST', body: { id: crypto.randomUUID(), mutationId: crypto.randomUUID(), document: { ...document, name: `${document.name}, copy`.slice(0, 120) }, label: 'copy', parentFormulaId: item.id } })
+  await api('/api/formulas', { method: 'POST', body: { id: crypto.randomUUID(), mutationId: crypto.randomUUID(), document: named(document, `${document.formula.name}, copy`), label: 'copy', parentFormulaId: item.id } })
   await shelf.load()
 })
 const remove = (item: FormulaListItem) => act('Deleting', async () => {

@@ -3,11 +3,12 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { adoptUnsent, allUnsent, keepUnsent, type Unsent } from '../composables/unsent'
 import { away } from '../composables/api'
 import { browserStore, storageFailing } from '../composables/browserStore'
+import older from '#core/checks/older.json'
 import { useKitchenStore } from './kitchen'
 import { useOutboxStore, type Settled } from './outbox'
-import { useWorkspaceStore } from './workspace'
+import { named, useWorkspaceStore } from './workspace'
 import { formula } from '../../tests/support/core'
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { type Bench, benchOf, fillingOf, type Planned, putBack } from '#core/formula/bench'
 
 const ID = '11111111-1111-4111-8111-111111111111'
 const locks = (held: string[]) =>
@@ -21,7 +22,8 @@ const locks = (held: string[]) =>
   })
 
 /** A server of one formula, as the real one answers; `answer` may be replaced to lose, refuse or hold answers. */
-function oneFormula(document: FormulaDocument) {
+function oneFormula(bench: Bench) {
+  const document = putBack(bench)
   const taken = new Map<string, number>()
   const state = {
     version: 1,
@@ -40,7 +42,7 @@ function oneFormula(document: FormulaDocument) {
   vi.stubGlobal('fetch', async (url: string, init: RequestInit = {}) => {
     state.calls.push(`${init.method ?? 'GET'} ${url}`)
     const body = init.body
-      ? (JSON.parse(String(init.body)) as { mutationId: string, baseVersion: number, document: FormulaDocument })
+      ? (JSON.parse(String(init.body)) as { mutationId: string, baseVersion: number, document: Planned })
       : null
     if (url === '/api/bin/restore') {
       state.deleted = false
@@ -64,11 +66,12 @@ function oneFormula(document: FormulaDocument) {
   })
   return state
 }
-const sugar = (d: FormulaDocument) => fillingOf(d).lines.find(l => l.ingredientId === 'sugar')!.massG
-const withSugar = (d: FormulaDocument, massG: number, name = d.name): FormulaDocument => {
-  const next = structuredClone(d)
-  fillingOf(next).lines.find(l => l.ingredientId === 'sugar')!.massG = massG
-  return { ...next, name }
+const sugarOf = (d: Bench) => fillingOf(d).lines.find(l => l.ingredientId === 'sugar')!
+const sugar = (d: Planned) => sugarOf(benchOf(d)).massG
+const withSugar = (d: Planned, massG: number, name = d.formula.name): Planned => {
+  const next = structuredClone(benchOf(d))
+  sugarOf(next).massG = massG
+  return putBack({ ...next, name })
 }
 
 beforeEach(() => {
@@ -89,7 +92,7 @@ describe('while something is dragged', () => {
     const ws = useWorkspaceStore()
     await ws.open(ID)
     const written = vi.spyOn(browserStore, 'set')
-    const grams = () => (allUnsent()[0]?.value as FormulaDocument | undefined)?.components[0]!.lines[0]!.massG
+    const grams = () => (allUnsent()[0]?.value as Planned | undefined)?.formula.components[0]!.lines[0]!.massG
     const drag = (massG: number) => ws.change('map', d => Object.assign(fillingOf(d).lines[0]!, { massG }))
     window.dispatchEvent(new MouseEvent('mousedown'))
     for (const massG of [171, 172, 173, 174]) drag(massG)
@@ -108,7 +111,7 @@ describe('while something is dragged', () => {
     window.dispatchEvent(new MouseEvent('mousedown'))
     for (const massG of [181, 182]) ws.change('map', d => Object.assign(fillingOf(d).lines[0]!, { massG }))
     window.dispatchEvent(new Event('pagehide'))
-    expect(fillingOf(allUnsent()[0]!.value as FormulaDocument).lines[0]!.massG).toBe(182)
+    expect(fillingOf(benchOf(allUnsent()[0]!.value as Planned)).lines[0]!.massG).toBe(182)
     window.dispatchEvent(new MouseEvent('mouseup'))
   })
 })
@@ -119,8 +122,8 @@ describe('what the browser keeps', () => {
     id: ID,
     name: 'Tart',
     tab,
-    base: { version: 3, value: formula() },
-    value: formula(),
+    base: { version: 3, value: putBack(formula()) },
+    value: putBack(formula()),
     inFlight: null,
     ...over,
   })
@@ -145,16 +148,16 @@ describe('what the browser keeps', () => {
         formulaId: ID,
         tab: 'old',
         baseVersion: 4,
-        document: formula(),
+        document: older.files[0]!.document,
         mutationId: 'm',
-        inFlight: { mutationId: 'm', baseVersion: 4, document: formula() },
+        inFlight: { mutationId: 'm', baseVersion: 4, document: older.files[0]!.document },
       }),
     )
     localStorage.setItem('lumbik:unsent:x:y', '{broken')
     expect(adoptUnsent('mine', new Set())).toMatchObject([
       { kind: 'formula', id: ID, base: { version: 4, value: null }, inFlight: { mutationId: 'm', baseVersion: 4 } },
     ])
-    expect(allUnsent()).toHaveLength(1)
+    expect(allUnsent()).toMatchObject([{ value: { formula: { version: 6 }, occasion: { version: 1 } } }])
   })
   it('a full store says so and goes on in memory', () => {
     const own = Object.getOwnPropertyDescriptor(window, 'localStorage')!
@@ -174,14 +177,15 @@ describe('what the browser keeps', () => {
 })
 
 describe('sending', () => {
-  const open = async (document = formula()) => {
-    const server = oneFormula(document)
+  const open = async (bench = formula()) => {
+    const document = putBack(bench)
+    const server = oneFormula(bench)
     const outbox = useOutboxStore()
     await outbox.ready
     const settled: Settled[] = []
     outbox.onSettled(s => void settled.push(s))
-    const put = (value: FormulaDocument) =>
-      outbox.put('formula', ID, value.name, { version: server.version, value: document }, value)
+    const put = (value: Planned) =>
+      outbox.put('formula', ID, value.formula.name, { version: server.version, value: document }, value)
     return { server, outbox, settled, put, document }
   }
   it('a change is kept at once, sent, and gone when it is committed', async () => {
@@ -217,7 +221,7 @@ describe('sending', () => {
     server.version++
     put(withSugar(document, 14))
     await outbox.flush('formula', ID)
-    expect([sugar(server.document), server.document.name, outbox.list.length]).toEqual([14, 'Renamed by another', 0])
+    expect([sugar(server.document), server.document.formula.name, outbox.list.length]).toEqual([14, 'Renamed by another', 0])
   })
   it('what different people changed is merged; the same field is asked, with both values', async () => {
     const { server, outbox, put, settled, document } = await open()
@@ -225,7 +229,7 @@ describe('sending', () => {
     server.version++
     outbox.put('formula', ID, 'x', { version: 1, value: document }, withSugar(document, 15))
     await outbox.flush('formula', ID)
-    expect([server.document.name, sugar(server.document)]).toEqual(['Theirs', 15])
+    expect([server.document.formula.name, sugar(server.document)]).toEqual(['Theirs', 15])
     expect(settled.some(s => s.merged)).toBe(true)
     const before = server.document
     server.document = withSugar(before, 99)
@@ -237,7 +241,7 @@ describe('sending', () => {
     put(withSugar(before, 17))
     const calls = server.calls.length
     await outbox.flush('formula', ID)
-    expect([server.calls.length, sugar(allUnsent()[0]!.value as FormulaDocument)]).toEqual([calls, 17])
+    expect([server.calls.length, sugar(allUnsent()[0]!.value as Planned)]).toEqual([calls, 17])
     outbox.decide('formula', ID, 'mine')
     await outbox.flush('formula', ID)
     expect([sugar(server.document), outbox.list.length]).toEqual([17, 0])
@@ -277,20 +281,20 @@ describe('the workspace', () => {
     ws.change('', d => void (fillingOf(d).lines[0]!.massG = 111))
     await ws.send()
     ws.change('', d => void (fillingOf(d).lines[0]!.massG = 222))
-    server.document = { ...server.document, name: 'Theirs' }
+    server.document = named(server.document, 'Theirs')
     server.version++
     await ws.send()
     expect([ws.doc!.name, fillingOf(ws.doc!).lines[0]!.massG, ws.saveState]).toEqual(['Theirs', 222, 'saved'])
     ws.undo()
     expect([ws.doc!.name, fillingOf(ws.doc!).lines[0]!.massG]).toEqual(['Theirs', 111])
     await ws.send()
-    expect([server.document.name, fillingOf(server.document).lines[0]!.massG]).toEqual(['Theirs', 111])
+    expect([server.document.formula.name, fillingOf(benchOf(server.document)).lines[0]!.massG]).toEqual(['Theirs', 111])
   })
   it('a tab that comes to the front takes what it has not changed', async () => {
     const server = oneFormula(formula())
     const ws = useWorkspaceStore()
     await ws.open(ID)
-    server.document = { ...server.document, note: 'from elsewhere' }
+    server.document.formula = { ...server.document.formula, note: 'from elsewhere' }
     server.version++
     await ws.refresh()
     expect([ws.doc!.note, ws.version]).toEqual(['from elsewhere', 2])
@@ -308,7 +312,7 @@ describe('the workspace', () => {
     expect([ws.saveState, useOutboxStore().list.map(e => [e.id, e.state])]).toEqual(['saved', [[ID, 'unsent']]])
     server.answer = null
     await useOutboxStore().flush('formula', ID)
-    expect([server.document.note, useOutboxStore().list.length]).toEqual(['unsent', 0])
+    expect([server.document.formula.note, useOutboxStore().list.length]).toEqual(['unsent', 0])
   })
 })
 

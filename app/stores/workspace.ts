@@ -1,27 +1,35 @@
 /**
- * The formula on the bench: one plain document and undo by snapshots (one step per gesture). Every change goes to the
- * outbox; what somebody else changed comes into the document and into each step of undo.
+ * The formula on the bench: formula and occasion as one plain document, the component the stations work on, and undo by
+ * snapshots (one step per gesture). Every change goes to the outbox; what somebody else changed comes into the document
+ * and into each step of undo.
  */
-import type { FormulaDocument } from '#core/formula/document'
+import { type Bench, benchOf, type Planned, putBack } from '#core/formula/bench'
 import { follow, same } from '../../shared/merge'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 
 const HISTORY = 200
 
 export type SaveState = 'saved' | 'saving' | 'unsent' | 'conflict'
+/** The same dessert by another name. */
+export const named = ({ formula, occasion }: Planned, name: string): Planned =>
+  toPlain({ formula: { ...formula, name: name.slice(0, 120) }, occasion })
 /** Why there is nothing on the bench. */
 export type Missing = 'unknown' | 'deleted' | 'unreadable' | 'away'
 
 export const useWorkspaceStore = defineStore('workspace', () => {
   const outbox = useOutboxStore()
   const id = ref('')
-  const doc = shallowRef<FormulaDocument | null>(null)
+  const planned = shallowRef<Planned | null>(null)
+  /** Component the stations work on; empty: the filling. */
+  const component = ref('')
+  /** It, laid out with its vessel, cold and occasion. */
+  const doc = computed(() => planned.value && benchOf(planned.value, component.value))
   /** What the server has, as far as this tab knows. */
-  const base = shallowRef<{ version: number, value: FormulaDocument } | null>(null)
+  const base = shallowRef<{ version: number, value: Planned } | null>(null)
   const savedAt = ref('')
   const missing = ref<Missing | null>(null)
-  const past = shallowRef<FormulaDocument[]>([])
-  const future = shallowRef<FormulaDocument[]>([])
+  const past = shallowRef<Planned[]>([])
+  const future = shallowRef<Planned[]>([])
   let gesture = ''
 
   const entry = computed(() => (id.value ? outbox.entryOf('formula', id.value) : null))
@@ -40,7 +48,8 @@ export const useWorkspaceStore = defineStore('workspace', () => {
   })
 
   function reset() {
-    doc.value = null
+    planned.value = null
+    component.value = ''
     base.value = null
     missing.value = null
     past.value = []
@@ -72,21 +81,21 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     }
     const unsent = outbox.entryOf('formula', formulaId)
     if (unsent) {
-      doc.value = unsent.value as FormulaDocument
-      base.value = { version: unsent.base.version, value: (unsent.base.value ?? unsent.value) as FormulaDocument }
+      planned.value = unsent.value as Planned
+      base.value = { version: unsent.base.version, value: (unsent.base.value ?? unsent.value) as Planned }
       void outbox.send(`formula:${formulaId}`)
-    } else doc.value = base.value?.value ?? null
+    } else planned.value = base.value?.value ?? null
   }
 
   /** Takes a new state of the server's; what was not changed here follows it, each step of undo too. */
-  function rebase(version: number, value: FormulaDocument, updatedAt: string) {
+  function rebase(version: number, value: Planned, updatedAt: string) {
     const before = base.value?.value
     base.value = { version, value }
     savedAt.value = updatedAt
-    if (!before || !doc.value || same(before, value)) return
+    if (!before || !planned.value || same(before, value)) return
     past.value = past.value.map(d => follow(before, value, d))
     future.value = future.value.map(d => follow(before, value, d))
-    doc.value = follow(before, value, doc.value)
+    planned.value = follow(before, value, planned.value)
   }
 
   /** A tab that comes to the front takes what was changed meanwhile. */
@@ -104,27 +113,37 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     }
   }
 
-  const touched = () => outbox.put('formula', id.value, doc.value!.name, base.value!, doc.value)
+  const touched = () => outbox.put('formula', id.value, planned.value!.formula.name, base.value!, planned.value)
 
   /**
-   * Changes the document. Changes of one gesture (a run of key presses in one field, a drag) make one step of undo.
+   * Changes what is on the bench. Changes of one gesture (a run of key presses in one field, a drag) make one step of
+   * undo.
    * @param name of the gesture; an empty one is always a step of its own
    */
-  function change(name: string, edit: (draft: FormulaDocument) => void) {
+  function change(name: string, edit: (draft: Bench) => void) {
     if (!doc.value) return
     const next = toPlain(doc.value)
     edit(next)
     replace(next, name)
   }
 
-  /** Puts a whole document in place, as one step. */
-  function replace(next: FormulaDocument, name = '') {
-    if (!doc.value || JSON.stringify(next) === JSON.stringify(doc.value)) return
-    if (!name || name !== gesture) past.value = [...past.value.slice(-HISTORY + 1), doc.value]
+  /** Puts a whole bench in place, as one step. */
+  const replace = (next: Bench, name = '') => replaceAll(putBack(next), name)
+
+  /** Puts another state of the whole dessert in place, as one step. */
+  function replaceAll(next: Planned, name = '') {
+    if (!planned.value || same(next, planned.value)) return
+    if (!name || name !== gesture) past.value = [...past.value.slice(-HISTORY + 1), planned.value]
     gesture = name
     future.value = []
-    doc.value = next
+    planned.value = next
     touched()
+  }
+
+  /** Turns the stations to another component of the dessert. */
+  function turnTo(componentId: string) {
+    component.value = componentId
+    endGesture()
   }
 
   /** The next change begins a step of its own. */
@@ -134,19 +153,19 @@ export const useWorkspaceStore = defineStore('workspace', () => {
 
   function undo() {
     const last = past.value.at(-1)
-    if (!last || !doc.value) return
-    future.value = [doc.value, ...future.value]
+    if (!last || !planned.value) return
+    future.value = [planned.value, ...future.value]
     past.value = past.value.slice(0, -1)
-    doc.value = last
+    planned.value = last
     gesture = ''
     touched()
   }
   function redo() {
     const next = future.value[0]
-    if (!next || !doc.value) return
-    past.value = [...past.value, doc.value]
+    if (!next || !planned.value) return
+    past.value = [...past.value, planned.value]
     future.value = future.value.slice(1)
-    doc.value = next
+    planned.value = next
     gesture = ''
     touched()
   }
@@ -160,9 +179,9 @@ export const useWorkspaceStore = defineStore('workspace', () => {
    * @throws {ApiError}
    */
   async function keepBoth(label: string): Promise<string | null> {
-    if (!doc.value || !entry.value?.theirs) return null
+    if (!planned.value || !entry.value?.theirs) return null
     const newId = crypto.randomUUID()
-    const document = { ...toPlain(doc.value), name: label.slice(0, 120) }
+    const document = named(planned.value, label)
     await api('/api/formulas', {
       method: 'POST',
       body: { id: newId, mutationId: crypto.randomUUID(), document, label: 'variant', parentFormulaId: id.value },
@@ -173,31 +192,31 @@ export const useWorkspaceStore = defineStore('workspace', () => {
   /** After a conflict: drops this tab's state for the other's. It can still be undone. */
   function takeTheirs() {
     const theirs = entry.value?.theirs
-    if (!theirs || !doc.value) return
-    const mine = doc.value
+    if (!theirs || !planned.value) return
+    const mine = planned.value
     outbox.drop('formula', id.value)
-    base.value = { version: theirs.version, value: theirs.value as FormulaDocument }
+    base.value = { version: theirs.version, value: theirs.value as Planned }
     past.value = [...past.value, mine]
-    doc.value = theirs.value as FormulaDocument
+    planned.value = theirs.value as Planned
     savedAt.value = new Date().toISOString()
   }
 
   outbox.onSettled((s) => {
-    if (s.kind !== 'formula' || s.id !== id.value || !doc.value) return
+    if (s.kind !== 'formula' || s.id !== id.value || !planned.value) return
     if (!s.merged) {
       // What was typed meanwhile is on the bench; the server has what was sent.
       const sent = outbox.entryOf('formula', s.id)?.base.value ?? s.value
-      base.value = { version: s.version, value: sent as FormulaDocument }
+      base.value = { version: s.version, value: sent as Planned }
       savedAt.value = s.updatedAt
       return
     }
-    const before = (s.before ?? s.value) as FormulaDocument
-    const after = s.value as FormulaDocument
+    const before = (s.before ?? s.value) as Planned
+    const after = s.value as Planned
     const theirs = outbox.entryOf('formula', s.id)?.base.value ?? after
-    past.value = past.value.map(d => follow(before, theirs as FormulaDocument, d))
-    future.value = future.value.map(d => follow(before, theirs as FormulaDocument, d))
-    base.value = { version: s.version, value: theirs as FormulaDocument }
-    doc.value = after
+    past.value = past.value.map(d => follow(before, theirs as Planned, d))
+    future.value = future.value.map(d => follow(before, theirs as Planned, d))
+    base.value = { version: s.version, value: theirs as Planned }
+    planned.value = after
     savedAt.value = s.updatedAt
   })
   outbox.onChangedElsewhere(({ kind, id: changed }) => {
@@ -213,6 +232,8 @@ export const useWorkspaceStore = defineStore('workspace', () => {
   const version = computed(() => base.value?.version ?? 0)
   return {
     id,
+    planned,
+    component,
     doc,
     version,
     savedAt,
@@ -225,6 +246,8 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     refresh,
     change,
     replace,
+    replaceAll,
+    turnTo,
     endGesture,
     undo,
     redo,

@@ -1,6 +1,6 @@
 /** Words of the balance: axes, ways, stops, swaps, differences, bases and ratios. */
-import type { FormulaDocument } from '#core/formula/document'
-import { fillingOf } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
+import { fillingOf } from '#core/formula/bench'
 import type { PercentBasis, RatioId } from '#core/formula/percent'
 import type { Difference } from '#core/solve/compare'
 import type { Lever } from '#core/solve/elasticity'
@@ -10,11 +10,11 @@ import type { Keeps, SwapWarning } from '#core/solve/swap'
 
 type Format = ReturnType<typeof useFormat>
 
-const lineName = (doc: FormulaDocument, lineId: string, fmt: Format) =>
+const lineName = (doc: Bench, lineId: string, fmt: Format) =>
   fmt.name(fillingOf(doc).lines.find(l => l.id === lineId)?.ingredientId ?? '')
 
 /** "Bergamot juice, g" */
-export function axisWords(axis: Axis, doc: FormulaDocument, fmt: Format): { name: string, unit: string } {
+export function axisWords(axis: Axis, doc: Bench, fmt: Format): { name: string, unit: string } {
   switch (axis.kind) {
     case 'mass':
       return { name: lineName(doc, axis.lineId, fmt), unit: 'g' }
@@ -169,7 +169,7 @@ export const RATIO_WORDS: Record<RatioId, string> = {
 }
 
 /** The basis, always written. */
-export function basisOfWords(b: PercentBasis, doc: FormulaDocument, fmt: Format): string {
+export function basisOfWords(b: PercentBasis, doc: Bench, fmt: Format): string {
   switch (b.kind) {
     case 'whole':
       return '% of the whole'

@@ -10,7 +10,6 @@ import { keepingOptions } from '#core/plan/storage'
 import { workVessels } from '#core/plan/fit'
 import {
   BURNERS,
-  demoFormulas,
   demoKitchen,
   LOTS,
   OVENS,
@@ -23,9 +22,10 @@ import { useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
 import { decidesWords, keepingWords, needWords, wayName, workVesselWords } from './cold'
 import { stepWords, variantWords } from './cook'
+import { demoBenches } from '../../tests/support/demo'
 
 const kitchen = demoKitchen()
-const all = demoFormulas().map(d => ({ doc: d.document, a: assess(d.document, kitchen) }))
+const all = demoBenches().map(d => ({ doc: d.document, a: assess(d.document, kitchen) }))
 beforeEach(() => {
   useKitchenStore().take({
     id: 'k',

@@ -3,7 +3,8 @@ import type { VariantCode } from '#core/plan/variants'
 import { HIGH_UP_M, WARM_START_C } from '#core/plan/variants'
 import type { Timed } from '#core/physics/heat/scaleTime'
 import type { Cover, PlaceKind } from '#core/physics/thermal/places'
-import type { FormulaDocument, PartKind } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
+import type { PartKind } from '#core/formula/document'
 import type { Cue, WorkReason, WorkStep } from '#core/plan/order'
 import type { PartStep } from '#core/formula/parts'
 import { COVER_NAMES, PLACE_NAMES } from './names'
@@ -149,7 +150,7 @@ export interface SpokenStep {
 export function stepWords(
   s: WorkStep,
   fmt: Format,
-  doc: FormulaDocument,
+  doc: Bench,
   placeName: (id: string) => string | undefined,
 ): SpokenStep {
   const n = (key: string) => Number(s.params[key])
@@ -170,7 +171,7 @@ export function stepWords(
 function sayStep(
   s: WorkStep,
   fmt: Format,
-  doc: FormulaDocument,
+  doc: Bench,
   n: (key: string) => number,
   placeName: (id: string) => string | undefined,
 ): [string, string, string] {
@@ -304,7 +305,7 @@ function sayStep(
 }
 
 /** Other ways of the same cook. */
-export function variantWords(code: VariantCode, doc: FormulaDocument, fmt: Format): { name: string, why: string } {
+export function variantWords(code: VariantCode, doc: Bench, fmt: Format): { name: string, why: string } {
   const { oven } = doc.heat
   switch (code) {
     case 'planned':

@@ -85,7 +85,7 @@ export function fieldWords(path: string): string {
 
 /** Why a document was not taken. */
 export function documentProblemWords(p: Problem): string {
-  const path = p.path.replace(/^document\.?/, '')
+  const path = p.path.replace(/^document\.?/, '').replace(/^formula\./, '')
   const limits = p.params ?? {}
   if (path === 'format') return `This is not a Lumbik formula file: its field “format” must say “${FORMULA_FORMAT}”.`
   if (path === 'version')

@@ -1,5 +1,5 @@
 /** Words of the stock: fruit, its parts, ways of finding a strength, what to do with what is left. */
-import type { FruitPart } from '#core/formula/document'
+import type { FruitPart } from '#core/formula/occasion'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import type { Fruit } from '#core/base/ingredients/measures'
 import { fruitOf } from '#core/plan/fruit'

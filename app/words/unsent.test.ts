@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { merge } from '../../shared/merge'
 import { kitchenDocument, type KitchenRecord } from '../../shared/schemas/kitchen'
 import { demoFormulas, LOTS, OVENS, BURNERS, PANS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { type Bench, benchOf, fillingOf, type Planned, putBack } from '#core/formula/bench'
 import { useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
 import { clashName, clashValue, unsentList, unsentName } from './unsent'
@@ -37,50 +37,55 @@ function asked<T>(base: T, mine: (d: T) => void, theirs: (d: T) => void) {
 
 describe('what two people changed, in a cook\'s words', () => {
   const tart = demoFormulas()[0]!.document
-  const sugar = (d: FormulaDocument) => fillingOf(d).lines.find(l => l.ingredientId === 'sugar')!
+  const onBench = (edit: (d: Bench) => void) => (d: Planned) => {
+    const bench = structuredClone(benchOf(d))
+    edit(bench)
+    Object.assign(d, putBack(bench))
+  }
+  const sugar = (d: Bench) => fillingOf(d).lines.find(l => l.ingredientId === 'sugar')!
   it('a line by its ingredient, with grams', () => {
     expect(
       asked(
         tart,
-        d => void (sugar(d).massG = 250),
-        d => void (sugar(d).massG = 240),
+        onBench(d => void (sugar(d).massG = 250)),
+        onBench(d => void (sugar(d).massG = 240)),
       ),
     ).toEqual([['Caster sugar, grams', '250 g', '240 g']])
   })
   it('a line taken out that the other changed', () => {
-    const out = (d: FormulaDocument) =>
+    const out = (d: Bench) =>
       void (fillingOf(d).lines = fillingOf(d).lines.filter(l => l.ingredientId !== 'sugar'))
-    expect(asked(tart, d => void (sugar(d).massG = 250), out)).toEqual([
-      ['“Filling”, Caster sugar', '250 g', 'taken out'],
+    expect(asked(tart, onBench(d => void (sugar(d).massG = 250)), onBench(out))).toEqual([
+      ['Caster sugar', '250 g', 'taken out'],
     ])
   })
   it('temperatures, times, lengths and choices with their units and words', () => {
     expect(
       asked(
         tart,
-        d => void (d.heat.targetTempC = 82),
-        d => void (d.heat.targetTempC = 80),
+        onBench(d => void (d.heat.targetTempC = 82)),
+        onBench(d => void (d.heat.targetTempC = 80)),
       ),
     ).toEqual([['target temperature', '82.0 °C', '80.0 °C']])
     expect(
       asked(
         tart,
-        d => void (d.use.pieceHeightM = 0.03),
-        d => void (d.use.pieceHeightM = 0.02),
+        onBench(d => void (d.use.pieceHeightM = 0.03)),
+        onBench(d => void (d.use.pieceHeightM = 0.02)),
       )[0]!.slice(1),
     ).toEqual(['30 mm', '20 mm'])
     expect(
       asked(
         tart,
-        d => void (d.chill[1]!.timeS = 3600),
-        d => void (d.chill[1]!.timeS = 7200),
+        onBench(d => void (d.chill[1]!.timeS = 3600)),
+        onBench(d => void (d.chill[1]!.timeS = 7200)),
       ),
     ).toEqual([['leg in the cold, time', '1 h', '2 h']])
     expect(
       asked(
         tart,
-        d => void (d.name = 'Mine'),
-        d => void (d.name = 'Theirs'),
+        onBench(d => void (d.name = 'Mine')),
+        onBench(d => void (d.name = 'Theirs')),
       ),
     ).toEqual([['name', '“Mine”', '“Theirs”']])
   })

@@ -72,6 +72,9 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
   steps: 'step',
   chill: 'leg in the cold',
   components: 'part',
+  layers: 'layer',
+  thicknessM: 'thickness',
+  lots: 'lot',
   places: 'cold place',
   vessels: 'tin or dish',
   ovens: 'oven',
@@ -83,8 +86,10 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
 }
 /** Lists whose entries are named instead of the list. */
 const LISTS = new Set([
-  'lines', 'steps', 'chill', 'components', 'places', 'vessels', 'ovens', 'burners', 'pans', 'fruit',
+  'lines', 'steps', 'chill', 'components', 'places', 'vessels', 'ovens', 'burners', 'pans', 'fruit', 'layers',
 ])
+/** Parts of a document that only hold others. */
+const HOLDERS = new Set(['formula', 'occasion', 'process', 'assembly', 'losses', 'set', 'use'])
 const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   foodCode: FOOD_CODES,
   cups: CUP_NAMES,
@@ -107,15 +112,17 @@ export function clashName(clash: Clash, document: unknown, fmt: Fmt): string {
   let list = ''
   for (const key of clash.path) {
     if (Array.isArray(at)) {
-      const entry = at.find(e => isEntry(e) && e.id === key) ?? clash.mine ?? clash.theirs
-      names.push(entryName(entry, list, fmt))
+      const entry = at.find(e => isEntry(e) && (e.id ?? e.lineId) === key) ?? clash.mine ?? clash.theirs
+      // Where one component is made, what is said of it is said of the dessert.
+      const only = list === 'components' && isEntry(entry) && entry.process && at.filter(e => isEntry(e) && e.process).length < 2
+      if (!only) names.push(entryName(entry, list, fmt))
       at = entry
       continue
     }
     at = isEntry(at) ? at[key] : undefined
     list = key
     if (Array.isArray(at) && LISTS.has(key)) continue
-    if (key in STATION_NAMES && isEntry(at)) continue
+    if ((key in STATION_NAMES || HOLDERS.has(key)) && isEntry(at)) continue
     names.push(FIELD_NAMES[key] ?? (names.at(-1) === 'price' ? fmt.name(key) : fieldWords(key)))
   }
   const said = names.filter((n, i) => n && n !== names[i - 1])

@@ -1,6 +1,6 @@
 /** The verdict in one sentence, and the ribbon's readouts. */
 import type { Assessment, Station } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { familyOf } from '#core/formula/families'
 import { BAND_NAMES, SHARPNESS_NAMES } from './names'
 import type { Adjustment } from '#core/solve/adjust'
@@ -9,7 +9,7 @@ type Format = ReturnType<typeof useFormat>
 const upper = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
 
 /** "Cuts cleanly at 25 mm and holds an hour on the table. Bright." */
-export function verdictSentence(doc: FormulaDocument, a: Assessment, fmt: Format): string {
+export function verdictSentence(doc: Bench, a: Assessment, fmt: Format): string {
   const v = a.verdict
   const h = fmt.mm(a.shape.pieceHeightM)
   const table = fmt.duration(doc.use.tableTimeS)
@@ -52,7 +52,7 @@ export function verdictSentence(doc: FormulaDocument, a: Assessment, fmt: Format
 }
 
 /** When it is ready, as a short clause. */
-export function readyWords(doc: FormulaDocument, a: Assessment, fmt: Format): string {
+export function readyWords(doc: Bench, a: Assessment, fmt: Format): string {
   const s = a.serve.readyAfterS
   if (s === null) return a.chill.readyS === null ? 'Does not get there in a day.' : ''
   return doc.serve.startAt
@@ -61,7 +61,7 @@ export function readyWords(doc: FormulaDocument, a: Assessment, fmt: Format): st
 }
 
 /** Two short lines for a stop of the ribbon. */
-export function readout(station: Station, doc: FormulaDocument, a: Assessment, fmt: Format): [string, string] {
+export function readout(station: Station, doc: Bench, a: Assessment, fmt: Format): [string, string] {
   switch (station) {
     case 'stock':
       return a.stock.juiceG <= 0

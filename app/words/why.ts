@@ -3,7 +3,7 @@
  * themselves stand in docs/science.md.
  */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { MECHANISMS } from '#core/physics/set/firmness'
 import { bestTest } from '#core/physics/set/kitchenTests'
 import { MECHANISM_NAMES } from './names'
@@ -68,7 +68,7 @@ const FITTED = 'Fitted by this project to what cooks expect; see docs/science.md
 const MEMORY = 'values from memory of the named source'
 
 /** The note for a number. */
-export function why(topic: WhyTopic, doc: FormulaDocument, a: Assessment, fmt: Format): Why {
+export function why(topic: WhyTopic, doc: Bench, a: Assessment, fmt: Format): Why {
   const { balance: b, heat: h, chill: c, serve: s, set, shape, stock, verdict: v } = a
   const g = fmt.grams
   const pa = fmt.pascals

@@ -6,7 +6,7 @@ import { ADJUSTMENTS, type Adjustment } from '#core/solve/adjust'
 import { formula, kitchen } from '../../tests/support/core'
 import { SCHOOLS } from '#core/formula/document'
 import { schoolOf } from '#core/formula/schools'
-import { demoFormulas, demoKitchen } from '../../server/database/demo'
+import { demoKitchen } from '../../server/database/demo'
 import { SETTINGS_ADDED, type KitchenRecord } from '../../shared/schemas/kitchen'
 import { speak } from './findings'
 import { BAND_NAMES, CONDITION_NAMES, FAMILY_NAMES, REASON_NAMES, SCHOOL_NAMES } from './names'
@@ -16,6 +16,7 @@ import { basisWords, questionWords } from './reading'
 import { adjustmentWords, readout, readyWords, verdictSentence } from './verdict'
 import { fixed, useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
+import { demoBenches } from '../../tests/support/demo'
 
 const record = (over: Partial<KitchenRecord['settings']> = {}): KitchenRecord => ({
   id: 'k',
@@ -211,7 +212,7 @@ describe('findings', () => {
 
 describe('why', () => {
   const kitchens = demoKitchen()
-  const all = demoFormulas().map(d => ({ doc: d.document, a: assess(d.document, kitchens) }))
+  const all = demoBenches().map(d => ({ doc: d.document, a: assess(d.document, kitchens) }))
   it.each(WHY_TOPICS)(
     '%s has a reason, a source and a spread for every kind of dessert, and no hole in them',
     (topic) => {

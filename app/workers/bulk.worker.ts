@@ -2,8 +2,9 @@
 import { expose } from 'comlink'
 import { work } from '#core/pipeline/assess'
 import { InputError } from '#core/base/errors'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
+import { placed } from '#core/pipeline/stack'
 import { adjustments, type Adjustment } from '#core/solve/adjust'
 import { levers, type Lever } from '#core/solve/elasticity'
 import { createQuick } from '#core/solve/quick'
@@ -29,12 +30,13 @@ const api = {
   /** Runs a job to its end or until it is cancelled. @returns whether it finished */
   async run(
     id: number,
-    doc: FormulaDocument,
+    bench: Bench,
     kitchen: Kitchen,
     firmer: boolean,
     report: (id: number, progress: BulkProgress) => void,
   ): Promise<boolean> {
     try {
+      const doc = placed(bench, kitchen)
       const worked = work(doc, kitchen)
       const sampler = createSampler(worked)
       for (let n = 0; n < SAMPLES; n += CHUNK) {

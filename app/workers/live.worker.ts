@@ -1,9 +1,9 @@
 /** The live worker: one point assessment at a time. Who asks keeps the order; this only computes. */
 import { expose } from 'comlink'
-import { assess } from '#core/pipeline/assess'
 import type { Assessment } from '#core/pipeline/assessment'
 import { InputError } from '#core/base/errors'
-import type { FormulaDocument } from '#core/formula/document'
+import { type Bench, putBack } from '#core/formula/bench'
+import { assessDessert, partsOf, type Part } from '#core/pipeline/dessert'
 import type { Kitchen } from '#core/kitchen/kitchen'
 
 export interface InputProblem {
@@ -11,16 +11,22 @@ export interface InputProblem {
   path: string
   params: Record<string, number | string>
 }
-export type LiveAnswer = { seq: number, assessment: Assessment } | { seq: number, problem: InputProblem }
+/** `of` is the component it is about; `parts` says how all of them stand. */
+export type LiveAnswer = { seq: number, of: string, parts: Part[] } & (
+  { assessment: Assessment } | { problem: InputProblem }
+)
 
 const api = {
-  assess(seq: number, doc: FormulaDocument, kitchen: Kitchen): LiveAnswer {
+  assess(seq: number, doc: Bench, kitchen: Kitchen): LiveAnswer {
+    const planned = putBack(doc)
+    const of = doc.componentId
     try {
-      return { seq, assessment: assess(doc, kitchen) }
+      const { assessment, parts } = assessDessert(planned, kitchen, of)
+      return { seq, of, assessment, parts }
     } catch (error) {
-      if (error instanceof InputError)
-        return { seq, problem: { code: error.code, path: error.path, params: { ...error.params } } }
-      throw error
+      if (!(error instanceof InputError)) throw error
+      const problem = { code: error.code, path: error.path, params: { ...error.params } }
+      return { seq, of, problem, parts: partsOf(planned, kitchen) }
     }
   },
 }

@@ -1,13 +1,14 @@
 /** The solving worker: map, rebalance, comparison, swaps and levers, in small steps between which a cancel is heard. */
 import { expose } from 'comlink'
 import { InputError } from '#core/base/errors'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import { explain, type Explained } from '#core/solve/compare'
 import { pictureOf, type Picture } from '#core/plan/picture'
 import { whenOf, type WhenRow } from '#core/plan/when'
 import { assess, work } from '#core/pipeline/assess'
 import type { Assessment } from '#core/pipeline/assessment'
+import { placed } from '#core/pipeline/stack'
 import { cookVariants, type CookVariant } from '#core/plan/variants'
 import { fitInto, type FitPlan, type FitWish } from '#core/plan/fit'
 import { levers, type Lever } from '#core/solve/elasticity'
@@ -28,15 +29,15 @@ export interface SolveProgress {
   map?: MapDrawing
 }
 export type SolveTask =
-  | { kind: 'map', doc: FormulaDocument, kitchen: Kitchen, request: Omit<MapRequest, 'n'>, at: 'cold' | 'plate' }
-  | { kind: 'rebalance', doc: FormulaDocument, kitchen: Kitchen, goal: Goal }
-  | { kind: 'explain', from: FormulaDocument, to: FormulaDocument, kitchen: Kitchen }
-  | { kind: 'swap', doc: FormulaDocument, kitchen: Kitchen, lineId: string, toId: string }
-  | { kind: 'levers', doc: FormulaDocument, kitchen: Kitchen, firmer: boolean }
-  | { kind: 'fit', doc: FormulaDocument, kitchen: Kitchen, wish: FitWish }
-  | { kind: 'variants', doc: FormulaDocument, kitchen: Kitchen }
-  | { kind: 'when', doc: FormulaDocument, kitchen: Kitchen }
-  | { kind: 'cold', docs: FormulaDocument[], kitchen: Kitchen }
+  | { kind: 'map', doc: Bench, kitchen: Kitchen, request: Omit<MapRequest, 'n'>, at: 'cold' | 'plate' }
+  | { kind: 'rebalance', doc: Bench, kitchen: Kitchen, goal: Goal }
+  | { kind: 'explain', from: Bench, to: Bench, kitchen: Kitchen }
+  | { kind: 'swap', doc: Bench, kitchen: Kitchen, lineId: string, toId: string }
+  | { kind: 'levers', doc: Bench, kitchen: Kitchen, firmer: boolean }
+  | { kind: 'fit', doc: Bench, kitchen: Kitchen, wish: FitWish }
+  | { kind: 'variants', doc: Bench, kitchen: Kitchen }
+  | { kind: 'when', doc: Bench, kitchen: Kitchen }
+  | { kind: 'cold', docs: Bench[], kitchen: Kitchen }
 /** What a tin makes of a batch: depth and the times that follow from it. */
 export interface TinFigures {
   depthM: number
@@ -110,6 +111,15 @@ const tinFigures = (a: Assessment): TinFigures => ({
 const coldEndS = (c: Assessment['chill']): number =>
   Math.min(24 * 3600, 1.05 * Math.max(3600, c.servedS, c.readyS ?? 0, c.to5S ?? 0))
 
+/** A task with each of its benches among the other components of its dessert. */
+function inPlace(task: SolveTask): SolveTask {
+  const { kitchen } = task
+  if (task.kind === 'explain')
+    return { ...task, from: placed(task.from, kitchen), to: placed(task.to, kitchen) }
+  if (task.kind === 'cold') return { ...task, docs: task.docs.map(d => placed(d, kitchen)) }
+  return { ...task, doc: placed(task.doc, kitchen) }
+}
+
 async function solve(
   id: number,
   task: SolveTask,
@@ -166,7 +176,7 @@ const api = {
     await breathe()
     if (cancelled.delete(id)) return { cancelled: true }
     try {
-      const value = await solve(id, task, p => report(id, p))
+      const value = await solve(id, inPlace(task), p => report(id, p))
       return value === null ? { cancelled: true } : { value }
     } catch (error) {
       if (error instanceof InputError)

@@ -52,6 +52,7 @@ export const FIELDS = {
   'assembly.portions': field('', 1, 2000, 1, 0),
   'assembly.crustM': metres(0, 0.02, 0.0005),
   'assembly.toppingM': metres(0, 0.2, 0.005),
+  'assembly.layers.*.thicknessM': metres(0, 0.2, 0.005),
   'assembly.insertM3': field('m³', 0, 0.05, 5e-6, 6),
   'assembly.tiltDeg': field('°', 0, 60, 5, 0),
   'losses.sieveFraction': field('', 0, 0.5, 0.01, 3),

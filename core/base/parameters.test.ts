@@ -1,7 +1,7 @@
 /** The table of parameters: whole, bounded, and each one wired to the figures it stands for. */
 import { describe, expect, it } from 'vitest'
-import type { ChillLeg, FormulaDocument } from '../formula/document'
-import { fillingOf } from '../formula/document'
+import { type Bench, benchOf, fillingOf } from '../formula/bench'
+import type { ChillLeg } from '../formula/document'
 import { assess } from '../pipeline/assess'
 import type { Cover, PlaceKind } from '../physics/thermal/places'
 import { MADE, make } from '../../tests/support/core'
@@ -15,9 +15,9 @@ import {
 function rare(): ReturnType<typeof goldenDocuments> {
   const leg = (kind: PlaceKind, airTempC: number, hours: number, cover: Cover = 'film'): ChillLeg =>
     ({ id: `${kind}${hours}`, placeId: null, place: { kind, airTempC }, timeS: hours * 3600, cover })
-  const cold = (...chill: ChillLeg[]) => (d: FormulaDocument) => { d.chill = chill }
+  const cold = (...chill: ChillLeg[]) => (d: Bench) => { d.chill = chill }
   const frozen = cold(leg('freezer', -18, 8), leg('fanFridge', 3, 12))
-  const acidAgar = (d: FormulaDocument) => {
+  const acidAgar = (d: Bench) => {
     const filling = fillingOf(d)
     filling.steps = [{ id: 'c', kind: 'combine', lineIds: filling.lines.map(l => l.id) }, { id: 'k', kind: 'cook' }]
   }
@@ -36,12 +36,15 @@ function rare(): ReturnType<typeof goldenDocuments> {
     make('blendedGel', acidAgar),
     make('beatenWhites', (d) => { d.set.air = { given: 0.7 } }),
     make('wholeEggTempered', undefined, { white: 240, sugar: 200, lemon: 200, butter82: 115 }),
-  ].map((document, i) => ({ name: `rare ${i}`, kitchen: 'tests', document }))
+  ].map((bench, i) => ({ name: `rare ${i}`, kitchen: 'tests', bench }))
 }
-const documents = [...goldenDocuments(), ...rare()]
+const documents = [
+  ...goldenDocuments().map(({ name, kitchen, document }) => ({ name, kitchen, bench: benchOf(document) })),
+  ...rare(),
+]
 const figuresWith = (p: Parameters, i: number) => {
-  const { document, kitchen } = documents[i]!
-  return JSON.stringify(assess(document, KITCHENS[kitchen]!, p))
+  const { bench, kitchen } = documents[i]!
+  return JSON.stringify(assess(bench, KITCHENS[kitchen]!, p))
 }
 const plain = documents.map((_, i) => figuresWith(STANDARD, i))
 
@@ -93,8 +96,8 @@ describe('every parameter', () => {
     expect(documents.some((_, i) => figuresWith(moved, i) !== plain[i])).toBe(true)
   })
   it('and the table\'s own values are what counts where nothing is said', () => {
-    const { document, kitchen } = documents[0]!
-    expect(figuresOf(document, KITCHENS[kitchen]!)['cold.yieldStressPa'])
-      .toBe(assess(document, KITCHENS[kitchen]!, parametersWith({})).verdict.cold.tauPa.value)
+    const { bench, kitchen } = documents[0]!
+    expect(figuresOf(bench, KITCHENS[kitchen]!)['cold.yieldStressPa'])
+      .toBe(assess(bench, KITCHENS[kitchen]!, parametersWith({})).verdict.cold.tauPa.value)
   })
 })

@@ -5,7 +5,7 @@
 import { InputError, within } from '../base/errors'
 import { findIngredient } from '../base/ingredients/ingredients'
 import { createFormula, defaultUse, line, plainSet } from '../formula/create'
-import type { FormulaDocument } from '../formula/document'
+import type { Bench } from '../formula/bench'
 import { suggestFamily, suggestSchool } from '../formula/suggest'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type BandId, BANDS } from '../physics/set/bands'
@@ -135,7 +135,7 @@ export function readLadder(input: unknown): LadderRow[] {
 }
 
 /** A row as a formula document: everything it states is given, nothing is simulated. */
-export function ladderDocument(row: LadderRow): FormulaDocument {
+export function ladderDocument(row: LadderRow): Bench {
   let n = 0
   const id = () => `x${++n}`
   const lines = Object.entries(row.massG).map(([ingredient, g]) => line(id(), ingredient, g))

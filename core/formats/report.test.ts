@@ -1,9 +1,10 @@
 import Ajv from 'ajv'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { demoFormulas, demoKitchen } from '../../server/database/demo'
+import { demoKitchen } from '../../server/database/demo'
 import { readDocument } from '../../shared/schemas/formula'
-import { type AssessmentReport, report } from './report'
+import { type AssessmentReport, report, reportOf } from './report'
+import { demoBenches } from '../../tests/support/demo'
 
 const read = (path: string): unknown =>
   JSON.parse(readFileSync(new URL(`../../docs/${path}`, import.meta.url), 'utf8'))
@@ -11,7 +12,7 @@ const validate = new Ajv({ strict: false, allErrors: true }).compile(read('asses
 const tearoom = demoKitchen()
 
 describe('the assessment as it leaves the application', () => {
-  it.each(demoFormulas().map(d => [d.document.name, d.document] as const))(
+  it.each(demoBenches().map(d => [d.document.name, d.document] as const))(
     '%s fits the published schema, shares within 0–1 and summing to 1',
     (_, doc) => {
       const r = report(doc, tearoom)
@@ -29,7 +30,7 @@ describe('the assessment as it leaves the application', () => {
     const result = readDocument(read('examples/curd.json'))
     expect(result.ok).toBe(true)
     if (!result.ok) return
-    const now = report(result.doc)
+    const now = reportOf(result.doc)
     const then = read('examples/curd.assessment.json') as AssessmentReport
     expect(now.engineVersion).toBe(then.engineVersion)
     expect(now.pH).toBeCloseTo(then.pH, 9)
@@ -37,7 +38,7 @@ describe('the assessment as it leaves the application', () => {
     expect(now.cautions.map(c => c.code)).toEqual(then.cautions.map(c => c.code))
   })
   it('the same document gives the same shares every time', () => {
-    const doc = demoFormulas()[5]!.document
+    const doc = demoBenches()[5]!.document
     expect(report(doc, tearoom).cold.bandShares).toEqual(report(doc, tearoom).cold.bandShares)
   })
 })

@@ -2,33 +2,17 @@
  * The assessment as it leaves the application: flat figures with the unit in the name, documented in
  * docs/assessment.schema.json.
  */
-import type { FormulaDocument } from '../formula/document'
-import type { Kitchen } from '../kitchen/kitchen'
+import { type Bench, benchOf } from '../formula/bench'
+import { type FormulaDocument, isComputed } from '../formula/document'
+import { type Occasion, plainOccasion } from '../formula/occasion'
+import { type Kitchen, PLAIN_KITCHEN } from '../kitchen/kitchen'
 import { type BandId, BANDS } from '../physics/set/bands'
 import { type Mechanisms, MECHANISMS } from '../physics/set/firmness'
 import { bestTest } from '../physics/set/kitchenTests'
 import { work } from '../pipeline/assess'
 import type { Finding } from '../pipeline/assessment'
+import { placed } from '../pipeline/stack'
 import { sampleShares, type Shares } from '../solve/sampling'
-
-/**
- * The kitchen that counts when none is named: sea level, 20 °C, US limits; places and vessels are the document's own
- * snapshots.
- */
-export const PLAIN_KITCHEN: Kitchen = {
-  altitudeM: 0,
-  roomTempC: 20,
-  foodCode: 'us',
-  business: false,
-  eggGrade: 'usL',
-  places: [],
-  vessels: [],
-  ovens: [],
-  burners: [],
-  pans: [],
-  lots: [],
-  prices: {},
-}
 
 interface SetReport {
   tempC: number
@@ -97,7 +81,7 @@ export interface AssessmentReport {
 }
 
 /** Assesses a document and reports it. @throws {InputError} naming the field */
-export function report(doc: FormulaDocument, kitchen: Kitchen = PLAIN_KITCHEN): AssessmentReport {
+export function report(doc: Bench, kitchen: Kitchen = PLAIN_KITCHEN): AssessmentReport {
   const worked = work(doc, kitchen)
   const a = worked.assessment
   const shares = sampleShares(worked)
@@ -173,4 +157,29 @@ export function report(doc: FormulaDocument, kitchen: Kitchen = PLAIN_KITCHEN): 
     useBy: s.useBy,
     cautions: a.findings,
   }
+}
+
+/** A component's report within a dessert of several. */
+export interface ComponentReport extends AssessmentReport {
+  componentId: string
+  role: string
+  component: string
+}
+
+/**
+ * Reports what was read: the filling, and with it every component that is made where there are several.
+ * @param read a formula with its occasion; a kitchen it brings along counts
+ * @throws {InputError} naming the field
+ */
+export function reportOf(
+  { formula, occasion, kitchen: own }: { formula: FormulaDocument, occasion: Occasion | null, kitchen: Kitchen | null },
+  kitchen: Kitchen = PLAIN_KITCHEN,
+): AssessmentReport & { components?: ComponentReport[] } {
+  const where = own ?? kitchen
+  const planned = { formula, occasion: occasion ?? plainOccasion() }
+  const of = (id?: string) => report(placed(benchOf(planned, id), where), where)
+  const made = formula.components.filter(isComputed)
+  if (made.length < 2) return of()
+  const components = made.map(c => ({ componentId: c.id, role: c.role, component: c.name, ...of(c.id) }))
+  return { ...of(), components }
 }

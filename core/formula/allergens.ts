@@ -1,10 +1,10 @@
 /** Allergens of every line of a formula. */
 import { findIngredient } from '../base/ingredients/ingredients'
 import { type Allergen, ALLERGENS } from '../base/ingredients/types'
-import type { FormulaDocument } from './document'
+import type { Bench } from './bench'
 
 /** Allergens of every line, in the order of the list. */
-export const allergensOf = (doc: FormulaDocument): { allergen: Allergen, ingredientIds: string[] }[] => {
+export const allergensOf = (doc: Bench): { allergen: Allergen, ingredientIds: string[] }[] => {
   const found = new Map<Allergen, string[]>()
   for (const l of doc.components.flatMap(c => c.lines)) {
     if (!(l.massG > 0)) continue
@@ -15,7 +15,7 @@ export const allergensOf = (doc: FormulaDocument): { allergen: Allergen, ingredi
 }
 
 /** Allergens of every line; a crust without lines of its own counts as a shell of wheat and butter. */
-export function allergensIn(doc: FormulaDocument): Allergen[] {
+export function allergensIn(doc: Bench): Allergen[] {
   const set = new Set(allergensOf(doc).map(a => a.allergen))
   const crust = doc.components
     .filter(c => c.role === 'crust')

@@ -1,6 +1,6 @@
 /** What a batch costs, by the kitchen's own prices. */
 import type { Kitchen } from '../kitchen/kitchen'
-import { fillingOf, type FormulaDocument } from './document'
+import { fillingOf, type Bench } from './bench'
 
 export interface Cost {
   lines: { lineId: string, ingredientId: string, massG: number, perKg: number | null, cost: number | null }[]
@@ -16,7 +16,7 @@ export const costOf = (ingredientId: string, massG: number, prices: Kitchen['pri
   prices[ingredientId] === undefined ? null : (prices[ingredientId] * massG) / 1000
 
 /** Cost of every line of every component. */
-export function batchCost(doc: FormulaDocument, kitchen: Kitchen): Cost {
+export function batchCost(doc: Bench, kitchen: Kitchen): Cost {
   const lines = doc.components
     .flatMap(c => c.lines)
     .filter(l => l.massG > 0)
@@ -37,5 +37,5 @@ export function batchCost(doc: FormulaDocument, kitchen: Kitchen): Cost {
 }
 
 /** Cost of the filling alone: what a rebalance can move. */
-export const fillingCost = (doc: FormulaDocument, kitchen: Kitchen): number =>
+export const fillingCost = (doc: Bench, kitchen: Kitchen): number =>
   fillingOf(doc).lines.reduce((s, l) => s + (costOf(l.ingredientId, l.massG, kitchen.prices) ?? 0), 0)

@@ -1,12 +1,11 @@
-/** Making a formula document: the ways of making with their defaults, and what a use starts from. */
+/** Making a formula: the ways of making with their defaults, and what a use starts from. */
 import type { Kitchen, KitchenPlace } from '../kitchen/kitchen'
 import { plainVessel } from '../physics/geometry/cavity'
 import type { Use, UseKind } from '../physics/set/bands'
-import {
-  type Assembly, type ChillLeg, FORMULA_FORMAT, type FormulaDocument, type HeatPlan, type Line, plainStock,
-  SCHEMA_VERSION, type School, type SetPlan,
-} from './document'
+import type { Bench, BenchAssembly } from './bench'
+import type { ChillLeg, HeatPlan, Line, Process, School, SetPlan } from './document'
 import { familyOf } from './families'
+import { plainStock } from './occasion'
 import { schoolOf } from './schools'
 import { type NewId, stepsFor } from './steps'
 
@@ -90,7 +89,7 @@ export function defaultChill(kitchen: Kitchen, id: NewId, school: School = 'yolk
 }
 
 /** A vessel that suits a use and a way of making, for about 650 g of mix. */
-export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): Assembly {
+export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): BenchAssembly {
   const { family, crustM, assembly: own } = schoolOf(school)
   const base = {
     vesselId: null,
@@ -106,7 +105,7 @@ export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): Ass
 }
 
 /** What a use is usually made in. */
-function usual(kind: UseKind): Pick<Assembly, 'vessel' | 'portions'> & Partial<Assembly> {
+function usual(kind: UseKind): Pick<BenchAssembly, 'vessel' | 'portions'> & Partial<BenchAssembly> {
   switch (kind) {
     case 'cut':
       return {
@@ -133,21 +132,31 @@ export interface NewFormula {
   startAt?: string
 }
 
-/** A complete document from lines, a way of making and a use. */
-export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): FormulaDocument {
-  const assembly = defaultAssembly(n.use.kind, n.school)
-  const facts = schoolOf(n.school)
+/** Family, heat, set and losses as a way of making has them. Grams left in a pan are common practice. */
+export function processOf(school: School): Process {
+  const facts = schoolOf(school)
   return {
-    format: FORMULA_FORMAT,
-    version: SCHEMA_VERSION,
-    name: n.name,
     family: facts.family,
-    school: n.school,
+    school,
+    heat: defaultHeat(school),
+    set: { ...plainSet(), ...facts.set },
+    losses: { sieveFraction: facts.sieve, panG: 10 },
+  }
+}
+
+/** A complete formula from lines, a way of making and a use, laid out on the bench. */
+export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Bench {
+  const assembly = defaultAssembly(n.use.kind, n.school)
+  const filling = id()
+  return {
+    componentId: filling,
+    name: n.name,
+    ...processOf(n.school),
     note: n.note ?? '',
     use: n.use,
     stock: plainStock(),
     components: [
-      { id: id(), role: 'filling', name: 'Filling', lines: n.lines, steps: stepsFor(n.school, n.lines, id) },
+      { id: filling, role: 'filling', name: 'Filling', lines: n.lines, steps: stepsFor(n.school, n.lines, id) },
       ...(assembly.crustM > 0 || n.crust?.length
         ? [{ id: id(), role: 'crust' as const, name: 'Shell', lines: n.crust ?? [], steps: [] }]
         : []),
@@ -156,9 +165,7 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Formu
         : []),
     ],
     assembly,
-    losses: { sieveFraction: facts.sieve, panG: 10 },
-    heat: defaultHeat(n.school),
-    set: { ...plainSet(), ...facts.set },
+    layers: [{ id: filling, componentId: filling, form: 'fill', thicknessM: { simulated: true } }],
     chill: defaultChill(kitchen, id, n.school),
     serve: {
       startAt: n.startAt ?? '',

@@ -1,8 +1,10 @@
 /**
- * The formula document: plain data, SI inside, the unit in every name. This is what is stored, exported and assessed.
+ * The formula document: what a dessert is made of and how, as it is stored and exported. Plain data, SI inside, the
+ * unit in every name. Components each have their lines, steps, heat, set and losses; layers say where they lie in the
+ * vessel. When it is made, how often and with which stock is an occasion (`occasion.ts`); what the pipeline runs
+ * through is one component of it on the bench (`bench.ts`).
  * A process value is `{ simulated: true }` (computed by the models) or `{ given: value }` (measured or stated), and
- * both
- * run through the same pipeline.
+ * both run through the same pipeline.
  */
 import type { Strength } from '../base/ingredients/types'
 import { type Kitchen, lotStrength } from '../kitchen/kitchen'
@@ -12,7 +14,7 @@ import type { Use } from '../physics/set/bands'
 import type { Cover, PlaceKind } from '../physics/thermal/places'
 
 export const FORMULA_FORMAT = 'lumbik-formula'
-export const SCHEMA_VERSION = 5
+export const SCHEMA_VERSION = 6
 
 export type ProcessValue<T> = { simulated: true } | { given: T }
 /** The stated value, or null when it is to be simulated. */
@@ -101,7 +103,10 @@ export type Step =
   | { id: string, kind: 'pour' }
   | { id: string, kind: 'bake' }
 
-export const COMPONENT_ROLES = ['filling', 'crust', 'topping'] as const
+export const COMPONENT_ROLES = [
+  'filling', 'crust', 'topping', 'insert', 'sponge', 'glaze', 'meringue', 'cream', 'sauce', 'fruit',
+] as const
+export type ComponentRole = (typeof COMPONENT_ROLES)[number]
 /** Crusts and toppings with a formula of their own; their facts stand in `core/parts`. */
 export const PART_KINDS = [
   'crumbChilled',
@@ -124,32 +129,53 @@ export interface PartMake {
   ratio: number
 }
 
+/** How a component sets: its kind, its way of making, its heat, what the set depends on, what stays behind. */
+export interface Process {
+  family: Family
+  school: School
+  heat: HeatPlan
+  set: SetPlan
+  /** What stays behind: fraction of the mix in the sieve, grams in the pan. */
+  losses: { sieveFraction: number, panG: number }
+}
+
+/** A part of a dessert with its own lines and steps. What sets has a process; a crust or a topping says its make. */
 export interface Component {
   id: string
-  role: (typeof COMPONENT_ROLES)[number]
+  role: ComponentRole
   name: string
   lines: Line[]
   steps: Step[]
   make?: PartMake
+  process?: Process
 }
 
+export const LAYER_FORMS = ['shell', 'base', 'fill', 'top'] as const
+/**
+ * Where a component lies, from the bottom of the vessel up: a crust as a shell up the sides or a base, what fills the
+ * vessel level upon level, what stands on top. A bought crust has no component.
+ */
+export interface Layer {
+  id: string
+  componentId: string | null
+  form: (typeof LAYER_FORMS)[number]
+  /** Simulated: all that was made of it, for what is poured; given: this thick. */
+  thicknessM: ProcessValue<number>
+}
+
+/** The vessel and what lies in it. */
 export interface Assembly {
   /** Kitchen vessel, or null for a one-off size; `vessel` is the snapshot that counts when the id is unknown. */
   vesselId: string | null
   vessel: Vessel
   count: number
-  /** Thickness of the crust under the filling, m; 0 for none. */
-  crustM: number
-  /** The crust stands up the sides too, or lies on the base alone. */
-  crustForm: 'shell' | 'base'
-  /** Height of a topping on the filling, m; 0 for none. */
-  toppingM: number
   /** Room that fruit or an insert takes in each vessel, m³. */
   insertM3: number
   /** How far a glass leans while its filling sets, degrees. */
   tiltDeg: number
   /** Portions cut or served from all vessels together. */
   portions: number
+  layers: Layer[]
 }
 
 /** A pan or bowl: `tareG` is its weight empty, null until it was weighed. */
@@ -224,8 +250,6 @@ export interface ChillLeg {
 }
 
 export interface ServePlan {
-  /** When the pan goes on, ISO date and time without zone (the kitchen's own clock). */
-  startAt: string
   /** Temperature at which the piece is cut, and hours in the cold before it: the plan's own, or stated. */
   coldTempC: ProcessValue<number>
   chilledS: ProcessValue<number>
@@ -235,70 +259,20 @@ export interface ServePlan {
   temperC: number | null
 }
 
-/** Parts of a fruit that can be taken; which exclude one another stands in `core/stock/fruit`. */
-export const FRUIT_PARTS = ['juice', 'zest', 'peel', 'segments'] as const
-export type FruitPart = (typeof FRUIT_PARTS)[number]
-
-/** Fruit on the bench: how many, or their weight, and how many of them each part is taken from. */
-export interface FruitEntry {
-  id: string
-  fruitId: string
-  count: number
-  /** Weighed together, g; null: not weighed. */
-  weightG: number | null
-  take: Record<FruitPart, number>
-  /** Juice as it came out, g; null: not squeezed yet. */
-  measuredJuiceG: number | null
-}
-
-/** What the batch is for, from which the formula is multiplied. */
-export type Covers =
-  | { kind: 'people', people: number, each: number }
-  | { kind: 'vessels', count: number }
-  | { kind: 'weight', massG: number }
-  | { kind: 'volume', volumeM3: number }
-
-/** What is on the bench for this formula. */
-export interface StockPlan {
-  fruit: FruitEntry[]
-  /** How much of a line there is, g; a line that is not named is at hand without limit. */
-  have: { lineId: string, massG: number }[]
-  covers: Covers | null
-}
-
 export interface FormulaDocument {
   format: typeof FORMULA_FORMAT
   version: typeof SCHEMA_VERSION
   name: string
-  family: Family
-  school: School
   note: string
   use: Use
-  stock: StockPlan
   components: Component[]
   assembly: Assembly
-  /** What stays behind: fraction of the mix in the sieve, grams in the pan. */
-  losses: { sieveFraction: number, panG: number }
-  heat: HeatPlan
-  set: SetPlan
   chill: ChillLeg[]
   serve: ServePlan
 }
 
-/** The filling, the component everything is computed for. */
-export const fillingOf = (doc: FormulaDocument): Component => doc.components.find(c => c.role === 'filling')!
-
-/** The vessel that counts: the kitchen's own if the id is known there, else the snapshot. */
-export const vesselOf = (doc: FormulaDocument, kitchen: Kitchen): Vessel =>
-  kitchen.vessels.find(v => v.id === doc.assembly.vesselId) ?? doc.assembly.vessel
-
-/** The pan that counts: the kitchen's own if the id is known there, else the snapshot; null: none was chosen. */
-export const panOf = (doc: FormulaDocument, kitchen: Kitchen): Omit<HeatPan, 'panId'> | null =>
-  doc.heat.pan && (kitchen.pans.find(p => p.id === doc.heat.pan!.panId) ?? doc.heat.pan)
-
-/** Oven air, °C: the dial with the error of the kitchen's own oven, or the snapshot of it. */
-export const ovenAirC = (doc: FormulaDocument, kitchen: Kitchen): number =>
-  doc.heat.oven.airTempC + (kitchen.ovens.find(o => o.id === doc.heat.oven.ovenId)?.offsetK ?? doc.heat.oven.offsetK)
+/** Whether a component is one the pipeline runs through. */
+export const isComputed = (c: Component): c is Component & { process: Process } => c.process !== undefined
 
 /** The place that counts for a leg: the kitchen's own if the id is known there, else the snapshot. */
 export const placeOf = (leg: ChillLeg, kitchen: Kitchen): { kind: PlaceKind, airTempC: number } =>
@@ -311,6 +285,3 @@ export function strengthOf(line: Line, kitchen: Kitchen): Strength {
   const lot = kitchen.lots.find(l => l.id === strength.lotId)
   return lot ? lotStrength(lot) : strength
 }
-
-/** A stock plan in which nothing is said yet. */
-export const plainStock = (): StockPlan => ({ fruit: [], have: [], covers: null })

@@ -1,11 +1,12 @@
 /** Changes of a whole formula: grams, batch, way of making. The input is never changed. */
 import { defaultHeat } from './create'
-import type { FormulaDocument, School } from './document'
+import type { Bench } from './bench'
+import type { School } from './document'
 import { schoolOf } from './schools'
 import { type NewId, stepsFor } from './steps'
 
 /** The same formula by another way of making: its steps, its heat, what it sets; lines, vessel and cold stay. */
-export function withSchool(doc: FormulaDocument, school: School, id: NewId): FormulaDocument {
+export function withSchool(doc: Bench, school: School, id: NewId): Bench {
   const facts = schoolOf(school)
   return {
     ...doc,
@@ -13,12 +14,14 @@ export function withSchool(doc: FormulaDocument, school: School, id: NewId): For
     school,
     heat: { ...defaultHeat(school), startTempC: facts.heat.startTempC ?? doc.heat.startTempC },
     set: { ...doc.set, fluidGel: false, ...facts.set },
-    components: doc.components.map(c => (c.role === 'filling' ? { ...c, steps: stepsFor(school, c.lines, id) } : c)),
+    components: doc.components.map(c =>
+      c.id === doc.componentId ? { ...c, steps: stepsFor(school, c.lines, id) } : c,
+    ),
   }
 }
 
 /** Scales every line of every component. */
-export function scaleFormula(doc: FormulaDocument, factor: number): FormulaDocument {
+export function scaleFormula(doc: Bench, factor: number): Bench {
   return {
     ...doc,
     components: doc.components.map(c => ({
@@ -29,11 +32,11 @@ export function scaleFormula(doc: FormulaDocument, factor: number): FormulaDocum
 }
 
 /** The formula with a line's grams changed. */
-export const withMass = (doc: FormulaDocument, lineId: string, massG: number): FormulaDocument =>
+export const withMass = (doc: Bench, lineId: string, massG: number): Bench =>
   withMasses(doc, new Map([[lineId, massG]]))
 
 /** The formula with the grams of several lines changed, by line id. */
-export const withMasses = (doc: FormulaDocument, masses: ReadonlyMap<string, number>): FormulaDocument => ({
+export const withMasses = (doc: Bench, masses: ReadonlyMap<string, number>): Bench => ({
   ...doc,
   components: doc.components.map(c => ({
     ...c,

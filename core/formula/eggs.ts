@@ -1,7 +1,8 @@
 /** Eggs: grades and counts against grams, whole-egg rounding, surplus whites and yolks, cartons. */
 import { findIngredient, hasTrait, OFFERED, part } from '../base/ingredients/ingredients'
 import { EGG_GRADES, type EggGrade } from '../base/ingredients/measures'
-import { fillingOf, type FormulaDocument, type Line } from './document'
+import { fillingOf, type Bench } from './bench'
+import type { Line } from './document'
 import { scaleFormula, withMass } from './edits'
 
 export type EggPart = 'whole' | 'yolk' | 'white'
@@ -86,7 +87,7 @@ const tenths = (g: number) => Math.round(g * 10) / 10
 const pieceKind = { whole: 'egg', yolk: 'yolk', white: 'white' } as const
 
 /** The formula with a line at the nearest whole count, counted from now on; with `all`, everything scaled to it. */
-export function atWholeCount(doc: FormulaDocument, c: EggCount['lines'][number], all: boolean): FormulaDocument {
+export function atWholeCount(doc: Bench, c: EggCount['lines'][number], all: boolean): Bench {
   const next = withMass(all ? scaleFormula(doc, c.nearest / c.count) : doc, c.lineId, tenths(c.nearestG))
   return {
     ...next,
@@ -102,10 +103,10 @@ export function atWholeCount(doc: FormulaDocument, c: EggCount['lines'][number],
  * weighs the same.
  */
 export function withCarton(
-  doc: FormulaDocument,
+  doc: Bench,
   lineId: string,
   cartonId: 'yolk' | 'yolk_sugared' | 'white_carton',
-): { doc: FormulaDocument, massG: number, sugarG: number, whiteG: number } {
+): { doc: Bench, massG: number, sugarG: number, whiteG: number } {
   const line = fillingOf(doc).lines.find(l => l.id === lineId)!
   const made =
     cartonId === 'white_carton' ? { massG: line.massG, sugarG: 0, whiteG: 0 } : yolkCarton(line.massG, cartonId)
@@ -120,6 +121,6 @@ export function withCarton(
   )
   return {
     ...made,
-    doc: { ...doc, components: doc.components.map(c => (c.role === 'filling' ? { ...c, lines } : c)) },
+    doc: { ...doc, components: doc.components.map(c => (c.id === doc.componentId ? { ...c, lines } : c)) },
   }
 }

@@ -6,7 +6,8 @@ import { plainVessel } from '../physics/geometry/cavity'
 import type { HeatMethod } from '../physics/heat/pot'
 import type { UseKind } from '../physics/set/bands'
 import type { MechanismKey } from '../physics/set/firmness'
-import type { Assembly, Family, School } from './document'
+import type { Family, School } from './document'
+import type { BenchAssembly } from './bench'
 import { schoolOf } from './schools'
 
 export interface FamilyFacts {
@@ -35,7 +36,7 @@ export interface FamilyFacts {
   /** Lines whose grams are offered to make it firmer or softer, besides what it is always made of. */
   levers: readonly Lever[]
   /** Tin, count and portions it is usually made in, where they differ from those of its use. */
-  assembly?: Partial<Record<UseKind | 'any', Partial<Assembly>>>
+  assembly?: Partial<Record<UseKind | 'any', Partial<BenchAssembly>>>
 }
 /** What an offer may change the grams of. */
 export type Lever = 'egg' | 'butter' | 'cream' | 'gelatin'

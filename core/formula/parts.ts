@@ -9,7 +9,8 @@ import { stirInTemperature } from '../physics/heat/pot'
 import { mix, toParts } from '../physics/matter/mix'
 import { minutesEquivalent } from '../physics/safety/lethality'
 import { fractionsOf, thermalProperties } from '../physics/thermal/properties'
-import { type Component, type FormulaDocument, type Line, type PartKind, type PartMake, vesselOf } from './document'
+import { type Bench, vesselOf } from './bench'
+import type { Component, Line, PartKind, PartMake } from './document'
 
 export type PartStep =
   | 'asWritten'
@@ -185,7 +186,7 @@ export const isMeringue = (kind: PartKind): boolean => PART_FACTS[kind].ratio?.o
 export const plainMake = (kind: PartKind): PartMake => ({ kind, ratio: PART_FACTS[kind].ratio?.usual ?? 1 })
 
 /** Grams of a part to make for all vessels: what lies in or on them, what the oven takes, what is trimmed. */
-export function partMassG(kind: PartKind, doc: FormulaDocument, kitchen: Kitchen): number {
+export function partMassG(kind: PartKind, doc: Bench, kitchen: Kitchen): number {
   const f = PART_FACTS[kind]
   const vessel = vesselOf(doc, kitchen)
   const { assembly } = doc
@@ -210,7 +211,7 @@ export function partLines(make: PartMake, massG: number, old: readonly Line[], i
 }
 
 /** Every part with a formula of its own sized to the vessel again; what a cook wrote by hand stays as it is. */
-export function resizeParts(doc: FormulaDocument, kitchen: Kitchen): FormulaDocument {
+export function resizeParts(doc: Bench, kitchen: Kitchen): Bench {
   let n = 0
   const components = doc.components.map(c =>
     c.make
@@ -222,13 +223,13 @@ export function resizeParts(doc: FormulaDocument, kitchen: Kitchen): FormulaDocu
 
 /** The formula with a crust or topping of a kind (null: none), sized to its vessel. */
 export function withPart(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   role: 'crust' | 'topping',
   make: PartMake | null,
   id: () => string,
   name: string,
-): FormulaDocument {
+): Bench {
   const others = doc.components.filter(c => c.role !== role)
   const key = role === 'crust' ? 'crustM' : 'toppingM'
   if (!make) return { ...doc, components: others, assembly: { ...doc.assembly, [key]: 0 } }

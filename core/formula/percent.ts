@@ -2,7 +2,8 @@
 import { findIngredient, hasTrait, part } from '../base/ingredients/ingredients'
 import type { Kitchen } from '../kitchen/kitchen'
 import { mix, sugarsG, toParts } from '../physics/matter/mix'
-import { fillingOf, type FormulaDocument, strengthOf } from './document'
+import { fillingOf, type Bench } from './bench'
+import { strengthOf } from './document'
 import { yolkMass } from './eggs'
 
 /** What 100 % is: the whole, the dairy, the water phase (water with the sugar and acid in it), or one chosen line. */
@@ -10,7 +11,7 @@ export type PercentBasis =
   { kind: 'whole' } | { kind: 'dairy' } | { kind: 'water' } | { kind: 'line', lineId: string }
 
 /** Grams that count as 100 %; 0 where the formula has none of it. */
-export function basisG(doc: FormulaDocument, kitchen: Kitchen, basis: PercentBasis): number {
+export function basisG(doc: Bench, kitchen: Kitchen, basis: PercentBasis): number {
   const { lines } = fillingOf(doc)
   if (basis.kind === 'line') return lines.find(l => l.id === basis.lineId)?.massG ?? 0
   if (basis.kind === 'dairy')
@@ -27,7 +28,7 @@ export interface Ratio {
 }
 
 /** Ratios, g per g; those of which a formula lacks a side are left out. Crumb and white may stand in any component. */
-export function ratiosOf(doc: FormulaDocument, kitchen: Kitchen): Ratio[] {
+export function ratiosOf(doc: Bench, kitchen: Kitchen): Ratio[] {
   const { lines } = fillingOf(doc)
   const all = doc.components.flatMap(c => c.lines)
   const m = mix(toParts(lines, l => strengthOf(l, kitchen)))

@@ -6,7 +6,8 @@ import { is } from '../base/ingredients/ingredients'
 import type { Ingredient, IngredientGroup, Trait } from '../base/ingredients/types'
 import { plainVessel } from '../physics/geometry/cavity'
 import type { UseKind } from '../physics/set/bands'
-import type { Assembly, Family, HeatPlan, School, SetPlan } from './document'
+import type { Family, HeatPlan, School, SetPlan } from './document'
+import type { BenchAssembly } from './bench'
 
 /** What a way of making gives or costs. */
 export const REASONS = [
@@ -48,7 +49,7 @@ export interface SchoolFacts {
   /** Poured on a hot base, it bonds to it. */
   bondsBase?: true
   /** Tin, count and portions it is usually made in. */
-  assembly?: Partial<Assembly>
+  assembly?: Partial<BenchAssembly>
   gives: readonly Reason[]
   costs: readonly Reason[]
   decides: Condition

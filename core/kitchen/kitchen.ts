@@ -75,6 +75,25 @@ export interface Kitchen {
   prices: Readonly<Record<string, number>>
 }
 
+/**
+ * The kitchen that counts when none is named: sea level, 20 °C, US limits; places and vessels are the document's own
+ * snapshots.
+ */
+export const PLAIN_KITCHEN: Kitchen = {
+  altitudeM: 0,
+  roomTempC: 20,
+  foodCode: 'us',
+  business: false,
+  eggGrade: 'usL',
+  places: [],
+  vessels: [],
+  ovens: [],
+  burners: [],
+  pans: [],
+  lots: [],
+  prices: {},
+}
+
 /** A lot as a line carries it: its reference and a snapshot of its figures. */
 export function lotStrength(lot: Lot): Strength {
   const { acidPercent, pH, brix, fatPercent, acidLnSigma } = lot

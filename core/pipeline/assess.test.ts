@@ -4,7 +4,8 @@ import { EGG_CURD, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
 import tables from '../checks/tables.json'
 import { InputError } from '../base/errors'
 import { INGREDIENTS } from '../base/ingredients/table'
-import { fillingOf, type FormulaDocument, SCHOOLS } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
+import { SCHOOLS } from '../formula/document'
 import { scaleFormula } from '../formula/edits'
 import { schoolOf } from '../formula/schools'
 import { MATERIALS, plainVessel, VESSEL_KINDS } from '../physics/geometry/cavity'
@@ -53,7 +54,7 @@ describe('changes a cook would try', () => {
     expect(at(88).heat.grainyS).not.toBeNull()
   })
   it('deeper takes longer, a warmer fridge longer still, an ice bath less', () => {
-    const deep = (m: number, edit: (d: FormulaDocument) => void = () => {}) =>
+    const deep = (m: number, edit: (d: Bench) => void = () => {}) =>
       assess(
         formula(EGG_CURD, (d) => {
           d.assembly.vessel = plainVessel('round', 'metal', m, m, 0.2)
@@ -250,7 +251,7 @@ describe('findings and safety', () => {
 })
 
 describe('impossible input names its field', () => {
-  const cases: [string, (d: FormulaDocument) => void, string][] = [
+  const cases: [string, (d: Bench) => void, string][] = [
     [
       'a negative mass',
       (d) => {

@@ -3,7 +3,8 @@
  * needs less than the whole (a point, a sample, another way to chill) starts from a stage and repeats nothing.
  */
 import { type Parameters, STANDARD } from '../base/parameters'
-import { type FormulaDocument, SCHEMA_VERSION } from '../formula/document'
+import type { Bench } from '../formula/bench'
+import { SCHEMA_VERSION } from '../formula/document'
 import { sourCentreOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
 import { taste } from '../physics/matter/taste'
@@ -34,14 +35,14 @@ export interface Worked {
  * @throws {InputError} naming the field, for impossible input; nothing else
  * @example assess(doc, kitchen).verdict.code // 'good'
  */
-export const assess = (doc: FormulaDocument, kitchen: Kitchen, parameters: Parameters = STANDARD): Assessment =>
+export const assess = (doc: Bench, kitchen: Kitchen, parameters: Parameters = STANDARD): Assessment =>
   work(doc, kitchen, parameters).assessment
 
 /**
  * As `assess`, with the stages it went through. @throws {InputError}
  * @example work(doc, kitchen).settled.cold.band // 'spoonable'
  */
-export function work(doc: FormulaDocument, kitchen: Kitchen, parameters: Parameters = STANDARD): Worked {
+export function work(doc: Bench, kitchen: Kitchen, parameters: Parameters = STANDARD): Worked {
   const mixed = mixStage(doc, kitchen)
   const heated = heatStage(doc, kitchen, mixed, parameters)
   const chilled = chillStage(doc, kitchen, heated, parameters)
@@ -54,7 +55,7 @@ export function work(doc: FormulaDocument, kitchen: Kitchen, parameters: Paramet
 const WEEPS_FROZEN = 0.1
 
 /** Judged: the last stage, which makes no numbers of its own. */
-function judged(doc: FormulaDocument, kitchen: Kitchen, stages: Omit<Worked, 'assessment'>): Assessment {
+function judged(doc: Bench, kitchen: Kitchen, stages: Omit<Worked, 'assessment'>): Assessment {
   const { parameters, mixed, heated, chilled, settled } = stages
   const { finished, body, shape, joined } = heated
   const { cold, plate, target, freeze, end, chilledS, readyS } = settled

@@ -1,6 +1,7 @@
 /** The cold of a formula: its legs one after another, and the piece as it warms on the table. */
 import { PARAMETER_TABLE, type Parameters, STANDARD } from '../base/parameters'
-import { type ChillLeg, type FormulaDocument, placeOf, vesselOf } from '../formula/document'
+import { type Bench, vesselOf } from '../formula/bench'
+import { type ChillLeg, placeOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type Freezing, freezingOf, freezingPoint } from '../physics/chill/freezing'
 import type { History } from '../physics/heat/dose'
@@ -31,7 +32,7 @@ interface Legs {
   totalS: number
 }
 /** Ice-bath legs before any other are a bowl stirred in ice; the rest stand in the vessel. */
-function legsOf(doc: FormulaDocument, kitchen: Kitchen): Legs {
+function legsOf(doc: Bench, kitchen: Kitchen): Legs {
   const firstVessel = doc.chill.findIndex(leg => placeOf(leg, kitchen).kind !== 'iceBath')
   const stirred = doc.chill.slice(0, firstVessel === -1 ? doc.chill.length : firstVessel)
   return {
@@ -75,7 +76,7 @@ export interface ChillRun {
 }
 
 /** Cooling from pouring to at least 24 h, in the kitchen's places. */
-export function chillStep(doc: FormulaDocument, kitchen: Kitchen, c: ChillInput, run: ChillRun = {}): Cooling {
+export function chillStep(doc: Bench, kitchen: Kitchen, c: ChillInput, run: ChillRun = {}): Cooling {
   const { hcFactor = 1, rough = false, grid = rough ? 6 : 8, watch } = run
   const f = fractionsOf(c.finished)
   const dense = thermalProperties(f, 25)
@@ -173,7 +174,7 @@ const coldestStageC = (kitchen: Kitchen): number => Math.min(...CODES[kitchen.fo
 
 /** The piece on the table: from one even temperature into the room, on a plate. */
 export function tableStep(
-  doc: FormulaDocument,
+  doc: Bench,
   finished: Mix,
   fromC: number,
   heightM: number,

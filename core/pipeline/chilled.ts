@@ -2,7 +2,7 @@
  * Chilled: from pouring to at least a day in the kitchen's places, as predicted and at its slow end. The third stage.
  */
 import { type Parameters, STANDARD } from '../base/parameters'
-import type { FormulaDocument } from '../formula/document'
+import type { Bench } from '../formula/bench'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type ChillInput, chillStep, type Cooling, SLOW_FACTOR } from './chill'
 import type { Heated } from './heated'
@@ -15,13 +15,13 @@ export interface Chilled {
 
 /** The time in the cold. */
 export function chillStage(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   heated: Heated,
   p: Parameters = STANDARD,
 ): Chilled {
   const { finished, shape, body, pourTempC, waterActivity: aw } = heated
-  const { radiusM, inVesselM: depthM, volumeM3 } = shape
+  const { radiusM, coolsM: depthM, volumeM3 } = shape
   const input = { finished, air: body.phases.air, radiusM, depthM, volumeM3, pourTempC, aw, coefficients: p.cold }
   return {
     input,

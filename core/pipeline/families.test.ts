@@ -6,7 +6,8 @@ import { DENSITIES, FRUITS } from '../base/ingredients/measures'
 import { INGREDIENTS } from '../base/ingredients/table'
 import { ALLERGENS } from '../base/ingredients/types'
 import { line } from '../formula/create'
-import { FAMILIES, fillingOf, type FormulaDocument, type School, SCHOOLS } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
+import { FAMILIES, type School, SCHOOLS } from '../formula/document'
 import { withSchool } from '../formula/edits'
 import { FAMILY_FACTS, familyOf, sourCentreOf } from '../formula/families'
 import { schoolOf } from '../formula/schools'
@@ -18,7 +19,7 @@ import { MECHANISMS } from '../physics/set/firmness'
 import { assess } from './assess'
 import type { FindingCode } from './assessment'
 
-const codes = (doc: FormulaDocument): FindingCode[] => assess(doc, kitchen).findings.map(f => f.code)
+const codes = (doc: Bench): FindingCode[] => assess(doc, kitchen).findings.map(f => f.code)
 
 describe('kinds of dessert', () => {
   it.each(FAMILIES)(
@@ -97,7 +98,7 @@ describe('kinds of dessert', () => {
 
 describe('the ways it fails', () => {
   const grams = (school: School, over: Grams) => ({ ...MADE[school], ...over })
-  const cases: [FindingCode, () => FormulaDocument][] = [
+  const cases: [FindingCode, () => Bench][] = [
     ['acidShort', () => make('boiled', undefined, { cream36: 600, sugar: 120, orange: 90 })],
     ['acidCurdles', () => make('boiled', undefined, grams('boiled', { lemon: 200 }))],
     [

@@ -3,7 +3,10 @@ import { counter, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
 import type { InputError } from '../base/errors'
 import { celsiusToFahrenheit, fahrenheitToCelsius, kelvinToFahrenheitDifference, SYSTEM_ML } from '../base/units'
 import { createFormula, defaultUse, line } from '../formula/create'
-import { fillingOf, SCHEMA_VERSION, SCHOOLS, vesselOf } from '../formula/document'
+import older from '../checks/older.json'
+import { benchOf, fillingOf, putBack, vesselOf } from '../formula/bench'
+import { SCHEMA_VERSION, SCHOOLS } from '../formula/document'
+import { plannedOf } from '../../tests/support/golden'
 import { scaleFormula } from '../formula/edits'
 import { migrate } from '../formula/migrate'
 import { stepsFor } from '../formula/steps'
@@ -16,39 +19,35 @@ import { assess } from './assess'
 import { mixPlanOf } from './mixPlan'
 
 describe('migration', () => {
-  const v1 = () => {
-    const { use, heat, ...rest } = formula()
-    const { holdS, ...h } = heat
-    return {
-      ...rest,
-      version: 1,
-      use: use.kind,
-      pieceHeightM: 0.031,
-      pieceWidthM: 0.05,
-      tableTempC: 22,
-      tableTimeS: 1800,
-      heat: { ...h, holdMin: holdS / 60 },
+  it.each(older.files.map(f => [f.version, f.name, f.document] as const))(
+    'version %i, %s: the engine takes it, and the file stays as it was',
+    (_, __, document) => {
+      const before = JSON.stringify(document)
+      const bench = benchOf(plannedOf(document))
+      expect(assess(bench, kitchen).schemaVersion).toBe(SCHEMA_VERSION)
+      expect(bench.serve.startAt).toBe(document.serve.startAt)
+      expect(JSON.stringify(document)).toBe(before)
+    },
+  )
+  it('version 1: the use was a word with its measures beside it, the hold in minutes', () => {
+    const old = older.files.find(f => f.version === 1)!.document as unknown as Record<string, number> & {
+      heat: { holdMin: number }
     }
-  }
-  it('brings a version 1 document to the present one, which the engine takes', () => {
-    const old = v1()
-    const before = JSON.stringify(old)
-    const doc = migrate(old) as unknown as ReturnType<typeof formula>
-    expect(doc.version).toBe(SCHEMA_VERSION)
+    const doc = benchOf(plannedOf(old))
     expect(doc.use).toEqual({
-      kind: 'spooned',
-      pieceHeightM: 0.031,
-      pieceWidthM: 0.05,
-      tableTempC: 22,
-      tableTimeS: 1800,
+      kind: old.use,
+      pieceHeightM: old.pieceHeightM,
+      pieceWidthM: old.pieceWidthM,
+      tableTempC: old.tableTempC,
+      tableTimeS: old.tableTimeS,
     })
-    expect(doc.heat.holdS).toBe(formula().heat.holdS)
+    expect(doc.heat.holdS).toBe(60 * old.heat.holdMin)
     expect(doc).not.toHaveProperty('pieceHeightM')
-    expect(assess(doc, kitchen).verdict.code).toBe('good')
-    expect(JSON.stringify(old)).toBe(before)
   })
   it('leaves a present document as it is', () => {
-    expect(migrate(formula())).toEqual(formula())
+    const { formula: present, occasion } = putBack(formula())
+    expect(migrate({ formula: present, occasion })).toEqual({ formula: present, occasion, kitchen: null })
+    expect(migrate(present)).toEqual({ formula: present, occasion: null, kitchen: null })
   })
   it.each([
     [null, 'format'],

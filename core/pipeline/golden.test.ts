@@ -6,15 +6,16 @@
  */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { type Figures, figuresOf, type GoldenCase, goldenDocuments, KITCHENS } from '../../tests/support/golden'
-import type { FormulaDocument } from '../formula/document'
-import { migrate } from '../formula/migrate'
+import {
+  type Figures, figuresOf, type GoldenCase, goldenDocuments, KITCHENS, plannedOf,
+} from '../../tests/support/golden'
+import { benchOf } from '../formula/bench'
 
 const FILE = new URL('../checks/golden.json', import.meta.url)
 if (process.env.LUMBIK_GOLDEN === 'write') {
   const cases: GoldenCase[] = goldenDocuments().map(c => ({
     ...c,
-    figures: figuresOf(c.document, KITCHENS[c.kitchen]!),
+    figures: figuresOf(benchOf(plannedOf(c.document)), KITCHENS[c.kitchen]!),
   }))
   const rows = cases.map(c => JSON.stringify(c, (_, v) => (typeof v === 'number' ? Number(v.toPrecision(13)) : v)))
   writeFileSync(
@@ -38,7 +39,7 @@ function differing(now: Figures, then: Figures): string[] {
 describe('figures as they were', () => {
   it('kept of at least a hundred formulas', () => expect(cases.length).toBeGreaterThan(100))
   it.each(cases.map(c => [c.name, c] as const))('%s', (_, c) => {
-    const now = figuresOf(migrate(c.document) as unknown as FormulaDocument, KITCHENS[c.kitchen]!)
+    const now = figuresOf(benchOf(plannedOf(c.document)), KITCHENS[c.kitchen]!)
     expect(differing(now, c.figures)).toEqual([])
   })
 })

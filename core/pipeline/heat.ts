@@ -1,7 +1,8 @@
 /** The heat of a formula: the pot simulated or stated, what joins the mix afterwards, and where it turns grainy. */
 import { within } from '../base/errors'
 import { type Parameters, STANDARD } from '../base/parameters'
-import { type FormulaDocument, given, panOf } from '../formula/document'
+import { type Bench, fillingOf, panOf } from '../formula/bench'
+import { given } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import type { History } from '../physics/heat/dose'
 import {
@@ -28,7 +29,7 @@ export interface HeatStep {
  * impossible evaporation
  */
 export function heatStep(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   cooked: Mix,
   aw: number,
@@ -87,7 +88,7 @@ export interface Joined {
  * From the pot to the vessel: carry-over, the sieve, then each addition by energy balance with its fat melting. What is
  * folded in cold goes in over three minutes, what is stirred in over two (common practice).
  */
-export function joinStep(doc: FormulaDocument, plan: MixPlan, heated: HeatStep, roomC: number): Joined {
+export function joinStep(doc: Bench, plan: MixPlan, heated: HeatStep, roomC: number): Joined {
   const { run: pot, cp, panCapacity, inPan } = heated
   let massG = mix(plan.cooked).massG - pot.evaporatedG
   let t = pot.endTempC
@@ -104,7 +105,7 @@ export function joinStep(doc: FormulaDocument, plan: MixPlan, heated: HeatStep, 
     // Off the heat: half a minute's carry-over, then a minute through the sieve into a bowl as heavy as the pan, at
     // room temperature.
     to(30, t + carryOver(massG, cp, panCapacity, doc.heat.method === 'microwave' ? 0 : excessK))
-    if (doc.components.some(c => c.role === 'filling' && c.steps.some(s => s.kind === 'strain')))
+    if (fillingOf(doc).steps.some(s => s.kind === 'strain'))
       to(60, stirInTemperature({ massG, cp, tempC: t }, { massG: 1000, cp: panCapacity, tempC: roomC }))
   }
   for (const a of plan.additions) {

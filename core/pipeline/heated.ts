@@ -3,7 +3,8 @@
  * `bodyAfter` is the part of it that a point or a sample repeats: a mix after the steam, and what its set depends on.
  */
 import { type Parameters, STANDARD } from '../base/parameters'
-import { type FormulaDocument, given, ovenAirC, vesselOf } from '../formula/document'
+import { type Bench, ovenAirC, vesselOf } from '../formula/bench'
+import { given } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type Cooking, eggTemperatures, type EggTemperatures } from '../physics/heat/egg'
 import { type Bake, runOven } from '../physics/heat/oven'
@@ -37,7 +38,7 @@ export interface Heated {
 
 /** The mix after some steam has left, and what its set depends on by the way it was made. */
 export function bodyAfter(
-  doc: FormulaDocument,
+  doc: Bench,
   mixed: Mixed,
   paths: Paths,
   evaporatedG: number,
@@ -49,7 +50,7 @@ export function bodyAfter(
 
 /** The oven, on the filling as it stands in its vessel. */
 function bakeIn(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   mix: Mix,
   shape: Filled,
@@ -84,7 +85,7 @@ const WALL_G = 1000
 
 /** The pot and what joins it: all of a heat that has no oven. @throws {InputError} for an impossible evaporation */
 export function potStage(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   mixed: Mixed,
   p: Parameters = STANDARD,
@@ -95,7 +96,7 @@ export function potStage(
 
 /** From the mix to the poured filling. @throws {InputError} for an impossible evaporation */
 export function heatStage(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   mixed: Mixed,
   p: Parameters = STANDARD,

@@ -1,14 +1,15 @@
 /** Whether a formula and a kitchen are possible at all; every limit names its field. */
 import { InputError, within } from '../base/errors'
 import { checkField, FIELDS } from '../base/fields'
-import { fillingOf, type FormulaDocument, given, placeOf, vesselOf } from '../formula/document'
+import { fillingOf, type Bench, vesselOf } from '../formula/bench'
+import { given, placeOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { cavityOf, cavityVolume } from '../physics/geometry/cavity'
 
 const OVEN_AIR = FIELDS['heat.oven.airTempC']
 
 /** @throws {InputError} naming the first field that cannot be */
-export function checkInputs(doc: FormulaDocument, kitchen: Kitchen): void {
+export function checkInputs(doc: Bench, kitchen: Kitchen): void {
   const use = doc.use
   checkField('use.pieceHeightM', use.pieceHeightM)
   checkField('use.pieceWidthM', use.pieceWidthM)
@@ -23,6 +24,10 @@ export function checkInputs(doc: FormulaDocument, kitchen: Kitchen): void {
   checkField('assembly.vessel.taper', v.taper)
   if (v.heldM3 !== null) checkField('assembly.vessel.heldM3', v.heldM3)
   checkField('assembly.toppingM', doc.assembly.toppingM)
+  doc.layers.forEach((l, i) => {
+    const thicknessM = given(l.thicknessM)
+    if (thicknessM !== null) checkField(`assembly.layers.${i}.thicknessM`, thicknessM)
+  })
   checkField('assembly.insertM3', doc.assembly.insertM3)
   if (
     doc.assembly.insertM3 > 0 &&
@@ -63,7 +68,7 @@ export function checkInputs(doc: FormulaDocument, kitchen: Kitchen): void {
   checkField('kitchen.roomTempC', kitchen.roomTempC)
 }
 
-function checkHeat({ heat }: FormulaDocument, kitchen: Kitchen): void {
+function checkHeat({ heat }: Bench, kitchen: Kitchen): void {
   checkField('heat.targetTempC', heat.targetTempC)
   checkField('heat.holdS', heat.holdS)
   checkField('heat.startTempC', heat.startTempC)
@@ -87,7 +92,7 @@ function checkHeat({ heat }: FormulaDocument, kitchen: Kitchen): void {
   if (timeS !== null) checkField('heat.oven.timeS', timeS)
 }
 
-function checkSet({ set }: FormulaDocument): void {
+function checkSet({ set }: Bench): void {
   for (const key of ['milkHeat', 'air', 'whippedFat'] as const) {
     const x = given(set[key])
     if (x !== null) checkField(`set.${key}`, x)

@@ -5,7 +5,8 @@
 import { is, part } from '../base/ingredients/ingredients'
 import type { CompositionKey } from '../base/ingredients/types'
 import { type Parameters, STANDARD } from '../base/parameters'
-import { type FormulaDocument, given } from '../formula/document'
+import type { Bench } from '../formula/bench'
+import { given } from '../formula/document'
 import type { History } from '../physics/heat/dose'
 import { amylaseSurvives, milkHeatOf, peakOf } from '../physics/heat/milk'
 import type { MixPart } from '../physics/matter/mix'
@@ -44,7 +45,7 @@ const from = (h: History, s: number): History => {
 
 /** The making of a formula: what its plan states, and otherwise what follows from its steps and its heat. */
 export function makingOf(
-  doc: FormulaDocument,
+  doc: Bench,
   { plan, cookedPH }: Mixed,
   paths: Paths,
   p: Parameters = STANDARD,

@@ -1,5 +1,6 @@
 /** A filling's lines split by its steps: heated together, stirred in afterwards, whipped and folded in. */
-import { fillingOf, type FormulaDocument, given, strengthOf } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
+import { given, strengthOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type MixPart, toParts } from '../physics/matter/mix'
 
@@ -24,7 +25,7 @@ export interface MixPlan {
 }
 
 /** Splits the filling's lines by its steps. @throws {InputError} naming the line */
-export function mixPlanOf(doc: FormulaDocument, kitchen: Kitchen): MixPlan {
+export function mixPlanOf(doc: Bench, kitchen: Kitchen): MixPlan {
   const filling = fillingOf(doc)
   const index = doc.components.indexOf(filling)
   const all = toParts(filling.lines, line => strengthOf(line, kitchen), `components.${index}.lines`)

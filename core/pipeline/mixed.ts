@@ -1,6 +1,6 @@
 /** Mixed: what goes in, split by what is heated and what joins later, with its acidity. The first stage of the line. */
 import { InputError } from '../base/errors'
-import { fillingOf, type FormulaDocument } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
 import type { Kitchen } from '../kitchen/kitchen'
 import { pHOfMix } from '../physics/matter/acidity'
 import { mix, type Mix } from '../physics/matter/mix'
@@ -44,7 +44,7 @@ export const mixedOf = (plan: MixPlan): Mixed => acidify(weigh(plan))
  * @throws {InputError} naming the field, as `assess` would
  * @example checkMix(doc, kitchen).whole.massG // 730
  */
-export function checkMix(doc: FormulaDocument, kitchen: Kitchen): Weighed {
+export function checkMix(doc: Bench, kitchen: Kitchen): Weighed {
   checkInputs(doc, kitchen)
   const weighed = weigh(mixPlanOf(doc, kitchen))
   const path = `components.${doc.components.indexOf(fillingOf(doc))}.lines`
@@ -55,4 +55,4 @@ export function checkMix(doc: FormulaDocument, kitchen: Kitchen): Weighed {
 }
 
 /** The first stage of an assessment. @throws {InputError} naming the field */
-export const mixStage = (doc: FormulaDocument, kitchen: Kitchen): Mixed => acidify(checkMix(doc, kitchen))
+export const mixStage = (doc: Bench, kitchen: Kitchen): Mixed => acidify(checkMix(doc, kitchen))

@@ -6,7 +6,8 @@ import { describe, expect, it } from 'vitest'
 import { counter, type Grams, kitchen, parts } from '../../tests/support/core'
 import checks from '../checks/practice.json'
 import { createFormula, defaultUse, line } from '../formula/create'
-import type { FormulaDocument, School } from '../formula/document'
+import type { Bench } from '../formula/bench'
+import type { School } from '../formula/document'
 import { plainVessel, type Vessel } from '../physics/geometry/cavity'
 import { stirInTemperature } from '../physics/heat/pot'
 import { reductionTarget } from '../physics/heat/reduction'
@@ -24,7 +25,7 @@ const VESSELS: Record<string, Vessel> = {
   glass: plainVessel('ramekin', 'glass', 0.065, 0.065, 0.09),
   pie: plainVessel('round', 'metal', 0.23, 0.23, 0.04),
 }
-function make(grams: Grams, school: School, edit: (d: FormulaDocument) => void = () => {}, use: UseKind = 'spooned') {
+function make(grams: Grams, school: School, edit: (d: Bench) => void = () => {}, use: UseKind = 'spooned') {
   const id = counter()
   const doc = createFormula(
     { name: 'x', school, use: defaultUse(use), lines: Object.entries(grams).map(([i, g]) => line(id(), i, g)) },
@@ -94,8 +95,8 @@ describe(`oven (${checks.source})`, () => {
     grams: Grams,
     school: School,
     diameterM: number,
-    heat: Partial<FormulaDocument['heat']>,
-    edit: (d: FormulaDocument) => void = () => {},
+    heat: Partial<Bench['heat']>,
+    edit: (d: Bench) => void = () => {},
   ) =>
     make(
       grams,
@@ -125,10 +126,10 @@ describe(`oven (${checks.source})`, () => {
     quarter(minutes(bake(pie.massG, 'lowOven', 0.225, { targetTempC: target })), pie.minutes),
   )
   it(`${shifts.what}: ${shifts.hot}, ${shifts.fan}, ${shifts.glass}; a hot start saves the model half, more than is asked, and glass costs it a tenth`, () => {
-    const base = (edit: (d: FormulaDocument) => void) =>
+    const base = (edit: (d: Bench) => void) =>
       minutes(bake(bar.massG, 'cooledBase', 0.256, { targetTempC: 84, startTempC: 25 }, edit))
     const from = base(() => {})
-    const shift = (edit: (d: FormulaDocument) => void) => base(edit) / from - 1
+    const shift = (edit: (d: Bench) => void) => base(edit) / from - 1
     expect(
       Math.abs(
         shift((d) => {

@@ -3,7 +3,8 @@
  * from the cold and on the plate, and when it is ready. The fourth stage of the line.
  */
 import { type Parameters, STANDARD } from '../base/parameters'
-import { type FormulaDocument, given } from '../formula/document'
+import type { Bench } from '../formula/bench'
+import { given } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { FIRM_MEAN_C, thawedAt } from '../physics/chill/freezing'
 import type { History } from '../physics/heat/dose'
@@ -74,7 +75,7 @@ const rampTo = (statedC: number, fromC: number): History => ({
 })
 
 /** What the egg goes through after the heat: the stated way down, or what joins it and the cold. */
-function wayDown(doc: FormulaDocument, heated: Heated, chill: Cooling): History {
+function wayDown(doc: Bench, heated: Heated, chill: Cooling): History {
   const statedC = given(doc.serve.coldTempC)
   if (statedC !== null) return rampTo(statedC, heated.pot.run.endTempC)
   return joinHistory(heated.bake ? { timeS: [0], tempC: [heated.pourTempC] } : heated.joined.history, chill)
@@ -99,7 +100,7 @@ const STATED_CHILL_S = 18 * 3600
 
 /** What the dessert comes to. */
 export function setStage(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   mixed: Mixed,
   heated: Heated,
@@ -128,7 +129,9 @@ export function setStage(
   const statedS = given(doc.serve.chilledS)
   const chilledS = statedS ?? chill.totalS
   const cut = doc.use.kind === 'cut' || doc.use.kind === 'turnedOut'
-  const pieceHeightM = cut ? Math.min(doc.use.pieceHeightM, shape.inVesselM) : doc.use.pieceHeightM
+  // What lies over a level rests on it: its height counts up to the top of the piece.
+  const carriesM = shape.coolsM - shape.fromM
+  const pieceHeightM = cut ? Math.min(doc.use.pieceHeightM, carriesM) : doc.use.pieceHeightM
   const target = targetOf({ ...doc.use, pieceHeightM }, body.phases.density)
   const coldTempC = statedC ?? valueAt(chill.timeS, chill.coreC, chilledS)
   const coldSetting =

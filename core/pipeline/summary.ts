@@ -1,9 +1,11 @@
 /** The few figures of an assessment that a list or a thumbnail needs. */
-import type { FormulaDocument } from '../formula/document'
+import type { Bench, Planned } from '../formula/bench'
+import type { Kitchen } from '../kitchen/kitchen'
 import type { Sharpness } from '../physics/matter/taste'
 import type { BandId, UseKind } from '../physics/set/bands'
 import type { SetResult } from '../physics/set/state'
 import type { Assessment, VerdictCode } from './assessment'
+import { assessDessert, type Part } from './dessert'
 
 /** What a drawing of the piece needs. */
 export interface PieceFigures {
@@ -14,6 +16,16 @@ export interface PieceFigures {
   crustForm: 'shell' | 'base'
   cold: Pick<SetResult, 'slump' | 'tempC' | 'standsM' | 'cutsM'>
   plate: Pick<SetResult, 'slump' | 'tempC' | 'standsM' | 'cutsM'>
+  /** The levels from the bottom up, where there are several. */
+  layers?: PieceLayer[]
+}
+
+/** A level of a piece: how thick, how much of its height it loses, whether it is the one on the bench. */
+export interface PieceLayer {
+  name: string
+  thickM: number
+  slump: { cold: number, plate: number }
+  chosen: boolean
 }
 
 export interface Summary {
@@ -31,8 +43,17 @@ export interface Summary {
 
 const figures = (s: SetResult) => ({ slump: s.slump, tempC: s.tempC, standsM: s.standsM, cutsM: s.cutsM })
 
-/** Figures for the drawing of a piece. */
-export const pieceFigures = (doc: FormulaDocument, a: Assessment): PieceFigures => ({
+/** The levels of a piece that has several; those that take no room yet are left out. */
+function layersOf(doc: Bench, parts: readonly Part[]): { layers?: PieceLayer[] } {
+  const levels = parts.filter(p => p.fromM !== null && p.thickM > 0)
+  if (levels.length < 2) return {}
+  const layers = levels.map(({ id, name, thickM, slump }) => ({ name, thickM, slump, chosen: id === doc.componentId }))
+  return { layers }
+}
+
+/** Figures for the drawing of a piece. @param parts the components of the dessert it is one of */
+export const pieceFigures = (doc: Bench, a: Assessment, parts: readonly Part[] = []): PieceFigures => ({
+  ...layersOf(doc, parts),
   use: doc.use.kind,
   heightM: a.shape.pieceHeightM,
   widthM: doc.use.pieceWidthM,
@@ -43,7 +64,7 @@ export const pieceFigures = (doc: FormulaDocument, a: Assessment): PieceFigures 
 })
 
 /** Shortens an assessment. */
-export const summarise = (doc: FormulaDocument, a: Assessment): Summary => ({
+export const summarise = (doc: Bench, a: Assessment, parts: readonly Part[] = []): Summary => ({
   engineVersion: a.engineVersion,
   code: a.verdict.code,
   band: a.verdict.cold.band,
@@ -53,5 +74,24 @@ export const summarise = (doc: FormulaDocument, a: Assessment): Summary => ({
   platePa: a.verdict.plate.tauPa.value,
   pH: a.balance.pH.value,
   safe: a.chill.safe,
-  piece: pieceFigures(doc, a),
+  piece: pieceFigures(doc, a, parts),
 })
+
+/** From good to what is least to be eaten. */
+const BY_GRAVITY: readonly VerdictCode[] = [
+  'good', 'tooFirm', 'servedBeforeSet', 'sagsOnTable', 'looseCold', 'runny', 'grainy',
+]
+
+/**
+ * The summary of a whole dessert: that of the component that stands worst, the filling where all stand alike.
+ * @throws {InputError} naming the field, where the filling or the worst of them cannot be
+ * @example summariseDessert(planned, kitchen).code // 'good'
+ */
+export function summariseDessert(planned: Planned, kitchen: Kitchen): Summary {
+  const main = assessDessert(planned, kitchen)
+  const gravity = (code: VerdictCode | null) => (code === null ? -1 : BY_GRAVITY.indexOf(code))
+  const worst = main.parts.reduce<Part | null>((w, p) =>
+    gravity(p.code) > gravity(w?.code ?? main.assessment.verdict.code) ? p : w, null)
+  const { bench, assessment, parts } = worst ? assessDessert(planned, kitchen, worst.id) : main
+  return summarise(bench, assessment, parts)
+}

@@ -2,7 +2,8 @@
  * What binds: with so much of each, how much can be made, what stops it, what is left over, and what it would take to
  * use all of one thing. Eggs and cans that must be whole stay whole.
  */
-import type { FormulaDocument, Line, Piece } from '../formula/document'
+import type { Bench } from '../formula/bench'
+import type { Line, Piece } from '../formula/document'
 import { scaleFormula, withMasses } from '../formula/edits'
 
 export interface BindLine {
@@ -112,7 +113,7 @@ export function toUseAll(
 }
 
 /** The formula scaled to what can be made, whole pieces at their counts. */
-export const scaleToBinding = (doc: FormulaDocument, b: Binding): FormulaDocument =>
+export const scaleToBinding = (doc: Bench, b: Binding): Bench =>
   withMasses(
     scaleFormula(doc, b.factor ?? 1),
     new Map(b.lines.filter(l => l.pieces !== null).map(l => [l.lineId, Math.round(l.useG * 10) / 10])),

@@ -2,7 +2,7 @@
  * The boil of a cream as a cook runs it: where the scale stops, when the juice can go in, room for the foam, what the
  * sugar does.
  */
-import { type FormulaDocument, panOf } from '../formula/document'
+import { type Bench, panOf } from '../formula/bench'
 import type { Kitchen } from '../kitchen/kitchen'
 import { panHoldsM3 } from '../physics/heat/pot'
 import { addedSugarG, SUGAR_ML_PER_G } from '../physics/heat/reduction'
@@ -28,14 +28,14 @@ export interface BoilPlan {
 }
 
 /** What the scale reads when the pan comes off the heat, g: with the pan, if its weight is known. */
-export const scaleReadingG = (doc: FormulaDocument, kitchen: Kitchen, a: Assessment): number =>
+export const scaleReadingG = (doc: Bench, kitchen: Kitchen, a: Assessment): number =>
   a.heat.panG + (panOf(doc, kitchen)?.tareG ?? 0)
 
 /**
  * Stop weight = tare + cream + sugar − .62·sugar, so each gram of sugar less takes .38 g off it and leaves .62 g of
  * water in.
  */
-export function boilPlan(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): BoilPlan {
+export function boilPlan(doc: Bench, kitchen: Kitchen, a: Assessment): BoilPlan {
   const pan = panOf(doc, kitchen)
   const sugarG = addedSugarG(mixPlanOf(doc, kitchen).cooked)
   const stopG = scaleReadingG(doc, kitchen, a)

@@ -2,7 +2,8 @@
  * Other ways to chill the same piece, to set beside the plan: bench first or straight in, ice bath, film now or
  * later, shallow or deep, this fridge or that.
  */
-import { type ChillLeg, type FormulaDocument, placeOf } from '../formula/document'
+import type { Bench } from '../formula/bench'
+import { type ChillLeg, placeOf } from '../formula/document'
 import type { Kitchen, KitchenPlace } from '../kitchen/kitchen'
 
 export type ChillWay =
@@ -13,7 +14,7 @@ export interface WayChoice {
   /** Vessels, or the place, it means. */
   count?: number
   place?: KitchenPlace
-  doc: FormulaDocument
+  doc: Bench
 }
 
 const BENCH_S = 45 * 60
@@ -21,7 +22,7 @@ const ICE_S = 15 * 60
 const LATER_S = 40 * 60
 
 /** Every way that differs from the plan. Only the legs or the number of vessels change. */
-export function chillWays(doc: FormulaDocument, kitchen: Kitchen): WayChoice[] {
+export function chillWays(doc: Bench, kitchen: Kitchen): WayChoice[] {
   const out: WayChoice[] = [{ key: 'planned', way: 'planned', doc }]
   const legs = doc.chill
   const kind = (l: ChillLeg) => placeOf(l, kitchen).kind

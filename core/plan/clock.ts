@@ -4,7 +4,7 @@
  */
 import { addSeconds, differenceInMilliseconds, formatISO, isValid, parseISO } from 'date-fns'
 import { InputError } from '../base/errors'
-import type { FormulaDocument } from '../formula/document'
+import type { Bench } from '../formula/bench'
 import { type Assessment, pouredAfterS } from '../pipeline/assessment'
 import type { WhenRow } from './when'
 
@@ -22,7 +22,7 @@ export interface ServicePlan {
   lengthenedS: number
   /** Latest start that is ready at the slow end; null: it never sets in a day. */
   latestStartAt: string | null
-  doc: FormulaDocument
+  doc: Bench
 }
 
 /**
@@ -30,7 +30,7 @@ export interface ServicePlan {
  * start rounded down to five minutes.
  * @param when rows of `whenOf` @throws {InputError} at `serve.serveAt`
  */
-export function serveAt(doc: FormulaDocument, a: Assessment, when: readonly WhenRow[], at: string): ServicePlan {
+export function serveAt(doc: Bench, a: Assessment, when: readonly WhenRow[], at: string): ServicePlan {
   const target = parseISO(at)
   if (!isValid(target) || at.length < 16) throw new InputError('notANumber', 'serve.serveAt')
   const untilPouredS = pouredAfterS(a)

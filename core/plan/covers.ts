@@ -1,6 +1,7 @@
 /** Covers: what the batch is for, and the factor that gets there with what sieve and pan keep. */
 import { checkField } from '../base/fields'
-import type { Covers, FormulaDocument } from '../formula/document'
+import type { Bench } from '../formula/bench'
+import type { Covers } from '../formula/occasion'
 import type { Assessment } from '../pipeline/assessment'
 
 export interface CoversPlan {
@@ -18,7 +19,7 @@ export interface CoversPlan {
  * factor = (wanted + pan) / (filled now + pan).
  * @throws {InputError} naming the field
  */
-export function coversPlan(doc: FormulaDocument, shape: Assessment['shape'], covers: Covers): CoversPlan {
+export function coversPlan(doc: Bench, shape: Assessment['shape'], covers: Covers): CoversPlan {
   const { panG, sieveFraction } = doc.losses
   const { count, portions } = doc.assembly
   const each = shape.batchG / portions

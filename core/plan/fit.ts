@@ -4,7 +4,7 @@
  */
 import { checkField } from '../base/fields'
 import { findIngredient } from '../base/ingredients/ingredients'
-import { fillingOf, type FormulaDocument, vesselOf } from '../formula/document'
+import { fillingOf, type Bench, vesselOf } from '../formula/bench'
 import { scaleFormula, withMasses } from '../formula/edits'
 import { countEggs } from '../formula/eggs'
 import { familyOf } from '../formula/families'
@@ -32,7 +32,7 @@ export interface VesselFit {
 export function fitVolume(
   volumeM3: number,
   vessel: Vessel,
-  lining: FormulaDocument['assembly'],
+  lining: Bench['assembly'],
   count: number,
   roomM: number,
 ): VesselFit {
@@ -61,12 +61,12 @@ const NO_CRUST: readonly VesselKind[] = ['ramekin', 'glass', 'stemmed', 'mould',
  * a square tin and up the sides of a round one; crust and topping are sized again. @param id gives ids for what is new
  */
 export function withVessel(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   vessel: Vessel,
   vesselId: string | null,
   id: () => string,
-): FormulaDocument {
+): Bench {
   const { kind, material, lengthM, widthM, heightM, taper, heldM3 } = vessel
   const { assembly } = doc
   const form =
@@ -76,7 +76,7 @@ export function withVessel(
         ? 'base'
         : 'shell'
   const leans = kind === 'glass' || kind === 'stemmed'
-  const next: FormulaDocument = {
+  const next: Bench = {
     ...doc,
     assembly: {
       ...assembly,
@@ -113,7 +113,7 @@ export interface FitPlan {
   /** Depth that results, m. */
   depthM: number
   headroomM: number
-  doc: FormulaDocument
+  doc: Bench
 }
 
 /**
@@ -124,7 +124,7 @@ export interface FitPlan {
  * @param id gives ids for what is new @throws {InputError} naming the field
  */
 export function fitInto(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   shape: Assessment['shape'],
   wish: FitWish,
@@ -146,11 +146,11 @@ export function fitInto(
     : new Map<string, number>()
   const portions = Math.max(1, Math.round(doc.assembly.portions * factor))
   const scaled = withMasses(scaleFormula(moved, factor), masses)
-  const next: FormulaDocument = resizeParts(
+  const next: Bench = resizeParts(
     { ...scaled, assembly: { ...scaled.assembly, count: wish.count, portions } },
     kitchen,
   )
-  const massOf = (d: FormulaDocument) => fillingOf(d).lines.reduce((s, l) => s + l.massG, 0)
+  const massOf = (d: Bench) => fillingOf(d).lines.reduce((s, l) => s + l.massG, 0)
   const filledG = ((shape.batchG + panG) * massOf(next)) / massOf(doc) - panG
   const depthM = depthOf(filledG / 1000 / shape.density, cavity, wish.count)
   return {
@@ -171,7 +171,7 @@ export function fitInto(
 /**
  * Pans and bowls for the work: what boils, what is stirred, what is whipped (at its whipped volume), what is folded.
  */
-export function workVessels(doc: FormulaDocument, a: Assessment): WorkVessel[] {
+export function workVessels(doc: Bench, a: Assessment): WorkVessel[] {
   const out: WorkVessel[] = []
   const add = (what: WorkVessel['what'], ofM3: number) => {
     if (ofM3 > 0) out.push({ what, ofM3, times: ROOM[what], holdM3: ofM3 * ROOM[what] })

@@ -3,7 +3,8 @@
  * twice: its skin goes as zest or as peel, its flesh as juice or as segments; skin first, flesh afterwards is fine.
  */
 import { type Fruit, FRUITS } from '../base/ingredients/measures'
-import { fillingOf, type FormulaDocument, type FruitEntry, type FruitPart } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
+import type { FruitEntry, FruitPart } from '../formula/occasion'
 
 /** Parts that come from the same place, of which a fruit gives one only. */
 export const EXCLUSIVE: readonly (readonly [FruitPart, FruitPart])[] = [
@@ -124,7 +125,7 @@ export interface LedgerRow {
  * The formula's juices and zest against the fruit on the bench. Fruit already zested for the juice still to be
  * squeezed gives its zest too.
  */
-export function ledger(doc: FormulaDocument): LedgerRow[] {
+export function ledger(doc: Bench): LedgerRow[] {
   const { fruit } = doc.stock
   return fillingOf(doc)
     .lines.filter(l => l.massG > 0)

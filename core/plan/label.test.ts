@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { counter, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
-import { fillingOf, type FormulaDocument } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
 import { plainMake, withPart } from '../formula/parts'
 import { assess } from '../pipeline/assess'
 import { labelFacts } from './label'
 
-const label = (d: FormulaDocument) => labelFacts(d, kitchen, assess(d, kitchen))
+const label = (d: Bench) => labelFacts(d, kitchen, assess(d, kitchen))
 
 describe('a label', () => {
   it('lists ingredients of every part by weight, each with what it brings', () => {

@@ -5,7 +5,7 @@
 import { findIngredient } from '../base/ingredients/ingredients'
 import { type Allergen, ALLERGENS } from '../base/ingredients/types'
 import { allergensIn } from '../formula/allergens'
-import { fillingOf, type FormulaDocument } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
 import type { Kitchen } from '../kitchen/kitchen'
 import { CODES } from '../physics/safety/keeping'
 import type { Assessment } from '../pipeline/assessment'
@@ -34,7 +34,7 @@ const TOLD = ['rawEgg', 'lethalityLow', 'rawTopping', 'animalGelatin', 'alcohol'
  * Facts of a label. Ingredients are listed in descending order by weight (Regulation (EU) 1169/2011, Art. 18, from
  * memory H).
  */
-export function labelFacts(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): LabelFacts {
+export function labelFacts(doc: Bench, kitchen: Kitchen, a: Assessment): LabelFacts {
   const grams = new Map<string, number>()
   for (const l of doc.components.flatMap(c => c.lines))
     if (l.massG > 0) grams.set(l.ingredientId, (grams.get(l.ingredientId) ?? 0) + l.massG)

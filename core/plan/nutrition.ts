@@ -4,7 +4,8 @@
  * H).
  * Saturates and salt are not in the composition table and are not given.
  */
-import { type FormulaDocument, strengthOf } from '../formula/document'
+import type { Bench } from '../formula/bench'
+import { strengthOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { mix, proteinG, toParts } from '../physics/matter/mix'
 import type { Assessment } from '../pipeline/assessment'
@@ -25,7 +26,7 @@ const KCAL = { fat: 9, protein: 4, carbohydrate: 4, fibre: 2, acid: 3, alcohol: 
 
 /** Nutrition of 100 g as eaten and of a portion: what is cooked away is water, so the batch keeps what went in. */
 export function nutritionOf(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   a: Assessment,
 ): { per100g: Nutrition, portion: Nutrition, portionG: number } {
@@ -61,7 +62,7 @@ export function nutritionOf(
   // A portion is cut from the vessels; crust and topping share in it as the filling does.
   const { portionG } = a.shape
   const crustG = doc.components
-    .filter(c => c.role !== 'filling')
+    .filter(c => c.id !== doc.componentId)
     .flatMap(c => c.lines)
     .reduce((s, l) => s + l.massG, 0)
   const eatenG = portionG + crustG / doc.assembly.portions

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { demoFormulas } from '../../server/database/demo'
 import { counter, EGG_CURD, formula, kitchen } from '../../tests/support/core'
 import { findIngredient } from '../base/ingredients/ingredients'
-import { fillingOf, type FormulaDocument } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
 import { plainMake, withPart } from '../formula/parts'
 import { plainVessel } from '../physics/geometry/cavity'
 import { assess } from '../pipeline/assess'
 import { orderOfWork, PREPARE_S, temperTime } from './order'
+import { demoBenches } from '../../tests/support/demo'
 
-const orderOf = (d: FormulaDocument) => orderOfWork(d, kitchen, assess(d, kitchen))
-const codes = (d: FormulaDocument) => orderOf(d).map(s => s.code)
+const orderOf = (d: Bench) => orderOfWork(d, kitchen, assess(d, kitchen))
+const codes = (d: Bench) => orderOf(d).map(s => s.code)
 const before = (list: string[], a: string, b: string) => {
   expect(list).toContain(a)
   expect(list).toContain(b)
@@ -17,12 +17,12 @@ const before = (list: string[], a: string, b: string) => {
 }
 
 describe('the order of work', () => {
-  it.each(demoFormulas().map(d => [d.document.name, d.document] as const))(
+  it.each(demoBenches().map(d => [d.document.name, d.document] as const))(
     '%s: every gram of every line goes in, nothing twice but what is stirred or bloomed first; time never runs back',
     (_, doc) => {
       const steps = orderOf(doc)
       const lines = doc.components
-        .filter(c => c.role === 'filling' || c.make)
+        .filter(c => c.id === doc.componentId || c.make)
         .flatMap(c => c.lines)
         .filter(l => l.massG > 0)
       for (const l of lines) {
@@ -90,8 +90,8 @@ describe('the order of work', () => {
     before(gel, 'chill', 'blend')
   })
   it('what would go wrong stands at its step: juice too hot, gelatin strings, butter that splits, live yolk', () => {
-    const at = (d: FormulaDocument, code: string) => orderOf(d).find(s => s.findings.some(f => f.code === code))?.code
-    const mixAt = (d: FormulaDocument, kind: 'stirIn' | 'foldIn', tempC: number) => ({
+    const at = (d: Bench, code: string) => orderOf(d).find(s => s.findings.some(f => f.code === code))?.code
+    const mixAt = (d: Bench, kind: 'stirIn' | 'foldIn', tempC: number) => ({
       ...d,
       components: d.components.map(c => ({
         ...c,

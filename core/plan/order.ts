@@ -6,10 +6,8 @@
  * common practice; every temperature and time is the plan's or the models'.
  */
 import { findIngredient, hasTrait } from '../base/ingredients/ingredients'
-import {
-  type Component, fillingOf, type FormulaDocument, type Line, ovenAirC, panOf, type PartKind, placeOf, type Step,
-  vesselOf,
-} from '../formula/document'
+import { fillingOf, type Bench, ovenAirC, panOf, vesselOf } from '../formula/bench'
+import { type Component, type Line, type PartKind, placeOf, type Step } from '../formula/document'
 import { familyOf } from '../formula/families'
 import { meringueHeat, PART_FACTS, type PartStep, SUGAR_BOIL_C, WARM_WHITES_C } from '../formula/parts'
 import { schoolOf } from '../formula/schools'
@@ -246,14 +244,14 @@ function partSteps(c: Component, atS: number): WorkStep[] {
 const lasts = (steps: WorkStep[]) => steps.reduce((s, x) => s + (x.timeS ?? 0), 0)
 
 /** All crusts or toppings of a dessert, one after another. */
-const partsOf = (doc: FormulaDocument, role: Component['role'], from: number) =>
+const partsOf = (doc: Bench, role: Component['role'], from: number) =>
   doc.components
     .filter(c => c.role === role && (c.make || c.lines.some(l => l.massG > 0)))
     .flatMap(c => partSteps(c, from))
 
 /** The bench while the order is written: what there is, what was used, what time it is. */
-interface Bench {
-  doc: FormulaDocument
+interface Sheet {
+  doc: Bench
   kitchen: Kitchen
   a: Assessment
   filling: Component
@@ -295,7 +293,7 @@ const noStep = (): Omit<WorkStep, 'key' | 'code' | 'atS'> => ({
   params: {},
 })
 
-function benchOf(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Bench {
+function sheetOf(doc: Bench, kitchen: Kitchen, a: Assessment): Sheet {
   const filling = fillingOf(doc)
   const later = filling.steps.flatMap(s => (s.kind === 'stirIn' || s.kind === 'foldIn' ? s.lineIds : []))
   const first = filling.lines.filter(l => !later.includes(l.id) && l.massG > 0)
@@ -303,7 +301,7 @@ function benchOf(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Bench {
   const findings = (test: (f: Finding) => boolean) => a.findings.filter(test)
   const { kind } = doc.use
   const cooks = doc.heat.method !== 'oven' && doc.heat.method !== 'none'
-  const b: Bench = {
+  const b: Sheet = {
     doc,
     kitchen,
     a,
@@ -340,7 +338,7 @@ function benchOf(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Bench {
 }
 
 /** Before the pan goes on: zest rubbed into sugar, gelatine bloomed, starch slaked. */
-function prepare(b: Bench): void {
+function prepare(b: Sheet): void {
   const { filling, first, gelatin, starch, bakes } = b
   b.clock = -PREPARE_S
   const zest = filling.lines.filter(l => isGroup(l, 'zest') && l.massG > 0)
@@ -358,7 +356,7 @@ function prepare(b: Bench): void {
 }
 
 /** The pan, by what happens in it. */
-function chooseHeat(b: Bench, lines: WorkStep['lines'], target: HeatTarget): void {
+function chooseHeat(b: Sheet, lines: WorkStep['lines'], target: HeatTarget): void {
   const { a, first, starch, egg, boils } = b
   const { heat } = b.doc
   if (heat.until === 'creamVolume')
@@ -400,7 +398,7 @@ function chooseHeat(b: Bench, lines: WorkStep['lines'], target: HeatTarget): voi
 type HeatTarget = Pick<WorkStep, 'tempC' | 'timeS' | 'findings' | 'probe' | 'params'>
 
 /** The heat in a pan or bowl. */
-function cook(b: Bench): void {
+function cook(b: Sheet): void {
   const { doc, kitchen, a, egg, boils } = b
   const { heat } = doc
   b.clock = 0
@@ -427,7 +425,7 @@ function cook(b: Bench): void {
 }
 
 /** What is baked, or never heated, is mixed first. */
-function mixCold(b: Bench): void {
+function mixCold(b: Sheet): void {
   const lines = b.take(b.rest())
   b.clock = -PREPARE_S
   if (lines.length)
@@ -454,7 +452,7 @@ function stirCode(lines: readonly Line[]): WorkCode {
 }
 
 /** Why it joins only then. */
-function stirReasons({ doc, starch, gelatin }: Bench, code: WorkCode): WorkReason[] {
+function stirReasons({ doc, starch, gelatin }: Sheet, code: WorkCode): WorkReason[] {
   switch (code) {
     case 'juiceIn':
       if (familyOf(doc.family).acidGelsMilk) return ['acidSetsCream', 'notTooHot', 'notTooCold']
@@ -473,7 +471,7 @@ function stirReasons({ doc, starch, gelatin }: Bench, code: WorkCode): WorkReaso
 }
 
 /** What is stirred or folded in, with the temperature it meets. */
-function join(b: Bench, step: Step & { kind: 'stirIn' | 'foldIn' }, k: number, findings: Finding[]): void {
+function join(b: Sheet, step: Step & { kind: 'stirIn' | 'foldIn' }, k: number, findings: Finding[]): void {
   const { a } = b
   const lines = b.filling.lines.filter(l => step.lineIds.includes(l.id)).filter(l => l.massG > 0)
   const met = a.heat.joins.find(j => j.step === k)
@@ -529,7 +527,7 @@ function join(b: Bench, step: Step & { kind: 'stirIn' | 'foldIn' }, k: number, f
 }
 
 /** Into the vessel. */
-function pour(b: Bench): void {
+function pour(b: Sheet): void {
   const { doc, a, bakes } = b
   b.push('pour', {
     tempC: bakes ? doc.heat.startTempC : a.heat.pourTempC,
@@ -542,7 +540,7 @@ function pour(b: Bench): void {
 }
 
 /** The oven. */
-function bake(b: Bench): void {
+function bake(b: Sheet): void {
   const { doc, kitchen, a } = b
   const { heat } = doc
   b.push('bake', {
@@ -564,7 +562,7 @@ function bake(b: Bench): void {
 }
 
 /** The steps after the heat, in their order. */
-function followSteps(b: Bench): void {
+function followSteps(b: Sheet): void {
   const at = b.doc.components.indexOf(b.filling)
   b.filling.steps.forEach((step, k) => {
     const findings = b.findings(f => f.path === `components.${at}.steps.${k}`)
@@ -578,7 +576,7 @@ function followSteps(b: Bench): void {
 }
 
 /** The cold, leg by leg; what is frozen leaves its mould there. */
-function chill(b: Bench): void {
+function chill(b: Sheet): void {
   const { doc, kitchen, a } = b
   b.clock = Math.max(b.pouredS, b.bakedS)
   doc.chill.forEach((leg, i) => {
@@ -609,7 +607,7 @@ function chill(b: Bench): void {
 }
 
 /** To the plate. */
-function serve(b: Bench): void {
+function serve(b: Sheet): void {
   const { doc, kitchen, a } = b
   const topping = partsOf(doc, 'topping', 0)
   const servedS = a.serve.servedAfterS
@@ -647,8 +645,8 @@ function serve(b: Bench): void {
 }
 
 /** The whole order of work. @param a the assessment of this very document */
-export function orderOfWork(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): WorkStep[] {
-  const b = benchOf(doc, kitchen, a)
+export function orderOfWork(doc: Bench, kitchen: Kitchen, a: Assessment): WorkStep[] {
+  const b = sheetOf(doc, kitchen, a)
   // Crusts first: their oven, then the filling.
   const crust = partsOf(doc, 'crust', 0)
   const crustS = lasts(crust)

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { counter, formula, kitchen } from '../../tests/support/core'
 import { findIngredient } from '../base/ingredients/ingredients'
 import checks from '../checks/vessels.json'
-import { type FormulaDocument, PART_KINDS } from '../formula/document'
+import type { Bench } from '../formula/bench'
+import { PART_KINDS } from '../formula/document'
 import { meringueHeat, PART_FACTS, partLines, partMassG, plainMake, resizeParts, withPart } from '../formula/parts'
 import { plainVessel } from '../physics/geometry/cavity'
 import { stirInTemperature } from '../physics/heat/pot'
@@ -20,7 +21,7 @@ const pie = formula(
   },
   { school: 'lowOven', use: 'cut' },
 )
-const part = (d: FormulaDocument, role: 'crust' | 'topping') => d.components.find(c => c.role === role)!
+const part = (d: Bench, role: 'crust' | 'topping') => d.components.find(c => c.role === role)!
 
 describe('sized to the vessel, by hand', () => {
   it('a crumb shell 6 mm thick in a 20 × 5 cm tin: π(10²·5 − 9.4²·4.4) = 350 cm³ at 1 g/cm³', () => {
@@ -46,7 +47,7 @@ describe('sized to the vessel, by hand', () => {
     const d = withPart(pie, kitchen, 'topping', plainMake('meringueBoiled'), counter(), 'Meringue')
     expect(d.assembly.toppingM).toBe(0.03)
     expect(partMassG('meringueBoiled', d, kitchen)).toBeCloseTo(Math.PI * 9.4 ** 2 * 3 * 0.28 * 1.05, 6)
-    const sum = (x: FormulaDocument) => part(x, 'topping').lines.reduce((s, l) => s + l.massG, 0)
+    const sum = (x: Bench) => part(x, 'topping').lines.reduce((s, l) => s + l.massG, 0)
     const small = resizeParts(
       { ...d, assembly: { ...d.assembly, vessel: plainVessel('round', 'metal', 0.15, 0.15, 0.05) } },
       kitchen,

@@ -3,7 +3,8 @@
  * the
  * curves of core, mean and surface; what sweats and dries. The same conduction as the assessment on a finer grid.
  */
-import { type FormulaDocument, placeOf } from '../formula/document'
+import type { Bench } from '../formula/bench'
+import { placeOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { driesBy, DROPS_G_M2, SKIN_G_M2, sweatUnder } from '../physics/chill/moisture'
 import { settingAlong, stressAt } from '../physics/set/setting'
@@ -50,7 +51,7 @@ export interface Picture {
 export const COVER_FROM_C = 45
 
 /** The picture of a plan, to `endS` after pouring. */
-export function pictureOf(w: Worked, doc: FormulaDocument, kitchen: Kitchen, endS: number): Picture {
+export function pictureOf(w: Worked, doc: Bench, kitchen: Kitchen, endS: number): Picture {
   const { input: chill } = w.chilled
   const { inputs, start, target } = w.settled
   const { a, b } = w.settled.end

@@ -2,7 +2,7 @@
  * How it may be kept: the food code's days as the default, freezing, and what else is said, each labelled with what it
  * asks. Nothing here lengthens the default; a claim beyond it is held against it.
  */
-import type { FormulaDocument } from '../formula/document'
+import type { Bench } from '../formula/bench'
 import { familyOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
 import { CODES } from '../physics/safety/keeping'
@@ -37,7 +37,7 @@ const FREEZER_DAYS = 90
 const HOME = { days: 28, pH: 3.6, tempC: 77 }
 
 /** The default first, then what else applies. Home guidance is for homes only, and for curds that were measured. */
-export function keepingOptions(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): KeepingOption[] {
+export function keepingOptions(doc: Bench, kitchen: Kitchen, a: Assessment): KeepingOption[] {
   const code = CODES[kitchen.foodCode]
   const sameDay = a.serve.storageDays === 1
   const out: KeepingOption[] = [

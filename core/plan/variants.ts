@@ -3,7 +3,7 @@
  * whole pipeline.
  */
 import { InputError } from '../base/errors'
-import { type FormulaDocument, vesselOf } from '../formula/document'
+import { type Bench, vesselOf } from '../formula/bench'
 import { scaleFormula } from '../formula/edits'
 import type { Kitchen } from '../kitchen/kitchen'
 import { assess } from '../pipeline/assess'
@@ -43,14 +43,14 @@ export const WARM_START_C = 60
 
 interface Case {
   code: VariantCode
-  doc: FormulaDocument
+  doc: Bench
   kitchen: Kitchen
   /** Height of the real rim over the crust, m, where the tin was taken deeper. */
   rimM?: number
 }
-function casesOf(doc: FormulaDocument, kitchen: Kitchen): Case[] {
+function casesOf(doc: Bench, kitchen: Kitchen): Case[] {
   const { heat } = doc
-  const same = (code: VariantCode, next: FormulaDocument): Case => ({ code, doc: next, kitchen })
+  const same = (code: VariantCode, next: Bench): Case => ({ code, doc: next, kitchen })
   const times = (n: number) => scaleFormula(doc, n)
   if (heat.method === 'none') return []
   if (heat.method === 'oven') {
@@ -59,7 +59,7 @@ function casesOf(doc: FormulaDocument, kitchen: Kitchen): Case[] {
     const double = times(2)
     // Twice the mix and some room; no tin is higher than .4 m.
     const taller = Math.min(2.2, 0.4 / vessel.heightM)
-    const deep: FormulaDocument = {
+    const deep: Bench = {
       ...double,
       assembly: {
         ...double.assembly,
@@ -100,7 +100,7 @@ function casesOf(doc: FormulaDocument, kitchen: Kitchen): Case[] {
 }
 
 /** Every way that is possible. It yields between runs, so that a worker can give up. */
-export function* cookVariants(doc: FormulaDocument, kitchen: Kitchen): Generator<undefined, CookVariant[]> {
+export function* cookVariants(doc: Bench, kitchen: Kitchen): Generator<undefined, CookVariant[]> {
   const out: CookVariant[] = []
   for (const c of casesOf(doc, kitchen)) {
     yield

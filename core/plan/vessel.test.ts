@@ -3,7 +3,7 @@ import { counter, EGG_CURD, formula, kitchen, YOLK_CURD } from '../../tests/supp
 import type { InputError } from '../base/errors'
 import { SYSTEM_ML } from '../base/units'
 import checks from '../checks/vessels.json'
-import { fillingOf } from '../formula/document'
+import { fillingOf } from '../formula/bench'
 import {
   areaAt,
   cavityOf,

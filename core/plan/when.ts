@@ -4,7 +4,7 @@
  * time. The ends take the convection 1.28 σ (30 %) either way and the time constants of setting 1.5 times either way
  * (four batches in five lie between, as far as those spreads are right).
  */
-import type { FormulaDocument } from '../formula/document'
+import type { Bench } from '../formula/bench'
 import type { Kitchen } from '../kitchen/kitchen'
 import { FIRM_MEAN_C, thawedAt } from '../physics/chill/freezing'
 import { CUTS, neededPa } from '../physics/set/bands'
@@ -45,7 +45,7 @@ interface Course {
 const firstAbove = (c: Course, level: number) => timeAbove(c.timeS, c.stress, level)
 
 /** Rows for a plan; what does not apply is left out. */
-export function whenOf(w: Worked, doc: FormulaDocument, kitchen: Kitchen): WhenRow[] {
+export function whenOf(w: Worked, doc: Bench, kitchen: Kitchen): WhenRow[] {
   const { input: chill } = w.chilled
   const { inputs, start, target } = w.settled
   const { a, b } = w.settled.end

@@ -6,7 +6,7 @@
 import { findIngredient, hasTrait, is } from '../base/ingredients/ingredients'
 import { EGG_GRADES } from '../base/ingredients/measures'
 import type { Ingredient } from '../base/ingredients/types'
-import { fillingOf, type FormulaDocument } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
 import { withMass } from '../formula/edits'
 import { familyOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
@@ -57,7 +57,7 @@ export interface Adjustment {
   platePa: number
   coldPa: number
   /** The whole document with the change made. */
-  doc: FormulaDocument
+  doc: Bench
 }
 
 interface Candidate {
@@ -66,10 +66,10 @@ interface Candidate {
   from: number
   values: number[]
   ingredientId?: string
-  apply: (value: number) => FormulaDocument
+  apply: (value: number) => Bench
 }
 
-function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Candidate[] {
+function candidatesFor(doc: Bench, kitchen: Kitchen, a: Assessment): Candidate[] {
   const lines = fillingOf(doc).lines
   const largest = (test: (row: Ingredient) => boolean) =>
     lines
@@ -86,7 +86,7 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
   /**
    * More egg sets at a lower temperature: where the present target would then turn it grainy, it comes down with it.
    */
-  const eased = (next: FormulaDocument): FormulaDocument => {
+  const eased = (next: Bench): Bench => {
     const targetTempC = Math.min(next.heat.targetTempC, suggestTarget(next, kitchen))
     return 'given' in next.heat.course ? next : { ...next, heat: { ...next.heat, targetTempC } }
   }
@@ -190,7 +190,7 @@ function candidatesFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): C
   }
   const slow = a.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit')
   if (slow) {
-    const ice = (timeS: number): FormulaDocument => ({
+    const ice = (timeS: number): Bench => ({
       ...doc,
       chill: [
         {
@@ -247,7 +247,7 @@ function mended(kind: AdjustmentKind, before: Assessment, after: Assessment): bo
  * so that a worker can give up.
  */
 export function* adjustments(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   before: Assessment,
 ): Generator<undefined, Adjustment[]> {

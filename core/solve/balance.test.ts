@@ -1,10 +1,10 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { demoFormulas, LOTS, PLACES, VESSELS } from '../../server/database/demo'
+import { LOTS, PLACES, VESSELS } from '../../server/database/demo'
 import { counter, formula, kitchen } from '../../tests/support/core'
 import { InputError } from '../base/errors'
 import { allergensOf } from '../formula/allergens'
 import { batchCost, fillingCost } from '../formula/cost'
-import { fillingOf, type FormulaDocument } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
 import { basisG, ratiosOf } from '../formula/percent'
 import { assess, work } from '../pipeline/assess'
 import { nutritionOf } from '../plan/nutrition'
@@ -15,6 +15,7 @@ import { axesOf, axisKey, axisOf, mapField, movedTo, positionOn, rangeAround } f
 import { createQuick, pointOf } from './quick'
 import { type Goal, rebalance, type Way } from './rebalance'
 import { swapBloom, swapGuard, swapsFor } from './swap'
+import { demoBenches } from '../../tests/support/demo'
 
 const tearoom = { ...kitchen, places: PLACES, vessels: VESSELS, lots: LOTS }
 const clone = <T>(x: T) => JSON.parse(JSON.stringify(x)) as T
@@ -24,7 +25,7 @@ function run<R>(g: Generator<unknown, R>): R {
     if (step.done) return step.value
   }
 }
-const lineOf = (d: FormulaDocument, id: string) => fillingOf(d).lines.find(l => l.ingredientId === id)!
+const lineOf = (d: Bench, id: string) => fillingOf(d).lines.find(l => l.ingredientId === id)!
 const goal = (over: Partial<Goal> = {}): Goal => ({
   set: { kind: 'keep' },
   sharpness: null,
@@ -37,7 +38,7 @@ const goal = (over: Partial<Goal> = {}): Goal => ({
 })
 
 describe('quick points against the whole pipeline', () => {
-  it.each(demoFormulas().map(d => [d.document.name, d.document] as const))(
+  it.each(demoBenches().map(d => [d.document.name, d.document] as const))(
     '%s: the same where nothing changed, within 6 % a fifth away',
     (_, doc) => {
       const w = work(doc, tearoom)

@@ -7,7 +7,8 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { InputError } from '../base/errors'
-import { fillingOf, type FormulaDocument, type Line } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
+import type { Line } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { assess } from '../pipeline/assess'
 import { pointOf } from './quick'
@@ -31,14 +32,14 @@ interface Unit {
 }
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
-const stepsShape = (d: FormulaDocument) =>
+const stepsShape = (d: Bench) =>
   fillingOf(d).steps.map((s) => {
     const { id: _, lineIds: _l, ...rest } = s as { id: string, lineIds?: string[] }
     return rest
   })
 
 /** What differs between two formulas, lines first. Lines are matched by id, else by ingredient. */
-export function differences(a: FormulaDocument, b: FormulaDocument): Unit[] {
+export function differences(a: Bench, b: Bench): Unit[] {
   const linesA = fillingOf(a).lines
   const left = [...fillingOf(b).lines]
   const take = (test: (l: Line) => boolean) => {
@@ -74,7 +75,7 @@ export function differences(a: FormulaDocument, b: FormulaDocument): Unit[] {
   }
   other('way', [a.school, stepsShape(a), a.set], [b.school, stepsShape(b), b.set])
   other('heat', a.heat, b.heat)
-  const legs = (d: FormulaDocument) => d.chill.map(({ id: _, ...leg }) => leg)
+  const legs = (d: Bench) => d.chill.map(({ id: _, ...leg }) => leg)
   other('chill', [legs(a), a.serve.coldTempC, a.serve.chilledS], [legs(b), b.serve.coldTempC, b.serve.chilledS])
   other('vessel', [a.assembly, a.losses], [b.assembly, b.losses])
   other('use', a.use, b.use)
@@ -83,11 +84,11 @@ export function differences(a: FormulaDocument, b: FormulaDocument): Unit[] {
 
 /** `a` with some of the differences made. */
 function mixed(
-  a: FormulaDocument,
-  b: FormulaDocument,
+  a: Bench,
+  b: Bench,
   units: readonly Unit[],
   made: (i: number) => boolean,
-): FormulaDocument {
+): Bench {
   const is = (kind: string) => units.some((u, i) => u.difference.kind === kind && made(i))
   const fa = fillingOf(a)
   const fb = fillingOf(b)
@@ -150,7 +151,7 @@ const ORDERS = 24
  * Explains the change from `a` to `b`; yields how much is done, 0–1. @throws {InputError} when either cannot be
  * assessed
  */
-export function* explain(a: FormulaDocument, b: FormulaDocument, kitchen: Kitchen): Generator<number, Explained> {
+export function* explain(a: Bench, b: Bench, kitchen: Kitchen): Generator<number, Explained> {
   const units = differences(a, b)
   const n = units.length
   const known = new Map<string, [number, number]>()

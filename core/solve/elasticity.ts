@@ -1,5 +1,5 @@
 /** What would move it most: how firmness and sharpness answer to each line and to the heat, d ln τ / d ln g. */
-import { fillingOf, type FormulaDocument } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
 import { withMass } from '../formula/edits'
 import type { Kitchen } from '../kitchen/kitchen'
 import { createQuick, type Quick } from './quick'
@@ -17,7 +17,7 @@ export interface Lever {
   to: number
   firmerBy: number
   sharperBy: number
-  doc: FormulaDocument
+  doc: Bench
 }
 
 /** A mass a cook can weigh, by its size: .1 g under 5 g, .5 g under 20 g, else whole grams. */
@@ -37,7 +37,7 @@ const STEP = 0.05
  * @param firmer the direction the steps are offered in
  */
 export function levers(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   firmer = true,
   quick: Quick = createQuick(doc, kitchen),
@@ -52,7 +52,7 @@ export function levers(
     sharpness: number,
     from: number,
     to: number,
-    next: FormulaDocument,
+    next: Bench,
   ) => {
     const p = quick(next)
     out.push({
@@ -95,7 +95,7 @@ export function levers(
   }
   const { method, targetTempC, holdS, course } = doc.heat
   if (here.coldPa > 0 && method !== 'oven' && method !== 'none' && 'simulated' in course) {
-    const heat = (part: Partial<FormulaDocument['heat']>): FormulaDocument => ({
+    const heat = (part: Partial<Bench['heat']>): Bench => ({
       ...doc,
       heat: { ...doc.heat, ...part },
     })

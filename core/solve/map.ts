@@ -5,7 +5,8 @@
  */
 import { within } from '../base/errors'
 import { findIngredient, part } from '../base/ingredients/ingredients'
-import { fillingOf, type FormulaDocument, strengthOf } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
+import { strengthOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { createQuick, type Quick } from './quick'
 
@@ -27,12 +28,12 @@ export function axisOf(key: string): Axis | null {
   return lineId && (kind === 'mass' || kind === 'fat' || kind === 'acid') ? { kind, lineId } : null
 }
 
-const lineOf = (doc: FormulaDocument, lineId: string) => fillingOf(doc).lines.find(l => l.id === lineId)
+const lineOf = (doc: Bench, lineId: string) => fillingOf(doc).lines.find(l => l.id === lineId)
 
 /**
  * Axes that a formula has: every line's mass, the fat of its creams, the acid of its juices, and the heat of the pot.
  */
-export function axesOf(doc: FormulaDocument): Axis[] {
+export function axesOf(doc: Bench): Axis[] {
   const lines = fillingOf(doc).lines.filter(l => l.massG > 0)
   const of = (test: (id: string) => boolean) => lines.filter(l => test(l.ingredientId))
   const row = (id: string) => findIngredient(id)!
@@ -54,7 +55,7 @@ export function axesOf(doc: FormulaDocument): Axis[] {
 }
 
 /** Where a formula stands on an axis: g, %, °C or s. */
-export function positionOn(doc: FormulaDocument, kitchen: Kitchen, axis: Axis): number {
+export function positionOn(doc: Bench, kitchen: Kitchen, axis: Axis): number {
   if (axis.kind === 'target') return doc.heat.targetTempC
   if (axis.kind === 'hold') return doc.heat.holdS
   const line = lineOf(doc, axis.lineId)
@@ -68,13 +69,13 @@ export function positionOn(doc: FormulaDocument, kitchen: Kitchen, axis: Axis): 
 }
 
 /** The formula moved to a place on an axis. A line of a lot becomes a measured one when its figures are moved. */
-export function movedTo(doc: FormulaDocument, kitchen: Kitchen, axis: Axis, value: number): FormulaDocument {
+export function movedTo(doc: Bench, kitchen: Kitchen, axis: Axis, value: number): Bench {
   if (axis.kind === 'target') return { ...doc, heat: { ...doc.heat, targetTempC: value } }
   if (axis.kind === 'hold') return { ...doc, heat: { ...doc.heat, holdS: value } }
   return {
     ...doc,
     components: doc.components.map(c =>
-      c.role !== 'filling'
+      c.id !== doc.componentId
         ? c
         : {
             ...c,
@@ -106,7 +107,7 @@ export interface Range {
   to: number
 }
 /** The stretch of an axis to draw around a formula. */
-export function rangeAround(doc: FormulaDocument, kitchen: Kitchen, axis: Axis): Range {
+export function rangeAround(doc: Bench, kitchen: Kitchen, axis: Axis): Range {
   const at = positionOn(doc, kitchen, axis)
   switch (axis.kind) {
     case 'mass':
@@ -143,7 +144,7 @@ export interface MapField {
 
 /** Computes a field; yields after every row how much of it is done, 0–1. */
 export function* mapField(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   r: MapRequest,
   quick: Quick = createQuick(doc, kitchen),

@@ -4,7 +4,8 @@
  * hold runs the pot again (milliseconds, kept). A bake is assessed whole. Whoever shows a verdict assesses it whole
  * too.
  */
-import { type FormulaDocument, given } from '../formula/document'
+import type { Bench } from '../formula/bench'
+import { given } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { eggEnd, eggTemperatures, type EggTemperatures, eggWork, type EggWork } from '../physics/heat/egg'
 import { addedSugarG } from '../physics/heat/reduction'
@@ -37,7 +38,7 @@ export interface Point {
   b: number
 }
 
-export type Quick = (doc: FormulaDocument) => Point
+export type Quick = (doc: Bench) => Point
 
 /** What of a heat a point needs: the egg's doses, the steam, and the histories its making follows from. */
 interface Warmth {
@@ -47,7 +48,7 @@ interface Warmth {
 }
 
 /** Another heat of the same pot: it is run again with what joins it; the way down stays. Not for the oven. */
-function reheat(w: Worked, doc: FormulaDocument, kitchen: Kitchen): Warmth {
+function reheat(w: Worked, doc: Bench, kitchen: Kitchen): Warmth {
   const { pot, joined } = potStage(doc, kitchen, w.mixed, w.parameters)
   const { history, filmC, evaporatedG } = pot.run
   const { stirred } = w.heated.cooking
@@ -68,7 +69,7 @@ function shifted(egg: EggWork | null, now: EggTemperatures | null): { a: number,
  * Starts from a formula worked out in full.
  * @example createQuick(doc, kitchen)(withMass(doc, 'l1', 180)).coldPa // 246
  */
-export function createQuick(base: FormulaDocument, kitchen: Kitchen, w: Worked = work(base, kitchen)): Quick {
+export function createQuick(base: Bench, kitchen: Kitchen, w: Worked = work(base, kitchen)): Quick {
   const reheated = new Map<string, Warmth>()
   const baseCookedG = w.mixed.cooked.massG
   const baseSugarG = addedSugarG(w.mixed.plan.cooked)
@@ -76,10 +77,10 @@ export function createQuick(base: FormulaDocument, kitchen: Kitchen, w: Worked =
   const { centre } = w.assessment.balance.taste
   const p = w.parameters
   const asPlanned: Warmth = { egg: w.settled.egg, evaporatedG: w.heated.evaporatedG, paths: w.heated.paths }
-  const sameHeat = (doc: FormulaDocument) =>
+  const sameHeat = (doc: Bench) =>
     doc.heat.targetTempC === base.heat.targetTempC && doc.heat.holdS === base.heat.holdS
 
-  const heatedAs = (doc: FormulaDocument): Warmth => {
+  const heatedAs = (doc: Bench): Warmth => {
     if (sameHeat(doc)) return asPlanned
     const { targetTempC, holdS } = doc.heat
     const key = `${targetTempC}|${holdS}`
@@ -89,7 +90,7 @@ export function createQuick(base: FormulaDocument, kitchen: Kitchen, w: Worked =
     return known
   }
   // Steam goes with the pot's load; boiled back to the cream's volume, with the sugar.
-  const loadOf = (doc: FormulaDocument, { plan, cooked }: Mixed) =>
+  const loadOf = (doc: Bench, { plan, cooked }: Mixed) =>
     doc.heat.until === 'creamVolume' && baseSugarG > 0
       ? addedSugarG(plan.cooked) / baseSugarG
       : cooked.massG / baseCookedG

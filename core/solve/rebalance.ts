@@ -8,7 +8,8 @@
 import { InputError, within } from '../base/errors'
 import { findIngredient, hasTrait, OFFERED } from '../base/ingredients/ingredients'
 import { fillingCost } from '../formula/cost'
-import { fillingOf, type FormulaDocument, given, type Line } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
+import { given, type Line } from '../formula/document'
 import { withMasses } from '../formula/edits'
 import { eggEachG, eggPart, yolkMass } from '../formula/eggs'
 import { familyOf } from '../formula/families'
@@ -88,7 +89,7 @@ export interface Way {
   missSet: number
   missSharp: number
   size: number
-  doc: FormulaDocument
+  doc: Bench
 }
 
 /** Bounds of a line: to a third and to three times (judgement: beyond it is another formula). */
@@ -150,7 +151,7 @@ function wantedOf(goal: Goal, start: Point): Wanted {
 
 interface Plan {
   id: WayId
-  doc: FormulaDocument
+  doc: Bench
   free: (l: Line) => boolean
   process: ProcessChange[]
   /** How much of a step it is to a cook, for ranking: heat and time before another formula (judgement). */
@@ -165,7 +166,7 @@ const OVERNIGHT_S = 14 * 3600
 const STILL_SETTING = 0.93
 
 /** Ways to try: which lines are free, and what changes first in the process. */
-function plansFor(doc: FormulaDocument, kitchen: Kitchen, a: Assessment): Plan[] {
+function plansFor(doc: Bench, kitchen: Kitchen, a: Assessment): Plan[] {
   const lines = fillingOf(doc).lines
   const has = (test: (l: Line) => boolean) => lines.some(l => l.massG > 0 && test(l))
   const minor = (l: Line) => ['zest', 'other'].includes(group(l))
@@ -232,7 +233,7 @@ function shareAt(a: Assessment): number {
 }
 
 const GELATIN_LINE = 'gelatin-added'
-function withGelatin(doc: FormulaDocument): FormulaDocument {
+function withGelatin(doc: Bench): Bench {
   const filling = fillingOf(doc)
   if (filling.lines.some(l => hasTrait(l.ingredientId, 'gelatin') && l.massG > 0)) return doc
   const line: Line = {
@@ -261,9 +262,9 @@ const TARGET_LOW = -2.5
 const TARGET_HIGH = 1.5
 
 /** Whether the pot's target is a variable: egg sets it, and its heat is simulated. */
-const targetMoves = ({ family, heat }: FormulaDocument) =>
+const targetMoves = ({ family, heat }: Bench) =>
   familyOf(family).eggSets && heat.method !== 'oven' && heat.method !== 'none' && given(heat.course) === null
-const withTarget = (doc: FormulaDocument, targetTempC: number): FormulaDocument =>
+const withTarget = (doc: Bench, targetTempC: number): Bench =>
   targetTempC === doc.heat.targetTempC ? doc : { ...doc, heat: { ...doc.heat, targetTempC } }
 
 interface Solution {
@@ -344,7 +345,7 @@ const wholeLines = (plan: Plan, kitchen: Kitchen, goal: Goal): { id: string, eac
  * trials so that a worker can report and give up.
  * @throws {InputError} for a goal that cannot be, by field
  */
-export function* rebalance(doc: FormulaDocument, kitchen: Kitchen, goal: Goal): Generator<{ done: number }, Way[]> {
+export function* rebalance(doc: Bench, kitchen: Kitchen, goal: Goal): Generator<{ done: number }, Way[]> {
   const w = work(doc, kitchen)
   const start = pointOf(w.assessment)
   const wanted = wantedOf(goal, start)
@@ -429,7 +430,7 @@ const better = (a: Way, b: Way): boolean =>
 /** Rounds to what can be weighed, assesses whole, and says what it brings and what stops it. */
 function finish(
   plan: Plan,
-  original: FormulaDocument,
+  original: Bench,
   kitchen: Kitchen,
   goal: Goal,
   wanted: Wanted,

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { EGG_CURD, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
-import { fillingOf, type FormulaDocument, type School } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
+import type { School } from '../formula/document'
 import { schoolOf } from '../formula/schools'
 import { plainVessel } from '../physics/geometry/cavity'
 import { BANDS, type UseKind } from '../physics/set/bands'
@@ -10,7 +11,7 @@ import { isOffTarget } from '../pipeline/assessment'
 import { type Adjustment, adjustments } from './adjust'
 import { createSampler, sampleShares } from './sampling'
 
-const all = (d: FormulaDocument): Adjustment[] => {
+const all = (d: Bench): Adjustment[] => {
   const search = adjustments(d, kitchen, assess(d, kitchen))
   for (;;) {
     const step = search.next()
@@ -174,7 +175,7 @@ describe('offers for other kinds of dessert', () => {
     school: School,
     use: UseKind,
     grams: Record<string, number>,
-    edit: (d: FormulaDocument) => void = () => {},
+    edit: (d: Bench) => void = () => {},
   ) =>
     formula(
       grams,

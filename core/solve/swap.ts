@@ -8,7 +8,8 @@ import { findIngredient, hasTrait, OFFERED, part } from '../base/ingredients/ing
 import { INGREDIENTS } from '../base/ingredients/table'
 import type { Ingredient } from '../base/ingredients/types'
 import { bracketOf } from '../base/solveFor'
-import { fillingOf, type FormulaDocument, type Line, strengthOf } from '../formula/document'
+import { fillingOf, type Bench } from '../formula/bench'
+import { type Line, strengthOf } from '../formula/document'
 import { withMass } from '../formula/edits'
 import { familyOf } from '../formula/families'
 import { type NewId, renewSteps } from '../formula/steps'
@@ -34,7 +35,7 @@ export interface SwapOption {
   sharpness: Sharpness
   /** Against before: stress on the plate, sourness, sweetness, fat. */
   ratio: { set: number, sour: number, sweet: number, fat: number }
-  doc: FormulaDocument
+  doc: Bench
 }
 
 export type SwapWarning =
@@ -67,19 +68,19 @@ const WEAK = 0.6
 const STRONG = 1.6
 
 const acidShare = (line: Line, kitchen: Kitchen) => acidPercentOf(toParts([line], l => strengthOf(l, kitchen))[0]!)
-const fatOf = (doc: FormulaDocument, kitchen: Kitchen) =>
+const fatOf = (doc: Bench, kitchen: Kitchen) =>
   mix(toParts(fillingOf(doc).lines, l => strengthOf(l, kitchen))).grams.fat
 const sweetening = (row: Ingredient) => part(row, 'sucrose') + part(row, 'monosaccharides')
 
 /** The formula with a line's ingredient replaced, its mass set, and lines added. */
 function swapped(
-  doc: FormulaDocument,
+  doc: Bench,
   line: Line,
   toId: string,
   massG: number,
   added: { ingredientId: string, massG: number }[],
   id: NewId,
-): FormulaDocument {
+): Bench {
   const filling = fillingOf(doc)
   const { strength: _s, piece: _p, ...rest } = line
   let lines: Line[] = filling.lines.map(l =>
@@ -106,7 +107,7 @@ function swapped(
  * Options of a swap, the plainest first.
  * @param id gives fresh ids for lines and steps
  */
-export function swapGuard(doc: FormulaDocument, kitchen: Kitchen, lineId: string, toId: string, id: NewId): Swap {
+export function swapGuard(doc: Bench, kitchen: Kitchen, lineId: string, toId: string, id: NewId): Swap {
   const line = fillingOf(doc).lines.find(l => l.id === lineId)
   const to = findIngredient(toId)
   if (!line) throw new InputError('missing', 'lineId')
@@ -115,7 +116,7 @@ export function swapGuard(doc: FormulaDocument, kitchen: Kitchen, lineId: string
   const before = assess(doc, kitchen)
   const start = pointOf(before)
   const startFat = fatOf(doc, kitchen)
-  const option = (keeps: Keeps, next: FormulaDocument): SwapOption | null => {
+  const option = (keeps: Keeps, next: Bench): SwapOption | null => {
     try {
       const a = assess(next, kitchen)
       const p = pointOf(a)
@@ -223,8 +224,8 @@ export function swapGuard(doc: FormulaDocument, kitchen: Kitchen, lineId: string
 
 /** Mass of the other ingredient that keeps the plate's stress, by halving on quick points; else how near it comes. */
 function sameSet(
-  make: (g: number) => FormulaDocument,
-  doc: FormulaDocument,
+  make: (g: number) => Bench,
+  doc: Bench,
   line: Line,
   kitchen: Kitchen,
   start: Point,
@@ -244,7 +245,7 @@ function sameSet(
 }
 
 /** Another grade of gelatin: the grams that set the same, m₂ = m₁·√(B₁/B₂), and the grade with them. */
-export function swapBloom(doc: FormulaDocument, toBloom: number): FormulaDocument {
+export function swapBloom(doc: Bench, toBloom: number): Bench {
   return {
     ...doc,
     set: { ...doc.set, bloom: toBloom },

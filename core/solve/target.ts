@@ -1,5 +1,5 @@
 /** The heat that sets an egg mix with the widest margin. */
-import type { FormulaDocument } from '../formula/document'
+import type { Bench } from '../formula/bench'
 import { familyOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
 import { cookEnd, eggTemperatures } from '../physics/heat/egg'
@@ -14,7 +14,7 @@ import { mixPlanOf } from '../pipeline/mixPlan'
  * which the pot, as it will run, sets 95 % of the egg; never under 75 °C (lethality with the thermometer's error in
  * hand).
  */
-export function suggestTarget(doc: FormulaDocument, kitchen: Kitchen): number {
+export function suggestTarget(doc: Bench, kitchen: Kitchen): number {
   if (!familyOf(doc.family).eggSets || doc.heat.method === 'oven' || doc.heat.method === 'none')
     return doc.heat.targetTempC
   const cooked = mix(mixPlanOf(doc, kitchen).cooked)

@@ -3,7 +3,8 @@ import { plainMake, withPart } from '#core/formula/parts'
 import { createFormula, defaultUse, line } from '#core/formula/create'
 import { plainVessel } from '#core/physics/geometry/cavity'
 import { lotStrength, type KitchenBurner, type KitchenOven, type KitchenPan, type KitchenPlace, type KitchenVessel, type Lot } from '#core/kitchen/kitchen'
-import type { FormulaDocument, PartKind, School } from '#core/formula/document'
+import { type Bench, type Planned, putBack } from '#core/formula/bench'
+import type { PartKind, School } from '#core/formula/document'
 import type { Strength } from '#core/base/ingredients/types'
 import type { UseKind } from '#core/physics/set/bands'
 import { INCH_M } from '#core/base/units'
@@ -57,7 +58,7 @@ const lot = (n: number): Strength => {
   return lotStrength(LOTS[n]!)
 }
 
-interface Entry { crust?: [PartKind, string], topping?: [PartKind, string, number], name: string, school: School, use: UseKind, startAt: string, note: string, lines: [id: string, g: number, text?: string, strength?: Strength][], change?: (doc: FormulaDocument) => void }
+interface Entry { crust?: [PartKind, string], topping?: [PartKind, string, number], name: string, school: School, use: UseKind, startAt: string, note: string, lines: [id: string, g: number, text?: string, strength?: Strength][], change?: (doc: Bench) => void }
 
 const inVessel = (n: number) => {
   const { id, name: _, ...vessel } = VESSELS[n]!
@@ -217,7 +218,7 @@ const ENTRIES: Entry[] = [
 export const demoKitchen = () => coreKitchen({ settings: SETTINGS, places: PLACES, vessels: VESSELS, ovens: OVENS, burners: BURNERS, pans: PANS, lots: LOTS })
 
 /** The demo's formulas with their fixed ids, in shelf order. */
-export function demoFormulas(): { id: string, document: FormulaDocument }[] {
+export function demoFormulas(): { id: string, document: Planned }[] {
   const kitchen = demoKitchen()
   return ENTRIES.map((entry, index) => {
     let n = 0
@@ -226,6 +227,6 @@ export function demoFormulas(): { id: string, document: FormulaDocument }[] {
     const document = createFormula({ name: entry.name, school: entry.school, use: defaultUse(entry.use), lines, note: entry.note, startAt: entry.startAt }, kitchen, id)
     entry.change?.(document)
     const parts = ([['crust', entry.crust], ['topping', entry.topping]] as const).reduce((d, [role, part]) => part ? withPart(d, kitchen, role, plainMake(part[0]), id, part[1]) : d, document)
-    return { id: uuid(6, index + 1), document: parts }
+    return { id: uuid(6, index + 1), document: putBack(parts) }
   })
 }

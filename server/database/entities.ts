@@ -1,6 +1,7 @@
 /** Tables. Every row carries its kitchen and the actor who wrote it. */
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core'
 import type { FormulaDocument } from '#core/formula/document'
+import type { Occasion } from '#core/formula/occasion'
 import type { Material, VesselKind } from '#core/physics/geometry/cavity'
 import type { PlaceKind } from '#core/physics/thermal/places'
 import type { LotMethod } from '#core/kitchen/strength'
@@ -128,6 +129,19 @@ export const FormulaEntity = defineEntity({
     { properties: ['parentFormulaId'] },
   ],
 })
+/** When a formula is made, for how many, with which stock. A formula's usual one bears its id. */
+export const OccasionEntity = defineEntity({
+  name: 'Occasion',
+  tableName: 'occasion',
+  properties: {
+    id: p.uuid().primary(),
+    ...owned,
+    formulaId: p.uuid(),
+    document: p.json<Occasion>(),
+    schemaVersion: p.integer(),
+  },
+  indexes: [{ properties: ['formulaId'] }],
+})
 /** An immutable version of a formula. */
 export const FormulaVersionEntity = defineEntity({
   name: 'FormulaVersion',
@@ -141,6 +155,8 @@ export const FormulaVersionEntity = defineEntity({
     parentId: p.uuid().nullable(),
     label: p.string(),
     document: p.json<FormulaDocument>(),
+    /** The occasion of its time; null where an earlier schema held it in the document. */
+    occasion: p.json<Occasion>().nullable(),
     schemaVersion: p.integer(),
     engineVersion: p.string(),
   },
@@ -172,6 +188,7 @@ export const entities = [
   EquipmentEntity,
   LotEntity,
   FormulaEntity,
+  OccasionEntity,
   FormulaVersionEntity,
   MutationEntity,
 ]

@@ -19,13 +19,16 @@ import {
   EquipmentEntity,
   FormulaEntity,
   FormulaVersionEntity,
+  OccasionEntity,
   KitchenEntity,
   LotEntity,
   PlaceEntity,
   VesselEntity,
 } from './entities'
 import { ENGINE_VERSION } from '#core/pipeline/assessment'
+import { mainComponent } from '#core/formula/bench'
 import { SCHEMA_VERSION } from '#core/formula/document'
+import { OCCASION_VERSION } from '#core/formula/occasion'
 import { eggsOf } from '../domain/eggs'
 
 /** The first fridge of a kitchen that begins empty. */
@@ -105,13 +108,14 @@ async function demoRows(tx: EntityManager, at: Date): Promise<void> {
   for (const row of LOTS) if (known.size === 0) tx.create(LotEntity, { ...row, ...owned, version: 1, deletedAt: null })
   await tx.flush()
   for (const { id, document, position } of fresh) {
+    const { formula } = document
     tx.create(FormulaEntity, {
       id,
       ...owned,
-      name: document.name,
-      school: document.school,
-      eggs: eggsOf(document),
-      document,
+      name: formula.name,
+      school: mainComponent(formula).process.school,
+      eggs: eggsOf(formula),
+      document: formula,
       schemaVersion: SCHEMA_VERSION,
       version: 1,
       demo: true,
@@ -126,7 +130,10 @@ async function demoRows(tx: EntityManager, at: Date): Promise<void> {
     })
   }
   await tx.flush()
-  for (const { id, document } of fresh) {
+  for (const { id, document: { formula, occasion } } of fresh) {
+    tx.create(OccasionEntity, {
+      id, ...owned, formulaId: id, document: occasion, schemaVersion: OCCASION_VERSION,
+    })
     tx.create(FormulaVersionEntity, {
       id: randomUUID(),
       kitchenId: KITCHEN_ID,
@@ -135,7 +142,8 @@ async function demoRows(tx: EntityManager, at: Date): Promise<void> {
       formulaId: id,
       parentId: null,
       label: 'as first written',
-      document,
+      document: formula,
+      occasion,
       schemaVersion: SCHEMA_VERSION,
       engineVersion: ENGINE_VERSION,
     })

@@ -5,12 +5,14 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openDatabase } from '../../tests/support/database'
 import { inline } from '../../tests/support/server'
 import { ENGINE_VERSION, RESULT_ENGINE } from '#core/pipeline/assessment'
-import { SCHEMA_VERSION } from '#core/formula/document'
+import older from '#core/checks/older.json'
+import { type FormulaDocument, SCHEMA_VERSION } from '#core/formula/document'
 import { demoFormulas, LOTS } from '../database/demo'
 import {
   EquipmentEntity,
   FormulaEntity,
   FormulaVersionEntity,
+  OccasionEntity,
   KitchenEntity,
   MutationEntity,
 } from '../database/entities'
@@ -44,14 +46,16 @@ beforeAll(async () => {
 afterAll(() => drop())
 
 const plain = demoFormulas()[1]!.document
+/** The plain formula with something else said of it. */
+const said = (over: Partial<FormulaDocument>) => ({ ...plain, formula: { ...plain.formula, ...over } })
 const fresh = async (name: string, at = AT) =>
   createFormulaRow(fork(), await owner(), at, {
     id: randomUUID(),
     mutationId: randomUUID(),
-    document: { ...plain, name },
+    document: said({ name }),
   })
 const save = async (id: string, baseVersion: number, note: string, at = LATER, mutationId = randomUUID()) =>
-  saveFormula(fork(), await owner(), at, id, { mutationId, baseVersion, document: { ...plain, note } })
+  saveFormula(fork(), await owner(), at, id, { mutationId, baseVersion, document: said({ note }) })
 const load = async (id: string) => loadFormula(fork(), await owner(), id)
 
 describe('formulas', () => {
@@ -106,10 +110,10 @@ describe('formulas', () => {
     // The first once more, after the second: it was taken, and something newer stands there.
     await expect(save(made.id, 1, 'one', LATER, first)).rejects.toMatchObject({
       kind: 'conflict',
-      extra: { taken: true, current: { version: 3, document: { note: 'two' } } },
+      extra: { taken: true, current: { version: 3, document: { formula: { note: 'two' } } } },
     })
-    expect((await load(made.id)).document.note).toBe('two')
-    const again = { id: made.id, mutationId: randomUUID(), document: { ...plain, name: 'other' } }
+    expect((await load(made.id)).document.formula.note).toBe('two')
+    const again = { id: made.id, mutationId: randomUUID(), document: said({ name: 'other' }) }
     expect((await createFormulaRow(fork(), await owner(), LATER, again)).version).toBe(3)
     // One id for two writes is refused.
     const other = await fresh('b2')
@@ -121,9 +125,9 @@ describe('formulas', () => {
     await expect(save(made.id, 1, 'second')).rejects.toMatchObject({
       kind: 'conflict',
       path: 'baseVersion',
-      extra: { taken: false, current: { version: 2, document: { note: 'first' } } },
+      extra: { taken: false, current: { version: 2, document: { formula: { note: 'first' } } } },
     })
-    expect((await load(made.id)).document.note).toBe('first')
+    expect((await load(made.id)).document.formula.note).toBe('first')
   })
   it('of two saves at once one wins and one is told; of two creates at once there is one', async () => {
     const made = await fresh('d')
@@ -156,13 +160,13 @@ describe('formulas', () => {
       expect.objectContaining({
         kind: 'formula',
         id: made.id,
-        name: plain.name,
+        name: plain.formula.name,
         until: addDays(LATER, 30).toISOString(),
       }),
     )
     await revive(fork(), who, 'formula', made.id)
     await revive(fork(), who, 'formula', made.id)
-    expect((await load(made.id)).document.note).toBe('kept')
+    expect((await load(made.id)).document.formula.note).toBe('kept')
     expect((await listVersions(fork(), who, made.id, null)).items).toHaveLength(2)
     for (const work of [
       () => deleteFormula(fork(), who, LATER, randomUUID()),
@@ -174,23 +178,13 @@ describe('formulas', () => {
   })
   it('a stored document of an older schema is migrated when it is read', async () => {
     const made = await fresh('g')
-    const {
-      use,
-      heat: { holdS, ...heat },
-      ...rest
-    } = made.document
-    const old = {
-      ...rest,
-      version: 1,
-      use: use.kind,
-      pieceHeightM: use.pieceHeightM,
-      pieceWidthM: use.pieceWidthM,
-      tableTempC: use.tableTempC,
-      tableTimeS: use.tableTimeS,
-      heat: { ...heat, holdMin: holdS / 60 },
+    for (const { version, document } of older.files) {
+      await fork().nativeDelete(OccasionEntity, { formulaId: made.id })
+      await fork().nativeUpdate(FormulaEntity, { id: made.id }, { document: document as never, schemaVersion: version })
+      const { formula, occasion } = (await load(made.id)).document
+      expect([formula.version, formula.name]).toEqual([SCHEMA_VERSION, document.name])
+      expect(occasion.startAt).toBe(document.serve.startAt)
     }
-    await fork().nativeUpdate(FormulaEntity, { id: made.id }, { document: old as never, schemaVersion: 1 })
-    expect((await load(made.id)).document).toEqual(made.document)
     expect(await refreshSummaries(fork(), [made.id], inline)).toEqual([made.id])
   })
   it('one kitchen does not see another\'s', async () => {
@@ -259,7 +253,7 @@ describe('the shelf, page by page', () => {
   it('says which eggs a formula takes', async () => {
     const { items } = await listFormulas(fork(), await owner(), {
       after: null,
-      search: demoFormulas()[0]!.document.name,
+      search: demoFormulas()[0]!.document.formula.name,
       eggs: true,
     })
     expect(items[0]!.eggs).toEqual({ wholeG: 0, yolkG: 173, whiteG: 0 })
@@ -276,7 +270,7 @@ describe('versions', () => {
     expect(list.next).toBeNull()
     const rows = await fork().find(FormulaVersionEntity, { formulaId: made.id }, { orderBy: { createdAt: 'desc' } })
     expect(rows.map(r => r.parentId)).toEqual([...rows.slice(1).map(r => r.id), null])
-    expect((await loadVersion(fork(), await owner(), named.id)).document.note).toBe('two')
+    expect((await loadVersion(fork(), await owner(), named.id)).document.formula.note).toBe('two')
     await expect(loadVersion(fork(), { ...(await owner()), id: randomUUID() }, named.id)).rejects.toMatchObject({
       kind: 'unknown',
     })
@@ -289,7 +283,7 @@ describe('versions', () => {
     const variant = await createFormulaRow(fork(), await owner(), LATER, {
       id: randomUUID(),
       mutationId: randomUUID(),
-      document: { ...plain, name: 'root, variant' },
+      document: said({ name: 'root, variant' }),
       label: 'variant',
       parentFormulaId: made.id,
     })
@@ -314,7 +308,8 @@ describe('versions', () => {
         formulaId: made.id,
         parentId: null,
         label,
-        document: plain,
+        document: plain.formula,
+        occasion: plain.occasion,
         schemaVersion: SCHEMA_VERSION,
         engineVersion: ENGINE_VERSION,
       })
@@ -334,7 +329,8 @@ describe('versions', () => {
       formulaId: id,
       parentId: null,
       label: 'The very old one',
-      document: plain,
+      document: plain.formula,
+      occasion: null,
       schemaVersion: SCHEMA_VERSION,
       engineVersion: '1',
     })

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto'
 import { LockMode } from '@mikro-orm/core'
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { ENGINE_VERSION, RESULT_ENGINE } from '#core/pipeline/assessment'
+import { mainComponent, type Planned } from '#core/formula/bench'
 import { SCHEMA_VERSION, type FormulaDocument } from '#core/formula/document'
 import type { Summary } from '#core/pipeline/summary'
 import { FormulaEntity } from '../database/entities'
@@ -10,15 +11,17 @@ import { PAGE_SIZE, type EggUse, type FormulaListItem, type FormulaRecord, type 
 import { eggsOf } from './eggs'
 import type { Owner } from './kitchen'
 import { remember, takenBefore } from './mutations'
+import type { Read } from '../../shared/schemas/formula'
 import { isUuid } from '../../shared/schemas/shape'
 import { Refusal } from './refusal'
-import { readStored, recordOf } from './stored'
+import { KEEP_USUAL, keepUsual, keepUsualParams } from './occasions'
+import { recordOf, storedOf } from './stored'
 import { keepVersion } from './versions'
 
 /** What lists show of a document without opening it. */
 const shownOf = (document: FormulaDocument) => ({
   name: document.name,
-  school: document.school,
+  school: mainComponent(document).process.school,
   eggs: eggsOf(document),
   document,
   schemaVersion: SCHEMA_VERSION,
@@ -137,7 +140,7 @@ export const isThere = async (em: EntityManager, owner: Owner, id: string) =>
 export interface NewFormulaRow {
   id: string
   mutationId: string
-  document: FormulaDocument
+  document: Planned
   label?: string
   parentFormulaId?: string | null
 }
@@ -158,7 +161,7 @@ export async function createFormulaRow(
     const existing = await tx.findOne(FormulaEntity, { id: n.id })
     if (existing?.deletedAt && existing.kitchenId === owner.id) throw new Refusal('deleted', 'id', 'deletedFormula')
     if (existing && existing.kitchenId !== owner.id) throw new Refusal('invalid', 'id', 'sameId')
-    if (existing) return recordOf(existing)
+    if (existing) return recordOf(tx, existing)
     if (n.parentFormulaId && (await tx.count(FormulaEntity, { id: n.parentFormulaId, kitchenId: owner.id })) === 0)
       throw new Refusal('invalid', 'parentFormulaId', 'unknownFormula')
     await takenBefore(tx, n.mutationId, n.id)
@@ -168,7 +171,7 @@ export async function createFormulaRow(
       actorId: owner.actorId,
       createdAt: at,
       updatedAt: at,
-      ...shownOf(n.document),
+      ...shownOf(n.document.formula),
       version: 1,
       demo: false,
       position: 0,
@@ -181,6 +184,7 @@ export async function createFormulaRow(
     })
     remember(tx, { id: n.mutationId, kitchenId: owner.id, at, targetId: n.id, version: 1 })
     await tx.flush()
+    await keepUsual(tx, owner, at, n.id, n.document.occasion)
     await keepVersion(tx, owner, {
       at,
       formulaId: n.id,
@@ -188,14 +192,15 @@ export async function createFormulaRow(
       label: n.label || 'as first written',
       parentFormulaId: n.parentFormulaId ?? n.id,
     })
-    return recordOf(row)
+    return recordOf(tx, row)
   })
 }
 
 export interface FormulaSave {
   mutationId: string
   baseVersion: number
-  document: FormulaDocument
+  /** Without an occasion: the usual one stays. */
+  document: Pick<Read, 'formula' | 'occasion'>
 }
 
 interface DraftRow {
@@ -233,18 +238,23 @@ export async function saveFormula(
       return { id, version: row.version, updatedAt: new Date(row.updated_at).toISOString() }
     if (row.taken !== null || row.version !== s.baseVersion) {
       throw new Refusal('conflict', 'baseVersion', 'changedElsewhere', {
-        current: recordOf(await tx.findOneOrFail(FormulaEntity, { id })),
+        current: await recordOf(tx, await tx.findOneOrFail(FormulaEntity, { id })),
         taken: row.taken !== null,
       })
     }
-    const document = JSON.stringify(s.document)
+    const { formula } = s.document
+    const occasion = s.document.occasion ?? (await storedOf(tx, await tx.findOneOrFail(FormulaEntity, { id }))).occasion
+    const document = JSON.stringify(formula)
     await tx.execute(
       `with kept as (
         insert into formula_version
-          (id, kitchen_id, actor_id, created_at, formula_id, parent_id, label, document, schema_version, engine_version)
+          (id, kitchen_id, actor_id, created_at, formula_id, parent_id, label, document, occasion, schema_version,
+            engine_version)
         values (?, ?, ?, ?, ?,
           (select id from formula_version where formula_id = ? order by created_at desc, id desc limit 1),
-          '', ?::jsonb, ?, ?)
+          '', ?::jsonb, ?::jsonb, ?, ?)
+      ), usual as (
+        ${KEEP_USUAL}
       ), remembered as (
         insert into mutation (id, kitchen_id, created_at, target_id, version) values (?, ?, ?, ?, ?)
       ) update formula set name = ?, school = ?, eggs = ?::jsonb, document = ?::jsonb, schema_version = ?, version = ?,
@@ -257,16 +267,18 @@ export async function saveFormula(
         id,
         id,
         document,
+        JSON.stringify(occasion),
         SCHEMA_VERSION,
         ENGINE_VERSION,
+        ...keepUsualParams(owner, at, id, occasion),
         s.mutationId,
         owner.id,
         at,
         id,
         row.version + 1,
-        s.document.name,
-        s.document.school,
-        JSON.stringify(eggsOf(s.document)),
+        formula.name,
+        mainComponent(formula).process.school,
+        JSON.stringify(eggsOf(formula)),
         document,
         SCHEMA_VERSION,
         row.version + 1,
@@ -283,7 +295,7 @@ export async function loadFormula(em: EntityManager, owner: Owner, id: string): 
   const row = await em.findOne(FormulaEntity, { id, kitchenId: owner.id })
   if (!row) throw new Refusal('unknown', 'id', 'unknownFormula')
   if (row.deletedAt) throw new Refusal('deleted', 'id', 'deletedFormula')
-  return recordOf(row)
+  return recordOf(em, row)
 }
 
 /** Renames without touching anything else of the draft. @throws {Refusal} */
@@ -298,15 +310,17 @@ export async function renameFormula(
     const row = await tx.findOne(FormulaEntity, { id, kitchenId: owner.id }, { lockMode: LockMode.PESSIMISTIC_WRITE })
     if (!row) throw new Refusal('unknown', 'id', 'unknownFormula')
     if (row.deletedAt) throw new Refusal('deleted', 'id', 'deletedFormula')
+    const { formula, occasion } = await storedOf(tx, row)
+    await keepUsual(tx, owner, at, id, occasion)
     Object.assign(row, {
       name,
-      document: { ...readStored(row), name },
+      document: { ...formula, name },
       schemaVersion: SCHEMA_VERSION,
       version: row.version + 1,
       updatedAt: at,
     })
     await tx.flush()
-    return recordOf(row)
+    return recordOf(tx, row)
   })
 }
 

@@ -30,15 +30,16 @@ export async function refreshSummaries(
     const some = ids.slice(i, i + BATCH)
     const rows = (
       await em.execute<StoredRow[]>(
-        `select id, version, document, result_version, result_revision, result_engine from formula
-      where id in (${some.map(() => '?').join(', ')}) and kitchen_id = ?`,
+        `select f.id, f.version, f.document, o.document as occasion, result_version, result_revision, result_engine
+      from formula f left join occasion o on o.id = f.id
+      where f.id in (${some.map(() => '?').join(', ')}) and f.kitchen_id = ?`,
         [...some, kitchen.id],
       )
     ).filter(row => isStale(row, kitchen))
     if (rows.length === 0) continue
     const results = await summarise({
       kitchen: coreKitchen(kitchen),
-      formulas: rows.map(({ id, document }) => ({ id, document })),
+      formulas: rows.map(({ id, document, occasion }) => ({ id, document, occasion })),
     })
     for (const { id, summary, eggs, readable } of results) {
       const { version } = rows.find(r => r.id === id)!
@@ -58,6 +59,7 @@ interface StoredRow {
   id: string
   version: number
   document: unknown
+  occasion: unknown
   result_version: number | null
   result_revision: number | null
   result_engine: string | null

@@ -4,18 +4,19 @@ import { startOfDay, subDays } from 'date-fns'
 import { LockMode } from '@mikro-orm/core'
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { ENGINE_VERSION } from '#core/pipeline/assessment'
-import { SCHEMA_VERSION, type FormulaDocument } from '#core/formula/document'
+import type { Planned } from '#core/formula/bench'
+import { SCHEMA_VERSION } from '#core/formula/document'
 import { FormulaEntity, FormulaVersionEntity } from '../database/entities'
 import type { VersionItem, VersionList, VersionRecord } from '../../shared/schemas/wire'
 import type { Owner } from './kitchen'
 import { isUuid } from '../../shared/schemas/shape'
 import { Refusal } from './refusal'
-import { readStored } from './stored'
+import { readStored, storedOf } from './stored'
 
 export interface Kept {
   at: Date
   formulaId: string
-  document: FormulaDocument
+  document: Planned
   label: string
   /** Whose newest state it came after. */
   parentFormulaId: string
@@ -37,7 +38,8 @@ export async function keepVersion(tx: EntityManager, owner: Owner, k: Kept): Pro
     formulaId: k.formulaId,
     parentId: before?.id ?? null,
     label: k.label,
-    document: k.document,
+    document: k.document.formula,
+    occasion: k.document.occasion,
     schemaVersion: SCHEMA_VERSION,
     engineVersion: ENGINE_VERSION,
   })
@@ -138,7 +140,7 @@ export async function nameVersion(
     const id = await keepVersion(tx, owner, {
       at,
       formulaId,
-      document: readStored(row),
+      document: await storedOf(tx, row),
       label,
       parentFormulaId: formulaId,
     })
@@ -157,7 +159,7 @@ export async function loadVersion(em: EntityManager, owner: Owner, id: string): 
     formulaName: formula?.name ?? '',
     label: row.label,
     createdAt: row.createdAt.toISOString(),
-    document: readStored(row),
+    document: readStored(row, row.occasion ?? null),
   }
 }
 

@@ -1,12 +1,12 @@
 /**
  * What is computed off the event loop. Plain data in, plain data out; runs in a worker thread, or anywhere in tests.
  */
-import { assess } from '#core/pipeline/assess'
 import { InputError } from '#core/base/errors'
 import type { FormulaDocument } from '#core/formula/document'
+import type { Occasion } from '#core/formula/occasion'
 import type { Kitchen } from '#core/kitchen/kitchen'
-import { report } from '#core/formats/report'
-import { summarise, type Summary } from '#core/pipeline/summary'
+import { reportOf } from '#core/formats/report'
+import { summariseDessert, type Summary } from '#core/pipeline/summary'
 import { eggsOf } from '../domain/eggs'
 import { readStored } from '../domain/stored'
 import { readDocument } from '../../shared/schemas/formula'
@@ -16,7 +16,7 @@ import type { EggUse } from '../../shared/schemas/wire'
 
 export interface SummaryJob {
   kitchen: Kitchen
-  formulas: { id: string, document: unknown }[]
+  formulas: { id: string, document: unknown, occasion: unknown }[]
 }
 export interface Summarised {
   id: string
@@ -25,18 +25,18 @@ export interface Summarised {
   readable: boolean
 }
 
+const versionOf = (document: unknown) => (document as { version?: unknown } | null)?.version
+
 /** What the shelf shows of each; one that cannot be read says so and takes nothing else down. */
 export function summaries({ kitchen, formulas }: SummaryJob): Summarised[] {
-  return formulas.map(({ id, document }) => {
+  return formulas.map(({ id, document, occasion }) => {
     try {
       // Whatever version it says it is of, it is read as a stored one.
-      const doc = readStored({
-        document: document as FormulaDocument,
-        schemaVersion: Number((document as { version?: unknown } | null)?.version),
-      })
-      const eggs = eggsOf(doc)
+      const stored = { document: document as FormulaDocument, schemaVersion: Number(versionOf(document)) }
+      const planned = readStored(stored, occasion as Occasion | null)
+      const eggs = eggsOf(planned.formula)
       try {
-        return { id, summary: summarise(doc, assess(doc, kitchen)), eggs, readable: true }
+        return { id, summary: summariseDessert(planned, kitchen), eggs, readable: true }
       } catch (error) {
         if (error instanceof InputError) return { id, summary: null, eggs, readable: true }
         throw error
@@ -66,7 +66,7 @@ export function assessBody({ body, kitchen }: { body: Uint8Array, kitchen: Kitch
   const read = readDocument(input, kitchen)
   if (!read.ok) return at(read.problem)
   try {
-    return { text: JSON.stringify(report(read.doc, kitchen)) }
+    return { text: JSON.stringify(reportOf(read.doc, kitchen)) }
   } catch (error) {
     if (error instanceof InputError) return at(inputProblem(error))
     throw error

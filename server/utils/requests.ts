@@ -1,11 +1,10 @@
 /** What several routes ask of a request. */
-import type { FormulaDocument } from '#core/formula/document'
-import { readDocument } from '../../shared/schemas/formula'
+import { type Read, readDocument } from '../../shared/schemas/formula'
 import { coreKitchen, type KitchenRecord } from '../../shared/schemas/kitchen'
 import { problem } from './http'
 
-/** A document that is whole and possible, or an error naming its field. */
-export function takeDocument(input: unknown, kitchen: KitchenRecord): FormulaDocument {
+/** What was read, whole and possible, or an error naming its field. */
+export function takeDocument(input: unknown, kitchen: KitchenRecord): Read {
   const result = readDocument(input, coreKitchen(kitchen))
   if (!result.ok)
     throw problem(422, {

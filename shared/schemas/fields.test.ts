@@ -3,13 +3,15 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { FIELDS, type FieldPath } from '#core/base/fields'
 import { checkInputs } from '#core/pipeline/inputs'
-import { CONDITIONAL, eachNumber, type SchemaNode } from '../../cli/tables'
+import { CONDITIONAL, eachField, type SchemaNode, SCHEMAS } from '../../cli/tables'
 import { formula, kitchen } from '../../tests/support/core'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 
-const schema = JSON.parse(readFileSync(new URL('../../docs/formula.schema.json', import.meta.url), 'utf8')) as SchemaNode
 const published: [string, unknown, unknown][] = []
-eachNumber(schema, (path, node) => published.push([path, node.minimum, node.maximum]))
+for (const [file, before] of Object.entries(SCHEMAS)) {
+  const schema = JSON.parse(readFileSync(new URL(`../../${file}`, import.meta.url), 'utf8')) as SchemaNode
+  eachField(schema, before, (path, node) => published.push([path, node.minimum, node.maximum]))
+}
 
 describe('the published schema', () => {
   const shared = published.filter(([path]) => path in FIELDS && !CONDITIONAL.includes(path as FieldPath))
@@ -21,7 +23,7 @@ describe('the published schema', () => {
 })
 
 /** Sets a number deep in a document. */
-function put(doc: FormulaDocument, path: string, value: number): void {
+function put(doc: Bench, path: string, value: number): void {
   const keys = path.split('.')
   const last = keys.pop()!
   const at = keys.reduce((o, k) => o[k] as Record<string, unknown>, doc as unknown as Record<string, unknown>)

@@ -2,60 +2,87 @@ import { readFileSync } from 'node:fs'
 import Ajv from 'ajv'
 import { describe, expect, it } from 'vitest'
 import { formula, kitchen, YOLK_CURD } from '../../tests/support/core'
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import older from '#core/checks/older.json'
+import { type Bench, benchOf, fillingOf, type Planned, putBack } from '#core/formula/bench'
+import { SCHEMA_VERSION } from '#core/formula/document'
+import { plainOccasion } from '#core/formula/occasion'
 import { readDocument } from './formula'
 import { demoFormulas } from '../../server/database/demo'
 
-const validate = new Ajv({ strict: false, allErrors: false }).compile(
-  JSON.parse(readFileSync(new URL('../../docs/formula.schema.json', import.meta.url), 'utf8')),
-)
+const published = (name: string) =>
+  new Ajv({ strict: false, allErrors: false }).compile(
+    JSON.parse(readFileSync(new URL(`../../docs/${name}.schema.json`, import.meta.url), 'utf8')),
+  )
+const validate = published('formula')
+const validateOccasion = published('occasion')
 const plain = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T
+const planned = (edit?: (d: Bench) => void) => plain(putBack(formula(YOLK_CURD, edit)))
 
 describe('a document that is whole', () => {
-  it('passes both the wire\'s check and the published JSON Schema, and comes back as it was', () => {
+  it('passes both the wire\'s check and the published JSON Schemas, and comes back as it was', () => {
     const docs = [
-      formula(),
-      formula(YOLK_CURD, (d) => {
+      planned(),
+      planned((d) => {
         fillingOf(d).lines[2]!.strength = { kind: 'measured', acidPercent: 5.1, pH: 2.4 }
+        fillingOf(d).lines[1]!.strength = { kind: 'lot', lotId: 'L', name: 'crate', acidPercent: 5 }
         d.heat.course = { given: { rampKPerMin: 3, peakTempC: 80, holdS: 30 } }
       }),
-      ...demoFormulas().map(d => d.document),
+      ...demoFormulas().map(d => plain(d.document)),
     ]
     for (const doc of docs) {
-      expect(validate(plain(doc)), JSON.stringify(validate.errors)).toBe(true)
-      expect(readDocument(plain(doc), kitchen)).toEqual({ ok: true, doc: plain(doc) })
+      expect(validate(doc.formula), JSON.stringify(validate.errors)).toBe(true)
+      expect(validateOccasion(doc.occasion), JSON.stringify(validateOccasion.errors)).toBe(true)
+      expect(readDocument(doc, kitchen)).toEqual({ ok: true, doc: { ...doc, kitchen: null } })
+    }
+  })
+  it('a formula alone says no occasion; one that says little of its occasion has the rest plain', () => {
+    const { formula } = planned()
+    expect(readDocument(formula, kitchen)).toEqual({ ok: true, doc: { formula, occasion: null, kitchen: null } })
+    const occasion = { startAt: '2026-11-28T10:00' }
+    expect(readDocument({ formula, occasion }, kitchen)).toMatchObject({
+      doc: { occasion: { ...plainOccasion(), ...occasion } },
+    })
+  })
+  it('a kitchen comes along, and counts', () => {
+    const read = readDocument({ ...planned(), kitchen: { altitudeM: 1600, foodCode: 'uk' } })
+    expect(read).toMatchObject({ ok: true, doc: { kitchen: { altitudeM: 1600, foodCode: 'uk', roomTempC: 20 } } })
+    for (const [wrong, path] of [
+      [{ kitchen: { altitudeM: 99_000 } }, 'kitchen.altitudeM'],
+      [{ kitchen: { places: [{ id: 'p' }] } }, 'kitchen.places.0'],
+      [{ occasion: { startAt: 'soon' } }, 'serve.startAt'],
+      [{ occasion: { have: [{ lineId: 'a', massG: -1 }] } }, 'stock.have.0.massG'],
+      [{ occasion: { guests: 3 } }, 'occasion'],
+      [{ day: 1 }, 'day'],
+    ] as const) {
+      const read = readDocument({ ...planned(), ...wrong })
+      expect(read.ok || read.problem.path).toContain(path)
     }
   })
   it('an empty draft is a draft, not an error', () => {
-    expect(
-      readDocument(
-        plain(
-          formula(YOLK_CURD, (d) => {
-            fillingOf(d).lines = []
-            fillingOf(d).steps = []
-          }),
-        ),
-        kitchen,
-      ).ok,
-    ).toBe(true)
+    const empty = planned((d) => {
+      fillingOf(d).lines = []
+      fillingOf(d).steps = []
+    })
+    expect(readDocument(empty, kitchen).ok).toBe(true)
   })
 })
 
 describe('what cannot be taken names its field, in both', () => {
-  type Edit = (d: FormulaDocument & Record<string, unknown>) => void
+  type Loose = Record<string, unknown>
+  type Edit = (d: Bench, whole: Planned['formula'] & Loose) => void
   const cases: [string, Edit, string, boolean][] = [
     [
       'another format',
-      (d) => {
-        ;(d as Record<string, unknown>).format = 'recipe'
+      (_, whole) => {
+        ;(whole as Loose).format = 'recipe'
       },
       'format',
       true,
     ],
     [
       'a newer version',
-      (d) => {
-        ;(d as Record<string, unknown>).version = 99
+      (_, whole) => {
+        ;(whole as Loose).version = 99
       },
       'version',
       true,
@@ -94,16 +121,16 @@ describe('what cannot be taken names its field, in both', () => {
     ],
     [
       'a field too many',
-      (d) => {
-        d.secret = 1
+      (_, whole) => {
+        whole.secret = 1
       },
       '',
       true,
     ],
     [
       'a missing part',
-      (d) => {
-        delete (d as Partial<FormulaDocument>).chill
+      (_, whole) => {
+        delete (whole as Partial<Planned['formula']>).chill
       },
       'chill',
       true,
@@ -165,53 +192,103 @@ describe('what cannot be taken names its field, in both', () => {
       false,
     ],
     [
-      'two fillings',
-      (d) => {
-        d.components.push({ ...plain(fillingOf(d)), id: 'again' })
+      'nothing that is made',
+      (_, whole) => {
+        for (const c of whole.components) delete c.process
       },
       'components',
+      true,
+    ],
+    [
+      'a line twice, in two components',
+      (_, whole) => {
+        whole.components.push({ ...plain(whole.components[0]!), id: 'again' })
+      },
+      'components.0.lines.0.id',
       false,
+    ],
+    [
+      'two components of one id',
+      (_, whole) => {
+        whole.components.push({ id: whole.components[0]!.id, role: 'sauce', name: '', lines: [], steps: [] })
+      },
+      'components.1.id',
+      false,
+    ],
+    [
+      'a layer of nothing',
+      (_, whole) => {
+        whole.assembly.layers[0]!.componentId = 'ghost'
+      },
+      'assembly.layers.0.componentId',
+      false,
+    ],
+    [
+      'a poured layer that says how thick it is',
+      (_, whole) => {
+        whole.assembly.layers[0]!.thicknessM = { given: 0.02 }
+      },
+      'assembly.layers.0.thicknessM',
+      false,
+    ],
+    [
+      'a lot in the formula',
+      (_, whole) => {
+        whole.components[0]!.lines[0]!.strength = { kind: 'lot', lotId: 'L', name: 'crate' }
+      },
+      'components.0.lines.0.strength',
+      true,
     ],
   ]
   it.each(cases)('%s', (_, edit, path, inSchema) => {
-    const doc = plain(formula()) as FormulaDocument & Record<string, unknown>
-    edit(doc)
-    const result = readDocument(doc, kitchen)
+    const bench = benchOf(planned())
+    const whole = plain(putBack(bench)).formula as Planned['formula'] & Loose
+    // The edit of one of the two; what it did not touch of the other is taken from it.
+    edit(bench, whole)
+    const untouched = plain(putBack(benchOf(planned()))).formula
+    const sent = JSON.stringify(whole) === JSON.stringify(untouched) ? plain(putBack(bench)).formula : whole
+    const result = readDocument(sent, kitchen)
     expect(result.ok).toBe(false)
     if (!result.ok && path) expect(result.problem.path).toBe(path)
-    if (inSchema) expect(validate(doc)).toBe(false)
+    if (inSchema) expect(validate(sent)).toBe(false)
   })
   it.each([null, 7, 'text', [], {}])('%j is not a formula', (input) => {
     expect(readDocument(input, kitchen)).toMatchObject({ ok: false, problem: { path: 'format' } })
   })
-  it('a version 1 document is migrated on the way in', () => {
-    const {
-      use,
-      heat: { holdS, ...heat },
-      ...rest
-    } = formula()
-    const old = {
-      ...rest,
-      version: 1,
-      use: use.kind,
-      pieceHeightM: use.pieceHeightM,
-      pieceWidthM: use.pieceWidthM,
-      tableTempC: use.tableTempC,
-      tableTimeS: use.tableTimeS,
-      heat: { ...heat, holdMin: holdS / 60 },
-    }
-    expect(readDocument(plain(old), kitchen)).toEqual({ ok: true, doc: plain(formula()) })
-  })
-  it('a version 2 document gains an oven it does not use and a set of which everything follows', () => {
-    const {
-      set: _,
-      heat: { until: __, oven: ___, ...heat },
-      ...rest
-    } = formula()
-    expect(readDocument(plain({ ...rest, heat, version: 2 }), kitchen)).toEqual({ ok: true, doc: plain(formula()) })
+  it.each(older.files.map(f => [f.version, f.name, f.document] as const))(
+    'version %i, %s: migrated on the way in, with its occasion',
+    (_, name, document) => {
+      const read = readDocument(plain(document), kitchen)
+      if (!read.ok) throw new Error(JSON.stringify(read.problem))
+      const { formula, occasion } = read.doc
+      expect([formula.version, formula.name, occasion!.startAt]).toEqual([SCHEMA_VERSION, name, document.serve.startAt])
+      expect(validate(plain(formula)), JSON.stringify(validate.errors)).toBe(true)
+      expect(validateOccasion(plain(occasion)), JSON.stringify(validateOccasion.errors)).toBe(true)
+      // Every gram is where it was.
+      const grams = (cs: { lines: { id: string, massG: number }[] }[]) =>
+        cs.map(c => c.lines.map(l => [l.id, l.massG]))
+      expect(grams(formula.components)).toEqual(grams(document.components))
+    },
+  )
+  it('stock, covers, start and lots leave the formula for the occasion', () => {
+    const old = older.files.find(f => f.name === 'A tart with all of its occasion')!.document
+    const read = readDocument(plain(old), kitchen)
+    if (!read.ok) throw new Error(JSON.stringify(read.problem))
+    expect(read.doc.occasion).toMatchObject({ ...old.stock, startAt: old.serve.startAt })
+    expect(read.doc.occasion!.lots).toEqual(
+      old.components.flatMap(c => c.lines)
+        .flatMap(l => ('strength' in l && 'lotId' in (l.strength as object) ? [{ lineId: l.id, strength: l.strength }] : [])),
+    )
+    expect(read.doc.occasion!.lots).toHaveLength(1)
+    expect(JSON.stringify(read.doc.formula)).not.toContain('lot-1')
+    expect(read.doc.formula.assembly.layers.map(l => [l.form, l.thicknessM])).toEqual([
+      ['shell', { given: old.assembly.crustM }],
+      ['fill', { simulated: true }],
+      ['top', { given: old.assembly.toppingM }],
+    ])
   })
   it('a way of making of another kind of dessert is refused', () => {
-    expect(readDocument({ ...plain(formula()), school: 'reduced' }, kitchen)).toMatchObject({
+    expect(readDocument(planned(d => void (d.school = 'reduced')), kitchen)).toMatchObject({
       ok: false,
       problem: { path: 'school', code: 'otherFamily' },
     })

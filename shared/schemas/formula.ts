@@ -4,17 +4,14 @@
  */
 import * as yup from 'yup'
 import { InputError } from '#core/base/errors'
+import { type Bench, benchOf, benchPath } from '#core/formula/bench'
 import {
-  COMPONENT_ROLES,
-  FAMILIES,
-  FORMULA_FORMAT,
-  SCHEMA_VERSION,
+  COMPONENT_ROLES, FAMILIES, FORMULA_FORMAT, type FormulaDocument, LAYER_FORMS, PART_KINDS, PIECE_KINDS, SCHEMA_VERSION,
   SCHOOLS,
-  FRUIT_PARTS,
-  PART_KINDS,
-  PIECE_KINDS,
-  type FormulaDocument,
 } from '#core/formula/document'
+import {
+  FRUIT_PARTS, type Occasion, OCCASION_FORMAT, OCCASION_VERSION, plainOccasion,
+} from '#core/formula/occasion'
 import { COVERS, PLACE_KINDS } from '#core/physics/thermal/places'
 import { HEAT_METHODS } from '#core/physics/heat/pot'
 import { MATERIALS, VESSEL_KINDS } from '#core/physics/geometry/cavity'
@@ -24,6 +21,7 @@ import { schoolOf } from '#core/formula/schools'
 import { migrate } from '#core/formula/migrate'
 import { fruitOf } from '#core/plan/fruit'
 import { momentOrNone } from './dates'
+import { takeKitchen } from './kitchen'
 import { num, orNone } from './numbers'
 import { inputProblem, yupProblem, type Problem } from './problem'
 import { checkMix } from '#core/pipeline/mixed'
@@ -67,11 +65,10 @@ const measured = {
   fatPercent: some(100),
   acidLnSigma: some(3),
 }
+const LOT = exactly({ kind: oneOf(['lot']), lotId: id(), name: text(), ...measured })
+/** What a line says of its own strength; a lot in hand belongs to the occasion. */
 const strength = byKind(
-  {
-    measured: exactly({ kind: oneOf(['measured']), ...measured }),
-    lot: exactly({ kind: oneOf(['lot']), lotId: id(), name: text(), ...measured }),
-  },
+  { measured: exactly({ kind: oneOf(['measured']), ...measured }) },
   exactly({ kind: oneOf(['typical']) })
     .optional()
     .default(undefined),
@@ -136,8 +133,11 @@ const covers = byKind(
 )
 
 const count = () => num('stock.fruit.*.count').integer()
-const stock = yup
+export const occasionSchema = yup
   .object({
+    format: oneOf([OCCASION_FORMAT]),
+    version: number().oneOf([OCCASION_VERSION]),
+    startAt: momentOrNone(),
     fruit: yup
       .array(
         yup
@@ -172,75 +172,20 @@ const stock = yup
       .max(60)
       .required(),
     covers,
+    lots: yup
+      .array(exactly({ lineId: id(), strength: LOT.required() }).required())
+      .strict()
+      .max(360)
+      .required(),
   })
   .noUnknown()
   .strict()
   .required()
 
-export const formulaSchema = yup
+const process = yup
   .object({
-    format: oneOf([FORMULA_FORMAT]),
-    version: number().oneOf([SCHEMA_VERSION]),
-    name: yup.string().strict().trim().min(1).max(120).required(),
     family: oneOf(FAMILIES),
     school: oneOf(SCHOOLS),
-    note: text(4000),
-    use: yup
-      .object({
-        kind: oneOf(USE_KINDS),
-        pieceHeightM: number(),
-        pieceWidthM: number(),
-        tableTempC: number(),
-        tableTimeS: number().min(0),
-      })
-      .noUnknown()
-      .strict()
-      .required(),
-    stock,
-    components: yup
-      .array(
-        yup
-          .object({
-            id: id(),
-            role: oneOf(COMPONENT_ROLES),
-            name: text(120),
-            make: yup
-              .object({ kind: oneOf(PART_KINDS), ratio: number() })
-              .noUnknown()
-              .strict()
-              .optional()
-              .default(undefined),
-            lines: yup.array(line).strict().max(60).required(),
-            steps: yup.array(step).strict().max(30).required(),
-          })
-          .noUnknown()
-          .strict()
-          .required(),
-      )
-      .strict()
-      .min(1)
-      .max(6)
-      .required()
-      .test(
-        'filling',
-        '${path} must hold exactly one filling',
-        list => (list ?? []).filter(c => c?.role === 'filling').length === 1,
-      ),
-    assembly: yup
-      .object({
-        vesselId: yup.string().strict().nullable().defined(),
-        vessel,
-        count: number().integer(),
-        crustM: number(),
-        crustForm: oneOf(['shell', 'base']),
-        toppingM: number(),
-        insertM3: number(),
-        tiltDeg: number(),
-        portions: number().integer(),
-      })
-      .noUnknown()
-      .strict()
-      .required(),
     losses: yup.object({ sieveFraction: number(), panG: number() }).noUnknown().strict().required(),
     heat: yup
       .object({
@@ -312,6 +257,75 @@ export const formulaSchema = yup
       .noUnknown()
       .strict()
       .required(),
+  })
+  .noUnknown()
+  .strict()
+  .optional()
+  .default(undefined)
+
+const layer = exactly({
+  id: id(),
+  componentId: yup.string().strict().min(1).max(80).nullable().defined(),
+  form: oneOf(LAYER_FORMS),
+  thicknessM: processValue(number()),
+}).required()
+
+export const formulaSchema = yup
+  .object({
+    format: oneOf([FORMULA_FORMAT]),
+    version: number().oneOf([SCHEMA_VERSION]),
+    name: yup.string().strict().trim().min(1).max(120).required(),
+    note: text(4000),
+    use: yup
+      .object({
+        kind: oneOf(USE_KINDS),
+        pieceHeightM: number(),
+        pieceWidthM: number(),
+        tableTempC: number(),
+        tableTimeS: number().min(0),
+      })
+      .noUnknown()
+      .strict()
+      .required(),
+    components: yup
+      .array(
+        yup
+          .object({
+            id: id(),
+            role: oneOf(COMPONENT_ROLES),
+            name: text(120),
+            make: yup
+              .object({ kind: oneOf(PART_KINDS), ratio: number() })
+              .noUnknown()
+              .strict()
+              .optional()
+              .default(undefined),
+            lines: yup.array(line).strict().max(60).required(),
+            steps: yup.array(step).strict().max(30).required(),
+            process,
+          })
+          .noUnknown()
+          .strict()
+          .required(),
+      )
+      .strict()
+      .min(1)
+      .max(12)
+      .required()
+      .test('filling', '${path} must hold one that is made', list => (list ?? []).some(c => c?.process)),
+    assembly: yup
+      .object({
+        vesselId: yup.string().strict().nullable().defined(),
+        vessel,
+        count: number().integer(),
+        insertM3: number(),
+        tiltDeg: number(),
+        portions: number().integer(),
+        layers: yup.array(layer).strict().max(24).required(),
+      })
+      .noUnknown()
+      .strict()
+      .required(),
     chill: yup
       .array(
         yup
@@ -336,7 +350,6 @@ export const formulaSchema = yup
       .required(),
     serve: yup
       .object({
-        startAt: momentOrNone(),
         coldTempC: processValue(number()),
         chilledS: processValue(number().min(0)),
         claimDays: yup.number().strict().nullable().defined(),
@@ -350,47 +363,95 @@ export const formulaSchema = yup
   .strict()
   .required()
 
-export type DocumentResult = { ok: true, doc: FormulaDocument } | { ok: false, problem: Problem }
+/** A formula with its occasion (null: the usual one counts) and the kitchen it is meant for, as they were read. */
+export interface Read {
+  formula: FormulaDocument
+  occasion: Occasion | null
+  kitchen: Kitchen | null
+}
+export type DocumentResult = { ok: true, doc: Read } | { ok: false, problem: Problem }
 
-/** Migrates and checks a document; with a kitchen, also that its values are possible. Nothing is half-taken. */
+const fail = (path: string, code: string, params: Problem['params'] = {}): DocumentResult =>
+  ({ ok: false, problem: { path, code, params } })
+
+/** What must agree within a formula beyond the shape of its parts. */
+function disagreement({ formula, occasion }: Read): DocumentResult | null {
+  const ids = formula.components.flatMap(c => c.lines.map(l => l.id))
+  for (const [c, component] of formula.components.entries()) {
+    const { process } = component
+    if (process && schoolOf(process.school).family !== process.family)
+      return fail('school', 'otherFamily', { family: process.family })
+    if (formula.components.findIndex(other => other.id === component.id) < c)
+      return fail(`components.${c}.id`, 'sameId')
+    for (const [s, step] of component.steps.entries()) {
+      const unknown = 'lineIds' in step ? step.lineIds.findIndex(x => !component.lines.some(l => l.id === x)) : -1
+      if (unknown >= 0) return fail(`components.${c}.steps.${s}.lineIds.${unknown}`, 'unknownLine')
+    }
+    const twice = component.lines.findIndex(l => ids.filter(x => x === l.id).length > 1)
+    if (twice >= 0) return fail(`components.${c}.lines.${twice}.id`, 'sameId')
+  }
+  for (const [i, layer] of formula.assembly.layers.entries()) {
+    const path = `assembly.layers.${i}`
+    const of = formula.components.find(c => c.id === layer.componentId)
+    if (layer.componentId !== null && !of) return fail(`${path}.componentId`, 'unknownValue')
+    // What is poured is as thick as there is of it.
+    if (layer.form === 'fill' && of?.process && 'given' in layer.thicknessM)
+      return fail(`${path}.thicknessM`, 'unknownValue')
+    if (formula.assembly.layers.findIndex(other => other.id === layer.id) < i) return fail(`${path}.id`, 'sameId')
+  }
+  const fruit = occasion?.fruit.findIndex(f => !fruitOf(f.fruitId)) ?? -1
+  return fruit >= 0 ? fail(`stock.fruit.${fruit}.fruitId`, 'unknownValue') : null
+}
+
+const strictly = { abortEarly: true, strict: true }
+/** Every component that is made, as it would lie on the bench. */
+export const benchesOf = ({ formula, occasion }: Read): Bench[] =>
+  formula.components
+    .filter(c => c.process)
+    .map(c => benchOf({ formula, occasion: occasion ?? plainOccasion() }, c.id))
+
+/**
+ * Migrates and checks what was read: a formula of any version, or `{ formula, occasion, kitchen }`; with a kitchen, also
+ * that its values are possible. Nothing is half-taken.
+ */
 export function readDocument(input: unknown, kitchen?: Kitchen): DocumentResult {
   try {
-    const doc = formulaSchema.validateSync(migrate(input), {
-      abortEarly: true,
-      strict: true,
-    }) as unknown as FormulaDocument
-    if (schoolOf(doc.school).family !== doc.family)
-      return { ok: false, problem: { path: 'school', code: 'otherFamily', params: { family: doc.family } } }
-    const ids = doc.components.flatMap(c => c.lines.map(l => l.id))
-    for (const [c, component] of doc.components.entries()) {
-      for (const [s, step] of component.steps.entries()) {
-        const unknown = 'lineIds' in step ? step.lineIds.findIndex(x => !component.lines.some(l => l.id === x)) : -1
-        if (unknown >= 0)
-          return {
-            ok: false,
-            problem: { path: `components.${c}.steps.${s}.lineIds.${unknown}`, code: 'unknownLine', params: {} },
-          }
-      }
-      const twice = component.lines.findIndex(l => ids.filter(x => x === l.id).length > 1)
-      if (twice >= 0)
-        return { ok: false, problem: { path: `components.${c}.lines.${twice}.id`, code: 'sameId', params: {} } }
+    const read = migrate(input)
+    const doc = {
+      formula: formulaSchema.validateSync(read.formula, strictly) as unknown as FormulaDocument,
+      occasion: read.occasion && at('occasion', () => occasionSchema.validateSync(read.occasion, strictly)) as unknown as Occasion,
+      kitchen: read.kitchen === null ? null : at('kitchen', () => takeKitchen(read.kitchen)),
     }
-    const fruit = doc.stock.fruit.findIndex(f => !fruitOf(f.fruitId))
-    if (fruit >= 0)
-      return { ok: false, problem: { path: `stock.fruit.${fruit}.fruitId`, code: 'unknownValue', params: {} } }
-    if (kitchen) checkMix(doc, kitchen)
+    const wrong = disagreement(doc)
+    if (wrong) return wrong
+    const where = doc.kitchen ?? kitchen
+    if (where) for (const bench of benchesOf(doc)) checkPossible(bench, where)
     return { ok: true, doc }
   } catch (error) {
-    if (error instanceof InputError) {
-      // A formula without lines yet is a draft, not an impossible one.
-      if (error.code === 'noLines' || error.code === 'noWater')
-        return {
-          ok: true,
-          doc: formulaSchema.validateSync(migrate(input), { strict: true }) as unknown as FormulaDocument,
-        }
-      return { ok: false, problem: inputProblem(error) }
+    if (error instanceof InputError) return { ok: false, problem: inputProblem(error) }
+    if (error instanceof yup.ValidationError) {
+      const found = yupProblem(error)
+      return { ok: false, problem: { ...found, path: benchPath(found.path) } }
     }
-    if (error instanceof yup.ValidationError) return { ok: false, problem: yupProblem(error) }
     throw error
+  }
+}
+
+/** A check whose refusals name the part of the file they are in. */
+function at<T>(part: string, check: () => T): T {
+  try {
+    return check()
+  } catch (error) {
+    if (error instanceof yup.ValidationError) error.path = error.path ? `${part}.${error.path}` : part
+    throw error
+  }
+}
+
+/** A formula without lines yet is a draft, not an impossible one. @throws {InputError} */
+function checkPossible(bench: Bench, kitchen: Kitchen): void {
+  try {
+    checkMix(bench, kitchen)
+  } catch (error) {
+    if (!(error instanceof InputError) || (error.code !== 'noLines' && error.code !== 'noWater')) throw error
   }
 }

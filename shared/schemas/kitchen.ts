@@ -9,7 +9,7 @@ import type {
   KitchenVessel,
   Lot,
 } from '#core/kitchen/kitchen'
-import { BURNER_KINDS } from '#core/kitchen/kitchen'
+import { BURNER_KINDS, PLAIN_KITCHEN } from '#core/kitchen/kitchen'
 import { MATERIALS, VESSEL_KINDS } from '#core/physics/geometry/cavity'
 import { PLACE_KINDS } from '#core/physics/thermal/places'
 import { findIngredient } from '#core/base/ingredients/ingredients'
@@ -232,6 +232,34 @@ export const kitchenUpdateSchema = yup
   .noUnknown()
   .strict()
   .required()
+
+const anyId = { id: yup.string().strict().min(1).max(80).required() }
+/** A kitchen as a file brings it along: what it does not say is as in a kitchen of which nothing is known. */
+const kitchenFileSchema = yup
+  .object({
+    altitudeM: num('kitchen.altitudeM'),
+    roomTempC: num('kitchen.roomTempC'),
+    foodCode: yup.string().strict().oneOf(['us', 'uk']).required(),
+    business: yup.boolean().strict().required(),
+    eggGrade: yup.string().strict().oneOf(Object.keys(EGG_GRADES)).required(),
+    places: list(placeSchema.shape(anyId)),
+    vessels: list(vesselSchema.shape(anyId)),
+    ovens: list(ovenSchema.shape(anyId)),
+    burners: list(burnerSchema.shape(anyId)),
+    pans: list(panSchema.shape(anyId)),
+    lots: list(lotSchema.shape(anyId)),
+    prices: settingsSchema.fields.prices as yup.AnySchema,
+  })
+  .noUnknown()
+  .strict()
+  .required()
+
+/** The kitchen of a file. @throws {ValidationError} naming the field */
+export function takeKitchen(input: unknown): Kitchen {
+  const whole = typeof input === 'object' && input !== null && !Array.isArray(input)
+  const kitchen = whole ? { ...PLAIN_KITCHEN, ...input } : input
+  return kitchenFileSchema.validateSync(kitchen, { strict: true }) as unknown as Kitchen
+}
 
 /** A lot as it is sent, from which version (0: a new one). */
 export const lotSaveSchema = yup

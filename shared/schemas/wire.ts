@@ -1,6 +1,6 @@
 /** What crosses the wire besides documents. */
 import * as yup from 'yup'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Planned } from '#core/formula/bench'
 import type { Summary } from '#core/pipeline/summary'
 import type { KitchenRecord, LotRecord } from './kitchen'
 
@@ -34,7 +34,7 @@ export interface FormulaRecord {
   id: string
   version: number
   updatedAt: string
-  document: FormulaDocument
+  document: Planned
 }
 /** What a save is answered with: what was sent is what is there. */
 export type Saved = Omit<FormulaRecord, 'document'>
@@ -47,7 +47,7 @@ export interface VersionItem {
   createdAt: string
 }
 export interface VersionRecord extends VersionItem {
-  document: FormulaDocument
+  document: Planned
 }
 /**
  * Newest first; `next` asks for the earlier ones; `variants` are formulas made from this one, `origin` the one this

@@ -1,6 +1,7 @@
 /** Formulas and a kitchen for tests. Figures are made up unless a test names their source. */
 import { createFormula, defaultUse, line } from '../../core/formula/create'
-import type { FormulaDocument, School } from '../../core/formula/document'
+import type { Bench } from '../../core/formula/bench'
+import type { School } from '../../core/formula/document'
 import type { Kitchen } from '../../core/kitchen/kitchen'
 import type { UseKind } from '../../core/physics/set/bands'
 import type { MixPart } from '../../core/physics/matter/mix'
@@ -43,9 +44,9 @@ export const parts = (grams: Grams): MixPart[] =>
 /** A document from grams; `edit` changes what the test is about. */
 export function formula(
   grams: Grams = YOLK_CURD,
-  edit: (d: FormulaDocument) => void = () => {},
+  edit: (d: Bench) => void = () => {},
   options: { school?: School, use?: UseKind } = {},
-): FormulaDocument {
+): Bench {
   const id = counter()
   const lines = Object.entries(grams).map(([ingredientId, massG]) => line(id(), ingredientId, massG))
   const doc = createFormula(
@@ -96,7 +97,7 @@ export const MADE: Record<School, Grams> = {
 /** A formula of a way of making, as its defaults have it. */
 export function make(
   school: School,
-  edit: (d: FormulaDocument) => void = () => {},
+  edit: (d: Bench) => void = () => {},
   grams = MADE[school],
   use: UseKind = familyOf(schoolOf(school).family).uses[0]!,
 ) {

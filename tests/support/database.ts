@@ -59,7 +59,7 @@ export async function openDatabase(
 }
 
 /** Tables in the order in which rows may refer to one another. */
-const TABLES = ['kitchen', 'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'formula_version', 'mutation']
+const TABLES = ['kitchen', 'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'occasion', 'formula_version', 'mutation']
 
 /**
  * A copy of a template whose rows can be put back as they were, without a new database: in milliseconds, under a

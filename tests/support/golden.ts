@@ -1,8 +1,12 @@
 /** The engine's figures for many formulas, as kept in `core/checks/golden.json` before the house was rebuilt. */
 import { ladderDocument, readLadder } from '../../core/formats/ladder'
-import { PLAIN_KITCHEN, report } from '../../core/formats/report'
+import { report } from '../../core/formats/report'
+import { PLAIN_KITCHEN } from '../../core/kitchen/kitchen'
 import { assess } from '../../core/pipeline/assess'
-import { SCHOOLS, type FormulaDocument } from '../../core/formula/document'
+import { type Bench, type Planned, putBack } from '../../core/formula/bench'
+import { migrate } from '../../core/formula/migrate'
+import { plainOccasion } from '../../core/formula/occasion'
+import { SCHOOLS } from '../../core/formula/document'
 import type { Kitchen } from '../../core/kitchen/kitchen'
 import ladder from '../../core/checks/ladder.json'
 import { demoFormulas, demoKitchen } from '../../server/database/demo'
@@ -15,6 +19,12 @@ export interface GoldenCase {
   kitchen: string
   document: unknown
   figures: Figures
+}
+
+/** A formula as a file keeps it, of any version, with its occasion; its fields are not checked. */
+export function plannedOf(input: unknown): Planned {
+  const { formula, occasion } = migrate(input) as unknown as Planned
+  return { formula, occasion: occasion ?? plainOccasion() }
 }
 
 /** A tree of figures as one list; a long row of numbers by its length, ends, mean and a weighted sum. */
@@ -37,7 +47,7 @@ export function flat(value: unknown, path = '', into: Figures = {}): Figures {
 }
 
 /** What one formula comes to: its report with shares, and the curves of its assessment. */
-export function figuresOf(doc: FormulaDocument, k: Kitchen): Figures {
+export function figuresOf(doc: Bench, k: Kitchen): Figures {
   const a = assess(doc, k)
   const { schemaVersion: _s, engineVersion: _e, cautions, ...said } = report(doc, k)
   // Where a finding points in the document may move; what it says may not.
@@ -56,21 +66,21 @@ export function figuresOf(doc: FormulaDocument, k: Kitchen): Figures {
 }
 
 /** The formulas: the demo's, every way of making as it is, cooler and hotter, and every row of the ladder. */
-export function goldenDocuments(): { name: string, kitchen: string, document: FormulaDocument }[] {
-  const demo = demoFormulas().map(({ document }) => ({ name: `demo: ${document.name}`, kitchen: 'demo', document }))
+export function goldenDocuments(): { name: string, kitchen: string, document: Planned }[] {
+  const demo = demoFormulas().map(({ document }) => ({ name: `demo: ${document.formula.name}`, kitchen: 'demo', document }))
   const made = SCHOOLS.flatMap(school =>
     [0, -7, 9].map(by => ({
       name: `${school} ${by}`,
       kitchen: 'tests',
-      document: make(school, (d) => {
+      document: putBack(make(school, (d) => {
         d.heat.targetTempC = Math.min(104, d.heat.targetTempC + by)
-      }),
+      })),
     })),
   )
   const rungs = readLadder(ladder).map(row => ({
     name: `ladder: ${row.name}`,
     kitchen: 'plain',
-    document: ladderDocument(row),
+    document: putBack(ladderDocument(row)),
   }))
   return [...demo, ...made, ...rungs]
 }

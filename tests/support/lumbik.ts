@@ -98,6 +98,15 @@ export async function open(page: Page, id: string, station = 'balance'): Promise
   await settled(page)
 }
 
+/** A document as it came from the server, with one field of it changed. @param path as `formula.components.0.name` */
+export function withField<T extends object>(document: T, path: string, value: unknown): T {
+  const next = structuredClone(document)
+  const keys = path.split('.')
+  const last = keys.pop()!
+  const at = keys.reduce((o, k) => o[k] as Record<string, unknown>, next as Record<string, unknown>)
+  at[last] = value
+  return next
+}
 export const workspace = (page: Page): Locator => page.locator('main.workspace')
 
 /** Everything computed belongs to the inputs shown. */

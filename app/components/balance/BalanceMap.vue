@@ -3,16 +3,16 @@
  * The map: the set over two inputs, sharpness as a second set of lines, and the formula on it as a point that can be
  * dragged or stepped with the arrow keys. Drawn from paths that the worker makes; the page only puts them down.
  */
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { axesOf, axisKey, axisOf, movedTo, positionOn, rangeAround, type Axis, type Range } from '#core/solve/map'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import { weighable } from '#core/solve/elasticity'
-import { fillingOf } from '#core/formula/document'
+import { fillingOf } from '#core/formula/bench'
 import { MAP_UNITS, type MapDrawing } from '~/composables/mapDrawing'
 import { axisShown, axisWords } from '~/words/balance'
 import { SHARPNESS_NAMES } from '~/words/names'
 
-const props = defineProps<{ doc: FormulaDocument, /** Other formulas to show on the map, named. */ ghosts: { name: string, doc: FormulaDocument }[] }>()
+const props = defineProps<{ doc: Bench, /** Other formulas to show on the map, named. */ ghosts: { name: string, doc: Bench }[] }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** Cost per batch and portion, allergens, and nutrition by calculation. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { batchCost } from '#core/formula/cost'
 import { allergensOf } from '#core/formula/allergens'
 import { nutritionOf, type Nutrition } from '#core/plan/nutrition'
 import { TABLE_UI } from '~/composables/tableStyle'
 import { ALLERGEN_NAMES } from '~/words/names'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const kitchen = useKitchenStore()
 const money = (v: number, digits = 2) => `${kitchen.record?.settings.currency ?? ''}${fmt.fixed(v, digits)}`

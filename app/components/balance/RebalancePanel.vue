@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Rebalance: what must stay is pinned in the lines, what is wanted is said here, and up to three ways there come back. */
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
 import { BANDS, type BandId } from '#core/physics/set/bands'
 import { NEAR_SET, NEAR_SHARP, type Goal, type SetGoal, type Way } from '#core/solve/rebalance'
 import { yolkMass } from '#core/formula/eggs'
@@ -11,7 +11,7 @@ import { processWords, stopWords, WAY_WORDS } from '~/words/balance'
 import { documentProblemWords } from '~/words/problems'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
 
-const props = defineProps<{ doc: FormulaDocument }>()
+const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** The swap guard: another ingredient for a line, in amounts that keep something the same, with a plain warning. */
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
 import { GELATIN_GRADES } from '#core/physics/set/gelatin'
 import { swapBloom, swapsFor, type Swap } from '#core/solve/swap'
 import { changeWords, KEEPS_WORDS, swapWarningWords } from '~/words/balance'
 import { SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
 
-const props = defineProps<{ doc: FormulaDocument, lineId: string | null }>()
+const props = defineProps<{ doc: Bench, lineId: string | null }>()
 const emit = defineEmits<{ close: [] }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
@@ -28,13 +28,13 @@ async function choose(id: string) {
   const outcome = await solver.run<'swap'>({ kind: 'swap', doc: props.doc, kitchen: kitchen.core!, lineId: line.value.id, toId: id })
   if (outcome && 'value' in outcome) swap.value = outcome.value
 }
-function apply(doc: FormulaDocument) {
+function apply(doc: Bench) {
   ws.replace(toPlain(doc))
   ws.endGesture()
   emit('close')
 }
 const grades = computed(() => GELATIN_GRADES.filter(g => g.bloom !== props.doc.set.bloom).map(g => ({ ...g, doc: swapBloom(props.doc, g.bloom) })))
-const gelatinG = (d: FormulaDocument) => fillingOf(d).lines.filter(l => l.ingredientId === 'gelatin').reduce((s, l) => s + l.massG, 0)
+const gelatinG = (d: Bench) => fillingOf(d).lines.filter(l => l.ingredientId === 'gelatin').reduce((s, l) => s + l.massG, 0)
 </script>
 
 <template>

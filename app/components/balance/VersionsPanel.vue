@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Versions and variants: every state is kept; name one, go back to one, compare two or three, and see what made the difference. */
 import { assess } from '#core/pipeline/assess'
+import { placed } from '#core/pipeline/stack'
 import { InputError } from '#core/base/errors'
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
 import { summarise } from '#core/pipeline/summary'
 import { batchCost } from '#core/formula/cost'
 import type { Explained } from '#core/solve/compare'
@@ -11,7 +12,7 @@ import { TABLE_UI } from '~/composables/tableStyle'
 import { changeWords, differenceWords } from '~/words/balance'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
 
-const props = defineProps<{ doc: FormulaDocument, comparison: ReturnType<typeof useComparison> }>()
+const props = defineProps<{ doc: Bench, comparison: ReturnType<typeof useComparison> }>()
 const emit = defineEmits<{ variant: [] }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
@@ -48,11 +49,11 @@ const shown = computed(() => {
 })
 watch(() => ws.savedAt, () => void props.comparison.refresh())
 
-interface Column { name: string, doc: FormulaDocument, summary: ReturnType<typeof summarise> | null, cost: number }
+interface Column { name: string, doc: Bench, summary: ReturnType<typeof summarise> | null, cost: number }
 const columns = computed<Column[]>(() => [{ name: 'Now', doc: props.doc }, ...compared.value.map(c => ({ name: c.name || when(c), doc: c.doc }))].map((c) => {
   const cost = batchCost(c.doc, kitchen.core!).batch
   try {
-    return { ...c, cost, summary: summarise(c.doc, assess(c.doc, kitchen.core!)) }
+    return { ...c, cost, summary: summarise(c.doc, assess(placed(c.doc, kitchen.core!), kitchen.core!)) }
   } catch (e) {
     if (e instanceof InputError) return { ...c, cost, summary: null }
     throw e
@@ -61,8 +62,8 @@ const columns = computed<Column[]>(() => [{ name: 'Now', doc: props.doc }, ...co
 /** One row a line that any of them has, then the figures. */
 const rows = computed(() => {
   const ids = [...new Set(columns.value.flatMap(c => fillingOf(c.doc).lines.filter(l => l.massG > 0).map(l => l.ingredientId)))]
-  const total = (d: FormulaDocument) => fillingOf(d).lines.reduce((s, l) => s + l.massG, 0)
-  const mass = (d: FormulaDocument, id: string) => fillingOf(d).lines.filter(l => l.ingredientId === id).reduce((s, l) => s + l.massG, 0)
+  const total = (d: Bench) => fillingOf(d).lines.reduce((s, l) => s + l.massG, 0)
+  const mass = (d: Bench, id: string) => fillingOf(d).lines.filter(l => l.ingredientId === id).reduce((s, l) => s + l.massG, 0)
   const row = (what: string, cell: (c: Column) => string) => ({ what, ...Object.fromEntries(columns.value.map((c, i) => [`c${i}`, cell(c)])) })
   const of = (f: (s: NonNullable<Column['summary']>) => string) => (c: Column) => c.summary ? f(c.summary) : 'cannot be computed'
   return [

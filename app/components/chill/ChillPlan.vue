@@ -3,14 +3,15 @@
 import type { EChartsOption } from 'echarts'
 import type { Assessment } from '#core/pipeline/assessment'
 import { COVERS, type Cover, type PlaceKind } from '#core/physics/thermal/places'
-import type { ChillLeg, FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
+import type { ChillLeg } from '#core/formula/document'
 import { USUAL_AIR_C } from '#core/physics/thermal/places'
 import { CODES } from '#core/physics/safety/keeping'
 import { valueAt } from '#core/physics/thermal/conduction'
 import { BLOOD, CITRON, CITRON_DEEP, COLD, INK, label, moments, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { COVER_NAMES, FOOD_CODES, PLACE_NAMES } from '~/words/names'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()

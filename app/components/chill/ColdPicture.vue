@@ -4,13 +4,13 @@ import type { EChartsOption } from 'echarts'
 import type { Assessment } from '#core/pipeline/assessment'
 import { chillWays } from '#core/plan/chillWays'
 import { valueAt } from '#core/physics/thermal/conduction'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { CODES } from '#core/physics/safety/keeping'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, moments, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { wayName } from '~/words/cold'
 import type { ColdView } from '~/workers/solve.worker'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()

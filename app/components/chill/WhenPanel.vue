@@ -3,12 +3,12 @@
 import { pouredAfterS, type Assessment } from '#core/pipeline/assessment'
 import { dewPoint, DROPS_G_M2, ROOM_HUMIDITY, SKIN_G_M2 } from '#core/physics/chill/moisture'
 import type { WhenRow } from '#core/plan/when'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { temperTime } from '#core/plan/order'
 import { decidesWords, WHEN_NAMES } from '~/words/cold'
 import type { ColdView } from '~/workers/solve.worker'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const kitchen = useKitchenStore()
 const solver = useSolver()

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** What joins after the heat, step by step, and at which temperatures; and the grade of the gelatine. */
 import { BLOOM_WATER, GELATIN_GRADES, LEAVES, POWDER_BLOOM, swapGelatin } from '#core/physics/set/gelatin'
-import { fillingOf, given, type FormulaDocument, type Step } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
+import { given, type Step } from '#core/formula/document'
 
-const props = defineProps<{ doc: FormulaDocument }>()
+const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 type Joining = Extract<Step, { kind: 'stirIn' | 'foldIn' }>

@@ -2,13 +2,14 @@
 /** The cook: way of making, heat, pan or oven; its course with what happens along it; where to put the probe and when to stop. */
 import type { EChartsOption } from 'echarts'
 import type { Assessment } from '#core/pipeline/assessment'
-import { FAMILIES, type Family, type FormulaDocument, given, type School } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
+import { FAMILIES, type Family, given, type School } from '#core/formula/document'
 import type { HeatMethod } from '#core/physics/heat/pot'
 import { withSchool } from '#core/formula/edits'
 import { familyOf } from '#core/formula/families'
 import { schoolOf } from '#core/formula/schools'
 import { suggestSchool } from '#core/formula/suggest'
-import { fillingOf, ovenAirC, panOf } from '#core/formula/document'
+import { fillingOf, ovenAirC, panOf } from '#core/formula/bench'
 import { scaleReadingG } from '#core/plan/boil'
 import { BOILED_C, burstsIn, fullHeatW } from '#core/physics/heat/pot'
 import { orderOfWork } from '#core/plan/order'
@@ -17,12 +18,12 @@ import { BLOOD, CITRON, CITRON_DEEP, COLD, INK, label, moments, SOFT, textStyle,
 import { CUE_NAMES, PROBE_NAMES } from '~/words/cook'
 import { CONDITION_NAMES, FAMILY_NAMES, METHOD_NAMES, REASON_NAMES, SCHOOL_NAMES } from '~/words/names'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
 const h = computed(() => props.assessment.heat)
-const heat = (part: Partial<FormulaDocument['heat']>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.heat, part) })
+const heat = (part: Partial<Bench['heat']>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.heat, part) })
 const family = computed(() => familyOf(props.doc.family))
 const school = computed(() => schoolOf(props.doc.school))
 function setSchool(next: School) {
@@ -37,7 +38,7 @@ const hasEgg = computed(() => h.value.t60C !== null && (family.value.eggSets || 
 const reducing = computed(() => props.doc.heat.until === 'creamVolume')
 const airC = computed(() => ovenAirC(props.doc, kitchen.core!))
 const ovenTime = computed(() => given(props.doc.heat.oven.timeS))
-const oven = (part: Partial<FormulaDocument['heat']['oven']>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.heat.oven, part) })
+const oven = (part: Partial<Bench['heat']['oven']>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.heat.oven, part) })
 const shown = fmt.degreesShown
 const cues = computed(() => !hasEgg.value ? [] : [
   { key: 'coats', why: 'coats' as const, name: 'coats the spoon', at: h.value.coatsS },

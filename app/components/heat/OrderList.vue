@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** The order of work: what goes in when, at which temperature, what to look for, why; what would go wrong stands at its step. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { orderOfWork } from '#core/plan/order'
 import { stepWords } from '~/words/cook'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment, /** The bench card: large, without reasons. */ card?: boolean }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment, /** The bench card: large, without reasons. */ card?: boolean }>()
 const fmt = useFormat()
 const kitchen = useKitchenStore()
 const placeName = (id: string) => kitchen.record?.places.find(p => p.id === id)?.name

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** The same cook with another batch, tin, start or height above the sea; and a time for another size. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { scaleTime, TIMED, type Timed } from '#core/physics/heat/scaleTime'
 import type { CookVariant } from '#core/plan/variants'
 import { TABLE_UI, RIGHT } from '~/composables/tableStyle'
 import { TIMED_WORDS, variantWords } from '~/words/cook'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const kitchen = useKitchenStore()
 const solver = useSolver()

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** The boil: where it stops by the scale and by the jug, when the juice can go in, room for the foam, what sugar does to it. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { CREAM_KNITS_C } from '#core/physics/set/setting'
 import { boilPlan } from '#core/plan/boil'
 import { SUGAR_ML_PER_G } from '#core/physics/heat/reduction'
 import { ACID_TOO_HOT_C } from '#core/pipeline/judge/limits'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const kitchen = useKitchenStore()
 const h = computed(() => props.assessment.heat)

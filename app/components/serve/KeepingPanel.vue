@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** How it may be kept and frozen: the default, what else is said, and what each asks; a claim is held against the code. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { keepingOptions } from '#core/plan/storage'
 import { keepingWords, needWords } from '~/words/cold'
 import { FOOD_CODES } from '~/words/names'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()

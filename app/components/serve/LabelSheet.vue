@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** The label itself, as it is stuck on: sized for a 62 mm roll or an A6 card. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { labelFacts } from '#core/plan/label'
 import { ALLERGEN_NAMES } from '~/words/names'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment, size: '62' | 'a6' }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment, size: '62' | 'a6' }>()
 const fmt = useFormat()
 const kitchen = useKitchenStore()
 const l = computed(() => labelFacts(props.doc, kitchen.core!, props.assessment))

@@ -3,7 +3,7 @@
 import type { EChartsOption } from 'echarts'
 import type { Assessment } from '#core/pipeline/assessment'
 import type { WhenRow } from '#core/plan/when'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import type { Use } from '#core/physics/set/bands'
 import { temperTime } from '#core/plan/order'
 import { CODES } from '#core/physics/safety/keeping'
@@ -11,7 +11,7 @@ import { serveAt, type ServicePlan } from '#core/plan/clock'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import type { WhyTopic } from '~/words/why'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Portions: even pours by the scale, bars by a grid, wedges with a guide to print; and how high a slice this set carries. */
 import type { Assessment } from '#core/pipeline/assessment'
-import { vesselOf, type FormulaDocument } from '#core/formula/document'
+import { vesselOf, type Bench } from '#core/formula/bench'
 import { CUTS, neededPa } from '#core/physics/set/bands'
 import { cutGrid, cutWedges, evenPour, suggestGrid } from '#core/physics/geometry/portions'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()

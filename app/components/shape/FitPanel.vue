@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** The formula in another tin: the factor, whole eggs, the depth that gives, and what becomes of its time in the oven. */
 import type { Assessment } from '#core/pipeline/assessment'
-import { vesselOf, type FormulaDocument } from '#core/formula/document'
+import { vesselOf, type Bench } from '#core/formula/bench'
 import type { Vessel } from '#core/physics/geometry/cavity'
 import { documentProblemWords } from '~/words/problems'
 import type { FitAnswer } from '~/workers/solve.worker'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()

@@ -2,7 +2,7 @@
 /** Which tin or dish, how deep, how many, does it fit; what else the work needs. */
 import type { Assessment } from '#core/pipeline/assessment'
 import { VESSEL_KINDS, type Vessel } from '#core/physics/geometry/cavity'
-import { vesselOf, type FormulaDocument } from '#core/formula/document'
+import { vesselOf, type Bench } from '#core/formula/bench'
 import { resizeParts } from '#core/formula/parts'
 import { cavityOf, cavityVolume } from '#core/physics/geometry/cavity'
 import { fitVolume, withVessel, workVessels } from '#core/plan/fit'
@@ -11,7 +11,7 @@ import { typicalVessel } from '#core/physics/geometry/nominal'
 import { workVesselWords } from '~/words/cold'
 import { VESSEL_NAMES } from '~/words/names'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
@@ -26,7 +26,7 @@ function useVessel(next: Vessel, vesselId: string | null, gesture = '') {
 }
 /** Changing a size makes it a one-off; the kitchen's own vessel stays as it is. */
 const size = (part: Partial<Vessel>, gesture: string) => useVessel({ ...vessel.value, ...part }, null, gesture)
-const assembly = (part: Partial<FormulaDocument['assembly']>, gesture: string) => ws.replace(resizeParts({ ...props.doc, assembly: { ...props.doc.assembly, ...part } }, kitchen.core!), gesture)
+const assembly = (part: Partial<Bench['assembly']>, gesture: string) => ws.replace(resizeParts({ ...props.doc, assembly: { ...props.doc.assembly, ...part } }, kitchen.core!), gesture)
 </script>
 
 <template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** A vessel in section, to scale: wall, crust, filling, topping; a glass on its stem, leaning as it stands. */
-import type { Assembly } from '#core/formula/document'
+import type { BenchAssembly } from '#core/formula/bench'
 import type { Vessel } from '#core/physics/geometry/cavity'
 import { sectionOf, type SectionPoint } from '#core/physics/geometry/section'
 
-const props = defineProps<{ vessel: Vessel, assembly: Assembly, depthM: number, label: string, over?: boolean }>()
+const props = defineProps<{ vessel: Vessel, assembly: BenchAssembly, depthM: number, label: string, over?: boolean }>()
 const section = computed(() => sectionOf(props.vessel, props.assembly, props.depthM))
 const path = (points: SectionPoint[], close = true) => points.length ? `M${points.map(p => `${(1000 * p.x).toFixed(2)} ${(-1000 * p.z).toFixed(2)}`).join('L')}${close ? 'Z' : ''}` : ''
 /** Stem and foot of a stemmed glass, and a wall without a base for a ring, are drawing only. */

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The main screen: lines with grams beside the map of what they make; rebalance, versions, cost and label in the map's place. */
 import type { Assessment } from '#core/pipeline/assessment'
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
 import { SHARPNESS_NAMES } from '~/words/names'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment | null }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment | null }>()
 const emit = defineEmits<{ variant: [] }>()
 const ws = useWorkspaceStore()
 const VIEWS = [['map', 'Map'], ['rebalance', 'Rebalance'], ['versions', 'Versions'], ['label', 'Cost and label']] as const

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** When is it set through, and safe? */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const c = computed(() => props.assessment.chill)
 const VIEWS = [['plan', 'The plan'], ['picture', 'The cold going in'], ['when', 'When']] as const

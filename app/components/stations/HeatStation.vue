@@ -2,9 +2,9 @@
 import { familyOf } from '#core/formula/families'
 /** How hot, how long, what to look for, what ruins it. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const h = computed(() => props.assessment.heat)
 const boils = computed(() => props.doc.heat.method === 'direct' && familyOf(props.doc.family).fields.reduce)

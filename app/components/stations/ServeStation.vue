@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** How and until when to serve it: the clock, the table, keeping, label and bench card. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 
-defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+defineProps<{ doc: Bench, assessment: Assessment }>()
 const ws = useWorkspaceStore()
 const VIEWS = [['clock', 'The clock'], ['keep', 'Keeping'], ['paper', 'Label and bench card']] as const
 const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:serve-view', 'clock')

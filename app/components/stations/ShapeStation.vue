@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Which pan, how deep, how many, will it fit; portions and cuts; crust and topping. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 
-defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+defineProps<{ doc: Bench, assessment: Assessment }>()
 const VIEWS = [['tin', 'Tin and fill'], ['fit', 'Into another tin'], ['cuts', 'Portions and cuts'], ['parts', 'Crust and topping']] as const
 const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:shape-view', 'tin')
 </script>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Take stock: what is on the bench, the fruit, its strength, the eggs, and what runs out first. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 
-defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+defineProps<{ doc: Bench, assessment: Assessment }>()
 const VIEWS = [['bench', 'On the bench'], ['covers', 'How many for'], ['fruit', 'Fruit'], ['strength', 'Strength'], ['eggs', 'Eggs'], ['binds', 'What binds']] as const
 const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:stock-view', 'bench')
 </script>

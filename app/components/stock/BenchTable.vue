@@ -1,14 +1,15 @@
 <script setup lang="ts">
 /** What is on the bench: each line's source measure, its grams, what it is counted in, and where its strength comes from. */
 import type { Assessment } from '#core/pipeline/assessment'
-import { fillingOf, type FormulaDocument, type Line } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
+import type { Line } from '#core/formula/document'
 import { lotStrength } from '#core/kitchen/kitchen'
 import type { Measured, Strength } from '#core/base/ingredients/types'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import { carriesFat } from '#core/kitchen/strength'
 import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()

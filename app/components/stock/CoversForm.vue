@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** How many it is for: covers, vessels, a weight or a volume, and the factor that gets there with what sieve and pan keep. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { Covers, FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
+import type { Covers } from '#core/formula/occasion'
 import { scaleFormula } from '#core/formula/edits'
 import { coversPlan } from '#core/plan/covers'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const toast = useToast()

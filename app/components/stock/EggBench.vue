@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Eggs: shells to crack, whole-egg rounding, what is left over and what could take it, cartons. */
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
 import { EGG_GRADES } from '#core/base/ingredients/measures'
 import { atWholeCount, clingingWhite, countEggs, withCarton } from '#core/formula/eggs'
 import type { EggUse, FormulaList, FormulaListItem } from '../../../shared/schemas/wire'
 
-const props = defineProps<{ doc: FormulaDocument }>()
+const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
@@ -28,7 +28,7 @@ onMounted(async () => {
 const users = (key: 'whiteG' | 'yolkG') => shelf.value.filter(i => i.eggs[key] > 0).sort((a, b) => a.eggs[key] - b.eggs[key]).slice(0, 4)
 
 type Counted = (typeof eggs.value.lines)[number]
-function put(doc: FormulaDocument) {
+function put(doc: Bench) {
   ws.replace(doc)
   ws.endGesture()
 }

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 /** The fruit ledger: how many, what each is taken for, what it should give, what is short and what to buy. */
-import { fillingOf, FRUIT_PARTS, type FormulaDocument, type FruitEntry, type FruitPart } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
+import { FRUIT_PARTS, type FruitEntry, type FruitPart } from '#core/formula/occasion'
 import { scaleFormula } from '#core/formula/edits'
 import { FRUITS } from '#core/base/ingredients/measures'
 import { countByWeight, fruitOf, ledger, withCount, withTake, yieldsOf } from '#core/plan/fruit'
 import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
 import { fruitName, PART_NAMES } from '~/words/stock'
 
-const props = defineProps<{ doc: FormulaDocument }>()
+const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const entries = computed(() => props.doc.stock.fruit.map(entry => ({ entry, fruit: fruitOf(entry.fruitId)!, yields: yieldsOf(entry) })))

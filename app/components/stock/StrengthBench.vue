@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Lots of known strength: a card for how it was found, and bringing a lot to a wanted strength. */
 import { InputError } from '#core/base/errors'
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
 import { lotStrength, type Lot } from '#core/kitchen/kitchen'
 import { hasTrait, findIngredient } from '#core/base/ingredients/ingredients'
 import { INGREDIENTS } from '#core/base/ingredients/table'
@@ -11,7 +11,7 @@ import { METHOD_WORDS } from '~/words/stock'
 import type { LotRecord } from '../../../shared/schemas/kitchen'
 import { fieldWords } from '~/words/problems'
 
-const props = defineProps<{ doc: FormulaDocument }>()
+const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()

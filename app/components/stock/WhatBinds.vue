@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** What binds: with so much of each, how much can be made, what stops it, what is left, and what using all would take. */
-import { fillingOf, type FormulaDocument } from '#core/formula/document'
+import { fillingOf, type Bench } from '#core/formula/bench'
 import { eggCount } from '#core/base/ingredients/measures'
 import { binding, bindLines, scaleToBinding, toUseAll } from '#core/plan/binding'
 import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
 import { leftoverWords } from '~/words/stock'
 
-const props = defineProps<{ doc: FormulaDocument }>()
+const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()

@@ -16,12 +16,15 @@ const grainId = `grain-${useId()}`
 
 /** Room for a piece that runs out, whatever it does now: the drawing must not zoom while a number is stepped. */
 const RUN = 1.3
+/** Levels are drawn where the piece is a section through all of them. */
+const levels = computed(() => props.piece.use === 'spooned' || props.piece.use === 'piped' ? [] : props.piece.layers ?? [])
+const tallM = computed(() => levels.value.length ? levels.value.reduce((sum, l) => sum + l.thickM, 0) : props.piece.heightM)
 const scale = computed(() => {
   const p = props.piece
   const across = (CELL - (props.small ? 40 : 22)) / (p.widthM * RUN + p.crustM)
-  return Math.min(across, (props.small ? 50 : p.use === 'cut' ? 70 : 92) / (p.heightM + p.crustM))
+  return Math.min(across, (props.small ? 50 : p.use === 'cut' ? 70 : 92) / (tallM.value + p.crustM))
 })
-const HEIGHT = computed(() => props.small ? 62 : Math.round((props.piece.heightM + props.piece.crustM) * scale.value + (props.piece.use === 'cut' ? 66 : 22)))
+const HEIGHT = computed(() => props.small ? 62 : Math.round((tallM.value + props.piece.crustM) * scale.value + (props.piece.use === 'cut' ? 66 : 22)))
 /** Drawn units to a pixel of the page: words keep their size however wide the drawing is. */
 const unit = computed(() => width.value > 0 && height.value > 0 ? Math.max(2 * CELL / width.value, (HEIGHT.value + 3) / height.value) : 1)
 const path = (points: Point[], x0: number, y0: number, close = true) => `M${points.map(q => `${(x0 + q.x * scale.value).toFixed(1)} ${(y0 - q.y * scale.value).toFixed(1)}`).join('L')}${close ? 'Z' : ''}`
@@ -31,11 +34,12 @@ const pieces = computed(() => (['cold', 'plate'] as const).map((state, i) => {
   const s = p[state]
   const heap = p.use === 'spooned' || p.use === 'piped'
   const cut = p.use === 'cut'
-  const shape = (slump: number) => p.use === 'glass' ? glassFill(p.widthM, p.heightM, slump) : heap ? heapProfile(p.widthM, p.heightM, slump) : slicedProfile(p.widthM, p.heightM, slump)
+  const tall = tallM.value
+  const shape = (slump: number) => p.use === 'glass' ? glassFill(p.widthM, tall, slump) : heap ? heapProfile(p.widthM, p.heightM, slump) : slicedProfile(p.widthM, tall, slump)
   const points = shape(s.slump)
   const crust = p.crustM * scale.value
   const w = p.widthM * scale.value
-  const h = p.heightM * scale.value
+  const h = tall * scale.value
   const base = HEIGHT.value - (cut ? crust : 0)
   const middle = CELL * i + CELL / 2
   // Heaps lie about the middle of their cell; what has a fixed left face begins at the left.
@@ -43,11 +47,24 @@ const pieces = computed(() => (['cold', 'plate'] as const).map((state, i) => {
   const x0 = heap ? middle - spread / 2 : p.use === 'glass' ? middle - w / 2 : CELL * i + (props.small ? 20 : 10) + crust
   const meant = path(shape(0), heap ? middle - w / 2 : x0, base, false)
   const stands = s.slump < 0.005
-  return { state, s, cut, glass: p.use === 'glass', x0, w, h, crust, base, top: base - h, fill: path(points, x0, base), meant, stands, word: stands ? 'stands' : s.slump > 0.75 ? 'runs' : `sags ${mm(Math.max(p.heightM * s.slump, 0.001))}`, temp: temp(s.tempC) }
+  return { state, s, cut, glass: p.use === 'glass', x0, w, h, crust, base, top: base - h, fill: path(points, x0, base), stacked: stacked(state, x0, base), meant, stands, word: stands ? 'stands' : s.slump > 0.75 ? 'runs' : `sags ${mm(Math.max(p.heightM * s.slump, 0.001))}`, temp: temp(s.tempC) }
 }))
 
+/** Level upon level, each as far sunk as it is computed. */
+function stacked(state: 'cold' | 'plate', x0: number, base: number) {
+  const { use, widthM } = props.piece
+  let under = 0
+  return levels.value.map((l, i) => {
+    const slump = Math.min(l.slump[state], 0.92)
+    const points = use === 'glass' ? glassFill(widthM, l.thickM, 1, false) : slicedProfile(widthM, l.thickM, slump)
+    const d = path(points, x0, base - under * scale.value)
+    under += l.thickM * (use === 'glass' ? 1 : 1 - slump)
+    return { key: `${state}-${i}`, d, chosen: l.chosen }
+  })
+}
 /** A glass with a spoonful taken from the right: the wall left behind stands or runs back. */
-function glassFill(width: number, height: number, slump: number): Point[] {
+function glassFill(width: number, height: number, slump: number, taken = true): Point[] {
+  if (!taken) return [{ x: 0, y: 0 }, { x: 0, y: height }, { x: width, y: height }, { x: width, y: 0 }]
   const notch = 0.45 * height * (1 - Math.min(slump * 1.4, 1))
   const run = 0.08 * width + 0.5 * width * Math.min(slump * 1.4, 1)
   const a = 0.45 * width
@@ -64,7 +81,7 @@ const marks = computed(() => props.small || props.piece.use !== 'cut'
       const cutY = Math.max(wanted, standY + 17 * unit.value)
       return rows.map((o, i) => ({ key: `${p.state}-${i}`, x: p.x0 + 2, y: o.y, textY: Math.max(i === 0 ? cutY : standY, 10), text: `${o.word} ${mm(o.m)}${o.beyond ? ' ↑' : ''}` }))
     }))
-const description = computed(() => props.label ?? `Section of the piece, to scale. From the fridge at ${pieces.value[0]!.temp}: ${pieces.value[0]!.word}. On the plate at ${pieces.value[1]!.temp}: ${pieces.value[1]!.word}.`)
+const description = computed(() => props.label ?? `Section of the piece, to scale. From the fridge at ${pieces.value[0]!.temp}: ${pieces.value[0]!.word}.${levels.value.length ? ` ${levels.value.length} layers, from below: ${levels.value.map(l => `${l.name} ${mm(l.thickM)}`).join(', ')}.` : ''} On the plate at ${pieces.value[1]!.temp}: ${pieces.value[1]!.word}.`)
 </script>
 
 <template>
@@ -76,7 +93,10 @@ const description = computed(() => props.label ?? `Section of the piece, to scal
       </defs>
       <template v-for="p in pieces" :key="p.state">
         <path v-if="p.cut" :d="piece.crustForm === 'base' ? `M${p.x0} ${p.base}V${HEIGHT}H${p.x0 + p.w}V${p.base}Z` : `M${p.x0 - p.crust} ${p.top - 4}V${HEIGHT}H${p.x0 + p.w}V${p.base}H${p.x0}V${p.top - 4}Z`" fill="var(--crust)" stroke="var(--ink)" stroke-width="1.2" />
-        <path :d="p.fill" :clip-path="`url(#${grainId}-${p.state === 'cold' ? 0 : 1})`" :fill="grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round" />
+        <template v-if="p.stacked.length">
+          <path v-for="l in p.stacked" :key="l.key" :d="l.d" :data-level="l.chosen ? 'chosen' : 'other'" :clip-path="`url(#${grainId}-${p.state === 'cold' ? 0 : 1})`" :fill="!l.chosen ? 'var(--citron-soft)' : grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round" />
+        </template>
+        <path v-else :d="p.fill" :clip-path="`url(#${grainId}-${p.state === 'cold' ? 0 : 1})`" :fill="grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round" />
         <path v-if="p.glass" :d="`M${p.x0 - 2} ${p.top - 14}L${p.x0 - 1} ${HEIGHT}H${p.x0 + p.w + 1}L${p.x0 + p.w + 2} ${p.top - 14}`" fill="none" stroke="var(--cold)" stroke-width="1.6" />
         <path v-if="!p.stands && !p.glass" :d="p.meant" fill="none" stroke="var(--ink)" stroke-dasharray="3 3" stroke-width="1.2" />
         <line :x1="p.state === 'cold' ? 3 : CELL + 3" :x2="p.state === 'cold' ? CELL - 3 : 2 * CELL - 3" :y1="HEIGHT" :y2="HEIGHT" stroke="var(--ink)" stroke-width="1.5" />

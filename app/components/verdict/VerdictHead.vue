@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** The cut face, the verdict in a sentence, its numbers, and the cautions that apply. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
+import type { Part } from '#core/pipeline/dessert'
 import { pieceFigures } from '#core/pipeline/summary'
 import { readyWords, verdictSentence } from '~/words/verdict'
 
-const props = defineProps<{ doc: FormulaDocument, assessment: Assessment }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment, parts?: Part[] }>()
 const fmt = useFormat()
 const sentence = computed(() => verdictSentence(props.doc, props.assessment, fmt))
 const ready = computed(() => readyWords(props.doc, props.assessment, fmt))
@@ -17,7 +18,7 @@ const cautions = computed(() => props.assessment.findings.filter(f => f.severity
 
 <template>
   <section class="head" aria-label="Verdict">
-    <CutFace :piece="pieceFigures(doc, assessment)" :grainy="v.code === 'grainy'" />
+    <CutFace :piece="pieceFigures(doc, assessment, parts)" :grainy="v.code === 'grainy'" />
     <h2 class="sentence" :data-verdict="v.code" aria-live="polite">{{ sentence }}</h2>
     <p class="ready"><WhyNumber topic="ready">{{ ready }}</WhyNumber></p>
     <dl class="figures">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** How sure, what makes it set, and what would bring it there. */
 import { isOffTarget, type Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { BANDS } from '#core/physics/set/bands'
 import { MECHANISMS } from '#core/physics/set/firmness'
 import type { Adjustment } from '#core/solve/adjust'
@@ -12,7 +12,7 @@ import { leverWords } from '~/words/balance'
 import { adjustmentWords } from '~/words/verdict'
 
 const props = defineProps<{ assessment: Assessment, shares: Shares | null, sharesSettled: boolean, adjustments: Adjustment[], adjustmentsSettled: boolean, levers: Lever[] }>()
-const emit = defineEmits<{ apply: [adjustment: { doc: FormulaDocument }], turn: [] }>()
+const emit = defineEmits<{ apply: [adjustment: { doc: Bench }], turn: [] }>()
 const fmt = useFormat()
 const tenths = computed(() => props.shares ? Math.round(props.shares.holds * 10) : 0)
 const sure = computed(() => tenths.value <= 0 ? 'fewer than 1 in 10' : tenths.value >= 10 ? 'nearly every batch' : `about ${tenths.value} in 10`)

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** A computed number that can be asked "why": how it comes about, from what, after whom, how surely. */
 import type { Assessment } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { why, type WhyTopic } from '~/words/why'
 
 const props = defineProps<{ topic: WhyTopic }>()
-const about = inject<() => { doc: FormulaDocument, assessment: Assessment } | null>('why', () => null)
+const about = inject<() => { doc: Bench, assessment: Assessment } | null>('why', () => null)
 const fmt = useFormat()
 const open = ref(false)
 // Worked out only when asked, and kept current while it is read.

@@ -1,6 +1,6 @@
 /** What stock and balance show: the juices together, composition, acidity, sugar, taste. */
 import { quantity } from '../../base/provenance'
-import { fillingOf, type FormulaDocument } from '../../formula/document'
+import { fillingOf, type Bench } from '../../formula/bench'
 import { acidPercentOf, acidSigmaOf, brix, type Mix, type MixPart, sugarsG } from '../../physics/matter/mix'
 import { sugarToAcid, type Taste } from '../../physics/matter/taste'
 import type { Assessment, Composition } from '../assessment'
@@ -9,7 +9,7 @@ import type { Mixed } from '../mixed'
 import type { MixPlan } from '../mixPlan'
 
 /** The juices together: how much, how strong, how surely. */
-export function stockFigures(doc: FormulaDocument, plan: MixPlan): Assessment['stock'] {
+export function stockFigures(doc: Bench, plan: MixPlan): Assessment['stock'] {
   const juices = plan.all.filter(p => p.row.group === 'juice' && p.row.acid && p.massG > 0)
   const acidOf = (p: MixPart) => (p.massG * acidPercentOf(p)) / 100
   const measured = (p: MixPart) => p.strength.kind !== 'typical' && p.strength.acidPercent !== undefined

@@ -1,5 +1,6 @@
 /** What the chill station shows: the cooling and its slow end, the legs, the set along them, and the fridge's load. */
-import { type FormulaDocument, placeOf } from '../../formula/document'
+import type { Bench } from '../../formula/bench'
+import { placeOf } from '../../formula/document'
 import type { Kitchen } from '../../kitchen/kitchen'
 import { CAPACITY_W, firstHourW } from '../../physics/chill/load'
 import { timeBelow, valueAt } from '../../physics/thermal/conduction'
@@ -21,7 +22,7 @@ export function loadOf({ run }: Chilled, { shape, finished }: Heated, kitchen: K
 
 /** The chill of an assessment. */
 export function chillFigures(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   { run, slow }: Chilled,
   settled: Settled,

@@ -2,7 +2,7 @@
 import { DENSITIES } from '../../base/ingredients/measures'
 import type { Parameters } from '../../base/parameters'
 import { quantity } from '../../base/provenance'
-import { type FormulaDocument, panOf } from '../../formula/document'
+import { type Bench, panOf } from '../../formula/bench'
 import type { Kitchen } from '../../kitchen/kitchen'
 import type { History } from '../../physics/heat/dose'
 import {
@@ -97,7 +97,7 @@ function eggMoments(heated: Heated, egg: EggWork | null) {
 
 /** The heat of an assessment. */
 export function heatFigures(
-  doc: FormulaDocument,
+  doc: Bench,
   kitchen: Kitchen,
   mixed: Mixed,
   heated: Heated,

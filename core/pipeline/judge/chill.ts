@@ -1,5 +1,6 @@
 /** Judging the cold: vessel, cover, the code's stages, the fridge. */
-import { placeOf, vesselOf } from '../../formula/document'
+import { vesselOf } from '../../formula/bench'
+import { placeOf } from '../../formula/document'
 import { CODES, type StageResult } from '../../physics/safety/keeping'
 import { valueAt } from '../../physics/thermal/conduction'
 import type { Finding } from '../assessment'

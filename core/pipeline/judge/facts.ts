@@ -1,6 +1,6 @@
 /** What the judge looks at: the stages, and the few figures made from them. */
 import type { Ingredient } from '../../base/ingredients/types'
-import type { FormulaDocument } from '../../formula/document'
+import type { Bench } from '../../formula/bench'
 import type { Kitchen } from '../../kitchen/kitchen'
 import type { Mix } from '../../physics/matter/mix'
 import type { Taste } from '../../physics/matter/taste'
@@ -12,7 +12,7 @@ import type { Mixed } from '../mixed'
 import type { Settled } from '../settled'
 
 export interface Facts {
-  doc: FormulaDocument
+  doc: Bench
   kitchen: Kitchen
   mixed: Mixed
   heated: Heated

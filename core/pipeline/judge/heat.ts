@@ -1,6 +1,6 @@
 /** Judging the heat: pan, egg, and what meets what at which temperature. */
 import { is, part } from '../../base/ingredients/ingredients'
-import { fillingOf, panOf, vesselOf } from '../../formula/document'
+import { fillingOf, panOf, vesselOf } from '../../formula/bench'
 import { familyOf } from '../../formula/families'
 import { schoolOf } from '../../formula/schools'
 import { COATS, DONE, GRAINY, THERMOMETER_SIGMA_K } from '../../physics/heat/egg'

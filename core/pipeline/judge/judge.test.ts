@@ -6,7 +6,8 @@
 import { describe, expect, it } from 'vitest'
 import { findIngredient } from '../../base/ingredients/ingredients'
 import { kitchen, make } from '../../../tests/support/core'
-import type { FormulaDocument, School } from '../../formula/document'
+import type { Bench } from '../../formula/bench'
+import type { School } from '../../formula/document'
 import { work } from '../assess'
 import type { FindingCode, VerdictCode } from '../assessment'
 import { loadOf } from '../figures/chill'
@@ -16,7 +17,7 @@ import { judge } from './judge'
 
 const known = new Map<string, Facts>()
 /** Stages of a way of making, with the figures the judge looks at. */
-function factsOf(school: School, edit?: (d: FormulaDocument) => void): Facts {
+function factsOf(school: School, edit?: (d: Bench) => void): Facts {
   const key = `${school} ${edit ?? ''}`
   const found = known.get(key)
   if (found) return found
@@ -51,7 +52,7 @@ const TINY = 1e-6
 interface Threshold {
   code: FindingCode
   school?: School
-  edit?: (d: FormulaDocument) => void
+  edit?: (d: Bench) => void
   /** The figure and its limit; the finding comes over it (`over`) or under it (`under`). */
   at: Path
   limit: number
@@ -59,12 +60,12 @@ interface Threshold {
   /** Other figures that the case needs. */
   also?: Record<Path, unknown>
 }
-const cut = (d: FormulaDocument) => { d.use.kind = 'cut' }
+const cut = (d: Bench) => { d.use.kind = 'cut' }
 const bar: Partial<Threshold> = { school: 'cooledBase' }
 const posset: Partial<Threshold> = { school: 'boiled' }
 const starch: Partial<Threshold> = { school: 'juiceAfter' }
 const mousse: Partial<Threshold> = { school: 'foldedMousse' }
-const glass = (d: FormulaDocument) => { d.assembly.vessel.material = 'glass' }
+const glass = (d: Bench) => { d.assembly.vessel.material = 'glass' }
 const MIX_G = 100
 const share = (row: string, massG: number) =>
   ({ 'mixed.whole.massG': MIX_G, 'mixed.whole.parts': [{ row: findIngredient(row)!, massG, strength: { kind: 'typical' } }] })

@@ -3,7 +3,7 @@
  * No
  * numbers are made here but limits; every limit names its source where it is defined.
  */
-import { fillingOf } from '../../formula/document'
+import { fillingOf } from '../../formula/bench'
 import type { Finding, VerdictCode } from '../assessment'
 import { judgeBalance, judgeSetters } from './balance'
 import { judgeChill } from './chill'

@@ -1,7 +1,8 @@
 /** Judging the serving: allergens, keeping, raw toppings, and the set itself. */
 import { hasTrait, is } from '../../base/ingredients/ingredients'
 import { allergensIn } from '../../formula/allergens'
-import { fillingOf, type FormulaDocument, placeOf } from '../../formula/document'
+import { fillingOf, type Bench } from '../../formula/bench'
+import { placeOf } from '../../formula/document'
 import { familyOf } from '../../formula/families'
 import { meringueHeat } from '../../formula/parts'
 import { COATS, GRAINY } from '../../physics/heat/egg'
@@ -86,7 +87,7 @@ export function judgeSet(f: Facts, path: string, find: Find): VerdictCode {
 }
 
 /** Whites on top that no measured heat has cooked. */
-function judgeToppings(doc: FormulaDocument, find: Find): void {
+function judgeToppings(doc: Bench, find: Find): void {
   doc.components.forEach((c, i) => {
     if (c.role !== 'topping' || !c.lines.some(l => hasTrait(l.ingredientId, 'white') && l.massG > 0)) return
     const heat = meringueHeat(c)

@@ -1,3 +1,4 @@
+import { plainOccasion } from '#core/formula/occasion'
 import { createFormulaRow } from '../../domain/formulas'
 import { wantSummaries } from '../../domain/housekeeping'
 import { knownKitchen } from '../../domain/kitchen'
@@ -7,10 +8,11 @@ export default defineEventHandler(async (event) => {
   const body = await readChecked(event, createSchema)
   const { em, owner } = await useRequest(event)
   const kitchen = await knownKitchen(em, owner)
+  const { formula, occasion } = takeDocument(body.document, kitchen)
   const record = await createFormulaRow(em, owner, now(), {
     id: body.id.toLowerCase(),
     mutationId: body.mutationId,
-    document: takeDocument(body.document, kitchen),
+    document: { formula, occasion: occasion ?? plainOccasion() },
     label: body.label ?? '',
     parentFormulaId: body.parentFormulaId ?? null,
   })

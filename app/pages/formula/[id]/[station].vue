@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The workspace: ribbon, the open station, the verdict column. */
 import { STATIONS, type Station } from '#core/pipeline/assessment'
-import type { FormulaDocument } from '#core/formula/document'
+import type { Bench } from '#core/formula/bench'
 import { exportFormula } from '~/composables/formulaFile'
 import { FAMILY_NAMES, SCHOOL_NAMES, USE_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
@@ -18,7 +18,8 @@ const id = computed(() => String(route.params.id))
 const station = computed<Station>(() => STATIONS.find(s => s === route.params.station) ?? 'balance')
 await workspace.open(id.value)
 const doc = computed(() => workspace.doc)
-const assessment = assessor.assessment
+// That of another layer is not shown for this one.
+const assessment = computed(() => assessor.of.value === doc.value?.componentId ? assessor.assessment.value : null)
 provide('why', () => doc.value && assessment.value ? { doc: doc.value, assessment: assessment.value } : null)
 useHead({ title: computed(() => doc.value ? `${doc.value.name} · Lumbik` : 'Lumbik') })
 
@@ -30,7 +31,7 @@ watch(station, () => workspace.endGesture())
 const useOpen = ref(false)
 const keysOpen = ref(false)
 const print = () => window.print()
-function apply(a: { doc: FormulaDocument }) {
+function apply(a: { doc: Bench }) {
   workspace.replace(toPlain(a.doc))
   workspace.endGesture()
 }
@@ -60,7 +61,7 @@ async function makeVariant() {
   const cameFrom = id.value
   const name = `${doc.value.name}, variant`.slice(0, 120)
   try {
-    await api('/api/formulas', { method: 'POST', body: { id: newId, mutationId: crypto.randomUUID(), document: { ...toPlain(doc.value), name }, label: 'variant', parentFormulaId: id.value } })
+    await api('/api/formulas', { method: 'POST', body: { id: newId, mutationId: crypto.randomUUID(), document: named(workspace.planned!, name), label: 'variant', parentFormulaId: id.value } })
     toast.add({ title: `You are in the variant now: “${name}”.`, description: 'The other stays as it was, and stands on the map.', actions: [{ label: 'Take it back', onClick: () => { void takeBack(newId, cameFrom) } }] })
     await navigateTo(`/formula/${newId}/balance`)
   } catch {
@@ -130,10 +131,11 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo" aria-label="Undo" @click="workspace.undo()" />
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-redo-2" :disabled="!workspace.canRedo" aria-label="Redo" @click="workspace.redo()" />
           <UButton variant="ghost" color="neutral" size="sm" label="Print" @click="print" />
-          <UButton variant="ghost" color="neutral" size="sm" label="Export" @click="exportFormula(doc)" />
+          <UButton variant="ghost" color="neutral" size="sm" label="Export" @click="exportFormula(workspace.planned!)" />
           <UButton variant="ghost" color="neutral" size="sm" label="Keys" class="keys" @click="keysOpen = true" />
         </span>
       </p>
+      <LayerStrip v-if="assessor.parts.value.length > 1" :parts="assessor.parts.value" :chosen="doc.componentId" />
     </div>
     <div class="notices">
       <p v-if="assessor.problem.value" class="conflict" role="alert"><b>This cannot be computed.</b> {{ documentProblemWords(assessor.problem.value) }}</p>
@@ -149,7 +151,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
         <ServeStation v-else :doc="doc" :assessment="assessment" />
       </section>
       <aside class="column" aria-label="Verdict column">
-        <VerdictHead :doc="doc" :assessment="assessment" class="v-head" />
+        <VerdictHead :doc="doc" :assessment="assessment" :parts="assessor.parts.value" class="v-head" />
         <VerdictMore
           class="v-more" :assessment="assessment" :shares="assessor.shares.value" :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value" :adjustments-settled="assessor.adjustmentsSettled.value" :levers="assessor.levers.value" @apply="apply" @turn="assessor.turn()" />
       </aside>
