@@ -45,7 +45,7 @@ test('a 9 × 13 formula goes into an 8 × 8 tin with whole eggs: depth, new oven
   await expect(fact(page, 'piece')).toContainText(/^(\d+) × (\d+) mm$/)
   await put(page, 'A slice this high', 24)
   expect(await numberIn(fact(page, 'needs'))).toBeGreaterThan(400)
-  await view(page, 'Crust and topping')
+  await view(page, 'Crust, topping, layers')
   const crust = await numberIn(fact(page, 'crust-mass'))
   await put(page, 'Thickness', 12)
   expect(await numberIn(fact(page, 'crust-mass'))).toBeCloseTo(2 * crust, -1)
@@ -204,7 +204,7 @@ test('every kind of dessert runs through all six stations', async ({ page }) => 
       await expect(page).toHaveURL(new RegExp(`/${station}$`))
       const part = {
         balance: null,
-        shape: 'Crust and topping',
+        shape: 'Crust, topping, layers',
         heat: 'Order of work',
         chill: 'The plan',
         serve: 'Label and bench card',

@@ -17,8 +17,18 @@ export const ROLE_NAMES: Record<ComponentRole, string> = {
   fruit: 'Fruit',
 }
 
-/** How thick a layer is, and how it sets. @example partWords(part, fmt) // { size: '18 mm', state: 'cuts cleanly' } */
-export function partWords(part: Part, fmt: ReturnType<typeof useFormat>): { size: string, state: string } {
-  const size = part.fromM === null ? 'beside the vessel' : part.thickM > 0 ? `${fmt.mm(part.thickM)} thick` : 'empty yet'
+const PLACE_WORDS = { top: ', on top', between: '', bottom: ', at the bottom' }
+
+/**
+ * How thick a layer is and where it lies, and how it sets.
+ * @example partWords(part, fmt, 'top') // { size: '18 mm, on top', state: 'holds as meant' }
+ */
+export function partWords(
+  part: Part,
+  fmt: ReturnType<typeof useFormat>,
+  place: keyof typeof PLACE_WORDS,
+): { size: string, state: string } {
+  const thick = part.thickM > 0 ? fmt.mm(part.thickM) : 'empty yet'
+  const size = part.fromM === null ? 'beside the vessel' : `${thick}${PLACE_WORDS[place]}`
   return { size, state: part.code ? SHORT_VERDICT[part.code] : part.problem ? 'not computed' : '' }
 }

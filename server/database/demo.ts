@@ -3,8 +3,10 @@ import { plainMake, withPart } from '#core/formula/parts'
 import { createFormula, defaultUse, line } from '#core/formula/create'
 import { plainVessel } from '#core/physics/geometry/cavity'
 import { lotStrength, type KitchenBurner, type KitchenOven, type KitchenPan, type KitchenPlace, type KitchenVessel, type Lot } from '#core/kitchen/kitchen'
-import { type Bench, type Planned, putBack } from '#core/formula/bench'
-import type { PartKind, School } from '#core/formula/document'
+import { type Bench, benchOf, fillingOf, type Planned, putBack } from '#core/formula/bench'
+import { withComponent } from '#core/formula/layers'
+import { stepsFor } from '#core/formula/steps'
+import type { ComponentRole, PartKind, School } from '#core/formula/document'
 import type { Strength } from '#core/base/ingredients/types'
 import type { UseKind } from '#core/physics/set/bands'
 import { INCH_M } from '#core/base/units'
@@ -58,7 +60,20 @@ const lot = (n: number): Strength => {
   return lotStrength(LOTS[n]!)
 }
 
-interface Entry { crust?: [PartKind, string], topping?: [PartKind, string, number], name: string, school: School, use: UseKind, startAt: string, note: string, lines: [id: string, g: number, text?: string, strength?: Strength][], change?: (doc: Bench) => void }
+type EntryLine = [id: string, g: number, text?: string, strength?: Strength]
+interface Entry {
+  crust?: [PartKind, string]
+  topping?: [PartKind, string, number]
+  name: string
+  school: School
+  use: UseKind
+  startAt: string
+  note: string
+  lines: EntryLine[]
+  change?: (doc: Bench) => void
+  /** What is poured on it. */
+  more?: { role: ComponentRole, name: string, school: School, lines: EntryLine[] }[]
+}
 
 const inVessel = (n: number) => {
   const { id, name: _, ...vessel } = VESSELS[n]!
@@ -212,6 +227,16 @@ const ENTRIES: Entry[] = [
       d.chill = [bench!, { ...fridge!, timeS: 4 * 3600 }, { id: `${fridge!.id}-f`, placeId: PLACES[3]!.id, place: { kind: 'freezer', airTempC: -18 }, timeS: 35 * 60, cover: 'film' }, { ...fridge!, id: `${fridge!.id}-t`, timeS: 2 * 3600 }]
     },
   },
+  {
+    name: 'Lemon curd under a lime cream', school: 'wholeEggTempered', use: 'glass', startAt: '2026-11-28T08:30', note: 'The curd first, cold, then the cream; a glass holds both.',
+    lines: [['egg', 122, '2 eggs, EU large'], ['sugar', 110], ['lemon', 100], ['butter82', 60]],
+    more: [{ role: 'cream', name: 'Lime cream', school: 'setCream', lines: [['cream36', 260], ['milk', 90], ['sugar', 55], ['gelatin', 3.2, '2 leaves, gold'], ['lime', 25]] }],
+    change: (d) => {
+      Object.assign(d.assembly, inVessel(2), { count: 6, portions: 6 })
+      Object.assign(d.use, { pieceHeightM: 0.04, pieceWidthM: 0.065, tableTimeS: 1800 })
+      Object.assign(d.components[0]!, { name: 'Lemon curd' })
+    },
+  },
 ]
 
 /** The tea room's kitchen as the core needs it. */
@@ -227,6 +252,13 @@ export function demoFormulas(): { id: string, document: Planned }[] {
     const document = createFormula({ name: entry.name, school: entry.school, use: defaultUse(entry.use), lines, note: entry.note, startAt: entry.startAt }, kitchen, id)
     entry.change?.(document)
     const parts = ([['crust', entry.crust], ['topping', entry.topping]] as const).reduce((d, [role, part]) => part ? withPart(d, kitchen, role, plainMake(part[0]), id, part[1]) : d, document)
-    return { id: uuid(6, index + 1), document: putBack(parts) }
+    const dessert = (entry.more ?? []).reduce((planned, m) => {
+      const { planned: wider, id: own } = withComponent(planned, m, id)
+      const bench = benchOf(wider, own)
+      const more = m.lines.map(([ingredientId, massG, text]) => line(id(), ingredientId, massG, text ?? ''))
+      const made = { ...fillingOf(bench), lines: more, steps: stepsFor(m.school, more, id) }
+      return putBack({ ...bench, components: bench.components.map(c => (c.id === own ? made : c)) })
+    }, putBack(parts))
+    return { id: uuid(6, index + 1), document: dessert }
   })
 }

@@ -2,14 +2,10 @@
 /** Crust and topping: their own formulas, sized to the tin, with their steps. */
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
-import { SCHOOLS, type ComponentRole, type School, PART_KINDS, type Component, type PartKind, type PartMake } from '#core/formula/document'
+import { PART_KINDS, type Component, type PartKind, type PartMake } from '#core/formula/document'
 import { isMeringue, meringueHeat, partFacts, plainMake, resizeParts, SUGAR_BOIL_C, withPart } from '#core/formula/parts'
-import { POURED_ROLES, withComponent } from '#core/formula/layers'
 import { orderOfWork } from '#core/plan/order'
 import { PART_NAMES, stepWords } from '~/words/cook'
-import { ROLE_NAMES } from '~/words/layers'
-import { FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
-import { schoolOf } from '#core/formula/schools'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
@@ -27,14 +23,6 @@ function put(doc: Bench, gesture = '') {
 const choose = (role: 'crust' | 'topping', make: PartMake | null, gesture = '') => put(withPart(props.doc, kitchen.core!, role, make, () => crypto.randomUUID(), make ? PART_NAMES[make.kind].name : ''), gesture)
 const thickness = (key: 'crustM' | 'toppingM', v: number) => put(resizeParts({ ...props.doc, assembly: { ...props.doc.assembly, [key]: v } }, kitchen.core!), key)
 const form = (crustForm: 'shell' | 'base') => put(resizeParts({ ...props.doc, assembly: { ...props.doc.assembly, crustForm } }, kitchen.core!))
-const more = reactive<{ role: ComponentRole, school: School }>({ role: 'cream', school: 'setCream' })
-/** One more layer of its own, empty: Balance takes its lines. */
-async function addLayer() {
-  const { planned, id } = withComponent(ws.planned!, { ...more, name: ROLE_NAMES[more.role] }, () => crypto.randomUUID())
-  ws.replaceAll(planned)
-  ws.turnTo(id)
-  await navigateTo(`/formula/${ws.id}/balance`)
-}
 const RATIO = { crumbButter: 'Crumb to 1 of butter', sugarWhite: 'Sugar to 1 of white' } as const
 const heatOf = (c: Component) => meringueHeat(c)
 const massOf = (c: Component) => c.lines.reduce((s, l) => s + l.massG, 0)
@@ -64,15 +52,7 @@ const massOf = (c: Component) => c.lines.reduce((s, l) => s + l.massG, 0)
       </template>
       <p v-else class="soft">{{ role === 'crust' ? 'No crust. A kind above is sized to the tin, with its steps.' : 'Nothing on top. A kind above is sized to the open face, with its steps.' }}</p>
     </section>
-    <section class="both" data-part="more">
-      <h3 class="section-title">Another layer</h3>
-      <p class="soft">A second filling, an insert, a cream or a sauce, with lines, heat and set of its own.</p>
-      <div class="fields">
-        <div><label class="field-label" for="more-role">What it is</label><select id="more-role" v-model="more.role" class="native"><option v-for="r in POURED_ROLES" :key="r" :value="r">{{ ROLE_NAMES[r] }}</option></select></div>
-        <div><label class="field-label" for="more-school">Way of making</label><select id="more-school" v-model="more.school" class="native"><option v-for="s in SCHOOLS" :key="s" :value="s">{{ FAMILY_NAMES[schoolOf(s).family].name }}: {{ SCHOOL_NAMES[s].name }}</option></select></div>
-        <UButton label="Add the layer" @click="addLayer" />
-      </div>
-    </section>
+    <LayersPanel class="both" :doc="doc" />
     <CautionList class="both" :findings="assessment.findings.filter(f => f.code === 'rawTopping' || f.code === 'boilingSugar' || f.code === 'allergens')" />
   </div>
 </template>

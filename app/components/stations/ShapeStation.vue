@@ -1,10 +1,10 @@
 <script setup lang="ts">
-/** Which pan, how deep, how many, will it fit; portions and cuts; crust and topping. */
+/** Which pan, how deep, how many, will it fit; portions and cuts; crust, topping and layers. */
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 
 defineProps<{ doc: Bench, assessment: Assessment }>()
-const VIEWS = [['tin', 'Tin and fill'], ['fit', 'Into another tin'], ['cuts', 'Portions and cuts'], ['parts', 'Crust and topping']] as const
+const VIEWS = [['tin', 'Tin and fill'], ['fit', 'Into another tin'], ['cuts', 'Portions and cuts'], ['parts', 'Crust, topping, layers']] as const
 const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:shape-view', 'tin')
 </script>
 
