@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import older from '#core/checks/older.json'
 import { main as assess } from './assess'
 import { main as ladder } from './ladder'
 import { parameterTables, withParameters } from './tables'
@@ -27,8 +28,8 @@ const file = (name: string, content: unknown) => {
 }
 const curd = () =>
   JSON.parse(readFileSync(new URL('../docs/examples/curd.json', import.meta.url), 'utf8')) as {
-    heat: { targetTempC: number }
-    components: { lines: { massG: number }[] }[]
+    formula: { components: { lines: { massG: number }[], steps: unknown[], process: { heat: { targetTempC: number } } }[] }
+    occasion: object
   }
 
 describe('assess', () => {
@@ -38,23 +39,40 @@ describe('assess', () => {
     expect(one).toMatchObject({ verdict: 'good', family: 'curd' })
     out.length = 0
     const other = curd()
-    other.components[0]!.lines[0]!.massG *= 1.3
+    other.formula.components[0]!.lines[0]!.massG *= 1.3
     expect(assess([file('a.json', curd()), file('b.json', other)])).toBe(0)
     const two = JSON.parse(out[0]!) as { pH: number, cold: { yieldStressPa: number } }[]
     expect(two[0]!.pH).toBe(one.pH)
     expect(two[1]!.cold.yieldStressPa).toBeGreaterThan(two[0]!.cold.yieldStressPa)
   })
+  it('takes a formula of every version, alone or with occasion and kitchen', () => {
+    const old = older.files.map((f, i) => file(`old-${i}.json`, f.document))
+    expect(assess(old)).toBe(0)
+    expect((JSON.parse(out[0]!) as { schemaVersion: number }[]).map(r => r.schemaVersion)).toEqual(old.map(() => 6))
+    const { formula, occasion } = curd()
+    const at = (altitudeM: number) => file(`${altitudeM}.json`, { formula, kitchen: { altitudeM } })
+    out.length = 0
+    expect(assess([file('alone.json', formula), at(0), at(2500), ...old.slice(0, 1)])).toBe(0)
+    const [alone, sea, high] = JSON.parse(out[0]!) as { timesS: object, pH: number }[]
+    expect(alone!.timesS).toEqual(sea!.timesS)
+    // A bath boils cooler on a mountain, so it heats longer.
+    expect(high!.timesS).not.toEqual(sea!.timesS)
+    // The sweet lemons in hand belong to the occasion: without it the juice is a typical one.
+    out.length = 0
+    expect(assess([file('made.json', { formula, occasion })])).toBe(0)
+    expect((JSON.parse(out[0]!) as { pH: number }).pH).toBeLessThan(alone!.pH - 0.02)
+    expect(assess([file('wrong.json', { formula, kitchen: { altitudeM: 9e4 } })])).toBe(1)
+    expect(err[0]).toContain('[kitchen.altitudeM]')
+  })
   it('bad input ends with 1, names file and field, and prints nothing else', () => {
     const bad = curd()
-    bad.heat.targetTempC = 300
+    bad.formula.components[0]!.process.heat.targetTempC = 300
     expect(assess([file('bad.json', bad)])).toBe(1)
     expect(err[0]).toMatch(
       /bad\.json: The target temperature \(heat\.targetTempC\) is too large: at most 105\. \[heat\.targetTempC\]/,
     )
     const empty = curd()
-    empty.components[0]!.lines = []
-    const steps = empty.components[0] as unknown as { steps: unknown[] }
-    steps.steps = []
+    Object.assign(empty.formula.components[0]!, { lines: [], steps: [] })
     expect(assess([file('empty.json', empty)])).toBe(1)
     expect(err[1]).toContain('components.0.lines')
     expect(assess([file('broken.json', '{')])).toBe(1)
