@@ -114,8 +114,11 @@ test('from pasted text to a verdict that survives, and out and in again', async 
   await page.getByRole('button', { name: 'Export' }).click()
   const path = info.outputPath('formula.json')
   await (await download).saveAs(path)
-  const file = JSON.parse(readFileSync(path, 'utf8')) as { format: string, version: number, name: string }
-  expect(file).toMatchObject({ format: 'lumbik-formula', version: 5, name: 'Palm house lemon curd' })
+  const file = JSON.parse(readFileSync(path, 'utf8')) as object
+  expect(file).toMatchObject({
+    formula: { format: 'lumbik-formula', version: 6, name: 'Palm house lemon curd' },
+    occasion: { format: 'lumbik-occasion', version: 1 },
+  })
   await page.goto('/shelf')
   await page.getByLabel('Formula file to import').setInputFiles(path)
   await settled(page)

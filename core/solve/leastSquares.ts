@@ -13,13 +13,16 @@ export interface LeastSquares {
   iterations: number
 }
 
-/** @param residuals any length, the same every time @param h step of the forward differences */
+/**
+ * @param residuals any length, the same every time
+ * `h` is the step of the forward differences; a step that lowers the cost by less than `tolerance` of it is the last.
+ */
 export function leastSquares(
   residuals: (x: readonly number[]) => number[],
   start: readonly number[],
   low: readonly number[],
   high: readonly number[],
-  { maxIterations = 40, h = 1e-4 } = {},
+  { maxIterations = 40, h = 1e-4, tolerance = 1e-7 } = {},
 ): LeastSquares {
   const n = start.length
   const costOf = (r: readonly number[]) => r.reduce((s, v) => s + v * v, 0)
@@ -50,7 +53,7 @@ export function leastSquares(
       }
       damping = damping * 4 + 1e-6
     }
-    if (taken <= 1e-7 * (1 + cost)) break
+    if (taken <= tolerance * (1 + cost)) break
   }
   return { x: n === 0 ? [] : x, cost, iterations }
 }

@@ -20,7 +20,7 @@ import { assess, work } from '../pipeline/assess'
 import type { Assessment, VerdictCode } from '../pipeline/assessment'
 import { weighable } from './elasticity'
 import { leastSquares } from './leastSquares'
-import { createQuick, type Point, pointOf } from './quick'
+import { createQuick, type Point, pointOf, type Quick } from './quick'
 import { suggestTarget } from './target'
 
 export type SetGoal =
@@ -256,6 +256,8 @@ function withGelatin(doc: Bench): Bench {
   }
 }
 
+/** Where a search ends: a target is rounded to a whole degree, grams to what can be weighed. */
+const [ROUGH, FINE] = [1e-3, 1e-5]
 /** One unit of the target's variable, K, and how far it may go. */
 const TARGET_K = 4
 const TARGET_LOW = -2.5
@@ -270,11 +272,15 @@ const withTarget = (doc: Bench, targetTempC: number): Bench =>
 interface Solution {
   masses: ReadonlyMap<string, number>
   targetTempC: number
+  /** Quick points of the plan, and what the whole pipeline missed of them: where the next solution begins. */
+  quick: Quick
+  bias: { set: number, sharp: number }
 }
 
 /**
  * Solves one plan with some lines free, and the pot's target with them where `moveTarget` (more egg or less sugar
  * sets at fewer degrees).
+ * @param from a solution of the same plan: its lines and its miss are where this one begins
  */
 function solve(
   plan: Plan,
@@ -283,18 +289,20 @@ function solve(
   wanted: Wanted,
   fixed: ReadonlyMap<string, number>,
   moveTarget: boolean,
+  from: Solution | null = null,
 ): Solution {
   const base = withMasses(plan.doc, fixed)
   const free = fillingOf(base).lines.filter(l => !l.pinned && l.massG > 0 && plan.free(l) && !fixed.has(l.id))
-  if (free.length === 0) return { masses: fixed, targetTempC: base.heat.targetTempC }
-  const quick = createQuick(base, kitchen)
+  const quick = from?.quick ?? createQuick(plan.doc, kitchen)
+  let bias = from?.bias ?? { set: 0, sharp: 0 }
+  if (free.length === 0) return { masses: fixed, targetTempC: base.heat.targetTempC, quick, bias }
   // Scaled to the yield first, so that x measures the change of balance.
   const masses = (x: readonly number[]) =>
     new Map([...fixed, ...free.map((l, i) => [l.id, l.massG * Math.exp(x[i]!)] as const)])
-  let bias = { set: 0, sharp: 0 }
   const target = (x: readonly number[]) => base.heat.targetTempC + TARGET_K * (x[free.length] ?? 0)
   const at = (x: readonly number[]) => withTarget(withMasses(base, masses(x)), target(x))
-  let best: number[] = [...free.map(() => 0), ...(moveTarget ? [0] : [])]
+  const begin = (l: Line) => Math.log((from?.masses.get(l.id) ?? l.massG) / l.massG)
+  let best: number[] = [...free.map(begin), ...(moveTarget ? [0] : [])]
   const limits = (line: (l: Line) => number, heat: number) => [...free.map(line), ...(moveTarget ? [heat] : [])]
   const residuals = (x: readonly number[]): number[] => {
     const doc = at(x)
@@ -318,8 +326,9 @@ function solve(
       best,
       limits(() => LOW, TARGET_LOW),
       limits(l => (l.id === GELATIN_LINE ? GELATIN_HIGH : HIGH), TARGET_HIGH),
+      { tolerance: moveTarget ? ROUGH : FINE },
     ).x
-    if (round === ROUNDS - 1) break
+    if (round === ROUNDS - 1 || from) break
     // What the whole pipeline still misses (the quick point's error, and what staying near the formula costs) is
     // asked for on top.
     const p = pointOf(assess(at(best), kitchen))
@@ -327,7 +336,7 @@ function solve(
     if (Math.abs(set) < 0.01 && Math.abs(sharp) < 0.01) break
     bias = { set: bias.set + set, sharp: bias.sharp + sharp }
   }
-  return { masses: masses(best), targetTempC: target(best) }
+  return { masses: masses(best), targetTempC: target(best), quick, bias }
 }
 
 /** Lines of a plan that must stay whole, with the grams of a piece. */
@@ -391,7 +400,7 @@ export function* rebalance(doc: Bench, kitchen: Kitchen, goal: Goal): Generator<
           kitchen,
           goal,
           wanted,
-          (counted.length ? solve(heated, kitchen, goal, wanted, whole, false) : free).masses,
+          (counted.length ? solve(heated, kitchen, goal, wanted, whole, false, free) : free).masses,
           new Set(counted.map(l => l.id)),
         )
         if (!best || better(way, best)) best = way
