@@ -94,7 +94,20 @@ console.log(
 )
 print('chill over a day, odex', odexChill)
 print('chill over a day, ours', ownChill, odexChill)
-const odexHeat = median(() => odexPot(pot, [reachedS], 1e-4), 20)
+// The pot alike: temperature along the way, at the loosest tolerance that is no worse than ours.
+const heatTimes = [0.25, 0.5, 0.75].map(share => share * reachedS)
+const heatExact = odexPot(pot, heatTimes, 1e-11)
+const heatErrorOf = (tempC: number[]) => Math.max(...tempC.map((t, i) => Math.abs(t - heatExact[i]!.tempC)))
+const ownRun = runPot(pot).history
+const ownHeatError = heatErrorOf(heatTimes.map(t => valueAt(ownRun.timeS, ownRun.tempC, t)))
+const odexHeatError = (at: number) => heatErrorOf(odexPot(pot, heatTimes, at).map(x => x.tempC))
+let heatTolerance = 1e-1
+while (heatTolerance > 1e-10 && odexHeatError(heatTolerance) > ownHeatError) heatTolerance /= 3
+console.log(
+  `largest error of the pot: ours ${ownHeatError.toExponential(1)} K, odex at tolerance ${heatTolerance.toExponential(0)} `
+  + `${odexHeatError(heatTolerance).toExponential(1)} K`,
+)
+const odexHeat = median(() => odexPot(pot, [reachedS], heatTolerance), 20)
 const ownHeat = median(() => runPot(pot))
 print('pot to 80 °C, odex', odexHeat)
 print('pot to 80 °C, ours (with its whole curve)', ownHeat, odexHeat)
