@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { say } from '~/words/say'
+
 // The kitchen decides units and words everywhere, so it is fetched before anything is drawn.
 const kitchen = useKitchenStore()
 // So long as that is quick: a page that waits says what it waits for.
 const PATIENCE_MS = 800
 await Promise.race([kitchen.load(), new Promise(resolve => setTimeout(resolve, PATIENCE_MS))])
-const AWAY = { server: 'Waiting for the server', database: 'Waiting for the database' } as const
+const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitingForTheDatabase') } as const
 </script>
 
 <template>
@@ -12,16 +14,16 @@ const AWAY = { server: 'Waiting for the server', database: 'Waiting for the data
     <NuxtLoadingIndicator color="#1F2F24" :height="2" />
     <TopBar />
     <p v-if="away && kitchen.record" class="unreachable away no-print" role="alert" :data-away="away">
-      <b>{{ AWAY[away] }}.</b> What you change is kept in this browser and sent once it answers.
+      <b>{{ AWAY[away] }}.</b> {{ $say('app.whatYouChangeIsKeptIn') }}
     </p>
     <p v-if="storageFailing" class="unreachable no-print" role="alert" data-storage="failing">
-      <b>This browser keeps nothing:</b> its storage is full or switched off. Everything goes to the server as before; do not close the page before it says “Saved”.
+      <b>{{ $say('app.thisBrowserKeepsNothing') }}</b> {{ $say('app.itsStorageIsFullOrSwitched') }}
     </p>
     <OutboxNotices v-if="kitchen.record" />
     <NuxtPage v-if="kitchen.record" />
     <main v-else class="waiting" aria-busy="true" :data-away="away ?? ''">
-      <div role="status"><h1>{{ away ? AWAY[away] : 'Opening the kitchen …' }}</h1></div>
-      <p v-if="away" class="soft">{{ away === 'database' ? 'Lumbik runs, but its database does not answer.' : 'Nobody answers where Lumbik was.' }} It is asked again every moment, and this page goes on by itself; nothing is lost.</p>
+      <div role="status"><h1>{{ away ? AWAY[away] : $say('app.openingTheKitchen') }}</h1></div>
+      <p v-if="away" class="soft">{{ $say('app.itIsAskedAgainEveryMoment', { was: away === 'database' ? $say('app.lumbikRunsButItsDatabaseDoes') : $say('app.nobodyAnswersWhereLumbikWas') }) }}</p>
     </main>
   </UApp>
 </template>

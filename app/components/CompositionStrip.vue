@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What the mix is made of, as one strip with its shares written under it. */
 import type { Composition } from '#core/pipeline/assessment'
+import { say } from '~/words/say'
 
 const props = defineProps<{ composition: Composition, massG: number }>()
 const fmt = useFormat()
@@ -8,14 +9,14 @@ const parts = computed(() => {
   const c = props.composition
   return [
     { key: 'water', name: 'water', value: c.water }, { key: 'sugar', name: 'sugar', value: c.sugar }, { key: 'fat', name: 'fat', value: c.fat },
-    { key: 'egg', name: 'egg protein', value: c.eggProtein, digits: 1 }, { key: 'milk', name: 'milk protein', value: c.milkProtein, digits: 1 }, { key: 'starch', name: 'starch', value: c.starch, digits: 1 }, { key: 'acid', name: 'acid', value: c.acid, digits: 2 },
+    { key: 'egg', name: say('compositionStrip.eggProtein'), value: c.eggProtein, digits: 1 }, { key: 'milk', name: say('compositionStrip.milkProtein'), value: c.milkProtein, digits: 1 }, { key: 'starch', name: 'starch', value: c.starch, digits: 1 }, { key: 'acid', name: 'acid', value: c.acid, digits: 2 },
   ].filter(p => p.value >= 0.05 || ['water', 'sugar', 'fat'].includes(p.key))
 })
 </script>
 
 <template>
-  <figure class="strip" :aria-label="`The mix: ${parts.map(p => `${p.name} ${fmt.fixed(p.value, p.digits ?? 0)} %`).join(', ')}`">
-    <h3 class="section-title">What it is made of <span class="soft small">% of {{ fmt.grams(massG) }}</span></h3>
+  <figure class="strip" :aria-label="$say('compositionStrip.theMix', { digits: parts.map(p => `${p.name} ${fmt.fixed(p.value, p.digits ?? 0)} %`).join(', ') })">
+    <h3 class="section-title">{{ $say('compositionStrip.whatItIsMadeOf') }} <span class="soft small">{{ $say('compositionStrip.of', { massG: fmt.grams(massG) }) }}</span></h3>
     <div class="bar"><i v-for="p in parts" :key="p.key" :class="p.key" :style="{ flexGrow: p.value, flexBasis: 0 }" /><i class="other" :style="{ flexGrow: composition.other, flexBasis: 0 }" /></div>
     <figcaption><span v-for="p in parts" :key="p.key"><i :class="p.key" />{{ p.name }} <b class="num" :data-part="p.key">{{ fmt.fixed(p.value, p.digits ?? 0) }} %</b></span></figcaption>
   </figure>

@@ -38,8 +38,8 @@ const words = computed(() => BANDS.filter(b => b.id !== 'rubbery').map((b, i) =>
 </script>
 
 <template>
-  <figure class="ruler" :aria-label="`Firmness: ${marks.map(m => `${m.name} ${fmt.pascals(m.pa)}, ${BAND_NAMES[v[m.key as 'cold' | 'plate'].band]}`).join('; ')}`">
-    <h3 class="section-title">How it holds <span class="soft small">in Pa; yellow: <WhyNumber topic="needs">asked for</WhyNumber>, cold</span></h3>
+  <figure class="ruler" :aria-label="$say('firmnessRuler.firmness', { band: marks.map(m => `${m.name} ${fmt.pascals(m.pa)}, ${BAND_NAMES[v[m.key as 'cold' | 'plate'].band]}`).join('; ') })">
+    <h3 class="section-title">{{ $say('firmnessRuler.howItHolds') }} <span class="soft small">{{ $say('firmnessRuler.inPaYellow') }} <WhyNumber topic="needs">{{ $say('firmnessRuler.askedFor') }}</WhyNumber>{{ $say('firmnessRuler.cold') }}</span></h3>
     <svg ref="svg" :viewBox="`-4 0 ${W + 8} ${94 + 18 * rows}`" :style="{ height: `${94 + 18 * rows}px` }" preserveAspectRatio="xMinYMin meet" role="presentation">
       <rect :x="wanted.from" y="50" :width="Math.max(wanted.to - wanted.from, 2)" height="16" fill="var(--citron)" />
       <line x1="0" :x2="W" y1="66" y2="66" stroke="var(--ink)" stroke-width="1.5" />

@@ -16,7 +16,7 @@ const rows = computed(() => [
 </script>
 
 <template>
-  <section class="layers no-print" aria-label="Layers of this dessert">
+  <section class="layers no-print" :aria-label="$say('layerStrip.layersOfThisDessert')">
     <ol>
       <li v-for="r in rows" :key="r.id">
         <button

@@ -12,6 +12,7 @@ import { INGREDIENTS } from '#core/base/ingredients/table'
 import { EGG_GRADES, eggCount } from '#core/base/ingredients/measures'
 import { VueDraggable } from 'vue-draggable-plus'
 import { basisOfWords, RATIO_WORDS } from '~/words/balance'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment | null }>()
 const emit = defineEmits<{ swap: [lineId: string] }>()
@@ -41,9 +42,9 @@ const ratioWords = (v: number) => v >= 1 ? `${fmt.fixed(v, v < 10 ? 2 : 0)} : 1`
 function eggs(ingredientId: string, massG: number): string {
   const grade = kitchen.record?.settings.eggGrade ?? 'euL'
   const count = eggCount(ingredientId, massG, grade)
-  return count === null ? '' : `about ${fmt.fixed(count, 1)} of ${EGG_GRADES[grade].label}`
+  return count === null ? '' : say('lineTable.aboutOf', { count: fmt.fixed(count, 1), label: EGG_GRADES[grade].label })
 }
-const note = (line: (typeof lines.value)[number]) => line.piece ? `${fmt.fixed(line.massG / line.piece.eachG, Math.abs(line.massG / line.piece.eachG % 1) < 0.02 ? 0 : 1)} ${line.piece.kind}s of ${fmt.fixed(line.piece.eachG, line.piece.eachG < 100 ? 1 : 0)} g, kept whole` : eggs(line.ingredientId, line.massG) || line.sourceText
+const note = (line: (typeof lines.value)[number]) => line.piece ? say('lineTable.sOfGKeptWhole', { eachG: fmt.fixed(line.massG / line.piece.eachG, Math.abs(line.massG / line.piece.eachG % 1) < 0.02 ? 0 : 1), kind: line.piece.kind, eachG2: fmt.fixed(line.piece.eachG, line.piece.eachG < 100 ? 1 : 0) }) : eggs(line.ingredientId, line.massG) || line.sourceText
 function setMass(lineId: string, massG: number) {
   ws.change(`mass-${lineId}`, (d) => {
     const l = fillingOf(d).lines.find(x => x.id === lineId)
@@ -103,7 +104,7 @@ function add() {
   if (!wanted) return
   const found = options.value.find(o => o.name.toLowerCase() === wanted) ?? INGREDIENTS.find(i => i.aliases.includes(wanted)) ?? options.value.find(o => o.name.toLowerCase().startsWith(wanted))
   if (!found) {
-    addError.value = `“${adding.value}” is not among the ingredients. Pick one from the list.`
+    addError.value = say('lineTable.isNotAmongTheIngredientsPick', { adding: adding.value })
     return
   }
   const lineId = crypto.randomUUID()
@@ -123,35 +124,35 @@ function add() {
     <table class="lines">
       <thead>
         <tr>
-          <th scope="col" class="grip"><span class="sr">order</span></th><th scope="col">Line</th>
+          <th scope="col" class="grip"><span class="sr">{{ $say('lineTable.order') }}</span></th><th scope="col">{{ $say('lineTable.line') }}</th>
           <th scope="col" class="r share">{{ basisOfWords(basis, doc, fmt) }}</th>
-          <th scope="col" class="r w">grams</th><th scope="col"><span class="sr">pin, swap, take out</span></th>
+          <th scope="col" class="r w">{{ $say('lineTable.grams') }}</th><th scope="col"><span class="sr">{{ $say('lineTable.pinSwapTakeOut') }}</span></th>
         </tr>
       </thead>
       <VueDraggable tag="tbody" :model-value="lines" handle=".handle" :animation="120" @update:model-value="reorder">
         <tr v-for="l in lines" :key="l.id" :data-line="l.id" :data-ingredient="l.ingredientId" :class="{ pinned: l.pinned }" @keydown="onKey($event, l.id)">
-          <td class="grip"><button type="button" class="handle" :aria-label="`Move ${fmt.name(l.ingredientId)}: drag, or Alt with the arrow keys`"><UIcon name="i-lucide-grip-vertical" /></button></td>
+          <td class="grip"><button type="button" class="handle" :aria-label="$say('lineTable.moveDragOrAltWithThe', { ingredientId: fmt.name(l.ingredientId) })"><UIcon name="i-lucide-grip-vertical" /></button></td>
           <th scope="row">{{ fmt.name(l.ingredientId) }}<span v-if="note(l)" class="note">{{ note(l) }}</span></th>
           <td class="r num">{{ hundred > 0 ? `${fmt.fixed(100 * l.massG / hundred, 1)}${basis.kind === 'line' ? '' : ' %'}` : '—' }}</td>
-          <td class="r"><QuantityField field="components.*.lines.*.massG" kind="mass" big :ingredient-id="l.ingredientId" :label="`Grams of ${fmt.name(l.ingredientId)}`" :model-value="l.massG" @update:model-value="v => setMass(l.id, v)" @done="ws.endGesture()" /></td>
+          <td class="r"><QuantityField field="components.*.lines.*.massG" kind="mass" big :ingredient-id="l.ingredientId" :label="$say('lineTable.gramsOf', { ingredientId: fmt.name(l.ingredientId) })" :model-value="l.massG" @update:model-value="v => setMass(l.id, v)" @done="ws.endGesture()" /></td>
           <td class="acts">
-            <button type="button" class="act" :aria-pressed="l.pinned ? 'true' : 'false'" :aria-label="`Pin ${fmt.name(l.ingredientId)}: it stays when the formula is rebalanced`" :title="l.pinned ? 'pinned: stays' : 'pin'" @click="togglePin(l.id)"><UIcon :name="l.pinned ? 'i-lucide-lock' : 'i-lucide-lock-open'" /></button>
-            <button type="button" class="act" :aria-label="`Something else for ${fmt.name(l.ingredientId)}`" title="something else" @click="emit('swap', l.id)"><UIcon name="i-lucide-arrow-left-right" /></button>
-            <button type="button" class="act" :aria-label="`Take out ${fmt.name(l.ingredientId)}`" title="take out" @click="remove(l.id)"><UIcon name="i-lucide-x" /></button>
+            <button type="button" class="act" :aria-pressed="l.pinned ? 'true' : 'false'" :aria-label="$say('lineTable.pinItStaysWhenTheFormula', { ingredientId: fmt.name(l.ingredientId) })" :title="l.pinned ? $say('lineTable.pinnedStays') : $say('lineTable.pin')" @click="togglePin(l.id)"><UIcon :name="l.pinned ? 'i-lucide-lock' : 'i-lucide-lock-open'" /></button>
+            <button type="button" class="act" :aria-label="$say('lineTable.somethingElseFor', { ingredientId: fmt.name(l.ingredientId) })" :title="$say('lineTable.somethingElse')" @click="emit('swap', l.id)"><UIcon name="i-lucide-arrow-left-right" /></button>
+            <button type="button" class="act" :aria-label="$say('lineTable.takeOut', { ingredientId: fmt.name(l.ingredientId) })" :title="$say('lineTable.takeOut2')" @click="remove(l.id)"><UIcon name="i-lucide-x" /></button>
           </td>
         </tr>
       </VueDraggable>
-      <tfoot><tr><td /><th scope="row">In all</th><td /><td class="r num total">{{ fmt.fixed(total) }} g</td><td /></tr></tfoot>
+      <tfoot><tr><td /><th scope="row">{{ $say('lineTable.inAll') }}</th><td /><td class="r num total">{{ fmt.fixed(total) }} g</td><td /></tr></tfoot>
     </table>
     <form class="add" @submit.prevent="add">
-      <label class="sr" for="add-line">Add a line</label>
-      <input id="add-line" v-model="adding" class="native" list="ingredients" placeholder="Add a line  /" autocomplete="off" :aria-describedby="addError ? 'add-error' : undefined">
+      <label class="sr" for="add-line">{{ $say('lineTable.addALine') }}</label>
+      <input id="add-line" v-model="adding" class="native" list="ingredients" :placeholder="$say('lineTable.addALine2')" autocomplete="off" :aria-describedby="addError ? 'add-error' : undefined">
       <datalist id="ingredients"><option v-for="o in options" :key="o.id" :value="o.name" /></datalist>
-      <UButton type="submit" variant="outline" color="neutral" size="sm" label="Add" />
+      <UButton type="submit" variant="outline" color="neutral" size="sm" :label="$say('lineTable.add')" />
     </form>
     <p v-if="addError" id="add-error" class="wrong" role="alert">{{ addError }}</p>
-    <p class="basis"><label for="basis">Shares are</label><select id="basis" class="native" :value="basisKey" @change="bases = { ...bases, [ws.id]: ($event.target as HTMLSelectElement).value }"><option v-for="b in basisOptions" :key="keyOf(b)" :value="keyOf(b)">{{ basisOfWords(b, doc, fmt) }}</option></select><span class="soft small">{{ hundred > 0 ? `100 = ${fmt.grams(hundred)}` : '' }}</span></p>
-    <dl v-if="ratios.length" class="ratios" aria-label="Ratios by weight"><div v-for="r in ratios" :key="r.id" :data-ratio="r.id"><dt>{{ RATIO_WORDS[r.id] }}</dt><dd class="num">{{ ratioWords(r.value) }}</dd></div></dl>
+    <p class="basis"><label for="basis">{{ $say('lineTable.sharesAre') }}</label><select id="basis" class="native" :value="basisKey" @change="bases = { ...bases, [ws.id]: ($event.target as HTMLSelectElement).value }"><option v-for="b in basisOptions" :key="keyOf(b)" :value="keyOf(b)">{{ basisOfWords(b, doc, fmt) }}</option></select><span class="soft small">{{ hundred > 0 ? `100 = ${fmt.grams(hundred)}` : '' }}</span></p>
+    <dl v-if="ratios.length" class="ratios" :aria-label="$say('lineTable.ratiosByWeight')"><div v-for="r in ratios" :key="r.id" :data-ratio="r.id"><dt>{{ RATIO_WORDS[r.id] }}</dt><dd class="num">{{ ratioWords(r.value) }}</dd></div></dl>
   </div>
 </template>
 

@@ -6,6 +6,7 @@
 import type { Entry } from '~/stores/outbox'
 import { clashName, clashValue, unsentName } from '~/words/unsent'
 import { documentProblemWords } from '~/words/problems'
+import { say } from '~/words/say'
 
 const outbox = useOutboxStore()
 const workspace = useWorkspaceStore()
@@ -19,18 +20,18 @@ const CLASHES_SHOWN = 6
 
 const variantName = ref('')
 watch(() => workspace.entry?.state, (state) => {
-  if (state === 'conflict' && workspace.doc) variantName.value = `${workspace.doc.name}, my variant`
+  if (state === 'conflict' && workspace.doc) variantName.value = say('outboxNotices.myVariant', { name: workspace.doc.name })
 })
-const oops = (what: string) => toast.add({ title: `${what}: the server does not answer.`, description: 'Your changes stay in this browser.', color: 'error' })
+const oops = (what: string) => toast.add({ title: say('outboxNotices.theServerDoesNotAnswer', { what }), description: say('outboxNotices.yourChangesStayInThisBrowser'), color: 'error' })
 async function keepBoth() {
-  const name = variantName.value.trim() || `${workspace.doc!.name}, my variant`
+  const name = variantName.value.trim() || say('outboxNotices.myVariant', { name: workspace.doc!.name })
   try {
     const made = await workspace.keepBoth(name)
     if (!made) return
-    toast.add({ title: `Kept as “${name}”.`, description: 'It is on the shelf beside the other.' })
+    toast.add({ title: say('outboxNotices.keptAs', { name }), description: say('outboxNotices.itIsOnTheShelfBeside') })
     await navigateTo(`/formula/${made}/${String(route.params.station ?? 'balance')}`)
   } catch {
-    oops('The variant could not be saved')
+    oops(say('outboxNotices.theVariantCouldNotBeSaved'))
   }
 }
 const keepMine = (e: Entry) => outbox.decide(e.kind, e.id, 'mine')
@@ -41,9 +42,9 @@ function takeTheirs(e: Entry) {
 async function keepDeleted(e: Entry) {
   try {
     await outbox.keepDeleted(e.kind, e.id)
-    toast.add({ title: `${cap(unsentName(e))} is back, with your changes.` })
+    toast.add({ title: say('outboxNotices.isBackWithYourChanges', { p1: cap(unsentName(e)) }) })
   } catch {
-    oops('It could not be brought back')
+    oops(say('outboxNotices.itCouldNotBeBroughtBack'))
   }
 }
 async function letGo(e: Entry) {
@@ -56,28 +57,28 @@ async function letGo(e: Entry) {
   <div v-if="asking.length" class="notices no-print">
     <div v-for="e in asking" :key="`${e.kind}:${e.id}`" class="notice" role="alert" :data-notice="e.state">
       <template v-if="e.state === 'conflict'">
-        <p><b>{{ onBench(e) ? 'Changed in another window.' : `${cap(unsentName(e))} was changed in another window.` }}</b> Nothing was overwritten: what only one of you changed is kept; here both did.</p>
+        <p><b>{{ onBench(e) ? $say('outboxNotices.changedInAnotherWindow') : $say('outboxNotices.wasChangedInAnotherWindow', { p1: cap(unsentName(e)) }) }}</b> {{ $say('outboxNotices.nothingWasOverwrittenWhatOnlyOne') }}</p>
         <table>
-          <thead><tr><th scope="col"><span class="sr">Field</span></th><th scope="col">yours</th><th scope="col">the other</th></tr></thead>
+          <thead><tr><th scope="col"><span class="sr">{{ $say('outboxNotices.field') }}</span></th><th scope="col">{{ $say('outboxNotices.yours') }}</th><th scope="col">{{ $say('outboxNotices.theOther') }}</th></tr></thead>
           <tbody><tr v-for="(c, i) in e.clashes.slice(0, CLASHES_SHOWN)" :key="i" data-clash><th scope="row">{{ clashName(c, e.value, fmt) }}</th><td class="num">{{ clashValue(c, 'mine', fmt) }}</td><td class="num">{{ clashValue(c, 'theirs', fmt) }}</td></tr></tbody>
         </table>
-        <p v-if="e.clashes.length > CLASHES_SHOWN" class="soft small">and {{ e.clashes.length - CLASHES_SHOWN }} more</p>
+        <p v-if="e.clashes.length > CLASHES_SHOWN" class="soft small">{{ $say('outboxNotices.andMore', { CLASHESSHOWN: e.clashes.length - CLASHES_SHOWN }) }}</p>
         <div class="acts">
-          <UButton label="Keep mine" @click="keepMine(e)" />
-          <UButton variant="outline" color="neutral" label="Take the other" @click="takeTheirs(e)" />
+          <UButton :label="$say('outboxNotices.keepMine')" @click="keepMine(e)" />
+          <UButton variant="outline" color="neutral" :label="$say('outboxNotices.takeTheOther')" @click="takeTheirs(e)" />
           <template v-if="onBench(e)">
-            <label class="sr" for="variant-name">Name for your variant</label>
+            <label class="sr" for="variant-name">{{ $say('outboxNotices.nameForYourVariant') }}</label>
             <input id="variant-name" v-model="variantName" class="native" maxlength="120">
-            <UButton variant="outline" color="neutral" label="Keep both" @click="keepBoth" />
+            <UButton variant="outline" color="neutral" :label="$say('outboxNotices.keepBoth')" @click="keepBoth" />
           </template>
         </div>
       </template>
       <template v-else-if="e.state === 'deleted'">
-        <p><b>{{ cap(unsentName(e)) }} was deleted in another window.</b> What you changed is kept in this browser.</p>
-        <div class="acts"><UButton label="Keep it" @click="keepDeleted(e)" /><UButton variant="outline" color="neutral" label="Let it go" @click="letGo(e)" /></div>
+        <p><b>{{ $say('outboxNotices.wasDeletedInAnotherWindow', { p1: cap(unsentName(e)) }) }}</b> {{ $say('outboxNotices.whatYouChangedIsKeptIn') }}</p>
+        <div class="acts"><UButton :label="$say('outboxNotices.keepIt')" @click="keepDeleted(e)" /><UButton variant="outline" color="neutral" :label="$say('outboxNotices.letItGo')" @click="letGo(e)" /></div>
       </template>
       <template v-else>
-        <p><b>{{ onBench(e) ? 'Not saved.' : `${cap(unsentName(e))} is not saved.` }}</b> {{ e.problem ? documentProblemWords(e.problem) : '' }} Change it, and it is sent again. <NuxtLink v-if="e.kind === 'formula' && !onBench(e)" class="underline" :to="`/formula/${e.id}/balance`">Open it</NuxtLink></p>
+        <p><b>{{ onBench(e) ? $say('outboxNotices.notSaved') : $say('outboxNotices.isNotSaved', { p1: cap(unsentName(e)) }) }}</b> {{ $say('outboxNotices.changeItAndItIsSent', { problem: e.problem ? documentProblemWords(e.problem) : '' }) }} <NuxtLink v-if="e.kind === 'formula' && !onBench(e)" class="underline" :to="`/formula/${e.id}/balance`">{{ $say('outboxNotices.openIt') }}</NuxtLink></p>
       </template>
     </div>
   </div>

@@ -14,7 +14,7 @@ const stops = computed(() => STATIONS.map((key, i) => ({
 </script>
 
 <template>
-  <nav class="ribbon" aria-label="Stations">
+  <nav class="ribbon" :aria-label="$say('ribbonLine.stations')">
     <NuxtLink v-for="s in stops" :key="s.key" :to="`/formula/${id}/${s.key}`" class="stop" :class="[`is-${s.mark}`, { here: s.here }]" :aria-current="s.here ? 'step' : undefined" :title="`${s.name} (${s.number})`">
       <span class="track" aria-hidden="true"><i /></span>
       <span class="name">{{ s.name }} <em v-if="s.mark !== 'fine'">{{ MARK_WORDS[s.mark] }}</em></span>

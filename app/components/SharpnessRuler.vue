@@ -11,8 +11,8 @@ const position = computed(() => 100 * sharpnessPosition(taste.value.sour, taste.
 </script>
 
 <template>
-  <figure class="sharp" :aria-label="`Sharpness: ${SHARPNESS_NAMES[taste.sharpness]}, ${fmt.fixed(taste.sour, 1)} of 10`">
-    <h3 class="section-title">How it tastes <span class="soft small"><WhyNumber topic="taste">sour {{ fmt.fixed(taste.sour, 1) }}, sweet {{ fmt.fixed(taste.sweet, 1) }}</WhyNumber>, of 10</span></h3>
+  <figure class="sharp" :aria-label="$say('sharpnessRuler.sharpnessOf10', { sharpness: SHARPNESS_NAMES[taste.sharpness], sour: fmt.fixed(taste.sour, 1) })">
+    <h3 class="section-title">{{ $say('sharpnessRuler.howItTastes') }} <span class="soft small"><WhyNumber topic="taste">{{ $say('sharpnessRuler.sourSweet', { sour: fmt.fixed(taste.sour, 1), sweet: fmt.fixed(taste.sweet, 1) }) }}</WhyNumber>{{ $say('sharpnessRuler.of10') }}</span></h3>
     <div class="row">
       <span v-for="s in SHARPNESS" :key="s" :class="{ on: s === taste.sharpness }">{{ SHARPNESS_NAMES[s] }}</span>
       <i :style="{ left: `${position}%` }" aria-hidden="true" />

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** The bar at the top: the places, and whether everything of this browser is saved. */
 import { unsentList, unsentName } from '~/words/unsent'
+import { say } from '~/words/say'
 
 const kitchen = useKitchenStore()
 const workspace = useWorkspaceStore()
 const outbox = useOutboxStore()
 const route = useRoute()
-const places = [{ to: '/shelf', name: 'Shelf' }, { to: '/kitchen', name: 'Kitchen' }]
+const places = [{ to: '/shelf', name: say('topBar.shelf') }, { to: '/kitchen', name: say('topBar.kitchen') }]
 const inFormula = computed(() => route.path.startsWith('/formula/'))
 const active = (to: string) => route.path.startsWith(to) || (to === '/shelf' && (inFormula.value || route.path === '/new' || route.path === '/bin'))
 const { time } = useFormat()
@@ -22,18 +23,18 @@ const state = computed(() => {
 const words = computed(() => {
   const names = [...outbox.list.filter(e => e.state !== 'waiting' && e.state !== 'sending').map(unsentName), ...outbox.elsewhere.map(n => `“${n}”`)]
   switch (state.value) {
-    case 'conflict': return 'Changed elsewhere'
-    case 'unsent': return `Not sent yet: ${unsentList(names)}, kept in this browser`
-    case 'saving': return 'Saving'
-    default: return inFormula.value && workspace.doc && workspace.savedAt ? `Saved ${time(workspace.savedAt)}` : ''
+    case 'conflict': return say('topBar.changedElsewhere')
+    case 'unsent': return say('topBar.notSentYetKeptInThis', { names: unsentList(names) })
+    case 'saving': return say('topBar.saving')
+    default: return inFormula.value && workspace.doc && workspace.savedAt ? say('topBar.saved', { savedAt: time(workspace.savedAt) }) : ''
   }
 })
 </script>
 
 <template>
   <header class="bar no-print">
-    <NuxtLink to="/shelf" class="wordmark" aria-label="Lumbik, to the shelf">lumbik<svg viewBox="0 0 12 12" aria-hidden="true"><path d="M1 11V6c0-3 2-5 5-5 4 0 5 3 5 5s-2 5-5 5z" /></svg></NuxtLink>
-    <nav aria-label="Places">
+    <NuxtLink to="/shelf" class="wordmark" :aria-label="$say('topBar.lumbikToTheShelf')">{{ $say('topBar.lumbik') }}<svg viewBox="0 0 12 12" aria-hidden="true"><path d="M1 11V6c0-3 2-5 5-5 4 0 5 3 5 5s-2 5-5 5z" /></svg></NuxtLink>
+    <nav :aria-label="$say('topBar.places')">
       <NuxtLink v-for="p in places" :key="p.to" :to="p.to" :class="{ on: active(p.to) }" :aria-current="active(p.to) ? 'page' : undefined">{{ p.name }}</NuxtLink>
     </nav>
     <div class="right">

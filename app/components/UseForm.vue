@@ -3,27 +3,28 @@
 import { USE_KINDS, type Use, type UseKind } from '#core/physics/set/bands'
 import { defaultUse } from '#core/formula/create'
 import { USE_NAMES } from '~/words/names'
+import { say } from '~/words/say'
 
 const props = defineProps<{ /** null until one is picked */ use: Use | null }>()
 const emit = defineEmits<{ change: [use: Use] }>()
 const set = (part: Partial<Use>) => props.use && emit('change', { ...props.use, ...part })
 /** A new kind brings its own size; the table stays as it was. */
 const pick = (kind: UseKind) => emit('change', { ...defaultUse(kind), ...(props.use ? { tableTempC: props.use.tableTempC, tableTimeS: props.use.tableTimeS } : {}) })
-const HEIGHT: Record<UseKind, string> = { spooned: 'Height of the spoonful', glass: 'Depth in the glass', piped: 'Height of the dot', cut: 'Height of the slice', turnedOut: 'Height of the piece' }
+const HEIGHT: Record<UseKind, string> = { spooned: say('useForm.heightOfTheSpoonful'), glass: say('useForm.depthInTheGlass'), piped: say('useForm.heightOfTheDot'), cut: say('useForm.heightOfTheSlice'), turnedOut: say('useForm.heightOfThePiece') }
 </script>
 
 <template>
   <div class="use-form">
-    <div class="kinds" role="radiogroup" aria-label="Use">
+    <div class="kinds" role="radiogroup" :aria-label="$say('useForm.use')">
       <button v-for="k in USE_KINDS" :key="k" type="button" role="radio" :aria-checked="use?.kind === k" @click="pick(k)">
         <b>{{ USE_NAMES[k].name }}</b><span>{{ USE_NAMES[k].how }}</span>
       </button>
     </div>
     <div v-if="use" class="fields">
       <QuantityField field="use.pieceHeightM" kind="length" show-label :label="HEIGHT[use.kind]" :model-value="use.pieceHeightM" @update:model-value="v => set({ pieceHeightM: v })" />
-      <QuantityField field="use.pieceWidthM" kind="length" show-label label="Width of the piece" :step="5" :model-value="use.pieceWidthM" @update:model-value="v => set({ pieceWidthM: v })" />
-      <QuantityField field="use.tableTempC" kind="temperature" show-label label="Warmth of the table" :model-value="use.tableTempC" @update:model-value="v => set({ tableTempC: v })" />
-      <QuantityField field="use.tableTimeS" kind="minutes" show-label label="Time on the table" :step="5" :model-value="use.tableTimeS" @update:model-value="v => set({ tableTimeS: v })" />
+      <QuantityField field="use.pieceWidthM" kind="length" show-label :label="$say('useForm.widthOfThePiece')" :step="5" :model-value="use.pieceWidthM" @update:model-value="v => set({ pieceWidthM: v })" />
+      <QuantityField field="use.tableTempC" kind="temperature" show-label :label="$say('useForm.warmthOfTheTable')" :model-value="use.tableTempC" @update:model-value="v => set({ tableTempC: v })" />
+      <QuantityField field="use.tableTimeS" kind="minutes" show-label :label="$say('useForm.timeOnTheTable')" :step="5" :model-value="use.tableTimeS" @update:model-value="v => set({ tableTimeS: v })" />
     </div>
   </div>
 </template>

@@ -2,6 +2,7 @@
 import type { Planned } from '#core/formula/bench'
 import { documentProblemWords } from '~/words/problems'
 import { BODY_LIMIT } from '../../shared/schemas/wire'
+import { say } from '~/words/say'
 
 /** Offers a formula with its occasion as a file. */
 export function exportFormula(planned: Planned) {
@@ -12,7 +13,7 @@ export function exportFormula(planned: Planned) {
     planned.formula.name
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'formula'
+      .replace(/^-|-$/g, '') || say('formulaFile.formula')
   }.lumbik.json`
   link.click()
   setTimeout(() => URL.revokeObjectURL(url), 1000)
@@ -20,12 +21,12 @@ export function exportFormula(planned: Planned) {
 
 /** Reads a file and makes a formula of it. */
 export async function importFormula(file: File): Promise<{ id: string } | { error: string }> {
-  if (file.size > BODY_LIMIT) return { error: `“${file.name}” is larger than the limit of ${BODY_LIMIT / 1e6} MB.` }
+  if (file.size > BODY_LIMIT) return { error: say('formulaFile.isLargerThanTheLimitOf', { name: file.name, e6: BODY_LIMIT / 1e6 }) }
   let input: unknown
   try {
     input = JSON.parse(await file.text())
   } catch {
-    return { error: `“${file.name}” is not a formula file: it is not JSON.` }
+    return { error: say('formulaFile.isNotAFormulaFileIt', { name: file.name }) }
   }
   const id = crypto.randomUUID()
   try {
@@ -37,7 +38,7 @@ export async function importFormula(file: File): Promise<{ id: string } | { erro
   } catch (e) {
     const { away: later, problem } = e as ApiError
     return {
-      error: later ? 'The server does not answer. Nothing was imported; try again.' : documentProblemWords(problem),
+      error: later ? say('formulaFile.theServerDoesNotAnswerNothing') : documentProblemWords(problem),
     }
   }
 }

@@ -1,6 +1,7 @@
 /** Other states of a formula: its versions, variants and what it came from, fetched when they are looked at. */
 import { type Bench, benchOf } from '#core/formula/bench'
 import type { FormulaRecord, VersionItem, VersionList, VersionRecord } from '../../shared/schemas/wire'
+import { say } from '~/words/say'
 
 export interface Other {
   key: string
@@ -88,7 +89,7 @@ export function useComparison(formulaId: () => string) {
     [
       ...ghostOthers.value,
       ...others.value.filter(o => keys.value.includes(o.key) && !ghostOthers.value.includes(o)),
-    ].flatMap(o => (docs.value[o.key] ? [{ name: o.name || 'an earlier state', doc: docs.value[o.key]! }] : [])),
+    ].flatMap(o => (docs.value[o.key] ? [{ name: o.name || say('useComparison.anEarlierState'), doc: docs.value[o.key]! }] : [])),
   )
   const compared = computed<Compared[]>(() =>
     keys.value.flatMap((k) => {

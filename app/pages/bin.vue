@@ -2,6 +2,7 @@
 /** What was deleted in the last 30 days, and the way back. */
 import { format, formatDistanceToNow, parseISO } from 'date-fns'
 import type { BinItem, BinKind } from '../../shared/schemas/wire'
+import { say } from '~/words/say'
 
 useHead({ title: 'Bin · Lumbik' })
 const kitchen = useKitchenStore()
@@ -9,7 +10,7 @@ const toast = useToast()
 const items = shallowRef<BinItem[] | null>(null)
 const failed = ref(false)
 const busy = ref('')
-const KINDS: Record<BinKind, string> = { formula: 'formula', lot: 'lot of juice or cream', vessel: 'tin or dish', place: 'cold place', oven: 'oven', burner: 'burner', pan: 'pan' }
+const KINDS: Record<BinKind, string> = { formula: 'formula', lot: say('bin.lotOfJuiceOrCream'), vessel: say('bin.tinOrDish'), place: say('bin.coldPlace'), oven: 'oven', burner: 'burner', pan: 'pan' }
 async function load() {
   try {
     items.value = (await api<{ items: BinItem[] }>('/api/bin')).items
@@ -28,9 +29,9 @@ async function bringBack(item: BinItem) {
     await api('/api/bin/restore', { method: 'POST', body: { kind: item.kind, id: item.id } })
     items.value = items.value!.filter(i => i !== item)
     if (item.kind !== 'formula') await kitchen.load()
-    toast.add({ title: `“${item.name}” is back${item.kind === 'formula' ? ' on the shelf, with its versions' : ' in the kitchen'}.` })
+    toast.add({ title: say('bin.isBack', { name: item.name, kitchen: item.kind === 'formula' ? ` ${say('bin.onTheShelfWithItsVersions')}` : ` ${say('bin.inTheKitchen')}` }) })
   } catch {
-    toast.add({ title: 'It could not be brought back: the server does not answer.', description: 'Nothing was changed. Try again.', color: 'error' })
+    toast.add({ title: say('bin.itCouldNotBeBroughtBack'), description: say('bin.nothingWasChangedTryAgain'), color: 'error' })
   } finally {
     busy.value = ''
   }
@@ -39,14 +40,14 @@ async function bringBack(item: BinItem) {
 
 <template>
   <main class="bin" :data-settled="items ? 'true' : 'false'">
-    <h1>Bin</h1>
-    <p class="soft">What is deleted lies here for 30 days and comes back as it was, a formula with all its versions. After that it is gone for good.</p>
-    <p v-if="failed" class="bad" role="alert">The bin cannot be read: the server does not answer. It is asked again every moment.</p>
-    <p v-else-if="items && items.length === 0">The bin is empty. <NuxtLink to="/shelf" class="underline">Back to the shelf</NuxtLink></p>
+    <h1>{{ $say('bin.bin') }}</h1>
+    <p class="soft">{{ $say('bin.whatIsDeletedLiesHereFor') }}</p>
+    <p v-if="failed" class="bad" role="alert">{{ $say('bin.theBinCannotBeReadThe') }}</p>
+    <p v-else-if="items && items.length === 0">{{ $say('bin.theBinIsEmpty') }} <NuxtLink to="/shelf" class="underline">{{ $say('bin.backToTheShelf') }}</NuxtLink></p>
     <ul v-else-if="items" class="gone">
       <li v-for="item in items" :key="`${item.kind}-${item.id}`" :data-bin="item.kind">
-        <div><b>{{ item.name }}</b><span class="soft small">{{ KINDS[item.kind] }}; deleted {{ formatDistanceToNow(parseISO(item.deletedAt), { addSuffix: true }) }}, kept until {{ format(parseISO(item.until), 'd MMMM') }}</span></div>
-        <UButton variant="outline" color="neutral" label="Bring it back" :aria-label="`Bring back ${item.name}`" :disabled="busy !== ''" @click="bringBack(item)" />
+        <div><b>{{ item.name }}</b><span class="soft small">{{ $say('bin.deletedKeptUntil', { kind: KINDS[item.kind], addSuffix: formatDistanceToNow(parseISO(item.deletedAt), { addSuffix: true }), MMMM: format(parseISO(item.until), 'd MMMM') }) }}</span></div>
+        <UButton variant="outline" color="neutral" :label="$say('bin.bringItBack')" :aria-label="$say('bin.bringBack', { name: item.name })" :disabled="busy !== ''" @click="bringBack(item)" />
       </li>
     </ul>
   </main>

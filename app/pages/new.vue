@@ -18,8 +18,9 @@ import { fixWords, lintWords } from '~/words/lint'
 import { documentProblemWords } from '~/words/problems'
 import { basisWords, questionWords } from '~/words/reading'
 import type { FormulaRecord } from '../../shared/schemas/wire'
+import { say } from '~/words/say'
 
-useHead({ title: 'New formula · Lumbik' })
+useHead({ title: say('new.newFormulaLumbik') })
 const kitchen = useKitchenStore()
 const fmt = useFormat()
 const DRAFT = 'lumbik:new'
@@ -30,11 +31,7 @@ const draft = useKept<Draft>(DRAFT, empty(), { mergeDefaults: true })
 const error = ref('')
 const busy = ref(false)
 
-const EXAMPLE = `1 1/2 cups caster sugar
-6 large yolks
-150 ml lemon juice
-juice and zest of 3 lemons
-4 oz butter`
+const EXAMPLE = say('new.n112CupsCasterSugar')
 const answers = computed<Answers>(() => ({ ...draft.value.answers, cups: draft.value.answers.cups ?? kitchen.record?.settings.cups ?? undefined }))
 const { reading, settled, done, much } = useReader(() => draft.value.text, () => answers.value)
 const lines = computed<ReadLine[]>(() => reading.value.lines)
@@ -70,7 +67,7 @@ const crust = computed<Line[]>(() => all.value.filter(x => x.section === 'crust'
 const topping = computed<Line[]>(() => all.value.filter(x => x.section === 'topping').map(x => x.line))
 /** What has no place in the document yet, and the method as it was written, stay in the note. */
 const note = computed(() => [
-  ...(recipe.value.steps.length ? ['Method as written:', ...recipe.value.steps.map((s, n) => `${n + 1}. ${s}`)] : []),
+  ...(recipe.value.steps.length ? [say('new.methodAsWritten'), ...recipe.value.steps.map((s, n) => `${n + 1}. ${s}`)] : []),
 ].join('\n').slice(0, 4000))
 const total = computed(() => built.value.reduce((s, l) => s + l.massG, 0))
 const use = computed(() => draft.value.use?.kind ?? null)
@@ -80,10 +77,10 @@ const suggested = computed(() => suggestSchool(built.value, family.value, use.va
 /** A way of making chosen for another kind of dessert does not carry over. */
 const school = computed<School>(() => draft.value.school && schoolOf(draft.value.school).family === family.value ? draft.value.school : suggested.value)
 const missing = computed(() => [
-  built.value.length === 0 && 'lines with amounts',
-  open.value.length > 0 && `${firstAsked.value.size} ${firstAsked.value.size === 1 ? 'answer' : 'answers'}`,
-  !draft.value.use && 'what it must do on the plate',
-  built.value.length > 0 && familyOf(family.value).eggSets && !built.value.some(l => INGREDIENTS.find(i => i.id === l.ingredientId)!.group === 'egg') && open.value.length === 0 && 'some egg: nothing else here sets it (or another kind of dessert)',
+  built.value.length === 0 && say('new.linesWithAmounts'),
+  open.value.length > 0 && `${firstAsked.value.size} ${firstAsked.value.size === 1 ? say('new.answer') : say('new.answers')}`,
+  !draft.value.use && say('new.whatItMustDoOnThe'),
+  built.value.length > 0 && familyOf(family.value).eggSets && !built.value.some(l => INGREDIENTS.find(i => i.id === l.ingredientId)!.group === 'egg') && open.value.length === 0 && say('new.someEggNothingElseHereSets'),
 ].filter(Boolean) as string[])
 
 const answer = (part: Answers) => { draft.value = { ...draft.value, answers: { ...draft.value.answers, ...part } } }
@@ -112,14 +109,14 @@ async function create() {
   if (bloom) bench.set.bloom = bloom
   bench.heat.targetTempC = suggestTarget(bench, kitchen.core!)
   try {
-    await api<FormulaRecord>('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document: putBack(bench), label: 'as pasted' } })
+    await api<FormulaRecord>('/api/formulas', { method: 'POST', body: { id, mutationId: crypto.randomUUID(), document: putBack(bench), label: say('new.asPasted') } })
     draft.value = empty()
     await navigateTo(`/formula/${id}/balance`)
   } catch (e) {
     const { away: later, status, problem } = e as ApiError
     // An id that is in the bin already was made before, and deleted: the next try is another formula.
     if (status === 410) draft.value = { ...draft.value, id: crypto.randomUUID() }
-    error.value = later ? 'The server does not answer. What you wrote is kept in this browser; try again.' : status === 410 ? 'It was made before and deleted since. Press again to make it anew.' : documentProblemWords(problem)
+    error.value = later ? say('new.theServerDoesNotAnswerWhat') : status === 410 ? say('new.itWasMadeBeforeAndDeleted') : documentProblemWords(problem)
   } finally {
     busy.value = false
   }
@@ -129,16 +126,16 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
 
 <template>
   <main class="new">
-    <h1>New formula</h1>
+    <h1>{{ $say('new.newFormula') }}</h1>
     <div class="cols">
       <section class="pasting" :class="{ still: lints.length === 0 }">
-        <h2 class="section-title">Paste it as you have it</h2>
-        <label class="sr" for="paste">Formula text, one ingredient a line</label>
+        <h2 class="section-title">{{ $say('new.pasteItAsYouHaveIt') }}</h2>
+        <label class="sr" for="paste">{{ $say('new.formulaTextOneIngredientALine') }}</label>
         <textarea id="paste" class="paste" :value="draft.text" rows="9" spellcheck="false" :placeholder="EXAMPLE" @input="textChanged(($event.target as HTMLTextAreaElement).value)" />
-        <p class="soft small">Ingredients one a line, then the method if you have it: cups, spoons, ounces, sticks, tins, leaves, grams, “juice and zest of 3 lemons”; plain text, Markdown or JSON-LD; English, and some French and Spanish. <button v-if="!draft.text" type="button" class="underline" @click="textChanged(EXAMPLE)">Try the example</button></p>
-        <div class="name-field"><label class="field-label" for="new-name">Name</label><input id="new-name" v-model="draft.name" class="native" maxlength="120" :placeholder="recipe.name || `A new ${FAMILY_NAMES[family].name.toLowerCase()}`"></div>
-        <section v-if="lints.length" class="lint" aria-label="What the text leaves open" :data-lints="lints.length">
-          <h3>Worth a look: {{ lints.length }}</h3>
+        <p class="soft small">{{ $say('new.ingredientsOneALineThenThe') }} <button v-if="!draft.text" type="button" class="underline" @click="textChanged(EXAMPLE)">{{ $say('new.tryTheExample') }}</button></p>
+        <div class="name-field"><label class="field-label" for="new-name">{{ $say('new.name') }}</label><input id="new-name" v-model="draft.name" class="native" maxlength="120" :placeholder="recipe.name || $say('new.aNew', { name: FAMILY_NAMES[family].name.toLowerCase() })"></div>
+        <section v-if="lints.length" class="lint" :aria-label="$say('new.whatTheTextLeavesOpen')" :data-lints="lints.length">
+          <h3>{{ $say('new.worthALook', { lints: lints.length }) }}</h3>
           <div v-for="(x, k) in lints" :key="k" class="found" :data-lint="x.code">
             <b>{{ lintWords(x, fmt).title }}</b> <span class="soft">{{ lintWords(x, fmt).why }}</span>
             <div class="opts"><UButton v-for="(f, j) in x.fixes" :key="j" size="sm" variant="outline" color="neutral" :label="fixWords(f, fmt)" @click="fix(f)" /></div>
@@ -146,57 +143,57 @@ const ingredientOptions = computed(() => INGREDIENTS.map(i => ({ id: i.id, name:
         </section>
       </section>
       <section aria-live="polite" :data-questions="firstAsked.size" :data-reading="much ? 'too-long' : settled ? 'settled' : 'working'">
-        <h2 class="section-title">As read <span v-if="built.length" class="soft small">{{ fmt.grams(total) }} in all</span></h2>
-        <p v-if="much" class="bad" role="alert">This text has {{ much.count.toLocaleString('en-GB') }} {{ much.of }}; up to {{ much.most.toLocaleString('en-GB') }} are read. Nothing of it is lost: leave in it what belongs to this recipe.</p>
-        <p v-else-if="!settled && lines.length === 0" class="soft" role="status">Reading, {{ fmt.percent(done) }} …</p>
-        <p v-else-if="lines.length === 0" class="soft">The lines appear here in grams, each with what was assumed. What can be read two ways is asked.</p>
+        <h2 class="section-title">{{ $say('new.asRead') }} <span v-if="built.length" class="soft small">{{ $say('new.inAll', { total: fmt.grams(total) }) }}</span></h2>
+        <p v-if="much" class="bad" role="alert">{{ $say('new.thisTextHasUpToAre', { GB: much.count.toLocaleString('en-GB'), much: much.of, GB2: much.most.toLocaleString('en-GB') }) }}</p>
+        <p v-else-if="!settled && lines.length === 0" class="soft" role="status">{{ $say('new.reading', { done: fmt.percent(done) }) }}</p>
+        <p v-else-if="lines.length === 0" class="soft">{{ $say('new.theLinesAppearHereInGrams') }}</p>
         <ul v-if="lines.length" class="read">
           <li v-for="l in lines" :key="l.index" :class="{ asks: l.question, out: l.leftOut }" :data-line-index="l.index" :data-read="l.question ? l.question.kind : l.heading || l.comment ? 'heading' : l.leftOut ? 'left-out' : 'read'">
             <div class="text">{{ l.text }}</div>
             <template v-if="!l.question && !l.heading && !l.comment && !l.leftOut">
               <div v-for="(i, k) in l.items" :key="k" class="got"><b class="num">{{ fmt.grams(i.massG!) }}</b> {{ fmt.name(i.ingredientId!) }} <span class="soft small">{{ i.basis ? basisWords(i.basis, fmt.name(i.ingredientId!), fmt) : '' }}</span></div>
             </template>
-            <div v-else-if="l.leftOut" class="soft small">left out <button type="button" class="underline" @click="answer({ leftOut: draft.answers.leftOut!.filter(x => x !== l.index) })">put it back</button></div>
-            <div v-else-if="l.question && !firstAsked.has(l.index)" class="soft small">waits for the answer above</div>
+            <div v-else-if="l.leftOut" class="soft small">{{ $say('new.leftOut') }} <button type="button" class="underline" @click="answer({ leftOut: draft.answers.leftOut!.filter(x => x !== l.index) })">{{ $say('new.putItBack') }}</button></div>
+            <div v-else-if="l.question && !firstAsked.has(l.index)" class="soft small">{{ $say('new.waitsForTheAnswerAbove') }}</div>
             <div v-else-if="l.question" class="ask" role="group" :aria-label="questionWords(l.question)">
               <span class="q">{{ questionWords(l.question) }}</span>
               <div v-if="l.question.kind === 'cups'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="CUP_NAMES[o]" @click="answer({ cups: o })" /></div>
-              <div v-else-if="l.question.kind === 'eggGrade'" class="opts"><UButton v-for="o in eggOptions(l.question.options)" :key="o" size="sm" variant="outline" color="neutral" :label="`${EGG_GRADES[o].label}, yolk ${EGG_GRADES[o].yolkG} g`" @click="answer({ eggGrade: { ...draft.answers.eggGrade, [l.question.word]: o } })" /></div>
-              <div v-else-if="l.question.kind === 'ounce'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="o === 'fluid' ? 'fluid ounces' : 'by weight'" @click="answer({ ounce: { ...draft.answers.ounce, [l.index]: o } })" /></div>
-              <div v-else-if="l.question.kind === 'fruitPart'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="o === 'both' ? 'juice and zest' : o" @click="answer({ fruitPart: { ...draft.answers.fruitPart, [l.index]: o } })" /></div>
+              <div v-else-if="l.question.kind === 'eggGrade'" class="opts"><UButton v-for="o in eggOptions(l.question.options)" :key="o" size="sm" variant="outline" color="neutral" :label="$say('new.yolkG', { label: EGG_GRADES[o].label, yolkG: EGG_GRADES[o].yolkG })" @click="answer({ eggGrade: { ...draft.answers.eggGrade, [l.question.word]: o } })" /></div>
+              <div v-else-if="l.question.kind === 'ounce'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="o === 'fluid' ? $say('new.fluidOunces') : $say('new.byWeight')" @click="answer({ ounce: { ...draft.answers.ounce, [l.index]: o } })" /></div>
+              <div v-else-if="l.question.kind === 'fruitPart'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="o === 'both' ? $say('new.juiceAndZest') : o" @click="answer({ fruitPart: { ...draft.answers.fruitPart, [l.index]: o } })" /></div>
               <div v-else-if="l.question.kind === 'can'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="fmt.grams(o)" @click="answer({ can: { ...draft.answers.can, [l.items[0]!.ingredientId!]: o } })" /></div>
               <div v-else-if="l.question.kind === 'leafGrade'" class="opts"><UButton v-for="o in l.question.options" :key="o" size="sm" variant="outline" color="neutral" :label="`${o}, ${LEAVES[o].leafG} g`" @click="answer({ leafGrade: o })" /></div>
               <form v-else-if="l.question.kind === 'amount'" class="opts" @submit.prevent="amounts[l.index]! > 0 && answer({ amountG: { ...draft.answers.amountG, [l.index]: amounts[l.index]! } })">
-                <QuantityField kind="mass" :label="`Grams for “${l.text}”`" :model-value="amounts[l.index] ?? 0" :max="100000" class="amount" @update:model-value="v => amounts[l.index] = v" /><UButton type="submit" size="sm" variant="outline" color="neutral" label="Use it" />
+                <QuantityField kind="mass" :label="$say('new.gramsFor', { text: l.text })" :model-value="amounts[l.index] ?? 0" :max="100000" class="amount" @update:model-value="v => amounts[l.index] = v" /><UButton type="submit" size="sm" variant="outline" color="neutral" :label="$say('new.useIt')" />
               </form>
               <div v-else-if="l.question.kind === 'ingredient'" class="opts">
-                <label class="sr" :for="`ing-${l.index}`">Ingredient for “{{ l.text }}”</label>
-                <select :id="`ing-${l.index}`" class="native pick" @change="answer({ ingredient: { ...draft.answers.ingredient, [l.index]: ($event.target as HTMLSelectElement).value } })"><option value="" selected disabled>pick an ingredient</option><option v-for="o in ingredientOptions" :key="o.id" :value="o.id">{{ o.name }}</option></select>
-                <UButton v-if="l.question.suggestion" size="sm" variant="outline" color="neutral" :label="`treat as ${fmt.name(l.question.suggestion).toLowerCase()}`" @click="answer({ ingredient: { ...draft.answers.ingredient, [l.index]: l.question.suggestion } })" />
+                <label class="sr" :for="`ing-${l.index}`">{{ $say('new.ingredientFor', { text: l.text }) }}</label>
+                <select :id="`ing-${l.index}`" class="native pick" @change="answer({ ingredient: { ...draft.answers.ingredient, [l.index]: ($event.target as HTMLSelectElement).value } })"><option value="" selected disabled>{{ $say('new.pickAnIngredient') }}</option><option v-for="o in ingredientOptions" :key="o.id" :value="o.id">{{ o.name }}</option></select>
+                <UButton v-if="l.question.suggestion" size="sm" variant="outline" color="neutral" :label="$say('new.treatAs', { suggestion: fmt.name(l.question.suggestion).toLowerCase() })" @click="answer({ ingredient: { ...draft.answers.ingredient, [l.index]: l.question.suggestion } })" />
               </div>
-              <button type="button" class="underline small leave" @click="leave(l.index)">leave the line out</button>
+              <button type="button" class="underline small leave" @click="leave(l.index)">{{ $say('new.leaveTheLineOut') }}</button>
             </div>
           </li>
         </ul>
       </section>
     </div>
     <section class="use">
-      <h2 class="section-title">What must it do on the plate?</h2>
+      <h2 class="section-title">{{ $say('new.whatMustItDoOnThe') }}</h2>
       <UseForm :use="draft.use" @change="u => draft.use = u" />
     </section>
     <section>
-      <h2 class="section-title">What is it?</h2>
-      <div class="schools kinds" role="radiogroup" aria-label="Kind of dessert">
-        <button v-for="f in FAMILIES" :key="f" type="button" role="radio" :aria-checked="family === f" :data-family="f" @click="draft.family = f"><b>{{ FAMILY_NAMES[f].name }}</b><span>{{ FAMILY_NAMES[f].what }}</span><em v-if="f === likelyFamily && built.length">by its lines</em></button>
+      <h2 class="section-title">{{ $say('new.whatIsIt') }}</h2>
+      <div class="schools kinds" role="radiogroup" :aria-label="$say('new.kindOfDessert')">
+        <button v-for="f in FAMILIES" :key="f" type="button" role="radio" :aria-checked="family === f" :data-family="f" @click="draft.family = f"><b>{{ FAMILY_NAMES[f].name }}</b><span>{{ FAMILY_NAMES[f].what }}</span><em v-if="f === likelyFamily && built.length">{{ $say('new.byItsLines') }}</em></button>
       </div>
-      <h2 class="section-title ways">Way of making</h2>
-      <div class="schools" role="radiogroup" aria-label="Way of making">
-        <button v-for="s in familyOf(family).schools" :key="s" type="button" role="radio" :aria-checked="school === s" @click="draft.school = s"><b>{{ SCHOOL_NAMES[s].name }}</b><span>{{ SCHOOL_NAMES[s].how }} For when: {{ CONDITION_NAMES[schoolOf(s).decides] }}.</span><em v-if="s === suggested && built.length">suits these lines</em></button>
+      <h2 class="section-title ways">{{ $say('new.wayOfMaking') }}</h2>
+      <div class="schools" role="radiogroup" :aria-label="$say('new.wayOfMaking')">
+        <button v-for="s in familyOf(family).schools" :key="s" type="button" role="radio" :aria-checked="school === s" @click="draft.school = s"><b>{{ SCHOOL_NAMES[s].name }}</b><span>{{ $say('new.forWhen', { how: SCHOOL_NAMES[s].how, decides: CONDITION_NAMES[schoolOf(s).decides] }) }}</span><em v-if="s === suggested && built.length">{{ $say('new.suitsTheseLines') }}</em></button>
       </div>
     </section>
     <div class="finish">
-      <UButton :label="busy ? 'Putting it on the bench …' : 'Put it on the bench'" :disabled="missing.length > 0 || busy" @click="create" />
-      <span v-if="missing.length" class="soft" role="status">Still to come: {{ missing.join(', ') }}.</span>
+      <UButton :label="busy ? $say('new.puttingItOnTheBench') : $say('new.putItOnTheBench')" :disabled="missing.length > 0 || busy" @click="create" />
+      <span v-if="missing.length" class="soft" role="status">{{ $say('new.stillToCome', { missing: missing.join(', ') }) }}</span>
       <span v-if="error" class="bad" role="alert">{{ error }}</span>
     </div>
   </main>

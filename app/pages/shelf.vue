@@ -8,6 +8,7 @@ import { BAND_NAMES, FAMILY_NAMES, SCHOOL_NAMES, SHARPNESS_NAMES, SHORT_VERDICT 
 import { SCHOOLS, type School } from '#core/formula/document'
 import { schoolOf } from '#core/formula/schools'
 import type { FormulaListItem, FormulaRecord } from '../../shared/schemas/wire'
+import { say } from '~/words/say'
 
 useHead({ title: 'Shelf · Lumbik' })
 const toast = useToast()
@@ -36,7 +37,7 @@ const shown = computed(() => rows.value.getVirtualItems().flatMap(row => items.v
 const measure = (el: Element | ComponentPublicInstance | null) => { if (el) rows.value.measureElement(el as Element) }
 watch(shown, (seen) => { if ((seen.at(-1)?.row.index ?? 0) >= (items.value?.length ?? 0) - 10) void shelf.more() })
 
-const oops = (what: string) => toast.add({ title: `${what} did not work: the server does not answer.`, description: 'Nothing was changed. Try again.', color: 'error' })
+const oops = (what: string) => toast.add({ title: say('shelf.didNotWorkTheServerDoes', { what }), description: say('shelf.nothingWasChangedTryAgain'), color: 'error' })
 
 /** One act at a time: a double press counts once. */
 const acting = ref(false)
@@ -51,17 +52,17 @@ async function act(what: string, work: () => Promise<void>) {
     acting.value = false
   }
 }
-const duplicate = (item: FormulaListItem) => act('Duplicating', async () => {
+const duplicate = (item: FormulaListItem) => act(say('shelf.duplicating'), async () => {
   const { document } = await api<FormulaRecord>(`/api/formulas/${item.id}`)
   await api('/api/formulas', { method: 'POST', body: { id: crypto.randomUUID(), mutationId: crypto.randomUUID(), document: named(document, `${document.formula.name}, copy`), label: 'copy', parentFormulaId: item.id } })
   await shelf.load()
 })
-const remove = (item: FormulaListItem) => act('Deleting', async () => {
+const remove = (item: FormulaListItem) => act(say('shelf.deleting'), async () => {
   await api(`/api/formulas/${item.id}`, { method: 'DELETE' })
   shelf.without(item.id)
-  toast.add({ title: `“${item.name}” is in the bin for 30 days.`, duration: 15000, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void restore(item) }] })
+  toast.add({ title: say('shelf.isInTheBinFor30', { name: item.name }), duration: 15000, actions: [{ label: say('shelf.undo'), color: 'neutral', variant: 'outline', onClick: () => void restore(item) }] })
 })
-const restore = (item: FormulaListItem) => act('Bringing it back', async () => {
+const restore = (item: FormulaListItem) => act(say('shelf.bringingItBack'), async () => {
   await api('/api/bin/restore', { method: 'POST', body: { kind: 'formula', id: item.id } })
   await shelf.load()
 })
@@ -75,12 +76,12 @@ async function rename(item: FormulaListItem) {
   renaming.value = null
   const name = newName.value.trim()
   if (!name || name === item.name) return
-  await act('Renaming', async () => {
+  await act(say('shelf.renaming'), async () => {
     await api(`/api/formulas/${item.id}`, { method: 'PATCH', body: { name } })
     await shelf.load()
   })
 }
-const tools: [string, (item: FormulaListItem) => unknown][] = [['Rename', startRename], ['Duplicate', duplicate], ['Delete', remove]]
+const tools: [string, (item: FormulaListItem) => unknown][] = [[say('shelf.rename'), startRename], [say('shelf.duplicate'), duplicate], [say('shelf.delete'), remove]]
 const toolsOf = (item: FormulaListItem) => item.readable ? tools : tools.slice(2)
 const file = useTemplateRef<HTMLInputElement>('file')
 async function onFile(event: Event) {
@@ -95,68 +96,68 @@ async function onFile(event: Event) {
 }
 const off = (item: FormulaListItem) => !item.readable || (item.summary !== null && (item.summary.code !== 'good' || !item.summary.safe))
 function verdictWords(item: FormulaListItem): string {
-  if (!item.readable) return 'cannot be read'
-  if (item.summary === null) return item.stale ? 'being worked out …' : 'not complete yet'
-  return item.summary.code === 'good' && !item.summary.safe ? 'cools too slowly' : SHORT_VERDICT[item.summary.code]
+  if (!item.readable) return say('shelf.cannotBeRead')
+  if (item.summary === null) return item.stale ? say('shelf.beingWorkedOut') : say('shelf.notCompleteYet')
+  return item.summary.code === 'good' && !item.summary.safe ? say('shelf.coolsTooSlowly') : SHORT_VERDICT[item.summary.code]
 }
 const waitsOf = (item: FormulaListItem) => outbox.entryOf('formula', item.id) !== null
 function whatItIs(item: FormulaListItem): string {
-  if (!SCHOOLS.includes(item.school as School)) return 'what is stored of it is damaged'
+  if (!SCHOOLS.includes(item.school as School)) return say('shelf.whatIsStoredOfItIs')
   const name = SCHOOL_NAMES[item.school as School].name
   return `${FAMILY_NAMES[schoolOf(item.school as School).family].name}, ${name.charAt(0).toLowerCase()}${name.slice(1)}`
 }
-const changed = (item: FormulaListItem) => item.demo && item.version === 1 ? 'as it came' : `changed ${formatDistanceToNow(parseISO(item.updatedAt), { addSuffix: true })}`
+const changed = (item: FormulaListItem) => item.demo && item.version === 1 ? say('shelf.asItCame') : `changed ${formatDistanceToNow(parseISO(item.updatedAt), { addSuffix: true })}`
 </script>
 
 <template>
   <main class="shelf" :data-settled="items ? 'true' : 'false'" :data-fresh="fresh ? 'true' : 'false'">
     <header>
-      <h1>Shelf</h1>
-      <input v-model="shelf.search.value" type="search" class="native find no-print" placeholder="Find a formula" aria-label="Find a formula" maxlength="120">
+      <h1>{{ $say('shelf.shelf') }}</h1>
+      <input v-model="shelf.search.value" type="search" class="native find no-print" :placeholder="$say('shelf.findAFormula')" :aria-label="$say('shelf.findAFormula')" maxlength="120">
       <div class="acts no-print">
-        <UButton to="/new" label="New formula" />
-        <UButton variant="outline" color="neutral" label="Import a file" @click="file?.click()" />
-        <UButton variant="ghost" color="neutral" to="/bin" label="Bin" />
-        <input ref="file" type="file" accept="application/json,.json" class="sr" aria-label="Formula file to import" tabindex="-1" @change="onFile">
+        <UButton to="/new" :label="$say('shelf.newFormula')" />
+        <UButton variant="outline" color="neutral" :label="$say('shelf.importAFile')" @click="file?.click()" />
+        <UButton variant="ghost" color="neutral" to="/bin" :label="$say('shelf.bin')" />
+        <input ref="file" type="file" accept="application/json,.json" class="sr" :aria-label="$say('shelf.formulaFileToImport')" tabindex="-1" @change="onFile">
       </div>
     </header>
-    <p v-if="importError" class="import-error" role="alert"><b>Not imported.</b> {{ importError }}</p>
-    <p v-if="failed" class="import-error" role="alert">The shelf cannot be read: the server does not answer. It is asked again every moment. <button class="underline" type="button" @click="shelf.load()">Try now</button></p>
+    <p v-if="importError" class="import-error" role="alert"><b>{{ $say('shelf.notImported') }}</b> {{ importError }}</p>
+    <p v-if="failed" class="import-error" role="alert">{{ $say('shelf.theShelfCannotBeReadThe') }} <button class="underline" type="button" @click="shelf.load()">{{ $say('shelf.tryNow') }}</button></p>
     <div v-if="items && items.length === 0 && shelf.found.value" class="empty">
-      <p>No formula is called “{{ shelf.found.value }}”. <button type="button" class="underline" @click="shelf.search.value = ''">Show all</button></p>
+      <p>{{ $say('shelf.noFormulaIsCalled', { found: shelf.found.value }) }} <button type="button" class="underline" @click="shelf.search.value = ''">{{ $say('shelf.showAll') }}</button></p>
     </div>
     <div v-else-if="items && items.length === 0" class="empty">
-      <h2>Nothing on the shelf yet</h2>
-      <p>Paste a recipe as you have it, cups and all, and see whether it will set. <NuxtLink to="/new" class="underline">Make the first formula</NuxtLink>.</p>
+      <h2>{{ $say('shelf.nothingOnTheShelfYet') }}</h2>
+      <p>{{ $say('shelf.pasteARecipeAsYouHave') }} <NuxtLink to="/new" class="underline">{{ $say('shelf.makeTheFirstFormula') }}</NuxtLink>.</p>
     </div>
     <template v-else-if="items">
-      <p v-if="total !== null && (total > items.length || shelf.found.value)" class="soft small count" role="status">{{ total }} {{ total === 1 ? 'formula' : 'formulas' }}{{ shelf.found.value ? ` called “${shelf.found.value}”` : '' }}</p>
+      <p v-if="total !== null && (total > items.length || shelf.found.value)" class="soft small count" role="status">{{ total }} {{ total === 1 ? $say('shelf.formula') : $say('shelf.formulas') }}{{ shelf.found.value ? ` ${$say('shelf.called', { found: shelf.found.value })}` : '' }}</p>
       <ul ref="list" class="rows" :style="{ height: `${rows.getTotalSize()}px` }">
         <li v-for="{ row, item } in shown" :key="item.id" :ref="measure" class="row" :data-index="row.index" :data-formula="item.id" :data-stale="item.stale ? 'true' : 'false'" :style="{ transform: `translateY(${row.start - offset}px)` }">
           <NuxtLink :to="`/formula/${item.id}/balance`" class="face" tabindex="-1" aria-hidden="true">
             <CutFace v-if="item.summary" :piece="item.summary.piece" :grainy="item.summary.code === 'grainy'" small label="" />
           </NuxtLink>
           <div class="what">
-            <input v-if="renaming === item.id" id="rename" v-model="newName" class="native title" maxlength="120" aria-label="New name" @keydown.enter="rename(item)" @keydown.esc="renaming = null" @blur="rename(item)">
+            <input v-if="renaming === item.id" id="rename" v-model="newName" class="native title" maxlength="120" :aria-label="$say('shelf.newName')" @keydown.enter="rename(item)" @keydown.esc="renaming = null" @blur="rename(item)">
             <NuxtLink v-else :to="`/formula/${item.id}/balance`" class="title">{{ item.name }}</NuxtLink>
             <span class="soft small">{{ whatItIs(item) }}; {{ changed(item) }}</span>
-            <span v-if="waitsOf(item)" class="small unsent" data-unsent>not sent yet: kept in this browser</span>
+            <span v-if="waitsOf(item)" class="small unsent" data-unsent>{{ $say('shelf.notSentYetKeptInThis') }}</span>
           </div>
           <div class="verdict" :class="{ stale: item.stale }">
             <b :class="{ off: off(item) }">{{ verdictWords(item) }}</b>
-            <span v-if="item.summary" class="soft small">{{ item.stale ? 'being worked out again …' : `${BAND_NAMES[item.summary.band]}, ${SHARPNESS_NAMES[item.summary.sharpness]}` }}</span>
-            <span v-else-if="!item.readable" class="soft small">kept as it is; the rest of the shelf is not touched by it</span>
+            <span v-if="item.summary" class="soft small">{{ item.stale ? $say('shelf.beingWorkedOutAgain') : `${BAND_NAMES[item.summary.band]}, ${SHARPNESS_NAMES[item.summary.sharpness]}` }}</span>
+            <span v-else-if="!item.readable" class="soft small">{{ $say('shelf.keptAsItIsTheRest') }}</span>
           </div>
           <div class="figures num">
-            <template v-if="item.summary">{{ pascals(item.summary.coldPa) }} <span class="soft small">fridge</span><br>{{ pascals(item.summary.platePa) }} <span class="soft small">plate</span></template>
+            <template v-if="item.summary">{{ pascals(item.summary.coldPa) }} <span class="soft small">{{ $say('shelf.fridge') }}</span><br>{{ pascals(item.summary.platePa) }} <span class="soft small">{{ $say('shelf.plate') }}</span></template>
           </div>
           <div class="tools no-print">
             <UButton v-for="[word, go] in toolsOf(item)" :key="word" variant="ghost" color="neutral" size="sm" :label="word" :aria-label="`${word} ${item.name}`" @click="go(item)" />
           </div>
         </li>
       </ul>
-      <p v-if="shelf.loadingMore.value" class="soft small" role="status">Fetching more …</p>
-      <p class="legend soft small">Each section is drawn to scale: left from the fridge, right on the plate after its time on the table.</p>
+      <p v-if="shelf.loadingMore.value" class="soft small" role="status">{{ $say('shelf.fetchingMore') }}</p>
+      <p class="legend soft small">{{ $say('shelf.eachSectionIsDrawnToScale') }}</p>
     </template>
   </main>
 </template>

@@ -13,6 +13,7 @@ import {
   type LotRecord,
 } from '../../shared/schemas/kitchen'
 import type { Problem } from '../../shared/schemas/problem'
+import { say } from '~/words/say'
 
 const CACHE = 'lumbik:kitchen'
 /** A card stays open this long for an answer; after that it is kept like every other change, ms. */
@@ -79,7 +80,7 @@ export const useKitchenStore = defineStore('kitchen', () => {
     outbox.put(
       'kitchen',
       server.value.id,
-      'the kitchen',
+      say('kitchen.theKitchen'),
       { version: server.value.version, value: kitchenDocument(server.value) },
       value,
     )

@@ -7,6 +7,7 @@ import type { Lever } from '#core/solve/elasticity'
 import type { Axis } from '#core/solve/map'
 import type { ProcessChange, Stop, WayId } from '#core/solve/rebalance'
 import type { Keeps, SwapWarning } from '#core/solve/swap'
+import { group, say } from './say'
 
 type Format = ReturnType<typeof useFormat>
 
@@ -19,13 +20,13 @@ export function axisWords(axis: Axis, doc: Bench, fmt: Format): { name: string, 
     case 'mass':
       return { name: lineName(doc, axis.lineId, fmt), unit: 'g' }
     case 'fat':
-      return { name: `Fat of ${lineName(doc, axis.lineId, fmt).toLowerCase()}`, unit: '%' }
+      return { name: say('balance.fatOf', { lineId: lineName(doc, axis.lineId, fmt).toLowerCase() }), unit: '%' }
     case 'acid':
-      return { name: `Acid of ${lineName(doc, axis.lineId, fmt).toLowerCase()}`, unit: '%' }
+      return { name: say('balance.acidOf', { lineId: lineName(doc, axis.lineId, fmt).toLowerCase() }), unit: '%' }
     case 'target':
-      return { name: 'Target of the pot', unit: fmt.unit.value }
+      return { name: say('balance.targetOfThePot'), unit: fmt.unit.value }
     case 'hold':
-      return { name: 'Hold', unit: 'min' }
+      return { name: say('balance.hold'), unit: 'min' }
   }
 }
 /** A value of an axis in the unit it is shown in. */
@@ -34,30 +35,20 @@ export function axisShown(axis: Axis, value: number, fmt: Format): number {
   return axis.kind === 'hold' ? value / 60 : value
 }
 
-export const WAY_WORDS: Record<WayId, string> = {
-  lines: 'A little of everything',
-  egg: 'By the egg',
-  butter: 'By the butter',
-  cream: 'By the cream',
-  starch: 'By the starch',
-  gelatin: 'With gelatine',
-  heat: 'Cook it through, then balance',
-  reduce: 'Reduce it further',
-  overnight: 'Leave it overnight',
-}
+export const WAY_WORDS = group<Record<WayId, string>>('balance.WAY_WORDS')
 
 /** "boil 3 min longer" */
 export function processWords(p: ProcessChange, fmt: Format): string {
   const more = p.to > p.from
   switch (p.kind) {
     case 'target':
-      return `target ${fmt.temp(p.from)} → ${fmt.temp(p.to)}`
+      return say('balance.target', { from: fmt.temp(p.from), to: fmt.temp(p.to) })
     case 'hold':
-      return `hold ${fmt.duration(p.from)} → ${fmt.duration(p.to)}`
+      return say('balance.hold2', { from: fmt.duration(p.from), to: fmt.duration(p.to) })
     case 'boil':
-      return `boil ${fmt.duration(Math.abs(p.to - p.from))} ${more ? 'longer' : 'less'}`
+      return say('balance.boil', { from: fmt.duration(Math.abs(p.to - p.from)), less: more ? say('balance.longer') : say('balance.less') })
     case 'chill':
-      return `in the cold ${fmt.duration(p.from)} → ${fmt.duration(p.to)}`
+      return say('balance.inTheCold', { from: fmt.duration(p.from), to: fmt.duration(p.to) })
   }
 }
 
@@ -65,29 +56,21 @@ export function processWords(p: ProcessChange, fmt: Format): string {
 export function stopWords(s: Stop, fmt: Format): string {
   switch (s.kind) {
     case 'bound':
-      return `${fmt.name(s.ingredientId).toLowerCase()} would have to change by more than three times`
+      return say('balance.wouldHaveToChangeByMore', { ingredientId: fmt.name(s.ingredientId).toLowerCase() })
     case 'pinned':
-      return 'what is pinned leaves too little to move'
+      return say('balance.whatIsPinnedLeavesTooLittle')
     case 'yolkLimit':
-      return 'the limit on yolk'
+      return say('balance.theLimitOnYolk')
     case 'costLimit':
-      return 'the limit on cost'
+      return say('balance.theLimitOnCost')
     case 'grainy':
-      return 'it would turn grainy'
+      return say('balance.itWouldTurnGrainy')
     case 'noSetter':
-      return 'nothing in it sets'
+      return say('balance.nothingInItSets')
   }
 }
 
-export const KEEPS_WORDS: Record<Keeps, string> = {
-  weight: 'Weight for weight',
-  acid: 'The same acid',
-  acidCitric: 'The same acid, with citric acid',
-  acidBlend: 'The same acid, with a sharper juice',
-  set: 'The same set',
-  sweetness: 'The same sweetness',
-  fat: 'The same fat',
-}
+export const KEEPS_WORDS = group<Record<Keeps, string>>('balance.KEEPS_WORDS')
 
 const SHARE_WORDS: [number, string][] = [
   [0.55, 'half'],
@@ -96,7 +79,7 @@ const SHARE_WORDS: [number, string][] = [
   [0.22, 'a fifth'],
   [0.18, 'a sixth'],
   [0.15, 'a seventh'],
-  [0.13, 'an eighth'],
+  [0.13, say('balance.anEighth')],
 ]
 /** "a sixth" */
 export function shareWords(share: number): string {
@@ -105,7 +88,7 @@ export function shareWords(share: number): string {
     value: [1 / 2, 1 / 3, 1 / 4, 1 / 5, 1 / 6, 1 / 7, 1 / 8][i]!,
     edge,
   })).sort((a, b) => Math.abs(a.value - share) - Math.abs(b.value - share))[0]!
-  return share > 0.62 ? `${Math.round(share * 10)} tenths` : near.words
+  return share > 0.62 ? say('balance.tenths', { share: Math.round(share * 10) }) : near.words
 }
 
 /** A plain warning of a swap. */
@@ -114,17 +97,17 @@ export function swapWarningWords(w: SwapWarning, fromId: string, toId: string, f
   const to = fmt.name(toId)
   switch (w.kind) {
     case 'acidWeak':
-      return `${to} carries ${shareWords(w.share)} of ${from}'s acid: weight for weight ${w.sets ? 'it will taste flat' : 'this will not set'}. Add about ${fmt.fixed(w.citricG, w.citricG < 10 ? 1 : 0)} g citric acid or ${fmt.fixed(w.lemonG / 1.03, 0)} ml lemon juice.`
+      return say('balance.carriesOfSAcidWeightFor', { to, share: shareWords(w.share), from, set: w.sets ? say('balance.itWillTasteFlat') : say('balance.thisWillNotSet'), citricG: fmt.fixed(w.citricG, w.citricG < 10 ? 1 : 0), lemonG: fmt.fixed(w.lemonG / 1.03, 0) })
     case 'acidStrong':
-      return `${to} is ${fmt.fixed(w.share, 1)} times as sharp as ${from}: take less of it, or it tastes harsh and sets lower in the pot.`
+      return say('balance.isTimesAsSharpAsTake', { to, share: fmt.fixed(w.share, 1), from })
     case 'noLongerHolds':
-      return `Weight for weight it no longer does what it should on the plate.`
+      return say('balance.weightForWeightItNoLonger')
     case 'fatLess':
-      return `${to} has less fat: for the same fat you bring ${fmt.fixed(w.waterG)} g more water, which loosens it.`
+      return say('balance.hasLessFatForTheSame', { to, waterG: fmt.fixed(w.waterG) })
     case 'waterMore':
-      return `${to} brings ${fmt.fixed(w.waterG)} g of water with it: the set is a little looser.`
+      return say('balance.bringsGOfWaterWithIt', { to, waterG: fmt.fixed(w.waterG) })
     case 'cannotKeepSet':
-      return `No amount of ${to.toLowerCase()} between a tenth and three times keeps the set${w.reach > 0.05 ? `: it reaches ${fmt.percent(w.reach)} of it` : ''}.`
+      return say('balance.noAmountOfBetweenATenth', { to: to.toLowerCase(), reach: w.reach > 0.05 ? say('balance.itReachesOfIt', { reach: fmt.percent(w.reach) }) : '' })
   }
 }
 
@@ -135,48 +118,42 @@ export function differenceWords(d: Difference, fmt: Format): string {
       const name = fmt.name(d.ingredientId).toLowerCase()
       if (d.otherId)
         return `${fmt.name(d.otherId).toLowerCase()} ${fmt.grams(d.from ?? 0)} → ${name} ${fmt.grams(d.to ?? 0)}`
-      if (d.from === null) return `${name} added, ${fmt.grams(d.to!)}`
-      if (d.to === null) return `${name} left out, ${fmt.grams(d.from)}`
-      return d.from === d.to ? `${name} of another strength` : `${name} ${fmt.grams(d.from)} → ${fmt.grams(d.to)}`
+      if (d.from === null) return say('balance.added', { name, to: fmt.grams(d.to!) })
+      if (d.to === null) return say('balance.leftOut', { name, from: fmt.grams(d.from) })
+      return d.from === d.to ? say('balance.ofAnotherStrength', { name }) : `${name} ${fmt.grams(d.from)} → ${fmt.grams(d.to)}`
     }
     case 'way':
-      return 'the way of making'
+      return say('balance.theWayOfMaking')
     case 'heat':
-      return 'the heat'
+      return say('balance.theHeat')
     case 'chill':
-      return 'the cold'
+      return say('balance.theCold')
     case 'vessel':
-      return 'tin, crust or losses'
+      return say('balance.tinCrustOrLosses')
     case 'use':
-      return 'what it must do'
+      return say('balance.whatItMustDo')
   }
 }
 
 /** "+12 %" of a ratio. */
 export const changeWords = (ratio: number, fmt: Format): string =>
   Math.abs(ratio - 1) < 0.005
-    ? 'as before'
+    ? say('balance.asBefore')
     : ratio >= 2.5
-      ? `${fmt.fixed(ratio, 1)} times`
+      ? say('balance.times', { ratio: fmt.fixed(ratio, 1) })
       : `${ratio > 1 ? '+' : '−'}${fmt.fixed(Math.abs(ratio - 1) * 100)} %`
 
-export const RATIO_WORDS: Record<RatioId, string> = {
-  sugarAcid: 'sugar : acid',
-  juiceCream: 'juice : cream',
-  yolkJuice: 'yolk : juice',
-  crumbButter: 'crumb : butter',
-  sugarWhite: 'sugar : white',
-}
+export const RATIO_WORDS = group<Record<RatioId, string>>('balance.RATIO_WORDS')
 
 /** The basis, always written. */
 export function basisOfWords(b: PercentBasis, doc: Bench, fmt: Format): string {
   switch (b.kind) {
     case 'whole':
-      return '% of the whole'
+      return say('balance.ofTheWhole')
     case 'dairy':
-      return '% of the dairy'
+      return say('balance.ofTheDairy')
     case 'water':
-      return '% of the water phase'
+      return say('balance.ofTheWaterPhase')
     case 'line':
       return `${lineName(doc, b.lineId, fmt).toLowerCase()} = 100`
   }
@@ -184,12 +161,12 @@ export function basisOfWords(b: PercentBasis, doc: Bench, fmt: Format): string {
 
 /** A lever as its button says it. */
 export function leverWords(l: Lever, fmt: Format): { label: string, brings: string } {
-  const brings = `${changeWords(l.firmerBy, fmt)} firm${Math.abs(l.sharperBy - 1) >= 0.01 ? `, ${changeWords(l.sharperBy, fmt)} sour` : ''}`
+  const brings = say('balance.firm', { firmerBy: changeWords(l.firmerBy, fmt), sharperBy: Math.abs(l.sharperBy - 1) >= 0.01 ? say('balance.sour', { sharperBy: changeWords(l.sharperBy, fmt) }) : '' })
   if (l.kind === 'target')
-    return { label: `${fmt.degrees(Math.abs(l.to - l.from))} ${l.to > l.from ? 'hotter' : 'cooler'}`, brings }
-  if (l.kind === 'hold') return { label: `hold 1 min ${l.to > l.from ? 'longer' : 'less'}`, brings }
+    return { label: `${fmt.degrees(Math.abs(l.to - l.from))} ${l.to > l.from ? say('balance.hotter') : say('balance.cooler')}`, brings }
+  if (l.kind === 'hold') return { label: say('balance.hold1Min', { less: l.to > l.from ? say('balance.longer') : say('balance.less') }), brings }
   return {
-    label: `${fmt.grams(Math.abs(l.to - l.from))} ${l.to > l.from ? 'more' : 'less'} ${fmt.name(l.ingredientId!).toLowerCase()}`,
+    label: `${fmt.grams(Math.abs(l.to - l.from))} ${l.to > l.from ? say('balance.more') : say('balance.less')} ${fmt.name(l.ingredientId!).toLowerCase()}`,
     brings,
   }
 }

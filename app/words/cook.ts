@@ -9,128 +9,16 @@ import type { Cue, WorkReason, WorkStep } from '#core/plan/order'
 import type { PartStep } from '#core/formula/parts'
 import { COVER_NAMES, PLACE_NAMES } from './names'
 import { speak, type Spoken } from './findings'
+import { group, say } from './say'
 
 type Format = ReturnType<typeof useFormat>
 
-export const CUE_NAMES: Record<Cue, string> = {
-  line: 'coats the spoon; a line drawn through it holds',
-  volumeBack: 'back to the volume of the cream alone, foam fine and slow',
-  rollingBoil: 'a rolling boil that stirring does not stop',
-  thickBubble: 'thick, slow bubbles that plop',
-  clearBoil: 'boils clear, no grains on the spoon',
-  wobble: 'edge set, middle trembles like jelly; a skewer an inch from the rim comes out clean',
-  shine: 'smooth and shining',
-  softPeaks: 'soft peaks that just hold',
-  stiffPeaks: 'peaks that stand, still glossy',
-  handWarm: 'no warmer than your hand',
-  goldenEdge: 'golden at the tips',
-  golden: 'golden and dry to the touch',
-  softBall: 'a drop in cold water makes a soft ball',
-  glossyCool: 'thick, glossy, the bowl cool',
-  ribbon: 'falls in a ribbon that stays',
-  sandy: 'like damp sand',
-  sugarGone: 'no grain of sugar between the fingers',
-}
-export const REASON_WORDS: Record<WorkReason, string> = {
-  zestOil: 'sugar draws the oil out of the zest',
-  bloomEven: 'dry grains clump; swollen ones melt',
-  slurryNoLumps: 'dry starch makes lumps',
-  noDryYolk: 'whisk at once: sugar left on yolk makes hard specks',
-  bathForgives: 'slow heat forgives',
-  stirAlways: 'the pan\'s bottom is hotter than the thermometer says: stir without stopping',
-  temperSlow: 'a little hot mix into the egg first, whisking: egg in a hot pan scrambles',
-  burstsEven: 'the edge runs ahead: whisk between bursts',
-  waterLeaves: 'what leaves is the water; less water sets firmer',
-  smoothsCream: 'the boil smooths the cream and readies its protein',
-  starchLetsBoil: 'starch lets a custard boil',
-  killsAmylase: 'only a full boil stops the yolk\'s enzyme that thins starch overnight',
-  agarMelts: 'agar melts only at the boil',
-  panCarries: 'the hot pan goes on cooking it: out of the pan at once',
-  eggStrings: 'takes out egg strings and zest',
-  acidSetsCream: 'the acid sets the cream',
-  notTooHot: 'too hot, it curdles',
-  notTooCold: 'too cool, it sets while you stir',
-  acidThinsStarch: 'boiled with acid, starch thins',
-  acidWeakensGelatin: 'acid weakens gelatine: late and cool',
-  acidBreaksAgar: 'boiled with acid, agar breaks',
-  freshJuice: 'stays fresh off the heat',
-  butterEmulsion: 'too hot it splits to oil, too cold it lumps',
-  gelatinMelts: 'swollen gelatine melts in anything above 40 °C',
-  noStrings: 'colder, gelatine sets in strings on contact',
-  coldWhips: 'cold cream whips; warm cream turns to butter',
-  evenPour: 'by the scale, so that the last is not short',
-  bondsBase: 'a hot base bonds to the filling',
-  cleanBase: 'a cooled base keeps a clean line',
-  bakeCentre: 'the middle of the deepest part decides',
-  coverSurface: 'film on the surface: uncovered it skins, covered with air under it sweats',
-  stirOverIce: 'stirring over ice cools it in minutes',
-  freezeToUnmould: 'a frozen edge leaves the metal clean',
-  warmEdge: 'warm the rim with a cloth, lift straight up',
-  hotKnife: 'hot wet knife, wiped after every cut',
-  butterSoftens: 'held by butter: it softens as it warms',
-}
-export const PROBE_NAMES = {
-  bulk: 'probe in the middle of the mix, off the bottom',
-  deepestMiddle: 'probe to half depth in the middle of the deepest part',
-} as const
+export const CUE_NAMES = group<Record<Cue, string>>('cook.CUE_NAMES')
+export const REASON_WORDS = group<Record<WorkReason, string>>('cook.REASON_WORDS')
+export const PROBE_NAMES = group<{ bulk: string, deepestMiddle: string }>('cook.PROBE_NAMES')
 
-const PART_WORDS: Record<PartStep, [title: string, how: string]> = {
-  asWritten: ['Make it as it was written', ''],
-  crush: ['Crush the biscuits', 'to an even crumb'],
-  meltButter: ['Melt the butter, mix it in', ''],
-  press: ['Press into the tin', 'with the base of a glass, even to the corners'],
-  chillBase: ['Chill the base', ''],
-  rub: ['Rub the butter into the dry', 'then bring together, no more than needed'],
-  rollOut: ['Roll out and line', 'press into the corners, trim'],
-  rest: ['Rest it cold', ''],
-  dock: ['Prick the base', ''],
-  bakeBlind: ['Bake blind, weighted', 'paper and beans up to the rim'],
-  bakeOpen: ['Bake on, without the weights', ''],
-  bakeBase: ['Bake the base', ''],
-  whiskEggs: ['Whisk eggs and sugar', ''],
-  foldFlour: ['Sift the flour over, fold', ''],
-  bakeSponge: ['Bake the sponge', ''],
-  starchPaste: ['Cook cornflour and water to a clear paste, cool it', 'it holds the water that would weep'],
-  beatWhites: ['Beat the whites', 'a clean bowl, no trace of yolk'],
-  sugarIn: ['Sugar in by the spoonful, beating', ''],
-  pasteIn: ['Beat in the cooled paste', ''],
-  warmWhites: [
-    'Warm whites and sugar over the bath, whisking',
-    'measure it: the temperature and the time make it cooked',
-  ],
-  boilSugar: ['Boil sugar and water', 'it burns deep: stay with it, nobody near'],
-  pourSugar: [
-    'Pour the syrup down the side, beating',
-    'what it warms the whites to is no proof that they are cooked',
-  ],
-  beatCool: ['Beat until cool', ''],
-  whipCream: ['Whip the cream', 'cold bowl, cold cream'],
-  spread: ['Spread or pipe it on', 'to the edge, so that it holds'],
-  brown: ['Brown it', ''],
-}
-export const PART_NAMES: Record<PartKind, { name: string, how: string }> = {
-  crumbChilled: {
-    name: 'Crumb, chilled',
-    how: 'Biscuit and butter, pressed and set cold. No oven; softens on the table.',
-  },
-  crumbBaked: { name: 'Crumb, baked', how: 'Pressed, then ten minutes in the oven. Crisper; cuts cleaner.' },
-  shortbread: { name: 'Shortbread', how: 'Flour, butter, sugar 3 : 2 : 1, pressed and baked.' },
-  blindShell: { name: 'Shell, baked blind', how: 'Sweet pastry, rolled, weighted, baked before it is filled.' },
-  spongeBase: { name: 'Sponge', how: 'Whisked egg sponge, thin; takes up what weeps.' },
-  meringueCold: {
-    name: 'Meringue, beaten cold',
-    how: 'Sugar beaten in by the spoon, with a starch paste against weeping. The whites stay raw inside.',
-  },
-  meringueWarm: {
-    name: 'Meringue, warmed over a bath',
-    how: 'Whites and sugar brought to a measured temperature, then beaten. The one that counts as cooked.',
-  },
-  meringueBoiled: {
-    name: 'Meringue, boiled sugar',
-    how: 'Syrup at 118–121 °C poured on beating whites. Holds best; a pour is no proof.',
-  },
-  whippedTop: { name: 'Whipped cream', how: 'Softly whipped, a little sugar. On the day.' },
-}
+const PART_WORDS = group<Record<PartStep, [title: string, how: string]>>('cook.PART_WORDS')
+export const PART_NAMES = group<Record<PartKind, { name: string, how: string }>>('cook.PART_NAMES')
 
 export interface SpokenStep {
   title: string
@@ -181,125 +69,125 @@ function sayStep(
     const [title, how] = PART_WORDS[s.code.slice(5) as PartStep]
     return [
       title,
-      [how, n('holdMin') ? `hold ${fmt.fixed(n('holdMin'), 1)} min` : ''].filter(Boolean).join('; '),
-      [n('oven') ? `oven ${to}` : to, took].filter(Boolean).join(', '),
+      [how, n('holdMin') ? say('cook.holdMin', { holdMin: fmt.fixed(n('holdMin'), 1) }) : ''].filter(Boolean).join('; '),
+      [n('oven') ? say('cook.oven', { to }) : to, took].filter(Boolean).join(', '),
     ]
   }
   const scale = n('tare')
-    ? `the scale reads ${fmt.grams(n('panG'))} with the pan`
-    : `${fmt.grams(n('panG'))} in the pan, without its weight`
-  const held = n('holdS') > 0 ? `, then hold ${fmt.duration(n('holdS'))}` : ''
+    ? say('cook.theScaleReadsWithThePan', { panG: fmt.grams(n('panG')) })
+    : say('cook.inThePanWithoutItsWeight', { panG: fmt.grams(n('panG')) })
+  const held = n('holdS') > 0 ? say('cook.thenHold', { holdS: fmt.duration(n('holdS')) }) : ''
   const about =
-    n('reachedS') >= 0 ? `${to} at about ${fmt.duration(n('reachedS'))}${held}` : `${to} (it stalls short of it)`
+    n('reachedS') >= 0 ? say('cook.atAbout', { to, reachedS: fmt.duration(n('reachedS')), held }) : say('cook.itStallsShortOfIt', { to })
   switch (s.code) {
     case 'zestSugar':
-      return ['Rub the zest into the sugar', '', '']
+      return [say('cook.rubTheZestIntoTheSugar'), '', '']
     case 'bloom':
-      return ['Swell the gelatine in cold water', `${fmt.grams(n('waterG'))} of water; squeeze leaves out`, took]
+      return [say('cook.swellTheGelatineInColdWater'), say('cook.ofWaterSqueezeLeavesOut', { waterG: fmt.grams(n('waterG')) }), took]
     case 'slurry':
-      return ['Stir the starch smooth with a little of the cold liquid', '', '']
+      return [say('cook.stirTheStarchSmoothWithA'), '', '']
     case 'mixCold':
-      return ['Whisk together, cold', 'without beating in air', '']
+      return [say('cook.whiskTogetherCold'), say('cook.withoutBeatingInAir'), '']
     case 'meltFirst':
-      return ['Melt together first', 'low heat', to]
+      return [say('cook.meltTogetherFirst'), say('cook.lowHeat'), to]
     case 'temperEggs':
-      return ['Temper the eggs in', 'whisk a ladle of the warm mix into them, then all back', '']
+      return [say('cook.temperTheEggsIn'), say('cook.whiskALadleOfTheWarm'), '']
     case 'heatBath':
-      return ['Over simmering water, stir', 'the bowl must not touch the water', about]
+      return [say('cook.overSimmeringWaterStir'), say('cook.theBowlMustNotTouchThe'), about]
     case 'heatDirect':
-      return ['Low heat, stir without stopping', '', about]
+      return [say('cook.lowHeatStirWithoutStopping'), '', about]
     case 'heatMicrowave':
-      return ['Microwave in bursts', `${n('bursts')} bursts of 20 s, whisk between`, about]
+      return [say('cook.microwaveInBursts'), say('cook.burstsOf20SWhiskBetween', { bursts: n('bursts') }), about]
     case 'boilDown':
-      return ['Boil it down', scale, `boiling, ${took} in all`]
+      return [say('cook.boilItDown'), scale, say('cook.boilingInAll', { took })]
     case 'boilHold':
       return [
-        'Boil',
-        `${n('holdS') ? `${fmt.duration(n('holdS'))} from the first bubble; ` : ''}${scale}`,
-        `${took} in all`,
+        say('cook.boil'),
+        `${n('holdS') ? `${say('cook.fromTheFirstBubble', { holdS: fmt.duration(n('holdS')) })} ` : ''}${scale}`,
+        say('cook.inAll', { took }),
       ]
     case 'boilStarch':
-      return ['Bring to a full bubble, whisking', `keep it there ${fmt.duration(n('holdS'))}`, about]
+      return [say('cook.bringToAFullBubbleWhisking'), say('cook.keepItThere', { holdS: fmt.duration(n('holdS')) }), about]
     case 'boilAgar':
-      return ['Boil the agar clear', `keep it there ${fmt.duration(n('holdS'))}`, about]
+      return [say('cook.boilTheAgarClear'), say('cook.keepItThere', { holdS: fmt.duration(n('holdS')) }), about]
     case 'offHeat':
-      return ['Off the heat and out of the pan', '', '']
+      return [say('cook.offTheHeatAndOutOf'), '', '']
     case 'strain':
-      return ['Strain', '', '']
+      return [say('cook.strain'), '', '']
     case 'coolTo':
-      return ['Let it cool, stirring now and then', '', `to ${to}, about ${took}`]
+      return [say('cook.letItCoolStirringNowAnd'), '', say('cook.toAbout', { to, took })]
     case 'juiceIn':
-      return ['Stir the juice in', '', `mix at ${to}, then ${fmt.temp(n('afterC'))}`]
+      return [say('cook.stirTheJuiceIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })]
     case 'butterIn':
       return [
-        'Butter in',
-        doc.school === 'emulsified' ? 'soft, a spoonful at a time, under the blender' : 'cubes, whisking',
-        `mix at ${to}, then ${fmt.temp(n('afterC'))}`,
+        say('cook.butterIn'),
+        doc.school === 'emulsified' ? say('cook.softASpoonfulAtATime') : say('cook.cubesWhisking'),
+        say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) }),
       ]
     case 'gelatinIn':
-      return ['Melt the gelatine in', '', `mix at ${to}`]
+      return [say('cook.meltTheGelatineIn'), '', say('cook.mixAt', { to })]
     case 'yolkIn':
-      return ['Temper the yolks in', '', `mix at ${to}, then ${fmt.temp(n('afterC'))}`]
+      return [say('cook.temperTheYolksIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })]
     case 'stirIn':
-      return ['Stir in', '', `mix at ${to}, then ${fmt.temp(n('afterC'))}`]
+      return [say('cook.stirIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })]
     case 'whip':
-      return ['Whip the cream', '', `from ${to}`]
+      return [say('cook.whipTheCream'), '', say('cook.from', { to })]
     case 'beatWhites':
-      return ['Beat the whites', '', '']
+      return [say('cook.beatTheWhites'), '', '']
     case 'fold':
       return [
-        'Fold together',
-        'a little first to loosen, then the rest, turning the bowl',
-        `base at ${to}, ends at ${fmt.temp(n('afterC'))}`,
+        say('cook.foldTogether'),
+        say('cook.aLittleFirstToLoosenThen'),
+        say('cook.baseAtEndsAt', { to, afterC: fmt.temp(n('afterC')) }),
       ]
     case 'blend':
-      return ['Blend smooth', 'blade under the surface', '']
+      return [say('cook.blendSmooth'), say('cook.bladeUnderTheSurface'), '']
     case 'pour':
       return [
-        'Pour',
-        `${fmt.grams(n('eachG'))} into ${n('count') === 1 ? 'it' : `each of ${n('count')}`}; ${fmt.mm(n('depthM'))} deep`,
-        `at ${to}`,
+        say('cook.pour'),
+        say('cook.intoDeep', { eachG: fmt.grams(n('eachG')), count: n('count') === 1 ? say('cook.it') : say('cook.eachOf', { count: n('count') }), depthM: fmt.mm(n('depthM')) }),
+        say('cook.at', { to }),
       ]
     case 'lean':
-      return [`Lean the glasses ${fmt.fixed(n('deg'))}°`, `the high side stands ${fmt.mm(n('highM'))}`, '']
+      return [say('cook.leanTheGlasses', { deg: fmt.fixed(n('deg')) }), say('cook.theHighSideStands', { highM: fmt.mm(n('highM')) }), '']
     case 'bake':
       return [
-        'Bake',
-        `oven ${fmt.temp(n('dialC'))}${n('fan') ? ', fan on' : ', no fan'}${n('bath') ? ', in a water bath' : ''}`,
-        `middle ${to}, about ${took}`,
+        say('cook.bake'),
+        say('cook.oven2', { dialC: fmt.temp(n('dialC')), noFan: n('fan') ? say('cook.fanOn') : say('cook.noFan'), inAWaterBath: n('bath') ? say('cook.inAWaterBath') : '' }),
+        say('cook.middleAbout', { to, took }),
       ]
     case 'iceBath':
-      return ['Stir over ice', '', `${took}, to ${to}`]
+      return [say('cook.stirOverIce'), '', say('cook.to', { took, to })]
     case 'chill': {
       const kind = s.params.place as PlaceKind
       const place = placeName(String(s.params.placeId)) ?? PLACE_NAMES[kind]
       return [
         kind === 'bench'
-          ? 'Rest on the bench'
+          ? say('cook.restOnTheBench')
           : kind === 'freezer'
-            ? `Into the freezer: ${place}`
-            : `Into the cold: ${place}`,
+            ? say('cook.intoTheFreezer', { place })
+            : say('cook.intoTheCold', { place }),
         COVER_NAMES[s.params.cover as Cover],
-        `${took}; the middle then at ${to}`,
+        say('cook.theMiddleThenAt', { took, to }),
       ]
     }
     case 'unmould':
-      return ['Take it out of its mould', '', s.tempC === null ? '' : `mean ${to}`]
+      return [say('cook.takeItOutOfItsMould'), '', s.tempC === null ? '' : say('cook.mean', { to })]
     case 'temper':
       return [
-        'Take it out of the cold',
+        say('cook.takeItOutOfTheCold'),
         '',
-        s.timeS === null ? `to ${to}: not within the time looked at` : `${took} before it is eaten, to ${to}`,
+        s.timeS === null ? say('cook.toNotWithinTheTimeLooked', { to }) : say('cook.beforeItIsEatenTo', { took, to }),
       ]
     case 'cut':
-      return [`Cut ${n('portions')}`, `${fmt.grams(n('portionG'))} each, ${fmt.mm(n('heightM'))} high`, '']
+      return [say('cook.cut', { portions: n('portions') }), say('cook.eachHigh', { portionG: fmt.grams(n('portionG')), heightM: fmt.mm(n('heightM')) }), '']
     case 'portion':
-      return [`Portion: ${n('portions')}`, `${fmt.grams(n('portionG'))} each`, '']
+      return [say('cook.portion', { portions: n('portions') }), say('cook.each', { portionG: fmt.grams(n('portionG')) }), '']
     default:
       return [
-        'Serve',
-        `${fmt.duration(n('tableTimeS'))} on the table`,
-        `from ${to}; stands ${s.timeS === null ? '4 h or more' : fmt.duration(s.timeS)}`,
+        say('cook.serve'),
+        say('cook.onTheTable', { tableTimeS: fmt.duration(n('tableTimeS')) }),
+        say('cook.fromStands', { to, timeS: s.timeS === null ? say('cook.n4HOrMore') : fmt.duration(s.timeS) }),
       ]
   }
 }
@@ -309,47 +197,41 @@ export function variantWords(code: VariantCode, doc: Bench, fmt: Format): { name
   const { oven } = doc.heat
   switch (code) {
     case 'planned':
-      return { name: 'as planned', why: '' }
+      return { name: say('cook.asPlanned'), why: '' }
     case 'halfBatch':
-      return { name: 'half the batch', why: 'less to warm on the same heat' }
+      return { name: say('cook.halfTheBatch'), why: say('cook.lessToWarmOnTheSame') }
     case 'doubleBatch':
-      return { name: 'twice the batch', why: 'the same heat, twice to warm' }
+      return { name: say('cook.twiceTheBatch'), why: say('cook.theSameHeatTwiceToWarm') }
     case 'fourfoldBatch':
-      return { name: 'four times', why: 'more surface steams, the pan is wider; the bottom is ahead for longer' }
+      return { name: say('cook.fourTimes'), why: say('cook.moreSurfaceSteamsThePanIs') }
     case 'moreHeat':
-      return { name: 'half as much heat again', why: 'quicker, and the bottom runs further ahead' }
+      return { name: say('cook.halfAsMuchHeatAgain'), why: say('cook.quickerAndTheBottomRunsFurther') }
     case 'seaLevel':
-      return { name: 'at sea level', why: 'water boils at 100 °C' }
+      return { name: say('cook.atSeaLevel'), why: say('cook.waterBoilsAt100C') }
     case 'highUp':
       return {
-        name: `at ${fmt.fixed(HIGH_UP_M)} m`,
-        why: 'water boils cooler: a bath gives less, a boil is no longer as hot',
+        name: say('cook.atM', { HIGHUPM: fmt.fixed(HIGH_UP_M) }),
+        why: say('cook.waterBoilsCoolerABathGives'),
       }
     case 'doubleSameTin':
-      return { name: 'twice the mix, same tin', why: 'twice as deep: heat has to come from further away' }
+      return { name: say('cook.twiceTheMixSameTin'), why: say('cook.twiceAsDeepHeatHasTo') }
     case 'doubleTwoTins':
-      return { name: 'twice the mix, two tins', why: 'as deep as before: bakes as before' }
+      return { name: say('cook.twiceTheMixTwoTins'), why: say('cook.asDeepAsBeforeBakesAs') }
     case 'otherMaterial':
       return doc.assembly.vessel.material === 'glass'
-        ? { name: 'in metal', why: 'metal passes heat at once' }
-        : { name: 'in glass', why: 'glass warms slowly; most cooks then take the oven 15 °C lower' }
+        ? { name: say('cook.inMetal'), why: say('cook.metalPassesHeatAtOnce') }
+        : { name: say('cook.inGlass'), why: say('cook.glassWarmsSlowlyMostCooksThen') }
     case 'fanToggled':
       return oven.fan
-        ? { name: 'without the fan', why: 'still air gives less heat' }
-        : { name: 'with the fan', why: 'moving air gives more heat' }
+        ? { name: say('cook.withoutTheFan'), why: say('cook.stillAirGivesLessHeat') }
+        : { name: say('cook.withTheFan'), why: say('cook.movingAirGivesMoreHeat') }
     case 'warmStart':
-      return { name: `poured at ${fmt.temp(WARM_START_C)}`, why: 'it starts further on' }
+      return { name: say('cook.pouredAt', { WARMSTARTC: fmt.temp(WARM_START_C) }), why: say('cook.itStartsFurtherOn') }
     case 'bathToggled':
       return oven.bath
-        ? { name: 'without the water bath', why: 'sides and base see the oven' }
-        : { name: 'in a water bath', why: 'water keeps sides and base below the boil' }
+        ? { name: say('cook.withoutTheWaterBath'), why: say('cook.sidesAndBaseSeeTheOven') }
+        : { name: say('cook.inAWaterBath2'), why: say('cook.waterKeepsSidesAndBaseBelow') }
   }
 }
 
-export const TIMED_WORDS: Record<Timed, { name: string, rule: string }> = {
-  bake: { name: 'Bake', rule: 'by depth: twice as deep takes 2.3 times' },
-  reduce: { name: 'Reduce', rule: 'by the water to boil off, over the heat that is left for it' },
-  microwave: { name: 'Microwave', rule: 'by weight, over the power' },
-  chill: { name: 'Chill', rule: 'by depth: shallow in proportion, deep with its square' },
-  whip: { name: 'Whip', rule: 'by nothing: the whisk works a spoonful at a time; the bowl sets the limit' },
-}
+export const TIMED_WORDS = group<Record<Timed, { name: string, rule: string }>>('cook.TIMED_WORDS')

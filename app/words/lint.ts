@@ -1,6 +1,7 @@
 /** What the lint found, in words: what, why it matters, and the fixes. */
 import type { Lint, LintFix } from '#core/formats/lint'
 import { CUP_NAMES } from './names'
+import { say } from './say'
 
 type Format = ReturnType<typeof useFormat>
 
@@ -11,62 +12,62 @@ export function lintWords(l: Lint, fmt: Format): { title: string, why: string } 
   switch (l.code) {
     case 'listedUnused':
       return {
-        title: `${cap(name)} is listed and never used.`,
-        why: 'No step says when it goes in. Acid, butter and gelatine do different things early and late.',
+        title: say('lint.isListedAndNeverUsed', { name: cap(name) }),
+        why: say('lint.noStepSaysWhenItGoes'),
       }
     case 'usedUnlisted':
-      return { title: `A step uses ${name}, which is not listed.`, why: 'Without its grams the balance is wrong.' }
+      return { title: say('lint.aStepUsesWhichIsNot', { name }), why: say('lint.withoutItsGramsTheBalanceIs') }
     case 'amountMissing':
-      return { title: `“${l.at}” has no amount.`, why: 'Every line counts towards the set or the taste.' }
+      return { title: say('lint.hasNoAmount', { at: l.at }), why: say('lint.everyLineCountsTowardsTheSet') }
     case 'fruitTwice':
       return {
-        title: `The same fruit gives ${p.first} and ${p.second}.`,
-        why: 'One fruit gives one of the two only: it is spent.',
+        title: say('lint.theSameFruitGivesAnd', { first: p.first, second: p.second }),
+        why: say('lint.oneFruitGivesOneOfThe'),
       }
     case 'percentagesOff':
       return {
-        title: `The percentages add up to ${p.sum}.`,
-        why: 'Shares of the whole make 100; of a chosen line, that line is 100.',
+        title: say('lint.thePercentagesAddUpTo', { sum: p.sum }),
+        why: say('lint.sharesOfTheWholeMake100'),
       }
     case 'tinNoSize':
       return {
-        title: `A tin of ${name} with no size.`,
-        why: 'Tins run from 170 to 397 g: the acid that sets them is a quarter out, or half.',
+        title: say('lint.aTinOfWithNoSize', { name }),
+        why: say('lint.tinsRunFrom170To397'),
       }
     case 'zestNeverAdded':
       return {
-        title: 'Zest is grated and never added.',
-        why: 'Most of the scent is in it; late in the pot it stays fresh.',
+        title: say('lint.zestIsGratedAndNeverAdded'),
+        why: say('lint.mostOfTheScentIsIn'),
       }
     case 'twoTemperatures':
       return {
-        title: `One step gives two temperatures: ${p.first} and ${p.second}.`,
-        why: 'They are not the same heat, and egg sets within a few degrees.',
+        title: say('lint.oneStepGivesTwoTemperaturesAnd', { first: p.first, second: p.second }),
+        why: say('lint.theyAreNotTheSameHeat'),
       }
     case 'gelatinNoGrade':
       return {
-        title: 'Gelatine with no grade.',
-        why: 'Leaf and powder differ in strength by up to a third; leaves differ in weight too.',
+        title: say('lint.gelatineWithNoGrade'),
+        why: say('lint.leafAndPowderDifferInStrength'),
       }
     case 'yolkWeight':
       return {
-        title: `A yolk of ${fmt.fixed(Number(p.eachG), 1)} g does not fit its grade.`,
-        why: `A ${p.grade} yolk weighs about ${fmt.fixed(Number(p.gradeG), 1)} g; half an ounce is a medium one's.`,
+        title: say('lint.aYolkOfGDoesNot', { eachG: fmt.fixed(Number(p.eachG), 1) }),
+        why: say('lint.aYolkWeighsAboutGHalf', { grade: p.grade, gradeG: fmt.fixed(Number(p.gradeG), 1) }),
       }
     case 'mixedCups':
       return {
-        title: `Cups of two countries: ${p.systems}.`,
-        why: 'A US cup is 237 ml, a metric one 250: the balance between cups stays only if they are the same.',
+        title: say('lint.cupsOfTwoCountries', { systems: p.systems }),
+        why: say('lint.aUSCupIs237Ml'),
       }
     case 'vesselOverflows':
       return {
-        title: `The filling does not fit: ${fmt.fixed(Number(p.mixMl))} ml into about ${fmt.fixed(Number(p.vesselMl))} ml (${l.at}).`,
-        why: 'Scale it under Stock, or take another tin under Shape.',
+        title: say('lint.theFillingDoesNotFitMl', { mixMl: fmt.fixed(Number(p.mixMl)), vesselMl: fmt.fixed(Number(p.vesselMl)), at: l.at }),
+        why: say('lint.scaleItUnderStockOrTake'),
       }
     case 'vesselShallow':
       return {
-        title: `The filling is thin in there: ${fmt.fixed(Number(p.mixMl))} ml in about ${fmt.fixed(Number(p.vesselMl))} ml (${l.at}).`,
-        why: 'It bakes and cools far quicker than the text says.',
+        title: say('lint.theFillingIsThinInThere', { mixMl: fmt.fixed(Number(p.mixMl)), vesselMl: fmt.fixed(Number(p.vesselMl)), at: l.at }),
+        why: say('lint.itBakesAndCoolsFarQuicker'),
       }
   }
 }
@@ -75,17 +76,17 @@ export function lintWords(l: Lint, fmt: Format): { title: string, why: string } 
 export function fixWords(f: LintFix, fmt: Format): string {
   switch (f.kind) {
     case 'removeLine':
-      return 'take the line out'
+      return say('lint.takeTheLineOut')
     case 'replaceLine':
-      return f.text.trim() ? `make it “${f.text.trim()}”` : 'take the line out'
+      return f.text.trim() ? say('lint.makeIt', { text: f.text.trim() }) : say('lint.takeTheLineOut')
     case 'addLine':
-      return `list ${f.text}`
+      return say('lint.list', { text: f.text })
     case 'addStep':
-      return `add a step: “${f.text}”`
+      return say('lint.addAStep', { text: f.text })
     case 'replaceStep':
-      return `make it “${f.text.length > 60 ? `${f.text.slice(0, 57)}…` : f.text}”`
+      return say('lint.makeIt', { text: f.text.length > 60 ? `${f.text.slice(0, 57)}…` : f.text })
     case 'cups':
-      return `all of them ${CUP_NAMES[f.cups]}`
+      return say('lint.allOfThem', { cups: CUP_NAMES[f.cups] })
     case 'leafGrade':
       return f.grade
     case 'can':
@@ -93,7 +94,7 @@ export function fixWords(f: LintFix, fmt: Format): string {
     case 'eggGrade':
       return f.grade
     case 'answerLine':
-      return 'give the amount'
+      return say('lint.giveTheAmount')
   }
 }
 const cap = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)

@@ -1,16 +1,11 @@
 /** What the reader of pasted text assumed and asks, in words. */
 import type { Basis, Question } from '#core/formats/readText'
 import { EGG_GRADES } from '#core/base/ingredients/measures'
+import { group, say } from './say'
 
 type Format = ReturnType<typeof useFormat>
-const MEASURES = {
-  cup: 'cup',
-  tablespoon: 'tablespoon',
-  teaspoon: 'teaspoon',
-  fluidOunce: 'fluid ounce',
-  pint: 'pint',
-} as const
-const SYSTEMS = { us: 'US', metric: 'metric', australian: 'Australian', imperial: 'imperial' } as const
+const MEASURES = group<{ cup: string, tablespoon: string, teaspoon: string, fluidOunce: string, pint: string }>('reading.MEASURES')
+const SYSTEMS = group<{ us: string, metric: string, australian: string, imperial: string }>('reading.SYSTEMS')
 const PARTS = { whole: 'egg', yolk: 'yolk', white: 'white' } as const
 
 /** "US cup 236.6 ml, 203 g caster sugar" */
@@ -19,31 +14,31 @@ export function basisWords(b: Basis, ingredient: string, fmt: Format): string {
     case 'weighed':
       return 'weighed'
     case 'ounce':
-      return 'ounce by weight, 28.35 g'
+      return say('reading.ounceByWeight2835G')
     case 'millilitres':
-      return `${fmt.fixed(b.gPerMl, 2)} g per ml`
+      return say('reading.gPerMl', { gPerMl: fmt.fixed(b.gPerMl, 2) })
     case 'measure':
       return `${SYSTEMS[b.system]} ${MEASURES[b.measure]} ${fmt.fixed(b.ml, 1)} ml, ${fmt.fixed(b.eachG, b.eachG < 20 ? 1 : 0)} g ${ingredient.toLowerCase()}${b.how ? `, ${b.how}` : ''}`
     case 'egg':
-      return `${EGG_GRADES[b.grade].label} ${PARTS[b.part]}, ${fmt.fixed(b.eachG, 1)} g each`
+      return say('reading.gEach', { label: EGG_GRADES[b.grade].label, part: PARTS[b.part], eachG: fmt.fixed(b.eachG, 1) })
     case 'fruit':
-      return `a ${b.size} ${b.fruit.replace(/^(large|big) /, '')} gives ${fmt.fixed(b.eachG, b.eachG < 10 ? 1 : 0)} g ${b.part}, ± ${fmt.percent(b.lnSigma)}: weigh yours`
+      return say('reading.aGivesGWeighYours', { size: b.size, big: b.fruit.replace(/^(large|big) /, ''), eachG: fmt.fixed(b.eachG, b.eachG < 10 ? 1 : 0), part: b.part, lnSigma: fmt.percent(b.lnSigma) })
     case 'stick':
-      return 'US stick, 113.4 g'
+      return say('reading.uSStick1134G')
     case 'answered':
-      return 'as you said'
+      return say('reading.asYouSaid')
     case 'written':
-      return b.gPerMl === null ? 'the grams in brackets' : `the ml in brackets, ${fmt.fixed(b.gPerMl, 2)} g per ml`
+      return b.gPerMl === null ? say('reading.theGramsInBrackets') : say('reading.theMlInBracketsGPer', { gPerMl: fmt.fixed(b.gPerMl, 2) })
     case 'can':
-      return `can of ${fmt.grams(b.canG)}, kept whole`
+      return say('reading.canOfKeptWhole', { canG: fmt.grams(b.canG) })
     case 'leaf':
-      return `${b.grade} leaf, ${fmt.fixed(b.eachG, 1)} g each, kept whole`
+      return say('reading.leafGEachKeptWhole', { grade: b.grade, eachG: fmt.fixed(b.eachG, 1) })
     case 'packet':
-      return `packet of powder, ${fmt.fixed(b.eachG, 1)} g`
+      return say('reading.packetOfPowderG', { eachG: fmt.fixed(b.eachG, 1) })
     case 'pinch':
-      return `a pinch, about ${fmt.fixed(b.eachG, 1)} g`
+      return say('reading.aPinchAboutG', { eachG: fmt.fixed(b.eachG, 1) })
     case 'percent':
-      return 'of a kilogram in all'
+      return say('reading.ofAKilogramInAll')
     case 'sum':
       return b.of.map(x => basisWords(x, ingredient, fmt)).join(' + ')
   }
@@ -53,24 +48,24 @@ export function basisWords(b: Basis, ingredient: string, fmt: Format): string {
 export function questionWords(q: Question): string {
   switch (q.kind) {
     case 'cups':
-      return 'Whose cups and spoons are these?'
+      return say('reading.whoseCupsAndSpoonsAreThese')
     case 'eggGrade':
-      return q.word ? `Which “${q.word}” eggs?` : 'Which eggs?'
+      return q.word ? say('reading.whichEggs', { word: q.word }) : say('reading.whichEggs2')
     case 'ounce':
-      return 'Fluid ounces or ounces by weight?'
+      return say('reading.fluidOuncesOrOuncesByWeight')
     case 'amount':
       return q.reason === 'range'
-        ? `${q.low} to ${q.high} ${q.unit}: how many grams do you use?`
+        ? say('reading.toHowManyGramsDoYou', { low: q.low, high: q.high, unit: q.unit })
         : q.reason === 'unit'
-          ? `How many grams is this ${q.unit ? `“${q.unit}”` : 'amount'}?`
-          : 'No amount is given. How many grams?'
+          ? say('reading.howManyGramsIsThis', { amount: q.unit ? `“${q.unit}”` : say('reading.amount') })
+          : say('reading.noAmountIsGivenHowMany')
     case 'ingredient':
-      return q.suggestion ? `“${q.words}” is not known. What is it?` : `“${q.words}” cannot be read. What is it?`
+      return q.suggestion ? say('reading.isNotKnownWhatIsIt', { words: q.words }) : say('reading.cannotBeReadWhatIsIt', { words: q.words })
     case 'fruitPart':
-      return 'The juice of it, the zest, or both?'
+      return say('reading.theJuiceOfItTheZest')
     case 'can':
-      return 'How large is the can?'
+      return say('reading.howLargeIsTheCan')
     case 'leafGrade':
-      return 'Which grade of leaf?'
+      return say('reading.whichGradeOfLeaf')
   }
 }

@@ -4,6 +4,7 @@ import { findIngredient } from '#core/base/ingredients/ingredients'
 import type { Fruit } from '#core/base/ingredients/measures'
 import { fruitOf } from '#core/plan/fruit'
 import type { LotMethod } from '#core/kitchen/strength'
+import { group, say } from './say'
 
 export const PART_NAMES: Record<FruitPart, string> = {
   juice: 'juice',
@@ -18,30 +19,23 @@ export function fruitName(fruit: Fruit | string): string {
   return f ? `${f.words[0]!.replace(/^(?:large|big) /, '')}, ${f.size}` : 'fruit'
 }
 
-export const METHOD_WORDS: Record<LotMethod['kind'], { name: string, how: string }> = {
-  entered: { name: 'Entered', how: 'from a label, or known otherwise' },
-  titration: { name: 'Titration', how: 'weigh 1–2 g, titrate to pink' },
-  refractometer: { name: 'Refractometer', how: '°Brix, corrected for the acid' },
-  pH: { name: 'pH', how: 'by meter or by paper' },
-  taste: { name: 'Taste against a known', how: 'thin both until they match' },
-  blend: { name: 'Blend', how: 'worked out from what went in' },
-}
+export const METHOD_WORDS = group<Record<LotMethod['kind'], { name: string, how: string }>>('stock.METHOD_WORDS')
 
 /** What to do with what is left of an ingredient; common practice. */
 export function leftoverWords(ingredientId: string): string {
   const row = findIngredient(ingredientId)
-  if (ingredientId === 'white') return 'freeze, or meringue'
-  if (ingredientId === 'yolk_sep') return 'freeze with a tenth of sugar, or more curd'
+  if (ingredientId === 'white') return say('stock.freezeOrMeringue')
+  if (ingredientId === 'yolk_sep') return say('stock.freezeWithATenthOfSugar')
   switch (row?.group) {
     case 'juice':
-      return 'freeze it in weighed bags'
+      return say('stock.freezeItInWeighedBags')
     case 'egg':
-      return 'keep for the next batch'
+      return say('stock.keepForTheNextBatch')
     case 'dairy':
-      return 'whip it, or the next posset'
+      return say('stock.whipItOrTheNextPosset')
     case 'zest':
-      return 'rub into sugar'
+      return say('stock.rubIntoSugar')
     default:
-      return 'back on the shelf'
+      return say('stock.backOnTheShelf')
   }
 }

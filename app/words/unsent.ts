@@ -2,88 +2,16 @@
 import type { Clash } from '../../shared/merge'
 import type { DocumentKind } from '~/composables/unsent'
 import { CUP_NAMES, FOOD_CODES, PLACE_NAMES, SCHOOL_NAMES, STATION_NAMES, USE_NAMES, VESSEL_NAMES } from '~/words/names'
-import { fieldWords } from '~/words/problems'
+import { fieldName } from '~/words/problems'
 import type { useFormat } from '~/composables/useFormat'
+import { group, say } from './say'
 
 type Fmt = ReturnType<typeof useFormat>
 type Entry = Record<string, unknown>
 const isEntry = (x: unknown): x is Entry => typeof x === 'object' && x !== null && !Array.isArray(x)
 
 /** Names of fields that stand in several documents. */
-const FIELD_NAMES: Readonly<Record<string, string>> = {
-  name: 'name',
-  note: 'note',
-  massG: 'grams',
-  ingredientId: 'ingredient',
-  strength: 'strength',
-  pinned: 'pin',
-  piece: 'count',
-  sourceText: 'text',
-  assumption: 'assumption',
-  school: 'way of making',
-  family: 'kind of dessert',
-  startAt: 'start',
-  kind: 'kind',
-  airTempC: 'air temperature',
-  timeS: 'time',
-  cover: 'cover',
-  place: 'place',
-  targetTempC: 'target temperature',
-  holdS: 'hold',
-  method: 'method',
-  vessel: 'tin or dish',
-  vesselId: 'tin or dish',
-  portions: 'portions',
-  count: 'number',
-  altitudeM: 'altitude',
-  roomTempC: 'kitchen temperature',
-  foodCode: 'food code',
-  eggGrade: 'egg grade',
-  cups: 'cups',
-  vocabulary: 'kitchen words',
-  temperatureUnit: 'degrees',
-  business: 'serves the public',
-  currency: 'currency',
-  prices: 'price',
-  tareG: 'empty weight',
-  diameterM: 'width',
-  heightM: 'height',
-  lengthM: 'length or diameter',
-  widthM: 'width',
-  taper: 'width at the base',
-  heldM3: 'water it holds',
-  material: 'material',
-  offsetK: 'error of the dial',
-  fan: 'fan',
-  ratedW: 'rated power',
-  acidPercent: 'acid',
-  pH: 'pH',
-  brix: '°Brix',
-  fatPercent: 'fat',
-  acidLnSigma: 'spread',
-  useBy: 'use by',
-  pieceHeightM: 'height of the piece',
-  pieceWidthM: 'width of the piece',
-  tableTempC: 'table temperature',
-  tableTimeS: 'time on the table',
-  burnerW: 'power',
-  lineIds: 'lines of a step',
-  lines: 'line',
-  steps: 'step',
-  chill: 'leg in the cold',
-  components: 'part',
-  layers: 'layer',
-  thicknessM: 'thickness',
-  lots: 'lot',
-  places: 'cold place',
-  vessels: 'tin or dish',
-  ovens: 'oven',
-  burners: 'burner',
-  pans: 'pan',
-  fruit: 'fruit',
-  have: 'what there is',
-  covers: 'covers',
-}
+const FIELD_NAMES = group<Readonly<Record<string, string>>>('unsent.FIELD_NAMES')
 /** Lists whose entries are named instead of the list. */
 const LISTS = new Set([
   'lines', 'steps', 'chill', 'components', 'places', 'vessels', 'ovens', 'burners', 'pans', 'fruit', 'layers',
@@ -93,7 +21,7 @@ const HOLDERS = new Set(['formula', 'occasion', 'process', 'assembly', 'losses',
 const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   foodCode: FOOD_CODES,
   cups: CUP_NAMES,
-  vocabulary: { gb: 'British', us: 'American' },
+  vocabulary: { gb: say('unsent.british'), us: say('unsent.american') },
   temperatureUnit: { C: '°C', F: '°F' },
 }
 
@@ -123,17 +51,17 @@ export function clashName(clash: Clash, document: unknown, fmt: Fmt): string {
     list = key
     if (Array.isArray(at) && LISTS.has(key)) continue
     if ((key in STATION_NAMES || HOLDERS.has(key)) && isEntry(at)) continue
-    names.push(FIELD_NAMES[key] ?? (names.at(-1) === 'price' ? fmt.name(key) : fieldWords(key)))
+    names.push(FIELD_NAMES[key] ?? (names.at(-1) === 'price' ? fmt.name(key) : fieldName(key) ?? key))
   }
   const said = names.filter((n, i) => n && n !== names[i - 1])
-  return said.slice(-2).join(', ') || 'the whole'
+  return said.slice(-2).join(', ') || say('unsent.theWhole')
 }
 
 /** A value as a cook reads it. */
 export function clashValue(clash: Clash, side: 'mine' | 'theirs', fmt: Fmt): string {
   const value = clash[side]
   const field = clash.path.at(-1) ?? ''
-  if (value === undefined || value === null) return value === undefined ? 'taken out' : 'none'
+  if (value === undefined || value === null) return value === undefined ? say('unsent.takenOut') : 'none'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'string')
     return (
@@ -143,8 +71,8 @@ export function clashValue(clash: Clash, side: 'mine' | 'theirs', fmt: Fmt): str
     )
   if (typeof value === 'number') return numberWords(value, field, fmt)
   if (isEntry(value)) {
-    if ('given' in value) return typeof value.given === 'number' ? numberWords(value.given, field, fmt) : 'as measured'
-    if ('simulated' in value) return 'worked out'
+    if ('given' in value) return typeof value.given === 'number' ? numberWords(value.given, field, fmt) : say('unsent.asMeasured')
+    if ('simulated' in value) return say('unsent.workedOut')
     if (typeof value.massG === 'number' && 'ingredientId' in value) return fmt.grams(value.massG)
     if (typeof value.name === 'string') return `“${value.name}”`
     if (typeof value.kind === 'string')
@@ -171,10 +99,10 @@ function numberWords(value: number, field: string, fmt: Fmt): string {
 
 /** What is unsent, by name. */
 export const unsentName = (e: { kind: DocumentKind, name: string }) =>
-  e.kind === 'kitchen' ? 'the kitchen' : `“${e.name}”`
+  e.kind === 'kitchen' ? say('unsent.theKitchen') : `“${e.name}”`
 
 /** "“Lime tart” and the kitchen", "3 things". */
 export function unsentList(names: readonly string[]): string {
   const list = [...new Set(names)]
-  return list.length <= 2 ? list.join(' and ') : `${list.length} things`
+  return list.length <= 2 ? list.join(' and ') : say('unsent.things', { list: list.length })
 }

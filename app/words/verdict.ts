@@ -4,6 +4,7 @@ import type { Bench } from '#core/formula/bench'
 import { familyOf } from '#core/formula/families'
 import { BAND_NAMES, SHARPNESS_NAMES } from './names'
 import type { Adjustment } from '#core/solve/adjust'
+import { say } from './say'
 
 type Format = ReturnType<typeof useFormat>
 const upper = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
@@ -17,47 +18,47 @@ export function verdictSentence(doc: Bench, a: Assessment, fmt: Format): string 
   const kind = doc.use.kind
   const does =
     kind === 'cut'
-      ? `Cuts at ${h}`
+      ? say('verdict.cutsAt', { p1: h })
       : kind === 'piped'
-        ? `Pipes ${h} high`
+        ? say('verdict.pipesHigh', { p1: h })
         : kind === 'turnedOut'
-          ? `Turns out ${h} high`
+          ? say('verdict.turnsOutHigh', { p1: h })
           : kind === 'glass'
-            ? 'Sets in its glass'
-            : `${upper(BAND_NAMES[v.cold.band])} from the fridge`
+            ? say('verdict.setsInItsGlass')
+            : say('verdict.fromTheFridge', { band: upper(BAND_NAMES[v.cold.band]) })
   switch (v.code) {
     case 'good':
-      return `${does} and holds ${table} on the table. ${taste}`
+      return say('verdict.andHoldsOnTheTable', { does, table, taste })
     case 'sagsOnTable': {
       const after = a.serve.standsOnTableS
-      return `${does} from the fridge, then sags ${after !== null && after > 60 ? `after ${fmt.duration(after)} on the table` : 'as soon as it warms'}. ${taste}`
+      return say('verdict.fromTheFridgeThenSags', { does, warms: after !== null && after > 60 ? say('verdict.afterOnTheTable', { after: fmt.duration(after) }) : say('verdict.asSoonAsItWarms'), taste })
     }
     case 'looseCold':
       return kind === 'cut'
-        ? `Too loose to cut at ${h}: ${BAND_NAMES[v.cold.band]}. ${taste}`
+        ? say('verdict.tooLooseToCutAt', { p1: h, band: BAND_NAMES[v.cold.band], taste })
         : kind === 'piped'
-          ? `Too loose to pipe ${h} high: ${BAND_NAMES[v.cold.band]}. ${taste}`
-          : `Too loose for this: ${BAND_NAMES[v.cold.band]}. ${taste}`
+          ? say('verdict.tooLooseToPipeHigh', { p1: h, band: BAND_NAMES[v.cold.band], taste })
+          : say('verdict.tooLooseForThis', { band: BAND_NAMES[v.cold.band], taste })
     case 'runny':
-      return `Does not set: ${BAND_NAMES[v.cold.band]}. ${taste}`
+      return say('verdict.doesNotSet', { band: BAND_NAMES[v.cold.band], taste })
     case 'grainy':
       return familyOf(doc.family).acidGelsMilk
-        ? `So sharp that it turns grainy. ${taste}`
-        : `Turns grainy in the ${doc.heat.method === 'oven' ? 'oven' : 'pan'}, and loses strength with it. ${taste}`
+        ? say('verdict.soSharpThatItTurnsGrainy', { taste })
+        : say('verdict.turnsGrainyInTheAndLoses', { pan: doc.heat.method === 'oven' ? say('verdict.oven') : say('verdict.pan'), taste })
     case 'tooFirm':
-      return `Firmer than this use wants: ${BAND_NAMES[v.cold.band]}. ${taste}`
+      return say('verdict.firmerThanThisUseWants', { band: BAND_NAMES[v.cold.band], taste })
     case 'servedBeforeSet':
-      return `Right in the end, but served before it is set. ${taste}`
+      return say('verdict.rightInTheEndButServed', { taste })
   }
 }
 
 /** When it is ready, as a short clause. */
 export function readyWords(doc: Bench, a: Assessment, fmt: Format): string {
   const s = a.serve.readyAfterS
-  if (s === null) return a.chill.readyS === null ? 'Does not get there in a day.' : ''
+  if (s === null) return a.chill.readyS === null ? say('verdict.doesNotGetThereInA') : ''
   return doc.serve.startAt
-    ? `Ready from ${fmt.clock(doc.serve.startAt, s)}.`
-    : `Ready ${fmt.duration(s)} after you start.`
+    ? say('verdict.readyFrom', { startAt: fmt.clock(doc.serve.startAt, s) })
+    : say('verdict.readyAfterYouStart', { p1: fmt.duration(s) })
 }
 
 /** Two short lines for a stop of the ribbon. */
@@ -65,52 +66,52 @@ export function readout(station: Station, doc: Bench, a: Assessment, fmt: Format
   switch (station) {
     case 'stock':
       return a.stock.juiceG <= 0
-        ? [`${fmt.grams(a.stock.massG)} in all`, 'no juice']
+        ? [say('verdict.inAll', { massG: fmt.grams(a.stock.massG) }), say('verdict.noJuice')]
         : [
-            `${fmt.grams(a.stock.juiceG)} juice`,
-            `${fmt.fixed(a.stock.juiceAcid.value, 1)} % ${a.stock.juiceProvenance === 'measured' ? 'measured' : 'typical'}`,
+            say('verdict.juice', { juiceG: fmt.grams(a.stock.juiceG) }),
+            `${fmt.fixed(a.stock.juiceAcid.value, 1)} % ${a.stock.juiceProvenance === 'measured' ? say('verdict.measured') : say('verdict.typical')}`,
           ]
     case 'balance':
       return [
-        `pH ${fmt.fixed(a.balance.pH.value, 2)}, ${SHARPNESS_NAMES[a.balance.sharpness]}`,
+        say('verdict.pH', { pH: fmt.fixed(a.balance.pH.value, 2), sharpness: SHARPNESS_NAMES[a.balance.sharpness] }),
         BAND_NAMES[a.verdict.cold.band],
       ]
     case 'shape':
-      return [`${fmt.mm(a.shape.depthM)} deep`, `${doc.assembly.portions} of ${fmt.grams(a.shape.portionG)}`]
+      return [say('verdict.deep', { depthM: fmt.mm(a.shape.depthM) }), say('verdict.of', { portions: doc.assembly.portions, portionG: fmt.grams(a.shape.portionG) })]
     case 'heat':
       return doc.heat.method === 'none'
-        ? ['not heated', 'mixed cold']
+        ? [say('verdict.notHeated'), say('verdict.mixedCold')]
         : a.heat.reachedS === null
-          ? [`stalls at ${fmt.temp(a.heat.peakTempC)}`, 'never reaches its target']
+          ? [say('verdict.stallsAt', { peakTempC: fmt.temp(a.heat.peakTempC) }), say('verdict.neverReachesItsTarget')]
           : [
-              `${fmt.temp(a.heat.peakTempC)} at ${fmt.duration(a.heat.reachedS)}`,
+              say('verdict.at', { peakTempC: fmt.temp(a.heat.peakTempC), reachedS: fmt.duration(a.heat.reachedS) }),
               a.heat.marginK === null || !familyOf(doc.family).eggSets
                 ? doc.heat.method === 'oven'
-                  ? 'in the middle'
+                  ? say('verdict.inTheMiddle')
                   : a.heat.evaporatedG >= 10
-                    ? `${fmt.grams(a.heat.evaporatedG)} boiled off`
-                    : `pours at ${fmt.temp(a.heat.pourTempC)}`
+                    ? say('verdict.boiledOff', { evaporatedG: fmt.grams(a.heat.evaporatedG) })
+                    : say('verdict.poursAt', { pourTempC: fmt.temp(a.heat.pourTempC) })
                 : a.heat.marginK > 0
-                  ? `grainy ${fmt.degrees(a.heat.marginK, 1)} higher`
-                  : `grainy by ${fmt.degrees(-a.heat.marginK, 1)}`,
+                  ? say('verdict.grainyHigher', { marginK: fmt.degrees(a.heat.marginK, 1) })
+                  : say('verdict.grainyBy', { marginK: fmt.degrees(-a.heat.marginK, 1) }),
             ]
     case 'chill':
       return [
-        a.chill.safe ? (a.chill.safeSlow ? 'cools in time' : 'only just cools in time') : 'cools too slowly',
+        a.chill.safe ? (a.chill.safeSlow ? say('verdict.coolsInTime') : say('verdict.onlyJustCoolsInTime')) : say('verdict.coolsTooSlowly'),
         a.chill.readyS === null
-          ? 'not set in a day'
+          ? say('verdict.notSetInADay')
           : a.chill.readyS < 60
-            ? 'ready at once'
-            : `set in ${fmt.duration(a.chill.readyS)}`,
+            ? say('verdict.readyAtOnce')
+            : say('verdict.setIn', { readyS: fmt.duration(a.chill.readyS) }),
       ]
     case 'serve':
       return [
         a.serve.readyAfterS === null
-          ? 'not ready'
+          ? say('verdict.notReady')
           : doc.serve.startAt
-            ? `ready ${fmt.clock(doc.serve.startAt, a.serve.readyAfterS)}`
-            : 'start time?',
-        a.serve.useBy ? `use by ${fmt.day(a.serve.useBy)}` : 'no use-by',
+            ? say('verdict.ready', { readyAfterS: fmt.clock(doc.serve.startAt, a.serve.readyAfterS) })
+            : say('verdict.startTime'),
+        a.serve.useBy ? say('verdict.useBy', { serve: fmt.day(a.serve.useBy) }) : say('verdict.noUseBy'),
       ]
   }
 }
@@ -118,45 +119,45 @@ export function readout(station: Station, doc: Bench, a: Assessment, fmt: Format
 /** An adjustment as a button: what to do, and what it brings. */
 export function adjustmentWords(x: Adjustment, fmt: Format): { label: string, brings: string } {
   const name = x.ingredientId ? fmt.name(x.ingredientId).toLowerCase().replace(/,.*$/, '') : ''
-  const brings = x.code === 'good' ? `${fmt.pascals(x.platePa)} on the plate` : ''
+  const brings = x.code === 'good' ? say('verdict.onThePlate', { platePa: fmt.pascals(x.platePa) }) : ''
   const more = fmt.grams(Math.abs(x.to - x.from))
   switch (x.kind) {
     case 'moreEgg':
       return {
-        label: `${more} more ${name}${x.alsoTargetC === undefined ? '' : `, to ${fmt.temp(x.alsoTargetC)}`}`,
+        label: say('verdict.more', { more, name, alsoTargetC: x.alsoTargetC === undefined ? '' : say('verdict.to', { alsoTargetC: fmt.temp(x.alsoTargetC) }) }),
         brings,
       }
     case 'lessEgg':
-      return { label: `${more} less ${name}`, brings }
+      return { label: say('verdict.less', { more, name }), brings }
     case 'moreButter':
-      return { label: `${more} more butter`, brings }
+      return { label: say('verdict.moreButter', { more }), brings }
     case 'lessButter':
-      return { label: `${more} less butter`, brings }
+      return { label: say('verdict.lessButter', { more }), brings }
     case 'lessJuice':
-      return { label: `${more} less ${name}`, brings }
+      return { label: say('verdict.less', { more, name }), brings }
     case 'moreJuice':
     case 'moreSetter':
     case 'moreCream':
-      return { label: `${more} more ${name}`, brings }
+      return { label: say('verdict.more2', { more, name }), brings }
     case 'lessSetter':
-      return { label: `${more} less ${name}`, brings }
+      return { label: say('verdict.less', { more, name }), brings }
     case 'hotter':
-      return { label: `Take it to ${fmt.temp(x.to)}`, brings }
+      return { label: say('verdict.takeItTo', { to: fmt.temp(x.to) }), brings }
     case 'cooler':
-      return { label: `Stop at ${fmt.temp(x.to)}`, brings }
+      return { label: say('verdict.stopAt', { to: fmt.temp(x.to) }), brings }
     case 'holdLonger':
-      return { label: `Hold ${fmt.duration(x.to - x.from)} longer`, brings }
+      return { label: say('verdict.holdLonger', { from: fmt.duration(x.to - x.from) }), brings }
     case 'holdShorter':
-      return { label: x.to === 0 ? 'No hold' : `Hold ${fmt.duration(x.to)} only`, brings }
+      return { label: x.to === 0 ? say('verdict.noHold') : say('verdict.holdOnly', { to: fmt.duration(x.to) }), brings }
     case 'lowerPiece':
-      return { label: `Make it ${fmt.mm(x.to)} high`, brings }
+      return { label: say('verdict.makeItHigh', { to: fmt.mm(x.to) }), brings }
     case 'shorterTable':
-      return { label: `Serve within ${fmt.duration(x.to)}`, brings }
+      return { label: say('verdict.serveWithin', { to: fmt.duration(x.to) }), brings }
     case 'longerChill':
-      return { label: `Leave it ${fmt.duration(x.to - x.from)} longer`, brings: 'set through' }
+      return { label: say('verdict.leaveItLonger', { from: fmt.duration(x.to - x.from) }), brings: say('verdict.setThrough') }
     case 'iceBathFirst':
-      return { label: `Stir over ice ${fmt.duration(x.to)} first`, brings: 'cools in time' }
+      return { label: say('verdict.stirOverIceFirst', { to: fmt.duration(x.to) }), brings: say('verdict.coolsInTime') }
     case 'moreVessels':
-      return { label: `Spread over ${x.to} tins or dishes`, brings: 'cools in time' }
+      return { label: say('verdict.spreadOverTinsOrDishes', { to: x.to }), brings: say('verdict.coolsInTime') }
   }
 }

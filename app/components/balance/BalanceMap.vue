@@ -181,14 +181,14 @@ const valueWords = computed(() => here.value && pair.value ? pair.value.map((a, 
 <template>
   <section v-if="pair && ranges" class="map" :data-map="settled ? 'settled' : 'working'" :data-grid="drawing?.n ?? 0">
     <div class="bar">
-      <label class="sr" for="map-y">Upwards</label>
+      <label class="sr" for="map-y">{{ $say('balanceMap.upwards') }}</label>
       <select id="map-y" class="native" :value="axisKey(pair[1])" @change="choose(1, ($event.target as HTMLSelectElement).value)"><option v-for="a in axes" :key="axisKey(a)" :value="axisKey(a)">↑ {{ axisWords(a, doc, fmt).name }}</option></select>
-      <label class="sr" for="map-x">Across</label>
+      <label class="sr" for="map-x">{{ $say('balanceMap.across') }}</label>
       <select id="map-x" class="native" :value="axisKey(pair[0])" @change="choose(0, ($event.target as HTMLSelectElement).value)"><option v-for="a in axes" :key="axisKey(a)" :value="axisKey(a)">→ {{ axisWords(a, doc, fmt).name }}</option></select>
-      <label class="sr" for="map-at">Where it is looked at</label>
-      <select id="map-at" v-model="at" class="native at"><option value="plate">on the plate</option><option value="cold">from the fridge</option></select>
+      <label class="sr" for="map-at">{{ $say('balanceMap.whereItIsLookedAt') }}</label>
+      <select id="map-at" v-model="at" class="native at"><option value="plate">{{ $say('balanceMap.onThePlate') }}</option><option value="cold">{{ $say('balanceMap.fromTheFridge') }}</option></select>
     </div>
-    <svg ref="svg" :viewBox="`${-M.left} ${-M.top} ${U + M.left + M.right} ${U + M.top + M.bottom}`" :style="{ '--k': k }" role="group" :aria-label="`Map of the set over ${words(0).name} and ${words(1).name}`">
+    <svg ref="svg" :viewBox="`${-M.left} ${-M.top} ${U + M.left + M.right} ${U + M.top + M.bottom}`" :style="{ '--k': k }" role="group" :aria-label="$say('balanceMap.mapOfTheSetOverAnd', { name: words(0).name, name2: words(1).name })">
       <defs><clipPath id="map-frame"><rect :width="U" :height="U" /></clipPath><pattern id="map-grain" :width="7 * k" :height="7 * k" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" :y2="7 * k" stroke="#B8412A" :stroke-width="1.2 * k" /></pattern></defs>
       <g clip-path="url(#map-frame)" :class="{ working: !settled }">
         <template v-if="drawing">
@@ -196,7 +196,7 @@ const valueWords = computed(() => here.value && pair.value ? pair.value.map((a, 
           <path v-if="drawing.grainy" :d="drawing.grainy.path" fill="url(#map-grain)" fill-opacity="0.5" stroke="#B8412A" :stroke-width="k" />
           <path v-for="s in drawing.sharpness" :key="s.edge" :d="s.path" fill="none" stroke="#38566A" :stroke-width="1.2 * k" :stroke-dasharray="`${k} ${3.6 * k}`" stroke-linecap="round" />
           <g v-for="b in drawing.bands" :key="`w${b.band}`"><text v-if="b.label" :y="b.label.y + 5 * k" class="word" text-anchor="middle"><tspan v-for="(t, i) in b.label.lines" :key="i" :x="b.label.x" :dy="i === 0 ? 0 : 16 * k">{{ t }}</tspan></text></g>
-          <text v-if="drawing.grainy?.label" :x="drawing.grainy.label.x" :y="drawing.grainy.label.y + 5 * k" class="word bad" text-anchor="middle">grainy</text>
+          <text v-if="drawing.grainy?.label" :x="drawing.grainy.label.x" :y="drawing.grainy.label.y + 5 * k" class="word bad" text-anchor="middle">{{ $say('balanceMap.grainy') }}</text>
         </template>
       </g>
       <rect :width="U" :height="U" fill="none" stroke="#1F2F24" :stroke-width="k" />
@@ -207,17 +207,17 @@ const valueWords = computed(() => here.value && pair.value ? pair.value.map((a, 
       <text :x="-M.left + k" :y="-7 * k" class="axis">{{ words(1).unit }}</text>
       <g v-for="g in shownGhosts" :key="g.n" :data-ghost="g.name"><circle :cx="sx(g.x)" :cy="sy(g.y)" :r="9 * k" fill="#FBF8F0" stroke="#1F2F24" :stroke-width="k" :stroke-dasharray="`${2 * k} ${1.6 * k}`" /><text :x="sx(g.x)" :y="sy(g.y) + 5 * k" text-anchor="middle" class="ghost">{{ g.n }}</text></g>
       <rect class="catch" :width="U" :height="U" fill="transparent" @pointerdown="onDown" @pointermove="onMove" @pointerup="onUp" @pointercancel="onUp" />
-      <g v-if="point" class="me" tabindex="0" role="slider" aria-label="The formula on the map; arrow keys move it" :aria-valuetext="valueWords" :aria-valuenow="Number(here![0].toFixed(1))" data-point-on-map @keydown="onKey" @blur="ws.endGesture()">
+      <g v-if="point" class="me" tabindex="0" role="slider" :aria-label="$say('balanceMap.theFormulaOnTheMapArrow')" :aria-valuetext="valueWords" :aria-valuenow="Number(here![0].toFixed(1))" data-point-on-map @keydown="onKey" @blur="ws.endGesture()">
         <circle :cx="sx(point.x)" :cy="sy(point.y)" :r="22 * k" fill="transparent" /><circle class="dot" :cx="sx(point.x)" :cy="sy(point.y)" :r="7 * k" fill="#E9C72B" stroke="#1F2F24" :stroke-width="1.6 * k" />
       </g>
     </svg>
-    <p class="foot small soft"><b class="ink">{{ valueWords }}</b>. Drag the point, or step it with the arrow keys; the formula follows. Dotted lines and the words outside: how sharp. <span v-if="!settled && !solver.gaveUp.value" role="status">Drawing, {{ fmt.percent(solver.done.value) }} …</span></p>
+    <p class="foot small soft"><b class="ink">{{ valueWords }}</b>{{ $say('balanceMap.dragThePointOrStepIt') }} <span v-if="!settled && !solver.gaveUp.value" role="status">{{ $say('balanceMap.drawing', { done: fmt.percent(solver.done.value) }) }}</span></p>
     <p v-if="!settled && solver.gaveUp.value" role="alert" class="foot">
-      The drawing stopped half way. <UButton size="sm" variant="outline" color="neutral" label="Draw it again" @click="draw(fieldKey)" />
+      {{ $say('balanceMap.theDrawingStoppedHalfWay') }} <UButton size="sm" variant="outline" color="neutral" :label="$say('balanceMap.drawItAgain')" @click="draw(fieldKey)" />
     </p>
     <ol v-if="shownGhosts.length" class="small ghosts"><li v-for="g in shownGhosts" :key="g.n" :value="g.n">{{ g.name }}</li></ol>
   </section>
-  <p v-else class="soft">The map needs two lines with grams.</p>
+  <p v-else class="soft">{{ $say('balanceMap.theMapNeedsTwoLinesWith') }}</p>
 </template>
 
 <style scoped>

@@ -10,6 +10,7 @@ import { eggCount } from '#core/base/ingredients/measures'
 import { processWords, stopWords, WAY_WORDS } from '~/words/balance'
 import { documentProblemWords } from '~/words/problems'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
@@ -65,7 +66,7 @@ const pieces = (lineId: string, to: number) => {
 }
 const about = (id: string, g: number) => {
   const n = eggCount(id, g, kitchen.record?.settings.eggGrade ?? 'euL')
-  return n === null ? '' : Math.abs(n - Math.round(n)) < 0.02 ? `${fmt.fixed(n)} of them` : `about ${fmt.fixed(n, 1)}`
+  return n === null ? '' : Math.abs(n - Math.round(n)) < 0.02 ? say('rebalancePanel.ofThem', { p1: fmt.fixed(n) }) : `about ${fmt.fixed(n, 1)}`
 }
 const button = useTemplateRef<HTMLElement>('start')
 onMounted(() => { if (wantsFocus.value) nextTick(() => button.value?.querySelector('button')?.focus()) })
@@ -78,48 +79,48 @@ watch(wantsFocus, (w) => {
 
 <template>
   <section class="rebalance" :data-rebalance="solver.running.value ? 'working' : ways ? 'settled' : 'idle'">
-    <p class="pins"><template v-if="pinned.length"><b>Stays:</b> {{ pinned.map(l => `${fmt.grams(l.massG)} ${fmt.name(l.ingredientId).toLowerCase()}`).join(', ') }}.</template><span v-else class="soft">Nothing is pinned: pin in the lines what must stay (the lock, or L).</span></p>
+    <p class="pins"><template v-if="pinned.length"><b>{{ $say('rebalancePanel.stays') }}</b> {{ pinned.map(l => `${fmt.grams(l.massG)} ${fmt.name(l.ingredientId).toLowerCase()}`).join(', ') }}.</template><span v-else class="soft">{{ $say('rebalancePanel.nothingIsPinnedPinInThe') }}</span></p>
     <div class="goal">
       <div>
-        <label class="field-label" for="goal-set">The set</label>
-        <select id="goal-set" class="native" :value="setKind" @change="chooseSet(($event.target as HTMLSelectElement).value)"><option value="keep">as firm as now</option><option value="standsCut">stands when cut, on the plate</option><option value="plate">a word, on the plate</option><option value="cold">a word, from the fridge</option></select>
+        <label class="field-label" for="goal-set">{{ $say('rebalancePanel.theSet') }}</label>
+        <select id="goal-set" class="native" :value="setKind" @change="chooseSet(($event.target as HTMLSelectElement).value)"><option value="keep">{{ $say('rebalancePanel.asFirmAsNow') }}</option><option value="standsCut">{{ $say('rebalancePanel.standsWhenCutOnThePlate') }}</option><option value="plate">{{ $say('rebalancePanel.aWordOnThePlate') }}</option><option value="cold">{{ $say('rebalancePanel.aWordFromTheFridge') }}</option></select>
       </div>
-      <QuantityField v-if="goal.set.kind === 'standsCut'" kind="length" show-label label="Cut so high" :model-value="goal.set.heightM" :min="0.004" :max="0.1" @update:model-value="v => set({ set: { kind: 'standsCut', heightM: v } })" />
-      <div v-else-if="goal.set.kind === 'band'"><label class="field-label" for="goal-band">The word</label><select id="goal-band" class="native" :value="goal.set.band" @change="goal.set.kind === 'band' && set({ set: { ...goal.set, band: ($event.target as HTMLSelectElement).value as BandId } })"><option v-for="b in BANDS.slice(1)" :key="b.id" :value="b.id">{{ BAND_NAMES[b.id] }}</option></select></div>
+      <QuantityField v-if="goal.set.kind === 'standsCut'" kind="length" show-label :label="$say('rebalancePanel.cutSoHigh')" :model-value="goal.set.heightM" :min="0.004" :max="0.1" @update:model-value="v => set({ set: { kind: 'standsCut', heightM: v } })" />
+      <div v-else-if="goal.set.kind === 'band'"><label class="field-label" for="goal-band">{{ $say('rebalancePanel.theWord') }}</label><select id="goal-band" class="native" :value="goal.set.band" @change="goal.set.kind === 'band' && set({ set: { ...goal.set, band: ($event.target as HTMLSelectElement).value as BandId } })"><option v-for="b in BANDS.slice(1)" :key="b.id" :value="b.id">{{ BAND_NAMES[b.id] }}</option></select></div>
       <span v-else />
-      <div><label class="field-label" for="goal-sharp">Sharpness</label><select id="goal-sharp" class="native" :value="goal.sharpness ?? ''" @change="set({ sharpness: (($event.target as HTMLSelectElement).value || null) as Sharpness | null })"><option value="">any</option><option v-for="s in SHARPNESS" :key="s" :value="s">{{ SHARPNESS_NAMES[s] }}</option></select></div>
-      <div><label class="field-label" for="goal-sweet">Sweetness</label><select id="goal-sweet" class="native" :value="goal.sweetness ?? ''" @change="set({ sweetness: (($event.target as HTMLSelectElement).value || null) as Goal['sweetness'] })"><option value="">any</option><option value="less">a tenth less</option><option value="keep">as now</option><option value="more">a tenth more</option></select></div>
+      <div><label class="field-label" for="goal-sharp">{{ $say('rebalancePanel.sharpness') }}</label><select id="goal-sharp" class="native" :value="goal.sharpness ?? ''" @change="set({ sharpness: (($event.target as HTMLSelectElement).value || null) as Sharpness | null })"><option value="">{{ $say('rebalancePanel.any') }}</option><option v-for="s in SHARPNESS" :key="s" :value="s">{{ SHARPNESS_NAMES[s] }}</option></select></div>
+      <div><label class="field-label" for="goal-sweet">{{ $say('rebalancePanel.sweetness') }}</label><select id="goal-sweet" class="native" :value="goal.sweetness ?? ''" @change="set({ sweetness: (($event.target as HTMLSelectElement).value || null) as Goal['sweetness'] })"><option value="">{{ $say('rebalancePanel.any') }}</option><option value="less">{{ $say('rebalancePanel.aTenthLess') }}</option><option value="keep">{{ $say('rebalancePanel.asNow') }}</option><option value="more">{{ $say('rebalancePanel.aTenthMore') }}</option></select></div>
     </div>
     <details class="limits">
-      <summary>Limits: {{ [goal.yieldG !== null && `${fmt.grams(goal.yieldG)} in all`, goal.maxYolkG !== null && `yolk to ${fmt.grams(goal.maxYolkG)}`, goal.maxCost !== null && `cost to ${money(goal.maxCost)}`].filter(Boolean).join(', ') || 'none' }}</summary>
+      <summary>{{ $say('rebalancePanel.limits', { none: [goal.yieldG !== null && $say('rebalancePanel.inAll', { yieldG: fmt.grams(goal.yieldG) }), goal.maxYolkG !== null && $say('rebalancePanel.yolkTo', { maxYolkG: fmt.grams(goal.maxYolkG) }), goal.maxCost !== null && $say('rebalancePanel.costTo', { maxCost: money(goal.maxCost) })].filter(Boolean).join(', ') || $say('rebalancePanel.none') }) }}</summary>
       <div class="goal">
-        <label class="check"><input type="checkbox" :checked="goal.yieldG !== null" @change="set({ yieldG: goal.yieldG === null ? Math.round(total) : null })"> in all</label>
-        <QuantityField v-if="goal.yieldG !== null" kind="mass" label="Grams in all" :model-value="goal.yieldG" :min="1" :max="100000" @update:model-value="v => set({ yieldG: v })" /><span v-else class="soft">as it comes</span>
-        <label class="check"><input type="checkbox" :checked="goal.maxYolkG !== null" @change="set({ maxYolkG: goal.maxYolkG === null ? Math.round(Math.max(yolkG, 20)) : null })"> yolk at most</label>
-        <QuantityField v-if="goal.maxYolkG !== null" kind="mass" ingredient-id="yolk_sep" label="Most yolk" :model-value="goal.maxYolkG" :min="1" :max="100000" @update:model-value="v => set({ maxYolkG: v })" /><span v-else class="soft">no limit</span>
-        <label class="check"><input type="checkbox" :checked="goal.maxCost !== null" :disabled="!priced" @change="set({ maxCost: goal.maxCost === null ? Math.round(100 * fillingCost(doc, kitchen.core!)) / 100 : null })"> cost at most</label>
-        <QuantityField v-if="goal.maxCost !== null" kind="percent" :unit-text="currency" label="Most it may cost" :model-value="goal.maxCost" :min="0.01" :max="100000" @update:model-value="v => set({ maxCost: v })" /><span v-else class="soft">{{ priced ? 'no limit' : 'prices stand under Kitchen' }}</span>
+        <label class="check"><input type="checkbox" :checked="goal.yieldG !== null" @change="set({ yieldG: goal.yieldG === null ? Math.round(total) : null })"> {{ $say('rebalancePanel.inAll2') }}</label>
+        <QuantityField v-if="goal.yieldG !== null" kind="mass" :label="$say('rebalancePanel.gramsInAll')" :model-value="goal.yieldG" :min="1" :max="100000" @update:model-value="v => set({ yieldG: v })" /><span v-else class="soft">{{ $say('rebalancePanel.asItComes') }}</span>
+        <label class="check"><input type="checkbox" :checked="goal.maxYolkG !== null" @change="set({ maxYolkG: goal.maxYolkG === null ? Math.round(Math.max(yolkG, 20)) : null })"> {{ $say('rebalancePanel.yolkAtMost') }}</label>
+        <QuantityField v-if="goal.maxYolkG !== null" kind="mass" ingredient-id="yolk_sep" :label="$say('rebalancePanel.mostYolk')" :model-value="goal.maxYolkG" :min="1" :max="100000" @update:model-value="v => set({ maxYolkG: v })" /><span v-else class="soft">{{ $say('rebalancePanel.noLimit') }}</span>
+        <label class="check"><input type="checkbox" :checked="goal.maxCost !== null" :disabled="!priced" @change="set({ maxCost: goal.maxCost === null ? Math.round(100 * fillingCost(doc, kitchen.core!)) / 100 : null })"> {{ $say('rebalancePanel.costAtMost') }}</label>
+        <QuantityField v-if="goal.maxCost !== null" kind="percent" :unit-text="currency" :label="$say('rebalancePanel.mostItMayCost')" :model-value="goal.maxCost" :min="0.01" :max="100000" @update:model-value="v => set({ maxCost: v })" /><span v-else class="soft">{{ priced ? $say('rebalancePanel.noLimit') : $say('rebalancePanel.pricesStandUnderKitchen') }}</span>
       </div>
     </details>
     <div ref="start" class="start">
-      <UButton label="Find ways" :disabled="solver.running.value" @click="find" />
-      <label class="check"><input type="checkbox" :checked="goal.wholeEggs" @change="set({ wholeEggs: !goal.wholeEggs })"> whole eggs</label>
-      <template v-if="solver.running.value"><span role="status" class="soft">Trying, {{ fmt.percent(solver.done.value) }} …</span><UButton variant="ghost" color="neutral" size="sm" label="Stop" @click="solver.cancel()" /></template>
+      <UButton :label="$say('rebalancePanel.findWays')" :disabled="solver.running.value" @click="find" />
+      <label class="check"><input type="checkbox" :checked="goal.wholeEggs" @change="set({ wholeEggs: !goal.wholeEggs })"> {{ $say('rebalancePanel.wholeEggs') }}</label>
+      <template v-if="solver.running.value"><span role="status" class="soft">{{ $say('rebalancePanel.trying', { done: fmt.percent(solver.done.value) }) }}</span><UButton variant="ghost" color="neutral" size="sm" :label="$say('rebalancePanel.stop')" @click="solver.cancel()" /></template>
       <span v-if="problem" class="bad" role="alert">{{ problem }}</span>
     </div>
-    <p v-if="ways && already && fresh" data-already><b>It is there already:</b> nothing has to change for this.</p>
+    <p v-if="ways && already && fresh" data-already><b>{{ $say('rebalancePanel.itIsThereAlready') }}</b> {{ $say('rebalancePanel.nothingHasToChangeForThis') }}</p>
     <ol v-else-if="ways" class="ways" :class="{ old: !fresh }" aria-live="polite">
       <li v-for="(w, i) in ways" :key="i" :data-way="w.id" :data-reached="w.reached">
-        <div class="top"><b class="display">{{ WAY_WORDS[w.id] }}</b><UButton size="sm" :variant="w.reached ? 'solid' : 'outline'" :color="w.reached ? 'primary' : 'neutral'" label="Do it" :disabled="!fresh" :aria-label="`Do it: ${WAY_WORDS[w.id]}`" @click="apply(w)" /></div>
+        <div class="top"><b class="display">{{ WAY_WORDS[w.id] }}</b><UButton size="sm" :variant="w.reached ? 'solid' : 'outline'" :color="w.reached ? 'primary' : 'neutral'" :label="$say('rebalancePanel.doIt')" :disabled="!fresh" :aria-label="$say('rebalancePanel.doIt2', { id: WAY_WORDS[w.id] })" @click="apply(w)" /></div>
         <ul class="changes">
-          <li v-for="c in w.changes" :key="c.lineId"><b class="num">{{ massWords(c.from, c.to) }}</b> {{ fmt.name(c.ingredientId).toLowerCase() }} <span class="soft">{{ c.ingredientId === 'gelatin' ? `of ${w.doc.set.bloom} Bloom ` : '' }}{{ c.from === 0 ? '' : `→ ${fmt.grams(c.to)}` }}{{ pieces(c.lineId, c.to) ? `, ${pieces(c.lineId, c.to)}` : about(c.ingredientId, c.to) ? `, ${about(c.ingredientId, c.to)}` : '' }}</span></li>
+          <li v-for="c in w.changes" :key="c.lineId"><b class="num">{{ massWords(c.from, c.to) }}</b> {{ fmt.name(c.ingredientId).toLowerCase() }} <span class="soft">{{ c.ingredientId === 'gelatin' ? `${$say('rebalancePanel.ofBloom', { bloom: w.doc.set.bloom })} ` : '' }}{{ c.from === 0 ? '' : `→ ${fmt.grams(c.to)}` }}{{ pieces(c.lineId, c.to) ? `, ${pieces(c.lineId, c.to)}` : about(c.ingredientId, c.to) ? `, ${about(c.ingredientId, c.to)}` : '' }}</span></li>
           <li v-for="p in w.process" :key="p.kind"><b>{{ processWords(p, fmt) }}</b></li>
         </ul>
-        <p class="brings">Brings: {{ SHORT_VERDICT[w.code] }}, {{ SHARPNESS_NAMES[w.sharpness] }}, can be cut {{ fmt.mm(w.standsCutM) }} high on the plate ({{ fmt.pascals(w.platePa) }}); {{ fmt.grams(w.massG) }}<template v-if="priced">, {{ money(w.cost) }}</template>.</p>
-        <p v-if="!w.reached" class="short"><b>Does not reach it:</b> {{ [Math.abs(w.missSet) > NEAR_SET && `the set comes to ${fmt.percent(Math.exp(w.missSet))} of what is wanted`, Math.abs(w.missSharp) > NEAR_SHARP && `${SHARPNESS_NAMES[w.sharpness]} instead of ${SHARPNESS_NAMES[goal.sharpness ?? w.sharpness]}`].filter(Boolean).join(', ') || 'the limits are passed' }}. What stops it: {{ w.stops.map(s => stopWords(s, fmt)).join('; ') || 'the lines that may move do not lead there' }}.</p>
+        <p class="brings">{{ $say('rebalancePanel.bringsCanBeCutHighOn', { code: SHORT_VERDICT[w.code], sharpness: SHARPNESS_NAMES[w.sharpness], standsCutM: fmt.mm(w.standsCutM), platePa: fmt.pascals(w.platePa), massG: fmt.grams(w.massG) }) }}<template v-if="priced">, {{ money(w.cost) }}</template>.</p>
+        <p v-if="!w.reached" class="short"><b>{{ $say('rebalancePanel.doesNotReachIt') }}</b> {{ $say('rebalancePanel.whatStopsIt', { passed: [Math.abs(w.missSet) > NEAR_SET && $say('rebalancePanel.theSetComesToOfWhat', { missSet: fmt.percent(Math.exp(w.missSet)) }), Math.abs(w.missSharp) > NEAR_SHARP && $say('rebalancePanel.insteadOf', { sharpness: SHARPNESS_NAMES[w.sharpness], sharpness2: SHARPNESS_NAMES[goal.sharpness ?? w.sharpness] })].filter(Boolean).join(', ') || $say('rebalancePanel.theLimitsArePassed'), there: w.stops.map(s => stopWords(s, fmt)).join('; ') || $say('rebalancePanel.theLinesThatMayMoveDo') }) }}</p>
       </li>
-      <li v-if="ways.length === 0" class="soft">No change leads nearer than it is now. Unpin a line, or ask for less.</li>
-      <li v-if="!fresh" class="soft small">The formula has changed since: find ways again.</li>
+      <li v-if="ways.length === 0" class="soft">{{ $say('rebalancePanel.noChangeLeadsNearerThanIt') }}</li>
+      <li v-if="!fresh" class="soft small">{{ $say('rebalancePanel.theFormulaHasChangedSinceFind') }}</li>
     </ol>
   </section>
 </template>

@@ -38,26 +38,26 @@ const gelatinG = (d: Bench) => fillingOf(d).lines.filter(l => l.ingredientId ===
 </script>
 
 <template>
-  <UModal v-model:open="open" :title="line ? `Something else for ${fmt.name(line.ingredientId).toLowerCase()}` : ''" :description="line ? `${fmt.grams(line.massG)} of it are in the formula.` : ''" :ui="{ content: 'max-w-2xl' }">
+  <UModal v-model:open="open" :title="line ? $say('swapDialog.somethingElseFor', { ingredientId: fmt.name(line.ingredientId).toLowerCase() }) : ''" :description="line ? $say('swapDialog.ofItAreInTheFormula', { massG: fmt.grams(line.massG) }) : ''" :ui="{ content: 'max-w-2xl' }">
     <template #body>
       <div v-if="line" :data-swap="solver.running.value ? 'working' : swap ? 'settled' : 'idle'">
         <div v-if="line.ingredientId === 'gelatin'" class="grades">
-          <p>Now {{ fmt.grams(line.massG) }} of {{ doc.set.bloom }} Bloom. The same set with:</p>
-          <UButton v-for="g in grades" :key="g.name" variant="outline" color="neutral" :label="`${g.name}, ${g.bloom} Bloom: ${fmt.fixed(gelatinG(g.doc), 1)} g`" @click="apply(g.doc)" />
+          <p>{{ $say('swapDialog.nowOfBloomTheSameSet', { massG: fmt.grams(line.massG), bloom: doc.set.bloom }) }}</p>
+          <UButton v-for="g in grades" :key="g.name" variant="outline" color="neutral" :label="$say('swapDialog.bloomG', { name: g.name, bloom: g.bloom, p3: fmt.fixed(gelatinG(g.doc), 1) })" @click="apply(g.doc)" />
         </div>
         <template v-if="options.length">
-          <label class="field-label" for="swap-to">Take instead</label>
-          <select id="swap-to" class="native" :value="to" @change="choose(($event.target as HTMLSelectElement).value)"><option value="" disabled>pick an ingredient</option><option v-for="id in options" :key="id" :value="id">{{ fmt.name(id) }}</option></select>
+          <label class="field-label" for="swap-to">{{ $say('swapDialog.takeInstead') }}</label>
+          <select id="swap-to" class="native" :value="to" @change="choose(($event.target as HTMLSelectElement).value)"><option value="" disabled>{{ $say('swapDialog.pickAnIngredient') }}</option><option v-for="id in options" :key="id" :value="id">{{ fmt.name(id) }}</option></select>
         </template>
-        <p v-else-if="line.ingredientId !== 'gelatin'" class="soft">Nothing known does the same work here.</p>
-        <p v-if="solver.running.value" role="status" class="soft">Weighing it up …</p>
+        <p v-else-if="line.ingredientId !== 'gelatin'" class="soft">{{ $say('swapDialog.nothingKnownDoesTheSameWork') }}</p>
+        <p v-if="solver.running.value" role="status" class="soft">{{ $say('swapDialog.weighingItUp') }}</p>
         <template v-if="swap">
           <p v-for="w in swap.warnings" :key="w.kind" class="warn" role="alert" :data-warning="w.kind">{{ swapWarningWords(w, swap.fromId, swap.toId, fmt) }}</p>
           <ul class="options">
             <li v-for="o in swap.options" :key="o.keeps" :data-keeps="o.keeps">
-              <div class="top"><b>{{ KEEPS_WORDS[o.keeps] }}</b><UButton size="sm" variant="outline" color="neutral" label="Swap so" :aria-label="`Swap: ${KEEPS_WORDS[o.keeps]}`" @click="apply(o.doc)" /></div>
-              <p>{{ o.changes.map(c => c.from === 0 ? `add ${fmt.grams(c.to)} ${fmt.name(c.ingredientId).toLowerCase()}` : c.fromId === c.ingredientId ? `${fmt.name(c.ingredientId).toLowerCase()} ${fmt.grams(c.from)} → ${fmt.grams(c.to)}` : `${fmt.grams(c.to)} ${fmt.name(c.ingredientId).toLowerCase()}`).join(', ') }}</p>
-              <p class="soft">{{ SHORT_VERDICT[o.code] }}, {{ SHARPNESS_NAMES[o.sharpness] }}; firmness {{ changeWords(o.ratio.set, fmt) }}, sourness {{ changeWords(o.ratio.sour, fmt) }}, sweetness {{ changeWords(o.ratio.sweet, fmt) }}, fat {{ changeWords(o.ratio.fat, fmt) }}</p>
+              <div class="top"><b>{{ KEEPS_WORDS[o.keeps] }}</b><UButton size="sm" variant="outline" color="neutral" :label="$say('swapDialog.swapSo')" :aria-label="$say('swapDialog.swap', { keeps: KEEPS_WORDS[o.keeps] })" @click="apply(o.doc)" /></div>
+              <p>{{ o.changes.map(c => c.from === 0 ? $say('swapDialog.add', { to: fmt.grams(c.to), ingredientId: fmt.name(c.ingredientId).toLowerCase() }) : c.fromId === c.ingredientId ? `${fmt.name(c.ingredientId).toLowerCase()} ${fmt.grams(c.from)} → ${fmt.grams(c.to)}` : `${fmt.grams(c.to)} ${fmt.name(c.ingredientId).toLowerCase()}`).join(', ') }}</p>
+              <p class="soft">{{ $say('swapDialog.firmnessSournessSweetnessFat', { code: SHORT_VERDICT[o.code], sharpness: SHARPNESS_NAMES[o.sharpness], set: changeWords(o.ratio.set, fmt), sour: changeWords(o.ratio.sour, fmt), sweet: changeWords(o.ratio.sweet, fmt), fat: changeWords(o.ratio.fat, fmt) }) }}</p>
             </li>
           </ul>
         </template>

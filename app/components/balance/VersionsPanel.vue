@@ -11,6 +11,7 @@ import { COMPARE_MOST, type Other, type useComparison } from '~/composables/useC
 import { TABLE_UI } from '~/composables/tableStyle'
 import { changeWords, differenceWords } from '~/words/balance'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, comparison: ReturnType<typeof useComparison> }>()
 const emit = defineEmits<{ variant: [] }>()
@@ -27,13 +28,13 @@ async function nameIt() {
   if (!text) return
   await ws.send()
   if (ws.saveState !== 'saved') {
-    toast.add({ title: 'Not named yet: the last change is not on the server.', color: 'error' })
+    toast.add({ title: say('versionsPanel.notNamedYetTheLastChange'), color: 'error' })
     return
   }
   if (await props.comparison.nameIt(text)) {
     label.value = ''
-    toast.add({ title: `Kept as “${text}”.` })
-  } else toast.add({ title: 'Not named: the server does not answer.', color: 'error' })
+    toast.add({ title: say('versionsPanel.keptAs', { text }) })
+  } else toast.add({ title: say('versionsPanel.notNamedTheServerDoesNot'), color: 'error' })
 }
 function goBack(o: Other) {
   const found = compared.value.find(c => c.key === o.key)
@@ -41,7 +42,7 @@ function goBack(o: Other) {
   ws.replace({ ...toPlain(found.doc), name: props.doc.name })
   ws.endGesture()
 }
-const when = (o: Other) => o.at ? `${fmt.day(o.at)}, ${fmt.time(o.at)}` : 'a formula of its own'
+const when = (o: Other) => o.at ? `${fmt.day(o.at)}, ${fmt.time(o.at)}` : say('versionsPanel.aFormulaOfItsOwn')
 /** Named ones and formulas always; of the rest the last few, unless all are wanted. */
 const shown = computed(() => {
   let rest = 0
@@ -50,7 +51,7 @@ const shown = computed(() => {
 watch(() => ws.savedAt, () => void props.comparison.refresh())
 
 interface Column { name: string, doc: Bench, summary: ReturnType<typeof summarise> | null, cost: number }
-const columns = computed<Column[]>(() => [{ name: 'Now', doc: props.doc }, ...compared.value.map(c => ({ name: c.name || when(c), doc: c.doc }))].map((c) => {
+const columns = computed<Column[]>(() => [{ name: say('versionsPanel.now'), doc: props.doc }, ...compared.value.map(c => ({ name: c.name || when(c), doc: c.doc }))].map((c) => {
   const cost = batchCost(c.doc, kitchen.core!).batch
   try {
     return { ...c, cost, summary: summarise(c.doc, assess(placed(c.doc, kitchen.core!), kitchen.core!)) }
@@ -65,15 +66,15 @@ const rows = computed(() => {
   const total = (d: Bench) => fillingOf(d).lines.reduce((s, l) => s + l.massG, 0)
   const mass = (d: Bench, id: string) => fillingOf(d).lines.filter(l => l.ingredientId === id).reduce((s, l) => s + l.massG, 0)
   const row = (what: string, cell: (c: Column) => string) => ({ what, ...Object.fromEntries(columns.value.map((c, i) => [`c${i}`, cell(c)])) })
-  const of = (f: (s: NonNullable<Column['summary']>) => string) => (c: Column) => c.summary ? f(c.summary) : 'cannot be computed'
+  const of = (f: (s: NonNullable<Column['summary']>) => string) => (c: Column) => c.summary ? f(c.summary) : say('versionsPanel.cannotBeComputed')
   return [
     ...ids.map(id => row(fmt.name(id), c => mass(c.doc, id) > 0 ? `${fmt.grams(mass(c.doc, id))}, ${fmt.percent(mass(c.doc, id) / total(c.doc), 1)}` : '—')),
-    row('In all', c => fmt.grams(total(c.doc))),
-    row('Target and hold', c => c.doc.heat.method === 'none' ? '—' : `${fmt.temp(c.doc.heat.targetTempC)}, ${fmt.duration(c.doc.heat.holdS)}`),
-    row('On the plate', of(s => `${SHORT_VERDICT[s.code]}: ${BAND_NAMES[s.plateBand]}, ${fmt.pascals(s.platePa)}`)),
-    row('From the fridge', of(s => `${BAND_NAMES[s.band]}, ${fmt.pascals(s.coldPa)}`)),
-    row('Sharpness', of(s => `${SHARPNESS_NAMES[s.sharpness]}, pH ${fmt.fixed(s.pH, 2)}`)),
-    row('Cost of the batch', c => `${kitchen.record?.settings.currency ?? ''}${fmt.fixed(c.cost, 2)}`),
+    row(say('versionsPanel.inAll'), c => fmt.grams(total(c.doc))),
+    row(say('versionsPanel.targetAndHold'), c => c.doc.heat.method === 'none' ? '—' : `${fmt.temp(c.doc.heat.targetTempC)}, ${fmt.duration(c.doc.heat.holdS)}`),
+    row(say('versionsPanel.onThePlate'), of(s => `${SHORT_VERDICT[s.code]}: ${BAND_NAMES[s.plateBand]}, ${fmt.pascals(s.platePa)}`)),
+    row(say('versionsPanel.fromTheFridge'), of(s => `${BAND_NAMES[s.band]}, ${fmt.pascals(s.coldPa)}`)),
+    row(say('versionsPanel.sharpness'), of(s => `${SHARPNESS_NAMES[s.sharpness]}, pH ${fmt.fixed(s.pH, 2)}`)),
+    row(say('versionsPanel.costOfTheBatch'), c => `${kitchen.record?.settings.currency ?? ''}${fmt.fixed(c.cost, 2)}`),
   ]
 })
 const heads = computed(() => [{ accessorKey: 'what', header: '' }, ...columns.value.map((c, i) => ({ accessorKey: `c${i}`, header: c.name }))])
@@ -94,35 +95,35 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
 <template>
   <section class="versions" :data-compared="compared.length" :data-explained="solver.running.value ? 'working' : 'settled'">
     <form class="name" @submit.prevent="nameIt">
-      <label class="sr" for="version-name">Name of this version</label>
-      <input id="version-name" v-model="label" class="native" maxlength="120" placeholder="Name this version">
-      <UButton type="submit" variant="outline" color="neutral" size="sm" label="Keep it" :disabled="!label.trim()" /><UButton variant="outline" color="neutral" size="sm" label="Make a variant" @click="emit('variant')" />
+      <label class="sr" for="version-name">{{ $say('versionsPanel.nameOfThisVersion') }}</label>
+      <input id="version-name" v-model="label" class="native" maxlength="120" :placeholder="$say('versionsPanel.nameThisVersion')">
+      <UButton type="submit" variant="outline" color="neutral" size="sm" :label="$say('versionsPanel.keepIt')" :disabled="!label.trim()" /><UButton variant="outline" color="neutral" size="sm" :label="$say('versionsPanel.makeAVariant')" @click="emit('variant')" />
     </form>
-    <p v-if="failed" class="soft" role="status">The server does not answer: versions are listed once it is back.</p>
+    <p v-if="failed" class="soft" role="status">{{ $say('versionsPanel.theServerDoesNotAnswerVersions') }}</p>
     <ul v-if="shown.length" class="list">
       <li v-for="o in shown" :key="o.key" :data-version="o.name || 'unnamed'">
-        <span><b>{{ o.name || 'kept by itself' }}</b> <span class="soft small">{{ when(o) }}</span></span>
+        <span><b>{{ o.name || $say('versionsPanel.keptByItself') }}</b> <span class="soft small">{{ when(o) }}</span></span>
         <span class="acts">
-          <UButton size="sm" variant="outline" color="neutral" :label="keys.includes(o.key) ? 'Compared' : 'Compare'" :aria-pressed="keys.includes(o.key) ? 'true' : 'false'" @click="comparison.toggle(o)" />
-          <UButton v-if="keys.includes(o.key) && o.kind === 'version'" size="sm" variant="ghost" color="neutral" label="Go back to it" @click="goBack(o)" />
-          <NuxtLink v-if="o.kind === 'formula'" class="underline open" :to="`/formula/${o.id}/balance`">open</NuxtLink>
+          <UButton size="sm" variant="outline" color="neutral" :label="keys.includes(o.key) ? $say('versionsPanel.compared') : $say('versionsPanel.compare')" :aria-pressed="keys.includes(o.key) ? 'true' : 'false'" @click="comparison.toggle(o)" />
+          <UButton v-if="keys.includes(o.key) && o.kind === 'version'" size="sm" variant="ghost" color="neutral" :label="$say('versionsPanel.goBackToIt')" @click="goBack(o)" />
+          <NuxtLink v-if="o.kind === 'formula'" class="underline open" :to="`/formula/${o.id}/balance`">{{ $say('versionsPanel.open') }}</NuxtLink>
         </span>
       </li>
     </ul>
-    <p v-else class="soft">Every change is kept from here on; give a state a name to find it again.</p>
-    <UButton v-if="!all && others.length > shown.length" size="sm" variant="ghost" color="neutral" :label="list?.next ? 'More kept states' : `All ${others.length} kept states`" @click="all = true" />
-    <UButton v-else-if="list?.next" size="sm" variant="ghost" color="neutral" label="Earlier states" @click="comparison.earlier()" />
+    <p v-else class="soft">{{ $say('versionsPanel.everyChangeIsKeptFromHere') }}</p>
+    <UButton v-if="!all && others.length > shown.length" size="sm" variant="ghost" color="neutral" :label="list?.next ? $say('versionsPanel.moreKeptStates') : $say('versionsPanel.allKeptStates', { others: others.length })" @click="all = true" />
+    <UButton v-else-if="list?.next" size="sm" variant="ghost" color="neutral" :label="$say('versionsPanel.earlierStates')" @click="comparison.earlier()" />
     <template v-if="compared.length">
-      <p v-if="keys.length >= COMPARE_MOST" class="soft small">Up to {{ COMPARE_MOST }} beside the formula: another takes the place of the first.</p>
+      <p v-if="keys.length >= COMPARE_MOST" class="soft small">{{ $say('versionsPanel.upToBesideTheFormulaAnother', { COMPAREMOST: COMPARE_MOST }) }}</p>
       <div class="faces"><figure v-for="(c, i) in columns" :key="i"><CutFace v-if="c.summary" :piece="c.summary.piece" small :label="`${c.name}: ${SHORT_VERDICT[c.summary.code]}`" /><figcaption><b>{{ c.name }}</b> <span class="soft">{{ c.summary ? SHORT_VERDICT[c.summary.code] : '' }}</span></figcaption></figure></div>
       <div class="wide"><UTable :data="rows" :columns="heads" :ui="TABLE_UI" /></div>
       <div v-for="e in explained" :key="e.name" class="why" data-explain>
-        <h3>Why now differs from {{ e.name }}</h3>
-        <p>Firmness {{ changeWords(Math.exp(e.value.lnFirmness), fmt) }}, sourness {{ changeWords(Math.exp(e.value.lnSharpness), fmt) }} against it.</p>
-        <ul><li v-for="(s, k) in e.value.shares" :key="k"><span>{{ differenceWords(s.difference, fmt) }}</span><span class="num">{{ changeWords(Math.exp(s.lnFirmness), fmt) }} firm <span class="soft">{{ part(s.lnFirmness, e.value.lnFirmness) }}</span></span><span class="num">{{ changeWords(Math.exp(s.lnSharpness), fmt) }} sour <span class="soft">{{ part(s.lnSharpness, e.value.lnSharpness) }}</span></span></li></ul>
-        <p v-if="e.value.shares.length === 0" class="soft">Nothing that counts differs.</p>
+        <h3>{{ $say('versionsPanel.whyNowDiffersFrom', { name: e.name }) }}</h3>
+        <p>{{ $say('versionsPanel.firmnessSournessAgainstIt', { lnFirmness: changeWords(Math.exp(e.value.lnFirmness), fmt), lnSharpness: changeWords(Math.exp(e.value.lnSharpness), fmt) }) }}</p>
+        <ul><li v-for="(s, k) in e.value.shares" :key="k"><span>{{ differenceWords(s.difference, fmt) }}</span><span class="num">{{ $say('versionsPanel.firm', { lnFirmness: changeWords(Math.exp(s.lnFirmness), fmt) }) }} <span class="soft">{{ part(s.lnFirmness, e.value.lnFirmness) }}</span></span><span class="num">{{ $say('versionsPanel.sour', { lnSharpness: changeWords(Math.exp(s.lnSharpness), fmt) }) }} <span class="soft">{{ part(s.lnSharpness, e.value.lnSharpness) }}</span></span></li></ul>
+        <p v-if="e.value.shares.length === 0" class="soft">{{ $say('versionsPanel.nothingThatCountsDiffers') }}</p>
       </div>
-      <p v-if="solver.running.value" class="soft" role="status">Taking the difference apart, {{ fmt.percent(solver.done.value) }} …</p>
+      <p v-if="solver.running.value" class="soft" role="status">{{ $say('versionsPanel.takingTheDifferenceApart', { done: fmt.percent(solver.done.value) }) }}</p>
     </template>
   </section>
 </template>

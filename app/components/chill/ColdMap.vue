@@ -9,6 +9,7 @@ import VChart from 'vue-echarts'
 import type { Frame, Picture } from '#core/plan/picture'
 import { levelLines, RAMP_HIGH, RAMP_LOW, rampColors, refine } from '~/composables/coldDrawing'
 import { INK, label } from '~/composables/useChartStyle'
+import { say } from '~/words/say'
 
 use([HeatmapChart, LineChart, GridComponent, VisualMapComponent, CanvasRenderer])
 const props = defineProps<{ picture: Picture, frame: Frame, name: string, /** Tallest the drawing may be, m: several maps then share one scale. */ scaleM: { widthM: number, heightM: number } }>()
@@ -54,13 +55,13 @@ const option = computed<EChartsOption>(() => {
     series: [
       { type: 'heatmap', data: shades.value.map((t, k) => [k % cells.value.x, Math.floor(k / cells.value.x), t]), progressive: 0, silent: true },
       ...isotherms.map(({ t, run, named }) => ({ type: 'line' as const, xAxisIndex: 1, yAxisIndex: 1, data: run, showSymbol: false, silent: true, lineStyle: { color: INK, width: 1, type: 'dashed' as const }, markPoint: { silent: true, symbol: 'circle', data: named && size.value.h > 60 ? word(run, fmt.temp(t), INK) : [] } })),
-      ...front.map(({ run, named }) => ({ type: 'line' as const, xAxisIndex: 1, yAxisIndex: 1, data: run, showSymbol: false, silent: true, lineStyle: { color: INK, width: 3 }, markPoint: { silent: true, symbol: 'circle', data: named ? word(run, 'set to here', INK) : [] } })),
+      ...front.map(({ run, named }) => ({ type: 'line' as const, xAxisIndex: 1, yAxisIndex: 1, data: run, showSymbol: false, silent: true, lineStyle: { color: INK, width: 3 }, markPoint: { silent: true, symbol: 'circle', data: named ? word(run, say('coldMap.setToHere'), INK) : [] } })),
     ],
   }
 })
 const hottest = computed(() => Math.max(...props.frame.tempC))
 const coldest = computed(() => Math.min(...props.frame.tempC))
-const words = computed(() => `${props.name}: ${fmt.temp(coldest.value)} at its coldest, ${fmt.temp(hottest.value)} at its warmest`)
+const words = computed(() => say('coldMap.atItsColdestAtItsWarmest', { name: props.name, coldest: fmt.temp(coldest.value), hottest: fmt.temp(hottest.value) }))
 </script>
 
 <template>
@@ -70,7 +71,7 @@ const words = computed(() => `${props.name}: ${fmt.temp(coldest.value)} at its c
       <i class="frame" :style="{ left: `${PAD.left}px`, top: `${PAD.top}px`, width: `${size.w}px`, height: `${size.h}px` }" />
       <span class="deep small" :style="{ left: `${PAD.left + size.w + 4}px`, top: `${PAD.top + size.h / 2 - 11}px` }">{{ fmt.mm(picture.heightM) }}</span>
     </div>
-    <p class="rule small soft" :style="{ width: `${size.w + PAD.left}px` }"><span>middle</span><span>edge, {{ fmt.mm(picture.radiusM) }} out</span></p>
+    <p class="rule small soft" :style="{ width: `${size.w + PAD.left}px` }"><span>{{ $say('coldMap.middle') }}</span><span>{{ $say('coldMap.edgeOut', { radiusM: fmt.mm(picture.radiusM) }) }}</span></p>
   </div>
 </template>
 

@@ -9,6 +9,7 @@ import { CODES } from '#core/physics/safety/keeping'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, moments, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { wayName } from '~/words/cold'
 import type { ColdView } from '~/workers/solve.worker'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
@@ -61,10 +62,10 @@ const curves = computed<EChartsOption | null>(() => {
   const start = chill.timeS.find((_, i) => chill.coreC[i]! <= code.value.fromC) ?? 0
   const limits = code.value.stages.map(s => ({ coord: [(start + s.withinS) / 3600, shown(s.toC)] as [number, number], s })).filter(l => l.coord[0] <= endH)
   const top = Math.max(shown(20), Math.ceil(shown(Math.max(...chill.coreC)) / 20) * 20)
-  const events = [{ name: props.doc.use.kind === 'cut' ? 'set, sliceable' : 'set', at: chill.readyS, color: CITRON_DEEP }, { name: 'now', at: nowS.value, color: INK }].filter((e): e is { name: string, at: number, color: string } => e.at !== null && e.at / 3600 <= endH).map(e => ({ ...e, at: e.at / 3600 }))
+  const events = [{ name: props.doc.use.kind === 'cut' ? say('coldPicture.setSliceable') : 'set', at: chill.readyS, color: CITRON_DEEP }, { name: 'now', at: nowS.value, color: INK }].filter((e): e is { name: string, at: number, color: string } => e.at !== null && e.at / 3600 <= endH).map(e => ({ ...e, at: e.at / 3600 }))
   return {
     animation: false, textStyle, grid: { left: 46, right: 66, top: 66, bottom: 46 },
-    xAxis: timeAxis('hours after pouring', endH, x => String(x), endH > 12 ? 4 : endH > 6 ? 2 : 1),
+    xAxis: timeAxis(say('coldPicture.hoursAfterPouring'), endH, x => String(x), endH > 12 ? 4 : endH > 6 ? 2 : 1),
     yAxis: valueAxis(fmt.unit.value, Math.min(shown(0), Math.floor(shown(Math.min(...picture.surface.tempC)) / 20) * 20), top),
     series: [
       { ...line('core', INK, to(chill.timeS, chill.coreC), 'solid', 0.2, 'right'), markLine: moments(events, endH, 0), z: 5 },
@@ -74,34 +75,34 @@ const curves = computed<EChartsOption | null>(() => {
     ],
   }
 })
-const took = (s: number | null) => s === null ? 'not reached' : fmt.duration(s)
+const took = (s: number | null) => s === null ? say('coldPicture.notReached') : fmt.duration(s)
 const coreNow = (v: ColdView) => valueAt(v.chill.timeS, v.chill.coreC, nowS.value)
 </script>
 
 <template>
   <section class="cold" :data-cold="solver.running.value ? 'working' : views.length ? 'settled' : 'idle'">
     <div v-if="views.length" class="scrub no-print">
-      <UButton variant="outline" color="neutral" :icon="isActive ? 'i-lucide-pause' : 'i-lucide-play'" :label="isActive ? 'Pause' : 'Run'" @click="play" />
-      <label class="slider"><span class="sr">Time after pouring</span><input v-model.number="step" type="range" min="0" :max="last" :aria-valuetext="`${fmt.duration(nowS)} after pouring`" @pointerdown="pause()"></label>
-      <b class="display num" data-scrub>{{ nowS < 60 ? 'poured' : fmt.duration(nowS) }}</b>
+      <UButton variant="outline" color="neutral" :icon="isActive ? 'i-lucide-pause' : 'i-lucide-play'" :label="isActive ? $say('coldPicture.pause') : $say('coldPicture.run')" @click="play" />
+      <label class="slider"><span class="sr">{{ $say('coldPicture.timeAfterPouring') }}</span><input v-model.number="step" type="range" min="0" :max="last" :aria-valuetext="$say('coldPicture.afterPouring', { nowS: fmt.duration(nowS) })" @pointerdown="pause()"></label>
+      <b class="display num" data-scrub>{{ nowS < 60 ? $say('coldPicture.poured') : fmt.duration(nowS) }}</b>
     </div>
     <div class="two">
       <article v-for="(v, i) in views" :key="i" :data-way="chosen[i]?.key">
-        <label class="sr" :for="`way-${i}`">{{ i === 0 ? 'One way' : 'Beside it' }}</label>
+        <label class="sr" :for="`way-${i}`">{{ i === 0 ? $say('coldPicture.oneWay') : $say('coldPicture.besideIt') }}</label>
         <select :id="`way-${i}`" class="native way" :value="chosen[i]?.key" @change="picked = i === 0 ? [($event.target as HTMLSelectElement).value, beside] : [first, ($event.target as HTMLSelectElement).value]"><option v-for="w in ways" :key="w.key" :value="w.key">{{ wayName(w) }}</option></select>
         <LazyColdMap :picture="v.picture" :frame="frameAt(v)" :name="chosen[i] ? wayName(chosen[i]!) : ''" :scale-m="scaleM" />
         <dl class="facts">
-          <div><dt>middle now</dt><dd class="num">{{ fmt.temp(coreNow(v)) }}<small>{{ fmt.percent(v.picture.setShare[Math.min(step, last)] ?? 0) }} of it set</small></dd></div>
-          <div v-for="s in v.chill.stages" :key="s.toC"><dt>to {{ fmt.temp(s.toC) }}</dt><dd :class="{ bad: !s.passes }">{{ took(s.takesS) }}<small>{{ s.passes ? 'within' : 'over' }} {{ fmt.duration(s.withinS) }}</small></dd></div>
-          <div><dt>set through</dt><dd>{{ v.chill.readyS === null ? 'not in a day' : v.chill.readyS < 60 ? 'at once' : fmt.duration(v.chill.readyS) }}</dd></div>
+          <div><dt>{{ $say('coldPicture.middleNow') }}</dt><dd class="num">{{ fmt.temp(coreNow(v)) }}<small>{{ $say('coldPicture.ofItSet', { last: fmt.percent(v.picture.setShare[Math.min(step, last)] ?? 0) }) }}</small></dd></div>
+          <div v-for="s in v.chill.stages" :key="s.toC"><dt>{{ $say('coldPicture.to', { toC: fmt.temp(s.toC) }) }}</dt><dd :class="{ bad: !s.passes }">{{ took(s.takesS) }}<small>{{ s.passes ? $say('coldPicture.within') : $say('coldPicture.over') }} {{ fmt.duration(s.withinS) }}</small></dd></div>
+          <div><dt>{{ $say('coldPicture.setThrough') }}</dt><dd>{{ v.chill.readyS === null ? $say('coldPicture.notInADay') : v.chill.readyS < 60 ? $say('coldPicture.atOnce') : fmt.duration(v.chill.readyS) }}</dd></div>
         </dl>
-        <p :data-safe="v.chill.safe ? 'yes' : 'no'" :class="{ bad: !v.chill.safe }"><b>{{ v.chill.safe ? v.chill.safeSlow ? 'Cools safely.' : 'Cools in time, but not in a slow fridge.' : 'Cools too slowly: a stop.' }}</b> <span class="soft">{{ v.count === 1 ? '' : `${v.count} of them, ` }}{{ fmt.mm(v.depthM) }} deep.</span></p>
-        <UButton v-if="chosen[i] && chosen[i]!.way !== 'planned'" class="no-print" size="sm" variant="outline" color="neutral" label="Do it this way" @click="take(i)" />
+        <p :data-safe="v.chill.safe ? 'yes' : 'no'" :class="{ bad: !v.chill.safe }"><b>{{ v.chill.safe ? v.chill.safeSlow ? $say('coldPicture.coolsSafely') : $say('coldPicture.coolsInTimeButNotIn') : $say('coldPicture.coolsTooSlowlyAStop') }}</b> <span class="soft">{{ $say('coldPicture.deep', { them: v.count === 1 ? '' : `${$say('coldPicture.ofThem', { count: v.count })} `, depthM: fmt.mm(v.depthM) }) }}</span></p>
+        <UButton v-if="chosen[i] && chosen[i]!.way !== 'planned'" class="no-print" size="sm" variant="outline" color="neutral" :label="$say('coldPicture.doItThisWay')" @click="take(i)" />
       </article>
     </div>
-    <p v-if="views.length === 0" class="soft">Drawing …</p>
-    <LazyStationChart v-if="curves" :option="curves" :label="`Core, mean and surface over ${fmt.duration(views[0]!.picture.frames.at(-1)!.timeS)}, ${chosen[0] ? wayName(chosen[0]) : ''}`" />
-    <p class="soft small">Curves of the first way. Half the section is drawn, from the middle to the edge, to scale; dashed lines are temperatures, the heavy line is how far it has set. Triangles: where the code wants it to be by then.</p>
+    <p v-if="views.length === 0" class="soft">{{ $say('coldPicture.drawing') }}</p>
+    <LazyStationChart v-if="curves" :option="curves" :label="$say('coldPicture.coreMeanAndSurfaceOver', { timeS: fmt.duration(views[0]!.picture.frames.at(-1)!.timeS), chosen: chosen[0] ? wayName(chosen[0]) : '' })" />
+    <p class="soft small">{{ $say('coldPicture.curvesOfTheFirstWayHalf') }}</p>
   </section>
 </template>
 

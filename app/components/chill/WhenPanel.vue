@@ -7,6 +7,7 @@ import type { Bench } from '#core/formula/bench'
 import { temperTime } from '#core/plan/order'
 import { decidesWords, WHEN_NAMES } from '~/words/cold'
 import type { ColdView } from '~/workers/solve.worker'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
@@ -25,7 +26,7 @@ watch([() => props.doc, () => kitchen.core], async () => {
 const endS = computed(() => Math.max(3600, ...rows.value.flatMap(r => [r.slowS ?? 0, r.likelyS ?? 0])) * 1.08)
 const pouredS = computed(() => pouredAfterS(props.assessment))
 const start = computed(() => props.doc.serve.startAt)
-const says = (s: number | null) => s === null ? 'not in a day' : start.value ? fmt.clock(start.value, pouredS.value + s) : s < 60 ? 'at once' : `${fmt.duration(s)} after pouring`
+const says = (s: number | null) => s === null ? say('whenPanel.notInADay') : start.value ? fmt.clock(start.value, pouredS.value + s) : s < 60 ? say('whenPanel.atOnce') : say('whenPanel.afterPouring', { p1: fmt.duration(s) })
 const share = (s: number | null) => `${Math.min(100, 100 * (s ?? endS.value) / endS.value)}%`
 const useBy = computed(() => props.assessment.serve.useBy)
 const m = computed(() => view.value?.picture.moisture ?? null)
@@ -39,22 +40,22 @@ const dewS = computed(() => temperTime(props.assessment, dewC.value))
       <li v-for="r in rows" :key="r.what" :data-when-row="r.what">
         <p class="name"><b>{{ WHEN_NAMES[r.what].name }}</b> <span class="soft small">{{ WHEN_NAMES[r.what].what }}</span></p>
         <p class="likely display num" data-likely><WhyNumber topic="when">{{ says(r.likelyS) }}</WhyNumber></p>
-        <p class="range soft"><template v-if="r.likelyS === null">never within a day, on this plan</template><template v-else-if="r.slowS !== null && r.slowS - (r.quickS ?? 0) < 60" /><template v-else>between <b class="num">{{ says(r.quickS) }}</b> and <b class="num">{{ says(r.slowS) }}</b></template></p>
+        <p class="range soft"><template v-if="r.likelyS === null">{{ $say('whenPanel.neverWithinADayOnThis') }}</template><template v-else-if="r.slowS !== null && r.slowS - (r.quickS ?? 0) < 60" /><template v-else>{{ $say('whenPanel.between') }} <b class="num">{{ says(r.quickS) }}</b> {{ $say('whenPanel.and') }} <b class="num">{{ says(r.slowS) }}</b></template></p>
         <div class="bar" aria-hidden="true"><i :style="{ left: share(r.quickS), right: `calc(100% - ${share(r.slowS)})` }" /><b :style="{ left: share(r.likelyS) }" /></div>
         <p class="soft small decides">{{ decidesWords(r) }}</p>
       </li>
-      <li data-when-row="latest"><p class="name"><b>latest</b> <span class="soft small">kept cold</span></p><p class="likely display num">{{ useBy ? `end of ${fmt.day(useBy)}` : assessment.serve.storageDays > 0 ? `${assessment.serve.storageDays} days` : 'not kept' }}</p><p class="range soft">{{ useBy ? 'the day of making is day 1' : 'give a start time under Serve' }}</p><div /><p class="soft small decides">{{ assessment.findings.some(f => f.code === 'lotDate') ? 'a lot’s own date' : assessment.findings.some(f => f.code === 'holdsHours') ? 'only air holds it up' : 'the food code' }}</p></li>
+      <li data-when-row="latest"><p class="name"><b>{{ $say('whenPanel.latest') }}</b> <span class="soft small">{{ $say('whenPanel.keptCold') }}</span></p><p class="likely display num">{{ useBy ? $say('whenPanel.endOf', { p1: fmt.day(useBy) }) : assessment.serve.storageDays > 0 ? $say('whenPanel.days', { storageDays: assessment.serve.storageDays }) : $say('whenPanel.notKept') }}</p><p class="range soft">{{ useBy ? $say('whenPanel.theDayOfMakingIsDay') : $say('whenPanel.giveAStartTimeUnderServe') }}</p><div /><p class="soft small decides">{{ assessment.findings.some(f => f.code === 'lotDate') ? $say('whenPanel.aLotSOwnDate') : assessment.findings.some(f => f.code === 'holdsHours') ? $say('whenPanel.onlyAirHoldsItUp') : $say('whenPanel.theFoodCode') }}</p></li>
     </ul>
-    <p class="soft small">Ranges: a quick and a slow fridge (four in five lie between), and setting up to half as long again either way. A bar runs from pouring to {{ fmt.duration(endS) }}.</p>
-    <h3 class="section-title">Cover, sweat and skin</h3>
+    <p class="soft small">{{ $say('whenPanel.rangesAQuickAndASlow', { endS: fmt.duration(endS) }) }}</p>
+    <h3 class="section-title">{{ $say('whenPanel.coverSweatAndSkin') }}</h3>
     <dl v-if="m" class="facts moisture">
-      <div><dt>covered at once, air under it</dt><dd data-fact="sweat-now" :class="{ bad: m.drops }"><WhyNumber topic="moisture">{{ fmt.fixed(m.sweatNowGM2) }} g/m²</WhyNumber><small>{{ m.drops ? 'drops run' : `no drops under ${DROPS_G_M2}` }}</small></dd></div>
-      <div><dt>covered at {{ fmt.temp(45) }}, {{ m.laterS < 60 ? 'at once' : fmt.duration(m.laterS) }}</dt><dd data-fact="sweat-later">{{ fmt.fixed(m.sweatLaterGM2) }} g/m²<small>gathers under the cover</small></dd></div>
-      <div><dt>left open until then</dt><dd :class="{ bad: m.skin }">{{ fmt.fixed(m.driesGM2) }} g/m²<small>{{ m.skin ? 'dries to a skin' : `no skin under ${SKIN_G_M2}` }}</small></dd></div>
-      <div><dt>dew on the table</dt><dd>{{ dewS === null || assessment.verdict.cold.tempC >= dewC ? 'none' : fmt.duration(dewS) }}<small>until it is above {{ fmt.temp(dewC) }}, the dew point of a room at {{ fmt.temp(doc.use.tableTempC) }} and {{ fmt.percent(ROOM_HUMIDITY) }} (taken)</small></dd></div>
-      <div v-if="assessment.chill.load"><dt>heat into the fridge, first hour</dt><dd data-fact="load" :class="{ bad: assessment.chill.load.watts > assessment.chill.load.capacityW }"><WhyNumber topic="fridgeLoad">{{ fmt.fixed(assessment.chill.load.watts) }} W</WhyNumber><small>such a one carries off some {{ fmt.fixed(assessment.chill.load.capacityW) }} W</small></dd></div>
+      <div><dt>{{ $say('whenPanel.coveredAtOnceAirUnderIt') }}</dt><dd data-fact="sweat-now" :class="{ bad: m.drops }"><WhyNumber topic="moisture">{{ fmt.fixed(m.sweatNowGM2) }} g/m²</WhyNumber><small>{{ m.drops ? $say('whenPanel.dropsRun') : $say('whenPanel.noDropsUnder', { DROPSGM2: DROPS_G_M2 }) }}</small></dd></div>
+      <div><dt>{{ $say('whenPanel.coveredAt', { p1: fmt.temp(45), laterS: m.laterS < 60 ? $say('whenPanel.atOnce') : fmt.duration(m.laterS) }) }}</dt><dd data-fact="sweat-later">{{ fmt.fixed(m.sweatLaterGM2) }} g/m²<small>{{ $say('whenPanel.gathersUnderTheCover') }}</small></dd></div>
+      <div><dt>{{ $say('whenPanel.leftOpenUntilThen') }}</dt><dd :class="{ bad: m.skin }">{{ fmt.fixed(m.driesGM2) }} g/m²<small>{{ m.skin ? $say('whenPanel.driesToASkin') : $say('whenPanel.noSkinUnder', { SKINGM2: SKIN_G_M2 }) }}</small></dd></div>
+      <div><dt>{{ $say('whenPanel.dewOnTheTable') }}</dt><dd>{{ dewS === null || assessment.verdict.cold.tempC >= dewC ? $say('whenPanel.none') : fmt.duration(dewS) }}<small>{{ $say('whenPanel.untilItIsAboveTheDew', { dewC: fmt.temp(dewC), tableTempC: fmt.temp(doc.use.tableTempC), ROOMHUMIDITY: fmt.percent(ROOM_HUMIDITY) }) }}</small></dd></div>
+      <div v-if="assessment.chill.load"><dt>{{ $say('whenPanel.heatIntoTheFridgeFirstHour') }}</dt><dd data-fact="load" :class="{ bad: assessment.chill.load.watts > assessment.chill.load.capacityW }"><WhyNumber topic="fridgeLoad">{{ fmt.fixed(assessment.chill.load.watts) }} W</WhyNumber><small>{{ $say('whenPanel.suchAOneCarriesOffSome', { capacityW: fmt.fixed(assessment.chill.load.capacityW) }) }}</small></dd></div>
     </dl>
-    <p class="soft small">Film that touches the surface leaves no air to sweat into and no skin to form: best of both, once it is poured. Film over the rim waits until the middle is down to {{ fmt.temp(45) }}.</p>
+    <p class="soft small">{{ $say('whenPanel.filmThatTouchesTheSurfaceLeaves', { p1: fmt.temp(45) }) }}</p>
     <CautionList :findings="assessment.findings.filter(f => ['filmTooHot', 'uncovered', 'hotIntoGlass', 'fridgeLoad', 'frozen', 'thawing'].includes(f.code))" />
   </section>
 </template>

@@ -7,6 +7,7 @@
 import { celsiusToFahrenheit, fahrenheitToCelsius } from '#core/base/units'
 import { FIELDS, type FieldPath } from '#core/base/fields'
 import { readQuantity, type QuantityKind } from '#core/base/typed'
+import { say } from '~/words/say'
 
 const KINDS = {
   mass: { unit: 'g', factor: 1, digits: 1, step: 5 },
@@ -83,7 +84,7 @@ const unfinished = (raw: string) => /[+*/-]\s*$/.test(raw) || /\d\s*(?:c|cu|cup|
 function take(v: number) {
   const eps = 1e-9 * Math.max(1, Math.abs(v))
   if (v < limits.value.min - eps || v > limits.value.max + eps) {
-    error.value = `${props.label}: between ${limit(limits.value.min)} and ${limit(limits.value.max)}`
+    error.value = say('quantityField.betweenAnd', { label: props.label, min: limit(limits.value.min), max: limit(limits.value.max) })
     return
   }
   error.value = ''
@@ -100,8 +101,8 @@ function onInput(event: Event) {
   if ('problem' in got) {
     if (got.problem !== 'whoseCups' && got.problem !== 'noDensity' && unfinished(text.value)) return
     error.value = `${props.label}: ${{
-      notANumber: text.value.trim() === '' ? 'a number is needed' : `“${text.value}” is not a number`, wrongUnit: `“${text.value}” is not a number in ${unit.value || 'this field'}`,
-      whoseCups: `whose “${got.unit}”? Say it once under Kitchen, or type grams`, noDensity: `what a “${got.unit}” of this weighs is not known; type grams`,
+      notANumber: text.value.trim() === '' ? say('quantityField.aNumberIsNeeded') : say('quantityField.isNotANumber', { text: text.value }), wrongUnit: say('quantityField.isNotANumberIn', { text: text.value, field: unit.value || say('quantityField.thisField') }),
+      whoseCups: say('quantityField.whoseSayItOnceUnderKitchen', { unit: got.unit }), noDensity: say('quantityField.whatAOfThisWeighsIs', { unit: got.unit }),
     }[got.problem]}`
     return
   }
@@ -163,7 +164,7 @@ const fieldId = useId()
     <span class="box">
       <input :id="fieldId" :value="text" :placeholder="blank" inputmode="decimal" autocomplete="off" :aria-invalid="error ? true : undefined" :aria-describedby="error ? `${fieldId}-e` : undefined"
              role="spinbutton" :aria-valuenow="Number(plain(modelValue))" :aria-valuetext="blank && modelValue === 0 ? blank : `${plain(modelValue)} ${unit}`" @focus="editing = true; ($event.target as HTMLInputElement).select()" @input="onInput" @keydown="onKey" @blur="onBlur">
-      <span v-if="unit" class="unit" aria-hidden="true" title="drag sideways, or use the arrow keys" @pointerdown="onScrubStart" @pointermove="onScrub" @pointerup="onScrubEnd" @pointercancel="onScrubEnd">{{ unit }}</span>
+      <span v-if="unit" class="unit" aria-hidden="true" :title="$say('quantityField.dragSidewaysOrUseTheArrow')" @pointerdown="onScrubStart" @pointermove="onScrub" @pointerup="onScrubEnd" @pointercancel="onScrubEnd">{{ unit }}</span>
     </span>
     <span v-if="sum && !error" class="sum">{{ sum }}</span>
     <span v-if="error" :id="`${fieldId}-e`" class="error" role="alert">{{ error }}</span>

@@ -17,16 +17,16 @@ const at = (s: number) => start.value ? fmt.clock(start.value, s) : s === 0 ? 's
 </script>
 
 <template>
-  <ol class="order" :class="{ card }" :style="{ '--fit': fit }" aria-label="Order of work">
+  <ol class="order" :class="{ card }" :style="{ '--fit': fit }" :aria-label="$say('orderList.orderOfWork')">
     <li v-for="({ s, w }, i) in steps" :key="s.key" :data-work="s.code" :class="s.component">
       <span class="when num">{{ i > 0 && at(steps[i - 1]!.s.atS) === at(s.atS) ? '' : at(s.atS) }}</span>
       <div class="what">
         <p class="do"><b>{{ w.title }}</b><span v-if="w.reach" class="reach num">{{ w.reach }}</span></p>
         <p v-if="w.lines.length" class="weights"><span v-for="l in w.lines" :key="l.name"><b class="num">{{ l.amount }}</b> {{ l.name.toLowerCase() }}</span></p>
-        <p v-if="w.cue" class="cue">Until: {{ w.cue }}</p>
+        <p v-if="w.cue" class="cue">{{ $say('orderList.until', { cue: w.cue }) }}</p>
         <p v-if="w.how" class="how">{{ w.how.charAt(0).toUpperCase() + w.how.slice(1) }}</p>
         <p v-if="w.probe && !card" class="soft small">{{ w.probe.charAt(0).toUpperCase() + w.probe.slice(1) }}</p>
-        <p v-if="w.why && !card" class="soft small">Why: {{ w.why }}</p>
+        <p v-if="w.why && !card" class="soft small">{{ $say('orderList.why', { why: w.why }) }}</p>
         <p v-for="c in w.cautions" :key="c.title" class="caught" role="note"><b>{{ c.title }}</b> {{ c.text }}</p>
       </div>
     </li>

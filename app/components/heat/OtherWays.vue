@@ -6,6 +6,7 @@ import { scaleTime, TIMED, type Timed } from '#core/physics/heat/scaleTime'
 import type { CookVariant } from '#core/plan/variants'
 import { TABLE_UI, RIGHT } from '~/composables/tableStyle'
 import { TIMED_WORDS, variantWords } from '~/words/cook'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
@@ -18,7 +19,7 @@ watch([() => props.doc, () => kitchen.core], async () => {
   if (got && 'value' in got) rows.value = got.value
 }, { immediate: true })
 const planned = computed(() => rows.value.find(r => r.code === 'planned'))
-const columns = [{ id: 'way', header: '' }, { id: 'time', header: 'off the heat', meta: RIGHT }, { id: 'than', header: 'than planned', meta: RIGHT }, { id: 'depth', header: 'depth', meta: RIGHT }, { id: 'margin', header: 'before grainy', meta: RIGHT }]
+const columns = [{ id: 'way', header: '' }, { id: 'time', header: say('otherWays.offTheHeat'), meta: RIGHT }, { id: 'than', header: say('otherWays.thanPlanned'), meta: RIGHT }, { id: 'depth', header: 'depth', meta: RIGHT }, { id: 'margin', header: say('otherWays.beforeGrainy'), meta: RIGHT }]
 const share = (r: CookVariant) => planned.value && planned.value.endS > 0 ? r.endS / planned.value.endS - 1 : 0
 
 const process = ref<Timed>(props.doc.heat.method === 'oven' ? 'bake' : props.doc.heat.method === 'microwave' ? 'microwave' : 'reduce')
@@ -35,24 +36,24 @@ const scaled = computed(() => {
 
 <template>
   <div class="ways" :data-variants="solver.running.value ? 'working' : 'settled'">
-    <h3 class="section-title">The same cook, otherwise</h3>
-    <p v-if="doc.heat.method === 'none'" class="soft">Nothing is heated here.</p>
+    <h3 class="section-title">{{ $say('otherWays.theSameCookOtherwise') }}</h3>
+    <p v-if="doc.heat.method === 'none'" class="soft">{{ $say('otherWays.nothingIsHeatedHere') }}</p>
     <UTable v-else class="stack" :data="rows" :columns="columns" :ui="TABLE_UI">
-      <template #way-cell="{ row }"><span :data-variant="row.original.code"><b>{{ variantWords(row.original.code, doc, fmt).name }}</b> <span class="soft small">{{ variantWords(row.original.code, doc, fmt).why }}</span><span v-if="row.original.overflows" class="bad small"> runs over this rim: the time is for a deeper tin</span></span></template>
-      <template #time-cell="{ row }"><b class="num">{{ row.original.reachedS === null ? 'never there' : fmt.duration(row.original.endS) }}</b></template>
-      <template #than-cell="{ row }">{{ row.original.code === 'planned' ? '' : Math.abs(share(row.original)) < 0.015 ? 'the same' : `${share(row.original) > 0 ? '+' : '−'} ${fmt.percent(Math.abs(share(row.original)))}` }}</template>
+      <template #way-cell="{ row }"><span :data-variant="row.original.code"><b>{{ variantWords(row.original.code, doc, fmt).name }}</b> <span class="soft small">{{ variantWords(row.original.code, doc, fmt).why }}</span><span v-if="row.original.overflows" class="bad small"> {{ $say('otherWays.runsOverThisRimTheTime') }}</span></span></template>
+      <template #time-cell="{ row }"><b class="num">{{ row.original.reachedS === null ? $say('otherWays.neverThere') : fmt.duration(row.original.endS) }}</b></template>
+      <template #than-cell="{ row }">{{ row.original.code === 'planned' ? '' : Math.abs(share(row.original)) < 0.015 ? $say('otherWays.theSame') : `${share(row.original) > 0 ? '+' : '−'} ${fmt.percent(Math.abs(share(row.original)))}` }}</template>
       <template #depth-cell="{ row }">{{ fmt.mm(row.original.depthM) }}</template>
-      <template #margin-cell="{ row }">{{ row.original.marginK === null ? '—' : row.original.marginK > 0 ? fmt.degrees(row.original.marginK, 1) : 'past it' }}</template>
+      <template #margin-cell="{ row }">{{ row.original.marginK === null ? '—' : row.original.marginK > 0 ? fmt.degrees(row.original.marginK, 1) : $say('otherWays.pastIt') }}</template>
     </UTable>
-    <p v-if="solver.running.value" class="soft small">Working it out … <button type="button" class="underline" @click="solver.cancel()">stop</button></p>
-    <h3 class="section-title">A time for another size</h3>
-    <div class="choices" role="group" aria-label="Process"><button v-for="p in TIMED" :key="p" type="button" :aria-pressed="process === p" @click="process = p">{{ TIMED_WORDS[p].name }}</button></div>
+    <p v-if="solver.running.value" class="soft small">{{ $say('otherWays.workingItOut') }} <button type="button" class="underline" @click="solver.cancel()">{{ $say('otherWays.stop') }}</button></p>
+    <h3 class="section-title">{{ $say('otherWays.aTimeForAnotherSize') }}</h3>
+    <div class="choices" role="group" :aria-label="$say('otherWays.process')"><button v-for="p in TIMED" :key="p" type="button" :aria-pressed="process === p" @click="process = p">{{ TIMED_WORDS[p].name }}</button></div>
     <div class="fields">
-      <QuantityField v-model="from.timeS" kind="minutes" show-label label="It took" :min="1" :max="600000" />
-      <template v-if="process === 'bake' || process === 'chill'"><QuantityField v-model="from.depthM" kind="length" show-label label="at a depth of" :min="0.002" :max="0.3" /><QuantityField v-model="to.depthM" kind="length" show-label label="now at" :min="0.002" :max="0.3" /></template>
-      <template v-else-if="process !== 'whip'"><QuantityField v-model="from.massG" kind="mass" show-label label="with" :min="1" /><QuantityField v-model="from.powerW" kind="power" show-label label="on" :min="50" :max="12000" /><QuantityField v-model="to.massG" kind="mass" show-label label="now with" :min="1" /><QuantityField v-model="to.powerW" kind="power" show-label label="on" :min="50" :max="12000" /></template>
+      <QuantityField v-model="from.timeS" kind="minutes" show-label :label="$say('otherWays.itTook')" :min="1" :max="600000" />
+      <template v-if="process === 'bake' || process === 'chill'"><QuantityField v-model="from.depthM" kind="length" show-label :label="$say('otherWays.atADepthOf')" :min="0.002" :max="0.3" /><QuantityField v-model="to.depthM" kind="length" show-label :label="$say('otherWays.nowAt')" :min="0.002" :max="0.3" /></template>
+      <template v-else-if="process !== 'whip'"><QuantityField v-model="from.massG" kind="mass" show-label :label="$say('otherWays.with')" :min="1" /><QuantityField v-model="from.powerW" kind="power" show-label :label="$say('otherWays.on')" :min="50" :max="12000" /><QuantityField v-model="to.massG" kind="mass" show-label :label="$say('otherWays.nowWith')" :min="1" /><QuantityField v-model="to.powerW" kind="power" show-label :label="$say('otherWays.on')" :min="50" :max="12000" /></template>
     </div>
-    <p class="answer" data-answer="scaled"><b class="display">{{ scaled === null ? '—' : fmt.duration(scaled) }}</b> <span class="soft">{{ TIMED_WORDS[process].rule }}. Begin to look a fifth sooner.</span></p>
+    <p class="answer" data-answer="scaled"><b class="display">{{ scaled === null ? '—' : fmt.duration(scaled) }}</b> <span class="soft">{{ $say('otherWays.beginToLookAFifthSooner', { rule: TIMED_WORDS[process].rule }) }}</span></p>
   </div>
 </template>
 

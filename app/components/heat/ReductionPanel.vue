@@ -16,17 +16,17 @@ const plan = computed(() => boilPlan(props.doc, kitchen.core!, props.assessment)
 
 <template>
   <section class="reduce">
-    <p class="answer" data-answer="stop"><span class="soft">Stop when the scale reads</span> <b class="display">{{ fmt.grams(plan.stopG) }}</b> <span class="soft">{{ plan.tareG !== null ? `with the pan (${fmt.grams(plan.tareG)} of it)` : 'and the pan\'s own weight: choose a pan under The cook and weigh it empty, once' }}</span></p>
+    <p class="answer" data-answer="stop"><span class="soft">{{ $say('reductionPanel.stopWhenTheScaleReads') }}</span> <b class="display">{{ fmt.grams(plan.stopG) }}</b> <span class="soft">{{ plan.tareG !== null ? $say('reductionPanel.withThePanOfIt', { tareG: fmt.grams(plan.tareG) }) : $say('reductionPanel.andThePanSOwnWeight') }}</span></p>
     <dl class="facts">
-      <div><dt>water to boil off</dt><dd data-fact="boil-off">{{ fmt.grams(plan.lossG) }}</dd></div>
-      <div v-if="h.reduction"><dt>by the jug</dt><dd>{{ fmt.fixed(h.reduction.volumeMl) }} ml<small>a hot jug reads {{ fmt.fixed(h.reduction.hotVolumeMl) }} ml</small></dd></div>
-      <div><dt>takes</dt><dd>{{ fmt.duration(h.endS) }}<small>boiling from {{ h.reachedS === null ? 'never' : fmt.duration(h.reachedS) }}, at {{ fmt.fixed(doc.heat.burnerW) }} W into the pan</small></dd></div>
-      <div v-if="plan.juice"><dt>juice in</dt><dd data-fact="juice-in">{{ fmt.temp(plan.juice.beforeC) }}<small>{{ fmt.duration(plan.juice.atS) }} off the heat; not above {{ fmt.temp(ACID_TOO_HOT_C) }}, not under {{ fmt.temp(CREAM_KNITS_C) }}</small></dd></div>
-      <div v-if="plan.roomM3 > 0"><dt>room for the foam</dt><dd>{{ fmt.litres(plan.roomM3) }}<small>three times the mix{{ plan.panM3 === null ? '' : `; this pan holds ${fmt.litres(plan.panM3)}` }}</small></dd></div>
+      <div><dt>{{ $say('reductionPanel.waterToBoilOff') }}</dt><dd data-fact="boil-off">{{ fmt.grams(plan.lossG) }}</dd></div>
+      <div v-if="h.reduction"><dt>{{ $say('reductionPanel.byTheJug') }}</dt><dd>{{ fmt.fixed(h.reduction.volumeMl) }} ml<small>{{ $say('reductionPanel.aHotJugReadsMl', { hotVolumeMl: fmt.fixed(h.reduction.hotVolumeMl) }) }}</small></dd></div>
+      <div><dt>{{ $say('reductionPanel.takes') }}</dt><dd>{{ fmt.duration(h.endS) }}<small>{{ $say('reductionPanel.boilingFromAtWIntoThe', { reachedS: h.reachedS === null ? $say('reductionPanel.never') : fmt.duration(h.reachedS), burnerW: fmt.fixed(doc.heat.burnerW) }) }}</small></dd></div>
+      <div v-if="plan.juice"><dt>{{ $say('reductionPanel.juiceIn') }}</dt><dd data-fact="juice-in">{{ fmt.temp(plan.juice.beforeC) }}<small>{{ $say('reductionPanel.offTheHeatNotAboveNot', { atS: fmt.duration(plan.juice.atS), ACIDTOOHOTC: fmt.temp(ACID_TOO_HOT_C), CREAMKNITSC: fmt.temp(CREAM_KNITS_C) }) }}</small></dd></div>
+      <div v-if="plan.roomM3 > 0"><dt>{{ $say('reductionPanel.roomForTheFoam') }}</dt><dd>{{ fmt.litres(plan.roomM3) }}<small>{{ $say('reductionPanel.threeTimesTheMix', { panM3: plan.panM3 === null ? '' : $say('reductionPanel.thisPanHolds', { panM3: fmt.litres(plan.panM3) }) }) }}</small></dd></div>
     </dl>
     <template v-if="plan.halfSugar">
-      <h3 class="section-title">What sugar does to it</h3>
-      <p>Each gram of sugar adds {{ fmt.fixed(SUGAR_ML_PER_G, 2) }} ml, and just so much water is boiled off for it. With <b class="num">{{ fmt.grams(plan.sugarG) }}</b> the scale stops at <b class="num">{{ fmt.grams(plan.stopG) }}</b>; with half of it at <b class="num" data-fact="half-sugar">{{ fmt.grams(plan.halfSugar.stopG) }}</b>, and {{ fmt.grams(plan.halfSugar.staysG) }} more water stays: it sets looser twice over. Reducing does not sharpen it: the pH stays.</p>
+      <h3 class="section-title">{{ $say('reductionPanel.whatSugarDoesToIt') }}</h3>
+      <p>{{ $say('reductionPanel.eachGramOfSugarAddsMl', { SUGARMLPERG: fmt.fixed(SUGAR_ML_PER_G, 2) }) }} <b class="num">{{ fmt.grams(plan.sugarG) }}</b> {{ $say('reductionPanel.theScaleStopsAt') }} <b class="num">{{ fmt.grams(plan.stopG) }}</b>{{ $say('reductionPanel.withHalfOfItAt') }} <b class="num" data-fact="half-sugar">{{ fmt.grams(plan.halfSugar.stopG) }}</b>{{ $say('reductionPanel.andMoreWaterStaysItSets', { staysG: fmt.grams(plan.halfSugar.staysG) }) }}</p>
     </template>
     <CautionList :findings="assessment.findings.filter(f => ['boilOver', 'panTooSmall', 'acidTooHot', 'acidTooLate'].includes(f.code))" />
   </section>

@@ -5,6 +5,7 @@ import type { KitchenVessel } from '#core/kitchen/kitchen'
 import { cavityOf, cavityVolume } from '#core/physics/geometry/cavity'
 import { typicalVessel } from '#core/physics/geometry/nominal'
 import { VESSEL_NAMES } from '~/words/names'
+import { say } from '~/words/say'
 
 const props = defineProps<{ vessels: KitchenVessel[] }>()
 const emit = defineEmits<{ change: [vessels: KitchenVessel[]] }>()
@@ -21,26 +22,26 @@ function add(vessel: Vessel, name: string) {
   emit('change', [...props.vessels, made])
   open.value = made.id
 }
-const sizes = (v: KitchenVessel) => `${v.kind === 'rectangle' ? `${fmt.cm(v.lengthM)} × ${fmt.cm(v.widthM)}` : fmt.cm(v.lengthM)}, ${fmt.cm(v.heightM)} high, ${v.material}; holds ${fmt.litres(cavityVolume(cavityOf(v)))}${v.heldM3 === null ? '' : ', by water'}`
+const sizes = (v: KitchenVessel) => say('kitchenVessels.highHolds', { lengthM: v.kind === 'rectangle' ? `${fmt.cm(v.lengthM)} × ${fmt.cm(v.widthM)}` : fmt.cm(v.lengthM), heightM: fmt.cm(v.heightM), material: v.material, p4: fmt.litres(cavityVolume(cavityOf(v))), water: v.heldM3 === null ? '' : say('kitchenVessels.byWater') })
 </script>
 
 <template>
   <section class="wide" data-kitchen-part="vessels">
-    <h2 class="section-title">Tins and dishes</h2>
-    <p v-if="vessels.length === 0" class="soft">None of its own yet. Add those you bake and serve in; measure inside at the rim, or weigh the water one holds.</p>
+    <h2 class="section-title">{{ $say('kitchenVessels.tinsAndDishes') }}</h2>
+    <p v-if="vessels.length === 0" class="soft">{{ $say('kitchenVessels.noneOfItsOwnYetAdd') }}</p>
     <ul class="tins">
       <li v-for="v in vessels" :key="v.id">
         <div class="pic" :style="{ width: `${Math.max(14, 100 * v.lengthM / widest)}px` }"><VesselDrawing :vessel="v" :assembly="assemblyOf(v)" :depth-m="0" :label="v.name" /></div>
         <div class="is"><b>{{ v.name }}</b><br><span class="soft small">{{ sizes(v) }}</span></div>
-        <span class="acts"><UButton size="sm" variant="outline" color="neutral" :label="open === v.id ? 'Done' : 'Change'" :aria-label="`${open === v.id ? 'Done with' : 'Change'} ${v.name}`" @click="open = open === v.id ? null : v.id" /><UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="`Take out ${v.name}`" @click="emit('change', vessels.filter(x => x.id !== v.id))" /></span>
+        <span class="acts"><UButton size="sm" variant="outline" color="neutral" :label="open === v.id ? $say('kitchenVessels.done') : $say('kitchenVessels.change')" :aria-label="`${open === v.id ? $say('kitchenVessels.doneWith') : $say('kitchenVessels.change')} ${v.name}`" @click="open = open === v.id ? null : v.id" /><UButton variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="$say('kitchenVessels.takeOut', { name: v.name })" @click="emit('change', vessels.filter(x => x.id !== v.id))" /></span>
         <div v-if="open === v.id" class="fields">
-          <div class="named"><label class="field-label" :for="`vn-${v.id}`">Name</label><NameField :id="`vn-${v.id}`" class="native" maxlength="80" :model-value="v.name" @update:model-value="name => set(v.id, { name })" /></div>
-          <div><label class="field-label" :for="`vk-${v.id}`">Kind</label><select :id="`vk-${v.id}`" class="native" :value="v.kind" @change="set(v.id, { kind: ($event.target as HTMLSelectElement).value as VesselKind })"><option v-for="k in VESSEL_KINDS" :key="k" :value="k">{{ VESSEL_NAMES[k] }}</option></select></div>
+          <div class="named"><label class="field-label" :for="`vn-${v.id}`">{{ $say('kitchenVessels.name') }}</label><NameField :id="`vn-${v.id}`" class="native" maxlength="80" :model-value="v.name" @update:model-value="name => set(v.id, { name })" /></div>
+          <div><label class="field-label" :for="`vk-${v.id}`">{{ $say('kitchenVessels.kind') }}</label><select :id="`vk-${v.id}`" class="native" :value="v.kind" @change="set(v.id, { kind: ($event.target as HTMLSelectElement).value as VesselKind })"><option v-for="k in VESSEL_KINDS" :key="k" :value="k">{{ VESSEL_NAMES[k] }}</option></select></div>
           <VesselFields :vessel="v" @change="part => set(v.id, part)" />
         </div>
       </li>
     </ul>
-    <div class="adding"><VesselSelect label="Add one like" value="" @pick="(v) => add(v, 'New tin or dish')" /><UButton variant="outline" color="neutral" size="sm" label="Add a round tin" @click="add(typicalVessel('round'), 'New tin')" /></div>
+    <div class="adding"><VesselSelect :label="$say('kitchenVessels.addOneLike')" value="" @pick="(v) => add(v, 'New tin or dish')" /><UButton variant="outline" color="neutral" size="sm" :label="$say('kitchenVessels.addARoundTin')" @click="add(typicalVessel('round'), 'New tin')" /></div>
   </section>
 </template>
 

@@ -16,13 +16,13 @@ const s = computed(() => props.assessment.serve)
 
 <template>
   <section class="keeping">
-    <p class="answer" data-fact="useby"><span class="soft">Use by</span> <b class="display"><WhyNumber topic="useBy">{{ s.useBy ? `end of ${fmt.day(s.useBy)}` : 'not given' }}</WhyNumber></b> <span class="soft">{{ s.useBy ? 'kept cold; the day of making is day 1' : doc.serve.startAt ? 'this place is too warm to keep it' : 'give a start time under The clock' }}</span></p>
+    <p class="answer" data-fact="useby"><span class="soft">{{ $say('keepingPanel.useBy') }}</span> <b class="display"><WhyNumber topic="useBy">{{ s.useBy ? $say('keepingPanel.endOf', { p1: fmt.day(s.useBy) }) : $say('keepingPanel.notGiven') }}</WhyNumber></b> <span class="soft">{{ s.useBy ? $say('keepingPanel.keptColdTheDayOfMaking') : doc.serve.startAt ? $say('keepingPanel.thisPlaceIsTooWarmTo') : $say('keepingPanel.giveAStartTimeUnderThe') }}</span></p>
     <ul class="options">
-      <li v-for="o in options" :key="o.code" :data-keeping="o.code" :class="{ closed: !o.open }"><b>{{ keepingWords(o, fmt) }}</b> <span v-if="o.isDefault" class="tag">the default</span><span v-if="!o.open" class="tag">not open: needs what follows</span><p class="soft">{{ needWords(o.needs) }}.</p></li>
+      <li v-for="o in options" :key="o.code" :data-keeping="o.code" :class="{ closed: !o.open }"><b>{{ keepingWords(o, fmt) }}</b> <span v-if="o.isDefault" class="tag">{{ $say('keepingPanel.theDefault') }}</span><span v-if="!o.open" class="tag">{{ $say('keepingPanel.notOpenNeedsWhatFollows') }}</span><p class="soft">{{ needWords(o.needs) }}.</p></li>
     </ul>
-    <div class="claim"><QuantityField field="serve.claimDays" kind="count" unit-text="days" show-label label="Somebody says it keeps" blank="nobody says" :model-value="doc.serve.claimDays ?? 0" @update:model-value="v => ws.change('claim', d => { d.serve.claimDays = v > 0 ? v : null })" @done="ws.endGesture()" /></div>
+    <div class="claim"><QuantityField field="serve.claimDays" kind="count" :unit-text="$say('keepingPanel.days')" show-label :label="$say('keepingPanel.somebodySaysItKeeps')" :blank="$say('keepingPanel.nobodySays')" :model-value="doc.serve.claimDays ?? 0" @update:model-value="v => ws.change('claim', d => { d.serve.claimDays = v > 0 ? v : null })" @done="ws.endGesture()" /></div>
     <CautionList :findings="assessment.findings.filter(f => ['claimTooLong', 'fridgeWarm', 'holdsHours', 'lotDate', 'counterTooLong', 'rawEgg', 'rawTopping', 'lethalityLow', 'coolsTooSlowly', 'lowAcid'].includes(f.code))" />
-    <p class="soft small">Judged by the {{ FOOD_CODES[kitchen.record?.settings.foodCode ?? 'us'] }}, from memory of the text. Your local code and your own food-safety plan decide.</p>
+    <p class="soft small">{{ $say('keepingPanel.judgedByTheFromMemoryOf', { us: FOOD_CODES[kitchen.record?.settings.foodCode ?? 'us'] }) }}</p>
   </section>
 </template>
 

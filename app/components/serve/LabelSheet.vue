@@ -4,24 +4,25 @@ import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { labelFacts } from '#core/plan/label'
 import { ALLERGEN_NAMES } from '~/words/names'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment, size: '62' | 'a6' }>()
 const fmt = useFormat()
 const kitchen = useKitchenStore()
 const l = computed(() => labelFacts(props.doc, kitchen.core!, props.assessment))
-const WARNINGS = { rawEgg: 'Contains egg that is not cooked: not for pregnant, very young, old or ill people.', lethalityLow: 'Contains lightly cooked egg: not for pregnant, very young, old or ill people.', rawTopping: 'Topped with egg white that is not cooked through: not for pregnant, very young, old or ill people.', animalGelatin: 'Contains animal gelatine.', alcohol: 'Contains alcohol.', medicines: 'Contains grapefruit or bitter orange: ask if you take medicines.' } as const
+const WARNINGS = { rawEgg: say('labelSheet.containsEggThatIsNotCooked'), lethalityLow: say('labelSheet.containsLightlyCookedEggNotFor'), rawTopping: say('labelSheet.toppedWithEggWhiteThatIs'), animalGelatin: say('labelSheet.containsAnimalGelatine'), alcohol: say('labelSheet.containsAlcohol'), medicines: say('labelSheet.containsGrapefruitOrBitterOrangeAsk') } as const
 </script>
 
 <template>
   <article class="label" :class="`s-${size}`" data-label>
     <h2>{{ l.name }}</h2>
-    <p class="made">{{ l.madeOn ? `Made ${fmt.day(l.madeOn)}` : 'Made ____________' }} · {{ fmt.grams(l.portionG) }} a portion</p>
-    <p class="by"><span>Use by</span> <b>{{ l.useBy ? `end of ${fmt.day(l.useBy)}` : l.storageDays > 0 ? `day ${l.storageDays}, the day of making being day 1` : 'the same day' }}</b></p>
-    <p>Keep at {{ fmt.temp(l.holdC) }} or below, covered.</p>
-    <p class="what"><b>Ingredients:</b> <template v-for="(i, n) in l.ingredients" :key="i.ingredientId"><template v-if="n > 0">, </template><strong v-if="i.allergens.length">{{ fmt.name(i.ingredientId).toLowerCase() }} ({{ i.allergens.map(x => ALLERGEN_NAMES[x]).join(', ') }})</strong><template v-else>{{ fmt.name(i.ingredientId).toLowerCase() }}</template></template><template v-if="l.plainCrust">, <strong>pastry (cereals with gluten, milk)</strong></template>.</p>
-    <p class="allergens"><b>Allergens:</b> {{ l.allergens.length ? l.allergens.map(x => ALLERGEN_NAMES[x]).join(', ') : 'none of those Lumbik knows' }}</p>
+    <p class="made">{{ $say('labelSheet.aPortion', { p1: l.madeOn ? $say('labelSheet.made', { madeOn: fmt.day(l.madeOn) }) : $say('labelSheet.made2'), portionG: fmt.grams(l.portionG) }) }}</p>
+    <p class="by"><span>{{ $say('labelSheet.useBy') }}</span> <b>{{ l.useBy ? $say('labelSheet.endOf', { p1: fmt.day(l.useBy) }) : l.storageDays > 0 ? $say('labelSheet.dayTheDayOfMakingBeing', { storageDays: l.storageDays }) : $say('labelSheet.theSameDay') }}</b></p>
+    <p>{{ $say('labelSheet.keepAtOrBelowCovered', { holdC: fmt.temp(l.holdC) }) }}</p>
+    <p class="what"><b>{{ $say('labelSheet.ingredients') }}</b> <template v-for="(i, n) in l.ingredients" :key="i.ingredientId"><template v-if="n > 0">, </template><strong v-if="i.allergens.length">{{ fmt.name(i.ingredientId).toLowerCase() }} ({{ i.allergens.map(x => ALLERGEN_NAMES[x]).join(', ') }})</strong><template v-else>{{ fmt.name(i.ingredientId).toLowerCase() }}</template></template><template v-if="l.plainCrust">, <strong>{{ $say('labelSheet.pastryCerealsWithGlutenMilk') }}</strong></template>.</p>
+    <p class="allergens"><b>{{ $say('labelSheet.allergens') }}</b> {{ l.allergens.length ? l.allergens.map(x => ALLERGEN_NAMES[x]).join(', ') : $say('labelSheet.noneOfThoseLumbikKnows') }}</p>
     <p v-for="w in l.warnings" :key="w" class="warn">{{ WARNINGS[w] }}</p>
-    <p v-if="l.lots.length" class="lots">Lots: {{ l.lots.join('; ') }}</p>
+    <p v-if="l.lots.length" class="lots">{{ $say('labelSheet.lots', { lots: l.lots.join('; ') }) }}</p>
     <p class="by-whom">{{ kitchen.record?.name }}</p>
   </article>
 </template>

@@ -10,6 +10,7 @@ import { CODES } from '#core/physics/safety/keeping'
 import { serveAt, type ServicePlan } from '#core/plan/clock'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import type { WhyTopic } from '~/words/why'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
@@ -18,11 +19,11 @@ const kitchen = useKitchenStore()
 const solver = useSolver()
 const s = computed(() => props.assessment.serve)
 const start = computed(() => props.doc.serve.startAt)
-const clock = (afterS: number | null) => afterS === null ? 'not in a day' : start.value ? fmt.clock(start.value, afterS) : afterS === 0 ? 'the start' : `+ ${fmt.duration(afterS)}`
+const clock = (afterS: number | null) => afterS === null ? say('serveClock.notInADay') : start.value ? fmt.clock(start.value, afterS) : afterS === 0 ? say('serveClock.theStart') : `+ ${fmt.duration(afterS)}`
 const use = (part: Partial<Use>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.use, part) })
 const plan = computed<{ name: string, at: string, key?: string, why?: WhyTopic }[]>(() => [
-  { name: props.doc.heat.method === 'oven' ? 'into the oven' : props.doc.heat.method === 'none' ? 'begun' : 'pan on', at: clock(0) },
-  ...(props.doc.heat.method === 'none' ? [] : [{ name: 'off the heat', at: clock(props.assessment.heat.endS), why: 'heatTime' as const }]),
+  { name: props.doc.heat.method === 'oven' ? say('serveClock.intoTheOven') : props.doc.heat.method === 'none' ? 'begun' : say('serveClock.panOn'), at: clock(0) },
+  ...(props.doc.heat.method === 'none' ? [] : [{ name: say('serveClock.offTheHeat'), at: clock(props.assessment.heat.endS), why: 'heatTime' as const }]),
   { name: 'ready', at: clock(s.value.readyAfterS), key: 'ready', why: 'ready' },
   { name: 'served', at: clock(s.value.servedAfterS), key: 'served', why: 'ready' },
 ])
@@ -46,7 +47,7 @@ function take() {
 }
 /* On the table. */
 const code = computed(() => CODES[kitchen.record?.settings.foodCode ?? 'us'])
-const holds = computed(() => s.value.standsOnTableS === null ? '4 h or more' : s.value.standsOnTableS < 60 ? 'not at all' : fmt.duration(s.value.standsOnTableS))
+const holds = computed(() => s.value.standsOnTableS === null ? say('serveClock.n4HOrMore') : s.value.standsOnTableS < 60 ? say('serveClock.notAtAll') : fmt.duration(s.value.standsOnTableS))
 const temper = computed(() => props.doc.serve.temperC === null ? null : temperTime(props.assessment, props.doc.serve.temperC))
 const shown = fmt.degreesShown
 const option = computed<EChartsOption>(() => {
@@ -62,12 +63,12 @@ const option = computed<EChartsOption>(() => {
   }
   return {
     animation: false, textStyle, grid: { left: 60, right: 54, top: 40, bottom: 46 },
-    xAxis: timeAxis('hours on the table', 4, v => String(v), 1),
+    xAxis: timeAxis(say('serveClock.hoursOnTheTable'), 4, v => String(v), 1),
     yAxis: [valueAxis('Pa', 0, Math.ceil(top / round * 2) / 2 * round), valueAxis(fmt.unit.value, shown(0), shown(40), true, COLD)],
     series: [
-      { name: 'carries', type: 'line', showSymbol: false, silent: true, lineStyle: { color: CITRON_DEEP, width: 2.5 }, data: hours.map((h, i) => [h, tauPa[i]!]), markPoint: named('what it carries', CITRON_DEEP, at(tauPa, 0.3), true),
-        markLine: { symbol: 'none', silent: true, data: [{ yAxis: need, lineStyle: { color: BLOOD, type: 'dashed' }, label: { ...label(BLOOD), position: 'insideEndTop', formatter: 'below this it sags' } }, { xAxis: props.doc.use.tableTimeS / 3600, lineStyle: { color: INK, type: 'solid' }, label: { ...label(INK), position: 'end', formatter: 'planned' } }] } },
-      { name: 'warmth', type: 'line', yAxisIndex: 1, showSymbol: false, silent: true, lineStyle: { color: COLD, width: 2, type: 'dashed' }, data: hours.map((h, i) => [h, shown(meanC[i]!)]), markPoint: named('its warmth', COLD, at(meanC.map(shown), 0.72), true) },
+      { name: 'carries', type: 'line', showSymbol: false, silent: true, lineStyle: { color: CITRON_DEEP, width: 2.5 }, data: hours.map((h, i) => [h, tauPa[i]!]), markPoint: named(say('serveClock.whatItCarries'), CITRON_DEEP, at(tauPa, 0.3), true),
+        markLine: { symbol: 'none', silent: true, data: [{ yAxis: need, lineStyle: { color: BLOOD, type: 'dashed' }, label: { ...label(BLOOD), position: 'insideEndTop', formatter: say('serveClock.belowThisItSags') } }, { xAxis: props.doc.use.tableTimeS / 3600, lineStyle: { color: INK, type: 'solid' }, label: { ...label(INK), position: 'end', formatter: 'planned' } }] } },
+      { name: 'warmth', type: 'line', yAxisIndex: 1, showSymbol: false, silent: true, lineStyle: { color: COLD, width: 2, type: 'dashed' }, data: hours.map((h, i) => [h, shown(meanC[i]!)]), markPoint: named(say('serveClock.itsWarmth'), COLD, at(meanC.map(shown), 0.72), true) },
     ],
   }
 })
@@ -76,28 +77,28 @@ const option = computed<EChartsOption>(() => {
 <template>
   <div class="clock" :data-clock="solver.running.value ? 'working' : when.length ? 'settled' : 'idle'">
     <div class="fields">
-      <div><label class="field-label" for="start">{{ doc.heat.method === 'oven' ? 'Goes in the oven at' : doc.heat.method === 'none' ? 'Begun at' : 'Pan goes on at' }}</label><input id="start" class="native" type="datetime-local" :value="start.slice(0, 16)" @change="ws.change('', d => { d.serve.startAt = ($event.target as HTMLInputElement).value })"></div>
-      <div><label class="field-label" for="serve-at">Or: to be served at</label><input id="serve-at" v-model="wanted" class="native" type="datetime-local"></div>
-      <QuantityField field="use.tableTimeS" kind="minutes" show-label label="Time on the table" :step="5" :model-value="doc.use.tableTimeS" @update:model-value="v => use({ tableTimeS: v }, 'table-time')" @done="ws.endGesture()" />
-      <QuantityField field="use.tableTempC" kind="temperature" show-label label="Warmth of the table" :model-value="doc.use.tableTempC" @update:model-value="v => use({ tableTempC: v }, 'table-temp')" @done="ws.endGesture()" />
-      <div class="temper"><QuantityField field="serve.temperC" kind="temperature" show-label label="Eaten at, its mean" :model-value="doc.serve.temperC ?? assessment.verdict.cold.tempC" @update:model-value="v => ws.change('temper', d => { d.serve.temperC = v })" @done="ws.endGesture()" /><small v-if="doc.serve.temperC !== null" class="soft" data-fact="temper">{{ temper === null ? 'not reached on this table' : `out of the cold ${fmt.duration(temper)} before` }} <button type="button" class="underline" @click="ws.change('', d => { d.serve.temperC = null })">from the cold</button></small></div>
+      <div><label class="field-label" for="start">{{ doc.heat.method === 'oven' ? $say('serveClock.goesInTheOvenAt') : doc.heat.method === 'none' ? $say('serveClock.begunAt') : $say('serveClock.panGoesOnAt') }}</label><input id="start" class="native" type="datetime-local" :value="start.slice(0, 16)" @change="ws.change('', d => { d.serve.startAt = ($event.target as HTMLInputElement).value })"></div>
+      <div><label class="field-label" for="serve-at">{{ $say('serveClock.orToBeServedAt') }}</label><input id="serve-at" v-model="wanted" class="native" type="datetime-local"></div>
+      <QuantityField field="use.tableTimeS" kind="minutes" show-label :label="$say('serveClock.timeOnTheTable')" :step="5" :model-value="doc.use.tableTimeS" @update:model-value="v => use({ tableTimeS: v }, 'table-time')" @done="ws.endGesture()" />
+      <QuantityField field="use.tableTempC" kind="temperature" show-label :label="$say('serveClock.warmthOfTheTable')" :model-value="doc.use.tableTempC" @update:model-value="v => use({ tableTempC: v }, 'table-temp')" @done="ws.endGesture()" />
+      <div class="temper"><QuantityField field="serve.temperC" kind="temperature" show-label :label="$say('serveClock.eatenAtItsMean')" :model-value="doc.serve.temperC ?? assessment.verdict.cold.tempC" @update:model-value="v => ws.change('temper', d => { d.serve.temperC = v })" @done="ws.endGesture()" /><small v-if="doc.serve.temperC !== null" class="soft" data-fact="temper">{{ temper === null ? $say('serveClock.notReachedOnThisTable') : $say('serveClock.outOfTheColdBefore', { temper: fmt.duration(temper) }) }} <button type="button" class="underline" @click="ws.change('', d => { d.serve.temperC = null })">{{ $say('serveClock.fromTheCold') }}</button></small></div>
     </div>
     <div v-if="back" class="back" data-answer="back">
-      <p><span class="soft">{{ doc.heat.method === 'oven' ? 'Into the oven at' : doc.heat.method === 'none' ? 'Begin at' : 'Pan on at' }}</span> <b class="display">{{ onDay(back.startAt) }}</b><template v-if="back.latestStartAt"> <span class="soft">at the latest</span> <b class="num" data-fact="latest-start">{{ onDay(back.latestStartAt) }}</b><span class="soft">, even in a slow fridge</span></template><template v-else> <span class="bad">it does not set within a day</span></template></p>
-      <p v-if="back.lengthenedS > 0" class="soft">The plan's own cold is too short at the slow end: the last leg grows by {{ fmt.duration(back.lengthenedS) }}.</p>
-      <UButton size="sm" label="Plan it so" @click="take" />
+      <p><span class="soft">{{ doc.heat.method === 'oven' ? $say('serveClock.intoTheOvenAt') : doc.heat.method === 'none' ? $say('serveClock.beginAt') : $say('serveClock.panOnAt') }}</span> <b class="display">{{ onDay(back.startAt) }}</b><template v-if="back.latestStartAt"> <span class="soft">{{ $say('serveClock.atTheLatest') }}</span> <b class="num" data-fact="latest-start">{{ onDay(back.latestStartAt) }}</b><span class="soft">{{ $say('serveClock.evenInASlowFridge') }}</span></template><template v-else> <span class="bad">{{ $say('serveClock.itDoesNotSetWithinA') }}</span></template></p>
+      <p v-if="back.lengthenedS > 0" class="soft">{{ $say('serveClock.thePlanSOwnColdIs', { lengthenedS: fmt.duration(back.lengthenedS) }) }}</p>
+      <UButton size="sm" :label="$say('serveClock.planItSo')" @click="take" />
     </div>
-    <ol class="plan" aria-label="The day"><li v-for="p in plan" :key="p.name"><span class="soft">{{ p.name }}</span><b class="num" :data-plan="p.key"><WhyNumber v-if="p.why" :topic="p.why">{{ p.at }}</WhyNumber><template v-else>{{ p.at }}</template></b></li></ol>
+    <ol class="plan" :aria-label="$say('serveClock.theDay')"><li v-for="p in plan" :key="p.name"><span class="soft">{{ p.name }}</span><b class="num" :data-plan="p.key"><WhyNumber v-if="p.why" :topic="p.why">{{ p.at }}</WhyNumber><template v-else>{{ p.at }}</template></b></li></ol>
     <dl class="facts">
-      <div><dt>holds on the table</dt><dd data-fact="holds"><WhyNumber topic="holds">{{ holds }}</WhyNumber><small>at {{ fmt.temp(doc.use.tableTempC) }}; planned {{ fmt.duration(doc.use.tableTimeS) }}</small></dd></div>
-      <div><dt>the code stops it at</dt><dd>{{ fmt.duration(code.counterS) }}<small>out of the cold</small></dd></div>
-      <div><dt>on the plate by then</dt><dd><WhyNumber topic="plateTemp">{{ fmt.temp(s.plateTempC) }}</WhyNumber><small>from {{ fmt.temp(assessment.verdict.cold.tempC) }} in the fridge</small></dd></div>
-      <div><dt>weeping</dt><dd data-fact="weeping"><WhyNumber topic="weeping">{{ fmt.fixed(assessment.set.weeping.score) }} of 10</WhyNumber><small>{{ assessment.set.weeping.score < 1 ? 'hardly any' : assessment.set.weeping.score < 4 ? 'a little' : 'expect a puddle' }}</small></dd></div>
+      <div><dt>{{ $say('serveClock.holdsOnTheTable') }}</dt><dd data-fact="holds"><WhyNumber topic="holds">{{ holds }}</WhyNumber><small>{{ $say('serveClock.atPlanned', { tableTempC: fmt.temp(doc.use.tableTempC), tableTimeS: fmt.duration(doc.use.tableTimeS) }) }}</small></dd></div>
+      <div><dt>{{ $say('serveClock.theCodeStopsItAt') }}</dt><dd>{{ fmt.duration(code.counterS) }}<small>{{ $say('serveClock.outOfTheCold') }}</small></dd></div>
+      <div><dt>{{ $say('serveClock.onThePlateByThen') }}</dt><dd><WhyNumber topic="plateTemp">{{ fmt.temp(s.plateTempC) }}</WhyNumber><small>{{ $say('serveClock.fromInTheFridge', { tempC: fmt.temp(assessment.verdict.cold.tempC) }) }}</small></dd></div>
+      <div><dt>{{ $say('serveClock.weeping') }}</dt><dd data-fact="weeping"><WhyNumber topic="weeping">{{ $say('serveClock.of10', { score: fmt.fixed(assessment.set.weeping.score) }) }}</WhyNumber><small>{{ assessment.set.weeping.score < 1 ? $say('serveClock.hardlyAny') : assessment.set.weeping.score < 4 ? $say('serveClock.aLittle') : $say('serveClock.expectAPuddle') }}</small></dd></div>
     </dl>
-    <LazyStationChart :option="option" :label="`What the piece carries as it warms: ${holds}`" />
-    <h3 class="section-title">Before it goes out</h3>
+    <LazyStationChart :option="option" :label="$say('serveClock.whatThePieceCarriesAsIt', { holds })" />
+    <h3 class="section-title">{{ $say('serveClock.beforeItGoesOut') }}</h3>
     <CautionList :findings="assessment.findings.filter(f => f.code !== 'noStart' || !start)" />
-    <p class="soft small judged">Times and limits are predictions and remembered rules. Your local code and your own food-safety plan decide.</p>
+    <p class="soft small judged">{{ $say('serveClock.timesAndLimitsArePredictionsAnd') }}</p>
   </div>
 </template>
 

@@ -40,52 +40,52 @@ const printGuide = () => window.print()
 <template>
   <section class="cuts">
     <template v-if="single">
-      <h3 class="section-title">Into {{ shape.count }} {{ shape.count === 1 ? 'dish' : 'dishes' }}, by the scale</h3>
-      <p class="answer" data-answer="pour"><b class="display">{{ fmt.grams(pour.eachG) }}</b> in each. Stand the tray on the scale, zero it, and pour until it reads:</p>
+      <h3 class="section-title">{{ $say('cutsPanel.intoByTheScale', { count: shape.count, dishes: shape.count === 1 ? $say('cutsPanel.dish') : $say('cutsPanel.dishes') }) }}</h3>
+      <p class="answer" data-answer="pour"><b class="display">{{ fmt.grams(pour.eachG) }}</b> {{ $say('cutsPanel.inEachStandTheTrayOn') }}</p>
       <ol class="readings" data-readings><li v-for="(g, i) in pour.readingsG.slice(0, 24)" :key="i"><span class="soft">{{ i + 1 }}</span> <b class="num">{{ fmt.grams(g) }}</b></li></ol>
-      <p v-if="pour.readingsG.length > 24" class="soft">and on, {{ fmt.grams(pour.eachG) }} more each time, to {{ fmt.grams(shape.batchG) }}.</p>
+      <p v-if="pour.readingsG.length > 24" class="soft">{{ $say('cutsPanel.andOnMoreEachTimeTo', { eachG: fmt.grams(pour.eachG), batchG: fmt.grams(shape.batchG) }) }}</p>
     </template>
     <template v-if="cuts && tray">
-      <h3 class="section-title">By a grid</h3>
+      <h3 class="section-title">{{ $say('cutsPanel.byAGrid') }}</h3>
       <div class="fields">
-        <QuantityField v-model="grid.columns" kind="count" show-label label="Along the length" :min="1" :max="60" />
-        <QuantityField v-model="grid.rows" kind="count" show-label label="Along the width" :min="1" :max="60" />
-        <QuantityField v-model="grid.trimM" kind="length" show-label label="Trim off all round" blank="none" :max="0.1" />
-        <UButton v-if="cut && cut.pieces * shape.count !== doc.assembly.portions" variant="outline" color="neutral" :label="`Make it ${cut.pieces} portions`" @click="usePieces(cut.pieces)" />
+        <QuantityField v-model="grid.columns" kind="count" show-label :label="$say('cutsPanel.alongTheLength')" :min="1" :max="60" />
+        <QuantityField v-model="grid.rows" kind="count" show-label :label="$say('cutsPanel.alongTheWidth')" :min="1" :max="60" />
+        <QuantityField v-model="grid.trimM" kind="length" show-label :label="$say('cutsPanel.trimOffAllRound')" :blank="$say('cutsPanel.none')" :max="0.1" />
+        <UButton v-if="cut && cut.pieces * shape.count !== doc.assembly.portions" variant="outline" color="neutral" :label="$say('cutsPanel.makeItPortions', { pieces: cut.pieces })" @click="usePieces(cut.pieces)" />
       </div>
       <div v-if="cut" class="pair">
-        <svg :viewBox="`-4 -4 ${mm(vessel.lengthM) + 8} ${mm(vessel.widthM) + 8}`" role="img" :aria-label="`${cut.columns} by ${cut.rows}, each ${fmt.mm(cut.lengthM)} by ${fmt.mm(cut.widthM)}`">
+        <svg :viewBox="`-4 -4 ${mm(vessel.lengthM) + 8} ${mm(vessel.widthM) + 8}`" role="img" :aria-label="$say('cutsPanel.byEachBy', { columns: cut.columns, rows: cut.rows, lengthM: fmt.mm(cut.lengthM), widthM: fmt.mm(cut.widthM) })">
           <rect x="0" y="0" :width="mm(vessel.lengthM)" :height="mm(vessel.widthM)" fill="var(--crust)" stroke="var(--ink)" stroke-width="2" vector-effect="non-scaling-stroke" />
           <rect :x="mm(grid.trimM)" :y="mm(grid.trimM)" :width="mm(cut.lengthM) * cut.columns" :height="mm(cut.widthM) * cut.rows" fill="var(--citron)" />
           <path :d="[...Array(cut.columns + 1).keys()].map(i => `M${mm(grid.trimM) + i * mm(cut!.lengthM)} ${mm(grid.trimM)}v${mm(cut!.widthM) * cut!.rows}`).join('') + [...Array(cut.rows + 1).keys()].map(i => `M${mm(grid.trimM)} ${mm(grid.trimM) + i * mm(cut!.widthM)}h${mm(cut!.lengthM) * cut!.columns}`).join('')" fill="none" stroke="var(--ink)" vector-effect="non-scaling-stroke" />
         </svg>
         <dl class="facts">
-          <div><dt>a piece</dt><dd data-fact="piece">{{ fmt.fixed(cut.lengthM * 1000) }} × {{ fmt.mm(cut.widthM) }}</dd></div>
-          <div><dt>filling on it</dt><dd>{{ fmt.grams(cut.pieceG) }}</dd></div>
-          <div><dt>trim</dt><dd>{{ cut.trimG < 0.05 ? 'none' : fmt.grams(cut.trimG) }}</dd></div>
-          <div><dt>with a baked edge</dt><dd>{{ cut.edges }}<small>of {{ cut.pieces }}</small></dd></div>
+          <div><dt>{{ $say('cutsPanel.aPiece') }}</dt><dd data-fact="piece">{{ fmt.fixed(cut.lengthM * 1000) }} × {{ fmt.mm(cut.widthM) }}</dd></div>
+          <div><dt>{{ $say('cutsPanel.fillingOnIt') }}</dt><dd>{{ fmt.grams(cut.pieceG) }}</dd></div>
+          <div><dt>{{ $say('cutsPanel.trim') }}</dt><dd>{{ cut.trimG < 0.05 ? $say('cutsPanel.none') : fmt.grams(cut.trimG) }}</dd></div>
+          <div><dt>{{ $say('cutsPanel.withABakedEdge') }}</dt><dd>{{ cut.edges }}<small>{{ $say('cutsPanel.of', { pieces: cut.pieces }) }}</small></dd></div>
         </dl>
       </div>
-      <p v-else class="bad" role="alert">So much trim leaves nothing to cut: take less.</p>
+      <p v-else class="bad" role="alert">{{ $say('cutsPanel.soMuchTrimLeavesNothingTo') }}</p>
     </template>
     <template v-else-if="cuts && shape.count === 1">
-      <h3 class="section-title">By wedges</h3>
+      <h3 class="section-title">{{ $say('cutsPanel.byWedges') }}</h3>
       <div class="pair">
-        <svg class="guide" :style="{ '--true': `${2 * guide}mm` }" :viewBox="`${-guide} ${-guide} ${2 * guide} ${2 * guide}`" role="img" :aria-label="`Guide for ${wedges.count} wedges`">
+        <svg class="guide" :style="{ '--true': `${2 * guide}mm` }" :viewBox="`${-guide} ${-guide} ${2 * guide} ${2 * guide}`" role="img" :aria-label="$say('cutsPanel.guideForWedges', { count: wedges.count })">
           <circle r="1.2" fill="var(--ink)" /><circle :r="mm(vessel.lengthM) / 2" fill="none" stroke="var(--ink)" stroke-width="1.5" vector-effect="non-scaling-stroke" />
           <line v-for="a in spokes" :key="a" x1="0" y1="0" :x2="(mm(vessel.lengthM) / 2 + 4) * Math.cos(a)" :y2="(mm(vessel.lengthM) / 2 + 4) * Math.sin(a)" stroke="var(--ink)" stroke-width="1" vector-effect="non-scaling-stroke" />
         </svg>
         <dl class="facts">
-          <div><dt>wedges</dt><dd data-fact="wedges">{{ wedges.count }}<small>{{ fmt.fixed(wedges.angleDeg, 1) }}° each</small></dd></div>
-          <div><dt>along the rim</dt><dd>{{ fmt.mm(wedges.arcM) }}<small>{{ fmt.mm(wedges.chordM) }} straight across</small></dd></div>
-          <div><dt>filling on it</dt><dd>{{ fmt.grams(wedges.pieceG) }}</dd></div>
+          <div><dt>{{ $say('cutsPanel.wedges') }}</dt><dd data-fact="wedges">{{ wedges.count }}<small>{{ $say('cutsPanel.each', { angleDeg: fmt.fixed(wedges.angleDeg, 1) }) }}</small></dd></div>
+          <div><dt>{{ $say('cutsPanel.alongTheRim') }}</dt><dd>{{ fmt.mm(wedges.arcM) }}<small>{{ $say('cutsPanel.straightAcross', { chordM: fmt.mm(wedges.chordM) }) }}</small></dd></div>
+          <div><dt>{{ $say('cutsPanel.fillingOnIt') }}</dt><dd>{{ fmt.grams(wedges.pieceG) }}</dd></div>
         </dl>
       </div>
-      <p class="no-print"><UButton variant="outline" color="neutral" size="sm" label="Print the guide, true to size" @click="printGuide" /> <span class="soft small">Print at 100 %, lay its middle on the middle{{ mm(vessel.lengthM) / 2 > guide ? ', and carry the lines on to the rim with a ruler: the sheet is smaller than the ring' : '' }}.</span></p>
+      <p class="no-print"><UButton variant="outline" color="neutral" size="sm" :label="$say('cutsPanel.printTheGuideTrueToSize')" @click="printGuide" /> <span class="soft small">{{ $say('cutsPanel.printAt100LayItsMiddle', { ring: mm(vessel.lengthM) / 2 > guide ? $say('cutsPanel.andCarryTheLinesOnTo') : '' }) }}</span></p>
     </template>
     <template v-if="cuts">
-      <h3 class="section-title">How high</h3>
-      <div class="fields high"><QuantityField v-model="height" kind="length" show-label label="A slice this high" :min="0.003" :max="0.2" /><p>needs <b class="num" data-fact="needs">{{ fmt.pascals(neededPa(height, shape.density, CUTS)) }}</b> to be cut. This one has <b class="num">{{ fmt.pascals(assessment.verdict.cold.tauPa.value) }}</b> cold: it can be cut up to <b class="num" data-fact="cuts-to">{{ fmt.mm(assessment.verdict.cold.cutsM) }}</b> high, and stands on the plate to {{ fmt.mm(assessment.verdict.plate.standsM) }}.</p></div>
+      <h3 class="section-title">{{ $say('cutsPanel.howHigh') }}</h3>
+      <div class="fields high"><QuantityField v-model="height" kind="length" show-label :label="$say('cutsPanel.aSliceThisHigh')" :min="0.003" :max="0.2" /><p>{{ $say('cutsPanel.needs') }} <b class="num" data-fact="needs">{{ fmt.pascals(neededPa(height, shape.density, CUTS)) }}</b> {{ $say('cutsPanel.toBeCutThisOneHas') }} <b class="num">{{ fmt.pascals(assessment.verdict.cold.tauPa.value) }}</b> {{ $say('cutsPanel.coldItCanBeCutUp') }} <b class="num" data-fact="cuts-to">{{ fmt.mm(assessment.verdict.cold.cutsM) }}</b> {{ $say('cutsPanel.highAndStandsOnThePlate', { standsM: fmt.mm(assessment.verdict.plate.standsM) }) }}</p></div>
     </template>
   </section>
 </template>

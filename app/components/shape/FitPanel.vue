@@ -5,6 +5,7 @@ import { vesselOf, type Bench } from '#core/formula/bench'
 import type { Vessel } from '#core/physics/geometry/cavity'
 import { documentProblemWords } from '~/words/problems'
 import type { FitAnswer } from '~/workers/solve.worker'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
@@ -31,7 +32,7 @@ watch([picked, count, sameDepth, depthM, wholeEggs, () => props.doc], async () =
 const drawn = computed(() => {
   if (!answer.value) return []
   const { plan } = answer.value
-  const all = [{ name: 'now', vessel: vesselOf(props.doc, kitchen.core!), assembly: props.doc.assembly, depthM: plan.depthBeforeM, over: false }, { name: 'in this one', vessel: plan.doc.assembly.vessel, assembly: plan.doc.assembly, depthM: plan.depthM, over: plan.headroomM < 0 }]
+  const all = [{ name: 'now', vessel: vesselOf(props.doc, kitchen.core!), assembly: props.doc.assembly, depthM: plan.depthBeforeM, over: false }, { name: say('fitPanel.inThisOne'), vessel: plan.doc.assembly.vessel, assembly: plan.doc.assembly, depthM: plan.depthM, over: plan.headroomM < 0 }]
   const sum = all.reduce((s, d) => s + d.vessel.lengthM, 0)
   return all.map(d => ({ ...d, share: 92 * d.vessel.lengthM / sum }))
 })
@@ -40,39 +41,39 @@ function take() {
   if (!answer.value) return
   ws.replace(answer.value.plan.doc)
   ws.endGesture()
-  toast.add({ title: `× ${fmt.fixed(answer.value.plan.factor, 2)}, ${fmt.mm(answer.value.plan.depthM, 1)} deep.`, description: 'Undo brings the old tin back.' })
+  toast.add({ title: `× ${fmt.fixed(answer.value.plan.factor, 2)}, ${fmt.mm(answer.value.plan.depthM, 1)} deep.`, description: say('fitPanel.undoBringsTheOldTinBack') })
   other.value = null
 }
-const eggWord = (id: string, n: number) => `${fmt.fixed(n, Math.abs(n - Math.round(n)) < 0.03 ? 0 : 1)} ${{ egg: n > 1.03 ? 'eggs' : 'egg', yolk_sep: n > 1.03 ? 'yolks' : 'yolk', white: n > 1.03 ? 'whites' : 'white' }[id] ?? id}`
+const eggWord = (id: string, n: number) => `${fmt.fixed(n, Math.abs(n - Math.round(n)) < 0.03 ? 0 : 1)} ${{ egg: n > 1.03 ? say('fitPanel.eggs') : say('fitPanel.egg'), yolk_sep: n > 1.03 ? say('fitPanel.yolks') : say('fitPanel.yolk'), white: n > 1.03 ? say('fitPanel.whites') : say('fitPanel.white') }[id] ?? id}`
 </script>
 
 <template>
   <section class="fit" :data-fit="solver.running.value ? 'working' : answer ? 'settled' : 'idle'">
-    <p class="lead">A 9 × 13 in an 8 × 8, a tin in glasses, one tin in two: what it takes, and what changes.</p>
+    <p class="lead">{{ $say('fitPanel.a913InAn8') }}</p>
     <div class="fields">
-      <VesselSelect class="which" label="Into" :value="picked.key" own="the one it is in" @pick="(v, id, key) => other = { key, vessel: v, vesselId: id }" @own="other = null" />
-      <QuantityField v-model="count" field="assembly.count" kind="count" show-label label="How many" />
-      <div><span class="field-label">Depth</span><div class="choices" role="group" aria-label="Depth"><button type="button" :aria-pressed="sameDepth" @click="sameDepth = true">as now</button><button type="button" :aria-pressed="!sameDepth" @click="sameDepth = false">another</button></div></div>
-      <QuantityField v-if="!sameDepth" v-model="depthM" field="assembly.depth" kind="length" show-label label="Fill to" />
-      <div><span class="field-label">Eggs</span><div class="choices" role="group" aria-label="Eggs"><button type="button" :aria-pressed="wholeEggs" @click="wholeEggs = true">whole</button><button type="button" :aria-pressed="!wholeEggs" @click="wholeEggs = false">to the gram</button></div></div>
+      <VesselSelect class="which" :label="$say('fitPanel.into')" :value="picked.key" :own="$say('fitPanel.theOneItIsIn')" @pick="(v, id, key) => other = { key, vessel: v, vesselId: id }" @own="other = null" />
+      <QuantityField v-model="count" field="assembly.count" kind="count" show-label :label="$say('fitPanel.howMany')" />
+      <div><span class="field-label">{{ $say('fitPanel.depth') }}</span><div class="choices" role="group" :aria-label="$say('fitPanel.depth')"><button type="button" :aria-pressed="sameDepth" @click="sameDepth = true">{{ $say('fitPanel.asNow') }}</button><button type="button" :aria-pressed="!sameDepth" @click="sameDepth = false">{{ $say('fitPanel.another') }}</button></div></div>
+      <QuantityField v-if="!sameDepth" v-model="depthM" field="assembly.depth" kind="length" show-label :label="$say('fitPanel.fillTo')" />
+      <div><span class="field-label">{{ $say('fitPanel.eggs2') }}</span><div class="choices" role="group" :aria-label="$say('fitPanel.eggs2')"><button type="button" :aria-pressed="wholeEggs" @click="wholeEggs = true">{{ $say('fitPanel.whole') }}</button><button type="button" :aria-pressed="!wholeEggs" @click="wholeEggs = false">{{ $say('fitPanel.toTheGram') }}</button></div></div>
     </div>
     <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
     <template v-if="answer">
-      <p class="answer" data-answer="fit"><b class="display">× {{ fmt.fixed(answer.plan.factor, 2) }}</b> <template v-if="Math.abs(answer.plan.factor - answer.plan.exactFactor) > 0.005">({{ fmt.fixed(answer.plan.exactFactor, 2) }} would be exact)</template><template v-for="e in answer.plan.eggs" :key="e.ingredientId">; {{ eggWord(e.ingredientId, e.from) }} become <b>{{ eggWord(e.ingredientId, e.to) }}</b></template></p>
+      <p class="answer" data-answer="fit"><b class="display">× {{ fmt.fixed(answer.plan.factor, 2) }}</b> <template v-if="Math.abs(answer.plan.factor - answer.plan.exactFactor) > 0.005">{{ $say('fitPanel.wouldBeExact', { exactFactor: fmt.fixed(answer.plan.exactFactor, 2) }) }}</template><template v-for="e in answer.plan.eggs" :key="e.ingredientId">{{ $say('fitPanel.become', { from: eggWord(e.ingredientId, e.from) }) }} <b>{{ eggWord(e.ingredientId, e.to) }}</b></template></p>
       <div class="pair">
-        <figure v-for="d in drawn" :key="d.name" :style="{ width: `${d.share}%` }"><VesselDrawing :vessel="d.vessel" :assembly="d.assembly" :depth-m="d.depthM" :over="d.over" :label="`${d.name}: ${fmt.mm(d.depthM)} deep`" /><figcaption class="soft small">{{ d.name }}</figcaption></figure>
+        <figure v-for="d in drawn" :key="d.name" :style="{ width: `${d.share}%` }"><VesselDrawing :vessel="d.vessel" :assembly="d.assembly" :depth-m="d.depthM" :over="d.over" :label="$say('fitPanel.deep', { name: d.name, depthM: fmt.mm(d.depthM) })" /><figcaption class="soft small">{{ d.name }}</figcaption></figure>
       </div>
       <dl class="facts">
-        <div><dt>depth</dt><dd data-fact="fit-depth">{{ fmt.mm(answer.after.depthM, 1) }}<small>was {{ fmt.mm(answer.plan.depthBeforeM, 1) }}</small></dd></div>
-        <div><dt>headroom</dt><dd :class="{ bad: answer.plan.headroomM < 0 }">{{ answer.plan.headroomM < 0 ? `${fmt.mm(-answer.plan.headroomM, 1)} too much` : fmt.mm(answer.plan.headroomM, 1) }}</dd></div>
-        <div v-if="doc.heat.method !== 'none'"><dt>{{ doc.heat.method === 'oven' ? 'time in the oven' : 'time on the heat' }}</dt><dd data-fact="fit-time">{{ fmt.duration(answer.after.endS) }}<small>was {{ fmt.duration(answer.before.endS) }}</small></dd></div>
-        <div><dt>set through after pouring</dt><dd>{{ answer.after.readyS === null ? 'not in a day' : fmt.duration(answer.after.readyS) }}<small>was {{ answer.before.readyS === null ? 'not in a day' : fmt.duration(answer.before.readyS) }}</small></dd></div>
-        <div><dt>in the tin</dt><dd>{{ fmt.grams(answer.after.batchG) }}<small>was {{ fmt.grams(answer.before.batchG) }}</small></dd></div>
+        <div><dt>{{ $say('fitPanel.depth2') }}</dt><dd data-fact="fit-depth">{{ fmt.mm(answer.after.depthM, 1) }}<small>{{ $say('fitPanel.was', { depthBeforeM: fmt.mm(answer.plan.depthBeforeM, 1) }) }}</small></dd></div>
+        <div><dt>{{ $say('fitPanel.headroom') }}</dt><dd :class="{ bad: answer.plan.headroomM < 0 }">{{ answer.plan.headroomM < 0 ? $say('fitPanel.tooMuch', { headroomM: fmt.mm(-answer.plan.headroomM, 1) }) : fmt.mm(answer.plan.headroomM, 1) }}</dd></div>
+        <div v-if="doc.heat.method !== 'none'"><dt>{{ doc.heat.method === 'oven' ? $say('fitPanel.timeInTheOven') : $say('fitPanel.timeOnTheHeat') }}</dt><dd data-fact="fit-time">{{ fmt.duration(answer.after.endS) }}<small>{{ $say('fitPanel.was2', { endS: fmt.duration(answer.before.endS) }) }}</small></dd></div>
+        <div><dt>{{ $say('fitPanel.setThroughAfterPouring') }}</dt><dd>{{ answer.after.readyS === null ? $say('fitPanel.notInADay') : fmt.duration(answer.after.readyS) }}<small>{{ $say('fitPanel.was3', { readyS: answer.before.readyS === null ? $say('fitPanel.notInADay') : fmt.duration(answer.before.readyS) }) }}</small></dd></div>
+        <div><dt>{{ $say('fitPanel.inTheTin') }}</dt><dd>{{ fmt.grams(answer.after.batchG) }}<small>{{ $say('fitPanel.was4', { batchG: fmt.grams(answer.before.batchG) }) }}</small></dd></div>
       </dl>
-      <p class="soft small">{{ answer.after.depthM > answer.before.depthM * 1.05 ? 'Deeper: heat and cold have further to go.' : answer.after.depthM < answer.before.depthM * 0.95 ? 'Shallower: it cooks and cools sooner; watch it.' : 'About as deep as before: times stay.' }} Portions become {{ answer.plan.doc.assembly.portions }}.</p>
-      <UButton label="Put it in this one" @click="take" />
+      <p class="soft small">{{ $say('fitPanel.portionsBecome', { stay: answer.after.depthM > answer.before.depthM * 1.05 ? $say('fitPanel.deeperHeatAndColdHaveFurther') : answer.after.depthM < answer.before.depthM * 0.95 ? $say('fitPanel.shallowerItCooksAndCoolsSooner') : $say('fitPanel.aboutAsDeepAsBeforeTimes'), portions: answer.plan.doc.assembly.portions }) }}</p>
+      <UButton :label="$say('fitPanel.putItInThisOne')" @click="take" />
     </template>
-    <p v-else-if="solver.running.value" class="soft">Working it out … <UButton size="sm" variant="outline" color="neutral" label="Stop" @click="solver.cancel()" /></p>
+    <p v-else-if="solver.running.value" class="soft">{{ $say('fitPanel.workingItOut') }} <UButton size="sm" variant="outline" color="neutral" :label="$say('fitPanel.stop')" @click="solver.cancel()" /></p>
   </section>
 </template>
 

@@ -40,47 +40,46 @@ const rename = (id: string, name: string) =>
 
 <template>
   <section data-part="layers">
-    <h3 class="section-title">Layers</h3>
+    <h3 class="section-title">{{ $say('layersPanel.layers') }}</h3>
     <ul v-if="made.length > 1" class="made">
       <li v-for="c in made" :key="c.id" :data-made="c.id">
         <NameField
-          class="name" :model-value="c.name" :aria-label="`Name of ${c.name}`" maxlength="120"
+          class="name" :model-value="c.name" :aria-label="$say('layersPanel.nameOf', { name: c.name })" maxlength="120"
           @update:model-value="v => rename(c.id, v)" @done="ws.endGesture()"
         />
         <UButton
-          variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-up" :aria-label="`${c.name} up`" label="Up"
+          variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-up" :aria-label="$say('layersPanel.up2', { name: c.name })" :label="$say('layersPanel.up')"
           :disabled="!canMove(c, 1)" @click="put(movedLevel(ws.planned!, c.id, 1))"
         />
         <UButton
-          variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-down" :aria-label="`${c.name} down`"
-          label="Down" :disabled="!canMove(c, -1)" @click="put(movedLevel(ws.planned!, c.id, -1))"
+          variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-down" :aria-label="$say('layersPanel.down2', { name: c.name })"
+          :label="$say('layersPanel.down')" :disabled="!canMove(c, -1)" @click="put(movedLevel(ws.planned!, c.id, -1))"
         />
         <UButton
-          variant="ghost" color="neutral" size="sm" :aria-label="`Take ${c.name} out`" label="Take out"
+          variant="ghost" color="neutral" size="sm" :aria-label="$say('layersPanel.takeOut', { name: c.name })" :label="$say('layersPanel.takeOut2')"
           @click="takeOut(c)"
         />
       </li>
     </ul>
     <p class="soft">
-      A second filling, an insert, a cream or a sauce has lines, heat and set of its own. It is poured on top of what is
-      there.
+      {{ $say('layersPanel.aSecondFillingAnInsertA') }}
     </p>
     <div class="fields">
       <div>
-        <label class="field-label" for="more-role">Another layer</label>
+        <label class="field-label" for="more-role">{{ $say('layersPanel.anotherLayer') }}</label>
         <select id="more-role" v-model="more.role" class="native">
           <option v-for="r in POURED_ROLES" :key="r" :value="r">{{ ROLE_NAMES[r] }}</option>
         </select>
       </div>
       <div>
-        <label class="field-label" for="more-school">Made as</label>
+        <label class="field-label" for="more-school">{{ $say('layersPanel.madeAs') }}</label>
         <select id="more-school" v-model="more.school" class="native">
           <option v-for="s in SCHOOLS" :key="s" :value="s">
             {{ FAMILY_NAMES[schoolOf(s).family].name }}: {{ SCHOOL_NAMES[s].name.toLowerCase() }}
           </option>
         </select>
       </div>
-      <UButton label="Add the layer" @click="add" />
+      <UButton :label="$say('layersPanel.addTheLayer')" @click="add" />
     </div>
   </section>
 </template>

@@ -32,31 +32,31 @@ const assembly = (part: Partial<Bench['assembly']>, gesture: string) => ws.repla
 <template>
   <div class="tin">
     <div class="pick">
-      <div class="choices" role="group" aria-label="Kind"><button v-for="k in VESSEL_KINDS" :key="k" type="button" :aria-pressed="vessel.kind === k" @click="useVessel(typicalVessel(k), null)">{{ VESSEL_NAMES[k] }}</button></div>
-      <VesselSelect class="own" label="Tin or dish" :value="doc.assembly.vesselId ?? ''" own="a size of its own" @pick="(v, id) => useVessel(v, id)" />
+      <div class="choices" role="group" :aria-label="$say('tinPanel.kind')"><button v-for="k in VESSEL_KINDS" :key="k" type="button" :aria-pressed="vessel.kind === k" @click="useVessel(typicalVessel(k), null)">{{ VESSEL_NAMES[k] }}</button></div>
+      <VesselSelect class="own" :label="$say('tinPanel.tinOrDish')" :value="doc.assembly.vesselId ?? ''" :own="$say('tinPanel.aSizeOfItsOwn')" @pick="(v, id) => useVessel(v, id)" />
       <div class="fields">
         <VesselFields :vessel="vessel" @change="size" @done="ws.endGesture()" />
-        <QuantityField field="assembly.count" kind="count" show-label label="How many" :model-value="doc.assembly.count" @update:model-value="v => assembly({ count: v }, 'count')" @done="ws.endGesture()" />
-        <QuantityField field="assembly.portions" kind="count" show-label label="Portions in all" :model-value="doc.assembly.portions" @update:model-value="v => assembly({ portions: v }, 'portions')" @done="ws.endGesture()" />
-        <QuantityField field="assembly.crustM" kind="length" show-label label="Crust" blank="none" :step="0.5" :model-value="doc.assembly.crustM" @update:model-value="v => assembly({ crustM: v }, 'crust')" @done="ws.endGesture()" />
-        <QuantityField field="assembly.insertM3" :per="1000000" kind="count" unit-text="ml" show-label label="Fruit or insert in each" blank="none" :step="5" :model-value="Math.round(doc.assembly.insertM3 * 1e6)" @update:model-value="v => assembly({ insertM3: v / 1e6 }, 'insert')" @done="ws.endGesture()" />
-        <QuantityField v-if="glass" field="assembly.tiltDeg" kind="count" unit-text="°" show-label label="Leans while it sets" blank="upright" :step="5" :model-value="doc.assembly.tiltDeg" @update:model-value="v => assembly({ tiltDeg: v }, 'tilt')" @done="ws.endGesture()" />
+        <QuantityField field="assembly.count" kind="count" show-label :label="$say('tinPanel.howMany')" :model-value="doc.assembly.count" @update:model-value="v => assembly({ count: v }, 'count')" @done="ws.endGesture()" />
+        <QuantityField field="assembly.portions" kind="count" show-label :label="$say('tinPanel.portionsInAll')" :model-value="doc.assembly.portions" @update:model-value="v => assembly({ portions: v }, 'portions')" @done="ws.endGesture()" />
+        <QuantityField field="assembly.crustM" kind="length" show-label :label="$say('tinPanel.crust')" :blank="$say('tinPanel.none')" :step="0.5" :model-value="doc.assembly.crustM" @update:model-value="v => assembly({ crustM: v }, 'crust')" @done="ws.endGesture()" />
+        <QuantityField field="assembly.insertM3" :per="1000000" kind="count" :unit-text="$say('tinPanel.ml')" show-label :label="$say('tinPanel.fruitOrInsertInEach')" :blank="$say('tinPanel.none')" :step="5" :model-value="Math.round(doc.assembly.insertM3 * 1e6)" @update:model-value="v => assembly({ insertM3: v / 1e6 }, 'insert')" @done="ws.endGesture()" />
+        <QuantityField v-if="glass" field="assembly.tiltDeg" kind="count" unit-text="°" show-label :label="$say('tinPanel.leansWhileItSets')" :blank="$say('tinPanel.upright')" :step="5" :model-value="doc.assembly.tiltDeg" @update:model-value="v => assembly({ tiltDeg: v }, 'tilt')" @done="ws.endGesture()" />
       </div>
     </div>
     <figure class="drawn">
-      <VesselDrawing :vessel="vessel" :assembly="doc.assembly" :depth-m="shape.depthM" :over="shape.fillShare > 1" :label="`Section, to scale: ${fmt.mm(shape.depthM)} deep, ${fmt.mm(Math.max(shape.headroomM, 0))} below the rim`" />
-      <figcaption class="soft small">Section through the {{ vessel.kind === 'rectangle' ? 'length' : 'middle' }}, to scale. Holds {{ fmt.litres(cavityVolume(cavityOf(vessel, doc.assembly))) }} to the rim beside crust and fruit.</figcaption>
+      <VesselDrawing :vessel="vessel" :assembly="doc.assembly" :depth-m="shape.depthM" :over="shape.fillShare > 1" :label="$say('tinPanel.sectionToScaleDeepBelowThe', { depthM: fmt.mm(shape.depthM), headroomM: fmt.mm(Math.max(shape.headroomM, 0)) })" />
+      <figcaption class="soft small">{{ $say('tinPanel.sectionThroughTheToScaleHolds', { middle: vessel.kind === 'rectangle' ? $say('tinPanel.length') : $say('tinPanel.middle'), assembly: fmt.litres(cavityVolume(cavityOf(vessel, doc.assembly))) }) }}</figcaption>
       <dl class="facts">
-        <div><dt>depth of fill</dt><dd data-fact="depth"><WhyNumber topic="depth">{{ fmt.mm(shape.depthM, 1) }}</WhyNumber></dd></div>
-        <div><dt>headroom</dt><dd data-fact="headroom" :class="{ bad: shape.headroomM < 0 }"><WhyNumber topic="headroom">{{ shape.headroomM < 0 ? `${fmt.mm(-shape.headroomM, 1)} too much` : fmt.mm(shape.headroomM, 1) }}</WhyNumber><small>wants {{ fmt.mm(roomWanted(doc)) }}</small></dd></div>
-        <div><dt>in each</dt><dd><WhyNumber topic="portion">{{ fmt.grams(shape.batchG / shape.count) }}</WhyNumber></dd></div>
-        <div><dt>a portion</dt><dd><WhyNumber topic="portion">{{ fmt.grams(shape.portionG) }}</WhyNumber></dd></div>
-        <div v-if="fit.overM3 > 0"><dt>runs over</dt><dd class="bad" data-fact="over">{{ fmt.grams(fit.overM3 * shape.density * 1000) }}</dd></div>
-        <div v-if="fit.fills > 0 && (fit.fills !== shape.count || fit.leftM3 * shape.density > 0.001)"><dt>filled to there, enough for</dt><dd data-fact="fills">{{ fit.fills }}<small>and {{ fmt.grams(fit.leftM3 * shape.density * 1000) }} left</small></dd></div>
-        <div v-if="shape.lean"><dt>low and high side</dt><dd>{{ fmt.mm(Math.max(0, shape.lean.lowM)) }}, {{ fmt.mm(shape.lean.highM) }}<small>{{ fmt.fixed(shape.lean.mostDeg) }}° at most</small></dd></div>
+        <div><dt>{{ $say('tinPanel.depthOfFill') }}</dt><dd data-fact="depth"><WhyNumber topic="depth">{{ fmt.mm(shape.depthM, 1) }}</WhyNumber></dd></div>
+        <div><dt>{{ $say('tinPanel.headroom') }}</dt><dd data-fact="headroom" :class="{ bad: shape.headroomM < 0 }"><WhyNumber topic="headroom">{{ shape.headroomM < 0 ? $say('tinPanel.tooMuch', { headroomM: fmt.mm(-shape.headroomM, 1) }) : fmt.mm(shape.headroomM, 1) }}</WhyNumber><small>{{ $say('tinPanel.wants', { p1: fmt.mm(roomWanted(doc)) }) }}</small></dd></div>
+        <div><dt>{{ $say('tinPanel.inEach') }}</dt><dd><WhyNumber topic="portion">{{ fmt.grams(shape.batchG / shape.count) }}</WhyNumber></dd></div>
+        <div><dt>{{ $say('tinPanel.aPortion') }}</dt><dd><WhyNumber topic="portion">{{ fmt.grams(shape.portionG) }}</WhyNumber></dd></div>
+        <div v-if="fit.overM3 > 0"><dt>{{ $say('tinPanel.runsOver') }}</dt><dd class="bad" data-fact="over">{{ fmt.grams(fit.overM3 * shape.density * 1000) }}</dd></div>
+        <div v-if="fit.fills > 0 && (fit.fills !== shape.count || fit.leftM3 * shape.density > 0.001)"><dt>{{ $say('tinPanel.filledToThereEnoughFor') }}</dt><dd data-fact="fills">{{ fit.fills }}<small>{{ $say('tinPanel.andLeft', { density: fmt.grams(fit.leftM3 * shape.density * 1000) }) }}</small></dd></div>
+        <div v-if="shape.lean"><dt>{{ $say('tinPanel.lowAndHighSide') }}</dt><dd>{{ fmt.mm(Math.max(0, shape.lean.lowM)) }}, {{ fmt.mm(shape.lean.highM) }}<small>{{ $say('tinPanel.atMost', { mostDeg: fmt.fixed(shape.lean.mostDeg) }) }}</small></dd></div>
       </dl>
       <CautionList :findings="assessment.findings.filter(f => f.station === 'shape')" />
-      <h3 class="section-title">For the work</h3>
+      <h3 class="section-title">{{ $say('tinPanel.forTheWork') }}</h3>
       <ul class="work"><li v-for="w in workVessels(doc, assessment)" :key="w.what">{{ workVesselWords(w, fmt) }}</li></ul>
     </figure>
   </div>

@@ -3,11 +3,12 @@
 import type { Assessment } from '#core/pipeline/assessment'
 import { fillingOf, type Bench } from '#core/formula/bench'
 import { SHARPNESS_NAMES } from '~/words/names'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment | null }>()
 const emit = defineEmits<{ variant: [] }>()
 const ws = useWorkspaceStore()
-const VIEWS = [['map', 'Map'], ['rebalance', 'Rebalance'], ['versions', 'Versions'], ['label', 'Cost and label']] as const
+const VIEWS = [['map', say('balanceStation.map')], ['rebalance', say('balanceStation.rebalance')], ['versions', say('balanceStation.versions')], ['label', say('balanceStation.costAndLabel')]] as const
 const view = useState<(typeof VIEWS)[number][0]>('balance-view', () => 'map')
 const comparison = useComparison(() => ws.id)
 const swapping = ref<string | null>(null)
@@ -17,11 +18,11 @@ const total = computed(() => props.assessment?.stock.massG ?? fillingOf(props.do
 const figures = computed(() => b.value
   ? [
       { key: 'ph', why: 'pH' as const, value: fmt.fixed(b.value.pH.value, 2), name: 'pH', spread: `± ${fmt.fixed(b.value.pH.sigma ?? 0, 2)}` },
-      { key: 'acid', why: 'acid' as const, value: `${fmt.fixed(b.value.acidPercent.value, 2)} %`, name: 'acid, as citric', spread: b.value.acidPercent.provenance === 'measured' ? 'measured' : 'typical fruit' },
-      { key: 'brix', why: 'brix' as const, value: `${fmt.fixed(b.value.brix.value, 1)} °Bx`, name: 'of the water phase', spread: '' },
-      { key: 'ratio', why: 'ratio' as const, value: Number.isFinite(b.value.sugarToAcid.value) && b.value.sugarToAcid.value < 1000 ? `${fmt.fixed(b.value.sugarToAcid.value)} : 1` : '—', name: 'sugar : acid', spread: '' },
-      { key: 'sweet', why: 'taste' as const, value: `${fmt.fixed(b.value.taste.sweet, 1)} : ${fmt.fixed(b.value.taste.sour, 1)}`, name: 'sweet : sour, of 10', spread: SHARPNESS_NAMES[b.value.sharpness] },
-      { key: 'aw', why: 'aw' as const, value: fmt.fixed(b.value.waterActivity.value, 3), name: 'water activity', spread: '' },
+      { key: 'acid', why: 'acid' as const, value: `${fmt.fixed(b.value.acidPercent.value, 2)} %`, name: say('balanceStation.acidAsCitric'), spread: b.value.acidPercent.provenance === 'measured' ? 'measured' : say('balanceStation.typicalFruit') },
+      { key: 'brix', why: 'brix' as const, value: `${fmt.fixed(b.value.brix.value, 1)} °Bx`, name: say('balanceStation.ofTheWaterPhase'), spread: '' },
+      { key: 'ratio', why: 'ratio' as const, value: Number.isFinite(b.value.sugarToAcid.value) && b.value.sugarToAcid.value < 1000 ? `${fmt.fixed(b.value.sugarToAcid.value)} : 1` : '—', name: say('balanceStation.sugarAcid'), spread: '' },
+      { key: 'sweet', why: 'taste' as const, value: `${fmt.fixed(b.value.taste.sweet, 1)} : ${fmt.fixed(b.value.taste.sour, 1)}`, name: say('balanceStation.sweetSourOf10'), spread: SHARPNESS_NAMES[b.value.sharpness] },
+      { key: 'aw', why: 'aw' as const, value: fmt.fixed(b.value.waterActivity.value, 3), name: say('balanceStation.waterActivity'), spread: '' },
     ]
   : [])
 </script>
@@ -32,14 +33,14 @@ const figures = computed(() => b.value
       <LineTable :doc="doc" :assessment="assessment" @swap="id => swapping = id" />
     </div>
     <div v-if="assessment && b" class="right">
-      <nav class="choices no-print" aria-label="Beside the lines"><button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">{{ name }}</button></nav>
+      <nav class="choices no-print" :aria-label="$say('balanceStation.besideTheLines')"><button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">{{ name }}</button></nav>
       <BalanceMap v-if="view === 'map'" :doc="doc" :ghosts="comparison.ghosts.value" />
       <RebalancePanel v-else-if="view === 'rebalance'" :doc="doc" />
       <VersionsPanel v-else-if="view === 'versions'" :doc="doc" :comparison="comparison" @variant="emit('variant')" />
       <LabelPanel v-else :doc="doc" :assessment="assessment" />
     </div>
     <div v-if="assessment && b" class="strip">
-      <div><CompositionStrip :composition="b.composition" :mass-g="total" /><p class="soft small why-strip"><WhyNumber topic="composition">where these shares come from</WhyNumber></p></div>
+      <div><CompositionStrip :composition="b.composition" :mass-g="total" /><p class="soft small why-strip"><WhyNumber topic="composition">{{ $say('balanceStation.whereTheseSharesComeFrom') }}</WhyNumber></p></div>
       <div><FirmnessRuler :assessment="assessment" class="ruler" /><SharpnessRuler :assessment="assessment" /></div>
     </div>
     <dl v-if="b" class="figures">

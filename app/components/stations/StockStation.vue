@@ -2,15 +2,16 @@
 /** Take stock: what is on the bench, the fruit, its strength, the eggs, and what runs out first. */
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
+import { say } from '~/words/say'
 
 defineProps<{ doc: Bench, assessment: Assessment }>()
-const VIEWS = [['bench', 'On the bench'], ['covers', 'How many for'], ['fruit', 'Fruit'], ['strength', 'Strength'], ['eggs', 'Eggs'], ['binds', 'What binds']] as const
+const VIEWS = [['bench', say('stockStation.onTheBench')], ['covers', say('stockStation.howManyFor')], ['fruit', say('stockStation.fruit')], ['strength', say('stockStation.strength')], ['eggs', say('stockStation.eggs')], ['binds', say('stockStation.whatBinds')]] as const
 const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:stock-view', 'bench')
 </script>
 
 <template>
   <div class="stock">
-    <nav class="choices no-print" aria-label="Parts of the stock">
+    <nav class="choices no-print" :aria-label="$say('stockStation.partsOfTheStock')">
       <button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">{{ name }}</button>
     </nav>
     <BenchTable v-if="view === 'bench'" :doc="doc" :assessment="assessment" />

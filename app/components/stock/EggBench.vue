@@ -4,6 +4,7 @@ import { fillingOf, type Bench } from '#core/formula/bench'
 import { EGG_GRADES } from '#core/base/ingredients/measures'
 import { atWholeCount, clingingWhite, countEggs, withCarton } from '#core/formula/eggs'
 import type { EggUse, FormulaList, FormulaListItem } from '../../../shared/schemas/wire'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
@@ -39,38 +40,38 @@ function keepWhole(c: Counted) {
 function carton(lineId: string, cartonId: 'yolk' | 'yolk_sugared' | 'white_carton') {
   const made = withCarton(props.doc, lineId, cartonId)
   put(made.doc)
-  toast.add({ title: `${fmt.grams(made.massG)} from the carton.`, description: made.sugarG > 0 ? `It brings ${fmt.grams(made.sugarG)} of sugar: taken off the sugar line.` : made.whiteG > 0 ? `The white that clings to a separated yolk is missing: about ${fmt.grams(made.whiteG)}.` : 'The same weight.' })
+  toast.add({ title: say('eggBench.fromTheCarton', { massG: fmt.grams(made.massG) }), description: made.sugarG > 0 ? say('eggBench.itBringsOfSugarTakenOff', { sugarG: fmt.grams(made.sugarG) }) : made.whiteG > 0 ? say('eggBench.theWhiteThatClingsToA', { whiteG: fmt.grams(made.whiteG) }) : say('eggBench.theSameWeight') })
 }
 </script>
 
 <template>
   <section class="eggs">
-    <h2 class="section-title">Eggs</h2>
-    <p>{{ g.label }}: whole <b class="num">{{ g.wholeG }} g</b>, yolk <b class="num">{{ g.yolkG }} g</b>, white <b class="num">{{ g.whiteG }} g</b>. About {{ fmt.percent(clingingWhite()) }} of a separated yolk is white that clings to it. The grade is chosen under <NuxtLink class="underline" to="/kitchen">Kitchen</NuxtLink>.</p>
+    <h2 class="section-title">{{ $say('eggBench.eggs') }}</h2>
+    <p>{{ $say('eggBench.whole', { label: g.label }) }} <b class="num">{{ g.wholeG }} g</b>{{ $say('eggBench.yolk') }} <b class="num">{{ g.yolkG }} g</b>{{ $say('eggBench.white') }} <b class="num">{{ g.whiteG }} g</b>{{ $say('eggBench.aboutOfASeparatedYolkIs', { p1: fmt.percent(clingingWhite()) }) }} <NuxtLink class="underline" to="/kitchen">{{ $say('eggBench.kitchen') }}</NuxtLink>.</p>
     <template v-if="eggs.lines.length">
-      <p class="answer" data-answer="eggs"><b class="display">{{ eggs.eggs }}</b> {{ eggs.eggs === 1 ? 'egg' : 'eggs' }} to crack<template v-if="eggs.surplus.whites > 0">; <b>{{ eggs.surplus.whites }}</b> {{ PART.white[eggs.surplus.whites === 1 ? 0 : 1] }} left over ({{ fmt.grams(eggs.surplus.whitesG) }})</template><template v-if="eggs.surplus.yolks > 0">; <b>{{ eggs.surplus.yolks }}</b> {{ PART.yolk[eggs.surplus.yolks === 1 ? 0 : 1] }} left over ({{ fmt.grams(eggs.surplus.yolksG) }})</template>.</p>
+      <p class="answer" data-answer="eggs"><b class="display">{{ eggs.eggs }}</b> {{ $say('eggBench.toCrack', { eggs: eggs.eggs === 1 ? $say('eggBench.egg') : $say('eggBench.eggs2') }) }}<template v-if="eggs.surplus.whites > 0">; <b>{{ eggs.surplus.whites }}</b> {{ $say('eggBench.leftOver', { whites: PART.white[eggs.surplus.whites === 1 ? 0 : 1], whitesG: fmt.grams(eggs.surplus.whitesG) }) }}</template><template v-if="eggs.surplus.yolks > 0">; <b>{{ eggs.surplus.yolks }}</b> {{ $say('eggBench.leftOver2', { yolks: PART.yolk[eggs.surplus.yolks === 1 ? 0 : 1], yolksG: fmt.grams(eggs.surplus.yolksG) }) }}</template>.</p>
       <ul class="lines">
         <li v-for="c in eggs.lines" :key="c.lineId" :data-egg="c.part">
-          <span><b>{{ fmt.name(lineOf(c.lineId).ingredientId) }}</b> {{ fmt.grams(lineOf(c.lineId).massG) }}: <b class="num">{{ fmt.fixed(c.count, Math.abs(c.count - c.nearest) < 0.03 ? 0 : 1) }}</b> {{ PART[c.part][c.count > 1.03 ? 1 : 0] }} of {{ fmt.fixed(c.eachG, 1) }} g</span>
+          <span><b>{{ fmt.name(lineOf(c.lineId).ingredientId) }}</b> {{ fmt.grams(lineOf(c.lineId).massG) }}: <b class="num">{{ fmt.fixed(c.count, Math.abs(c.count - c.nearest) < 0.03 ? 0 : 1) }}</b> {{ $say('eggBench.ofG', { count: PART[c.part][c.count > 1.03 ? 1 : 0], eachG: fmt.fixed(c.eachG, 1) }) }}</span>
           <span class="acts">
-            <UButton size="sm" variant="outline" color="neutral" :label="lineOf(c.lineId).piece ? 'Kept whole' : `Keep whole: ${c.nearest}`" :aria-pressed="lineOf(c.lineId).piece ? 'true' : 'false'" @click="keepWhole(c)" />
-            <UButton v-if="Math.abs(c.count - c.nearest) > 0.03" size="sm" variant="outline" color="neutral" :label="`Scale all to ${c.nearest}`" @click="put(atWholeCount(doc, c, true))" />
+            <UButton size="sm" variant="outline" color="neutral" :label="lineOf(c.lineId).piece ? $say('eggBench.keptWhole') : $say('eggBench.keepWhole', { nearest: c.nearest })" :aria-pressed="lineOf(c.lineId).piece ? 'true' : 'false'" @click="keepWhole(c)" />
+            <UButton v-if="Math.abs(c.count - c.nearest) > 0.03" size="sm" variant="outline" color="neutral" :label="$say('eggBench.scaleAllTo', { nearest: c.nearest })" @click="put(atWholeCount(doc, c, true))" />
             <template v-if="c.part === 'yolk'">
-              <UButton size="sm" variant="outline" color="neutral" label="From a carton" @click="carton(c.lineId, 'yolk')" /><UButton size="sm" variant="outline" color="neutral" label="From a sugared carton" @click="carton(c.lineId, 'yolk_sugared')" />
+              <UButton size="sm" variant="outline" color="neutral" :label="$say('eggBench.fromACarton')" @click="carton(c.lineId, 'yolk')" /><UButton size="sm" variant="outline" color="neutral" :label="$say('eggBench.fromASugaredCarton')" @click="carton(c.lineId, 'yolk_sugared')" />
             </template>
-            <UButton v-else-if="c.part === 'white'" size="sm" variant="outline" color="neutral" label="From a carton" @click="carton(c.lineId, 'white_carton')" />
+            <UButton v-else-if="c.part === 'white'" size="sm" variant="outline" color="neutral" :label="$say('eggBench.fromACarton')" @click="carton(c.lineId, 'white_carton')" />
           </span>
         </li>
       </ul>
       <template v-for="[key, left, name] in ([['whiteG', eggs.surplus.whites, 'whites'], ['yolkG', eggs.surplus.yolks, 'yolks']] as const)" :key="key">
         <div v-if="left > 0" class="left" :data-surplus="name">
-          <h3>What could take the {{ name }}</h3>
-          <ul v-if="users(key).length"><li v-for="u in users(key)" :key="u.id"><NuxtLink class="underline" :to="`/formula/${u.id}/stock`">{{ u.name }}</NuxtLink> takes {{ fmt.grams(u.eggs[key]) }}, about {{ fmt.fixed(u.eggs[key] / (key === 'whiteG' ? g.whiteG : g.yolkG), 0) }}</li></ul>
-          <p v-else class="soft">Nothing on the shelf takes {{ name }}. {{ name === 'whites' ? 'They freeze well; a meringue takes about two of sugar to one of white.' : 'Freeze them with a tenth of their weight in sugar.' }}</p>
+          <h3>{{ $say('eggBench.whatCouldTakeThe', { name }) }}</h3>
+          <ul v-if="users(key).length"><li v-for="u in users(key)" :key="u.id"><NuxtLink class="underline" :to="`/formula/${u.id}/stock`">{{ u.name }}</NuxtLink> {{ $say('eggBench.takesAbout', { key: fmt.grams(u.eggs[key]), yolkG: fmt.fixed(u.eggs[key] / (key === 'whiteG' ? g.whiteG : g.yolkG), 0) }) }}</li></ul>
+          <p v-else class="soft">{{ $say('eggBench.nothingOnTheShelfTakes', { name, sugar: name === 'whites' ? $say('eggBench.theyFreezeWellAMeringueTakes') : $say('eggBench.freezeThemWithATenthOf') }) }}</p>
         </div>
       </template>
     </template>
-    <p v-else class="soft">No eggs from the shell in this formula.</p>
+    <p v-else class="soft">{{ $say('eggBench.noEggsFromTheShellIn') }}</p>
   </section>
 </template>
 

@@ -7,13 +7,14 @@ import { FRUITS } from '#core/base/ingredients/measures'
 import { countByWeight, fruitOf, ledger, withCount, withTake, yieldsOf } from '#core/plan/fruit'
 import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
 import { fruitName, PART_NAMES } from '~/words/stock'
+import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const entries = computed(() => props.doc.stock.fruit.map(entry => ({ entry, fruit: fruitOf(entry.fruitId)!, yields: yieldsOf(entry) })))
 const rows = computed(() => ledger(props.doc))
-const COLUMNS = [{ id: 'name', header: 'line' }, { id: 'needs', header: 'needs', meta: RIGHT }, { id: 'gives', header: 'the fruit gives' }, { id: 'buy', header: 'to buy' }, { id: 'acts', header: '' }]
+const COLUMNS = [{ id: 'name', header: 'line' }, { id: 'needs', header: 'needs', meta: RIGHT }, { id: 'gives', header: say('fruitLedger.theFruitGives') }, { id: 'buy', header: say('fruitLedger.toBuy') }, { id: 'acts', header: '' }]
 const adding = ref('')
 /** Fruit whose juice the formula has comes first. */
 const options = computed(() => {
@@ -49,43 +50,43 @@ const free = (e: FruitEntry, part: FruitPart) => e.count - e.take[{ juice: 'segm
 
 <template>
   <section class="fruit">
-    <h2 class="section-title">Fruit on the bench</h2>
+    <h2 class="section-title">{{ $say('fruitLedger.fruitOnTheBench') }}</h2>
     <ul v-if="entries.length" class="entries">
       <li v-for="{ entry: e, fruit, yields } in entries" :key="e.id" :data-fruit="e.fruitId">
         <div class="top">
           <b>{{ fruitName(fruit) }}</b>
-          <QuantityField field="stock.fruit.*.count" kind="count" show-label :label="'how many'" :model-value="e.count" @update:model-value="v => change(e.id, 'count', x => withCount(x, v))" @done="ws.endGesture()" />
-          <QuantityField field="stock.fruit.*.weightG" kind="mass" show-label label="weighed, in all" blank="not weighed" :model-value="e.weightG ?? 0" @update:model-value="v => change(e.id, 'weight', x => ({ ...x, weightG: v > 0 ? v : null }))" @done="ws.endGesture()" />
-          <QuantityField field="stock.fruit.*.measuredJuiceG" kind="mass" show-label label="juice as it came" blank="not yet" :model-value="e.measuredJuiceG ?? 0" @update:model-value="v => change(e.id, 'juice', x => ({ ...x, measuredJuiceG: v > 0 ? v : null }))" @done="ws.endGesture()" />
-          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :aria-label="`Take out ${fruitName(fruit)}`" @click="ws.change('', d => { d.stock.fruit = d.stock.fruit.filter(x => x.id !== e.id) })" />
+          <QuantityField field="stock.fruit.*.count" kind="count" show-label :label="$say('fruitLedger.howMany')" :model-value="e.count" @update:model-value="v => change(e.id, 'count', x => withCount(x, v))" @done="ws.endGesture()" />
+          <QuantityField field="stock.fruit.*.weightG" kind="mass" show-label :label="$say('fruitLedger.weighedInAll')" :blank="$say('fruitLedger.notWeighed')" :model-value="e.weightG ?? 0" @update:model-value="v => change(e.id, 'weight', x => ({ ...x, weightG: v > 0 ? v : null }))" @done="ws.endGesture()" />
+          <QuantityField field="stock.fruit.*.measuredJuiceG" kind="mass" show-label :label="$say('fruitLedger.juiceAsItCame')" :blank="$say('fruitLedger.notYet')" :model-value="e.measuredJuiceG ?? 0" @update:model-value="v => change(e.id, 'juice', x => ({ ...x, measuredJuiceG: v > 0 ? v : null }))" @done="ws.endGesture()" />
+          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :aria-label="$say('fruitLedger.takeOut', { fruit: fruitName(fruit) })" @click="ws.change('', d => { d.stock.fruit = d.stock.fruit.filter(x => x.id !== e.id) })" />
         </div>
-        <p v-if="e.weightG !== null && Math.abs(countByWeight(e.fruitId, e.weightG) / Math.max(1, e.count) - 1) > 0.25" class="small by-weight">{{ fmt.grams(e.weightG) }} is about {{ countByWeight(e.fruitId, e.weightG) }} of the usual size. <button type="button" class="underline" @click="ws.endGesture(); change(e.id, 'by-weight', x => withCount(x, countByWeight(x.fruitId, x.weightG!)))">Count them so</button></p>
+        <p v-if="e.weightG !== null && Math.abs(countByWeight(e.fruitId, e.weightG) / Math.max(1, e.count) - 1) > 0.25" class="small by-weight">{{ $say('fruitLedger.isAboutOfTheUsualSize', { weightG: fmt.grams(e.weightG), weightG2: countByWeight(e.fruitId, e.weightG) }) }} <button type="button" class="underline" @click="ws.endGesture(); change(e.id, 'by-weight', x => withCount(x, countByWeight(x.fruitId, x.weightG!)))">{{ $say('fruitLedger.countThemSo') }}</button></p>
         <dl class="parts">
           <div v-for="part in FRUIT_PARTS" :key="part" :data-part="part">
-            <dt>{{ PART_NAMES[part] }} of</dt>
-            <dd><QuantityField kind="count" :label="`${PART_NAMES[part]}: from how many ${fruitName(fruit)}`" :model-value="e.take[part]" :max="e.count" @update:model-value="v => change(e.id, part, x => withTake(x, part, v))" @done="ws.endGesture()" /></dd>
-            <dd class="gives num">{{ e.take[part] > 0 ? range(yields[part]) : free(e, part) > 0 ? `${free(e, part)} left to take` : 'none left' }}<span v-if="part === 'juice' && e.measuredJuiceG !== null" class="soft small"> measured</span></dd>
+            <dt>{{ $say('fruitLedger.of', { part: PART_NAMES[part] }) }}</dt>
+            <dd><QuantityField kind="count" :label="$say('fruitLedger.fromHowMany', { part: PART_NAMES[part], fruit: fruitName(fruit) })" :model-value="e.take[part]" :max="e.count" @update:model-value="v => change(e.id, part, x => withTake(x, part, v))" @done="ws.endGesture()" /></dd>
+            <dd class="gives num">{{ e.take[part] > 0 ? range(yields[part]) : free(e, part) > 0 ? $say('fruitLedger.leftToTake', { part: free(e, part) }) : $say('fruitLedger.noneLeft') }}<span v-if="part === 'juice' && e.measuredJuiceG !== null" class="soft small"> {{ $say('fruitLedger.measured') }}</span></dd>
           </div>
         </dl>
       </li>
     </ul>
-    <p v-else class="soft">No fruit entered yet. Add what is in the crate, and see what it should give and what to buy.</p>
+    <p v-else class="soft">{{ $say('fruitLedger.noFruitEnteredYetAddWhat') }}</p>
     <form class="add" @submit.prevent="add">
-      <label class="sr" for="add-fruit">Add fruit</label>
-      <select id="add-fruit" v-model="adding" class="native"><option value="" disabled>Add fruit</option><option v-for="f in options" :key="f.id" :value="f.id">{{ fruitName(f) }}</option></select>
-      <UButton type="submit" variant="outline" color="neutral" size="sm" label="Add" :disabled="!adding" />
+      <label class="sr" for="add-fruit">{{ $say('fruitLedger.addFruit') }}</label>
+      <select id="add-fruit" v-model="adding" class="native"><option value="" disabled>{{ $say('fruitLedger.addFruit') }}</option><option v-for="f in options" :key="f.id" :value="f.id">{{ fruitName(f) }}</option></select>
+      <UButton type="submit" variant="outline" color="neutral" size="sm" :label="$say('fruitLedger.add')" :disabled="!adding" />
     </form>
-    <p class="soft small">Zest or peel first, then juice or segments: from one fruit one of each pair. Yields are kitchen averages; the range holds 8 crates in 10. Scrub peel, use unwaxed fruit, and never fruit sprayed as an ornamental.</p>
+    <p class="soft small">{{ $say('fruitLedger.zestOrPeelFirstThenJuice') }}</p>
 
-    <h2 class="section-title needs">What the formula needs of it</h2>
+    <h2 class="section-title needs">{{ $say('fruitLedger.whatTheFormulaNeedsOfIt') }}</h2>
     <UTable v-if="rows.length" :data="rows" :columns="COLUMNS" :ui="TABLE_UI" class="stack">
       <template #name-cell="{ row: { original: r } }"><b>{{ fmt.name(r.ingredientId) }}</b></template>
       <template #needs-cell="{ row: { original: r } }">{{ fmt.grams(r.needG) }}</template>
-      <template #gives-cell="{ row: { original: r } }"><span :data-ledger="r.ingredientId">{{ r.gives ? range(r.gives) : 'nothing yet' }}<span v-if="r.measured" class="soft small"> measured</span><b v-if="r.shortG > 0.5" class="short"> {{ fmt.grams(r.shortG) }} short</b></span></template>
-      <template #buy-cell="{ row: { original: r } }"><template v-if="r.shortG > 0.5"><span v-for="b in r.buy.slice(0, 2)" :key="b.fruitId" class="buy"><b class="num">{{ b.likely }}</b> {{ fruitName(b.fruitId) }} <span class="soft small">({{ b.sure }} to be sure)</span></span></template><span v-else>enough</span></template>
-      <template #acts-cell="{ row: { original: r } }"><span v-if="r.gives && Math.abs(r.gives.g / r.needG - 1) > 0.005" class="acts"><UButton size="sm" variant="outline" color="neutral" :label="`Line to ${fmt.grams(r.gives.g)}`" @click="setLine(r.lineId, r.gives.g)" /><UButton size="sm" variant="outline" color="neutral" label="Scale all" @click="scaleTo(r.lineId, r.needG, r.gives.g)" /></span></template>
+      <template #gives-cell="{ row: { original: r } }"><span :data-ledger="r.ingredientId">{{ r.gives ? range(r.gives) : $say('fruitLedger.nothingYet') }}<span v-if="r.measured" class="soft small"> {{ $say('fruitLedger.measured') }}</span><b v-if="r.shortG > 0.5" class="short"> {{ $say('fruitLedger.short', { shortG: fmt.grams(r.shortG) }) }}</b></span></template>
+      <template #buy-cell="{ row: { original: r } }"><template v-if="r.shortG > 0.5"><span v-for="b in r.buy.slice(0, 2)" :key="b.fruitId" class="buy"><b class="num">{{ b.likely }}</b> {{ fruitName(b.fruitId) }} <span class="soft small">{{ $say('fruitLedger.toBeSure', { sure: b.sure }) }}</span></span></template><span v-else>{{ $say('fruitLedger.enough') }}</span></template>
+      <template #acts-cell="{ row: { original: r } }"><span v-if="r.gives && Math.abs(r.gives.g / r.needG - 1) > 0.005" class="acts"><UButton size="sm" variant="outline" color="neutral" :label="$say('fruitLedger.lineTo', { gives: fmt.grams(r.gives.g) })" @click="setLine(r.lineId, r.gives.g)" /><UButton size="sm" variant="outline" color="neutral" :label="$say('fruitLedger.scaleAll')" @click="scaleTo(r.lineId, r.needG, r.gives.g)" /></span></template>
     </UTable>
-    <p v-else class="soft">No line of this formula comes from fruit.</p>
+    <p v-else class="soft">{{ $say('fruitLedger.noLineOfThisFormulaComes') }}</p>
   </section>
 </template>
 

@@ -5,6 +5,7 @@
  */
 import type { PieceFigures } from '#core/pipeline/summary'
 import { heapProfile, slicedProfile, type Point } from '#core/physics/set/profile'
+import { say } from '~/words/say'
 
 const props = withDefaults(defineProps<{ piece: PieceFigures, small?: boolean, label?: string, grainy?: boolean }>(), { small: false, grainy: false })
 const { temp, mm } = useFormat()
@@ -74,14 +75,14 @@ function glassFill(width: number, height: number, slump: number, taken = true): 
 const marks = computed(() => props.small || props.piece.use !== 'cut'
   ? []
   : pieces.value.filter(p => p.stands).flatMap((p) => {
-      const rows = [{ word: 'cuts to', m: p.s.cutsM }, { word: 'stands to', m: p.s.standsM }].map(o => ({ ...o, y: Math.max(p.base - o.m * scale.value, 12), beyond: p.base - o.m * scale.value < 12 }))
+      const rows = [{ word: say('cutFace.cutsTo'), m: p.s.cutsM }, { word: say('cutFace.standsTo'), m: p.s.standsM }].map(o => ({ ...o, y: Math.max(p.base - o.m * scale.value, 12), beyond: p.base - o.m * scale.value < 12 }))
       // Words keep a line's distance from each other and from the top edge of the piece.
       const wanted = Math.abs(rows[0]!.y - p.top) < 8 ? p.top - 8 : rows[0]!.y
       const standY = Math.max(Math.min(rows[1]!.y, wanted - 17 * unit.value), 10 * unit.value)
       const cutY = Math.max(wanted, standY + 17 * unit.value)
       return rows.map((o, i) => ({ key: `${p.state}-${i}`, x: p.x0 + 2, y: o.y, textY: Math.max(i === 0 ? cutY : standY, 10), text: `${o.word} ${mm(o.m)}${o.beyond ? ' ↑' : ''}` }))
     }))
-const description = computed(() => props.label ?? `Section of the piece, to scale. From the fridge at ${pieces.value[0]!.temp}: ${pieces.value[0]!.word}.${levels.value.length ? ` ${levels.value.length} layers, from below: ${levels.value.map(l => `${l.name} ${mm(l.thickM)}`).join(', ')}.` : ''} On the plate at ${pieces.value[1]!.temp}: ${pieces.value[1]!.word}.`)
+const description = computed(() => props.label ?? say('cutFace.sectionOfThePieceToScale', { temp: pieces.value[0]!.temp, word: pieces.value[0]!.word, thickM: levels.value.length ? ` ${say('cutFace.layersFromBelow', { levels: levels.value.length, thickM: levels.value.map(l => `${l.name} ${mm(l.thickM)}`).join(', ') })}` : '', temp2: pieces.value[1]!.temp, word2: pieces.value[1]!.word }))
 </script>
 
 <template>
@@ -108,7 +109,7 @@ const description = computed(() => props.label ?? `Section of the piece, to scal
     </svg>
     <figcaption v-if="!small">
       <div v-for="p in pieces" :key="p.state">
-        <b>{{ p.state === 'cold' ? 'From the fridge' : 'On the plate' }}</b><br>
+        <b>{{ p.state === 'cold' ? $say('cutFace.fromTheFridge') : $say('cutFace.onThePlate') }}</b><br>
         <span :class="p.state === 'cold' ? 'cold' : ''">{{ p.temp }}</span>, <span :class="{ blood: !p.stands && piece.use !== 'spooned' && piece.use !== 'glass' }">{{ p.word }}</span>
       </div>
     </figcaption>

@@ -17,13 +17,13 @@ const cautions = computed(() => props.assessment.findings.filter(f => f.severity
 </script>
 
 <template>
-  <section class="head" aria-label="Verdict">
+  <section class="head" :aria-label="$say('verdictHead.verdict')">
     <CutFace :piece="pieceFigures(doc, assessment, parts)" :grainy="v.code === 'grainy'" />
     <h2 class="sentence" :data-verdict="v.code" aria-live="polite">{{ sentence }}</h2>
     <p class="ready"><WhyNumber topic="ready">{{ ready }}</WhyNumber></p>
     <dl class="figures">
-      <div><dt>fridge</dt><dd class="pa"><WhyNumber topic="cold"><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span><small>needs {{ fmt.fixed(v.target.coldMinPa) }}</small></WhyNumber></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks"><WhyNumber topic="ringSink">ring sinks {{ fmt.mm(v.cold.ringSlumpM) }}</WhyNumber></dd></div>
-      <div><dt>plate</dt><dd class="pa"><WhyNumber topic="plate"><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span><small>needs {{ fmt.fixed(v.target.plateMinPa) }}</small></WhyNumber></dd><dd class="sinks" title="how far a lifted 50 mm ring of it sinks"><WhyNumber topic="ringSink">ring sinks {{ fmt.mm(v.plate.ringSlumpM) }}</WhyNumber></dd></div>
+      <div><dt>{{ $say('verdictHead.fridge') }}</dt><dd class="pa"><WhyNumber topic="cold"><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span><small>{{ $say('verdictHead.needs', { coldMinPa: fmt.fixed(v.target.coldMinPa) }) }}</small></WhyNumber></dd><dd class="sinks" :title="$say('verdictHead.howFarALifted50Mm')"><WhyNumber topic="ringSink">{{ $say('verdictHead.ringSinks', { ringSlumpM: fmt.mm(v.cold.ringSlumpM) }) }}</WhyNumber></dd></div>
+      <div><dt>{{ $say('verdictHead.plate') }}</dt><dd class="pa"><WhyNumber topic="plate"><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span><small>{{ $say('verdictHead.needs2', { plateMinPa: fmt.fixed(v.target.plateMinPa) }) }}</small></WhyNumber></dd><dd class="sinks" :title="$say('verdictHead.howFarALifted50Mm')"><WhyNumber topic="ringSink">{{ $say('verdictHead.ringSinks', { ringSlumpM: fmt.mm(v.plate.ringSlumpM) }) }}</WhyNumber></dd></div>
     </dl>
     <CautionList v-if="cautions.length" :findings="cautions" class="cautions" />
   </section>

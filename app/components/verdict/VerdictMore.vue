@@ -10,12 +10,13 @@ import type { Shares } from '#core/solve/sampling'
 import { BAND_NAMES, MECHANISM_NAMES, UNCERTAIN_NAMES } from '~/words/names'
 import { leverWords } from '~/words/balance'
 import { adjustmentWords } from '~/words/verdict'
+import { say } from '~/words/say'
 
 const props = defineProps<{ assessment: Assessment, shares: Shares | null, sharesSettled: boolean, adjustments: Adjustment[], adjustmentsSettled: boolean, levers: Lever[] }>()
 const emit = defineEmits<{ apply: [adjustment: { doc: Bench }], turn: [] }>()
 const fmt = useFormat()
 const tenths = computed(() => props.shares ? Math.round(props.shares.holds * 10) : 0)
-const sure = computed(() => tenths.value <= 0 ? 'fewer than 1 in 10' : tenths.value >= 10 ? 'nearly every batch' : `about ${tenths.value} in 10`)
+const sure = computed(() => tenths.value <= 0 ? say('verdictMore.fewerThan1In10') : tenths.value >= 10 ? say('verdictMore.nearlyEveryBatch') : say('verdictMore.aboutIn10', { tenths: tenths.value }))
 const bars = computed(() => BANDS.map(b => ({ id: b.id, name: BAND_NAMES[b.id], share: props.shares?.plate[b.id] ?? 0, here: props.assessment.verdict.plate.band === b.id })).filter(b => b.share >= 0.03 || b.here))
 const mechanisms = computed(() => {
   const { cold, plate } = props.assessment.verdict
@@ -30,32 +31,32 @@ const offTarget = computed(() => isOffTarget(props.assessment))
 <template>
   <section class="more">
     <div v-if="offTarget" class="block">
-      <h3>What would bring it there</h3>
-      <p v-if="!adjustmentsSettled" class="soft waiting">Trying changes …</p>
+      <h3>{{ $say('verdictMore.whatWouldBringItThere') }}</h3>
+      <p v-if="!adjustmentsSettled" class="soft waiting">{{ $say('verdictMore.tryingChanges') }}</p>
       <template v-else>
         <button v-for="a in adjustments" :key="a.kind" type="button" class="adjust" @click="emit('apply', a)">
           <b>{{ adjustmentWords(a, fmt).label }}</b><span>{{ adjustmentWords(a, fmt).brings }}</span>
         </button>
-        <p v-if="adjustments.length === 0" class="soft">No single change mends it. Change two things at once: more of what sets it and a lower piece, say.</p>
+        <p v-if="adjustments.length === 0" class="soft">{{ $say('verdictMore.noSingleChangeMendsItChange') }}</p>
       </template>
     </div>
     <div v-if="levers.length" class="block" data-levers :class="{ unsettled: !adjustmentsSettled }">
-      <div class="lever-head"><h3>What would move it most</h3><button type="button" class="underline small turn" @click="emit('turn')">{{ levers[0]!.firmerBy >= 1 ? 'the other way' : 'firmer again' }}</button></div>
+      <div class="lever-head"><h3>{{ $say('verdictMore.whatWouldMoveItMost') }}</h3><button type="button" class="underline small turn" @click="emit('turn')">{{ levers[0]!.firmerBy >= 1 ? $say('verdictMore.theOtherWay') : $say('verdictMore.firmerAgain') }}</button></div>
       <button v-for="l in levers.slice(0, 4)" :key="`${l.kind}${l.lineId}`" type="button" class="adjust lever" :data-lever="l.ingredientId ?? l.kind" @click="emit('apply', l)"><b>{{ leverWords(l, fmt).label }}</b><span>{{ leverWords(l, fmt).brings }}</span></button>
     </div>
     <div class="block" :class="{ unsettled: !sharesSettled }" :data-shares="sharesSettled ? 'settled' : 'working'">
-      <h3>How sure</h3>
-      <p class="sure"><template v-if="shares"><WhyNumber topic="shares"><b>{{ sure }}</b></WhyNumber> come out as meant. <span v-if="!sharesSettled" class="soft">(catching up)</span></template><template v-else>Counting …</template></p>
-      <ul class="bars" aria-label="Shares on the plate, in 100 batches">
+      <h3>{{ $say('verdictMore.howSure') }}</h3>
+      <p class="sure"><template v-if="shares"><WhyNumber topic="shares"><b>{{ sure }}</b></WhyNumber> {{ $say('verdictMore.comeOutAsMeant') }} <span v-if="!sharesSettled" class="soft">{{ $say('verdictMore.catchingUp') }}</span></template><template v-else>{{ $say('verdictMore.counting') }}</template></p>
+      <ul class="bars" :aria-label="$say('verdictMore.sharesOnThePlateIn100')">
         <li v-for="b in bars" :key="b.id" :class="{ here: b.here }"><span>{{ b.name }}</span><i><em :style="{ width: `${100 * b.share}%` }" /></i><span class="num">{{ fmt.fixed(100 * b.share) }} %</span></li>
       </ul>
-      <p v-if="shares && shares.grainy >= 0.05" class="small">Grainy in {{ fmt.percent(shares.grainy) }} of batches.</p>
-      <p v-if="shares" class="small soft">Most depends on {{ UNCERTAIN_NAMES[shares.matters[0]!.input] }}, then {{ UNCERTAIN_NAMES[shares.matters[1]!.input] }}. On the plate {{ fmt.fixed(shares.plateRangePa[0]) }}–{{ fmt.pascals(shares.plateRangePa[1]) }} in 8 of 10.</p>
+      <p v-if="shares && shares.grainy >= 0.05" class="small">{{ $say('verdictMore.grainyInOfBatches', { grainy: fmt.percent(shares.grainy) }) }}</p>
+      <p v-if="shares" class="small soft">{{ $say('verdictMore.mostDependsOnThenOnThe', { input: UNCERTAIN_NAMES[shares.matters[0]!.input], input2: UNCERTAIN_NAMES[shares.matters[1]!.input], plateRangePa: fmt.fixed(shares.plateRangePa[0]), plateRangePa2: fmt.pascals(shares.plateRangePa[1]) }) }}</p>
     </div>
     <details class="block" :open="!dominated">
-      <summary><h3>What makes it set</h3></summary>
+      <summary><h3>{{ $say('verdictMore.whatMakesItSet') }}</h3></summary>
       <table v-if="mechanisms.length" class="mech">
-        <thead><tr><th scope="col">mechanism</th><th scope="col"><span class="sr">drawn</span></th><th scope="col" class="r">fridge</th><th scope="col" class="r">plate, Pa</th></tr></thead>
+        <thead><tr><th scope="col">{{ $say('verdictMore.mechanism') }}</th><th scope="col"><span class="sr">{{ $say('verdictMore.drawn') }}</span></th><th scope="col" class="r">{{ $say('verdictMore.fridge') }}</th><th scope="col" class="r">{{ $say('verdictMore.platePa') }}</th></tr></thead>
         <tbody>
           <tr v-for="m in mechanisms" :key="m.key" :data-mechanism="m.key">
             <th scope="row">{{ m.name }}</th>
@@ -64,8 +65,8 @@ const offTarget = computed(() => isOffTarget(props.assessment))
           </tr>
         </tbody>
       </table>
-      <p v-else class="soft small">Nothing in it sets.</p>
-      <p class="small soft">Upper bar from the fridge, lower on the plate. <WhyNumber topic="mechanisms">How each is worked out</WhyNumber></p>
+      <p v-else class="soft small">{{ $say('verdictMore.nothingInItSets') }}</p>
+      <p class="small soft">{{ $say('verdictMore.upperBarFromTheFridgeLower') }} <WhyNumber topic="mechanisms">{{ $say('verdictMore.howEachIsWorkedOut') }}</WhyNumber></p>
     </details>
   </section>
 </template>

@@ -17,14 +17,14 @@ const note = computed(() => {
 
 <template>
   <UPopover v-model:open="open" :content="{ align: 'start', collisionPadding: 12 }">
-    <button type="button" class="whynum" :data-why="topic" aria-haspopup="dialog" title="Why?"><slot /></button>
+    <button type="button" class="whynum" :data-why="topic" aria-haspopup="dialog" :title="$say('whyNumber.why')"><slot /></button>
     <template #content>
       <div v-if="note" class="whynote" role="dialog" :aria-label="note.title">
         <h4>{{ note.title }}</h4>
         <p>{{ note.how }}</p>
         <dl v-if="note.inputs.length"><div v-for="[name, value] in note.inputs" :key="name"><dt>{{ name }}</dt><dd>{{ value }}</dd></div></dl>
-        <p class="src"><b>After:</b> {{ note.source }}</p>
-        <p class="src"><b>How sure:</b> {{ note.spread }}</p>
+        <p class="src"><b>{{ $say('whyNumber.after') }}</b> {{ note.source }}</p>
+        <p class="src"><b>{{ $say('whyNumber.howSure') }}</b> {{ note.spread }}</p>
       </div>
     </template>
   </UPopover>

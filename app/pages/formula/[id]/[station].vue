@@ -5,6 +5,7 @@ import type { Bench } from '#core/formula/bench'
 import { exportFormula } from '~/composables/formulaFile'
 import { FAMILY_NAMES, SCHOOL_NAMES, USE_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
+import { say } from '~/words/say'
 
 definePageMeta({ key: route => `formula-${String((route.params as { id: string }).id)}` })
 const route = useRoute()
@@ -21,7 +22,7 @@ const doc = computed(() => workspace.doc)
 // That of another layer is not shown for this one.
 const assessment = computed(() => assessor.of.value === doc.value?.componentId ? assessor.assessment.value : null)
 provide('why', () => doc.value && assessment.value ? { doc: doc.value, assessment: assessment.value } : null)
-useHead({ title: computed(() => doc.value ? `${doc.value.name} · Lumbik` : 'Lumbik') })
+useHead({ title: computed(() => doc.value ? `${doc.value.name} · Lumbik` : say('workspace.lumbik')) })
 
 watch([doc, () => kitchen.core], ([d, k]) => {
   if (d && k) assessor.ask(d, k)
@@ -40,17 +41,17 @@ async function takeBack(variantId: string, cameFrom: string) {
   await navigateTo(`/formula/${cameFrom}/balance`)
 }
 const MISSING = {
-  unknown: { title: 'This formula is not here', why: 'There is none under this address.' },
-  deleted: { title: 'This formula is in the bin', why: 'It was deleted, and can be brought back for 30 days.' },
-  unreadable: { title: 'This formula cannot be read', why: 'What is stored of it is damaged. It is kept as it is; a backup may hold it whole.' },
-  away: { title: 'This formula cannot be opened now', why: 'The server does not answer; the page goes on by itself once it does.' },
+  unknown: { title: say('workspace.thisFormulaIsNotHere'), why: say('workspace.thereIsNoneUnderThisAddress') },
+  deleted: { title: say('workspace.thisFormulaIsInTheBin'), why: say('workspace.itWasDeletedAndCanBe') },
+  unreadable: { title: say('workspace.thisFormulaCannotBeRead'), why: say('workspace.whatIsStoredOfItIs') },
+  away: { title: say('workspace.thisFormulaCannotBeOpenedNow'), why: say('workspace.theServerDoesNotAnswerThe') },
 } as const
 async function bringBack() {
   try {
     await api('/api/bin/restore', { method: 'POST', body: { kind: 'formula', id: id.value } })
     await workspace.open(id.value)
   } catch {
-    toast.add({ title: 'It could not be brought back: the server does not answer.', color: 'error' })
+    toast.add({ title: say('workspace.itCouldNotBeBroughtBack'), color: 'error' })
   }
 }
 /** A variant: a formula of its own that knows what it came from. */
@@ -62,10 +63,10 @@ async function makeVariant() {
   const name = `${doc.value.name}, variant`.slice(0, 120)
   try {
     await api('/api/formulas', { method: 'POST', body: { id: newId, mutationId: crypto.randomUUID(), document: named(workspace.planned!, name), label: 'variant', parentFormulaId: id.value } })
-    toast.add({ title: `You are in the variant now: “${name}”.`, description: 'The other stays as it was, and stands on the map.', actions: [{ label: 'Take it back', onClick: () => { void takeBack(newId, cameFrom) } }] })
+    toast.add({ title: say('workspace.youAreInTheVariantNow', { name }), description: say('workspace.theOtherStaysAsItWas'), actions: [{ label: say('workspace.takeItBack'), onClick: () => { void takeBack(newId, cameFrom) } }] })
     await navigateTo(`/formula/${newId}/balance`)
   } catch {
-    toast.add({ title: 'The variant could not be made: the server does not answer.', color: 'error' })
+    toast.add({ title: say('workspace.theVariantCouldNotBeMade'), color: 'error' })
   }
 }
 const balanceView = useState('balance-view', () => 'map')
@@ -111,34 +112,34 @@ function onKey(event: KeyboardEvent) {
 }
 useEventListener(document, 'keydown', onKey)
 
-const KEYS: [string, string][] = [['1 – 6', 'go to a station'], ['/', 'add a line'], ['↑ ↓', 'step the number you are in; with Shift five times'], ['l', 'pin the line you are in'], ['Alt ↑ ↓', 'move the line you are in'], ['r', 'rebalance'], ['v', 'make a variant'], ['u', 'change the use'], ['Ctrl/⌘ Z', 'undo; with Shift redo'], ['?', 'this list']]
+const KEYS: [string, string][] = [['1 – 6', say('workspace.goToAStation')], ['/', say('workspace.addALine')], ['↑ ↓', say('workspace.stepTheNumberYouAreIn')], ['l', say('workspace.pinTheLineYouAreIn')], [say('workspace.alt'), say('workspace.moveTheLineYouAreIn')], ['r', 'rebalance'], ['v', say('workspace.makeAVariant')], ['u', say('workspace.changeTheUse')], ['Ctrl/⌘ Z', say('workspace.undoWithShiftRedo')], ['?', say('workspace.thisList')]]
 const settled = computed(() => assessor.pointSettled.value && assessor.sharesSettled.value && assessor.adjustmentsSettled.value)
 </script>
 
 <template>
   <main v-if="workspace.missing" class="nothing">
     <h1>{{ MISSING[workspace.missing].title }}</h1>
-    <p>{{ MISSING[workspace.missing].why }} <NuxtLink to="/shelf" class="underline">Back to the shelf</NuxtLink></p>
-    <UButton v-if="workspace.missing === 'deleted'" label="Bring it back" @click="bringBack" />
+    <p>{{ MISSING[workspace.missing].why }} <NuxtLink to="/shelf" class="underline">{{ $say('workspace.backToTheShelf') }}</NuxtLink></p>
+    <UButton v-if="workspace.missing === 'deleted'" :label="$say('workspace.bringItBack')" @click="bringBack" />
   </main>
   <main v-else-if="doc" class="workspace" :data-settled="settled ? 'true' : 'false'" :data-point="assessor.pointSettled.value ? 'settled' : 'working'" :data-save="workspace.saveState" :data-station="station">
     <div class="head">
-      <NameField class="name" :model-value="doc.name" aria-label="Name of the formula" maxlength="120" @update:model-value="v => workspace.change('name', d => { d.name = v })" @done="workspace.endGesture()" />
+      <NameField class="name" :model-value="doc.name" :aria-label="$say('workspace.nameOfTheFormula')" maxlength="120" @update:model-value="v => workspace.change('name', d => { d.name = v })" @done="workspace.endGesture()" />
       <p class="sub">
         <span>{{ FAMILY_NAMES[doc.family].name }}: {{ SCHOOL_NAMES[doc.school].name.charAt(0).toLowerCase() + SCHOOL_NAMES[doc.school].name.slice(1) }}</span>
-        <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">{{ USE_NAMES[doc.use.kind].name.toLowerCase() }}, {{ fmt.mm(doc.use.pieceHeightM) }}, {{ fmt.duration(doc.use.tableTimeS) }} at {{ fmt.temp(doc.use.tableTempC) }}<span class="underline change">change<span class="sr"> the use</span></span></button>
+        <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">{{ $say('workspace.at', { name: USE_NAMES[doc.use.kind].name.toLowerCase(), pieceHeightM: fmt.mm(doc.use.pieceHeightM), tableTimeS: fmt.duration(doc.use.tableTimeS), tableTempC: fmt.temp(doc.use.tableTempC) }) }}<span class="underline change">{{ $say('workspace.change') }}<span class="sr"> {{ $say('workspace.theUse') }}</span></span></button>
         <span class="tools no-print">
-          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo" aria-label="Undo" @click="workspace.undo()" />
-          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-redo-2" :disabled="!workspace.canRedo" aria-label="Redo" @click="workspace.redo()" />
-          <UButton variant="ghost" color="neutral" size="sm" label="Print" @click="print" />
-          <UButton variant="ghost" color="neutral" size="sm" label="Export" @click="exportFormula(workspace.planned!)" />
-          <UButton variant="ghost" color="neutral" size="sm" label="Keys" class="keys" @click="keysOpen = true" />
+          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo" :aria-label="$say('workspace.undo')" @click="workspace.undo()" />
+          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-redo-2" :disabled="!workspace.canRedo" :aria-label="$say('workspace.redo')" @click="workspace.redo()" />
+          <UButton variant="ghost" color="neutral" size="sm" :label="$say('workspace.print')" @click="print" />
+          <UButton variant="ghost" color="neutral" size="sm" :label="$say('workspace.export')" @click="exportFormula(workspace.planned!)" />
+          <UButton variant="ghost" color="neutral" size="sm" :label="$say('workspace.keys')" class="keys" @click="keysOpen = true" />
         </span>
       </p>
       <LayerStrip v-if="assessor.parts.value.length > 1" :parts="assessor.parts.value" :chosen="doc.componentId" />
     </div>
     <div class="notices">
-      <p v-if="assessor.problem.value" class="conflict" role="alert"><b>This cannot be computed.</b> {{ documentProblemWords(assessor.problem.value) }}</p>
+      <p v-if="assessor.problem.value" class="conflict" role="alert"><b>{{ $say('workspace.thisCannotBeComputed') }}</b> {{ documentProblemWords(assessor.problem.value) }}</p>
     </div>
     <RibbonLine :id="id" :station="station" :doc="doc" :assessment="assessment" :fault-path="assessor.problem.value?.path" />
     <template v-if="assessment">
@@ -150,7 +151,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
         <ChillStation v-else-if="station === 'chill'" :doc="doc" :assessment="assessment" />
         <ServeStation v-else :doc="doc" :assessment="assessment" />
       </section>
-      <aside class="column" aria-label="Verdict column">
+      <aside class="column" :aria-label="$say('workspace.verdictColumn')">
         <VerdictHead :doc="doc" :assessment="assessment" :parts="assessor.parts.value" class="v-head" />
         <VerdictMore
           class="v-more" :assessment="assessment" :shares="assessor.shares.value" :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value" :adjustments-settled="assessor.adjustmentsSettled.value" :levers="assessor.levers.value" @apply="apply" @turn="assessor.turn()" />
@@ -159,13 +160,13 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
     <section v-else-if="assessor.problem.value" class="station">
       <BalanceStation :doc="doc" :assessment="null" />
     </section>
-    <p v-else class="station soft">Working it out …</p>
+    <p v-else class="station soft">{{ $say('workspace.workingItOut') }}</p>
 
-    <UModal v-model:open="useOpen" title="What must it do on the plate?" description="The set it needs is worked out from this.">
+    <UModal v-model:open="useOpen" :title="$say('workspace.whatMustItDoOnThe')" :description="$say('workspace.theSetItNeedsIsWorked')">
       <template #body><UseForm :use="doc.use" @change="u => workspace.change('use', d => { d.use = u })" /></template>
-      <template #footer><UButton label="Done" @click="useOpen = false" /></template>
+      <template #footer><UButton :label="$say('workspace.done')" @click="useOpen = false" /></template>
     </UModal>
-    <UModal v-model:open="keysOpen" title="Keys" description="Everything works without a mouse.">
+    <UModal v-model:open="keysOpen" :title="$say('workspace.keys')" :description="$say('workspace.everythingWorksWithoutAMouse')">
       <template #body><dl class="keylist"><template v-for="[k, what] in KEYS" :key="k"><dt>{{ k }}</dt><dd>{{ what }}</dd></template></dl></template>
     </UModal>
   </main>

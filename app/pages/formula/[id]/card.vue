@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** The bench card: one page, big type, weights, degrees and cues in order; on paper, or full screen with the screen kept awake. */
 import { FAMILY_NAMES, USE_NAMES } from '~/words/names'
+import { say } from '~/words/say'
 
 const route = useRoute()
 const id = computed(() => String((route.params as { id: string }).id))
 const { doc, assessment, missing } = await useSheet(id.value)
 const fmt = useFormat()
-useHead({ title: computed(() => doc.value ? `${doc.value.name}, bench card` : 'Bench card'), style: [{ key: 'sheet', innerHTML: '@page { size: A4; margin: 9mm }' }] })
+useHead({ title: computed(() => doc.value ? say('card.benchCard', { name: doc.value.name }) : say('card.benchCard2')), style: [{ key: 'sheet', innerHTML: '@page { size: A4; margin: 9mm }' }] })
 const host = useTemplateRef<HTMLElement>('host')
 const { isFullscreen, toggle, isSupported: canFill } = useFullscreen(host)
 const awake = useWakeLock()
@@ -19,22 +20,22 @@ const stops = computed(() => assessment.value?.findings.filter(f => f.severity =
 
 <template>
   <main ref="host" class="sheet" :data-sheet="doc && assessment ? 'ready' : 'working'">
-    <p v-if="missing">This formula is not here. <NuxtLink class="underline" to="/shelf">Back to the shelf</NuxtLink></p>
+    <p v-if="missing">{{ $say('card.thisFormulaIsNotHere') }} <NuxtLink class="underline" to="/shelf">{{ $say('card.backToTheShelf') }}</NuxtLink></p>
     <template v-else-if="doc && assessment">
       <div class="no-print bar">
-        <NuxtLink class="underline" :to="`/formula/${id}/serve`">Back</NuxtLink>
-        <UButton v-if="canFill" variant="outline" color="neutral" :label="isFullscreen ? 'Leave full screen' : 'Full screen, kept awake'" @click="toggle" />
-        <UButton label="Print" @click="print" />
-        <span class="soft small" role="status">{{ awake.isActive.value ? 'The screen stays on.' : awake.isSupported.value ? '' : 'This browser cannot keep the screen on: set it so on the device.' }}</span>
+        <NuxtLink class="underline" :to="`/formula/${id}/serve`">{{ $say('card.back') }}</NuxtLink>
+        <UButton v-if="canFill" variant="outline" color="neutral" :label="isFullscreen ? $say('card.leaveFullScreen') : $say('card.fullScreenKeptAwake')" @click="toggle" />
+        <UButton :label="$say('card.print')" @click="print" />
+        <span class="soft small" role="status">{{ awake.isActive.value ? $say('card.theScreenStaysOn') : awake.isSupported.value ? '' : $say('card.thisBrowserCannotKeepTheScreen') }}</span>
       </div>
       <header>
         <h1>{{ doc.name }}</h1>
-        <p>{{ FAMILY_NAMES[doc.family].name }}, {{ USE_NAMES[doc.use.kind].name.toLowerCase() }} · {{ doc.assembly.portions }} portions of {{ fmt.grams(assessment.shape.portionG) }}<template v-if="doc.serve.startAt"> · {{ fmt.day(doc.serve.startAt) }}, served {{ fmt.clock(doc.serve.startAt, assessment.serve.servedAfterS) }}</template><template v-if="assessment.serve.useBy"> · use by end of {{ fmt.day(assessment.serve.useBy) }}</template></p>
+        <p>{{ $say('card.portionsOf', { name: FAMILY_NAMES[doc.family].name, name2: USE_NAMES[doc.use.kind].name.toLowerCase(), portions: doc.assembly.portions, portionG: fmt.grams(assessment.shape.portionG) }) }}<template v-if="doc.serve.startAt"> {{ $say('card.served', { startAt: fmt.day(doc.serve.startAt), servedAfterS: fmt.clock(doc.serve.startAt, assessment.serve.servedAfterS) }) }}</template><template v-if="assessment.serve.useBy"> {{ $say('card.useByEndOf', { serve: fmt.day(assessment.serve.useBy) }) }}</template></p>
       </header>
       <CautionList v-if="stops.length" class="stops" :findings="stops" />
       <OrderList :doc="doc" :assessment="assessment" card />
     </template>
-    <p v-else class="soft">Working it out …</p>
+    <p v-else class="soft">{{ $say('card.workingItOut') }}</p>
   </main>
 </template>
 

@@ -12,16 +12,16 @@ const print = () => window.print()
 
 <template>
   <main class="sheet" :data-sheet="doc && assessment ? 'ready' : 'working'">
-    <p v-if="missing">This formula is not here. <NuxtLink class="underline" to="/shelf">Back to the shelf</NuxtLink></p>
+    <p v-if="missing">{{ $say('label.thisFormulaIsNotHere') }} <NuxtLink class="underline" to="/shelf">{{ $say('label.backToTheShelf') }}</NuxtLink></p>
     <template v-else-if="doc && assessment">
       <div class="no-print bar">
-        <NuxtLink class="underline" :to="`/formula/${id}/serve`">Back</NuxtLink>
-        <div class="choices" role="group" aria-label="Size"><NuxtLink v-for="[key, name] in SIZES" :key="key" :to="{ query: { size: key } }" replace class="pick" :class="{ on: size === key }" :aria-current="size === key ? 'true' : undefined">{{ name }}</NuxtLink></div>
-        <UButton label="Print" @click="print" />
+        <NuxtLink class="underline" :to="`/formula/${id}/serve`">{{ $say('label.back') }}</NuxtLink>
+        <div class="choices" role="group" :aria-label="$say('label.size')"><NuxtLink v-for="[key, name] in SIZES" :key="key" :to="{ query: { size: key } }" replace class="pick" :class="{ on: size === key }" :aria-current="size === key ? 'true' : undefined">{{ name }}</NuxtLink></div>
+        <UButton :label="$say('label.print')" @click="print" />
       </div>
       <LabelSheet :doc="doc" :assessment="assessment" :size="size" />
     </template>
-    <p v-else class="soft">Working it out …</p>
+    <p v-else class="soft">{{ $say('label.workingItOut') }}</p>
   </main>
 </template>
 
