@@ -55,6 +55,98 @@ export function stepWords(
   }
 }
 
+/** A step with what is often said of it: the degrees, how long, the scale's reading, when the heat is reached. */
+interface StepFigures {
+  s: WorkStep
+  fmt: Format
+  doc: Bench
+  n: (key: string) => number
+  placeName: (id: string) => string | undefined
+  to: string
+  took: string
+  scale: string
+  about: string
+}
+
+/** Title, how, and what to reach, of each step. */
+const STEP_WORDS: Record<string, (w: StepFigures) => [string, string, string]> = {
+  zestSugar: () => [say('cook.rubTheZestIntoTheSugar'), '', ''],
+  bloom: ({ fmt, n, took }) => [say('cook.swellTheGelatineInColdWater'), say('cook.ofWaterSqueezeLeavesOut', { waterG: fmt.grams(n('waterG')) }), took],
+  slurry: () => [say('cook.stirTheStarchSmoothWithA'), '', ''],
+  mixCold: () => [say('cook.whiskTogetherCold'), say('cook.withoutBeatingInAir'), ''],
+  meltFirst: ({ to }) => [say('cook.meltTogetherFirst'), say('cook.lowHeat'), to],
+  temperEggs: () => [say('cook.temperTheEggsIn'), say('cook.whiskALadleOfTheWarm'), ''],
+  heatBath: ({ about }) => [say('cook.overSimmeringWaterStir'), say('cook.theBowlMustNotTouchThe'), about],
+  heatDirect: ({ about }) => [say('cook.lowHeatStirWithoutStopping'), '', about],
+  heatMicrowave: ({ n, about }) => [say('cook.microwaveInBursts'), say('cook.burstsOf20SWhiskBetween', { bursts: n('bursts') }), about],
+  boilDown: ({ scale, took }) => [say('cook.boilItDown'), scale, say('cook.boilingInAll', { took })],
+  boilHold: ({ n, fmt, scale, took }) => [
+    say('cook.boil'),
+    `${n('holdS') ? `${say('cook.fromTheFirstBubble', { holdS: fmt.duration(n('holdS')) })} ` : ''}${scale}`,
+    say('cook.inAll', { took }),
+  ],
+  boilStarch: ({ fmt, n, about }) => [say('cook.bringToAFullBubbleWhisking'), say('cook.keepItThere', { holdS: fmt.duration(n('holdS')) }), about],
+  boilAgar: ({ fmt, n, about }) => [say('cook.boilTheAgarClear'), say('cook.keepItThere', { holdS: fmt.duration(n('holdS')) }), about],
+  offHeat: () => [say('cook.offTheHeatAndOutOf'), '', ''],
+  strain: () => [say('cook.strain'), '', ''],
+  coolTo: ({ to, took }) => [say('cook.letItCoolStirringNowAnd'), '', say('cook.toAbout', { to, took })],
+  juiceIn: ({ to, fmt, n }) => [say('cook.stirTheJuiceIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })],
+  butterIn: ({ doc, to, fmt, n }) => [
+    say('cook.butterIn'),
+    doc.school === 'emulsified' ? say('cook.softASpoonfulAtATime') : say('cook.cubesWhisking'),
+    say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) }),
+  ],
+  gelatinIn: ({ to }) => [say('cook.meltTheGelatineIn'), '', say('cook.mixAt', { to })],
+  yolkIn: ({ to, fmt, n }) => [say('cook.temperTheYolksIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })],
+  stirIn: ({ to, fmt, n }) => [say('cook.stirIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })],
+  whip: ({ to }) => [say('cook.whipTheCream'), '', say('cook.from', { to })],
+  beatWhites: () => [say('cook.beatTheWhites'), '', ''],
+  fold: ({ to, fmt, n }) => [
+    say('cook.foldTogether'),
+    say('cook.aLittleFirstToLoosenThen'),
+    say('cook.baseAtEndsAt', { to, afterC: fmt.temp(n('afterC')) }),
+  ],
+  blend: () => [say('cook.blendSmooth'), say('cook.bladeUnderTheSurface'), ''],
+  pour: ({ fmt, n, to }) => [
+    say('cook.pour'),
+    say('cook.intoDeep', { eachG: fmt.grams(n('eachG')), count: n('count') === 1 ? say('cook.it') : say('cook.eachOf', { count: n('count') }), depthM: fmt.mm(n('depthM')) }),
+    say('cook.at', { to }),
+  ],
+  lean: ({ fmt, n }) => [say('cook.leanTheGlasses', { deg: fmt.fixed(n('deg')) }), say('cook.theHighSideStands', { highM: fmt.mm(n('highM')) }), ''],
+  bake: ({ fmt, n, to, took }) => [
+    say('cook.bake'),
+    say('cook.oven2', { dialC: fmt.temp(n('dialC')), noFan: n('fan') ? say('cook.fanOn') : say('cook.noFan'), inAWaterBath: n('bath') ? say('cook.inAWaterBath') : '' }),
+    say('cook.middleAbout', { to, took }),
+  ],
+  iceBath: ({ took, to }) => [say('cook.stirOverIce'), '', say('cook.to', { took, to })],
+  chill: ({ s, placeName, took, to }) => {
+    const kind = s.params.place as PlaceKind
+    const place = placeName(String(s.params.placeId)) ?? PLACE_NAMES[kind]
+    return [
+      kind === 'bench'
+        ? say('cook.restOnTheBench')
+        : kind === 'freezer'
+          ? say('cook.intoTheFreezer', { place })
+          : say('cook.intoTheCold', { place }),
+      COVER_NAMES[s.params.cover as Cover],
+      say('cook.theMiddleThenAt', { took, to }),
+    ]
+  },
+  unmould: ({ s, to }) => [say('cook.takeItOutOfItsMould'), '', s.tempC === null ? '' : say('cook.mean', { to })],
+  temper: ({ s, to, took }) => [
+    say('cook.takeItOutOfTheCold'),
+    '',
+    s.timeS === null ? say('cook.toNotWithinTheTimeLooked', { to }) : say('cook.beforeItIsEatenTo', { took, to }),
+  ],
+  cut: ({ n, fmt }) => [say('cook.cut', { portions: n('portions') }), say('cook.eachHigh', { portionG: fmt.grams(n('portionG')), heightM: fmt.mm(n('heightM')) }), ''],
+  portion: ({ n, fmt }) => [say('cook.portion', { portions: n('portions') }), say('cook.each', { portionG: fmt.grams(n('portionG')) }), ''],
+  otherwise: ({ fmt, n, to, s }) => [
+    say('cook.serve'),
+    say('cook.onTheTable', { tableTimeS: fmt.duration(n('tableTimeS')) }),
+    say('cook.fromStands', { to, timeS: s.timeS === null ? say('cook.n4HOrMore') : fmt.duration(s.timeS) }),
+  ],
+}
+
 /** Title, how, and what to reach. */
 function sayStep(
   s: WorkStep,
@@ -79,117 +171,7 @@ function sayStep(
   const held = n('holdS') > 0 ? say('cook.thenHold', { holdS: fmt.duration(n('holdS')) }) : ''
   const about =
     n('reachedS') >= 0 ? say('cook.atAbout', { to, reachedS: fmt.duration(n('reachedS')), held }) : say('cook.itStallsShortOfIt', { to })
-  switch (s.code) {
-    case 'zestSugar':
-      return [say('cook.rubTheZestIntoTheSugar'), '', '']
-    case 'bloom':
-      return [say('cook.swellTheGelatineInColdWater'), say('cook.ofWaterSqueezeLeavesOut', { waterG: fmt.grams(n('waterG')) }), took]
-    case 'slurry':
-      return [say('cook.stirTheStarchSmoothWithA'), '', '']
-    case 'mixCold':
-      return [say('cook.whiskTogetherCold'), say('cook.withoutBeatingInAir'), '']
-    case 'meltFirst':
-      return [say('cook.meltTogetherFirst'), say('cook.lowHeat'), to]
-    case 'temperEggs':
-      return [say('cook.temperTheEggsIn'), say('cook.whiskALadleOfTheWarm'), '']
-    case 'heatBath':
-      return [say('cook.overSimmeringWaterStir'), say('cook.theBowlMustNotTouchThe'), about]
-    case 'heatDirect':
-      return [say('cook.lowHeatStirWithoutStopping'), '', about]
-    case 'heatMicrowave':
-      return [say('cook.microwaveInBursts'), say('cook.burstsOf20SWhiskBetween', { bursts: n('bursts') }), about]
-    case 'boilDown':
-      return [say('cook.boilItDown'), scale, say('cook.boilingInAll', { took })]
-    case 'boilHold':
-      return [
-        say('cook.boil'),
-        `${n('holdS') ? `${say('cook.fromTheFirstBubble', { holdS: fmt.duration(n('holdS')) })} ` : ''}${scale}`,
-        say('cook.inAll', { took }),
-      ]
-    case 'boilStarch':
-      return [say('cook.bringToAFullBubbleWhisking'), say('cook.keepItThere', { holdS: fmt.duration(n('holdS')) }), about]
-    case 'boilAgar':
-      return [say('cook.boilTheAgarClear'), say('cook.keepItThere', { holdS: fmt.duration(n('holdS')) }), about]
-    case 'offHeat':
-      return [say('cook.offTheHeatAndOutOf'), '', '']
-    case 'strain':
-      return [say('cook.strain'), '', '']
-    case 'coolTo':
-      return [say('cook.letItCoolStirringNowAnd'), '', say('cook.toAbout', { to, took })]
-    case 'juiceIn':
-      return [say('cook.stirTheJuiceIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })]
-    case 'butterIn':
-      return [
-        say('cook.butterIn'),
-        doc.school === 'emulsified' ? say('cook.softASpoonfulAtATime') : say('cook.cubesWhisking'),
-        say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) }),
-      ]
-    case 'gelatinIn':
-      return [say('cook.meltTheGelatineIn'), '', say('cook.mixAt', { to })]
-    case 'yolkIn':
-      return [say('cook.temperTheYolksIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })]
-    case 'stirIn':
-      return [say('cook.stirIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })]
-    case 'whip':
-      return [say('cook.whipTheCream'), '', say('cook.from', { to })]
-    case 'beatWhites':
-      return [say('cook.beatTheWhites'), '', '']
-    case 'fold':
-      return [
-        say('cook.foldTogether'),
-        say('cook.aLittleFirstToLoosenThen'),
-        say('cook.baseAtEndsAt', { to, afterC: fmt.temp(n('afterC')) }),
-      ]
-    case 'blend':
-      return [say('cook.blendSmooth'), say('cook.bladeUnderTheSurface'), '']
-    case 'pour':
-      return [
-        say('cook.pour'),
-        say('cook.intoDeep', { eachG: fmt.grams(n('eachG')), count: n('count') === 1 ? say('cook.it') : say('cook.eachOf', { count: n('count') }), depthM: fmt.mm(n('depthM')) }),
-        say('cook.at', { to }),
-      ]
-    case 'lean':
-      return [say('cook.leanTheGlasses', { deg: fmt.fixed(n('deg')) }), say('cook.theHighSideStands', { highM: fmt.mm(n('highM')) }), '']
-    case 'bake':
-      return [
-        say('cook.bake'),
-        say('cook.oven2', { dialC: fmt.temp(n('dialC')), noFan: n('fan') ? say('cook.fanOn') : say('cook.noFan'), inAWaterBath: n('bath') ? say('cook.inAWaterBath') : '' }),
-        say('cook.middleAbout', { to, took }),
-      ]
-    case 'iceBath':
-      return [say('cook.stirOverIce'), '', say('cook.to', { took, to })]
-    case 'chill': {
-      const kind = s.params.place as PlaceKind
-      const place = placeName(String(s.params.placeId)) ?? PLACE_NAMES[kind]
-      return [
-        kind === 'bench'
-          ? say('cook.restOnTheBench')
-          : kind === 'freezer'
-            ? say('cook.intoTheFreezer', { place })
-            : say('cook.intoTheCold', { place }),
-        COVER_NAMES[s.params.cover as Cover],
-        say('cook.theMiddleThenAt', { took, to }),
-      ]
-    }
-    case 'unmould':
-      return [say('cook.takeItOutOfItsMould'), '', s.tempC === null ? '' : say('cook.mean', { to })]
-    case 'temper':
-      return [
-        say('cook.takeItOutOfTheCold'),
-        '',
-        s.timeS === null ? say('cook.toNotWithinTheTimeLooked', { to }) : say('cook.beforeItIsEatenTo', { took, to }),
-      ]
-    case 'cut':
-      return [say('cook.cut', { portions: n('portions') }), say('cook.eachHigh', { portionG: fmt.grams(n('portionG')), heightM: fmt.mm(n('heightM')) }), '']
-    case 'portion':
-      return [say('cook.portion', { portions: n('portions') }), say('cook.each', { portionG: fmt.grams(n('portionG')) }), '']
-    default:
-      return [
-        say('cook.serve'),
-        say('cook.onTheTable', { tableTimeS: fmt.duration(n('tableTimeS')) }),
-        say('cook.fromStands', { to, timeS: s.timeS === null ? say('cook.n4HOrMore') : fmt.duration(s.timeS) }),
-      ]
-  }
+  return (STEP_WORDS[s.code] ?? STEP_WORDS.otherwise!)({ s, fmt, doc, n, placeName, to, took, scale, about })
 }
 
 /** Other ways of the same cook. */

@@ -65,8 +65,465 @@ export const WHY_TOPICS = [
 ] as const
 export type WhyTopic = (typeof WHY_TOPICS)[number]
 
-const FITTED = say('why.fittedByThisProjectToWhat')
-const MEMORY = say('why.valuesFromMemoryOfTheNamed')
+const fitted = () => say('why.fittedByThisProjectToWhat')
+const memory = () => say('why.valuesFromMemoryOfTheNamed')
+
+/** What a note may speak of. */
+interface Shown {
+  topic: WhyTopic
+  doc: Bench
+  fmt: Format
+  b: Assessment['balance']
+  h: Assessment['heat']
+  c: Assessment['chill']
+  s: Assessment['serve']
+  set: Assessment['set']
+  shape: Assessment['shape']
+  stock: Assessment['stock']
+  v: Assessment['verdict']
+  g: Format['grams']
+  pa: Format['pascals']
+  acidSigma: number
+}
+
+/** The note of each number. */
+const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
+  juice: ({ g, stock }) => ({
+    title: say('why.juiceOnTheBench'),
+    how: say('why.theGramsOfEveryJuiceLine'),
+    inputs: [['juice', g(stock.juiceG)]],
+    source: say('why.theFormulaSOwnLines'),
+    spread: say('why.asGoodAsTheScale'),
+  }),
+  juiceAcid: ({ g, stock, fmt, acidSigma }) => ({
+    title: say('why.strengthOfTheJuice'),
+    how: say('why.acidOfEachJuiceLineWeighted'),
+    inputs: [
+      ['juice', g(stock.juiceG)],
+      ['acid', `${fmt.fixed(stock.juiceAcid.value, 2)} %`],
+    ],
+    source:
+        stock.juiceProvenance === 'measured'
+          ? say('why.yourOwnMeasurement')
+          : say('why.compositionTableUSDAFoodDataCentralAnd'),
+    spread: say('why.oneIsAboutOfItFrom', { acidSigma: fmt.percent(acidSigma) }),
+  }),
+  pH: ({ fmt, b }) => ({
+    title: say('why.pH', { pH: fmt.fixed(b.pH.value, 2) }),
+    how: say('why.thePHAtWhichAllCharges'),
+    inputs: [
+      [say('why.acidAsCitric'), `${fmt.fixed(b.acidPercent.value, 2)} %`],
+      ['water', `${fmt.fixed(b.composition.water, 0)} %`],
+      [say('why.eggProtein'), `${fmt.fixed(b.composition.eggProtein, 1)} %`],
+    ],
+    source: say('why.chargeBalanceWithCRCHandbookPK', { MEMORY: memory() }),
+    spread: say('why.theModelSOwn05And', { sigma: fmt.fixed(b.pH.sigma ?? 0, 2) }),
+  }),
+  acid: ({ fmt, stock, g, acidSigma }) => ({
+    title: say('why.titratableAcidity'),
+    how: say('why.acidOfTheJuicesAndOf'),
+    inputs: [
+      [say('why.acidOfTheJuice'), `${fmt.fixed(stock.juiceAcid.value, 2)} %`],
+      ['whole', g(stock.massG)],
+    ],
+    source: say('why.compositionTableOrYourOwnLots'),
+    spread: say('why.oneAboutOfIt', { acidSigma: fmt.percent(acidSigma) }),
+  }),
+  brix: ({ fmt, b }) => ({
+    title: '°Brix',
+    how: say('why.dissolvedSolidsOfTheWaterPhase'),
+    inputs: [
+      ['sugar', say('why.ofTheWhole', { sugarPercent: fmt.fixed(b.sugarPercent.value, 1) })],
+      ['water', `${fmt.fixed(b.composition.water, 1)} %`],
+    ],
+    source: say('why.compositionTableAcidCorrectionAfterStevens', { MEMORY: memory() }),
+    spread: '± 0.5 °Bx.',
+  }),
+  ratio: ({ fmt, b, acidSigma }) => ({
+    title: say('why.sugarToAcid'),
+    how: say('why.gramsOfSugarsForEachGram'),
+    inputs: [
+      ['sugar', `${fmt.fixed(b.sugarPercent.value, 1)} %`],
+      ['acid', `${fmt.fixed(b.acidPercent.value, 2)} %`],
+    ],
+    source: say('why.compositionTableOrYourOwnLots2'),
+    spread: say('why.oneAboutTheJuice', { acidSigma: fmt.percent(acidSigma) }),
+  }),
+  taste: ({ fmt, b }) => ({
+    title: say('why.sweetAndSourOf10'),
+    how: say('why.sournessGrowsWithAcidAndFalls'),
+    inputs: [
+      ['acid', `${fmt.fixed(b.acidPercent.value, 2)} %`],
+      ['pH', fmt.fixed(b.pH.value, 2)],
+      ['sugar', `${fmt.fixed(b.sugarPercent.value, 1)} %`],
+      ['fat', `${fmt.fixed(b.fatPercent.value, 1)} %`],
+    ],
+    source: say('why.judgementTheFormIsDefensibleThe'),
+    spread: say('why.lowConfidenceTrustYourTongueThen'),
+  }),
+  aw: ({ fmt, b }) => ({
+    title: say('why.waterActivity'),
+    how: say('why.howFreeTheWaterIsIts'),
+    inputs: [
+      ['sugar', `${fmt.fixed(b.sugarPercent.value, 1)} %`],
+      ['water', `${fmt.fixed(b.composition.water, 1)} %`],
+    ],
+    source: say('why.norrish1966', { MEMORY: memory() }),
+    spread: '± 0.01.',
+  }),
+  composition: ({ g, stock }) => ({
+    title: say('why.whatItIsMadeOf'),
+    how: say('why.gramsOfEveryLineTimesIts'),
+    inputs: [['whole', g(stock.massG)]],
+    source: say('why.compositionTableOneSourceARow'),
+    spread: say('why.fatOfACream1Point'),
+  }),
+  depth: ({ g, shape, fmt }) => ({
+    title: say('why.depthOfFill'),
+    how: say('why.volumeMassOverDensityLessWhat'),
+    inputs: [
+      ['filling', g(shape.batchG)],
+      ['density', `${fmt.fixed(shape.density)} kg/m³`],
+      [say('why.howMany'), fmt.fixed(shape.count)],
+    ],
+    source: say('why.geometryDensityFromFatAt920'),
+    spread: '± 3 %.',
+  }),
+  headroom: ({ fmt, shape }) => ({
+    title: say('why.headroom'),
+    how: say('why.heightOfTheVesselLessThe'),
+    inputs: [['depth', fmt.mm(shape.depthM, 1)]],
+    source: 'geometry',
+    spread: say('why.n3OfTheDepth'),
+  }),
+  portion: ({ g, shape, fmt, doc }) => ({
+    title: 'A portion',
+    how: say('why.whatIsPouredSharedEvenly'),
+    inputs: [
+      ['poured', g(shape.batchG)],
+      ['portions', fmt.fixed(doc.assembly.portions)],
+    ],
+    source: say('why.theFormulaLessItsLosses'),
+    spread: say('why.asEvenAsTheHandThat'),
+  }),
+  peak: ({ doc, fmt, shape, g, stock }) => doc.heat.method === 'oven'
+    ? {
+        title: say('why.inTheOven'),
+        how: say('why.heatCreepsInFromAirRadiation'),
+        inputs: [
+          ['oven', fmt.temp(doc.heat.oven.airTempC)],
+          ['depth', fmt.mm(shape.depthM, 1)],
+          ['target', fmt.temp(doc.heat.targetTempC)],
+        ],
+        source: say('why.oneDimensionalConductionCoefficientsMSkin', { MEMORY: memory() }),
+        spread: say('why.oneOfTheTimeIs20'),
+      }
+    : {
+        title: say('why.inThePan'),
+        how: say('why.heatInBathBurnerOrMicrowave'),
+        inputs: [
+          ['mass', g(stock.massG)],
+          [say('why.startsAt'), fmt.temp(doc.heat.startTempC)],
+          ['target', fmt.temp(doc.heat.targetTempC)],
+        ],
+        source: say('why.energyBalanceWithLewisEvaporationBath', { MEMORY: memory() }),
+        spread: say('why.about30PansAndRingsDiffer'),
+      },
+  heatTime: w => NOTES.peak(w),
+  done: ({ topic, h, fmt, b }) => ({
+    title: topic === 'coats' ? say('why.coatsTheSpoon') : say('why.done'),
+    how: say('why.eggSetsFasterTheHotterIt', { t60C: h.t60C === null ? '—' : fmt.temp(h.t60C, 1), coats: topic === 'coats' ? say('why.itCoatsAt30') : say('why.itIsDoneAt85') }),
+    inputs: [
+      [say('why.setsInAMinuteAt'), h.t60C === null ? say('why.noEgg') : fmt.temp(h.t60C, 1)],
+      [say('why.pHInThePan'), fmt.fixed(b.pH.value, 2)],
+    ],
+    source: say('why.fittedShiftsRememberedFromDonovan1977'),
+    spread: `± ${fmt.degrees(1.8, 1)}.`,
+  }),
+  coats: w => NOTES.done(w),
+  margin: ({ fmt, h }) => ({
+    title: say('why.toSpareBeforeGrainy'),
+    how: say('why.howMuchHotterTheSameCourse'),
+    inputs: [
+      ['peak', fmt.temp(h.peakTempC, 1)],
+      [say('why.grainyFrom'), h.grainyAtC === null ? say('why.noEgg') : fmt.temp(h.grainyAtC, 1)],
+    ],
+    source: fitted(),
+    spread: say('why.andTheThermometerSOwn', { p1: fmt.degrees(1.2, 1), p2: fmt.degrees(1.5, 1) }),
+  }),
+  eggSet: ({ fmt, h }) => ({
+    title: say('why.eggSetOverSet'),
+    how: say('why.theSettingAndOverSettingThat'),
+    inputs: [
+      ['peak', fmt.temp(h.peakTempC, 1)],
+      [say('why.coldestPart'), fmt.percent(h.coreA)],
+    ],
+    source: fitted(),
+    spread: say('why.whereItSets', { p1: fmt.degrees(1.8, 1) }),
+  }),
+  lethality: ({ fmt, h }) => ({
+    title: say('why.lethality'),
+    how: say('why.minutesAtThatTheColdestPart', { p1: fmt.temp(70), p2: fmt.degrees(1.5, 1) }),
+    inputs: [
+      ['peak', fmt.temp(h.peakTempC, 1)],
+      ['asked', say('why.n2MinAt', { p1: fmt.temp(70) })],
+    ],
+    source: say('why.uKGuidanceOnSafeCooking', { MEMORY: memory() }),
+    spread: say('why.neverCalledSafeOnItsOwn'),
+  }),
+  steam: ({ fmt, h }) => ({
+    title: say('why.whatLeavesAsSteam'),
+    how: say('why.belowTheBoilAsTheSurface'),
+    inputs: [
+      ['peak', fmt.temp(h.peakTempC, 1)],
+      ['time', fmt.duration(h.endS)],
+    ],
+    source: say('why.lewisAnalogySteamTables', { MEMORY: memory() }),
+    spread: say('why.about30WeighThePanAnd'),
+  }),
+  reduction: ({ h, g, fmt }) => ({
+    title: say('why.whereToStop'),
+    how: say('why.boiledUntilTheVolumeIsThat'),
+    inputs: h.reduction
+      ? [
+          [say('why.toBoilOff'), g(h.reduction.lossG)],
+          [say('why.volumeThen'), `${fmt.fixed(h.reduction.volumeMl)} ml`],
+          [say('why.asAHotJugReadsIt'), `${fmt.fixed(h.reduction.hotVolumeMl)} ml`],
+        ]
+      : [[say('why.boiledOff'), g(h.evaporatedG)]],
+    source: say('why.tradeRuleSugarSVolumeIn', { MEMORY: memory() }),
+    spread: say('why.aHotJugReadsAbout4'),
+  }),
+  pours: ({ fmt, h }) => ({
+    title: say('why.poursAt'),
+    how: say('why.carryOverOfThePanThe'),
+    inputs: [[say('why.offTheHeatAt'), fmt.temp(h.tempC.at(-1)!, 0)]],
+    source: say('why.energyBalanceHeatCapacitiesAfterChoi'),
+    spread: `± ${fmt.degrees(3)}.`,
+  }),
+  starch: ({ fmt, set }) => ({
+    title: say('why.starchSwollen'),
+    how: say('why.theShareOfStarchThatHas'),
+    inputs: [
+      ['peak', fmt.temp(set.making.starch.peakTempC, 0)],
+      [say('why.minutesThere'), fmt.fixed(set.making.starch.minutes, 1)],
+      ['starch', say('why.gPer100GWaterAnd', { starchC: fmt.fixed(set.starchC, 1) })],
+    ],
+    source: fitted(),
+    spread: `± ${fmt.degrees(2)}.`,
+  }),
+  milkHeat: ({ fmt, set }) => ({
+    title: say('why.heatTheMilkHasHad'),
+    how: say('why.heatedWheyJoinsTheMilkS'),
+    inputs: [[say('why.heatTreatment'), fmt.percent(set.making.milkHeat)]],
+    source: say('why.fittedToTwoMarksWheyKinetics'),
+    spread: say('why.lowConfidence'),
+  }),
+  air: ({ fmt, set }) => ({
+    title: say('why.air'),
+    how: say('why.volumeGainedByWhippingLessWhat'),
+    inputs: [
+      ['air', fmt.percent(set.making.air)],
+      [say('why.whippedMilkFat'), `${fmt.fixed(100 * set.making.whippedFat, 1)} %`],
+    ],
+    source: say('why.commonPractice'),
+    spread: say('why.aboutAQuarterOfItHands'),
+  }),
+  cooling: ({ fmt, h, shape }) => ({
+    title: say('why.cooling'),
+    how: say('why.heatLeavesThroughTopBaseAnd'),
+    inputs: [
+      [say('why.pouredAt'), fmt.temp(h.pourTempC)],
+      ['depth', fmt.mm(shape.depthM, 1)],
+    ],
+    source: say('why.twoDimensionalConductionWithin1Of'),
+    spread: say('why.air30TheSlowFridgeIs'),
+  }),
+  set: ({ pa, v }) => ({
+    title: say('why.setThrough'),
+    how: say('why.whenTheCoreHasThreeQuarters'),
+    inputs: [
+      [say('why.strengthAfterADay'), pa(v.cold.tauPa.value)],
+      ['wanted', pa(v.target.coldMinPa)],
+    ],
+    source: fitted(),
+    spread: say('why.timesOr15'),
+  }),
+  carry: ({ doc, fmt, h }) => ({
+    title: say('why.stillToCome'),
+    how:
+        doc.heat.method === 'oven'
+          ? say('why.outOfTheOvenTheMiddle')
+          : say('why.thePanIsHotterThanThe'),
+    inputs: [[say('why.theHeatEndsAt'), fmt.temp(h.tempC.at(-1)!, 1)]],
+    source: say('why.energyBalanceCPanTM'),
+    spread: say('why.aboutAHeavyPanGivesMore', { p1: fmt.degrees(0.5, 1) }),
+  }),
+  when: ({ c, fmt }) => ({
+    title: say('why.when'),
+    how: say('why.theColdRunThreeTimesAs'),
+    inputs: [[say('why.likelyAfterPouring'), c.readyS === null ? say('why.notInADay') : fmt.duration(c.readyS)]],
+    source: say('why.twoDimensionalConductionSettingRatesFitted'),
+    spread: say('why.fourBatchesInFiveLieBetween'),
+  }),
+  moisture: ({ fmt, b, h }) => ({
+    title: say('why.sweat'),
+    how: say('why.vapourFromTheWarmSurfaceCondenses'),
+    inputs: [
+      [say('why.waterActivity2'), fmt.fixed(b.waterActivity.value, 2)],
+      [say('why.pouredAt'), fmt.temp(h.pourTempC)],
+    ],
+    source: say('why.lewisAnalogySaturationPressureAfterWMO'),
+    spread: say('why.halfAsMuchOrTwiceAs'),
+  }),
+  fridgeLoad: ({ g, shape, c, fmt }) => ({
+    title: say('why.heatIntoTheFridge'),
+    how: say('why.massTimesHeatCapacityTimesHow'),
+    inputs: [
+      ['batch', g(shape.batchG)],
+      [say('why.suchAFridgeCarriesOff'), c.load ? `${fmt.fixed(c.load.capacityW)} W` : '—'],
+    ],
+    source: say('why.energyBalanceCapacitiesFromMemoryLow'),
+    spread: say('why.theLoad15TheCapacityBy'),
+  }),
+  coldThrough: ({ fmt, h }) => ({
+    title: say('why.coldThrough'),
+    how: say('why.whenTheCoreIsWithinA'),
+    inputs: [[say('why.pouredAt'), fmt.temp(h.pourTempC)]],
+    source: say('why.twoDimensionalConduction'),
+    spread: 'about 30 %.',
+  }),
+  freezing: ({ c, fmt }) => ({
+    title: say('why.freezing'),
+    how: say('why.iceFormsFromTheFreezingPoint'),
+    inputs: [
+      [say('why.freezesFrom'), c.freeze ? fmt.temp(c.freeze.freezingC, 1) : '—'],
+      [say('why.mostIce'), c.freeze ? fmt.percent(c.freeze.mostIce) : '—'],
+    ],
+    source: say('why.schwartzberg1976AsInASHRAEStep'),
+    spread: 'about 30 %.',
+  }),
+  plate: ({ topic, v, pa, fmt, doc }) => {
+    const r = topic === 'cold' ? v.cold : v.plate
+    return {
+      title: say('why.yieldStress', { plate: topic === 'cold' ? say('why.fromTheFridge') : say('why.onThePlate') }),
+      how: say('why.thePushUnderWhichItBegins'),
+      inputs: [
+        ...MECHANISMS.filter(k => r.mechanismsPa[k] >= 0.5).map((k): [string, string] => [
+          MECHANISM_NAMES[k],
+          pa(r.mechanismsPa[k]),
+        ]),
+        ['at', fmt.temp(r.tempC, 1)],
+        [
+          say('why.thisUseNeeds'),
+          `${pa(topic === 'cold' ? v.target.coldMinPa : v.target.plateMinPa)}${doc.use.kind === 'cut' || doc.use.kind === 'turnedOut' ? say('why.densityGravityHeight2', { cold: topic === 'cold' ? 4 : 2 }) : ''}`,
+        ],
+      ],
+      source:
+        say('why.formsAfterNarineMarangoni1999Fat'),
+      spread: say('why.oneIsOr', { lnSigma: fmt.fixed(Math.exp(r.tauPa.lnSigma ?? 0.35), 1) }),
+    }
+  },
+  cold: w => NOTES.plate(w),
+  needs: ({ doc, fmt, shape, pa, v }) => ({
+    title: say('why.whatTheUseAsksFor'),
+    how:
+        doc.use.kind === 'cut' || doc.use.kind === 'turnedOut'
+          ? say('why.aPieceStandsIfItCarries')
+          : say('why.theBandThatTheWordsOf'),
+    inputs: [
+      ['height', fmt.mm(shape.pieceHeightM)],
+      [say('why.fromTheFridge'), pa(v.target.coldMinPa)],
+      [say('why.onThePlate'), pa(v.target.plateMinPa)],
+    ],
+    source: say('why.staticsAllowancesByJudgementBandsCommon'),
+    spread: say('why.theAllowanceIsTheMargin'),
+  }),
+  ringSink: ({ v, shape, fmt, g }) => {
+    const t = bestTest(v.cold.tauPa.value, shape.density)
+    return {
+      title: say('why.testItWithARing'),
+      how: say('why.fillA50MmRingLift'),
+      inputs: [
+        [
+          say('why.thisOneBestTestedBy'),
+          t.test === 'spread'
+            ? say('why.n60MlOnAPlateSpreads', { reading: fmt.mm(2 * t.reading) })
+            : t.test === 'slump'
+              ? say('why.ringSinks', { reading: fmt.mm(t.reading) })
+              : say('why.cylinder6050MmBulgesUnder', { reading: g(1000 * t.reading) }),
+        ],
+      ],
+      source: say('why.pashiasEtAl1996RousselCoussot'),
+      spread: say('why.theRelationIsGoodTo10'),
+    }
+  },
+  mechanisms: ({ v, pa }) => ({
+    title: say('why.whatMakesItSet'),
+    how: say('why.eachMechanismSShareOfThe'),
+    inputs: MECHANISMS.filter(k => v.cold.mechanismsPa[k] >= 0.5).map(k => [
+      MECHANISM_NAMES[k],
+      say('why.coldPlate', { mechanismsPa: pa(v.cold.mechanismsPa[k]), mechanismsPa2: pa(v.plate.mechanismsPa[k]) }),
+    ]),
+    source: fitted(),
+    spread: say('why.gelatine25Agar50TheRest'),
+  }),
+  shares: () => ({
+    title: say('why.howSure'),
+    how: say('why.theSameFormula400TimesEach'),
+    inputs: [],
+    source: say('why.samplingWithAFixedSeedSo'),
+    spread: say('why.n400DrawsAShareIsGood'),
+  }),
+  ready: ({ fmt, h, c }) => ({
+    title: say('why.ready'),
+    how: say('why.timeInTheHeatWhatIs'),
+    inputs: [
+      ['heat', fmt.duration(h.endS)],
+      [say('why.setAfterPouring'), c.readyS === null ? say('why.notInADay') : fmt.duration(c.readyS)],
+    ],
+    source: say('why.theHeatAndChillStations'),
+    spread: say('why.timesOr15InThe'),
+  }),
+  holds: ({ fmt, doc, pa, v }) => ({
+    title: say('why.holdsOnTheTable'),
+    how: say('why.thePieceWarmsInTheRoom'),
+    inputs: [
+      ['table', fmt.temp(doc.use.tableTempC)],
+      ['needs', pa(v.target.plateMinPa)],
+    ],
+    source: say('why.theSameSetRunForwardAs'),
+    spread: 'about 30 %.',
+  }),
+  plateTemp: ({ fmt, v, doc, s }) => ({
+    title: say('why.onThePlateByThen'),
+    how: say('why.meanTemperatureOfThePieceAfter'),
+    inputs: [
+      ['from', fmt.temp(v.cold.tempC, 1)],
+      ['table', fmt.temp(doc.use.tableTempC)],
+      ['time', fmt.duration(s.tableTimeS)],
+    ],
+    source: say('why.twoDimensionalConduction'),
+    spread: `± ${fmt.degrees(1)}.`,
+  }),
+  useBy: ({ fmt, s }) => ({
+    title: say('why.useBy'),
+    how: say('why.theDayOfMakingIsDay'),
+    inputs: [['days', fmt.fixed(s.storageDays)]],
+    source: say('why.uSFoodCode350117'),
+    spread: say('why.aRuleNotAPredictionYour'),
+  }),
+  weeping: ({ set, fmt }) => ({
+    title: say('why.weepingOf10'),
+    how: say('why.pointsForWhatLetsWaterGo'),
+    inputs: set.weeping.causes.map(x => [
+      x.cause.replace(/([A-Z])/g, ' $1').toLowerCase(),
+      fmt.fixed(x.points, 1),
+    ]),
+    source: say('why.orderByCommonPracticePointsBy'),
+    spread: say('why.anOrderNotAVolume'),
+  }),
+}
 
 /** The note for a number. */
 export function why(topic: WhyTopic, doc: Bench, a: Assessment, fmt: Format): Why {
@@ -74,480 +531,5 @@ export function why(topic: WhyTopic, doc: Bench, a: Assessment, fmt: Format): Wh
   const g = fmt.grams
   const pa = fmt.pascals
   const acidSigma = stock.juiceAcid.lnSigma ?? 0
-  switch (topic) {
-    case 'juice':
-      return {
-        title: say('why.juiceOnTheBench'),
-        how: say('why.theGramsOfEveryJuiceLine'),
-        inputs: [['juice', g(stock.juiceG)]],
-        source: say('why.theFormulaSOwnLines'),
-        spread: say('why.asGoodAsTheScale'),
-      }
-    case 'juiceAcid':
-      return {
-        title: say('why.strengthOfTheJuice'),
-        how: say('why.acidOfEachJuiceLineWeighted'),
-        inputs: [
-          ['juice', g(stock.juiceG)],
-          ['acid', `${fmt.fixed(stock.juiceAcid.value, 2)} %`],
-        ],
-        source:
-          stock.juiceProvenance === 'measured'
-            ? say('why.yourOwnMeasurement')
-            : say('why.compositionTableUSDAFoodDataCentralAnd'),
-        spread: say('why.oneIsAboutOfItFrom', { acidSigma: fmt.percent(acidSigma) }),
-      }
-    case 'pH':
-      return {
-        title: say('why.pH', { pH: fmt.fixed(b.pH.value, 2) }),
-        how: say('why.thePHAtWhichAllCharges'),
-        inputs: [
-          [say('why.acidAsCitric'), `${fmt.fixed(b.acidPercent.value, 2)} %`],
-          ['water', `${fmt.fixed(b.composition.water, 0)} %`],
-          [say('why.eggProtein'), `${fmt.fixed(b.composition.eggProtein, 1)} %`],
-        ],
-        source: say('why.chargeBalanceWithCRCHandbookPK', { MEMORY }),
-        spread: say('why.theModelSOwn05And', { sigma: fmt.fixed(b.pH.sigma ?? 0, 2) }),
-      }
-    case 'acid':
-      return {
-        title: say('why.titratableAcidity'),
-        how: say('why.acidOfTheJuicesAndOf'),
-        inputs: [
-          [say('why.acidOfTheJuice'), `${fmt.fixed(stock.juiceAcid.value, 2)} %`],
-          ['whole', g(stock.massG)],
-        ],
-        source: say('why.compositionTableOrYourOwnLots'),
-        spread: say('why.oneAboutOfIt', { acidSigma: fmt.percent(acidSigma) }),
-      }
-    case 'brix':
-      return {
-        title: '°Brix',
-        how: say('why.dissolvedSolidsOfTheWaterPhase'),
-        inputs: [
-          ['sugar', say('why.ofTheWhole', { sugarPercent: fmt.fixed(b.sugarPercent.value, 1) })],
-          ['water', `${fmt.fixed(b.composition.water, 1)} %`],
-        ],
-        source: say('why.compositionTableAcidCorrectionAfterStevens', { MEMORY }),
-        spread: '± 0.5 °Bx.',
-      }
-    case 'ratio':
-      return {
-        title: say('why.sugarToAcid'),
-        how: say('why.gramsOfSugarsForEachGram'),
-        inputs: [
-          ['sugar', `${fmt.fixed(b.sugarPercent.value, 1)} %`],
-          ['acid', `${fmt.fixed(b.acidPercent.value, 2)} %`],
-        ],
-        source: say('why.compositionTableOrYourOwnLots2'),
-        spread: say('why.oneAboutTheJuice', { acidSigma: fmt.percent(acidSigma) }),
-      }
-    case 'taste':
-      return {
-        title: say('why.sweetAndSourOf10'),
-        how: say('why.sournessGrowsWithAcidAndFalls'),
-        inputs: [
-          ['acid', `${fmt.fixed(b.acidPercent.value, 2)} %`],
-          ['pH', fmt.fixed(b.pH.value, 2)],
-          ['sugar', `${fmt.fixed(b.sugarPercent.value, 1)} %`],
-          ['fat', `${fmt.fixed(b.fatPercent.value, 1)} %`],
-        ],
-        source: say('why.judgementTheFormIsDefensibleThe'),
-        spread: say('why.lowConfidenceTrustYourTongueThen'),
-      }
-    case 'aw':
-      return {
-        title: say('why.waterActivity'),
-        how: say('why.howFreeTheWaterIsIts'),
-        inputs: [
-          ['sugar', `${fmt.fixed(b.sugarPercent.value, 1)} %`],
-          ['water', `${fmt.fixed(b.composition.water, 1)} %`],
-        ],
-        source: say('why.norrish1966', { MEMORY }),
-        spread: '± 0.01.',
-      }
-    case 'composition':
-      return {
-        title: say('why.whatItIsMadeOf'),
-        how: say('why.gramsOfEveryLineTimesIts'),
-        inputs: [['whole', g(stock.massG)]],
-        source: say('why.compositionTableOneSourceARow'),
-        spread: say('why.fatOfACream1Point'),
-      }
-    case 'depth':
-      return {
-        title: say('why.depthOfFill'),
-        how: say('why.volumeMassOverDensityLessWhat'),
-        inputs: [
-          ['filling', g(shape.batchG)],
-          ['density', `${fmt.fixed(shape.density)} kg/m³`],
-          [say('why.howMany'), fmt.fixed(shape.count)],
-        ],
-        source: say('why.geometryDensityFromFatAt920'),
-        spread: '± 3 %.',
-      }
-    case 'headroom':
-      return {
-        title: say('why.headroom'),
-        how: say('why.heightOfTheVesselLessThe'),
-        inputs: [['depth', fmt.mm(shape.depthM, 1)]],
-        source: 'geometry',
-        spread: say('why.n3OfTheDepth'),
-      }
-    case 'portion':
-      return {
-        title: 'A portion',
-        how: say('why.whatIsPouredSharedEvenly'),
-        inputs: [
-          ['poured', g(shape.batchG)],
-          ['portions', fmt.fixed(doc.assembly.portions)],
-        ],
-        source: say('why.theFormulaLessItsLosses'),
-        spread: say('why.asEvenAsTheHandThat'),
-      }
-    case 'heatTime':
-    case 'peak':
-      return doc.heat.method === 'oven'
-        ? {
-            title: say('why.inTheOven'),
-            how: say('why.heatCreepsInFromAirRadiation'),
-            inputs: [
-              ['oven', fmt.temp(doc.heat.oven.airTempC)],
-              ['depth', fmt.mm(shape.depthM, 1)],
-              ['target', fmt.temp(doc.heat.targetTempC)],
-            ],
-            source: say('why.oneDimensionalConductionCoefficientsMSkin', { MEMORY }),
-            spread: say('why.oneOfTheTimeIs20'),
-          }
-        : {
-            title: say('why.inThePan'),
-            how: say('why.heatInBathBurnerOrMicrowave'),
-            inputs: [
-              ['mass', g(stock.massG)],
-              [say('why.startsAt'), fmt.temp(doc.heat.startTempC)],
-              ['target', fmt.temp(doc.heat.targetTempC)],
-            ],
-            source: say('why.energyBalanceWithLewisEvaporationBath', { MEMORY }),
-            spread: say('why.about30PansAndRingsDiffer'),
-          }
-    case 'coats':
-    case 'done':
-      return {
-        title: topic === 'coats' ? say('why.coatsTheSpoon') : say('why.done'),
-        how: say('why.eggSetsFasterTheHotterIt', { t60C: h.t60C === null ? '—' : fmt.temp(h.t60C, 1), coats: topic === 'coats' ? say('why.itCoatsAt30') : say('why.itIsDoneAt85') }),
-        inputs: [
-          [say('why.setsInAMinuteAt'), h.t60C === null ? say('why.noEgg') : fmt.temp(h.t60C, 1)],
-          [say('why.pHInThePan'), fmt.fixed(b.pH.value, 2)],
-        ],
-        source: say('why.fittedShiftsRememberedFromDonovan1977'),
-        spread: `± ${fmt.degrees(1.8, 1)}.`,
-      }
-    case 'margin':
-      return {
-        title: say('why.toSpareBeforeGrainy'),
-        how: say('why.howMuchHotterTheSameCourse'),
-        inputs: [
-          ['peak', fmt.temp(h.peakTempC, 1)],
-          [say('why.grainyFrom'), h.grainyAtC === null ? say('why.noEgg') : fmt.temp(h.grainyAtC, 1)],
-        ],
-        source: FITTED,
-        spread: say('why.andTheThermometerSOwn', { p1: fmt.degrees(1.2, 1), p2: fmt.degrees(1.5, 1) }),
-      }
-    case 'eggSet':
-      return {
-        title: say('why.eggSetOverSet'),
-        how: say('why.theSettingAndOverSettingThat'),
-        inputs: [
-          ['peak', fmt.temp(h.peakTempC, 1)],
-          [say('why.coldestPart'), fmt.percent(h.coreA)],
-        ],
-        source: FITTED,
-        spread: say('why.whereItSets', { p1: fmt.degrees(1.8, 1) }),
-      }
-    case 'lethality':
-      return {
-        title: say('why.lethality'),
-        how: say('why.minutesAtThatTheColdestPart', { p1: fmt.temp(70), p2: fmt.degrees(1.5, 1) }),
-        inputs: [
-          ['peak', fmt.temp(h.peakTempC, 1)],
-          ['asked', say('why.n2MinAt', { p1: fmt.temp(70) })],
-        ],
-        source: say('why.uKGuidanceOnSafeCooking', { MEMORY }),
-        spread: say('why.neverCalledSafeOnItsOwn'),
-      }
-    case 'steam':
-      return {
-        title: say('why.whatLeavesAsSteam'),
-        how: say('why.belowTheBoilAsTheSurface'),
-        inputs: [
-          ['peak', fmt.temp(h.peakTempC, 1)],
-          ['time', fmt.duration(h.endS)],
-        ],
-        source: say('why.lewisAnalogySteamTables', { MEMORY }),
-        spread: say('why.about30WeighThePanAnd'),
-      }
-    case 'reduction':
-      return {
-        title: say('why.whereToStop'),
-        how: say('why.boiledUntilTheVolumeIsThat'),
-        inputs: h.reduction
-          ? [
-              [say('why.toBoilOff'), g(h.reduction.lossG)],
-              [say('why.volumeThen'), `${fmt.fixed(h.reduction.volumeMl)} ml`],
-              [say('why.asAHotJugReadsIt'), `${fmt.fixed(h.reduction.hotVolumeMl)} ml`],
-            ]
-          : [[say('why.boiledOff'), g(h.evaporatedG)]],
-        source: say('why.tradeRuleSugarSVolumeIn', { MEMORY }),
-        spread: say('why.aHotJugReadsAbout4'),
-      }
-    case 'pours':
-      return {
-        title: say('why.poursAt'),
-        how: say('why.carryOverOfThePanThe'),
-        inputs: [[say('why.offTheHeatAt'), fmt.temp(h.tempC.at(-1)!, 0)]],
-        source: say('why.energyBalanceHeatCapacitiesAfterChoi'),
-        spread: `± ${fmt.degrees(3)}.`,
-      }
-    case 'starch':
-      return {
-        title: say('why.starchSwollen'),
-        how: say('why.theShareOfStarchThatHas'),
-        inputs: [
-          ['peak', fmt.temp(set.making.starch.peakTempC, 0)],
-          [say('why.minutesThere'), fmt.fixed(set.making.starch.minutes, 1)],
-          ['starch', say('why.gPer100GWaterAnd', { starchC: fmt.fixed(set.starchC, 1) })],
-        ],
-        source: FITTED,
-        spread: `± ${fmt.degrees(2)}.`,
-      }
-    case 'milkHeat':
-      return {
-        title: say('why.heatTheMilkHasHad'),
-        how: say('why.heatedWheyJoinsTheMilkS'),
-        inputs: [[say('why.heatTreatment'), fmt.percent(set.making.milkHeat)]],
-        source: say('why.fittedToTwoMarksWheyKinetics'),
-        spread: say('why.lowConfidence'),
-      }
-    case 'air':
-      return {
-        title: say('why.air'),
-        how: say('why.volumeGainedByWhippingLessWhat'),
-        inputs: [
-          ['air', fmt.percent(set.making.air)],
-          [say('why.whippedMilkFat'), `${fmt.fixed(100 * set.making.whippedFat, 1)} %`],
-        ],
-        source: say('why.commonPractice'),
-        spread: say('why.aboutAQuarterOfItHands'),
-      }
-    case 'cooling':
-      return {
-        title: say('why.cooling'),
-        how: say('why.heatLeavesThroughTopBaseAnd'),
-        inputs: [
-          [say('why.pouredAt'), fmt.temp(h.pourTempC)],
-          ['depth', fmt.mm(shape.depthM, 1)],
-        ],
-        source: say('why.twoDimensionalConductionWithin1Of'),
-        spread: say('why.air30TheSlowFridgeIs'),
-      }
-    case 'set':
-      return {
-        title: say('why.setThrough'),
-        how: say('why.whenTheCoreHasThreeQuarters'),
-        inputs: [
-          [say('why.strengthAfterADay'), pa(v.cold.tauPa.value)],
-          ['wanted', pa(v.target.coldMinPa)],
-        ],
-        source: FITTED,
-        spread: say('why.timesOr15'),
-      }
-    case 'carry':
-      return {
-        title: say('why.stillToCome'),
-        how:
-          doc.heat.method === 'oven'
-            ? say('why.outOfTheOvenTheMiddle')
-            : say('why.thePanIsHotterThanThe'),
-        inputs: [[say('why.theHeatEndsAt'), fmt.temp(h.tempC.at(-1)!, 1)]],
-        source: say('why.energyBalanceCPanTM'),
-        spread: say('why.aboutAHeavyPanGivesMore', { p1: fmt.degrees(0.5, 1) }),
-      }
-    case 'when':
-      return {
-        title: say('why.when'),
-        how: say('why.theColdRunThreeTimesAs'),
-        inputs: [[say('why.likelyAfterPouring'), c.readyS === null ? say('why.notInADay') : fmt.duration(c.readyS)]],
-        source: say('why.twoDimensionalConductionSettingRatesFitted'),
-        spread: say('why.fourBatchesInFiveLieBetween'),
-      }
-    case 'moisture':
-      return {
-        title: say('why.sweat'),
-        how: say('why.vapourFromTheWarmSurfaceCondenses'),
-        inputs: [
-          [say('why.waterActivity2'), fmt.fixed(b.waterActivity.value, 2)],
-          [say('why.pouredAt'), fmt.temp(h.pourTempC)],
-        ],
-        source: say('why.lewisAnalogySaturationPressureAfterWMO'),
-        spread: say('why.halfAsMuchOrTwiceAs'),
-      }
-    case 'fridgeLoad':
-      return {
-        title: say('why.heatIntoTheFridge'),
-        how: say('why.massTimesHeatCapacityTimesHow'),
-        inputs: [
-          ['batch', g(shape.batchG)],
-          [say('why.suchAFridgeCarriesOff'), c.load ? `${fmt.fixed(c.load.capacityW)} W` : '—'],
-        ],
-        source: say('why.energyBalanceCapacitiesFromMemoryLow'),
-        spread: say('why.theLoad15TheCapacityBy'),
-      }
-    case 'coldThrough':
-      return {
-        title: say('why.coldThrough'),
-        how: say('why.whenTheCoreIsWithinA'),
-        inputs: [[say('why.pouredAt'), fmt.temp(h.pourTempC)]],
-        source: say('why.twoDimensionalConduction'),
-        spread: 'about 30 %.',
-      }
-    case 'freezing':
-      return {
-        title: say('why.freezing'),
-        how: say('why.iceFormsFromTheFreezingPoint'),
-        inputs: [
-          [say('why.freezesFrom'), c.freeze ? fmt.temp(c.freeze.freezingC, 1) : '—'],
-          [say('why.mostIce'), c.freeze ? fmt.percent(c.freeze.mostIce) : '—'],
-        ],
-        source: say('why.schwartzberg1976AsInASHRAEStep'),
-        spread: 'about 30 %.',
-      }
-    case 'cold':
-    case 'plate': {
-      const r = topic === 'cold' ? v.cold : v.plate
-      return {
-        title: say('why.yieldStress', { plate: topic === 'cold' ? say('why.fromTheFridge') : say('why.onThePlate') }),
-        how: say('why.thePushUnderWhichItBegins'),
-        inputs: [
-          ...MECHANISMS.filter(k => r.mechanismsPa[k] >= 0.5).map((k): [string, string] => [
-            MECHANISM_NAMES[k],
-            pa(r.mechanismsPa[k]),
-          ]),
-          ['at', fmt.temp(r.tempC, 1)],
-          [
-            say('why.thisUseNeeds'),
-            `${pa(topic === 'cold' ? v.target.coldMinPa : v.target.plateMinPa)}${doc.use.kind === 'cut' || doc.use.kind === 'turnedOut' ? say('why.densityGravityHeight2', { cold: topic === 'cold' ? 4 : 2 }) : ''}`,
-          ],
-        ],
-        source:
-          say('why.formsAfterNarineMarangoni1999Fat'),
-        spread: say('why.oneIsOr', { lnSigma: fmt.fixed(Math.exp(r.tauPa.lnSigma ?? 0.35), 1) }),
-      }
-    }
-    case 'needs':
-      return {
-        title: say('why.whatTheUseAsksFor'),
-        how:
-          doc.use.kind === 'cut' || doc.use.kind === 'turnedOut'
-            ? say('why.aPieceStandsIfItCarries')
-            : say('why.theBandThatTheWordsOf'),
-        inputs: [
-          ['height', fmt.mm(shape.pieceHeightM)],
-          [say('why.fromTheFridge'), pa(v.target.coldMinPa)],
-          [say('why.onThePlate'), pa(v.target.plateMinPa)],
-        ],
-        source: say('why.staticsAllowancesByJudgementBandsCommon'),
-        spread: say('why.theAllowanceIsTheMargin'),
-      }
-    case 'ringSink': {
-      const t = bestTest(v.cold.tauPa.value, shape.density)
-      return {
-        title: say('why.testItWithARing'),
-        how: say('why.fillA50MmRingLift'),
-        inputs: [
-          [
-            say('why.thisOneBestTestedBy'),
-            t.test === 'spread'
-              ? say('why.n60MlOnAPlateSpreads', { reading: fmt.mm(2 * t.reading) })
-              : t.test === 'slump'
-                ? say('why.ringSinks', { reading: fmt.mm(t.reading) })
-                : say('why.cylinder6050MmBulgesUnder', { reading: g(1000 * t.reading) }),
-          ],
-        ],
-        source: say('why.pashiasEtAl1996RousselCoussot'),
-        spread: say('why.theRelationIsGoodTo10'),
-      }
-    }
-    case 'mechanisms':
-      return {
-        title: say('why.whatMakesItSet'),
-        how: say('why.eachMechanismSShareOfThe'),
-        inputs: MECHANISMS.filter(k => v.cold.mechanismsPa[k] >= 0.5).map(k => [
-          MECHANISM_NAMES[k],
-          say('why.coldPlate', { mechanismsPa: pa(v.cold.mechanismsPa[k]), mechanismsPa2: pa(v.plate.mechanismsPa[k]) }),
-        ]),
-        source: FITTED,
-        spread: say('why.gelatine25Agar50TheRest'),
-      }
-    case 'shares':
-      return {
-        title: say('why.howSure'),
-        how: say('why.theSameFormula400TimesEach'),
-        inputs: [],
-        source: say('why.samplingWithAFixedSeedSo'),
-        spread: say('why.n400DrawsAShareIsGood'),
-      }
-    case 'ready':
-      return {
-        title: say('why.ready'),
-        how: say('why.timeInTheHeatWhatIs'),
-        inputs: [
-          ['heat', fmt.duration(h.endS)],
-          [say('why.setAfterPouring'), c.readyS === null ? say('why.notInADay') : fmt.duration(c.readyS)],
-        ],
-        source: say('why.theHeatAndChillStations'),
-        spread: say('why.timesOr15InThe'),
-      }
-    case 'holds':
-      return {
-        title: say('why.holdsOnTheTable'),
-        how: say('why.thePieceWarmsInTheRoom'),
-        inputs: [
-          ['table', fmt.temp(doc.use.tableTempC)],
-          ['needs', pa(v.target.plateMinPa)],
-        ],
-        source: say('why.theSameSetRunForwardAs'),
-        spread: 'about 30 %.',
-      }
-    case 'plateTemp':
-      return {
-        title: say('why.onThePlateByThen'),
-        how: say('why.meanTemperatureOfThePieceAfter'),
-        inputs: [
-          ['from', fmt.temp(v.cold.tempC, 1)],
-          ['table', fmt.temp(doc.use.tableTempC)],
-          ['time', fmt.duration(s.tableTimeS)],
-        ],
-        source: say('why.twoDimensionalConduction'),
-        spread: `± ${fmt.degrees(1)}.`,
-      }
-    case 'useBy':
-      return {
-        title: say('why.useBy'),
-        how: say('why.theDayOfMakingIsDay'),
-        inputs: [['days', fmt.fixed(s.storageDays)]],
-        source: say('why.uSFoodCode350117'),
-        spread: say('why.aRuleNotAPredictionYour'),
-      }
-    case 'weeping':
-      return {
-        title: say('why.weepingOf10'),
-        how: say('why.pointsForWhatLetsWaterGo'),
-        inputs: set.weeping.causes.map(x => [
-          x.cause.replace(/([A-Z])/g, ' $1').toLowerCase(),
-          fmt.fixed(x.points, 1),
-        ]),
-        source: say('why.orderByCommonPracticePointsBy'),
-        spread: say('why.anOrderNotAVolume'),
-      }
-  }
+  return NOTES[topic]({ topic, doc, fmt, b, h, c, s, set, shape, stock, v, g, pa, acidSigma })
 }

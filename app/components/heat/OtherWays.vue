@@ -39,7 +39,7 @@ const scaled = computed(() => {
     <h3 class="section-title">{{ $say('otherWays.theSameCookOtherwise') }}</h3>
     <p v-if="doc.heat.method === 'none'" class="soft">{{ $say('otherWays.nothingIsHeatedHere') }}</p>
     <UTable v-else class="stack" :data="rows" :columns="columns" :ui="TABLE_UI">
-      <template #way-cell="{ row }"><span :data-variant="row.original.code"><b>{{ variantWords(row.original.code, doc, fmt).name }}</b> <span class="soft small">{{ variantWords(row.original.code, doc, fmt).why }}</span><span v-if="row.original.overflows" class="bad small"> {{ $say('otherWays.runsOverThisRimTheTime') }}</span></span></template>
+      <template #way-cell="{ row }"><span :data-variant="row.original.code"><b>{{ variantWords(row.original.code, doc, fmt).name }}</b> <span class="soft small">{{ variantWords(row.original.code, doc, fmt).why }}</span> <span v-if="row.original.overflows" class="bad small">{{ $say('otherWays.runsOverThisRimTheTime') }}</span></span></template>
       <template #time-cell="{ row }"><b class="num">{{ row.original.reachedS === null ? $say('otherWays.neverThere') : fmt.duration(row.original.endS) }}</b></template>
       <template #than-cell="{ row }">{{ row.original.code === 'planned' ? '' : Math.abs(share(row.original)) < 0.015 ? $say('otherWays.theSame') : `${share(row.original) > 0 ? '+' : '−'} ${fmt.percent(Math.abs(share(row.original)))}` }}</template>
       <template #depth-cell="{ row }">{{ fmt.mm(row.original.depthM) }}</template>

@@ -65,7 +65,7 @@ const free = (e: FruitEntry, part: FruitPart) => e.count - e.take[{ juice: 'segm
           <div v-for="part in FRUIT_PARTS" :key="part" :data-part="part">
             <dt>{{ $say('fruitLedger.of', { part: PART_NAMES[part] }) }}</dt>
             <dd><QuantityField kind="count" :label="$say('fruitLedger.fromHowMany', { part: PART_NAMES[part], fruit: fruitName(fruit) })" :model-value="e.take[part]" :max="e.count" @update:model-value="v => change(e.id, part, x => withTake(x, part, v))" @done="ws.endGesture()" /></dd>
-            <dd class="gives num">{{ e.take[part] > 0 ? range(yields[part]) : free(e, part) > 0 ? $say('fruitLedger.leftToTake', { part: free(e, part) }) : $say('fruitLedger.noneLeft') }}<span v-if="part === 'juice' && e.measuredJuiceG !== null" class="soft small"> {{ $say('fruitLedger.measured') }}</span></dd>
+            <dd class="gives num">{{ e.take[part] > 0 ? range(yields[part]) : free(e, part) > 0 ? $say('fruitLedger.leftToTake', { part: free(e, part) }) : $say('fruitLedger.noneLeft') }} <span v-if="part === 'juice' && e.measuredJuiceG !== null" class="soft small">{{ $say('fruitLedger.measured') }}</span></dd>
           </div>
         </dl>
       </li>
@@ -82,7 +82,7 @@ const free = (e: FruitEntry, part: FruitPart) => e.count - e.take[{ juice: 'segm
     <UTable v-if="rows.length" :data="rows" :columns="COLUMNS" :ui="TABLE_UI" class="stack">
       <template #name-cell="{ row: { original: r } }"><b>{{ fmt.name(r.ingredientId) }}</b></template>
       <template #needs-cell="{ row: { original: r } }">{{ fmt.grams(r.needG) }}</template>
-      <template #gives-cell="{ row: { original: r } }"><span :data-ledger="r.ingredientId">{{ r.gives ? range(r.gives) : $say('fruitLedger.nothingYet') }}<span v-if="r.measured" class="soft small"> {{ $say('fruitLedger.measured') }}</span><b v-if="r.shortG > 0.5" class="short"> {{ $say('fruitLedger.short', { shortG: fmt.grams(r.shortG) }) }}</b></span></template>
+      <template #gives-cell="{ row: { original: r } }"><span :data-ledger="r.ingredientId">{{ r.gives ? range(r.gives) : $say('fruitLedger.nothingYet') }} <span v-if="r.measured" class="soft small">{{ $say('fruitLedger.measured') }}</span><b v-if="r.shortG > 0.5" class="short"> {{ $say('fruitLedger.short', { shortG: fmt.grams(r.shortG) }) }}</b></span></template>
       <template #buy-cell="{ row: { original: r } }"><template v-if="r.shortG > 0.5"><span v-for="b in r.buy.slice(0, 2)" :key="b.fruitId" class="buy"><b class="num">{{ b.likely }}</b> {{ fruitName(b.fruitId) }} <span class="soft small">{{ $say('fruitLedger.toBeSure', { sure: b.sure }) }}</span></span></template><span v-else>{{ $say('fruitLedger.enough') }}</span></template>
       <template #acts-cell="{ row: { original: r } }"><span v-if="r.gives && Math.abs(r.gives.g / r.needG - 1) > 0.005" class="acts"><UButton size="sm" variant="outline" color="neutral" :label="$say('fruitLedger.lineTo', { gives: fmt.grams(r.gives.g) })" @click="setLine(r.lineId, r.gives.g)" /><UButton size="sm" variant="outline" color="neutral" :label="$say('fruitLedger.scaleAll')" @click="scaleTo(r.lineId, r.needG, r.gives.g)" /></span></template>
     </UTable>

@@ -40,6 +40,18 @@ describe(`slump (${tables.slump.source})`, () => {
   })
 })
 
+describe('outlines', () => {
+  it('a slice that lost 30 % of 25 mm, by hand: foot 2.2 · 7.5 + 1 = 17.5 mm, top 60 · 25/17.5 − 2/3 · 17.5 mm', () => {
+    const points = slicedProfile(0.06, 0.025, 0.3)
+    expect(points).toHaveLength(3 + 16)
+    expect(points[2]!.x).toBeCloseTo(0.0740476, 6)
+    expect(points.at(-1)!.x).toBeCloseTo(0.0740476 + 0.0175, 6)
+    expect([points[1]!.y, points.at(-1)!.y]).toEqual([0.025 * 0.7, 0])
+    // One that runs out altogether has a foot of 1.2 widths at most.
+    expect(slicedProfile(0.01, 0.025, 0.92).at(-1)!.x - slicedProfile(0.01, 0.025, 0.92)[2]!.x).toBeCloseTo(0.012, 9)
+  })
+})
+
 describe('standing', () => {
   it('needs S·ρ·g·h/2: 25 mm at 1100 kg/m³ asks 270 Pa to stand and 540 Pa to be cut (hand-computed)', () => {
     expect(neededPa(0.025, 1100, STANDS)).toBeCloseTo(269.8, 1)

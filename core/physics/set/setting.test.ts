@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest'
+import { STANDARD } from '../../base/parameters'
 import checks from '../../checks/practice.json'
 import { freezingOf, freezingPoint, ICE_LATENT } from '../chill/freezing'
 import { waterActivity } from '../matter/taste'
 import { coolCylinder, timeBelow } from '../thermal/conduction'
-import { heatAt } from '../thermal/properties'
-import { CREAM_KNITS_C, settingAlong, type SettingInputs, UNSET } from './setting'
+import { heatAt, solidFat } from '../thermal/properties'
+import { CREAM_KNITS_C, settingAlong, settingAt, type SettingInputs, UNSET } from './setting'
 
 const cream: SettingInputs = { pH: 4.2, caseinC: 3.2, caseinBelowC: CREAM_KNITS_C }
 /** After some hours at a steady temperature. */
@@ -114,5 +115,32 @@ describe(`freezing (${checks.freezing.source})`, () => {
       boundary: () => ({ top: { u: 0, airC: 0, evaporationW: 0 }, base: { u: 0, airC: 0 }, side: { u: 0, airC: 0 } }),
     })
     expect(still.meanC.every(t => Math.abs(t + 3) < 1e-9)).toBe(true)
+  })
+})
+
+describe('setting at a time', () => {
+  const course = [UNSET, { ...UNSET, starch: 0.4, g1: 0.2 }, { ...UNSET, starch: 0.5 }]
+  it('is linear between the points of its course, and held before and after it', () => {
+    const at = (t: number) => settingAt([100, 200, 300], course, t)
+    expect(at(150)).toMatchObject({ starch: 0.2, g1: 0.1 })
+    expect(at(275).starch).toBeCloseTo(0.475, 12)
+    expect([at(50), at(100), at(300), at(900)]).toEqual([course[0], course[0], course[2], course[2]])
+  })
+})
+
+describe('what a step reaches', () => {
+  const ripe = { ...UNSET, butter: 0.9, cream: 0.9, g1: 1, g2: 1, gelatin: 1 }
+  it('fat and gelatin melt to what the temperature allows, each part', () => {
+    const warm = settingAlong([0, 1], [5, 26], { pH: 3, caseinC: 0, caseinBelowC: null }, ripe)[1]!
+    expect(warm.g1).toBeCloseTo((STANDARD.setting.gelatinMeltsC - 26) / 24, 9)
+    expect(warm.g2).toBe(warm.g1)
+    expect(warm.gelatin).toBeCloseTo(warm.g1, 12)
+    expect([warm.butter, warm.cream]).toEqual([solidFat(26), solidFat(26)])
+  })
+  it('the pace of all of it is one number: twice the pace for half the time is the same', () => {
+    const rates = { ...STANDARD.setting, pace: 2 * STANDARD.setting.pace }
+    const inputs = { pH: 3, caseinC: 2, caseinBelowC: null }
+    expect(settingAlong([0, 300], [6, 6], { ...inputs, rates })[1]!.starch)
+      .toBeCloseTo(settingAlong([0, 600], [6, 6], inputs)[1]!.starch, 12)
   })
 })

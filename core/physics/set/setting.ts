@@ -6,6 +6,7 @@
  */
 import { type Parameters, STANDARD } from '../../base/parameters'
 import type { History } from '../heat/dose'
+import { valueAt } from '../thermal/conduction'
 import { solidFat } from '../thermal/properties'
 import { type Body, firmness, type SetState, yieldStress } from './firmness'
 
@@ -46,16 +47,10 @@ export function statedSetting(
   return along[along.length - 1]!
 }
 
-/** Setting at a time: that of the last point before it, carried on linearly. */
+/** Setting at a time: linear between the points of its course, held before and after it. */
 export function settingAt(timeS: readonly number[], settings: readonly Setting[], at: number): Setting {
-  let i = timeS.findIndex(t => t >= at)
-  if (i < 0) i = timeS.length - 1
-  if (i === 0 || timeS[i]! <= at) return settings[i]!
-  const share = (at - timeS[i - 1]!) / (timeS[i]! - timeS[i - 1]!)
-  const mixed = { ...settings[i]! }
-  for (const key of Object.keys(mixed) as (keyof Setting)[])
-    mixed[key] = settings[i - 1]![key] + share * (settings[i]![key] - settings[i - 1]![key])
-  return mixed
+  const keys = Object.keys(UNSET) as (keyof Setting)[]
+  return Object.fromEntries(keys.map(key => [key, valueAt(timeS, settings.map(s => s[key]), at)])) as Setting
 }
 
 /** What the rates depend on besides temperature. */
@@ -170,18 +165,9 @@ export function settingAlong(
     // Fat and gelatin melt at once at the temperature reached.
     const fat = solidFat(to)
     const goal = gelatinGoal(to, p)
-    if (s.butter > fat || s.cream > fat || s.g1 > goal || s.g2 > goal) {
-      const g1 = Math.min(s.g1, goal)
-      const g2 = Math.min(s.g2, goal)
-      s = {
-        ...s,
-        butter: Math.min(s.butter, fat),
-        cream: Math.min(s.cream, fat),
-        g1,
-        g2,
-        gelatin: matured(g1, g2, p),
-      }
-    }
+    const [g1, g2] = [Math.min(s.g1, goal), Math.min(s.g2, goal)]
+    const [butter, cream] = [Math.min(s.butter, fat), Math.min(s.cream, fat)]
+    s = { ...s, butter, cream, g1, g2, gelatin: matured(g1, g2, p) }
     out.push(s)
   }
   return out

@@ -127,7 +127,7 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
       <NameField class="name" :model-value="doc.name" :aria-label="$say('workspace.nameOfTheFormula')" maxlength="120" @update:model-value="v => workspace.change('name', d => { d.name = v })" @done="workspace.endGesture()" />
       <p class="sub">
         <span>{{ FAMILY_NAMES[doc.family].name }}: {{ SCHOOL_NAMES[doc.school].name.charAt(0).toLowerCase() + SCHOOL_NAMES[doc.school].name.slice(1) }}</span>
-        <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">{{ $say('workspace.at', { name: USE_NAMES[doc.use.kind].name.toLowerCase(), pieceHeightM: fmt.mm(doc.use.pieceHeightM), tableTimeS: fmt.duration(doc.use.tableTimeS), tableTempC: fmt.temp(doc.use.tableTempC) }) }}<span class="underline change">{{ $say('workspace.change') }}<span class="sr"> {{ $say('workspace.theUse') }}</span></span></button>
+        <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">{{ $say('workspace.at', { name: USE_NAMES[doc.use.kind].name.toLowerCase(), pieceHeightM: fmt.mm(doc.use.pieceHeightM), tableTimeS: fmt.duration(doc.use.tableTimeS), tableTempC: fmt.temp(doc.use.tableTempC) }) }}<span class="underline change">{{ $say('workspace.change') }} <span class="sr">{{ $say('workspace.theUse') }}</span></span></button>
         <span class="tools no-print">
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo" :aria-label="$say('workspace.undo')" @click="workspace.undo()" />
           <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-redo-2" :disabled="!workspace.canRedo" :aria-label="$say('workspace.redo')" @click="workspace.redo()" />

@@ -30,7 +30,7 @@ const stops = computed(() => assessment.value?.findings.filter(f => f.severity =
       </div>
       <header>
         <h1>{{ doc.name }}</h1>
-        <p>{{ $say('card.portionsOf', { name: FAMILY_NAMES[doc.family].name, name2: USE_NAMES[doc.use.kind].name.toLowerCase(), portions: doc.assembly.portions, portionG: fmt.grams(assessment.shape.portionG) }) }}<template v-if="doc.serve.startAt"> {{ $say('card.served', { startAt: fmt.day(doc.serve.startAt), servedAfterS: fmt.clock(doc.serve.startAt, assessment.serve.servedAfterS) }) }}</template><template v-if="assessment.serve.useBy"> {{ $say('card.useByEndOf', { serve: fmt.day(assessment.serve.useBy) }) }}</template></p>
+        <p>{{ $say('card.portionsOf', { name: FAMILY_NAMES[doc.family].name, name2: USE_NAMES[doc.use.kind].name.toLowerCase(), portions: doc.assembly.portions, portionG: fmt.grams(assessment.shape.portionG) }) }}<template v-if="doc.serve.startAt">{{ ` ${$say('card.served', { startAt: fmt.day(doc.serve.startAt), servedAfterS: fmt.clock(doc.serve.startAt, assessment.serve.servedAfterS) })}` }}</template><template v-if="assessment.serve.useBy">{{ ` ${$say('card.useByEndOf', { serve: fmt.day(assessment.serve.useBy) })}` }}</template></p>
       </header>
       <CautionList v-if="stops.length" class="stops" :findings="stops" />
       <OrderList :doc="doc" :assessment="assessment" card />
