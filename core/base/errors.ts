@@ -27,6 +27,7 @@ export class InputError extends Error {
 /**
  * Checks that a number is finite and within [min, max]; returns it.
  * @throws {InputError} naming `path`
+ * @example within(5, 'heat.holdS', 0, 10) // 5
  */
 export function within(value: unknown, path: string, min: number, max: number): number {
   if (typeof value !== 'number' || !Number.isFinite(value)) throw new InputError('notANumber', path)

@@ -103,7 +103,10 @@ export const FIELDS = {
 } as const satisfies Record<string, Field>
 export type FieldPath = keyof typeof FIELDS
 
-/** The field of a path in a document: `chill.2.timeS` is one of `chill.*.timeS`. Undefined for what is no number. */
+/**
+ * The field of a path in a document: `chill.2.timeS` is one of `chill.*.timeS`. Undefined for what is no number.
+ * @example fieldAt('chill.2.timeS').unit // 's'
+ */
 export const fieldAt = (path: string): Field | undefined =>
   (FIELDS as Record<string, Field>)[path.replace(/\.\d+(?=\.|$)/g, '.*')]
 

@@ -9,6 +9,7 @@ export interface Quantity {
   lnSigma?: number
   provenance: Provenance
 }
+/** @example quantity(3.1, 'pH', 'computed', { sigma: 0.05 }).sigma // 0.05 */
 export const quantity = (
   value: number,
   unit: string,

@@ -13,7 +13,7 @@ export interface SolveOptions {
  * The narrowest bracket around the place where a condition that holds from `low` on stops to hold before `high`.
  * @param holds true at and above `low`, false from the place looked for on
  * @returns the ends that are left: the last place where it held and the first where it did not
- * @example bracketOf(x => x * x < 2, 0, 2).middle // 1.41421356…
+ * @example bracketOf(x => x * x < 2, 0, 2).middle // 1.41421356
  */
 export function bracketOf(
   holds: (x: number) => boolean,

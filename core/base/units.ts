@@ -23,7 +23,12 @@ export const POUND_G = 453.592
 /** US stick of butter: 4 oz. */
 export const STICK_G = 113.398
 
+/** @example celsiusToFahrenheit(82) // 179.6 */
 export const celsiusToFahrenheit = (c: number): number => c * 1.8 + 32
+/** @example fahrenheitToCelsius(180) // 82.22 */
 export const fahrenheitToCelsius = (f: number): number => (f - 32) / 1.8
-/** Temperature differences convert without the 32. */
+/**
+ * Temperature differences convert without the 32.
+ * @example kelvinToFahrenheitDifference(5) // 9
+ */
 export const kelvinToFahrenheitDifference = (k: number): number => k * 1.8

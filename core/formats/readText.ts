@@ -214,7 +214,10 @@ interface Ctx {
   answers: Answers
 }
 
-/** Reads a whole text: its ingredient lines. Headings, comments and what the cook left out stay, without items. */
+/**
+ * Reads a whole text: its ingredient lines. Headings, comments and what the cook left out stay, without items.
+ * @example readText('200 g sugar').length // 1
+ */
 export function readText(text: string, answers: Answers = {}): ReadLine[] {
   return recipeText(text).lines.map((line, index) => readTextLine(line, index, answers))
 }
@@ -232,8 +235,8 @@ export function tooLong(text: string): { of: 'characters' | 'lines', count: numb
 }
 
 /**
- * Reads one line of a text taken apart: for who reads a long one bit by bit. @example readTextLine(recipeText('200 g
- * sugar').lines[0]!, 0).items[0]!.massG // 200
+ * Reads one line of a text taken apart: for who reads a long one bit by bit.
+ * @example readTextLine(recipeText('200 g sugar').lines[0], 0).items[0].massG // 200
  */
 export function readTextLine(line: TextLine, index: number, answers: Answers = {}): ReadLine {
   return possible(readLine(line, { index, answers }))

@@ -28,7 +28,10 @@ const AMOUNT =
 
 const HEADING = /^(?:for|pour|para)\s+(?:the|la|le|l['’]|el|les|los)\b.*:?$|^[^\d:]{2,40}:$/i
 
-/** Markdown marks off: list signs, check boxes, emphasis, code, links, table bars. */
+/**
+ * Markdown marks off: list signs, check boxes, emphasis, code, links, table bars.
+ * @example unmarked('- 200 g sugar') // '200 g sugar'
+ */
 export const unmarked = (line: string) =>
   line
     .replace(/^\s*>\s?/, '')
@@ -42,7 +45,10 @@ export const unmarked = (line: string) =>
 const sectionOf = (heading: string): Section =>
   TOPPING.test(heading) ? 'topping' : CRUST.test(heading) ? 'crust' : 'filling'
 
-/** Takes a text apart. */
+/**
+ * Takes a text apart.
+ * @example recipeText('200 g sugar\nWhisk.').lines.length // 2
+ */
 export function recipeText(text: string): RecipeText {
   const found = fromJsonLd(text)
   if (found) return found

@@ -80,7 +80,10 @@ export interface AssessmentReport {
   cautions: Finding[]
 }
 
-/** Assesses a document and reports it. @throws {InputError} naming the field */
+/**
+ * Assesses a document and reports it. @throws {InputError} naming the field
+ * @example report(doc, kitchen).verdict // 'good'
+ */
 export function report(doc: Bench, kitchen: Kitchen = PLAIN_KITCHEN): AssessmentReport {
   const worked = work(doc, kitchen)
   const a = worked.assessment
@@ -170,6 +173,7 @@ export interface ComponentReport extends AssessmentReport {
  * Reports what was read: the filling, and with it every component that is made where there are several.
  * @param read a formula with its occasion; a kitchen it brings along counts
  * @throws {InputError} naming the field
+ * @example reportOf({ ...dessert, kitchen }).components.length // 2
  */
 export function reportOf(
   { formula, occasion, kitchen: own }: { formula: FormulaDocument, occasion: Occasion | null, kitchen: Kitchen | null },

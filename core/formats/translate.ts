@@ -166,7 +166,10 @@ const plain = (text: string) =>
     .replace(/[\u0300-\u036F]/g, '')
     .replace(/’/g, '\'')
 
-/** The line in English kitchen words, or as it is. "miel" and "sal" stand in both languages and mean the same. */
+/**
+ * The line in English kitchen words, or as it is. "miel" and "sal" stand in both languages and mean the same.
+ * @example translate('200 g de azúcar') // '200 g sugar'
+ */
 export function translate(text: string): string {
   const bare = plain(text)
   for (const [words, tell] of TELLS) {

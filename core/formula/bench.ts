@@ -56,7 +56,10 @@ const thick = (layer: Layer | undefined): number =>
 const isOver = (l: Layer) => l.form === 'top'
 const isUnder = (l: Layer) => l.form === 'shell' || l.form === 'base'
 
-/** The component that is opened first: the filling, else the first with a process. */
+/**
+ * The component that is opened first: the filling, else the first with a process.
+ * @example mainComponent(formula).role // 'filling'
+ */
 export const mainComponent = (formula: FormulaDocument): Component & { process: Process } => {
   const computed = formula.components.filter(isComputed)
   const main = computed.find(c => c.role === 'filling') ?? computed[0]
@@ -68,7 +71,7 @@ export const mainComponent = (formula: FormulaDocument): Component & { process: 
  * A component of a formula on its occasion, laid out for the pipeline.
  * @param componentId absent, or one the formula does not know: its filling
  * @throws {InputError} when nothing in the formula has a process
- * @example benchOf({ formula, occasion: plainOccasion() }).heat.targetTempC // 82
+ * @example benchOf({ formula, occasion: plainOccasion() }).heat.targetTempC // 80
  */
 export function benchOf({ formula, occasion }: Planned, componentId?: string): Bench {
   const chosen = formula.components.filter(isComputed).find(c => c.id === componentId) ?? mainComponent(formula)
@@ -179,21 +182,36 @@ export const benchPath = (path: string): string =>
     .replace(/^occasion\.startAt/, 'serve.startAt')
     .replace(/^occasion\.(fruit|have|covers)/, 'stock.$1')
 
-/** The same dessert with another of its components on the bench. */
+/**
+ * The same dessert with another of its components on the bench.
+ * @example turnTo(benchOf(dessert), 'x1').school // 'setCream'
+ */
 export const turnTo = (b: Bench, componentId: string): Bench => benchOf(putBack(b), componentId)
 
-/** The component on the bench. */
+/**
+ * The component on the bench.
+ * @example fillingOf(doc).lines.length // 4
+ */
 export const fillingOf = (b: Pick<Bench, 'components' | 'componentId'>): Component =>
   b.components.find(c => c.id === b.componentId)!
 
-/** The vessel that counts: the kitchen's own if the id is known there, else the snapshot. */
+/**
+ * The vessel that counts: the kitchen's own if the id is known there, else the snapshot.
+ * @example vesselOf(doc, kitchen).kind // 'rectangle'
+ */
 export const vesselOf = (b: Pick<Bench, 'assembly'>, kitchen: Kitchen): Vessel =>
   kitchen.vessels.find(v => v.id === b.assembly.vesselId) ?? b.assembly.vessel
 
-/** The pan that counts: the kitchen's own if the id is known there, else the snapshot; null: none was chosen. */
+/**
+ * The pan that counts: the kitchen's own if the id is known there, else the snapshot; null: none was chosen.
+ * @example panOf(doc, kitchen) // null
+ */
 export const panOf = (b: Pick<Bench, 'heat'>, kitchen: Kitchen): Omit<HeatPan, 'panId'> | null =>
   b.heat.pan && (kitchen.pans.find(p => p.id === b.heat.pan!.panId) ?? b.heat.pan)
 
-/** Oven air, °C: the dial with the error of the kitchen's own oven, or the snapshot of it. */
+/**
+ * Oven air, °C: the dial with the error of the kitchen's own oven, or the snapshot of it.
+ * @example ovenAirC(doc, kitchen) // 160
+ */
 export const ovenAirC = (b: Pick<Bench, 'heat'>, kitchen: Kitchen): number =>
   b.heat.oven.airTempC + (kitchen.ovens.find(o => o.id === b.heat.oven.ovenId)?.offsetK ?? b.heat.oven.offsetK)

@@ -11,11 +11,17 @@ export interface Cost {
   missing: string[]
 }
 
-/** Cost of a mass of an ingredient; null without a price. */
+/**
+ * Cost of a mass of an ingredient; null without a price.
+ * @example costOf('sugar', 250, { sugar: 1.2 }) // 0.3
+ */
 export const costOf = (ingredientId: string, massG: number, prices: Kitchen['prices']): number | null =>
   prices[ingredientId] === undefined ? null : (prices[ingredientId] * massG) / 1000
 
-/** Cost of every line of every component. */
+/**
+ * Cost of every line of every component.
+ * @example batchCost(doc, { ...kitchen, prices: { sugar: 1.2 } }).batch // 0.204
+ */
 export function batchCost(doc: Bench, kitchen: Kitchen): Cost {
   const lines = doc.components
     .flatMap(c => c.lines)
@@ -36,6 +42,9 @@ export function batchCost(doc: Bench, kitchen: Kitchen): Cost {
   }
 }
 
-/** Cost of the filling alone: what a rebalance can move. */
+/**
+ * Cost of the filling alone: what a rebalance can move.
+ * @example fillingCost(doc, { ...kitchen, prices: { sugar: 1.2 } }) // 0.204
+ */
 export const fillingCost = (doc: Bench, kitchen: Kitchen): number =>
   fillingOf(doc).lines.reduce((s, l) => s + (costOf(l.ingredientId, l.massG, kitchen.prices) ?? 0), 0)

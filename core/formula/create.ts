@@ -9,7 +9,10 @@ import { plainStock } from './occasion'
 import { schoolOf } from './schools'
 import { type NewId, stepsFor } from './steps'
 
-/** Starting use by kind: heights and widths a tea room would serve; an hour on a 20 °C table. Common practice. */
+/**
+ * Starting use by kind: heights and widths a tea room would serve; an hour on a 20 °C table. Common practice.
+ * @example defaultUse('cut').pieceHeightM // 0.025
+ */
 export function defaultUse(kind: UseKind): Use {
   const size: Record<UseKind, [height: number, width: number]> = {
     spooned: [0.025, 0.05],
@@ -22,7 +25,10 @@ export function defaultUse(kind: UseKind): Use {
   return { kind, pieceHeightM, pieceWidthM, tableTempC: 20, tableTimeS: 3600 }
 }
 
-/** An oven that is not used. */
+/**
+ * An oven that is not used.
+ * @example plainOven().airTempC // 160
+ */
 export const plainOven = (): HeatPlan['oven'] => ({
   airTempC: 160,
   fan: false,
@@ -32,7 +38,10 @@ export const plainOven = (): HeatPlan['oven'] => ({
   offsetK: 0,
 })
 
-/** A set of which everything follows from the steps and the heat. */
+/**
+ * A set of which everything follows from the steps and the heat.
+ * @example plainSet().bloom // 200
+ */
 export const plainSet = (): SetPlan => ({
   stirred: { simulated: true },
   milkHeat: { simulated: true },
@@ -46,7 +55,10 @@ export const plainSet = (): SetPlan => ({
   fluidGel: false,
 })
 
-/** Heat defaults of a way of making. */
+/**
+ * Heat defaults of a way of making.
+ * @example defaultHeat('yolkBath').method // 'waterBath'
+ */
 export function defaultHeat(school: School): HeatPlan {
   const { heat } = schoolOf(school)
   return {
@@ -65,6 +77,7 @@ export function defaultHeat(school: School): HeatPlan {
 /**
  * Chill defaults of a way of making: the bench under film, then the kitchen's first fridge (a freezer before it for
  * inserts).
+ * @example defaultChill(kitchen, id).length // 2
  */
 export function defaultChill(kitchen: Kitchen, id: NewId, school: School = 'yolkBath'): ChillLeg[] {
   const { chill, freezerH } = schoolOf(school)
@@ -88,7 +101,10 @@ export function defaultChill(kitchen: Kitchen, id: NewId, school: School = 'yolk
   ]
 }
 
-/** A vessel that suits a use and a way of making, for about 650 g of mix. */
+/**
+ * A vessel that suits a use and a way of making, for about 650 g of mix.
+ * @example defaultAssembly('glass').count // 6
+ */
 export function defaultAssembly(kind: UseKind, school: School = 'yolkBath'): BenchAssembly {
   const { family, crustM, assembly: own } = schoolOf(school)
   const base = {
@@ -132,7 +148,10 @@ export interface NewFormula {
   startAt?: string
 }
 
-/** Family, heat, set and losses as a way of making has them. Grams left in a pan are common practice. */
+/**
+ * Family, heat, set and losses as a way of making has them. Grams left in a pan are common practice.
+ * @example processOf('setCream').family // 'gelatinCream'
+ */
 export function processOf(school: School): Process {
   const facts = schoolOf(school)
   return {
@@ -177,7 +196,10 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Bench
   }
 }
 
-/** A line in grams. */
+/**
+ * A line in grams.
+ * @example line('a', 'sugar', 200).massG // 200
+ */
 export const line = (id: string, ingredientId: string, massG: number, sourceText = '', assumption = ''): Line => ({
   id,
   ingredientId,

@@ -17,7 +17,10 @@ export const FORMULA_FORMAT = 'lumbik-formula'
 export const SCHEMA_VERSION = 6
 
 export type ProcessValue<T> = { simulated: true } | { given: T }
-/** The stated value, or null when it is to be simulated. */
+/**
+ * The stated value, or null when it is to be simulated.
+ * @example given({ given: 80 }) // 80
+ */
 export const given = <T>(v: ProcessValue<T>): T | null => ('given' in v ? v.given : null)
 
 export const FAMILIES = [
@@ -271,14 +274,23 @@ export interface FormulaDocument {
   serve: ServePlan
 }
 
-/** Whether a component is one the pipeline runs through. */
+/**
+ * Whether a component is one the pipeline runs through.
+ * @example isComputed(fillingOf(benchOf(dessert, 'x1'))) // false
+ */
 export const isComputed = (c: Component): c is Component & { process: Process } => c.process !== undefined
 
-/** The place that counts for a leg: the kitchen's own if the id is known there, else the snapshot. */
+/**
+ * The place that counts for a leg: the kitchen's own if the id is known there, else the snapshot.
+ * @example placeOf(doc.chill[0], kitchen).kind // 'bench'
+ */
 export const placeOf = (leg: ChillLeg, kitchen: Kitchen): { kind: PlaceKind, airTempC: number } =>
   kitchen.places.find(p => p.id === leg.placeId) ?? leg.place
 
-/** The strength that counts for a line: a known lot's current figures, else what the document says. */
+/**
+ * The strength that counts for a line: a known lot's current figures, else what the document says.
+ * @example strengthOf(lines[2], kitchen).kind // 'typical'
+ */
 export function strengthOf(line: Line, kitchen: Kitchen): Strength {
   const strength = line.strength ?? { kind: 'typical' as const }
   if (strength.kind !== 'lot') return strength

@@ -5,7 +5,10 @@ import type { School } from './document'
 import { schoolOf } from './schools'
 import { type NewId, stepsFor } from './steps'
 
-/** The same formula by another way of making: its steps, its heat, what it sets; lines, vessel and cold stay. */
+/**
+ * The same formula by another way of making: its steps, its heat, what it sets; lines, vessel and cold stay.
+ * @example withSchool(doc, 'emulsified', id).school // 'emulsified'
+ */
 export function withSchool(doc: Bench, school: School, id: NewId): Bench {
   const facts = schoolOf(school)
   return {
@@ -20,7 +23,10 @@ export function withSchool(doc: Bench, school: School, id: NewId): Bench {
   }
 }
 
-/** Scales every line of every component. */
+/**
+ * Scales every line of every component.
+ * @example scaleFormula(doc, 2).components[0].lines[0].massG // 340
+ */
 export function scaleFormula(doc: Bench, factor: number): Bench {
   return {
     ...doc,
@@ -31,7 +37,10 @@ export function scaleFormula(doc: Bench, factor: number): Bench {
   }
 }
 
-/** The formula with a line's grams changed. */
+/**
+ * The formula with a line's grams changed.
+ * @example withMass(doc, lines[0].id, 180).components[0].lines[0].massG // 180
+ */
 export const withMass = (doc: Bench, lineId: string, massG: number): Bench =>
   withMasses(doc, new Map([[lineId, massG]]))
 

@@ -6,16 +6,25 @@ import type { Line } from './document'
 import { scaleFormula, withMass } from './edits'
 
 export type EggPart = 'whole' | 'yolk' | 'white'
-/** What of an egg from the shell a line is; null for cartons, powder and anything else. */
+/**
+ * What of an egg from the shell a line is; null for cartons, powder and anything else.
+ * @example eggPart('yolk_sep') // 'yolk'
+ */
 export function eggPart(ingredientId: string): EggPart | null {
   if (!hasTrait(ingredientId, 'fromShell')) return null
   return hasTrait(ingredientId, 'wholeEgg') ? 'whole' : hasTrait(ingredientId, 'yolk') ? 'yolk' : 'white'
 }
-/** Grams of a part of one egg. */
+/**
+ * Grams of a part of one egg.
+ * @example eggEachG('yolk', 'usL') // 17
+ */
 export const eggEachG = (eggPartOf: EggPart, grade: EggGrade): number =>
   ({ whole: EGG_GRADES[grade].wholeG, yolk: EGG_GRADES[grade].yolkG, white: EGG_GRADES[grade].whiteG })[eggPartOf]
 
-/** Grams of yolk that is a line of its own: from the shell or a carton. */
+/**
+ * Grams of yolk that is a line of its own: from the shell or a carton.
+ * @example yolkMass(lines) // 170
+ */
 export const yolkMass = (lines: readonly Line[]): number =>
   lines.reduce((s, l) => s + (hasTrait(l.ingredientId, 'yolk') ? l.massG : 0), 0)
 
@@ -37,6 +46,7 @@ export interface EggCount {
 /**
  * Eggs that lines from the shell need, in a grade: whole ones first, then as many separated as yolks or whites ask
  * for.
+ * @example countEggs(lines, 'usL').eggs // 10
  */
 export function countEggs(lines: readonly Line[], grade: EggGrade): EggCount {
   const found = lines.flatMap((line) => {

@@ -53,8 +53,14 @@ export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
   lightCustard: { id: 'lightCustard', schools: ['boiledMeringue'], sets: ['gelatinPa', 'starchPa', 'foamPa'], methods: ['direct'], uses: ['turnedOut', 'cut', 'glass'], eggSets: false, needsAcid: false, fields: { gelatin: true, whip: true, agar: false, reduce: false }, sourCentre: 2.8, acidGelsMilk: false, acidProtects: false, springs: false, levers: ['gelatin'] },
 }
 
-/** Facts of a family. */
+/**
+ * Facts of a family.
+ * @example familyOf('curd').eggSets // true
+ */
 export const familyOf = (family: Family): FamilyFacts => FAMILY_FACTS[family]
-/** Sour centre of a way of making: its own, where it is meant milder than its family. */
+/**
+ * Sour centre of a way of making: its own, where it is meant milder than its family.
+ * @example sourCentreOf('curd', 'yolkBath') // 4.3
+ */
 export const sourCentreOf = (family: Family, school: School): number =>
   schoolOf(school).sourCentre ?? FAMILY_FACTS[family].sourCentre

@@ -14,7 +14,7 @@ const poured = (c: Component): Layer => ({
 /**
  * The dessert with one more component that is made, on top of what fills the vessel; a sauce lies beside it.
  * @returns the dessert and the new component's id
- * @example withComponent(planned, { role: 'cream', name: 'Lime cream', school: 'setCream' }, id).id // 'c7'
+ * @example withComponent(planned, { role: 'cream', name: 'Lime', school: 'setCream' }, () => 'c7').id // 'c7'
  */
 export function withComponent(
   { formula, occasion }: Planned,

@@ -134,7 +134,7 @@ export interface Migrated {
  * Brings what was read to the current version: a formula of any version, whose older ones hold their occasion, or
  * `{ formula, occasion, kitchen }`. An occasion that is given counts before one the formula holds.
  * @throws {InputError} at `format` when it is not a formula document, at `version` when it is newer than this engine
- * @example migrate({ format: 'lumbik-formula', version: 5, … }).occasion.startAt // '2026-11-28T14:00'
+ * @example migrate({ formula, occasion: { startAt: '2026-11-28T14:00' } }).occasion.startAt // '2026-11-28T14:00'
  */
 export function migrate(input: unknown): Migrated {
   const whole = isPlain(input) && input.format === undefined && isPlain(input.formula) ? input : { formula: input }

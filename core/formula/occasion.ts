@@ -52,9 +52,15 @@ export interface Occasion extends StockPlan {
   lots: LotInHand[]
 }
 
-/** A stock plan in which nothing is said yet. */
+/**
+ * A stock plan in which nothing is said yet.
+ * @example plainStock().fruit.length // 0
+ */
 export const plainStock = (): StockPlan => ({ fruit: [], have: [], covers: null })
-/** An occasion of which nothing is said yet. */
+/**
+ * An occasion of which nothing is said yet.
+ * @example plainOccasion().lots.length // 0
+ */
 export const plainOccasion = (): Occasion => ({
   format: OCCASION_FORMAT,
   version: OCCASION_VERSION,

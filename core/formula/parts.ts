@@ -181,8 +181,11 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
     steps: ['whipCream', 'spread'],
   },
 }
+/** @example partFacts('blindShell').thicknessM // 0.004 */
 export const partFacts = (kind: PartKind): PartFacts => PART_FACTS[kind]
+/** @example isMeringue('meringueBoiled') // true */
 export const isMeringue = (kind: PartKind): boolean => PART_FACTS[kind].ratio?.of === 'sugarWhite'
+/** @example plainMake('crumbChilled').ratio // 2 */
 export const plainMake = (kind: PartKind): PartMake => ({ kind, ratio: PART_FACTS[kind].ratio?.usual ?? 1 })
 
 /** Grams of a part to make for all vessels: what lies in or on them, what the oven takes, what is trimmed. */

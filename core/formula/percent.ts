@@ -10,7 +10,10 @@ import { yolkMass } from './eggs'
 export type PercentBasis =
   { kind: 'whole' } | { kind: 'dairy' } | { kind: 'water' } | { kind: 'line', lineId: string }
 
-/** Grams that count as 100 %; 0 where the formula has none of it. */
+/**
+ * Grams that count as 100 %; 0 where the formula has none of it.
+ * @example basisG(doc, kitchen, { kind: 'whole' }) // 595
+ */
 export function basisG(doc: Bench, kitchen: Kitchen, basis: PercentBasis): number {
   const { lines } = fillingOf(doc)
   if (basis.kind === 'line') return lines.find(l => l.id === basis.lineId)?.massG ?? 0
@@ -27,7 +30,10 @@ export interface Ratio {
   value: number
 }
 
-/** Ratios, g per g; those of which a formula lacks a side are left out. Crumb and white may stand in any component. */
+/**
+ * Ratios, g per g; those of which a formula lacks a side are left out. Crumb and white may stand in any component.
+ * @example ratiosOf(doc, kitchen)[0].id // 'sugarAcid'
+ */
 export function ratiosOf(doc: Bench, kitchen: Kitchen): Ratio[] {
   const { lines } = fillingOf(doc)
   const all = doc.components.flatMap(c => c.lines)

@@ -114,7 +114,10 @@ export const SCHOOL_FACTS: Readonly<Record<School, SchoolFacts>> = {
   boiledMeringue: { id: 'boiledMeringue', boilsSugar: true, family: 'lightCustard', heat: { method: 'direct', targetTempC: 96, holdS: 60, burnerW: 400 }, steps: [fold(WHITES, 45, WHITES_OVERRUN), pour], chill: { benchMin: 0, fridgeH: 12 }, sieve: 0.02, crustM: 0, gives: ['airy', 'cutsReliably', 'freezes'], costs: ['boilingSugar', 'rawWhites', 'animalGelatin'], decides: 'mouldedLight', fits: () => true },
 }
 
-/** Facts of a way of making. */
+/**
+ * Facts of a way of making.
+ * @example schoolOf('reduced').family // 'posset'
+ */
 export const schoolOf = (school: School): SchoolFacts => SCHOOL_FACTS[school]
 /** Whether a selector takes an ingredient. */
 export const takes = (t: Takes, row: Ingredient): boolean => (t.groups?.includes(row.group) ?? false) || (t.traits?.some(x => is(row, x)) ?? false)

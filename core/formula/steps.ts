@@ -9,6 +9,7 @@ export type NewId = () => string
 /**
  * Steps of a way of making: what is heated together, what goes in afterwards and how. Steps that would take nothing
  * are left out.
+ * @example stepsFor('yolkBath', lines, id).map(s => s.kind) // ['combine', 'cook', 'strain', 'stirIn', 'pour']
  */
 export function stepsFor(school: School, lines: readonly Line[], id: NewId): Step[] {
   const { steps, heat } = schoolOf(school)

@@ -19,7 +19,10 @@ export function lineFacts(lines: readonly Line[], use: UseKind | null): LineFact
   return { share, use }
 }
 
-/** The kind of dessert these lines make (common practice; the cook may choose another). */
+/**
+ * The kind of dessert these lines make (common practice; the cook may choose another).
+ * @example suggestFamily(lines) // 'curd'
+ */
 export function suggestFamily(lines: readonly Line[], use: UseKind | null = null): Family {
   const { share } = lineFacts(lines, use)
   const of = (...traits: Trait[]) => share({ traits })
@@ -50,7 +53,10 @@ export function suggestFamily(lines: readonly Line[], use: UseKind | null = null
   return 'curd'
 }
 
-/** The way of making that suits the lines, of a family: its default, or the last of its own that asks for them. */
+/**
+ * The way of making that suits the lines, of a family: its default, or the last of its own that asks for them.
+ * @example suggestSchool(lines) // 'yolkBath'
+ */
 export function suggestSchool(
   lines: readonly Line[],
   family: Family = suggestFamily(lines),

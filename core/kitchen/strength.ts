@@ -46,7 +46,10 @@ export interface LotFigures {
 }
 const NOTHING: LotFigures = { acidPercent: null, acidLnSigma: null, pH: null, brix: null, fatPercent: null }
 
-/** True dissolved solids of a juice from a refractometer's reading, °Bx. */
+/**
+ * True dissolved solids of a juice from a refractometer's reading, °Bx.
+ * @example correctedBrix(10, 5) // 11
+ */
 export const correctedBrix = (readingBrix: number, acidPercent: number): number =>
   readingBrix + BRIX_PER_ACID * acidPercent
 
@@ -114,7 +117,10 @@ export function figuresOf(row: Ingredient, method: LotMethod): LotFigures {
   }
 }
 
-/** Acidity of a blend: weighted by mass. */
+/**
+ * Acidity of a blend: weighted by mass.
+ * @example blendPercent([{ massG: 100, acidPercent: 6 }, { massG: 100, acidPercent: 1 }]) // 3.5
+ */
 export const blendPercent = (parts: readonly { massG: number, acidPercent: number }[]): number =>
   parts.reduce((s, p) => s + p.massG * p.acidPercent, 0) / parts.reduce((s, p) => s + p.massG, 0)
 
@@ -131,6 +137,7 @@ export interface ToStrength {
 /**
  * From `massG` at `acidPercent` to `wantedPercent`: with citric acid `m(w−a)/(100−w)`, with water `m(a/w−1)`, with
  * another juice `m(w−a)/(b−w)` if it lies on the other side.
+ * @example toStrength(400, 4, 5, 6).otherG // 400
  */
 export function toStrength(
   massG: number,
@@ -152,5 +159,8 @@ export function toStrength(
   }
 }
 
-/** A purée, wine or cream whose fat can be entered: everything that carries any. */
+/**
+ * A purée, wine or cream whose fat can be entered: everything that carries any.
+ * @example carriesFat(findIngredient('cream36')) // true
+ */
 export const carriesFat = (row: Ingredient): boolean => row.group === 'dairy' && part(row, 'fat') > 0

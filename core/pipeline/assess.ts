@@ -40,7 +40,7 @@ export const assess = (doc: Bench, kitchen: Kitchen, parameters: Parameters = ST
 
 /**
  * As `assess`, with the stages it went through. @throws {InputError}
- * @example work(doc, kitchen).settled.cold.band // 'spoonable'
+ * @example work(doc, kitchen).settled.cold.band // 'mounds'
  */
 export function work(doc: Bench, kitchen: Kitchen, parameters: Parameters = STANDARD): Worked {
   const mixed = mixStage(doc, kitchen)

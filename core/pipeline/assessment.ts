@@ -20,7 +20,10 @@ export const RESULT_ENGINE = `${ENGINE_VERSION} ${setName(STANDARD)}`
 
 export const STATIONS = ['stock', 'balance', 'shape', 'heat', 'chill', 'serve'] as const
 export type Station = (typeof STATIONS)[number]
-/** The station where a field of the document is changed. */
+/**
+ * The station where a field of the document is changed.
+ * @example stationOfPath('heat.targetTempC') // 'heat'
+ */
 export function stationOfPath(path: string): Station {
   if (path.startsWith('assembly') || path.startsWith('losses')) return 'shape'
   if (path.startsWith('heat') || path.startsWith('set')) return 'heat'
@@ -258,10 +261,16 @@ export interface Assessment {
   verdict: { code: VerdictCode, cold: SetResult, plate: SetResult, target: Target }
 }
 
-/** Seconds from the start until it is poured (or out of the oven). */
+/**
+ * Seconds from the start until it is poured (or out of the oven).
+ * @example pouredAfterS(assessment) > 600 // true
+ */
 export const pouredAfterS = (a: Assessment): number => a.serve.servedAfterS - a.chill.servedS
 
-/** Whether a plan misses in a way an adjustment could mend. */
+/**
+ * Whether a plan misses in a way an adjustment could mend.
+ * @example isOffTarget(assessment) // false
+ */
 export const isOffTarget = (a: Assessment): boolean =>
   a.verdict.code !== 'good' ||
   a.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit' || f.code === 'servedBeforeSet')

@@ -50,7 +50,7 @@ const partOf = (c: Component, a: Assessment, fromM: number | null): Part => ({
  * Assesses a component of a dessert and says how the others stand.
  * @param componentId the one that is asked for; absent: the filling
  * @throws {InputError} naming the field, where the one that is asked for cannot be
- * @example assessDessert({ formula, occasion }, kitchen).parts.map(p => p.code) // ['good', 'looseCold']
+ * @example assessDessert(dessert, kitchen).parts.map(p => p.role) // ['filling', 'cream']
  */
 export function assessDessert(planned: Planned, kitchen: Kitchen, componentId?: string): Dessert {
   const bench = placed(benchOf(planned, componentId), kitchen)
@@ -72,6 +72,7 @@ function tried(planned: Planned, kitchen: Kitchen, id: string): Assessment | Inp
  * How every component of a dessert stands, from the bottom up; what lies beside the vessel comes last.
  * @param known assessments there are already, by component
  * @throws nothing: what cannot be computed says its field
+ * @example partsOf(dessert, kitchen).map(p => p.role) // ['filling', 'cream']
  */
 export function partsOf(
   planned: Planned,

@@ -24,7 +24,10 @@ export interface MixPlan {
   all: MixPart[]
 }
 
-/** Splits the filling's lines by its steps. @throws {InputError} naming the line */
+/**
+ * Splits the filling's lines by its steps. @throws {InputError} naming the line
+ * @example mixPlanOf(doc, kitchen).additions.length // 1
+ */
 export function mixPlanOf(doc: Bench, kitchen: Kitchen): MixPlan {
   const filling = fillingOf(doc)
   const index = doc.components.indexOf(filling)

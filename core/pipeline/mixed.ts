@@ -42,7 +42,7 @@ export const mixedOf = (plan: MixPlan): Mixed => acidify(weigh(plan))
  * so a
  * save can ask for it.
  * @throws {InputError} naming the field, as `assess` would
- * @example checkMix(doc, kitchen).whole.massG // 730
+ * @example checkMix(doc, kitchen).whole.massG // 595
  */
 export function checkMix(doc: Bench, kitchen: Kitchen): Weighed {
   checkInputs(doc, kitchen)
@@ -54,5 +54,8 @@ export function checkMix(doc: Bench, kitchen: Kitchen): Weighed {
   return weighed
 }
 
-/** The first stage of an assessment. @throws {InputError} naming the field */
+/**
+ * The first stage of an assessment. @throws {InputError} naming the field
+ * @example mixStage(doc, kitchen).pH // 3.317
+ */
 export const mixStage = (doc: Bench, kitchen: Kitchen): Mixed => acidify(checkMix(doc, kitchen))

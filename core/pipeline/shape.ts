@@ -34,7 +34,10 @@ const ALONE = { belowM3: 0, aboveM3: 0 }
 /** A level that finds no room is thought this thick, so that nothing divides by its depth. */
 const LEAST_M = 0.001
 
-/** A mass of some density poured into the formula's vessels. */
+/**
+ * A mass of some density poured into the formula's vessels.
+ * @example fill(doc, kitchen, 600, 1100).filledG // 572
+ */
 export function fill(doc: Bench, kitchen: Kitchen, massG: number, density: number): Filled {
   const vessel = vesselOf(doc, kitchen)
   const { count, tiltDeg } = doc.assembly

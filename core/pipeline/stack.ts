@@ -29,14 +29,17 @@ function levelM3(b: Bench, layer: Layer, belowM3: number, kitchen: Kitchen, p: P
   }
 }
 
-/** The levels of a vessel: what fills it, without crust and topping. */
+/**
+ * The levels of a vessel: what fills it, without crust and topping.
+ * @example levelsOf(benchOf(dessert)).length // 2
+ */
 export const levelsOf = (b: Pick<Bench, 'layers'>): Layer[] => b.layers.filter(l => l.form === 'fill')
 
 /**
  * A bench with its stack worked out; as it is where its component fills the vessel alone.
  * @returns the bench, with `stack` in m³ of all vessels together
  * @throws nothing: a component that is not possible yet takes no room
- * @example placed(benchOf(planned, 'cream'), kitchen).stack // { belowM3: 0.0006, aboveM3: 0 }
+ * @example placed(benchOf(dessert, 'x1'), kitchen).stack.belowM3 // 0.0005
  */
 export function placed(b: Bench, kitchen: Kitchen, p: Parameters = STANDARD): Bench {
   const levels = levelsOf(b)

@@ -51,7 +51,10 @@ function layersOf(doc: Bench, parts: readonly Part[]): { layers?: PieceLayer[] }
   return { layers }
 }
 
-/** Figures for the drawing of a piece. @param parts the components of the dessert it is one of */
+/**
+ * Figures for the drawing of a piece. @param parts the components of the dessert it is one of
+ * @example pieceFigures(doc, assessment).heightM // 0.025
+ */
 export const pieceFigures = (doc: Bench, a: Assessment, parts: readonly Part[] = []): PieceFigures => ({
   ...layersOf(doc, parts),
   use: doc.use.kind,
@@ -63,7 +66,10 @@ export const pieceFigures = (doc: Bench, a: Assessment, parts: readonly Part[] =
   plate: figures(a.verdict.plate),
 })
 
-/** Shortens an assessment. */
+/**
+ * Shortens an assessment.
+ * @example summarise(doc, assessment).code // 'good'
+ */
 export const summarise = (doc: Bench, a: Assessment, parts: readonly Part[] = []): Summary => ({
   engineVersion: a.engineVersion,
   code: a.verdict.code,

@@ -38,7 +38,10 @@ export interface Binding {
   lines: Bound[]
 }
 
-/** Lines of a formula as they bind. A pinned line may not grow: what it has is what the formula asks. */
+/**
+ * Lines of a formula as they bind. A pinned line may not grow: what it has is what the formula asks.
+ * @example bindLines(lines, [{ lineId: lines[0].id, massG: 85 }])[0].haveG // 85
+ */
 export const bindLines = (lines: readonly Line[], have: readonly { lineId: string, massG: number }[]): BindLine[] =>
   lines
     .filter(l => l.massG > 0)
@@ -57,7 +60,10 @@ const near = (x: number) => (Math.abs(x - Math.round(x)) < 1e-6 ? Math.round(x) 
 /** Whole pieces may bend another line by this much; beyond it the batch is made smaller. */
 const BEND = 0.1
 
-/** Solves for the largest batch. */
+/**
+ * Solves for the largest batch.
+ * @example binding(bindLines(lines, [{ lineId: lines[0].id, massG: 85 }])).factor // 0.5
+ */
 export function binding(lines: readonly BindLine[]): Binding {
   const allows = (l: BindLine) => (l.haveG === null ? null : l.haveG / l.needG)
   const limited = lines.filter(l => l.haveG !== null)

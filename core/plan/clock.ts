@@ -9,7 +9,10 @@ import { type Assessment, pouredAfterS } from '../pipeline/assessment'
 import type { WhenRow } from './when'
 
 const wall = (d: Date) => formatISO(d).slice(0, 16)
-/** A wall-clock time some seconds after another. */
+/**
+ * A wall-clock time some seconds after another.
+ * @example after('2026-11-28T09:00', 3600) // '2026-11-28T10:00'
+ */
 export const after = (at: string, seconds: number): string => wall(addSeconds(parseISO(at), seconds))
 /** Starts are given on whole five minutes, the earlier one. */
 const STEP_S = 300

@@ -18,6 +18,7 @@ export interface CoversPlan {
  * The factor for covers. What is filled is `m·(1 − sieve) − pan`; the pan keeps the same grams whatever the batch:
  * factor = (wanted + pan) / (filled now + pan).
  * @throws {InputError} naming the field
+ * @example coversPlan(doc, assessment.shape, { kind: 'weight', massG: 2000 }).factor // 3.512
  */
 export function coversPlan(doc: Bench, shape: Assessment['shape'], covers: Covers): CoversPlan {
   const { panG, sieveFraction } = doc.losses

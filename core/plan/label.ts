@@ -33,6 +33,7 @@ const TOLD = ['rawEgg', 'lethalityLow', 'rawTopping', 'animalGelatin', 'alcohol'
 /**
  * Facts of a label. Ingredients are listed in descending order by weight (Regulation (EU) 1169/2011, Art. 18, from
  * memory H).
+ * @example labelFacts(doc, kitchen, assessment).name // 'Test curd'
  */
 export function labelFacts(doc: Bench, kitchen: Kitchen, a: Assessment): LabelFacts {
   const grams = new Map<string, number>()

@@ -24,7 +24,10 @@ export interface Nutrition {
 const KJ = { fat: 37, protein: 17, carbohydrate: 17, fibre: 8, acid: 13, alcohol: 29 }
 const KCAL = { fat: 9, protein: 4, carbohydrate: 4, fibre: 2, acid: 3, alcohol: 7 }
 
-/** Nutrition of 100 g as eaten and of a portion: what is cooked away is water, so the batch keeps what went in. */
+/**
+ * Nutrition of 100 g as eaten and of a portion: what is cooked away is water, so the batch keeps what went in.
+ * @example nutritionOf(doc, kitchen, assessment).per100g.energyKcal // 309.5
+ */
 export function nutritionOf(
   doc: Bench,
   kitchen: Kitchen,

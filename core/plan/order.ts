@@ -644,7 +644,10 @@ function serve(b: Sheet): void {
   })
 }
 
-/** The whole order of work. @param a the assessment of this very document */
+/**
+ * The whole order of work. @param a the assessment of this very document
+ * @example orderOfWork(doc, kitchen, assessment)[0].code // 'heatBath'
+ */
 export function orderOfWork(doc: Bench, kitchen: Kitchen, a: Assessment): WorkStep[] {
   const b = sheetOf(doc, kitchen, a)
   // Crusts first: their oven, then the filling.

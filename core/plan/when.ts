@@ -114,6 +114,9 @@ export function whenOf(w: Worked, doc: Bench, kitchen: Kitchen): WhenRow[] {
   return out
 }
 
-/** The mechanism that carries most of the cold set. */
+/**
+ * The mechanism that carries most of the cold set.
+ * @example mainMechanism(assessment) // 'eggPa'
+ */
 export const mainMechanism = (a: Assessment): MechanismKey =>
   MECHANISMS.reduce((x, y) => (a.verdict.cold.mechanismsPa[y] > a.verdict.cold.mechanismsPa[x] ? y : x))

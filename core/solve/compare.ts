@@ -38,7 +38,10 @@ const stepsShape = (d: Bench) =>
     return rest
   })
 
-/** What differs between two formulas, lines first. Lines are matched by id, else by ingredient. */
+/**
+ * What differs between two formulas, lines first. Lines are matched by id, else by ingredient.
+ * @example differences(doc, withMass(doc, lines[0].id, 180)).length // 1
+ */
 export function differences(a: Bench, b: Bench): Unit[] {
   const linesA = fillingOf(a).lines
   const left = [...fillingOf(b).lines]

@@ -20,7 +20,10 @@ export interface Lever {
   doc: Bench
 }
 
-/** A mass a cook can weigh, by its size: .1 g under 5 g, .5 g under 20 g, else whole grams. */
+/**
+ * A mass a cook can weigh, by its size: .1 g under 5 g, .5 g under 20 g, else whole grams.
+ * @example weighable(123.4) // 123
+ */
 export const weighable = (g: number): number =>
   g < 5 ? Math.round(g * 10) / 10 : g < 20 ? Math.round(g * 2) / 2 : Math.round(g)
 

@@ -16,6 +16,7 @@ export interface LeastSquares {
 /**
  * @param residuals any length, the same every time
  * `h` is the step of the forward differences; a step that lowers the cost by less than `tolerance` of it is the last.
+ * @example leastSquares(x => [x[0] - 2], [0], [-5], [5]).x // [2]
  */
 export function leastSquares(
   residuals: (x: readonly number[]) => number[],

@@ -19,9 +19,15 @@ export type Axis =
   | { kind: 'target' }
   | { kind: 'hold' }
 
-/** One key an axis, for choosing and for keeping. */
+/**
+ * One key an axis, for choosing and for keeping.
+ * @example axisKey({ kind: 'target' }) // 'target'
+ */
 export const axisKey = (a: Axis): string => ('lineId' in a ? `${a.kind}:${a.lineId}` : a.kind)
-/** The axis of a key; null if it is none. */
+/**
+ * The axis of a key; null if it is none.
+ * @example axisOf('target').kind // 'target'
+ */
 export function axisOf(key: string): Axis | null {
   const [kind, lineId] = key.split(':')
   if (kind === 'target' || kind === 'hold') return { kind }
@@ -54,7 +60,10 @@ export function axesOf(doc: Bench): Axis[] {
   ]
 }
 
-/** Where a formula stands on an axis: g, %, °C or s. */
+/**
+ * Where a formula stands on an axis: g, %, °C or s.
+ * @example positionOn(doc, kitchen, { kind: 'target' }) // 80
+ */
 export function positionOn(doc: Bench, kitchen: Kitchen, axis: Axis): number {
   if (axis.kind === 'target') return doc.heat.targetTempC
   if (axis.kind === 'hold') return doc.heat.holdS
@@ -68,7 +77,10 @@ export function positionOn(doc: Bench, kitchen: Kitchen, axis: Axis): number {
   return known ?? (axis.kind === 'fat' ? part(row, 'fat') : (row.acid?.typical ?? 0))
 }
 
-/** The formula moved to a place on an axis. A line of a lot becomes a measured one when its figures are moved. */
+/**
+ * The formula moved to a place on an axis. A line of a lot becomes a measured one when its figures are moved.
+ * @example movedTo(doc, kitchen, { kind: 'target' }, 83).heat.targetTempC // 83
+ */
 export function movedTo(doc: Bench, kitchen: Kitchen, axis: Axis, value: number): Bench {
   if (axis.kind === 'target') return { ...doc, heat: { ...doc.heat, targetTempC: value } }
   if (axis.kind === 'hold') return { ...doc, heat: { ...doc.heat, holdS: value } }

@@ -67,7 +67,7 @@ function shifted(egg: EggWork | null, now: EggTemperatures | null): { a: number,
 
 /**
  * Starts from a formula worked out in full.
- * @example createQuick(doc, kitchen)(withMass(doc, 'l1', 180)).coldPa // 246
+ * @example createQuick(doc, kitchen)(withMass(doc, lines[0].id, 180)).coldPa // 209
  */
 export function createQuick(base: Bench, kitchen: Kitchen, w: Worked = work(base, kitchen)): Quick {
   const reheated = new Map<string, Warmth>()
@@ -122,7 +122,10 @@ export function createQuick(base: Bench, kitchen: Kitchen, w: Worked = work(base
   }
 }
 
-/** The same figures of an assessment made in full. */
+/**
+ * The same figures of an assessment made in full.
+ * @example pointOf(assessment).massG // 595
+ */
 export function pointOf(a: ReturnType<typeof assess>): Point {
   const { cold, plate } = a.verdict
   return {

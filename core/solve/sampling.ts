@@ -184,7 +184,10 @@ function correlation(x: number[], y: number[]): number {
   return Number.isFinite(r) ? r : 0
 }
 
-/** All samples at once. */
+/**
+ * All samples at once.
+ * @example sampleShares(worked).holds > 0.5 // true
+ */
 export function sampleShares(w: Worked, n = SAMPLES, seed?: number): Shares {
   const sampler = createSampler(w, seed)
   sampler.run(n)

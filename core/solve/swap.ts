@@ -56,7 +56,10 @@ export interface Swap {
   warnings: SwapWarning[]
 }
 
-/** Ingredients that could stand in a line's place: of its own kind, and those that do the same work. */
+/**
+ * Ingredients that could stand in a line's place: of its own kind, and those that do the same work.
+ * @example swapsFor('lemon').length > 5 // true
+ */
 export function swapsFor(ingredientId: string): string[] {
   const row = findIngredient(ingredientId)
   if (!row) return []

@@ -13,6 +13,7 @@ import { mixPlanOf } from '../pipeline/mixPlan'
  * A target for the pot that sets the egg of these lines with the widest margin to grainy: the lowest whole degree at
  * which the pot, as it will run, sets 95 % of the egg; never under 75 °C (lethality with the thermometer's error in
  * hand).
+ * @example suggestTarget(doc, kitchen) // 80
  */
 export function suggestTarget(doc: Bench, kitchen: Kitchen): number {
   if (!familyOf(doc.family).eggSets || doc.heat.method === 'oven' || doc.heat.method === 'none')

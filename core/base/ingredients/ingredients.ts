@@ -4,12 +4,18 @@ import type { CompositionKey, Ingredient, Trait } from './types'
 
 const byId = new Map(INGREDIENTS.map(row => [row.id, row]))
 
-/** The row with this id, or undefined. */
+/**
+ * The row with this id, or undefined.
+ * @example findIngredient('lemon').group // 'juice'
+ */
 export const findIngredient = (id: string): Ingredient | undefined => byId.get(id)
 
 /** Whether a row has a trait. @example is(findIngredient('agar')!, 'agar') // true */
 export const is = (row: Ingredient, trait: Trait): boolean => row.traits?.includes(trait) ?? false
-/** Whether the ingredient with this id has a trait; an unknown one has none. */
+/**
+ * Whether the ingredient with this id has a trait; an unknown one has none.
+ * @example hasTrait('cornflour', 'starch') // true
+ */
 export const hasTrait = (id: string, trait: Trait): boolean => {
   const row = findIngredient(id)
   return row !== undefined && is(row, trait)
@@ -17,10 +23,16 @@ export const hasTrait = (id: string, trait: Trait): boolean => {
 /** What the offers add where nothing of its kind is there yet. */
 export const OFFERED = { gelatin: 'gelatin', sharpJuice: 'lemon', acid: 'citric', sugar: 'sugar' } as const
 
-/** One component of an ingredient, g per 100 g. */
+/**
+ * One component of an ingredient, g per 100 g.
+ * @example part(findIngredient('butter82'), 'fat') // 82
+ */
 export const part = (row: Ingredient, key: CompositionKey): number => row.per100g[key] ?? 0
 
-/** Total protein, g per 100 g. */
+/**
+ * Total protein, g per 100 g.
+ * @example protein(findIngredient('egg')) // 12.6
+ */
 export const protein = (row: Ingredient): number =>
   part(row, 'casein') +
   part(row, 'whey') +
@@ -32,6 +44,7 @@ export const protein = (row: Ingredient): number =>
  * One σ of ln(titratable acidity) of an unmeasured juice.
  * Source: spread of published juice acidities, from memory (lemon and lime .10, orange .20, passion .17, sweet lemon
  * .22); where none is remembered, a quarter of the table's own low-to-high range.
+ * @example acidLogSigma(findIngredient('lemon')) // 0.1
  */
 export function acidLogSigma(row: Ingredient): number {
   const remembered: Record<string, number> = {
@@ -47,7 +60,10 @@ export function acidLogSigma(row: Ingredient): number {
   return remembered[row.id] ?? Math.log(row.acid.high / row.acid.low) / 4
 }
 
-/** A row with another fat content, % w/w, in place of its serum; milk fat keeps its share of the fat. */
+/**
+ * A row with another fat content, % w/w, in place of its serum; milk fat keeps its share of the fat.
+ * @example withFat(findIngredient('cream36'), 40).per100g.fat // 40
+ */
 export function withFat(row: Ingredient, fatPercent: number): Ingredient {
   const fat = part(row, 'fat')
   const serum = (100 - fatPercent) / (100 - fat)
@@ -63,6 +79,7 @@ export function withFat(row: Ingredient, fatPercent: number): Ingredient {
 /**
  * A juice with the dissolved solids that were measured: its sugars make up what acid and salts leave of the °Brix
  * (corrected for acid), water takes or gives the rest. Sugars never fall below zero.
+ * @example withBrix(findIngredient('orange'), 12, 1).per100g.water // 86.68
  */
 export function withBrix(row: Ingredient, brix: number, acidPercent: number): Ingredient {
   const sugars = ['sucrose', 'monosaccharides', 'lactose'] as const

@@ -73,7 +73,10 @@ export const FRUITS: readonly Fruit[] = [
   { id: 'passion fruit', words: ['passion fruit', 'passionfruit'], size: 'medium', juiceId: 'passion', juiceG: 11, zestG: 0, wholeG: 38, peelG: 0, segmentsG: 0, lnJuiceSigma: 0.30, confidence: 'M' },
 ]
 
-/** How many eggs, yolks or whites of a grade a mass is; null for anything else. */
+/**
+ * How many eggs, yolks or whites of a grade a mass is; null for anything else.
+ * @example eggCount('yolk_sep', 170, 'usL') // 10
+ */
 export function eggCount(ingredientId: string, massG: number, grade: EggGrade): number | null {
   const g = EGG_GRADES[grade]
   switch (ingredientId) {

@@ -23,6 +23,7 @@ export const THAWED_CORE_C = 2
 /**
  * When a piece is thawed for good: its mean back above the mark for the last time, s; null if it never is, 0 if it
  * never was below.
+ * @example thawedAt([0, 60, 120], [-5, 1, 3]) // 120
  */
 export function thawedAt(timeS: readonly number[], meanC: readonly number[]): number | null {
   const last = meanC.map(t => t < THAWED_CORE_C).lastIndexOf(true)
@@ -35,6 +36,7 @@ const PER_K = 8
 /**
  * Freezing point of a mix, °C: water activity a_w lowers it by 1/T_f = 1/273.15 − R·ln a_w/ΔH (ideal, ΔH 6010 J/mol;
  * CRC).
+ * @example freezingPoint(0.95) // -5.194
  */
 export const freezingPoint = (waterActivity: number): number =>
   1 / (1 / 273.15 - (8.314 * Math.log(Math.min(0.9999, waterActivity))) / 6010) - 273.15

@@ -10,7 +10,10 @@ import { massTransfer, R_VAPOUR, saturationPressure, saturationTemperature } fro
 const GAP_HC = 3
 const OPEN_HC = 3.5
 
-/** Dew point of air, °C. @param relativeHumidity 0–1 */
+/**
+ * Dew point of air, °C. @param relativeHumidity 0–1
+ * @example dewPoint(20, 0.55) // 10.68
+ */
 export const dewPoint = (tempC: number, relativeHumidity: number): number =>
   saturationTemperature(relativeHumidity * saturationPressure(tempC))
 

@@ -12,7 +12,10 @@ import { solveFor } from '../../base/solveFor'
  * What was measured by the water it holds keeps its form and is widened or narrowed to that volume.
  */
 
-/** A straight-sided vessel of a size. */
+/**
+ * A straight-sided vessel of a size.
+ * @example plainVessel('round', 'metal', 0.2, 0.2, 0.05).taper // 1
+ */
 export const plainVessel = (
   kind: VesselKind,
   material: Material,
@@ -88,6 +91,7 @@ const formVolume = (c: Pick<Cavity, 'form' | 'rimAreaM2' | 'heightM' | 'taper'>,
 
 /**
  * What a lining leaves of a vessel. A shell lies on the base and stands up the sides; a base alone takes height only.
+ * @example cavityOf(plainVessel('round', 'metal', 0.2, 0.2, 0.05)).rimAreaM2 // 0.03142
  */
 export function cavityOf(v: Vessel, lining: Lining = UNLINED): Cavity {
   const form = ROUND_BELOW.includes(v.kind) ? ('ellipsoid' as const) : ('frustum' as const)
@@ -120,9 +124,15 @@ export function cavityOf(v: Vessel, lining: Lining = UNLINED): Cavity {
   return { ...common, rimAreaM2: (Math.PI * inner(v.lengthM) ** 2) / 4, rimPerimeterM: Math.PI * inner(v.lengthM) }
 }
 
-/** Volume a cavity holds to a height, beside its insert, m³; 0 while the insert alone fills it. */
+/**
+ * Volume a cavity holds to a height, beside its insert, m³; 0 while the insert alone fills it.
+ * @example volumeTo(cavityOf(plainVessel('rectangle', 'metal', 0.2, 0.1, 0.05)), 0.02) // 0.0004
+ */
 export const volumeTo = (c: Cavity, heightM: number): number => Math.max(0, formVolume(c, heightM) - c.insertM3)
-/** Volume a cavity holds to the rim, m³. */
+/**
+ * Volume a cavity holds to the rim, m³.
+ * @example cavityVolume(cavityOf(plainVessel('rectangle', 'metal', 0.2, 0.1, 0.05))) // 0.001
+ */
 export const cavityVolume = (c: Cavity): number => volumeTo(c, c.heightM)
 
 /** Share of the rim's width at a height, 0–1. */
@@ -130,10 +140,16 @@ const widthShare = (c: Cavity, z: number): number => {
   const x = Math.min(Math.max(z / c.heightM, 0), 1)
   return c.form === 'ellipsoid' ? Math.sqrt(Math.max(0, 1 - (1 - x) ** 2)) : c.taper + (1 - c.taper) * x
 }
-/** Open surface at a height, m². */
+/**
+ * Open surface at a height, m².
+ * @example areaAt(cavityOf(plainVessel('rectangle', 'metal', 0.2, 0.1, 0.05)), 0.02) // 0.02
+ */
 export const areaAt = (c: Cavity, heightM: number): number => c.rimAreaM2 * widthShare(c, heightM) ** 2
 
-/** Depth of a volume shared by `count` vessels, m; above the rim it goes on as wide as the rim. */
+/**
+ * Depth of a volume shared by `count` vessels, m; above the rim it goes on as wide as the rim.
+ * @example depthOf(0.0004, cavityOf(plainVessel('rectangle', 'metal', 0.2, 0.1, 0.05)), 1) // 0.02
+ */
 export function depthOf(volumeM3: number, c: Cavity, count: number): number {
   const v = volumeM3 / count + c.insertM3
   const full = formVolume(c, c.heightM)
@@ -151,6 +167,7 @@ export function depthOf(volumeM3: number, c: Cavity, count: number): number {
  * mean width. Exact for a straight round vessel; for a rectangle the base and top count fully and the sides on the
  * average
  * (judgement; error grows in deep narrow loaf tins and steep bowls).
+ * @example equivalentRadius(cavityOf(plainVessel('round', 'metal', 0.2, 0.2, 0.05)), 0.03) // 0.1
  */
 export function equivalentRadius(c: Cavity, depthM: number): number {
   const depth = Math.min(Math.max(depthM, LEAST_M), c.heightM)
@@ -158,7 +175,10 @@ export function equivalentRadius(c: Cavity, depthM: number): number {
   return ((2 * c.rimAreaM2) / c.rimPerimeterM) * share
 }
 
-/** Wetted wall of the sides at a depth, m² (mean edge times depth). */
+/**
+ * Wetted wall of the sides at a depth, m² (mean edge times depth).
+ * @example sideArea(cavityOf(plainVessel('rectangle', 'metal', 0.2, 0.1, 0.05)), 0.02) // 0.012
+ */
 export const sideArea = (c: Cavity, depthM: number): number =>
   ((c.rimPerimeterM * (widthShare(c, 0) + widthShare(c, depthM))) / 2) * depthM
 
@@ -173,6 +193,7 @@ export interface Lean {
 /**
  * A round glass that leans while it sets: the surface stays level, so one side stands `R·tan θ` higher. Straight
  * sides are taken.
+ * @example leanOf(cavityOf(plainVessel('glass', 'glass', 0.06, 0.06, 0.08)), 0.04, 10).highM // 0.04529
  */
 export function leanOf(c: Cavity, depthM: number, tiltDeg: number): Lean {
   const radius = ((c.rimPerimeterM / (2 * Math.PI)) * (1 + c.taper)) / 2

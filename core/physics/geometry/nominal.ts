@@ -88,6 +88,9 @@ export const NOMINAL_VESSELS: readonly NominalVessel[] = [
   metric('m-dome', '6 cm dome, silicone', 'mould', 'silicone', 6, 6, 3.5, 0.55),
   metric('m-bowl', '22 cm serving bowl', 'bowl', 'ceramic', 22, 22, 9),
 ]
-/** Measures that suit a kind, to start from. */
+/**
+ * Measures that suit a kind, to start from.
+ * @example typicalVessel('ramekin').kind // 'ramekin'
+ */
 export const typicalVessel = (kind: VesselKind): Vessel =>
   NOMINAL_VESSELS.find(n => n.market === 'metric' && n.vessel.kind === kind)!.vessel

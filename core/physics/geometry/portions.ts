@@ -7,7 +7,10 @@ export interface Pour {
   readingsG: number[]
 }
 
-/** An even pour: the same grams into each, and what a scale that is not zeroed in between should read. */
+/**
+ * An even pour: the same grams into each, and what a scale that is not zeroed in between should read.
+ * @example evenPour(600, 6).eachG // 100
+ */
 export function evenPour(batchG: number, count: number): Pour {
   const n = within(count, 'assembly.count', 1, 2000)
   const eachG = batchG / n
@@ -55,7 +58,10 @@ export function cutGrid(
   }
 }
 
-/** The grid of at least so many pieces whose pieces are nearest to square; the fewest pieces win, then the squarest. */
+/**
+ * The grid of at least so many pieces whose pieces are nearest to square; the fewest pieces win, then the squarest.
+ * @example suggestGrid(16, { lengthM: 0.2, widthM: 0.2 }) // { columns: 4, rows: 4 }
+ */
 export function suggestGrid(
   pieces: number,
   tray: { lengthM: number, widthM: number },
@@ -79,7 +85,10 @@ export interface Wedges {
   pieceG: number
 }
 
-/** A round one cut into wedges. */
+/**
+ * A round one cut into wedges.
+ * @example cutWedges(960, 0.2, 12).pieceG // 80
+ */
 export function cutWedges(slabG: number, diameterM: number, count: number): Wedges {
   const n = within(count, 'assembly.portions', 1, 60)
   return {

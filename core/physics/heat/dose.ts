@@ -35,5 +35,8 @@ export function doseAlong(
   return sum
 }
 
-/** Factor on a dose when the whole history lies some kelvin higher, exactly. */
+/**
+ * Factor on a dose when the whole history lies some kelvin higher, exactly.
+ * @example doseScale(10, 10) // 10
+ */
 export const doseScale = (shiftK: number, zK: number): number => (shiftK === 0 ? 1 : tenTo(shiftK / zK))

@@ -126,6 +126,7 @@ export interface EggTemperatures {
  * T60 = T0 + 4.1·ln(P0/P) + .17·S − 1.0·max(0, 7 − max(pH, 3)); P is egg protein per 100 g of (protein + sugar +
  * water), S = sugar/(sugar + water) %. T60b = T60 + 6 + 24·(1 − e^(−starch%/2)) − 2·exp(−((pH − 4.8)/.5)²).
  * @returns null when the mix holds no egg
+ * @example eggTemperatures(m, pH).t60C // 78.71
  */
 export function eggTemperatures(m: Mix, pH: number, p: EggParameters = STANDARD.egg): EggTemperatures | null {
   const egg = m.grams.eggWhiteProtein + m.grams.yolkProtein
@@ -153,7 +154,10 @@ export const undisturbed = (egg: EggTemperatures): EggTemperatures => ({
   t60bC: egg.t60bC + egg.rates.undisturbedK,
 })
 
-/** Rates per second at a temperature, for (1 − a) and (1 − b). */
+/**
+ * Rates per second at a temperature, for (1 − a) and (1 − b).
+ * @example settingRate(80, eggTemperatures(m, pH)) > 0 // true
+ */
 export const settingRate = (tempC: number, egg: EggTemperatures): number =>
   10 ** ((tempC - egg.t60C) / egg.rates.settingZK) / 60
 export const oversettingRate = (tempC: number, egg: EggTemperatures): number =>

@@ -49,7 +49,10 @@ export function panOfSize(size: { diameterM: number, heightM: number, tareG: num
     size.tareG === null ? (surfaceM2 + Math.PI * size.diameterM * size.heightM) * 0.0012 * 7900 : size.tareG / 1000
   return { surfaceM2, heatCapacity: massKg * STEEL_CP }
 }
-/** What a pan of the kitchen holds to the rim, m³ (straight sides). */
+/**
+ * What a pan of the kitchen holds to the rim, m³ (straight sides).
+ * @example panHoldsM3({ diameterM: 0.2, heightM: 0.1 }) // 0.003142
+ */
 export const panHoldsM3 = (size: { diameterM: number, heightM: number }): number =>
   ((Math.PI * size.diameterM ** 2) / 4) * size.heightM
 /** Share of a burner's rating that reaches the pan (from memory, M). */
@@ -90,7 +93,10 @@ export const BOILED_C = 94
 const DRY_SHARE = 0.9
 /** Bursts of a microwave: on, and whisking, s (common practice). */
 export const BURST = { onS: 20, whiskS: 15 }
-/** Bursts of a microwave that make up a time, whisking counted. */
+/**
+ * Bursts of a microwave that make up a time, whisking counted.
+ * @example burstsIn(200) // 6
+ */
 export const burstsIn = (timeS: number): number => Math.ceil(timeS / (BURST.onS + BURST.whiskS))
 /** A mix that has not reached its target after this long is called stalled, s. */
 export const STALL_S = 3 * 3600
@@ -230,7 +236,10 @@ export function givenCourse(
   }
 }
 
-/** A mix that is not heated in a pot. */
+/**
+ * A mix that is not heated in a pot.
+ * @example unheated(18).endTempC // 18
+ */
 export const unheated = (tempC: number): PotRun => ({
   history: { timeS: [0], tempC: [tempC] },
   filmC: [tempC],
@@ -242,6 +251,7 @@ export const unheated = (tempC: number): PotRun => ({
 
 /**
  * Carry-over: what the hot pan gives back after the heat is off, K. C_pan·ΔT/(m·cp + C_pan), ΔT the pan's excess.
+ * @example carryOver(600, 3000, 500, 10) // 2.174
  */
 export const carryOver = (massG: number, cp: number, panCapacity: number, excessK: number): number =>
   (panCapacity * excessK) / ((massG / 1000) * cp + panCapacity)
@@ -249,6 +259,7 @@ export const carryOver = (massG: number, cp: number, panCapacity: number, excess
 /**
  * Energy balance of cold lines stirred into a hot mix, °C. @param hot, cold mass g, cp J/(kg·K), temperature °C; fat
  * latent heat in J
+ * @example stirInTemperature({ massG: 600, cp: 3000, tempC: 80 }, { massG: 100, cp: 3000, tempC: 10 }) // 70
  */
 export function stirInTemperature(
   hot: { massG: number, cp: number, tempC: number },
@@ -277,7 +288,10 @@ export const ROOM = { boil: 3, stir: 1.6, whisk: 2, bath: 2, fold: 1.8, whip: 1.
 /** Mixes without air weigh about 1.06 g/ml hot (the densities of sweetened juice, egg and cream; judgement). */
 const HOT_G_PER_ML = 1.06
 
-/** The pan or bowl that a mix is first put in. @param peakTempC of the pot */
+/**
+ * The pan or bowl that a mix is first put in. @param peakTempC of the pot
+ * @example potVessel('waterBath', 82, 600).holdM3 // 0.001132
+ */
 export function potVessel(method: HeatMethod, peakTempC: number, massG: number): WorkVessel {
   const what =
     method === 'direct' ? (peakTempC > BOILED_C ? 'boil' : 'stir') : method === 'waterBath' ? 'bath' : 'whisk'

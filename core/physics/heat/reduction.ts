@@ -11,7 +11,10 @@ export const SUGAR_ML_PER_G = 0.62
 /** Hot cream reads about this much large by volume (thermal expansion 20 → 95 °C, from memory M). */
 export const HOT_VOLUME = 1.04
 
-/** Water to boil off for a mass of sugar, g. */
+/**
+ * Water to boil off for a mass of sugar, g.
+ * @example reductionG(150) // 93
+ */
 export const reductionG = (sugarG: number): number => SUGAR_ML_PER_G * sugarG
 
 /** Sugar of the lines that dissolves, g (sugars as bought, not the milk's own). */

@@ -279,7 +279,10 @@ export function solutionOf(whole: Mix, lostWaterG = 0): Solution {
   }
 }
 
-/** pH of a mix. @throws {InputError} if it holds no water */
+/**
+ * pH of a mix. @throws {InputError} if it holds no water
+ * @example pHOfMix(m) // 3.317
+ */
 export const pHOfMix = (m: Mix): number => solvePH(solutionOf(m))
 
 /** Acidities that a juice may have, % w/w. */
@@ -288,6 +291,7 @@ const ACID_LOOKED_FOR: readonly [number, number] = [0.05, 15]
 /**
  * Acidity at which a juice of this kind would have a pH, % w/w: the table's strong ions, the acid found by halving.
  * Null outside .05–15 %.
+ * @example acidAtPH(findIngredient('lemon'), 2.4) // 4.372
  */
 export function acidAtPH(row: Ingredient, pH: number): number | null {
   const at = (acidPercent: number) =>
@@ -300,6 +304,7 @@ export function acidAtPH(row: Ingredient, pH: number): number | null {
 /**
  * Titratable acidity from a titration to pH 8.2, % citric w/w.
  * Equation: ml NaOH × molarity × 6.404 / g sample (equivalent weight of citric acid 64.04 g/mol).
+ * @example titratableAcidity(12.1, 0.1, 1.5) // 5.166
  */
 export const titratableAcidity = (mlNaOH: number, molarity: number, sampleG: number): number =>
   (mlNaOH * molarity * 6.404) / sampleG

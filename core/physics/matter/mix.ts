@@ -34,7 +34,10 @@ export interface Mix {
   parts: MixPart[]
 }
 
-/** Titratable acidity of a part, % w/w of its kind of acid. */
+/**
+ * Titratable acidity of a part, % w/w of its kind of acid.
+ * @example acidPercentOf(m.parts[2]) // 5.5
+ */
 export const acidPercentOf = (p: MixPart): number =>
   (p.strength.kind === 'typical' ? undefined : p.strength.acidPercent) ?? p.row.acid?.typical ?? 0
 
@@ -70,7 +73,10 @@ export function toParts<L extends Weighed>(
   })
 }
 
-/** Sums parts into a mix. */
+/**
+ * Sums parts into a mix.
+ * @example mix(m.parts).massG // 595
+ */
 export function mix(parts: readonly MixPart[]): Mix {
   const grams = Object.fromEntries(COMPOSITION_KEYS.map(k => [k, 0])) as Record<CompositionKey, number>
   let massG = 0
@@ -87,25 +93,38 @@ export function mix(parts: readonly MixPart[]): Mix {
   return { massG, grams, acidG, butterFatG, ethanolG, parts: [...parts] }
 }
 
-/** The mix after `waterG` of water has left as steam (never more than it holds, less a gram). */
+/**
+ * The mix after `waterG` of water has left as steam (never more than it holds, less a gram).
+ * @example evaporate(m, 20).massG // 575
+ */
 export function evaporate(m: Mix, waterG: number): Mix {
   const lost = Math.max(0, Math.min(waterG, m.grams.water - 1))
   return { ...m, massG: m.massG - lost, grams: { ...m.grams, water: m.grams.water - lost } }
 }
 
-/** Sugars that sweeten and hold water, g. */
+/**
+ * Sugars that sweeten and hold water, g.
+ * @example sugarsG(m) // 175.5
+ */
 export const sugarsG = (m: Mix): number => m.grams.sucrose + m.grams.monosaccharides + m.grams.lactose
 
-/** All protein, g. */
+/**
+ * All protein, g.
+ * @example proteinG(m) // 27.1
+ */
 export const proteinG = (m: Mix): number =>
   m.grams.casein + m.grams.whey + m.grams.eggWhiteProtein + m.grams.yolkProtein + m.grams.otherProtein
 
-/** Fat as share of the whole, 0–1. */
+/**
+ * Fat as share of the whole, 0–1.
+ * @example fatFraction(m) // 0.1843
+ */
 export const fatFraction = (m: Mix): number => m.grams.fat / m.massG
 
 /**
  * °Brix a corrected refractometer would show: dissolved solids of the aqueous phase, g per 100 g.
  * Sugars, acids and salts count; 1 % acid reads about 0.8 °Bx (Stevens & Baier 1939, from memory), which is added back.
+ * @example brix(m) // 41.61
  */
 export function brix(m: Mix): number {
   const solids = sugarsG(m) + m.acidG + m.grams.ash

@@ -13,7 +13,10 @@ export type Sharpness = (typeof SHARPNESS)[number]
  */
 export const SHARPNESS_EDGES = [0.4, 0.6, 0.85, 1.12, 1.35, 1.6] as const
 
-/** Word of a sourness. */
+/**
+ * Word of a sourness.
+ * @example sharpnessOf(4) // 'balanced'
+ */
 export function sharpnessOf(sour: number, centre = CURD_SOUR_CENTRE): Sharpness {
   const i = SHARPNESS_EDGES.slice(1, 5).findIndex(edge => sour / centre < edge)
   return SHARPNESS[i === -1 ? 4 : i]!
@@ -44,6 +47,7 @@ export interface Taste {
  * x = TA·10^(.25(3.3 − pH))/((1 + sw/90)(1 + F/80)), sour = 10x^1.2/(x^1.2 + .85^1.2);
  * y = sw/((1 + TA/3)(1 + F/150)), sweet = 10y^1.5/(y^1.5 + 18^1.5). Percentages of the whole.
  * @param centre sourness that counts as balanced for this dessert
+ * @example taste(m, pH).sour // 5.342
  */
 export function taste(m: Mix, pH: number, centre = CURD_SOUR_CENTRE, p: Parameters['taste'] = STANDARD.taste): Taste {
   const ta = (100 * m.acidG) / m.massG
@@ -80,7 +84,10 @@ const SOLUTES = {
   citric: { k: 6.17, molar: 192.12 },
 }
 
-/** Water activity: ln a_w = ln X_w − (Σ √K_i·x_i)² (Norrish 1966), masses in grams. */
+/**
+ * Water activity: ln a_w = ln X_w − (Σ √K_i·x_i)² (Norrish 1966), masses in grams.
+ * @example waterActivity({ water: 100, sucrose: 200 }) // 0.8532
+ */
 export function waterActivity(g: {
   water: number
   sucrose?: number
@@ -99,7 +106,10 @@ export function waterActivity(g: {
   return (water / total) * Math.exp(-(sum ** 2))
 }
 
-/** Water activity of a mix. */
+/**
+ * Water activity of a mix.
+ * @example waterActivityOf(m) // 0.9539
+ */
 export const waterActivityOf = (m: Mix): number =>
   waterActivity({
     water: m.grams.water,
@@ -109,5 +119,8 @@ export const waterActivityOf = (m: Mix): number =>
     citric: m.acidG,
   })
 
-/** Sugar : acid, g per g; Infinity without acid. */
+/**
+ * Sugar : acid, g per g; Infinity without acid.
+ * @example sugarToAcid(m) // 18.77
+ */
 export const sugarToAcid = (m: Mix): number => (m.acidG > 0 ? sugarsG(m) / m.acidG : Infinity)

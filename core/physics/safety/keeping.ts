@@ -49,7 +49,10 @@ export function coolingStages(code: CodeLimits, at: (tempC: number) => number | 
   })
 }
 
-/** Last day of keeping: ISO date from the ISO start, never past a lot's own date. */
+/**
+ * Last day of keeping: ISO date from the ISO start, never past a lot's own date.
+ * @example useByDate('2026-11-28T09:00', CODES.us, ['2026-11-30']) // '2026-11-30'
+ */
 export function useByDate(startAt: string, code: CodeLimits, lotDates: readonly string[]): string {
   const last = formatISO(addDays(parseISO(startAt.slice(0, 10)), code.days - 1), { representation: 'date' })
   return [last, ...lotDates].sort()[0]!

@@ -13,13 +13,17 @@ export const LETHALITY_NEEDED_MIN = 2
 /** Egg dishes are cooked to this in the US Food Code as remembered (160 °F). */
 export const EGG_DISH_C = 71
 
-/** Minutes at a steady temperature that equal 2 min at 70 °C. */
+/**
+ * Minutes at a steady temperature that equal 2 min at 70 °C.
+ * @example minutesEquivalent(72) // 1.082
+ */
 export const minutesEquivalent = (tempC: number): number =>
   LETHALITY_NEEDED_MIN * 10 ** ((LETHALITY_REF_C - tempC) / LETHALITY_Z_K)
 
 /**
  * Lethality along a history, minutes at 70 °C: ∫ 10^((T − 70)/7.5) dt, exact for straight pieces.
  * @param errorK subtracted from every temperature (thermometer error, at the coldest point)
+ * @example lethality({ timeS: [0, 120], tempC: [70, 70] }).at(-1) // 2
  */
 export function lethality(history: History, errorK = 0): number[] {
   const out = [0]

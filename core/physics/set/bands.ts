@@ -29,10 +29,16 @@ export const BANDS = [
 ] as const
 export type BandId = (typeof BANDS)[number]['id']
 
-/** Density correction of a stress to the bands' scale. */
+/**
+ * Density correction of a stress to the bands' scale.
+ * @example corrected(300, 900) // 366.7
+ */
 export const corrected = (tauPa: number, density: number): number => tauPa * Math.min(1.7, 1100 / density)
 
-/** Band of a corrected stress. */
+/**
+ * Band of a corrected stress.
+ * @example bandOf(320) // 'slicesSoftly'
+ */
 export function bandOf(tauStarPa: number): BandId {
   let id: BandId = 'pourable'
   for (const band of BANDS) if (tauStarPa >= band.fromPa) id = band.id
@@ -45,10 +51,16 @@ export const G = 9.81
 export const STANDS = 2
 export const CUTS = 4
 
-/** Yield stress a piece of this height needs, Pa: S·ρ·g·h/2. */
+/**
+ * Yield stress a piece of this height needs, Pa: S·ρ·g·h/2.
+ * @example neededPa(0.025, 1100, STANDS) // 269.8
+ */
 export const neededPa = (heightM: number, density: number, factor: number): number =>
   (factor * density * G * heightM) / 2
-/** Tallest piece a yield stress holds, m: 2τ/(S·ρ·g). */
+/**
+ * Tallest piece a yield stress holds, m: 2τ/(S·ρ·g).
+ * @example standingHeight(540, 1100, CUTS) // 0.02502
+ */
 export const standingHeight = (tauPa: number, density: number, factor: number): number =>
   (2 * tauPa) / (factor * density * G)
 
@@ -63,6 +75,7 @@ export interface Target {
 /**
  * The set a use asks for. Cut pieces must survive the knife cold (S = 4) and stand on the plate (S = 2); the rest must
  * lie in the bands that their words mean. The upper edges are common practice: more set is not better set.
+ * @example targetOf(defaultUse('cut'), 1100).coldMinPa // 539.6
  */
 export function targetOf(use: Use, density: number): Target {
   const toStress = (tauStar: number) => tauStar / Math.min(1.7, 1100 / density)
@@ -94,6 +107,7 @@ export function targetOf(use: Use, density: number): Target {
 /**
  * Slump of a piece on a table as it is drawn and told: with the same allowance as "stands" (knocks, carrying), so that
  * a piece sags exactly when its stress falls below what standing needs.
+ * @example tableSlump(300, 1100, 0.025) // 0
  */
 export const tableSlump = (tauPa: number, density: number, heightM: number): number =>
   slumpShare(tauPa / STANDS, density, heightM)
@@ -101,6 +115,7 @@ export const tableSlump = (tauPa: number, density: number, heightM: number): num
 /**
  * Slump of a free-standing piece as a share of its height: s′ = 1 − 2τ′·(1 − ln 2τ′), τ′ = τ/(ρ·g·H), for τ′ < ½
  * (Pashias et al. 1996, from memory H).
+ * @example slumpShare(50, 1100, 0.05) // 0.5023
  */
 export function slumpShare(tauPa: number, density: number, heightM: number): number {
   const t = tauPa / (density * G * heightM)

@@ -50,7 +50,10 @@ export interface Phases {
   density: number
 }
 
-/** Phases of a mix by volume. @param air volume fraction beaten in, 0–.95 */
+/**
+ * Phases of a mix by volume. @param air volume fraction beaten in, 0–.95
+ * @example phasesOf(m).density // 1118
+ */
 export function phasesOf(m: Mix, air = 0): Phases {
   const fat = m.grams.fat
   const aqueousG = m.massG - fat
@@ -126,6 +129,7 @@ const massOf = (m: Mix, trait: Trait) => m.parts.reduce((sum, p) => sum + (is(p.
 /**
  * Acid window of casein: F = 1/[(1 + 10^(4(pH − 4.75)))·(1 + 10^(2(3.5 − pH)))] (fitted; upper edge near the
  * isoelectric point 4.6).
+ * @example caseinWindow(4.2) // 0.9557
  */
 export const caseinWindow = (pH: number, p: SetParameters = STANDARD.set): number =>
   1 /

@@ -27,6 +27,7 @@ export const BLOOM_WATER = 5
 /**
  * Mass of another grade that does the same, g: grades swap by √Bloom (Gelatin Manufacturers Institute of America
  * handbook, from memory H).
+ * @example swapGelatin(10, 200, 160) // 11.18
  */
 export function swapGelatin(massG: number, fromBloom: number, toBloom: number): number {
   within(fromBloom, 'fromBloom', BLOOM.min, BLOOM.max)

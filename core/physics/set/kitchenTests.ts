@@ -16,7 +16,10 @@ export const CYLINDER = { diameterM: 0.06, heightM: 0.05 }
 /** Density taken when none is known, kg/m³. */
 const RHO = 1100
 
-/** Sink of a lifted ring, m. Pashias et al. (1996): s′ = 1 − 2τ′(1 − ln 2τ′). */
+/**
+ * Sink of a lifted ring, m. Pashias et al. (1996): s′ = 1 − 2τ′(1 − ln 2τ′).
+ * @example slumpReading(100) // 0.01307
+ */
 export const slumpReading = (tauPa: number, density = RHO): number => RING_M * slumpShare(tauPa, density, RING_M)
 
 /**
@@ -31,6 +34,7 @@ export function slumpStress(sinkM: number, density = RHO): number {
 /**
  * Yield stress of a puddle, Pa: τ = 225·ρ·g·V²/(128·π²·R⁵) (Roussel & Coussot 2005). @throws {InputError} for no
  * radius
+ * @example spreadStress(0.05) // 22.14
  */
 export function spreadStress(radiusM: number, density = RHO): number {
   within(radiusM, 'radiusM', 0.005, 0.5)
@@ -48,14 +52,20 @@ export function loadStress(loadKg: number, density = RHO): number {
   within(loadKg, 'loadKg', 0, 20)
   return (density * G * CYLINDER.heightM + (loadKg * G) / ((Math.PI * CYLINDER.diameterM ** 2) / 4)) / 2
 }
-/** Load that makes it bulge, kg; null when it does not carry itself. */
+/**
+ * Load that makes it bulge, kg; null when it does not carry itself.
+ * @example loadReading(2000) // 0.9974
+ */
 export function loadReading(tauPa: number, density = RHO): number | null {
   const kg = ((2 * tauPa - density * G * CYLINDER.heightM) * Math.PI * CYLINDER.diameterM ** 2) / 4 / G
   return kg >= 0 ? kg : null
 }
 
 export type KitchenTest = 'spread' | 'slump' | 'load'
-/** The test that reads a yield stress best, and its expected reading in m (kg for a load). */
+/**
+ * The test that reads a yield stress best, and its expected reading in m (kg for a load).
+ * @example bestTest(100).test // 'slump'
+ */
 export function bestTest(tauPa: number, density = RHO): { test: KitchenTest, reading: number } {
   if (tauPa < 25) return { test: 'spread', reading: spreadReading(tauPa, density) }
   const load = loadReading(tauPa, density)

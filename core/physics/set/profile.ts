@@ -8,6 +8,7 @@ const FOOT = 2.2
 /**
  * Section of a cut piece, left face held (crust or the rest of the tart), right face free: the top sinks by the slump
  * and the face runs out as a parabola, so that the section keeps its area.
+ * @example slicedProfile(0.06, 0.025, 0.3).at(-1).x // 0.09155
  */
 export function slicedProfile(widthM: number, heightM: number, slump: number, steps = 16): Point[] {
   const h = heightM * (1 - Math.min(slump, 0.92))
@@ -22,7 +23,10 @@ export function slicedProfile(widthM: number, heightM: number, slump: number, st
   return out
 }
 
-/** Section of a free-standing heap or piped dot: a dome of the given height and width that sinks and widens alike. */
+/**
+ * Section of a free-standing heap or piped dot: a dome of the given height and width that sinks and widens alike.
+ * @example heapProfile(0.05, 0.025, 0).length // 29
+ */
 export function heapProfile(widthM: number, heightM: number, slump: number, steps = 28): Point[] {
   const h = heightM * (1 - Math.min(slump, 0.92))
   const w = widthM * heightM / h

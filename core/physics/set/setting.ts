@@ -47,7 +47,10 @@ export function statedSetting(
   return along[along.length - 1]!
 }
 
-/** Setting at a time: linear between the points of its course, held before and after it. */
+/**
+ * Setting at a time: linear between the points of its course, held before and after it.
+ * @example settingAt([0, 60], [UNSET, { ...UNSET, starch: 0.4 }], 30).starch // 0.2
+ */
 export function settingAt(timeS: readonly number[], settings: readonly Setting[], at: number): Setting {
   const keys = Object.keys(UNSET) as (keyof Setting)[]
   return Object.fromEntries(keys.map(key => [key, valueAt(timeS, settings.map(s => s[key]), at)])) as Setting
@@ -97,13 +100,19 @@ function fatAfter(solids: number, tempC: number, minutes: number, tau5: number):
   return solids >= goal ? goal : towards(solids, goal, minutes, tau5 * 2 ** ((tempC - 5) / 10))
 }
 
-/** Gelatin's goal at a temperature: 1 at 5 °C. */
+/**
+ * Gelatin's goal at a temperature: 1 at 5 °C.
+ * @example gelatinGoal(5) // 1
+ */
 export const gelatinGoal = (tempC: number, p: Parameters['setting'] = STANDARD.setting): number =>
   Math.max(0, p.gelatinMeltsC - Math.max(tempC, 0)) / 24
 const matured = (g1: number, g2: number, p: Parameters['setting']) =>
   p.gelatinFastShare * g1 + (1 - p.gelatinFastShare) * g2
 
-/** Advances a setting by some minutes at a temperature. */
+/**
+ * Advances a setting by some minutes at a temperature.
+ * @example settingAfter(UNSET, 5, 30, { pH: 3, caseinC: 0, caseinBelowC: null }).butter // 0.354
+ */
 export function settingAfter(s: Setting, tempC: number, time: number, inputs: SettingInputs): Setting {
   const p = inputs.rates ?? STANDARD.setting
   const minutes = time * p.pace

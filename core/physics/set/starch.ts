@@ -22,6 +22,7 @@ export function starchCurve(
 /**
  * Gelatinisation of starch in syrup, °C: (68 corn, 61 wheat) + 8 s + 30 s² (fitted to DSC of sugared starch, from
  * memory M).
+ * @example starchTemperature(m, 0.3) // 73.1
  */
 export function starchTemperature(m: Mix, sugarShare: number, p: StarchParameters = STANDARD.starch): number {
   const wheat = m.parts.reduce(
@@ -37,6 +38,7 @@ export function starchTemperature(m: Mix, sugarShare: number, p: StarchParameter
  * over 12 K, as DSC
  * endotherms of corn starch do (onset to end 10–12 K, from memory M); 3 K left an undercooked filling too firm
  * (docs/science.md).
+ * @example starchCooked(95, 2, 70) // 0.9981
  */
 export const starchCooked = (
   peakTempC: number,

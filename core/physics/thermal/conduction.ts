@@ -355,7 +355,10 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
 const faceTemperature = (cellC: number, inner: number, outer: number, airC: number): number =>
   (inner * cellC + outer * airC) / (inner + outer)
 
-/** Value at a time in a curve, linear between its points, held after its end. */
+/**
+ * Value at a time in a curve, linear between its points, held after its end.
+ * @example valueAt([0, 60], [80, 60], 30) // 70
+ */
 export function valueAt(timeS: readonly number[], values: readonly number[], at: number): number {
   if (at <= timeS[0]!) return values[0]!
   let low = 0
@@ -370,7 +373,10 @@ export function valueAt(timeS: readonly number[], values: readonly number[], at:
   return values[low]! + (values[high]! - values[low]!) * share
 }
 
-/** First time a falling curve reaches a level, s; null if it never does. */
+/**
+ * First time a falling curve reaches a level, s; null if it never does.
+ * @example timeBelow([0, 60], [80, 60], 70) // 30
+ */
 export function timeBelow(timeS: readonly number[], values: readonly number[], level: number): number | null {
   if (values[0]! <= level) return timeS[0]!
   for (let i = 1; i < values.length; i++) {
@@ -382,7 +388,10 @@ export function timeBelow(timeS: readonly number[], values: readonly number[], l
   return null
 }
 
-/** First time a rising curve reaches a level, s; null if it never does. */
+/**
+ * First time a rising curve reaches a level, s; null if it never does.
+ * @example timeAbove([0, 60], [0, 10], 5) // 30
+ */
 export const timeAbove = (timeS: readonly number[], values: readonly number[], level: number): number | null =>
   timeBelow(
     timeS,

@@ -31,7 +31,10 @@ const at = (c: Quadratic, t: number) => c[0] + c[1] * t + c[2] * t * t
 /** Mass fractions of the six components, summing to 1. Acids count with the carbohydrates. */
 export type Fractions = Record<Proximate, number>
 
-/** Mass fractions of a mix; carbohydrate takes what the other rows leave, as food tables do ("by difference"). */
+/**
+ * Mass fractions of a mix; carbohydrate takes what the other rows leave, as food tables do ("by difference").
+ * @example fractionsOf(m).water // 0.4441
+ */
 export function fractionsOf(m: Mix): Fractions {
   const g = m.grams
   const known = g.water + proteinG(m) + g.fat + g.fibre + g.ash
@@ -63,6 +66,7 @@ const KEYS = Object.keys(CHOI_OKOS) as Proximate[]
  * Density harmonic by mass; cp by mass; k in parallel by volume in the aqueous phase, then Maxwell–Eucken with fat
  * dispersed in it (phases inverted above half fat by volume, as in butter). One σ: k 6 %, cp 4 %, ρ 1.5 %.
  * @param tempC °C
+ * @example thermalProperties(fractions, 60).cp // 2868
  */
 export function thermalProperties(f: Fractions, tempC: number): Thermal {
   let volume = 0
@@ -85,7 +89,10 @@ export function thermalProperties(f: Fractions, tempC: number): Thermal {
   return { k, rho: 1 / volume, cp: 1000 * cp }
 }
 
-/** Maxwell–Eucken conductivity of a continuous phase with a volume share of spheres dispersed in it. */
+/**
+ * Maxwell–Eucken conductivity of a continuous phase with a volume share of spheres dispersed in it.
+ * @example maxwellEucken(0.5, 0.025, 0.3) // 0.3169
+ */
 export function maxwellEucken(kContinuous: number, kDispersed: number, share: number): number {
   if (share <= 0) return kContinuous
   const top = 2 * kContinuous + kDispersed - 2 * share * (kContinuous - kDispersed)
@@ -101,7 +108,10 @@ const SFC = [0.7, 0.64, 0.56, 0.47, 0.33, 0.18, 0.105, 0.05, 0.01, 0]
 const SFC_FROM_C = -5
 const SFC_STEP_K = 5
 
-/** Solid fat content of milk fat at equilibrium. @param tempC °C @returns 0–.70 */
+/**
+ * Solid fat content of milk fat at equilibrium. @param tempC °C @returns 0–.70
+ * @example solidFat(5) // 0.56
+ */
 export function solidFat(tempC: number): number {
   const x = (tempC - SFC_FROM_C) / SFC_STEP_K
   if (x <= 0) return SFC[0]!
@@ -137,10 +147,16 @@ export function heatCapacityTable(f: Fractions): HeatTable {
   return { values, fromC: TABLE_FROM_C, perK: 1 }
 }
 
-/** The same heat capacity at every temperature. */
+/**
+ * The same heat capacity at every temperature.
+ * @example heatAt(evenHeat(3050), 40) // 3050
+ */
 export const evenHeat = (cp: number): HeatTable => ({ values: Float64Array.of(cp, cp), fromC: 0, perK: 1 })
 
-/** Reads a heat table at the nearest entry; beyond its ends the last one holds. */
+/**
+ * Reads a heat table at the nearest entry; beyond its ends the last one holds.
+ * @example heatAt(heatCapacityTable(fractions), 40) // 2865
+ */
 export function heatAt(h: HeatTable, tempC: number): number {
   const i = Math.round((tempC - h.fromC) * h.perK)
   return h.values[i < 0 ? 0 : i >= h.values.length ? h.values.length - 1 : i]!

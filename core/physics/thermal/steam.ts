@@ -22,7 +22,10 @@ export const airPressure = (altitudeM: number): number => 101325 * (1 - 2.25577e
 /** Heat of evaporation, J/kg (2.501e6 − 2370·T, linear fit to steam tables, from memory H). */
 export const evaporationHeat = (tempC: number): number => 2.501e6 - 2370 * tempC
 
-/** Boiling elevation of sucrose syrup, K: .57/1.22/2.99 at 25/40/60 % (from memory, M), interpolated through 0. */
+/**
+ * Boiling elevation of sucrose syrup, K: .57/1.22/2.99 at 25/40/60 % (from memory, M), interpolated through 0.
+ * @example sucroseElevation(60) // 2.99
+ */
 export function sucroseElevation(percent: number): number {
   const rows = [
     [0, 0],
@@ -41,11 +44,17 @@ export function sucroseElevation(percent: number): number {
   return 6.6
 }
 
-/** Temperature at which water's saturation pressure is this, °C (−40 to 110), by bisection. */
+/**
+ * Temperature at which water's saturation pressure is this, °C (−40 to 110), by bisection.
+ * @example saturationTemperature(101325) // 100
+ */
 export const saturationTemperature = (pressurePa: number): number =>
   solveFor(saturationPressure, pressurePa, -40, 110)
 
-/** Boiling point of water at an altitude, °C. */
+/**
+ * Boiling point of water at an altitude, °C.
+ * @example boilingPoint(1600) // 94.69
+ */
 export function boilingPoint(altitudeM: number, sugarPercent = 0): number {
   return saturationTemperature(airPressure(altitudeM)) + sucroseElevation(sugarPercent)
 }

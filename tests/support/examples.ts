@@ -1,0 +1,60 @@
+/**
+ * Examples in docstrings, run as tests: `@example code // value`. The code sees every public function of the core and
+ * what stands below; a value is what the code gives, to the digits that are written.
+ */
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { benchOf, fillingOf, putBack } from '../../core/formula/bench'
+import { pHOfMix } from '../../core/physics/matter/acidity'
+import { mix } from '../../core/physics/matter/mix'
+import { assess, work } from '../../core/pipeline/assess'
+import { fractionsOf } from '../../core/physics/thermal/properties'
+import { counter, formula, kitchen, parts, YOLK_CURD } from './core'
+import { twoFillings } from './desserts'
+
+/** What examples speak of: a curd of 170 g yolk, sugar and lemon juice and 85 g butter, and a tart of two fillings. */
+export function fixtures(): Record<string, unknown> {
+  const doc = formula()
+  const planned = putBack(doc)
+  const m = mix(parts(YOLK_CURD))
+  const worked = work(doc, kitchen)
+  return {
+    doc,
+    kitchen,
+    planned,
+    ...planned,
+    dessert: twoFillings().planned,
+    id: counter('n'),
+    lines: fillingOf(doc).lines,
+    m,
+    pH: pHOfMix(m),
+    fractions: fractionsOf(m),
+    worked,
+    assessment: assess(benchOf(planned), kitchen),
+  }
+}
+
+export interface Example {
+  file: string
+  code: string
+  value: string
+}
+/** Every example of the core's docstrings. */
+export function examples(): Example[] {
+  return readdirSync('core', { recursive: true, encoding: 'utf8' })
+    .filter(f => f.endsWith('.ts') && !f.endsWith('.test.ts'))
+    .flatMap((f) => {
+      const text = readFileSync(join('core', f), 'utf8')
+      return [...text.matchAll(/@example ([^\n]*?) \/\/ ([^\n]*?)(?: \*\/)?\n/g)].map(([, code, value]) =>
+        ({ file: f, code: code!, value: value! }))
+    })
+}
+/** Whatever comes after an `@example` that is not of the form above. */
+export const written = (): number =>
+  readdirSync('core', { recursive: true, encoding: 'utf8' })
+    .filter(f => f.endsWith('.ts') && !f.endsWith('.test.ts'))
+    .reduce((n, f) => n + (readFileSync(join('core', f), 'utf8').match(/@example/g)?.length ?? 0), 0)
+
+/** Evaluates a text that sees a scope. */
+export const evaluate = (code: string, scope: Record<string, unknown>): unknown =>
+  new Function(...Object.keys(scope), `return (${code.replaceAll('!', '')})`)(...Object.values(scope))
