@@ -4,6 +4,7 @@
  */
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
+import { STANDARD } from '#core/base/parameters'
 import { MECHANISMS } from '#core/physics/set/firmness'
 import { bestTest } from '#core/physics/set/kitchenTests'
 import { MECHANISM_NAMES } from './names'
@@ -232,7 +233,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
   heatTime: w => NOTES.peak(w),
   done: ({ topic, h, fmt, b }) => ({
     title: topic === 'coats' ? say('why.coatsTheSpoon') : say('why.done'),
-    how: say('why.eggSetsFasterTheHotterIt', { t60C: h.t60C === null ? '—' : fmt.temp(h.t60C, 1), coats: topic === 'coats' ? say('why.itCoatsAt30') : say('why.itIsDoneAt85') }),
+    how: say('why.eggSetsFasterTheHotterIt', { zK: fmt.fixed(STANDARD.egg.settingZK, 1), t60C: h.t60C === null ? '—' : fmt.temp(h.t60C, 1), coats: topic === 'coats' ? say('why.itCoatsAt30') : say('why.itIsDoneAt85') }),
     inputs: [
       [say('why.setsInAMinuteAt'), h.t60C === null ? say('why.noEgg') : fmt.temp(h.t60C, 1)],
       [say('why.pHInThePan'), fmt.fixed(b.pH.value, 2)],

@@ -25,7 +25,7 @@ const props = withDefaults(defineProps<{
   modelValue: number
   kind: keyof typeof KINDS
   label: string
-  /** Which number of the documents it is: its limits come from the one table of fields. */
+  /** Which number of the documents it is: limits, step and decimals come from the one table of fields. */
   field?: FieldPath
   /** Shown and edited as a multiple: 100 for a share in per cent, 1e6 for m³ in ml. */
   per?: number
@@ -54,11 +54,20 @@ const limits = computed(() => {
     max: props.max ?? (of ? of.max * props.per : 1e6),
   }
 })
+/** What one step of the arrow keys is, as it is shown, and how many decimals are: the field's where it names one. */
+const shownPer = computed(() => props.per * spec.value.factor)
+const stepShown = computed(() =>
+  props.step ?? (props.field ? FIELDS[props.field].step * shownPer.value : spec.value.step))
+const digits = computed(() => {
+  const ofTen = Math.log10(shownPer.value)
+  if (!props.field || props.kind === 'count' || !Number.isInteger(ofTen)) return spec.value.digits
+  return Math.max(0, FIELDS[props.field].decimals - ofTen)
+})
 const isF = computed(() => props.kind === 'temperature' && fahrenheit.value)
 const unit = computed(() => props.unitText ?? (isF.value ? '°F' : spec.value.unit))
 const toShown = (v: number) => isF.value ? celsiusToFahrenheit(v) : v * spec.value.factor
 const fromShown = (s: number) => isF.value ? fahrenheitToCelsius(s) : s / spec.value.factor
-const plain = (v: number) => String(Number(toShown(v).toFixed(spec.value.digits)))
+const plain = (v: number) => String(Number(toShown(v).toFixed(digits.value)))
 const show = (v: number) => props.blank && v === 0 ? '' : plain(v)
 
 const text = ref(show(props.modelValue))
@@ -121,10 +130,10 @@ function onKey(event: KeyboardEvent) {
 }
 /** So many steps from a shown value. */
 function stepBy(steps: number, base: number) {
-  const step = (props.step ?? spec.value.step) * steps
+  const step = stepShown.value * steps
   const low = toShown(limits.value.min)
   const high = toShown(limits.value.max)
-  const next = Math.min(high, Math.max(low, Number((base + step).toFixed(spec.value.digits))))
+  const next = Math.min(high, Math.max(low, Number((base + step).toFixed(digits.value))))
   text.value = String(next)
   sum.value = ''
   take(fromShown(next))

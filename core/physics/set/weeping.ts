@@ -23,6 +23,10 @@ export interface Weeping {
   causes: { cause: WeepingCause, points: number }[]
 }
 
+/** Starch that lets water go, and pH between which an acid gel of milk holds its own (judgement). */
+const STARCH_WEEPS_C = 1.5
+const ACID_HOLDS_PH: readonly [number, number] = [3.8, 4.9]
+
 /** Expected weeping. @param m finished mix @param f what carries the set @param frozen it has been frozen */
 export function weepingOf(
   m: Mix,
@@ -40,7 +44,7 @@ export function weepingOf(
     1e-9,
     Object.values(f).reduce((x, y) => x + y, 0),
   )
-  const starchy = body.starchC > 1.5
+  const starchy = body.starchC > STARCH_WEEPS_C
   if (starchy) add('undercookedStarch', p.undercooked * (1 - body.starchCooked))
   if (starchy && body.making.amylase) add('amylase', p.amylase)
   if (starchy && frozen) add('frozenStarch', p.frozenStarch)
@@ -48,8 +52,8 @@ export function weepingOf(
   if (body.eggC > 1) add('overcookedEgg', b > GRAINY / 2 ? p.overcooked * b : 0)
   const milk = (f.caseinPa + f.creamFatPa) / total
   if (body.caseinC > 2 && milk > 0.3) {
-    add('acidCurdles', body.pH < 3.8 ? Math.min(6, p.acid * (3.8 - body.pH)) : 0)
-    add('acidShort', body.pH > 4.9 ? Math.min(6, p.acid * (body.pH - 4.9)) : 0)
+    add('acidCurdles', body.pH < ACID_HOLDS_PH[0] ? Math.min(6, p.acid * (ACID_HOLDS_PH[0] - body.pH)) : 0)
+    add('acidShort', body.pH > ACID_HOLDS_PH[1] ? Math.min(6, p.acid * (body.pH - ACID_HOLDS_PH[1])) : 0)
   }
   add('agar', f.agarPa > 0 ? (p.agar * f.agarPa) / total + (body.making.fluidGel ? 0 : p.agarSet) : 0)
   const sum = causes.reduce((s, c) => s + c.points, 0)
