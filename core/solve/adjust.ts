@@ -8,10 +8,11 @@ import { EGG_GRADES } from '../base/ingredients/measures'
 import type { Ingredient } from '../base/ingredients/types'
 import { fillingOf, type Bench } from '../formula/bench'
 import { withMass } from '../formula/edits'
-import { familyOf } from '../formula/families'
+import type { ChillLeg, Line } from '../formula/document'
+import { type FamilyFacts, familyOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
 import { assess } from '../pipeline/assess'
-import { type Assessment, isOffTarget, type VerdictCode } from '../pipeline/assessment'
+import { type Assessment, type FindingCode, isOffTarget, type VerdictCode } from '../pipeline/assessment'
 import { suggestTarget } from './target'
 
 /**
@@ -69,19 +70,34 @@ interface Candidate {
   apply: (value: number) => Bench
 }
 
-function candidatesFor(doc: Bench, kitchen: Kitchen, a: Assessment): Candidate[] {
-  const lines = fillingOf(doc).lines
+/** What a formula offers to be changed, and the ways of writing a candidate down. */
+interface Offers {
+  doc: Bench
+  a: Assessment
+  family: FamilyFacts
+  egg: Line | undefined
+  butter: Line | undefined
+  setter: Line | undefined
+  cream: Line | undefined
+  juice: Line | undefined
+  /** An egg or a yolk of the kitchen's grade, g. */
+  eggStepG: number
+  out: Candidate[]
+  mass: (kind: AdjustmentKind, l: Line | undefined, stepG: number, count: number) => void
+  heat: (kind: 'hotter' | 'cooler', stepK: number, count: number) => void
+  hold: (kind: 'holdLonger' | 'holdShorter', values: number[]) => void
+}
+
+const steps = (count: number, value: (n: number) => number): number[] =>
+  Array.from({ length: count }, (_, i) => value(i + 1))
+
+function offersOf(doc: Bench, kitchen: Kitchen, a: Assessment): Offers {
   const largest = (test: (row: Ingredient) => boolean) =>
-    lines
-      .filter(l => l.massG > 0 && test(findIngredient(l.ingredientId)!))
+    fillingOf(doc)
+      .lines.filter(l => l.massG > 0 && test(findIngredient(l.ingredientId)!))
       .sort((x, y) => y.massG - x.massG)[0]
   const yolk = largest(r => is(r, 'yolk'))
-  const egg = yolk ?? largest(r => is(r, 'wholeEgg'))
-  const butter = largest(r => r.group === 'butter')
-  const setter = largest(r => is(r, 'gelatin') || is(r, 'agar') || (is(r, 'starch') && !is(r, 'wheat')))
-  const cream = largest(r => is(r, 'sweetCream'))
-  const { eggSets, levers, acidGelsMilk } = familyOf(doc.family)
-  const juice = largest(r => r.group === 'juice')
+  const grade = EGG_GRADES[kitchen.eggGrade]
   const out: Candidate[] = []
   /**
    * More egg sets at a lower temperature: where the present target would then turn it grainy, it comes down with it.
@@ -90,141 +106,141 @@ function candidatesFor(doc: Bench, kitchen: Kitchen, a: Assessment): Candidate[]
     const targetTempC = Math.min(next.heat.targetTempC, suggestTarget(next, kitchen))
     return 'given' in next.heat.course ? next : { ...next, heat: { ...next.heat, targetTempC } }
   }
-  const mass = (
-    kind: AdjustmentKind,
-    l: { id: string, ingredientId: string, massG: number } | undefined,
-    step: number,
-    count: number,
-  ) => {
-    if (!l) return
-    const values = Array.from({ length: count }, (_, i) => Math.round((l.massG + step * (i + 1)) * 10) / 10).filter(
-      v => v > 0.3 * l.massG,
-    )
-    out.push({
-      kind,
-      unit: 'g',
-      from: l.massG,
-      values,
-      ingredientId: l.ingredientId,
-      apply: v => (kind === 'moreEgg' ? eased(withMass(doc, l.id, v)) : withMass(doc, l.id, v)),
-    })
+  const { targetTempC, holdS } = doc.heat
+  return {
+    doc,
+    a,
+    family: familyOf(doc.family),
+    egg: yolk ?? largest(r => is(r, 'wholeEgg')),
+    butter: largest(r => r.group === 'butter'),
+    setter: largest(r => is(r, 'gelatin') || is(r, 'agar') || (is(r, 'starch') && !is(r, 'wheat'))),
+    cream: largest(r => is(r, 'sweetCream')),
+    juice: largest(r => r.group === 'juice'),
+    eggStepG: yolk ? grade.yolkG : grade.wholeG,
+    out,
+    mass: (kind, l, stepG, count) => {
+      if (!l) return
+      const values = steps(count, n => Math.round((l.massG + stepG * n) * 10) / 10).filter(v => v > 0.3 * l.massG)
+      const apply = (v: number) => (kind === 'moreEgg' ? eased(withMass(doc, l.id, v)) : withMass(doc, l.id, v))
+      out.push({ kind, unit: 'g', from: l.massG, values, ingredientId: l.ingredientId, apply })
+    },
+    heat: (kind, stepK, count) =>
+      void out.push({
+        kind,
+        unit: '°C',
+        from: targetTempC,
+        values: steps(count, n => targetTempC + stepK * n),
+        apply: v => ({ ...doc, heat: { ...doc.heat, targetTempC: v } }),
+      }),
+    hold: (kind, values) =>
+      void out.push({
+        kind, unit: 's', from: holdS, values, apply: v => ({ ...doc, heat: { ...doc.heat, holdS: v } }),
+      }),
   }
-  const grade = EGG_GRADES[kitchen.eggGrade]
-  const eggStep = yolk ? grade.yolkG : grade.wholeG
-  const heat = (kind: 'hotter' | 'cooler', step: number, count: number) =>
-    out.push({
-      kind,
-      unit: '°C',
-      from: doc.heat.targetTempC,
-      values: Array.from({ length: count }, (_, i) => doc.heat.targetTempC + step * (i + 1)),
-      apply: v => ({ ...doc, heat: { ...doc.heat, targetTempC: v } }),
-    })
-  const hold = (kind: 'holdLonger' | 'holdShorter', values: number[]) =>
-    out.push({
-      kind,
-      unit: 's',
-      from: doc.heat.holdS,
-      values,
-      apply: v => ({ ...doc, heat: { ...doc.heat, holdS: v } }),
-    })
-  const code = a.verdict.code
-  if (code === 'sagsOnTable' || code === 'looseCold' || code === 'runny') {
-    if (eggSets && a.heat.a < 0.97) {
-      heat('hotter', 1, 8)
-      hold(
-        'holdLonger',
-        [1, 2, 3, 4, 5].map(m => doc.heat.holdS + 60 * m),
-      )
-    }
-    if (setter) mass('moreSetter', setter, setterStep(setter.ingredientId, setter.massG), 10)
-    if (levers.includes('egg')) mass('moreEgg', egg, eggStep, 8)
-    if (acidGelsMilk && a.balance.pH.value > WELL_ACID_PH) {
-      // More of the same juice only if it is sharp enough to set anything; else a squeeze of lemon.
-      mass(
-        'moreJuice',
-        juice && (a.stock.lines.find(l => l.id === juice.id)?.acidPercent ?? 0) > 3 ? juice : undefined,
-        8,
-        12,
-      )
-    }
-    if (levers.includes('cream')) mass('moreCream', cream, 20, 10)
-    if (code !== 'sagsOnTable' && levers.includes('butter')) mass('moreButter', butter, 20, 10)
-    if (!(acidGelsMilk && a.balance.pH.value > WELL_ACID_PH)) mass('lessJuice', juice, -10, 8)
-    if (doc.use.kind === 'cut' || doc.use.kind === 'piped' || doc.use.kind === 'turnedOut') {
-      const from = a.shape.pieceHeightM
-      out.push({
-        kind: 'lowerPiece',
-        unit: 'm',
-        from,
-        values: Array.from({ length: 16 }, (_, i) => Math.round((from - 0.001 * (i + 1)) * 1000) / 1000).filter(
-          v => v >= 0.008,
-        ),
-        apply: v => ({ ...doc, use: { ...doc.use, pieceHeightM: v } }),
-      })
-    }
-    if (code === 'sagsOnTable') {
-      const from = doc.use.tableTimeS
-      out.push({
-        kind: 'shorterTable',
-        unit: 's',
-        from,
-        values: Array.from({ length: 12 }, (_, i) => Math.floor(from / 300 - 1 - i) * 300).filter(v => v >= 300),
-        apply: v => ({ ...doc, use: { ...doc.use, tableTimeS: v } }),
-      })
-    }
+}
+
+/** More of what sets it, hotter or longer; then less asked of it. */
+function firmer(o: Offers): void {
+  const { doc, a, family, setter, juice } = o
+  const { eggSets, levers, acidGelsMilk } = family
+  const { code } = a.verdict
+  const shortOfAcid = acidGelsMilk && a.balance.pH.value > WELL_ACID_PH
+  if (eggSets && a.heat.a < 0.97) {
+    o.heat('hotter', 1, 8)
+    o.hold('holdLonger', steps(5, n => doc.heat.holdS + 60 * n))
   }
-  if (code === 'grainy' && acidGelsMilk) mass('lessJuice', juice, -8, 14)
-  else if (code === 'grainy') {
-    heat('cooler', -1, 10)
-    if (doc.heat.holdS > 0)
-      hold(
-        'holdShorter',
-        [0.5, 0].map(f => Math.round(doc.heat.holdS * f)),
-      )
-  }
-  if (code === 'tooFirm') {
-    if (setter) mass('lessSetter', setter, -setterStep(setter.ingredientId, setter.massG), 10)
-    if (eggSets) mass('lessEgg', egg, -eggStep, 6)
-    if (levers.includes('butter')) mass('lessButter', butter, -20, 10)
-    if (acidGelsMilk) mass('lessJuice', juice, -8, 8)
-  }
-  const slow = a.findings.some(f => f.code === 'coolsTooSlowly' || f.code === 'coolsAtLimit')
-  if (slow) {
-    const ice = (timeS: number): Bench => ({
-      ...doc,
-      chill: [
-        {
-          id: `${doc.chill[0]!.id}-ice`,
-          placeId: null,
-          place: { kind: 'iceBath', airTempC: 0.5 },
-          timeS,
-          cover: 'open',
-        },
-        ...doc.chill.filter(l => l.place.kind !== 'bench' && l.place.kind !== 'iceBath'),
-      ],
-    })
-    out.push({ kind: 'iceBathFirst', unit: 's', from: 0, values: [300, 600, 900, 1200, 1800], apply: ice })
-    const n = doc.assembly.count
-    out.push({
-      kind: 'moreVessels',
-      unit: '',
-      from: n,
-      values: [1, 2, 3, 4, 6].map(k => n + k),
-      apply: v => ({ ...doc, assembly: { ...doc.assembly, count: v } }),
-    })
-  }
-  if (code === 'servedBeforeSet' || a.findings.some(f => f.code === 'servedBeforeSet')) {
-    const last = doc.chill.length - 1
-    const from = doc.chill[last]!.timeS
-    out.push({
-      kind: 'longerChill',
-      unit: 's',
+  if (setter) o.mass('moreSetter', setter, setterStep(setter.ingredientId, setter.massG), 10)
+  if (levers.includes('egg')) o.mass('moreEgg', o.egg, o.eggStepG, 8)
+  // More of the same juice only if it is sharp enough to set anything; else a squeeze of lemon.
+  const sharp = juice && (a.stock.lines.find(l => l.id === juice.id)?.acidPercent ?? 0) > 3
+  if (shortOfAcid) o.mass('moreJuice', sharp ? juice : undefined, 8, 12)
+  if (levers.includes('cream')) o.mass('moreCream', o.cream, 20, 10)
+  if (code !== 'sagsOnTable' && levers.includes('butter')) o.mass('moreButter', o.butter, 20, 10)
+  if (!shortOfAcid) o.mass('lessJuice', juice, -10, 8)
+  if (doc.use.kind === 'cut' || doc.use.kind === 'piped' || doc.use.kind === 'turnedOut') {
+    const from = a.shape.pieceHeightM
+    o.out.push({
+      kind: 'lowerPiece',
+      unit: 'm',
       from,
-      values: Array.from({ length: 24 }, (_, i) => from + 1800 * (i + 1)),
-      apply: v => ({ ...doc, chill: doc.chill.map((l, i) => (i === last ? { ...l, timeS: v } : l)) }),
+      values: steps(16, n => Math.round((from - 0.001 * n) * 1000) / 1000).filter(v => v >= 0.008),
+      apply: v => ({ ...doc, use: { ...doc.use, pieceHeightM: v } }),
     })
   }
-  return out
+  if (code !== 'sagsOnTable') return
+  const from = doc.use.tableTimeS
+  o.out.push({
+    kind: 'shorterTable',
+    unit: 's',
+    from,
+    values: steps(12, n => Math.floor(from / 300 - n) * 300).filter(v => v >= 300),
+    apply: v => ({ ...doc, use: { ...doc.use, tableTimeS: v } }),
+  })
+}
+
+/** Cooler or shorter; what acid curdled, less of it. */
+function smoother(o: Offers): void {
+  const { holdS } = o.doc.heat
+  if (o.family.acidGelsMilk) return o.mass('lessJuice', o.juice, -8, 14)
+  o.heat('cooler', -1, 10)
+  if (holdS > 0) o.hold('holdShorter', [Math.round(holdS * 0.5), 0])
+}
+
+/** Less of what sets it. */
+function softer(o: Offers): void {
+  const { setter, family } = o
+  if (setter) o.mass('lessSetter', setter, -setterStep(setter.ingredientId, setter.massG), 10)
+  if (family.eggSets) o.mass('lessEgg', o.egg, -o.eggStepG, 6)
+  if (family.levers.includes('butter')) o.mass('lessButter', o.butter, -20, 10)
+  if (family.acidGelsMilk) o.mass('lessJuice', o.juice, -8, 8)
+}
+
+/** A bowl of ice first, or more vessels. */
+function quicker({ doc, out }: Offers): void {
+  const ice = (timeS: number): ChillLeg => ({
+    id: `${doc.chill[0]!.id}-ice`, placeId: null, place: { kind: 'iceBath', airTempC: 0.5 }, timeS, cover: 'open',
+  })
+  const rest = doc.chill.filter(l => l.place.kind !== 'bench' && l.place.kind !== 'iceBath')
+  out.push({
+    kind: 'iceBathFirst',
+    unit: 's',
+    from: 0,
+    values: [300, 600, 900, 1200, 1800],
+    apply: v => ({ ...doc, chill: [ice(v), ...rest] }),
+  })
+  const n = doc.assembly.count
+  out.push({
+    kind: 'moreVessels',
+    unit: '',
+    from: n,
+    values: [1, 2, 3, 4, 6].map(k => n + k),
+    apply: v => ({ ...doc, assembly: { ...doc.assembly, count: v } }),
+  })
+}
+
+/** Longer in the last of the cold. */
+function longer({ doc, out }: Offers): void {
+  const last = doc.chill.length - 1
+  const from = doc.chill[last]!.timeS
+  out.push({
+    kind: 'longerChill',
+    unit: 's',
+    from,
+    values: steps(24, n => from + 1800 * n),
+    apply: v => ({ ...doc, chill: doc.chill.map((l, i) => (i === last ? { ...l, timeS: v } : l)) }),
+  })
+}
+
+function candidatesFor(doc: Bench, kitchen: Kitchen, a: Assessment): Candidate[] {
+  const o = offersOf(doc, kitchen, a)
+  const { code } = a.verdict
+  const found = (...codes: FindingCode[]) => a.findings.some(f => codes.includes(f.code))
+  if (code === 'sagsOnTable' || code === 'looseCold' || code === 'runny') firmer(o)
+  if (code === 'grainy') smoother(o)
+  if (code === 'tooFirm') softer(o)
+  if (found('coolsTooSlowly', 'coolsAtLimit')) quicker(o)
+  if (code === 'servedBeforeSet' || found('servedBeforeSet')) longer(o)
+  return o.out
 }
 
 /** A step of a setter that a cook can weigh: a leaf, a teaspoon, half a gram. */

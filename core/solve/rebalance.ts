@@ -436,6 +436,50 @@ const better = (a: Way, b: Way): boolean =>
         ? miss(a) < miss(b)
         : a.size < b.size
 
+/** Lines whose grams differ by more than a cook would call the same. */
+function changesOf(original: Bench, next: Bench): Change[] {
+  const before = new Map(fillingOf(original).lines.map(l => [l.id, l.massG]))
+  return fillingOf(next).lines.flatMap((l): Change[] => {
+    const from = before.get(l.id) ?? 0
+    return Math.abs(l.massG - from) > 0.004 * Math.max(from, 5)
+      ? [{ kind: 'mass', lineId: l.id, ingredientId: l.ingredientId, from, to: l.massG }]
+      : []
+  })
+}
+
+/** What stands in the way of a plan that does not reach. */
+function stopsOf(
+  plan: Plan,
+  original: Bench,
+  goal: Goal,
+  a: Assessment,
+  masses: ReadonlyMap<string, number>,
+  took: { cost: number, yolkG: number },
+): Stop[] {
+  const stops: Stop[] = []
+  for (const l of fillingOf(plan.doc).lines) {
+    const to = masses.get(l.id)
+    if (to !== undefined && (to <= l.massG * 0.34 || to >= l.massG * (l.id === GELATIN_LINE ? 9.8 : 2.95)))
+      stops.push({ kind: 'bound', lineId: l.id, ingredientId: l.ingredientId })
+  }
+  if (goal.maxYolkG !== null && took.yolkG > goal.maxYolkG * 0.98) stops.push({ kind: 'yolkLimit' })
+  if (goal.maxCost !== null && took.cost > goal.maxCost * 0.98) stops.push({ kind: 'costLimit' })
+  if (a.verdict.code === 'grainy') stops.push({ kind: 'grainy' })
+  if (a.verdict.plate.tauPa.value < 1) stops.push({ kind: 'noSetter' })
+  if (fillingOf(original).lines.some(l => l.pinned)) stops.push({ kind: 'pinned' })
+  return stops
+}
+
+/**
+ * How far it goes: the lines' changes together, a little for every line touched and every change of process
+ * (judgement).
+ */
+function sizeOf(plan: Plan, changes: readonly Change[]): number {
+  const least = (c: Change) => (hasTrait(c.ingredientId, 'gelatin') ? GELATIN_START_G : 0.1)
+  const squares = changes.reduce((s, c) => s + Math.log(Math.max(c.to, 0.1) / Math.max(c.from, least(c))) ** 2, 0)
+  return plan.weight * (Math.sqrt(squares) + 0.1 * changes.length + 0.15 * plan.process.length)
+}
+
 /** Rounds to what can be weighed, assesses whole, and says what it brings and what stops it. */
 function finish(
   plan: Plan,
@@ -446,77 +490,33 @@ function finish(
   masses: ReadonlyMap<string, number>,
   whole: ReadonlySet<string>,
 ): Way {
-  const rounded = new Map(
-    [...masses].map(([id, g]) => [id, whole.has(id) ? Math.round(g * 10) / 10 : weighable(g)] as const),
+  const rounded = [...masses].map(
+    ([id, g]) => [id, whole.has(id) ? Math.round(g * 10) / 10 : weighable(g)] as const,
   )
-  let next = withMasses(plan.doc, rounded)
-  const { process } = plan
-  const a = assess(next, kitchen)
+  const tried = withMasses(plan.doc, new Map(rounded))
+  const a = assess(tried, kitchen)
   const p = pointOf(a)
-  const before = new Map(fillingOf(original).lines.map(l => [l.id, l.massG]))
-  const changes = fillingOf(next).lines.flatMap((l): Change[] => {
-    const from = before.get(l.id) ?? 0
-    return Math.abs(l.massG - from) > 0.004 * Math.max(from, 5)
-      ? [{ kind: 'mass', lineId: l.id, ingredientId: l.ingredientId, from, to: l.massG }]
-      : []
-  })
+  const changes = changesOf(original, tried)
   // What is as good as unchanged stays exactly as it was.
-  next = withMasses(
-    next,
-    new Map(
-      fillingOf(next)
-        .lines.filter(l => before.has(l.id) && !changes.some(c => c.lineId === l.id))
-        .map(l => [l.id, before.get(l.id)!]),
-    ),
-  )
+  const kept = fillingOf(original).lines.filter(l => !changes.some(c => c.lineId === l.id))
+  const doc = withMasses(tried, new Map(kept.map(l => [l.id, l.massG])))
   const missSet = wanted.set(p)
   const missSharp = wanted.sharp(p)
-  const stops: Stop[] = []
-  const cost = fillingCost(next, kitchen)
-  const yolkG = yolkMass(fillingOf(next).lines)
-  const overCost = goal.maxCost !== null && cost > goal.maxCost * 1.01
-  const overYolk = goal.maxYolkG !== null && yolkG > goal.maxYolkG * 1.01
-  const grainy = a.verdict.code === 'grainy'
+  const took = { cost: fillingCost(doc, kitchen), yolkG: yolkMass(fillingOf(doc).lines) }
   const reached =
     Math.abs(missSet) <= NEAR_SET &&
     Math.abs(missSharp) <= NEAR_SHARP &&
-    !overCost &&
-    !overYolk &&
-    !grainy &&
+    !(goal.maxCost !== null && took.cost > goal.maxCost * 1.01) &&
+    !(goal.maxYolkG !== null && took.yolkG > goal.maxYolkG * 1.01) &&
+    a.verdict.code !== 'grainy' &&
     Math.abs(wanted.mass(p)) <= 0.03 &&
     Math.abs(wanted.sweet(p)) <= 0.05
-  if (!reached) {
-    for (const l of fillingOf(plan.doc).lines) {
-      const to = masses.get(l.id)
-      if (to !== undefined && (to <= l.massG * 0.34 || to >= l.massG * (l.id === GELATIN_LINE ? 9.8 : 2.95)))
-        stops.push({ kind: 'bound', lineId: l.id, ingredientId: l.ingredientId })
-    }
-    if (goal.maxYolkG !== null && yolkG > goal.maxYolkG * 0.98) stops.push({ kind: 'yolkLimit' })
-    if (goal.maxCost !== null && cost > goal.maxCost * 0.98) stops.push({ kind: 'costLimit' })
-    if (grainy) stops.push({ kind: 'grainy' })
-    if (a.verdict.plate.tauPa.value < 1) stops.push({ kind: 'noSetter' })
-    if (fillingOf(original).lines.some(l => l.pinned)) stops.push({ kind: 'pinned' })
-  }
-  // How far it goes: the lines' changes together, a little for every line touched and every change of process
-  // (judgement).
-  const size =
-    plan.weight *
-    (Math.sqrt(
-      changes.reduce(
-        (s, c) =>
-          s +
-          Math.log(Math.max(c.to, 0.1) / Math.max(c.from, hasTrait(c.ingredientId, 'gelatin') ? GELATIN_START_G : 0.1)) ** 2,
-        0,
-      ),
-    ) +
-    0.1 * changes.length +
-    0.15 * process.length)
   return {
     id: plan.id,
     changes,
-    process,
+    process: plan.process,
     reached,
-    stops,
+    stops: reached ? [] : stopsOf(plan, original, goal, a, masses, took),
     code: a.verdict.code,
     coldPa: p.coldPa,
     platePa: p.platePa,
@@ -524,10 +524,10 @@ function finish(
     sharpness: a.balance.sharpness,
     sharp: p.sharp,
     massG: p.massG,
-    cost,
+    cost: took.cost,
     missSet,
     missSharp,
-    size,
-    doc: next,
+    size: sizeOf(plan, changes),
+    doc,
   }
 }

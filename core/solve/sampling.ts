@@ -8,8 +8,8 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { quantile, sampleCorrelation } from 'simple-statistics'
 import { part, withFat } from '../base/ingredients/ingredients'
 import { PARAMETER_TABLE } from '../base/parameters'
-import { eggEnd, eggTemperatures, GRAINY, THERMOMETER_SIGMA_K } from '../physics/heat/egg'
-import { acidPercentOf, acidSigmaOf, evaporate, type MixPart } from '../physics/matter/mix'
+import { type EggEnd, eggEnd, eggTemperatures, GRAINY, THERMOMETER_SIGMA_K } from '../physics/heat/egg'
+import { acidPercentOf, acidSigmaOf, evaporate, type Mix, type MixPart } from '../physics/matter/mix'
 import { type BandId, bandOf, BANDS, corrected } from '../physics/set/bands'
 import { bodyOf, firmness, lnTauSigma, type SetState, yieldStress } from '../physics/set/firmness'
 import { gelatinGoal } from '../physics/set/setting'
@@ -57,6 +57,91 @@ export const CHUNK = 40
 
 const zeroBands = () => Object.fromEntries(BANDS.map(b => [b.id, 0])) as Record<BandId, number>
 
+type Draw = Record<Uncertain, number>
+
+/** A part of the mix as it may really be: egg by its weight, cream by its fat, juice by its acid. */
+function perturbed(p: MixPart, z: Draw): MixPart {
+  if (p.row.group === 'egg') return { ...p, massG: p.massG * Math.exp(LN_EGG_MASS_SIGMA * z.eggMass) }
+  if (p.row.group === 'dairy' && part(p.row, 'milkFat') > 12) {
+    const fat = part(p.row, 'fat') + CREAM_FAT_SIGMA * z.creamFat
+    return { ...p, row: withFat(p.row, Math.min(60, Math.max(5, fat))) }
+  }
+  if (!p.row.acid) return p
+  const pH = p.strength.kind === 'typical' ? undefined : p.strength.pH
+  const acidPercent = acidPercentOf(p) * Math.exp(acidSigmaOf(p) * z.acid)
+  return { ...p, strength: { kind: 'measured', acidPercent, ...(pH === undefined ? {} : { pH }) } }
+}
+
+/** What one draw comes to. */
+interface Outcome {
+  coldPa: number
+  platePa: number
+  density: number
+  grainy: boolean
+}
+
+/** Egg's extents as drawn: doses scale with the distance to T60 and T60b, so that the heat is not run again. */
+function eggAsDrawn(w: Worked, cooked: Mix, cookedPH: number, offsetK: number, z: Draw): EggEnd {
+  const known = w.settled.egg
+  const egg = known && eggTemperatures(cooked, cookedPH, w.parameters.egg)
+  if (!known || !egg) return eggEnd(known, 0, 0)
+  const { t60ShiftK, gapShiftK } = PARAMETER_TABLE.egg
+  const late = t60ShiftK.spread * z.eggSetting
+  return eggEnd(
+    known,
+    offsetK - (egg.t60C - known.temperatures.t60C) - late,
+    offsetK - (egg.t60bC - known.temperatures.t60bC) - late - gapShiftK.spread * z.overSetting,
+  )
+}
+
+/** A draw run through what depends on it. */
+function outcomeOf(w: Worked, z: Draw): Outcome {
+  const { plan } = w.mixed
+  const { verdict } = w.assessment
+  const heatedTogether = new Set(plan.cooked)
+  const all = plan.all.map(p => perturbed(p, z))
+  const mixed = mixedOf({ ...plan, all, cooked: all.filter((_, i) => heatedTogether.has(plan.all[i]!)) })
+  const offsetK = THERMOMETER_SIGMA_K * z.thermometer
+  const { making } = w.heated.body
+  const starch = { ...making.starch, peakTempC: making.starch.peakTempC + offsetK }
+  const body = bodyOf(evaporate(mixed.whole, w.heated.evaporatedG), mixed.pH, { ...making, starch }, w.parameters)
+  const { a, b } = eggAsDrawn(w, mixed.cooked, mixed.cookedPH, offsetK, z)
+  // Slower or faster setting: what was still to come, over what has come, scales with the rate.
+  const pace = Math.exp(PARAMETER_TABLE.setting.pace.spread * z.settingTime)
+  const paced = (x: number, top: number) =>
+    x <= 0 || top <= 0 ? x : top * (1 - (1 - Math.min(x / top, 1)) ** pace)
+  const at = (s: SetState, tempC: number, meltedShare: number): number => {
+    const m = firmness(body, {
+      ...s,
+      a,
+      b,
+      tempC,
+      butter: paced(Math.max(0, s.butter - meltedShare), solidFat(tempC)),
+      cream: paced(Math.max(0, s.cream - meltedShare), solidFat(tempC)),
+      casein: paced(s.casein, 1),
+      starch: paced(s.starch, 1),
+      gelatin: paced(s.gelatin, gelatinGoal(tempC, w.parameters.setting)),
+    })
+    return yieldStress(m) * Math.exp(lnTauSigma(m) * z.model)
+  }
+  const plateTempC = Math.max(verdict.cold.tempC, verdict.plate.tempC + TABLE_SIGMA_K * z.table)
+  return {
+    coldPa: at(verdict.cold.state, verdict.cold.tempC, 0),
+    // A degree on the table moves the solid fat along its curve, about 2.5 % of the fat per K between 5 and 20 °C.
+    platePa: at(verdict.plate.state, plateTempC, 0.025 * (plateTempC - verdict.plate.tempC)),
+    density: body.phases.density,
+    grainy: body.eggC > 2 && b >= GRAINY,
+  }
+}
+
+/** What of the uncertain moves the plate's stress: squared correlations with its logarithm, adding up to one. */
+function mattersOf(draws: readonly Draw[], platePa: readonly number[]): Shares['matters'] {
+  const ln = platePa.map(x => Math.log(Math.max(x, 1e-6)))
+  const squares = UNCERTAIN.map(key => correlation(draws.map(d => d[key]), ln) ** 2)
+  const total = squares.reduce((x, y) => x + y, 0) || 1
+  return UNCERTAIN.map((input, k) => ({ input, share: squares[k]! / total })).sort((x, y) => y.share - x.share)
+}
+
 /** A sampler that runs in chunks, so that a worker can stop between them. */
 export function createSampler(w: Worked, seed = 20260101) {
   const rng = xoroshiro128plus(seed)
@@ -64,115 +149,38 @@ export function createSampler(w: Worked, seed = 20260101) {
     const u = Math.max(uniformFloat64(rng), 1e-12)
     return Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * uniformFloat64(rng))
   }
-  const draws: number[][] = []
-  const coldPa: number[] = []
-  const platePa: number[] = []
-  const cold = zeroBands()
-  const plate = zeroBands()
-  let grainy = 0
-  let holds = 0
-  const { verdict } = w.assessment
-  const { plan } = w.mixed
-  const heatedTogether = new Set(plan.cooked)
-
-  const perturb = (p: MixPart, zAcid: number, zEgg: number, zFat: number): MixPart => {
-    if (p.row.group === 'egg') return { ...p, massG: p.massG * Math.exp(LN_EGG_MASS_SIGMA * zEgg) }
-    if (p.row.group === 'dairy' && part(p.row, 'milkFat') > 12)
-      return { ...p, row: withFat(p.row, Math.min(60, Math.max(5, part(p.row, 'fat') + CREAM_FAT_SIGMA * zFat))) }
-    if (!p.row.acid) return p
-    const pH = p.strength.kind === 'typical' ? undefined : p.strength.pH
-    return {
-      ...p,
-      strength: {
-        kind: 'measured',
-        acidPercent: acidPercentOf(p) * Math.exp(acidSigmaOf(p) * zAcid),
-        ...(pH === undefined ? {} : { pH }),
-      },
-    }
+  const { target } = w.assessment.verdict
+  const draws: Draw[] = []
+  const outcomes: Outcome[] = []
+  const asMeant = (o: Outcome) =>
+    !o.grainy && o.coldPa >= target.coldMinPa && o.coldPa <= target.coldMaxPa && o.platePa >= target.plateMinPa
+  const shareOf = (test: (o: Outcome) => boolean) => outcomes.filter(test).length / outcomes.length
+  const bandShares = (key: 'coldPa' | 'platePa') => {
+    const counts = zeroBands()
+    for (const o of outcomes) counts[bandOf(corrected(o[key], o.density))]++
+    for (const { id } of BANDS) counts[id] /= outcomes.length
+    return counts
   }
-
-  const once = () => {
-    const z = Object.fromEntries(UNCERTAIN.map(key => [key, normal()])) as Record<Uncertain, number>
-    const all = plan.all.map(p => perturb(p, z.acid, z.eggMass, z.creamFat))
-    const mixed = mixedOf({ ...plan, all, cooked: all.filter((_, i) => heatedTogether.has(plan.all[i]!)) })
-    const offset = THERMOMETER_SIGMA_K * z.thermometer
-    const { making } = w.heated.body
-    const starch = { ...making.starch, peakTempC: making.starch.peakTempC + offset }
-    const body = bodyOf(evaporate(mixed.whole, w.heated.evaporatedG), mixed.pH, { ...making, starch }, w.parameters)
-    const known = w.settled.egg
-    const egg = known && eggTemperatures(mixed.cooked, mixed.cookedPH, w.parameters.egg)
-    // Doses scale with the distance to T60 and T60b: the heat is not run again.
-    const late = PARAMETER_TABLE.egg.t60ShiftK.spread * z.eggSetting
-    const shiftA = egg ? offset - (egg.t60C - known.temperatures.t60C) - late : 0
-    const shiftB = egg
-      ? offset - (egg.t60bC - known.temperatures.t60bC) - late - PARAMETER_TABLE.egg.gapShiftK.spread * z.overSetting
-      : 0
-    const { a, b } = eggEnd(known, shiftA, shiftB)
-    // Slower or faster setting: what was still to come, over what has come, scales with the rate.
-    const pace = Math.exp(PARAMETER_TABLE.setting.pace.spread * z.settingTime)
-    const paced = (x: number, top: number) =>
-      x <= 0 || top <= 0 ? x : top * (1 - (1 - Math.min(x / top, 1)) ** pace)
-    const at = (s: SetState, tempC: number, meltedShare: number): number => {
-      const m = firmness(body, {
-        ...s,
-        a,
-        b,
-        tempC,
-        butter: paced(Math.max(0, s.butter - meltedShare), solidFat(tempC)),
-        cream: paced(Math.max(0, s.cream - meltedShare), solidFat(tempC)),
-        casein: paced(s.casein, 1),
-        starch: paced(s.starch, 1),
-        gelatin: paced(s.gelatin, gelatinGoal(tempC, w.parameters.setting)),
-      })
-      return yieldStress(m) * Math.exp(lnTauSigma(m) * z.model)
-    }
-    const coldTau = at(verdict.cold.state, verdict.cold.tempC, 0)
-    const plateTempC = Math.max(verdict.cold.tempC, verdict.plate.tempC + TABLE_SIGMA_K * z.table)
-    // A degree on the table moves the solid fat along its curve, about 2.5 % of the fat per K between 5 and 20 °C.
-    const plateTau = at(verdict.plate.state, plateTempC, 0.025 * (plateTempC - verdict.plate.tempC))
-    draws.push(UNCERTAIN.map(key => z[key]))
-    coldPa.push(coldTau)
-    platePa.push(plateTau)
-    const { density } = body.phases
-    cold[bandOf(corrected(coldTau, density))]++
-    plate[bandOf(corrected(plateTau, density))]++
-    const isGrainy = body.eggC > 2 && b >= GRAINY
-    if (isGrainy) grainy++
-    const t = verdict.target
-    if (!isGrainy && coldTau >= t.coldMinPa && coldTau <= t.coldMaxPa && plateTau >= t.plateMinPa) holds++
-  }
-
-  const share = (counts: Record<BandId, number>, n: number) =>
-    Object.fromEntries(BANDS.map(b => [b.id, counts[b.id] / n])) as Record<BandId, number>
   const range = (values: number[]) => quantile(values, [0.1, 0.9]) as [number, number]
-
   return {
     run(n: number): void {
-      for (let i = 0; i < n; i++) once()
+      for (let i = 0; i < n; i++) {
+        const z = Object.fromEntries(UNCERTAIN.map(key => [key, normal()])) as Draw
+        draws.push(z)
+        outcomes.push(outcomeOf(w, z))
+      }
     },
     result(): Shares {
-      const n = coldPa.length
-      const ln = platePa.map(x => Math.log(Math.max(x, 1e-6)))
-      const squares = UNCERTAIN.map(
-        (_, k) =>
-          correlation(
-            draws.map(d => d[k]!),
-            ln,
-          ) ** 2,
-      )
-      const total = squares.reduce((x, y) => x + y, 0) || 1
-      const matters = UNCERTAIN.map((input, k) => ({ input, share: squares[k]! / total })).sort(
-        (x, y) => y.share - x.share,
-      )
+      const platePa = outcomes.map(o => o.platePa)
       return {
-        samples: n,
-        holds: holds / n,
-        cold: share(cold, n),
-        plate: share(plate, n),
-        grainy: grainy / n,
-        coldRangePa: range(coldPa),
+        samples: outcomes.length,
+        holds: shareOf(asMeant),
+        cold: bandShares('coldPa'),
+        plate: bandShares('platePa'),
+        grainy: shareOf(o => o.grainy),
+        coldRangePa: range(outcomes.map(o => o.coldPa)),
         plateRangePa: range(platePa),
-        matters,
+        matters: mattersOf(draws, platePa),
       }
     },
   }

@@ -106,122 +106,147 @@ function swapped(
   }
 }
 
+/** A swap that is being tried: what stands, what shall, and what was found of it. */
+interface Trying {
+  doc: Bench
+  kitchen: Kitchen
+  line: Line
+  from: Ingredient
+  to: Ingredient
+  start: Point
+  startFat: number
+  make: (massG: number, added?: { ingredientId: string, massG: number }[]) => Bench
+  options: (SwapOption | null)[]
+  warnings: SwapWarning[]
+}
+
+/** Lines that differ. */
+function changesBetween(doc: Bench, next: Bench): SwapOption['changes'] {
+  const ids = new Set([...fillingOf(doc).lines, ...fillingOf(next).lines].map(l => l.id))
+  return [...ids].flatMap((x) => {
+    const b = fillingOf(doc).lines.find(l => l.id === x)
+    const n = fillingOf(next).lines.find(l => l.id === x)!
+    return b && b.massG === n.massG && b.ingredientId === n.ingredientId
+      ? []
+      : [{ ingredientId: n.ingredientId, fromId: b?.ingredientId ?? '', from: b?.massG ?? 0, to: n.massG }]
+  })
+}
+
+/** Notes an option with what it comes to; one that cannot be is none. */
+function option(t: Trying, keeps: Keeps, next: Bench): void {
+  try {
+    const a = assess(next, t.kitchen)
+    const p = pointOf(a)
+    t.options.push({
+      keeps,
+      changes: changesBetween(t.doc, next),
+      code: a.verdict.code,
+      platePa: p.platePa,
+      sharpness: a.balance.sharpness,
+      ratio: {
+        set: p.platePa / Math.max(t.start.platePa, 1e-9),
+        sour: p.sour / Math.max(t.start.sour, 1e-9),
+        sweet: p.sweet / Math.max(t.start.sweet, 1e-9),
+        fat: t.startFat > 0 ? fatOf(next, t.kitchen) / t.startFat : 1,
+      },
+      doc: next,
+    })
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error
+    t.options.push(null)
+  }
+}
+
+/** Juice for juice: the same acid by weight, by citric acid, by some of a sharper juice beside it. */
+function keepAcid(t: Trying): void {
+  const { line, from, to, kitchen } = t
+  if (!(from.acid && to.acid && from.group === 'juice' && to.group === 'juice')) return
+  const was = acidShare(line, kitchen)
+  const is = to.acid.typical
+  const share = is / was
+  const lackG = (line.massG * (was - is)) / 100
+  if (share >= WEAK && Math.abs(share - 1) > 0.02) option(t, 'acid', t.make((line.massG * was) / is))
+  if (lackG <= 0.05) {
+    if (share > STRONG) t.warnings.push({ kind: 'acidStrong', share })
+    return
+  }
+  const { sharpJuice, acid } = OFFERED
+  const lemon = findIngredient(sharpJuice)!.acid!.typical
+  const sharper = to.id === sharpJuice || line.ingredientId === sharpJuice ? sharpJuice : line.ingredientId
+  const sharpPercent = sharper === line.ingredientId ? was : lemon
+  option(t, 'acidCitric', t.make(line.massG, [{ ingredientId: acid, massG: lackG }]))
+  // Part of the old juice (or lemon) beside the new one, the whole weight kept: x·b + (m − x)·a = m·was.
+  const x = (line.massG * (was - is)) / (sharpPercent - is)
+  const beside = [{ ingredientId: sharper, massG: (100 * lackG) / sharpPercent }]
+  option(t, 'acidBlend', x < line.massG * 0.95
+    ? t.make(line.massG - x, [{ ingredientId: sharper, massG: x }])
+    : t.make(line.massG, beside))
+  const weak = t.options[0]
+  const sets = weak ? weak.code === 'good' || weak.ratio.set > 0.6 : false
+  if (share < WEAK)
+    t.warnings.push({ kind: 'acidWeak', share, citricG: lackG, lemonG: (100 * lackG) / lemon, sets })
+}
+
+/** The same fat, the same sweetness, the same set. */
+function keepRest(t: Trying): void {
+  const { line, from, to, doc, kitchen } = t
+  const differs = (equal: number) => Math.abs(equal / line.massG - 1) > 0.01
+  if (part(from, 'fat') > 5 && part(to, 'fat') > 5 && from.group !== 'egg') {
+    const equal = (line.massG * part(from, 'fat')) / part(to, 'fat')
+    if (differs(equal)) option(t, 'fat', t.make(equal))
+    const waterG = (equal * part(to, 'water')) / 100 - (line.massG * part(from, 'water')) / 100
+    if (part(to, 'fat') < part(from, 'fat') * 0.9) t.warnings.push({ kind: 'fatLess', waterG })
+  }
+  if (from.group === 'sugar' && to.group === 'sugar' && sweetening(to) > 0) {
+    const equal = (line.massG * sweetening(from)) / sweetening(to)
+    if (differs(equal)) option(t, 'sweetness', t.make(equal))
+    const waterG = (equal * (part(to, 'water') - part(from, 'water'))) / 100
+    if (waterG > 3) t.warnings.push({ kind: 'waterMore', waterG })
+  }
+  const sets = from.group === 'egg' || from.group === 'setter'
+  if (!sets && !(from.group === 'dairy' && familyOf(doc.family).acidGelsMilk)) return
+  const found = sameSet(m => t.make(m), doc, line, kitchen, t.start)
+  if ('massG' in found) option(t, 'set', t.make(found.massG))
+  else t.warnings.push({ kind: 'cannotKeepSet', reach: found.reach })
+}
+
 /**
  * Options of a swap, the plainest first.
  * @param id gives fresh ids for lines and steps
+ * @throws {InputError} for a line or an ingredient that is not known
  */
 export function swapGuard(doc: Bench, kitchen: Kitchen, lineId: string, toId: string, id: NewId): Swap {
   const line = fillingOf(doc).lines.find(l => l.id === lineId)
   const to = findIngredient(toId)
   if (!line) throw new InputError('missing', 'lineId')
   if (!to) throw new InputError('unknownIngredient', 'toId', { id: toId })
-  const from = findIngredient(line.ingredientId)!
   const before = assess(doc, kitchen)
-  const start = pointOf(before)
-  const startFat = fatOf(doc, kitchen)
-  const option = (keeps: Keeps, next: Bench): SwapOption | null => {
-    try {
-      const a = assess(next, kitchen)
-      const p = pointOf(a)
-      const ids = new Set([...fillingOf(doc).lines, ...fillingOf(next).lines].map(l => l.id))
-      const changes = [...ids].flatMap((x) => {
-        const b = fillingOf(doc).lines.find(l => l.id === x)
-        const n = fillingOf(next).lines.find(l => l.id === x)!
-        return b && b.massG === n.massG && b.ingredientId === n.ingredientId
-          ? []
-          : [{ ingredientId: n.ingredientId, fromId: b?.ingredientId ?? '', from: b?.massG ?? 0, to: n.massG }]
-      })
-      return {
-        keeps,
-        changes,
-        code: a.verdict.code,
-        platePa: p.platePa,
-        sharpness: a.balance.sharpness,
-        ratio: {
-          set: p.platePa / Math.max(start.platePa, 1e-9),
-          sour: p.sour / Math.max(start.sour, 1e-9),
-          sweet: p.sweet / Math.max(start.sweet, 1e-9),
-          fat: startFat > 0 ? fatOf(next, kitchen) / startFat : 1,
-        },
-        doc: next,
-      }
-    } catch (error) {
-      if (error instanceof InputError) return null
-      throw error
-    }
+  const t: Trying = {
+    doc,
+    kitchen,
+    line,
+    from: findIngredient(line.ingredientId)!,
+    to,
+    start: pointOf(before),
+    startFat: fatOf(doc, kitchen),
+    make: (massG, added = []) => swapped(doc, line, toId, massG, added, id),
+    options: [],
+    warnings: [],
   }
-  const make = (massG: number, added: { ingredientId: string, massG: number }[] = []) =>
-    swapped(doc, line, toId, massG, added, id)
-  const options: (SwapOption | null)[] = [option('weight', make(line.massG))]
-  const warnings: SwapWarning[] = []
-
-  if (from.acid && to.acid && from.group === 'juice' && to.group === 'juice') {
-    const was = acidShare(line, kitchen)
-    const is = to.acid.typical
-    const share = is / was
-    const lackG = (line.massG * (was - is)) / 100
-    const equal = (line.massG * was) / is
-    if (share >= WEAK && Math.abs(share - 1) > 0.02) options.push(option('acid', make(equal)))
-    if (lackG > 0.05) {
-      const { sharpJuice, acid } = OFFERED
-      const sharper = toId === sharpJuice || line.ingredientId === sharpJuice ? sharpJuice : line.ingredientId
-      const sharpPercent = sharper === line.ingredientId ? was : findIngredient(OFFERED.sharpJuice)!.acid!.typical
-      options.push(option('acidCitric', make(line.massG, [{ ingredientId: acid, massG: lackG }])))
-      // Part of the old juice (or lemon) beside the new one, the whole weight kept: x·b + (m − x)·a = m·was.
-      const x = (line.massG * (was - is)) / (sharpPercent - is)
-      const beside = make(line.massG, [{ ingredientId: sharper, massG: (100 * lackG) / sharpPercent }])
-      options.push(
-        option(
-          'acidBlend',
-          x < line.massG * 0.95 ? make(line.massG - x, [{ ingredientId: sharper, massG: x }]) : beside,
-        ),
-      )
-      const lemon = findIngredient(OFFERED.sharpJuice)!.acid!.typical
-      const weak = options[0]
-      if (share < WEAK)
-        warnings.push({
-          kind: 'acidWeak',
-          share,
-          citricG: lackG,
-          lemonG: (100 * lackG) / lemon,
-          sets: weak ? weak.code === 'good' || weak.ratio.set > 0.6 : false,
-        })
-    } else if (share > STRONG) warnings.push({ kind: 'acidStrong', share })
-  }
-  if (part(from, 'fat') > 5 && part(to, 'fat') > 5 && from.group !== 'egg') {
-    const equal = (line.massG * part(from, 'fat')) / part(to, 'fat')
-    if (Math.abs(equal / line.massG - 1) > 0.01) options.push(option('fat', make(equal)))
-    const waterG = (equal * part(to, 'water')) / 100 - (line.massG * part(from, 'water')) / 100
-    if (part(to, 'fat') < part(from, 'fat') * 0.9) warnings.push({ kind: 'fatLess', waterG })
-  }
-  if (from.group === 'sugar' && to.group === 'sugar' && sweetening(to) > 0) {
-    const equal = (line.massG * sweetening(from)) / sweetening(to)
-    if (Math.abs(equal / line.massG - 1) > 0.01) options.push(option('sweetness', make(equal)))
-    const waterG = (equal * (part(to, 'water') - part(from, 'water'))) / 100
-    if (waterG > 3) warnings.push({ kind: 'waterMore', waterG })
-  }
-  if (
-    from.group === 'egg' ||
-    from.group === 'setter' ||
-    (from.group === 'dairy' && familyOf(doc.family).id === 'posset')
-  ) {
-    const found = sameSet(m => make(m), doc, line, kitchen, start)
-    if ('massG' in found) options.push(option('set', make(found.massG)))
-    else warnings.push({ kind: 'cannotKeepSet', reach: found.reach })
-  }
-  const plain = options[0]
+  option(t, 'weight', t.make(line.massG))
+  keepAcid(t)
+  keepRest(t)
+  const plain = t.options[0]
   if (plain && before.verdict.code === 'good' && plain.code !== 'good')
-    warnings.push({ kind: 'noLongerHolds', code: plain.code })
+    t.warnings.push({ kind: 'noLongerHolds', code: plain.code })
   const seen = new Set<string>()
+  const isNew = (o: SwapOption) => !seen.has(JSON.stringify(o.changes)) && !!seen.add(JSON.stringify(o.changes))
   return {
     lineId,
     fromId: line.ingredientId,
     toId,
-    warnings,
-    options: options.filter(
-      (o): o is SwapOption =>
-        o !== null && !seen.has(JSON.stringify(o.changes)) && !!seen.add(JSON.stringify(o.changes)),
-    ),
+    warnings: t.warnings,
+    options: t.options.filter((o): o is SwapOption => o !== null && isNew(o)),
   }
 }
 
