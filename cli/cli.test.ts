@@ -28,7 +28,9 @@ const file = (name: string, content: unknown) => {
 }
 const curd = () =>
   JSON.parse(readFileSync(new URL('../docs/examples/curd.json', import.meta.url), 'utf8')) as {
-    formula: { components: { lines: { massG: number }[], steps: unknown[], process: { heat: { targetTempC: number } } }[] }
+    formula: {
+      components: { lines: { massG: number }[], steps: unknown[], process: { heat: { targetTempC: number } } }[]
+    }
     occasion: object
   }
 

@@ -411,8 +411,8 @@ export const benchesOf = ({ formula, occasion }: Read): Bench[] =>
     .map(c => benchOf({ formula, occasion: occasion ?? plainOccasion() }, c.id))
 
 /**
- * Migrates and checks what was read: a formula of any version, or `{ formula, occasion, kitchen }`; with a kitchen, also
- * that its values are possible. Nothing is half-taken.
+ * Migrates and checks what was read: a formula of any version, or `{ formula, occasion, kitchen }`; with a kitchen,
+ * also that its values are possible. Nothing is half-taken.
  */
 export function readDocument(input: unknown, kitchen?: Kitchen): DocumentResult {
   try {

@@ -3,6 +3,7 @@
 import { STATIONS, type Station } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { exportFormula } from '~/composables/formulaFile'
+import { KEYS, useWorkspaceKeys } from '~/composables/useWorkspaceKeys'
 import { FAMILY_NAMES, SCHOOL_NAMES, USE_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
 import { say } from '~/words/say'
@@ -82,37 +83,17 @@ async function addLine() {
   await nextTick()
   document.querySelector<HTMLElement>('#add-line')?.focus()
 }
-/** Keys: never while a field is being written in. */
-function onKey(event: KeyboardEvent) {
-  const target = event.target as HTMLElement
-  const writing = target.matches('input, textarea, select, [contenteditable]')
-  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-    // In a free text field the browser's own undo is wanted; in number fields the formula's.
-    if (writing && target.getAttribute('role') !== 'spinbutton') return
-    event.preventDefault()
-    if (event.shiftKey) workspace.redo()
-    else workspace.undo()
-    return
-  }
-  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'y') {
-    event.preventDefault()
-    workspace.redo()
-    return
-  }
-  if (writing || event.ctrlKey || event.metaKey || event.altKey) return
-  const n = Number(event.key)
-  if (n >= 1 && n <= 6) void navigateTo(`/formula/${id.value}/${STATIONS[n - 1]}`)
-  else if (event.key === '?') keysOpen.value = true
-  else if (event.key === '/') {
-    event.preventDefault()
-    void addLine()
-  } else if (event.key.toLowerCase() === 'u') useOpen.value = true
-  else if (event.key.toLowerCase() === 'r') void toRebalance()
-  else if (event.key.toLowerCase() === 'v') void makeVariant()
-}
-useEventListener(document, 'keydown', onKey)
+useWorkspaceKeys({
+  toStation: to => navigateTo(`/formula/${id.value}/${to}`),
+  addLine,
+  changeUse: () => (useOpen.value = true),
+  rebalance: toRebalance,
+  makeVariant,
+  showKeys: () => (keysOpen.value = true),
+  undo: workspace.undo,
+  redo: workspace.redo,
+})
 
-const KEYS: [string, string][] = [['1 – 6', say('workspace.goToAStation')], ['/', say('workspace.addALine')], ['↑ ↓', say('workspace.stepTheNumberYouAreIn')], ['l', say('workspace.pinTheLineYouAreIn')], [say('workspace.alt'), say('workspace.moveTheLineYouAreIn')], ['r', 'rebalance'], ['v', say('workspace.makeAVariant')], ['u', say('workspace.changeTheUse')], ['Ctrl/⌘ Z', say('workspace.undoWithShiftRedo')], ['?', say('workspace.thisList')]]
 const settled = computed(() => assessor.pointSettled.value && assessor.sharesSettled.value && assessor.adjustmentsSettled.value)
 </script>
 
