@@ -29,6 +29,12 @@ export function verdictSentence(doc: Bench, a: Assessment, fmt: Format): string 
   switch (v.code) {
     case 'good':
       return say('verdict.andHoldsOnTheTable', { does, table, taste })
+    case 'frozen': {
+      const thawedS = a.chill.freeze?.thawedS ?? null
+      return thawedS === null
+        ? say('verdict.stillFrozenAndStaysSo')
+        : say('verdict.stillFrozenThawed', { thawedS: fmt.duration(thawedS) })
+    }
     case 'sagsOnTable': {
       const after = a.serve.standsOnTableS
       return say('verdict.fromTheFridgeThenSags', { does, warms: after !== null && after > 60 ? say('verdict.afterOnTheTable', { after: fmt.duration(after) }) : say('verdict.asSoonAsItWarms'), taste })

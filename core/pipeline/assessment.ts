@@ -14,7 +14,7 @@ import type { Weeping } from '../physics/set/weeping'
 import type { FreezeFigures } from './settled'
 
 /** Raised whenever a result could change for the same document. */
-export const ENGINE_VERSION = '2.2.0'
+export const ENGINE_VERSION = '2.3.0'
 /** What a stored result was worked out by: the engine and its set of parameters. */
 export const RESULT_ENGINE = `${ENGINE_VERSION} ${setName(STANDARD)}`
 
@@ -114,7 +114,8 @@ export interface Finding {
 
 export type StationState = 'ok' | 'needs' | 'error'
 /** `verdict` of the plan as a whole. */
-export type VerdictCode = 'good' | 'sagsOnTable' | 'looseCold' | 'runny' | 'grainy' | 'tooFirm' | 'servedBeforeSet'
+export type VerdictCode =
+  'good' | 'frozen' | 'sagsOnTable' | 'looseCold' | 'runny' | 'grainy' | 'tooFirm' | 'servedBeforeSet'
 
 export interface Composition {
   water: number

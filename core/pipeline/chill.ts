@@ -23,6 +23,8 @@ export const HC_LN_SIGMA = PARAMETER_TABLE.cold.fanH.spread
 export const SLOW_FACTOR = Math.exp(-1.645 * HC_LN_SIGMA)
 /** Simulated at least this long after pouring, s: the 24 h against which "set" is measured. */
 export const FULL_SET_S = 24 * 3600
+/** Conductivity of air, W/(m·K) (CRC Handbook). */
+const AIR_K = 0.025
 /** The table is looked at this long, s. */
 const TABLE_LOOK_S = 4 * 3600
 
@@ -75,17 +77,26 @@ export interface ChillRun {
   watch?: (timeS: number, field: Readonly<Float64Array>) => void
 }
 
+/** A solid that may freeze, with the air in it. */
+const aerated = ({ solid }: Freezing, ofK: number, rho: number): Freezing['solid'] => ({
+  ...solid,
+  k: solid.k * ofK,
+  rho,
+  freezing: { ...solid.freezing!, k: meanC => solid.freezing!.k(meanC) * ofK },
+})
+
 /** Cooling from pouring to at least 24 h, in the kitchen's places. */
 export function chillStep(doc: Bench, kitchen: Kitchen, c: ChillInput, run: ChillRun = {}): Cooling {
   const { hcFactor = 1, rough = false, grid = rough ? 6 : 8, watch } = run
   const f = fractionsOf(c.finished)
   const dense = thermalProperties(f, 25)
-  // Air takes weight and conductivity out of the piece (Maxwell–Eucken with air at .025 W/(m·K) dispersed).
-  const warm = { ...dense, rho: dense.rho * (1 - c.air), k: maxwellEucken(dense.k, 0.025, c.air) }
+  // Air takes weight and conductivity out of the piece (Maxwell–Eucken, air dispersed).
+  const warm = { ...dense, rho: dense.rho * (1 - c.air), k: maxwellEucken(dense.k, AIR_K, c.air) }
   const { legs, stirredS, totalS } = legsOf(doc, kitchen)
   const fz = legs.some(l => placeOf(l, kitchen).airTempC < freezingPoint(c.aw) - 0.5) ? freezingOf(f, c.aw) : null
+  // Frozen, too, air takes its share of the conductivity.
   const solid = fz
-    ? { ...fz.solid, k: warm.k, rho: warm.rho }
+    ? aerated(fz, warm.k / dense.k, warm.rho)
     : { k: warm.k, rho: warm.rho, cp: heatCapacityTable(f) }
   const { cp } = solid
   const timeS: number[] = []
@@ -172,17 +183,28 @@ export function chillStep(doc: Bench, kitchen: Kitchen, c: ChillInput, run: Chil
 /** The slow end is asked only how long the code's stages take. */
 const coldestStageC = (kitchen: Kitchen): number => Math.min(...CODES[kitchen.foodCode].stages.map(s => s.toC))
 
-/** The piece on the table: from one even temperature into the room, on a plate. */
-export function tableStep(
-  doc: Bench,
-  finished: Mix,
-  fromC: number,
-  heightM: number,
-  aw: number,
-  coefficients: Parameters['cold'] = STANDARD.cold,
-) {
+/** A piece as it comes to the table. */
+export interface TablePiece {
+  finished: Mix
+  fromC: number
+  heightM: number
+  aw: number
+  /** Air volume fraction. */
+  air: number
+}
+
+/**
+ * The piece on the table: from one even temperature into the room, on a plate. What comes frozen takes its latent heat
+ * first; air takes weight and conductivity out of it, as in the cold.
+ */
+export function tableStep(doc: Bench, piece: TablePiece, coefficients: Parameters['cold'] = STANDARD.cold) {
+  const { finished, fromC, heightM, aw, air } = piece
   const f = fractionsOf(finished)
-  const p = thermalProperties(f, 12)
+  const dense = thermalProperties(f, 12)
+  const warm = { k: maxwellEucken(dense.k, AIR_K, air), rho: dense.rho * (1 - air) }
+  const solid = fromC < freezingPoint(aw)
+    ? aerated(freezingOf(f, aw), warm.k / dense.k, warm.rho)
+    : { ...warm, cp: heatCapacityTable(f) }
   const use = doc.use
   const inDish = use.kind === 'glass'
   const placing: Placing = {
@@ -203,7 +225,7 @@ export function tableStep(
     endS: Math.max(use.tableTimeS, TABLE_LOOK_S),
     nr: 6,
     nz: 6,
-    solid: { k: p.k, rho: p.rho, cp: heatCapacityTable(f) },
+    solid,
     boundary: (_, faces) => boundaryOf(placing, faces),
     maxStepS: 300,
   })

@@ -140,7 +140,9 @@ export function setStage(
       : statedSetting(after, statedC, statedS ?? STATED_CHILL_S, inputs, start)
   const setOf = (s: Setting, tempC: number) => setAt(body, { ...s, a, b, tempC }, pieceHeightM)
 
-  const table = tableStep(doc, finished, coldTempC, pieceHeightM, heated.waterActivity, p.cold)
+  const table = tableStep(doc, {
+    finished, fromC: coldTempC, heightM: pieceHeightM, aw: heated.waterActivity, air: body.phases.air,
+  }, p.cold)
   const onTable = settingAlong(table.timeS, table.meanC, inputs, coldSetting)
   const tauPa = table.timeS.map((_, i) => stressAt(body, onTable[i]!, table.meanC[i]!, a, b))
   const { tableTimeS } = doc.use

@@ -230,7 +230,7 @@ const ENTRIES: Entry[] = [
   {
     name: 'Lemon curd under a lime cream', school: 'wholeEggTempered', use: 'glass', startAt: '2026-11-28T08:30', note: 'The curd first, cold, then the cream; a glass holds both.',
     lines: [['egg', 122, '2 eggs, EU large'], ['sugar', 110], ['lemon', 100], ['butter82', 60]],
-    more: [{ role: 'cream', name: 'Lime cream', school: 'setCream', lines: [['cream36', 260], ['milk', 90], ['sugar', 55], ['gelatin', 3.2, '2 leaves, gold'], ['lime', 25]] }],
+    more: [{ role: 'cream', name: 'Lime cream', school: 'setCream', lines: [['cream36', 260], ['milk', 90], ['sugar', 55], ['gelatin', 2.2], ['lime', 25]] }],
     change: (d) => {
       Object.assign(d.assembly, inVessel(2), { count: 6, portions: 6 })
       Object.assign(d.use, { pieceHeightM: 0.04, pieceWidthM: 0.065, tableTimeS: 1800 })

@@ -64,9 +64,10 @@ export function freezingOf(f: Fractions, waterActivity: number): Freezing {
     const cp = heatAt(unfrozen, (t0 + t1) / 2) - 2100 * free * ice((t0 + t1) / 2)
     enthalpyAt[i] = enthalpyAt[i - 1]! + cp * (t1 - t0) + ICE_LATENT * free * (ice(t0) - ice(t1))
   }
+  // Beyond its ends the table goes on as straight as its last piece.
   const enthalpy = (t: number) => {
-    const x = Math.max(0, Math.min(n - 1.001, (t - LOW_C) * PER_K))
-    const i = Math.floor(x)
+    const x = (t - LOW_C) * PER_K
+    const i = Math.max(0, Math.min(n - 2, Math.floor(x)))
     return enthalpyAt[i]! + (enthalpyAt[i + 1]! - enthalpyAt[i]!) * (x - i)
   }
   // Heat capacity for the implicit step: above the freezing point without latent heat, or a thawed cell would be
@@ -76,34 +77,10 @@ export function freezingOf(f: Fractions, waterActivity: number): Freezing {
     return t >= freezingC ? heatAt(unfrozen, t) : (enthalpy(t) - enthalpy(t - 0.25)) / 0.25
   })
   const cp: HeatTable = { values, fromC: LOW_C, perK: PER_K }
-  // The heat a cell took is added to its enthalpy, and that turned back by walking from where it was: one loop for all
-  // cells, since a call a cell cost a fifth of a freezing run.
-  const settle = (temp: Float64Array, next: Float64Array): number => {
-    let change = 0
-    const last = values.length - 1
-    for (let c = 0; c < temp.length; c++) {
-      const t = temp[c]!
-      const x = Math.max(0, Math.min(n - 1.001, (t - LOW_C) * PER_K))
-      const below = Math.floor(x)
-      const held = enthalpyAt[below]! + (enthalpyAt[below + 1]! - enthalpyAt[below]!) * (x - below)
-      let at = Math.round((t - LOW_C) * PER_K)
-      if (at < 0) at = 0
-      else if (at > last) at = last
-      const h = held + values[at]! * (next[c]! - t)
-      let i = Math.max(0, Math.min(n - 2, Math.floor((t - LOW_C) * PER_K)))
-      while (i > 0 && enthalpyAt[i]! > h) i--
-      while (i < n - 2 && enthalpyAt[i + 1]! <= h) i++
-      const settled = LOW_C + (i + (h - enthalpyAt[i]!) / (enthalpyAt[i + 1]! - enthalpyAt[i]!)) / PER_K
-      next[c] = settled
-      const moved = settled > t ? settled - t : t - settled
-      if (moved > change) change = moved
-    }
-    return change
-  }
   const k = (meanC: number) => warm.k + (ICE_K - 0.6) * free * ice(meanC)
   return {
     freezingC,
     ice,
-    solid: { k: warm.k, rho: warm.rho, cp, freezing: { pointC: freezingC, enthalpy, k, settle } },
+    solid: { k: warm.k, rho: warm.rho, cp, freezing: { pointC: freezingC, enthalpy, k } },
   }
 }

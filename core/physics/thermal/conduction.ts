@@ -7,6 +7,7 @@
  * temperature is eliminated, not lagged, so only evaporation is taken from the step before.
  * Reference for the checks: Carslaw & Jaeger, Conduction of Heat in Solids.
  */
+import { type Edges, latentStep, type SweepField, thomas } from './latent'
 import type { HeatTable } from './properties'
 
 export interface Solid {
@@ -21,12 +22,6 @@ export interface Solid {
     pointC: number
     enthalpy: (tempC: number) => number
     k: (meanC: number) => number
-    /**
-     * What a step took at the heat capacity is taken from the enthalpy instead, cell by cell, so that latent heat is
-     * never
-     * stepped over (Pham 1985). @returns the largest change of a cell, K
-     */
-    settle: (temp: Float64Array, next: Float64Array) => number
   }
 }
 
@@ -75,42 +70,25 @@ export interface CoolingCurve {
   field: number[][]
 }
 
-/** Solves a tridiagonal system in place; a below, b on, c above the diagonal, d right side → solution in d. */
-function thomas(a: Float64Array, b: Float64Array, c: Float64Array, d: Float64Array, n: number): void {
-  for (let i = 1; i < n; i++) {
-    const m = a[i]! / b[i - 1]!
-    b[i]! -= m * c[i - 1]!
-    d[i]! -= m * d[i - 1]!
-  }
-  d[n - 1]! /= b[n - 1]!
-  for (let i = n - 2; i >= 0; i--) d[i] = (d[i]! - c[i]! * d[i + 1]!) / b[i]!
-}
-
 /** Conductance of half a cell and the outside in series. */
 const series = (kOverHalf: number, u: number): number => (u <= 0 ? 0 : 1 / (1 / kOverHalf + 1 / u))
 
 /**
- * While something freezes or thaws the step follows the largest change it made, K: shorter above the first, longer
- * below the second.
+ * While something freezes or thaws the step follows the largest change it made, K: taken back above the first, shorter
+ * above the second, longer below the third.
  */
-const FREEZING_CHANGE_K: readonly [number, number] = [0.6, 0.2]
-const FREEZING_STEP_S = 20
+const FREEZING_CHANGE_K: readonly [number, number, number] = [2, 0.4, 0.15]
+const FREEZING_STEP_S = 12
+const LEAST_STEP_S = 0.5
+/** The latent step is taken this far above the freezing point, K. */
+const NEAR_ICE_K = 2
 
 /** The arrays of a run; always of one shape, so that the hot loop below stays compiled. */
-interface Field {
-  temp: Float64Array
-  next: Float64Array
+interface Field extends SweepField {
   capacity: Float64Array
   /** Explicit heat flow of each direction from the old field, W. */
   flowR: Float64Array
   flowZ: Float64Array
-  /** Area of each ring, m²; conductance from ring to ring, W/K. */
-  ring: Float64Array
-  gr: Float64Array
-  a: Float64Array
-  b: Float64Array
-  c: Float64Array
-  d: Float64Array
 }
 
 /**
@@ -229,55 +207,90 @@ function survey(f: Field, nr: number, nz: number, out: Float64Array): void {
   out[5] = side / nz
 }
 
-/** Runs the cooling. Times in s, temperatures in °C. */
-export function coolCylinder(input: ConductionInput): CoolingCurve {
-  const { radiusM, heightM, solid, endS } = input
-  const nr = input.nr ?? 8
-  const nz = input.nz ?? 8
-  const dr = radiusM / nr
-  const dz = heightM / nz
-  const maxStep = input.maxStepS ?? 240
-  const firstStep = input.firstStepS ?? 15
+/** A run's arrays, all cells at one temperature. */
+function fieldOf(radiusM: number, nr: number, nz: number, startTempC: number): Field {
   const cells = nr * nz
   const size = Math.max(nr, nz)
   const array = (n: number) => new Float64Array(n)
-  const f: Field = {
-    temp: array(cells).fill(input.startTempC),
+  const dr = radiusM / nr
+  return {
+    temp: array(cells).fill(startTempC),
     next: array(cells),
     capacity: array(cells),
     flowR: array(cells),
     flowZ: array(cells),
-    ring: array(nr),
+    ring: array(nr).map((_, i) => Math.PI * ((i + 1) ** 2 - i ** 2) * dr * dr),
     gr: array(nr),
     a: array(size),
     b: array(size),
     c: array(size),
     d: array(size),
   }
-  for (let i = 0; i < nr; i++) f.ring[i] = Math.PI * ((i + 1) ** 2 - i ** 2) * dr * dr
+}
+
+/** The next step where nothing freezes: growing, and longer still nearly at rest. */
+function grown(dt: number, warmest: number, bc: Boundary, maxStep: number): number {
+  // Within 1.5 K of every side's air longer steps cost no accuracy that matters, and longer still within .1 K.
+  const apart = Math.max(
+    Math.abs(warmest - bc.top.airC), Math.abs(warmest - bc.base.airC), Math.abs(warmest - bc.side.airC),
+  )
+  return Math.min((apart < 0.1 ? 20 : apart < 1.5 ? 5 : 1) * maxStep, dt * 1.15)
+}
+/** The next step where something freezes or thaws, by the change the last one made. */
+function followed(dt: number, change: number, maxStep: number): number {
+  if (change > FREEZING_CHANGE_K[1]) return Math.max(FREEZING_STEP_S, dt / 2)
+  return change < FREEZING_CHANGE_K[2] ? Math.min(2 * maxStep, dt * 1.3) : dt
+}
+
+/** Runs the cooling. Times in s, temperatures in °C. */
+export function coolCylinder(input: ConductionInput): CoolingCurve {
+  const { radiusM, heightM, solid, endS } = input
+  const { freezing } = solid
+  const nr = input.nr ?? 8
+  const nz = input.nz ?? 8
+  const dr = radiusM / nr
+  const dz = heightM / nz
+  const maxStep = input.maxStepS ?? 240
+  const firstStep = input.firstStepS ?? 15
+  const f = fieldOf(radiusM, nr, nz, input.startTempC)
   const sideArea = 2 * Math.PI * radiusM * dz
   let k = solid.k
   const conductances = () => {
     for (let i = 0; i < nr - 1; i++) f.gr[i] = (k * 2 * Math.PI * (i + 1) * dr * dz) / dr
   }
   conductances()
+  const edgesOf = (bc: Boundary): Edges => ({
+    uTop: series(k / (dz / 2), bc.top.u),
+    topC: bc.top.airC,
+    evaporationW: bc.top.evaporationW,
+    uBase: series(k / (dz / 2), bc.base.u),
+    baseC: bc.base.airC,
+    sideW: series(k / (dr / 2), bc.side.u) * sideArea,
+    sideC: bc.side.airC,
+  })
 
   const timeS = [0]
   const coreC = [input.startTempC]
   const meanC = [input.startTempC]
-  let faces: Faces = {
-    topC: input.startTempC,
-    baseC: input.startTempC,
-    sideC: input.startTempC,
-    meanC: input.startTempC,
-  }
+  const even = input.startTempC
+  let faces: Faces = { topC: even, baseC: even, sideC: even, meanC: even }
+  const seen = new Float64Array(6).fill(even)
   const jumps = [...(input.jumpsS ?? []).filter(t => t > 0 && t < endS), endS].sort((x, y) => x - y)
   let time = 0
-  let sinceJump = 0
-  let dt = firstStep
-  let change = 0
-  const seen = array(6)
 
+  /** A step with latent heat, shortened until it closes. @returns its length, s, and the largest change, K */
+  const latent = (wanted: number, edges: Edges): [number, number] => {
+    const s = { nr, nz, gz: k / dz, layerKgM2: solid.rho * dz, enthalpy: freezing!.enthalpy, edges }
+    for (let step = wanted; ; step /= 2) {
+      const { change, closes } = latentStep(f, s, step)
+      const calm = change <= FREEZING_CHANGE_K[0] || step <= FREEZING_STEP_S
+      if ((closes && calm) || step <= LEAST_STEP_S) return [step, change]
+    }
+  }
+  const plain = (step: number, theta: number, e: Edges) => {
+    fillCapacity(f, solid.cp.values, solid.cp.fromC, solid.cp.perK, nr, nr * nz, (solid.rho * dz) / step)
+    advance(f, nr, nz, k / dz, theta, e.uTop, e.topC, e.evaporationW, e.uBase, e.baseC, e.sideW, e.sideC)
+  }
   const curve = (): CoolingCurve => ({
     timeS,
     coreC,
@@ -286,67 +299,37 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
   })
 
   for (const jump of jumps) {
-    sinceJump = 0
-    dt = firstStep
+    let sinceJump = 0
+    let dt = firstStep
     while (time < jump - 1e-9) {
-      const step = jump - time < dt * 1.2 ? jump - time : dt
+      let step = jump - time < dt * 1.2 ? jump - time : dt
       const bc = input.boundary(time, faces)
-      if (solid.freezing) {
-        k = solid.freezing.k(faces.meanC)
+      if (freezing) {
+        k = freezing.k(faces.meanC)
         conductances()
       }
-      fillCapacity(f, solid.cp.values, solid.cp.fromC, solid.cp.perK, nr, cells, (solid.rho * dz) / step)
-      advance(
-        f,
-        nr,
-        nz,
-        k / dz,
-        sinceJump < 4 ? 1 : 0.55,
-        series(k / (dz / 2), bc.top.u),
-        bc.top.airC,
-        bc.top.evaporationW,
-        series(k / (dz / 2), bc.base.u),
-        bc.base.airC,
-        series(k / (dr / 2), bc.side.u) * sideArea,
-        bc.side.airC,
-      )
-      if (solid.freezing) change = solid.freezing.settle(f.temp, f.next)
-      const old = f.temp
-      f.temp = f.next
-      f.next = old
+      const edges = edgesOf(bc)
+      const isNearIce = freezing !== undefined && seen[1]! < freezing.pointC + NEAR_ICE_K
+      let change = 0
+      if (isNearIce) [step, change] = latent(step, edges)
+      else plain(step, sinceJump < 4 ? 1 : 0.55, edges)
+      ;[f.temp, f.next] = [f.next, f.temp]
       time += step
       sinceJump++
-
       survey(f, nr, nz, seen)
-      const warmest = seen[0]!
-      const coldest = seen[1]!
       faces = {
         topC: faceTemperature(seen[3]!, k / (dz / 2), bc.top.u, bc.top.airC),
         baseC: faceTemperature(seen[4]!, k / (dz / 2), bc.base.u, bc.base.airC),
         sideC: faceTemperature(seen[5]!, k / (dr / 2), bc.side.u, bc.side.airC),
         meanC: seen[2]!,
       }
-      // Nearly at rest: longer steps cost no accuracy that matters (within 1.5 K of every side's air, and longer
-      // still within .1 K).
-      const apart = Math.max(
-        Math.abs(warmest - bc.top.airC),
-        Math.abs(warmest - bc.base.airC),
-        Math.abs(warmest - bc.side.airC),
-      )
-      // While ice comes or goes heat capacity changes within the step.
-      if (solid.freezing && coldest < solid.freezing.pointC + 2)
-        dt =
-          change > FREEZING_CHANGE_K[0]
-            ? Math.max(FREEZING_STEP_S, dt / 2)
-            : change < FREEZING_CHANGE_K[1]
-              ? Math.min(5 * maxStep, dt * 1.3)
-              : dt
-      else if (sinceJump > 4) dt = Math.min((apart < 0.1 ? 20 : apart < 1.5 ? 5 : 1) * maxStep, dt * 1.15)
+      if (isNearIce) dt = followed(step, change, maxStep)
+      else if (sinceJump > 4) dt = grown(dt, seen[0]!, bc, maxStep)
       timeS.push(time)
-      coreC.push(warmest)
+      coreC.push(seen[0]!)
       meanC.push(seen[2]!)
       if (input.watch?.(time, f.temp)) return curve()
-      if (input.stopBelowC !== undefined && warmest < input.stopBelowC) return curve()
+      if (input.stopBelowC !== undefined && seen[0]! < input.stopBelowC) return curve()
     }
   }
   return curve()

@@ -5,7 +5,7 @@ import { CODES, type StageResult } from '../../physics/safety/keeping'
 import { valueAt } from '../../physics/thermal/conduction'
 import type { Finding } from '../assessment'
 import type { Facts, Find } from './facts'
-import { GLASS_C, SWEAT_C } from './limits'
+import { FROZEN_C, GLASS_C, SWEAT_C } from './limits'
 
 /** The stage a cooling fails, for the finding. */
 function failing(stages: StageResult[]): Finding['params'] {
@@ -24,7 +24,7 @@ export function judgeChill({ doc, kitchen, chilled, settled, heat, load }: Facts
       thawedS: freeze.thawedS ?? -1,
     })
     if (freeze.thawedS === null || freeze.thawedS > chilledS)
-      find('thawing', 'look', 'chill', `chill.${doc.chill.length - 1}.timeS`, { thawedS: freeze.thawedS ?? -1 })
+      find('thawing', settled.cold.tempC < FROZEN_C ? 'stop' : 'look', 'chill', `chill.${doc.chill.length - 1}.timeS`, { thawedS: freeze.thawedS ?? -1 })
   }
   if (vesselOf(doc, kitchen).material === 'glass' && heat.pourTempC > GLASS_C)
     find('hotIntoGlass', 'look', 'chill', 'assembly.vessel.material', { tempC: heat.pourTempC })

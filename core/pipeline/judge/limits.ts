@@ -75,3 +75,5 @@ export const GLASS_OVEN_START_C = 10
 export const EARLY_S = 60
 /** How far a glass may lean over what it holds before it spills, degrees (a protractor's own error). */
 export const LEAN_ROOM_DEG = 0.05
+/** A piece colder than this is frozen, °C: its set is not modelled. */
+export const FROZEN_C = -2

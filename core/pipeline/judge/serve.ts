@@ -9,7 +9,7 @@ import { COATS, GRAINY } from '../../physics/heat/egg'
 import { CODES, useByDate } from '../../physics/safety/keeping'
 import type { VerdictCode } from '../assessment'
 import { type Facts, type Find, holds } from './facts'
-import { CURDLES_PH, EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, GRAINY_THROUGH, RUNNY_STAR_PA } from './limits'
+import { CURDLES_PH, EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, GRAINY_THROUGH, RUNNY_STAR_PA, FROZEN_C } from './limits'
 
 /** @returns the use-by date (null where none can be given) and the days it keeps */
 export function judgeServing(
@@ -61,6 +61,8 @@ export function judgeSet(f: Facts, path: string, find: Find): VerdictCode {
     find('servedBeforeSet', 'look', 'serve', `chill.${f.doc.chill.length - 1}.timeS`, { readyS: f.settled.readyS! })
   if (f.heated.body.eggC > EGG_COUNTS_C && (end.potB >= GRAINY || heat.b >= GRAINY_THROUGH)) return 'grainy'
   if (familyOf(f.doc.family).acidGelsMilk && f.mixed.pH < CURDLES_PH) return 'grainy'
+  // Below this no set is known: what is frozen is neither good nor bad before it is thawed.
+  if (cold.tempC < FROZEN_C) return 'frozen'
   const loose = () =>
     find('looseCold', 'stop', 'balance', path, { tauPa: cold.tauPa.value, needPa: target.coldMinPa })
   if ((familyOf(f.doc.family).eggSets && heat.a < COATS) || cold.tauStarPa < RUNNY_STAR_PA) {
