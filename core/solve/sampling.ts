@@ -155,7 +155,11 @@ export function createSampler(w: Worked, seed = 20260101) {
   // What is frozen has no set to be as meant.
   const isFrozen = w.assessment.verdict.code === 'frozen'
   const asMeant = (o: Outcome) =>
-    !isFrozen && !o.grainy && o.coldPa >= target.coldMinPa && o.coldPa <= target.coldMaxPa && o.platePa >= target.plateMinPa
+    !isFrozen
+    && !o.grainy
+    && o.coldPa >= target.coldMinPa
+    && o.coldPa <= target.coldMaxPa
+    && o.platePa >= target.plateMinPa
   const shareOf = (test: (o: Outcome) => boolean) => outcomes.filter(test).length / outcomes.length
   const bandShares = (key: 'coldPa' | 'platePa') => {
     const counts = zeroBands()

@@ -61,7 +61,7 @@ export function thomas(a: Float64Array, b: Float64Array, c: Float64Array, d: Flo
 const LEAST_CP = 500
 const SAME_K = 1e-6
 /** A sweep is solved when no cell moves more than this between two Picard steps, K. */
-const SOLVED_K = 2e-3
+const SOLVED_K = 0.01
 const PICARD_MOST = 16
 const SWINGS = 5
 /** Nearly at rest less than this is not told from nothing, J/kg: some thousandths of a kelvin. */
@@ -89,7 +89,8 @@ function sweep(
 ): boolean {
   const { nr, nz, gz, layerKgM2, enthalpy, edges } = s
   const { ring, gr, a, b, c, d } = f
-  const h0 = Float64Array.from(from, enthalpy)
+  const h0 = new Float64Array(from.length)
+  for (let n = 0; n < h0.length; n++) h0[n] = enthalpy(from[n]!)
   to.set(from)
   const [lines, cells] = along === 'r' ? [nz, nr] : [nr, nz]
   for (let tries = 0; tries < PICARD_MOST; tries++) {
