@@ -15,11 +15,13 @@ const ARGS = [
 const DEMO = n => `formula/0e1f0000-0006-4000-8000-${n.toString(16).padStart(12, '0')}`
 const MAIN = DEMO(1)
 const TUB = DEMO(4)
+const LAYERED = DEMO(17)
 const VIEWS = [
   'shelf=shelf',
   'new=new',
   'kitchen=kitchen',
-  ...['stock', 'balance', 'shape', 'heat', 'serve'].map(s => `${s}=${MAIN}/${s}`),
+  ...['stock', 'balance', 'heat', 'serve'].map(s => `${s}=${MAIN}/${s}`),
+  `shape=${LAYERED}/shape`,
   `shape-fit=${DEMO(8)}/shape`,
   `heat-order=${DEMO(6)}/heat`,
   `chill=${TUB}/chill`,

@@ -9,7 +9,7 @@ import type { Kitchen } from '../kitchen/kitchen'
 import type { Vessel } from '../physics/geometry/cavity'
 import {
   type Assembly, type Component, FORMULA_FORMAT, type FormulaDocument, type HeatPan, isComputed, type Layer, type Line,
-  type Process, SCHEMA_VERSION, type ServePlan,
+  pouredLayer, type Process, SCHEMA_VERSION, type ServePlan,
 } from './document'
 import { type Occasion, OCCASION_FORMAT, OCCASION_VERSION, type StockPlan } from './occasion'
 
@@ -127,14 +127,11 @@ function layersOf(b: Bench): Layer[] {
     const componentId = old?.componentId ?? own?.id ?? null
     return [asThick({ id: usual, thicknessM: { given: m }, ...old, componentId, form }, m)]
   }
-  const poured = (c: Component): Layer => ({
-    id: c.id, componentId: c.id, form: 'fill', thicknessM: { simulated: true },
-  })
   const isNew = (c: Component) => (c.id === b.componentId || isComputed(c)) && c.role !== 'sauce' && !laid.has(c.id)
   return [
     ...end(under, crustOf(b.components), 'crust', crustForm, crustM),
     ...kept.filter(l => l !== under && l !== over),
-    ...b.components.filter(isNew).map(poured),
+    ...b.components.filter(isNew).map(c => pouredLayer(c.id)),
     ...end(over, toppingOf(b.components), 'topping', 'top', toppingM),
   ]
 }

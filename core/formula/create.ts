@@ -3,7 +3,9 @@ import type { Kitchen, KitchenPlace } from '../kitchen/kitchen'
 import { plainVessel } from '../physics/geometry/cavity'
 import type { Use, UseKind } from '../physics/set/bands'
 import type { Bench, BenchAssembly } from './bench'
-import type { ChillLeg, HeatPlan, Line, Process, School, SetPlan } from './document'
+import {
+  type ChillLeg, type HeatPlan, type Line, pouredLayer, type Process, type School, type SetPlan,
+} from './document'
 import { familyOf } from './families'
 import { plainStock } from './occasion'
 import { schoolOf } from './schools'
@@ -184,7 +186,7 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Bench
         : []),
     ],
     assembly,
-    layers: [{ id: filling, componentId: filling, form: 'fill', thicknessM: { simulated: true } }],
+    layers: [pouredLayer(filling)],
     chill: defaultChill(kitchen, id, n.school),
     serve: {
       startAt: n.startAt ?? '',

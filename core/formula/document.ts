@@ -275,8 +275,15 @@ export interface FormulaDocument {
 }
 
 /**
+ * The layer of a component that is poured: as thick as there is of it.
+ * @example pouredLayer('c1').form // 'fill'
+ */
+export const pouredLayer = (componentId: string): Layer =>
+  ({ id: componentId, componentId, form: 'fill', thicknessM: { simulated: true } })
+
+/**
  * Whether a component is one the pipeline runs through.
- * @example isComputed(fillingOf(benchOf(dessert, 'x1'))) // false
+ * @example isComputed(mainComponent(formula)) // true
  */
 export const isComputed = (c: Component): c is Component & { process: Process } => c.process !== undefined
 

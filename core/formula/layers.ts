@@ -1,15 +1,11 @@
 /** Components of a dessert added, taken away and moved among its layers. The input is never changed. */
-import { processOf } from './create'
 import type { Planned } from './bench'
-import { type Component, type ComponentRole, isComputed, type Layer, type School } from './document'
+import { processOf } from './create'
+import { type Component, type ComponentRole, isComputed, pouredLayer, type School } from './document'
 import type { NewId } from './steps'
 
 /** Roles of what is made and poured, in the order they are offered. */
 export const POURED_ROLES = ['filling', 'insert', 'cream', 'glaze', 'sauce'] as const satisfies readonly ComponentRole[]
-
-const poured = (c: Component): Layer => ({
-  id: c.id, componentId: c.id, form: 'fill', thicknessM: { simulated: true },
-})
 
 /**
  * The dessert with one more component that is made, on top of what fills the vessel; a sauce lies beside it.
@@ -33,7 +29,7 @@ export function withComponent(
         components: [...formula.components, made],
         assembly: {
           ...formula.assembly,
-          layers: role === 'sauce' ? layers : layers.toSpliced(at, 0, poured(made)),
+          layers: role === 'sauce' ? layers : layers.toSpliced(at, 0, pouredLayer(made.id)),
         },
       },
       occasion,
