@@ -51,7 +51,10 @@ for (const view of wanted.length ? wanted : VIEWS) {
   if (/heat|chill/.test(path)) await page.waitForSelector('.chart svg, .after, dl.facts', { timeout: 15000 })
   if (/heat|chill/.test(path) && (await page.locator('.chart').count()))
     await page.waitForSelector('.chart svg', { timeout: 15000 })
-  if (path === 'new') await page.getByRole('button', { name: 'Try the example' }).click()
+  if (path === 'new') {
+    await page.getByRole('button', { name: 'Try the example' }).click()
+    await page.waitForSelector('.got')
+  }
   if (/balance/.test(path)) await page.waitForSelector('[data-map="settled"]', { timeout: 30000 })
   const press = button => page.getByRole('button', { name: button, exact: true }).first().click()
   if (name === 'shape-fit') {

@@ -48,7 +48,7 @@ const pieces = computed(() => (['cold', 'plate'] as const).map((state, i) => {
   const x0 = heap ? middle - spread / 2 : p.use === 'glass' ? middle - w / 2 : CELL * i + (props.small ? 20 : 10) + crust
   const meant = path(shape(0), heap ? middle - w / 2 : x0, base, false)
   const stands = s.slump < 0.005
-  return { state, s, cut, glass: p.use === 'glass', x0, w, h, crust, base, top: base - h, fill: path(points, x0, base), stacked: stacked(state, x0, base), meant, stands, word: stands ? 'stands' : s.slump > 0.75 ? 'runs' : `sags ${mm(Math.max(p.heightM * s.slump, 0.001))}`, temp: temp(s.tempC) }
+  return { state, s, cut, glass: p.use === 'glass', x0, w, h, crust, base, top: base - h, fill: path(points, x0, base), stacked: stacked(state, x0, base), meant, stands, word: stands ? 'stands' : p.use === 'glass' && levels.value.length ? say('cutFace.setsSoft') : s.slump > 0.75 ? 'runs' : `sags ${mm(Math.max(p.heightM * s.slump, 0.001))}`, temp: temp(s.tempC) }
 }))
 
 /** Level upon level, each as far sunk as it is computed. */
