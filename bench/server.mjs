@@ -160,7 +160,7 @@ async function measure(url) {
     const answer = await call('PUT', `/api/formulas/${d.id}`, {
       mutationId: randomUUID(),
       baseVersion: d.version,
-      document: { ...d.document, note: `bench ${i}` },
+      document: { ...d.document, formula: { ...d.document.formula, note: `bench ${i}` } },
     })
     if (answer.status === 200) d.version = answer.json.version
     return answer

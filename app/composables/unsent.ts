@@ -43,6 +43,10 @@ function asPlanned(value: unknown): unknown {
   }
 }
 
+/** A write on its way, in today's form: once it is taken, it is what later changes are merged from. */
+const inFlightOf = (w: Write | null): Write | null =>
+  w && { mutationId: w.mutationId, baseVersion: w.baseVersion, value: asPlanned(w.value) }
+
 /** An entry as kept, of this or an earlier form; null for what cannot be read. */
 function readEntry(key: string): Unsent | null {
   try {
@@ -50,7 +54,7 @@ function readEntry(key: string): Unsent | null {
       (Unsent & { formulaId?: string, baseVersion?: number, document?: { name: string }, inFlight?: unknown }) | null
     if (raw?.kind === 'formula' && raw.value) {
       const base = { ...raw.base, value: raw.base.value && asPlanned(raw.base.value) }
-      return { ...raw, base, value: asPlanned(raw.value) }
+      return { ...raw, base, value: asPlanned(raw.value), inFlight: inFlightOf(raw.inFlight) }
     }
     if (raw?.formulaId && raw.document) {
       const flight = raw.inFlight as { mutationId: string, baseVersion: number, document: unknown } | null
@@ -61,7 +65,7 @@ function readEntry(key: string): Unsent | null {
         tab: raw.tab,
         base: { version: raw.baseVersion ?? 0, value: null },
         value: asPlanned(raw.document),
-        inFlight: flight && { mutationId: flight.mutationId, baseVersion: flight.baseVersion, value: flight.document },
+        inFlight: flight && inFlightOf({ ...flight, value: flight.document }),
       }
     }
     return raw?.kind && raw.value ? raw : null

@@ -157,7 +157,8 @@ describe('what the browser keeps', () => {
     expect(adoptUnsent('mine', new Set())).toMatchObject([
       { kind: 'formula', id: ID, base: { version: 4, value: null }, inFlight: { mutationId: 'm', baseVersion: 4 } },
     ])
-    expect(allUnsent()).toMatchObject([{ value: { formula: { version: 6 }, occasion: { version: 1 } } }])
+    const now = { formula: { version: 6 }, occasion: { version: 1 } }
+    expect(allUnsent()).toMatchObject([{ value: now, inFlight: { value: now } }])
   })
   it('a full store says so and goes on in memory', () => {
     const own = Object.getOwnPropertyDescriptor(window, 'localStorage')!

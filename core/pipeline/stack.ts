@@ -48,7 +48,9 @@ export function placed(b: Bench, kitchen: Kitchen, p: Parameters = STANDARD): Be
   const sum = (some: Layer[], fromM3: number) =>
     some.reduce((below, l) => below + levelM3(b, l, below, kitchen, p), fromM3) - fromM3
   const belowM3 = sum(levels.slice(0, own), 0)
-  const ownM3 = levelM3(b, levels[own]!, belowM3, kitchen, p)
-  const throughM3 = belowM3 + ownM3
-  return { ...b, stack: { belowM3, aboveM3: sum(levels.slice(own + 1), throughM3) } }
+  const over = levels.slice(own + 1)
+  if (over.length === 0) return { ...b, stack: { belowM3, aboveM3: 0 } }
+  // How much room there is over it depends on where it ends.
+  const throughM3 = belowM3 + levelM3(b, levels[own]!, belowM3, kitchen, p)
+  return { ...b, stack: { belowM3, aboveM3: sum(over, throughM3) } }
 }

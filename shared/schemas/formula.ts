@@ -405,7 +405,7 @@ function disagreement({ formula, occasion }: Read): DocumentResult | null {
 
 const strictly = { abortEarly: true, strict: true }
 /** Every component that is made, as it would lie on the bench. */
-export const benchesOf = ({ formula, occasion }: Read): Bench[] =>
+const benchesOf = ({ formula, occasion }: Read): Bench[] =>
   formula.components
     .filter(c => c.process)
     .map(c => benchOf({ formula, occasion: occasion ?? plainOccasion() }, c.id))

@@ -67,7 +67,7 @@ const SWINGS = 5
 /** Nearly at rest less than this is not told from nothing, J/kg: some thousandths of a kelvin. */
 const NOISE_J_PER_KG = 15
 /** Energy of a step closes within this share of what passed its edges. */
-export const CLOSES = 0.01
+const CLOSES = 0.01
 
 /** Heat capacity between two temperatures, J/(kg·K): the secant of the enthalpy. */
 function secant(enthalpy: (t: number) => number, h0: number, t0: number, t1: number): number {
