@@ -23,7 +23,14 @@ const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitin
     <NuxtPage v-if="kitchen.record" />
     <main v-else class="waiting" aria-busy="true" :data-away="away ?? ''">
       <div role="status"><h1>{{ away ? AWAY[away] : $say('app.openingTheKitchen') }}</h1></div>
-      <p v-if="away" class="soft">{{ $say('app.itIsAskedAgainEveryMoment', { was: away === 'database' ? $say('app.lumbikRunsButItsDatabaseDoes') : $say('app.nobodyAnswersWhereLumbikWas') }) }}</p>
+      <p v-if="away" class="soft">
+        {{
+          $say('app.itIsAskedAgainEveryMoment',
+               { was: away === 'database'
+                 ? $say('app.lumbikRunsButItsDatabaseDoes')
+                 : $say('app.nobodyAnswersWhereLumbikWas') })
+        }}
+      </p>
     </main>
   </UApp>
 </template>
@@ -31,7 +38,10 @@ const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitin
 <style scoped>
 .unreachable { padding: 0.6rem 1.75rem; margin: 0; border-bottom: 1px solid var(--blood); color: var(--blood); }
 /* Comes and goes: nothing under a finger moves for it. */
-.away { position: fixed; left: 0; right: 0; bottom: 0; z-index: 30; background: var(--paper); border-bottom: 0; border-top: 1px solid var(--blood); pointer-events: none; }
+.away {
+  position: fixed; left: 0; right: 0; bottom: 0; z-index: 30; background: var(--paper); border-bottom: 0;
+  border-top: 1px solid var(--blood); pointer-events: none;
+}
 .waiting { padding: 3rem 1.75rem; }
 .waiting h1 { font-size: 1.85rem; margin-bottom: 0.4rem; }
 @media (max-width: 760px) { .unreachable { padding: 0.6rem 1rem; } }

@@ -8,17 +8,38 @@ const fmt = useFormat()
 const parts = computed(() => {
   const c = props.composition
   return [
-    { key: 'water', name: 'water', value: c.water }, { key: 'sugar', name: 'sugar', value: c.sugar }, { key: 'fat', name: 'fat', value: c.fat },
-    { key: 'egg', name: say('compositionStrip.eggProtein'), value: c.eggProtein, digits: 1 }, { key: 'milk', name: say('compositionStrip.milkProtein'), value: c.milkProtein, digits: 1 }, { key: 'starch', name: 'starch', value: c.starch, digits: 1 }, { key: 'acid', name: 'acid', value: c.acid, digits: 2 },
+    { key: 'water', name: 'water', value: c.water },
+    { key: 'sugar', name: 'sugar', value: c.sugar },
+    { key: 'fat', name: 'fat', value: c.fat },
+    { key: 'egg', name: say('compositionStrip.eggProtein'), value: c.eggProtein, digits: 1 },
+    { key: 'milk', name: say('compositionStrip.milkProtein'), value: c.milkProtein, digits: 1 },
+    { key: 'starch', name: 'starch', value: c.starch, digits: 1 },
+    { key: 'acid', name: 'acid', value: c.acid, digits: 2 },
   ].filter(p => p.value >= 0.05 || ['water', 'sugar', 'fat'].includes(p.key))
 })
 </script>
 
 <template>
-  <figure class="strip" :aria-label="$say('compositionStrip.theMix', { digits: parts.map(p => `${p.name} ${fmt.fixed(p.value, p.digits ?? 0)} %`).join(', ') })">
-    <h3 class="section-title">{{ $say('compositionStrip.whatItIsMadeOf') }} <span class="soft small">{{ $say('compositionStrip.of', { massG: fmt.grams(massG) }) }}</span></h3>
-    <div class="bar"><i v-for="p in parts" :key="p.key" :class="p.key" :style="{ flexGrow: p.value, flexBasis: 0 }" /><i class="other" :style="{ flexGrow: composition.other, flexBasis: 0 }" /></div>
-    <figcaption><span v-for="p in parts" :key="p.key"><i :class="p.key" />{{ p.name }} <b class="num" :data-part="p.key">{{ fmt.fixed(p.value, p.digits ?? 0) }} %</b></span></figcaption>
+  <figure
+    class="strip"
+    :aria-label="
+      $say('compositionStrip.theMix',
+           { digits: parts.map(p => `${p.name} ${fmt.fixed(p.value, p.digits ?? 0)} %`).join(', ') })
+    "
+  >
+    <h3 class="section-title">
+      {{ $say('compositionStrip.whatItIsMadeOf') }}
+      <span class="soft small">{{ $say('compositionStrip.of', { massG: fmt.grams(massG) }) }}</span>
+    </h3>
+    <div class="bar">
+      <i v-for="p in parts" :key="p.key" :class="p.key" :style="{ flexGrow: p.value, flexBasis: 0 }" />
+      <i class="other" :style="{ flexGrow: composition.other, flexBasis: 0 }" />
+    </div>
+    <figcaption>
+      <span v-for="p in parts" :key="p.key">
+        <i :class="p.key" />{{ p.name }} <b class="num" :data-part="p.key">{{ fmt.fixed(p.value, p.digits ?? 0) }} %</b>
+      </span>
+    </figcaption>
   </figure>
 </template>
 
@@ -27,7 +48,14 @@ const parts = computed(() => {
 .bar { display: flex; height: 30px; border: 1px solid var(--ink); }
 .bar i { display: block; border-right: 1px solid var(--ink); min-width: 2px; }
 .bar i:last-child { border-right: 0; }
-.water { background: #e4ebee; } .sugar { background: #fff; } .fat { background: var(--citron-soft); } .egg { background: var(--citron); } .milk { background: #d8cfb4; } .starch { background: var(--crust); } .acid { background: var(--ink); } .other { background: var(--hairline); }
+.water { background: #e4ebee; }
+.sugar { background: #fff; }
+.fat { background: var(--citron-soft); }
+.egg { background: var(--citron); }
+.milk { background: #d8cfb4; }
+.starch { background: var(--crust); }
+.acid { background: var(--ink); }
+.other { background: var(--hairline); }
 figcaption { display: flex; flex-wrap: wrap; gap: 0.1rem 1.1rem; margin-top: 0.4rem; font-size: 0.92rem; }
 figcaption span { display: inline-flex; align-items: center; gap: 0.35rem; white-space: nowrap; }
 figcaption i { width: 12px; height: 12px; border: 1px solid var(--ink); display: inline-block; }

@@ -10,9 +10,16 @@ const ws = useWorkspaceStore()
 const placeOf = (i: number, all: Part[]) =>
   i === 0 ? 'top' : all[i + 1]?.fromM !== undefined && all[i + 1]!.fromM !== null ? 'between' : 'bottom'
 /** As they lie: the topmost first; what lies beside the vessel comes last. */
-const rows = computed(() => [
-  ...props.parts.filter(p => p.fromM !== null).toReversed(), ...props.parts.filter(p => p.fromM === null),
-].map((p, i, all) => ({ ...p, words: partWords(p, fmt, placeOf(i, all)), here: p.id === props.chosen, made: p.code !== null || p.problem !== null })))
+const rows = computed(() =>
+  [...props.parts.filter(p => p.fromM !== null).toReversed(), ...props.parts.filter(p => p.fromM === null)].map(
+    (p, i, all) => ({
+      ...p,
+      words: partWords(p, fmt, placeOf(i, all)),
+      here: p.id === props.chosen,
+      made: p.code !== null || p.problem !== null,
+    }),
+  ),
+)
 </script>
 
 <template>
@@ -27,7 +34,10 @@ const rows = computed(() => [
           <span class="what">{{ r.words.size }}</span>
           <span class="what" :class="{ blood: r.mark === 'stop' }">{{ r.words.state }}</span>
         </button>
-        <p v-else class="layer laid"><b>{{ r.name || ROLE_NAMES[r.role] }}</b><span class="what">{{ r.words.size }}</span></p>
+        <p v-else class="layer laid">
+          <b>{{ r.name || ROLE_NAMES[r.role] }}</b>
+          <span class="what">{{ r.words.size }}</span>
+        </p>
       </li>
     </ol>
   </section>

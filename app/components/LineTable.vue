@@ -32,11 +32,19 @@ const basis = computed<PercentBasis>(() => {
   return kind === 'dairy' || kind === 'water' ? { kind } : { kind: 'whole' }
 })
 const basisKey = computed(() => basis.value.kind === 'line' ? `line:${basis.value.lineId}` : basis.value.kind)
-const basisOptions = computed<PercentBasis[]>(() => [{ kind: 'whole' }, ...lines.value.some(l => findIngredient(l.ingredientId)?.group === 'dairy' && l.massG > 0) ? [{ kind: 'dairy' as const }] : [], { kind: 'water' }, ...lines.value.filter(l => l.massG > 0).map(l => ({ kind: 'line' as const, lineId: l.id }))])
+const basisOptions = computed<PercentBasis[]>(() => [
+  { kind: 'whole' },
+  ...(lines.value.some(l => findIngredient(l.ingredientId)?.group === 'dairy' && l.massG > 0)
+    ? [{ kind: 'dairy' as const }]
+    : []),
+  { kind: 'water' },
+  ...lines.value.filter(l => l.massG > 0).map(l => ({ kind: 'line' as const, lineId: l.id })),
+])
 const keyOf = (b: PercentBasis) => b.kind === 'line' ? `line:${b.lineId}` : b.kind
 const hundred = computed(() => total.value > 0 && kitchen.core ? basisG(props.doc, kitchen.core, basis.value) : 0)
 const ratios = computed(() => total.value > 0 && kitchen.core ? ratiosOf(props.doc, kitchen.core) : [])
-const ratioWords = (v: number) => v >= 1 ? `${fmt.fixed(v, v < 10 ? 2 : 0)} : 1` : `1 : ${fmt.fixed(1 / v, 1 / v < 10 ? 2 : 0)}`
+const ratioWords = (v: number) =>
+  v >= 1 ? `${fmt.fixed(v, v < 10 ? 2 : 0)} : 1` : `1 : ${fmt.fixed(1 / v, 1 / v < 10 ? 2 : 0)}`
 
 /** Eggs beside the grams, in the kitchen's own grade. */
 function eggs(ingredientId: string, massG: number): string {
@@ -44,7 +52,14 @@ function eggs(ingredientId: string, massG: number): string {
   const count = eggCount(ingredientId, massG, grade)
   return count === null ? '' : say('lineTable.aboutOf', { count: fmt.fixed(count, 1), label: EGG_GRADES[grade].label })
 }
-const note = (line: (typeof lines.value)[number]) => line.piece ? say('lineTable.sOfGKeptWhole', { eachG: fmt.fixed(line.massG / line.piece.eachG, Math.abs(line.massG / line.piece.eachG % 1) < 0.02 ? 0 : 1), kind: line.piece.kind, eachG2: fmt.fixed(line.piece.eachG, line.piece.eachG < 100 ? 1 : 0) }) : eggs(line.ingredientId, line.massG) || line.sourceText
+const note = (line: (typeof lines.value)[number]) =>
+  line.piece
+    ? say('lineTable.sOfGKeptWhole', {
+        eachG: fmt.fixed(line.massG / line.piece.eachG, Math.abs((line.massG / line.piece.eachG) % 1) < 0.02 ? 0 : 1),
+        kind: line.piece.kind,
+        eachG2: fmt.fixed(line.piece.eachG, line.piece.eachG < 100 ? 1 : 0),
+      })
+    : eggs(line.ingredientId, line.massG) || line.sourceText
 function setMass(lineId: string, massG: number) {
   ws.change(`mass-${lineId}`, (d) => {
     const l = fillingOf(d).lines.find(x => x.id === lineId)
@@ -102,7 +117,10 @@ const options = computed(() => INGREDIENTS.map(i => ({ id: i.id, name: fmt.name(
 function add() {
   const wanted = adding.value.trim().toLowerCase()
   if (!wanted) return
-  const found = options.value.find(o => o.name.toLowerCase() === wanted) ?? INGREDIENTS.find(i => i.aliases.includes(wanted)) ?? options.value.find(o => o.name.toLowerCase().startsWith(wanted))
+  const found =
+    options.value.find(o => o.name.toLowerCase() === wanted) ??
+    INGREDIENTS.find(i => i.aliases.includes(wanted)) ??
+    options.value.find(o => o.name.toLowerCase().startsWith(wanted))
   if (!found) {
     addError.value = say('lineTable.isNotAmongTheIngredientsPick', { adding: adding.value })
     return
@@ -124,56 +142,129 @@ function add() {
     <table class="lines">
       <thead>
         <tr>
-          <th scope="col" class="grip"><span class="sr">{{ $say('lineTable.order') }}</span></th><th scope="col">{{ $say('lineTable.line') }}</th>
+          <th scope="col" class="grip"><span class="sr">{{ $say('lineTable.order') }}</span></th>
+          <th scope="col">{{ $say('lineTable.line') }}</th>
           <th scope="col" class="r share">{{ basisOfWords(basis, doc, fmt) }}</th>
-          <th scope="col" class="r w">{{ $say('lineTable.grams') }}</th><th scope="col"><span class="sr">{{ $say('lineTable.pinSwapTakeOut') }}</span></th>
+          <th scope="col" class="r w">{{ $say('lineTable.grams') }}</th>
+          <th scope="col"><span class="sr">{{ $say('lineTable.pinSwapTakeOut') }}</span></th>
         </tr>
       </thead>
       <VueDraggable tag="tbody" :model-value="lines" handle=".handle" :animation="120" @update:model-value="reorder">
-        <tr v-for="l in lines" :key="l.id" :data-line="l.id" :data-ingredient="l.ingredientId" :class="{ pinned: l.pinned }" @keydown="onKey($event, l.id)">
-          <td class="grip"><button type="button" class="handle" :aria-label="$say('lineTable.moveDragOrAltWithThe', { ingredientId: fmt.name(l.ingredientId) })"><UIcon name="i-lucide-grip-vertical" /></button></td>
+        <tr
+          v-for="l in lines" :key="l.id" :data-line="l.id" :data-ingredient="l.ingredientId"
+          :class="{ pinned: l.pinned }" @keydown="onKey($event, l.id)"
+        >
+          <td class="grip">
+            <button
+              type="button" class="handle"
+              :aria-label="$say('lineTable.moveDragOrAltWithThe', { ingredientId: fmt.name(l.ingredientId) })"
+            >
+              <UIcon name="i-lucide-grip-vertical" />
+            </button>
+          </td>
           <th scope="row">{{ fmt.name(l.ingredientId) }}<span v-if="note(l)" class="note">{{ note(l) }}</span></th>
-          <td class="r num">{{ hundred > 0 ? `${fmt.fixed(100 * l.massG / hundred, 1)}${basis.kind === 'line' ? '' : ' %'}` : '—' }}</td>
-          <td class="r"><QuantityField field="components.*.lines.*.massG" kind="mass" big :ingredient-id="l.ingredientId" :label="$say('lineTable.gramsOf', { ingredientId: fmt.name(l.ingredientId) })" :model-value="l.massG" @update:model-value="v => setMass(l.id, v)" @done="ws.endGesture()" /></td>
+          <td class="r num">
+            {{ hundred > 0 ? `${fmt.fixed(100 * l.massG / hundred, 1)}${basis.kind === 'line' ? '' : ' %'}` : '—' }}
+          </td>
+          <td class="r">
+            <QuantityField
+              field="components.*.lines.*.massG" kind="mass" big :ingredient-id="l.ingredientId"
+              :label="$say('lineTable.gramsOf', { ingredientId: fmt.name(l.ingredientId) })" :model-value="l.massG"
+              @update:model-value="v => setMass(l.id, v)" @done="ws.endGesture()"
+            />
+          </td>
           <td class="acts">
-            <button type="button" class="act" :aria-pressed="l.pinned ? 'true' : 'false'" :aria-label="$say('lineTable.pinItStaysWhenTheFormula', { ingredientId: fmt.name(l.ingredientId) })" :title="l.pinned ? $say('lineTable.pinnedStays') : $say('lineTable.pin')" @click="togglePin(l.id)"><UIcon :name="l.pinned ? 'i-lucide-lock' : 'i-lucide-lock-open'" /></button>
-            <button type="button" class="act" :aria-label="$say('lineTable.somethingElseFor', { ingredientId: fmt.name(l.ingredientId) })" :title="$say('lineTable.somethingElse')" @click="emit('swap', l.id)"><UIcon name="i-lucide-arrow-left-right" /></button>
-            <button type="button" class="act" :aria-label="$say('lineTable.takeOut', { ingredientId: fmt.name(l.ingredientId) })" :title="$say('lineTable.takeOut2')" @click="remove(l.id)"><UIcon name="i-lucide-x" /></button>
+            <button
+              type="button" class="act" :aria-pressed="l.pinned ? 'true' : 'false'"
+              :aria-label="$say('lineTable.pinItStaysWhenTheFormula', { ingredientId: fmt.name(l.ingredientId) })"
+              :title="l.pinned ? $say('lineTable.pinnedStays') : $say('lineTable.pin')" @click="togglePin(l.id)"
+            >
+              <UIcon :name="l.pinned ? 'i-lucide-lock' : 'i-lucide-lock-open'" />
+            </button>
+            <button
+              type="button" class="act"
+              :aria-label="$say('lineTable.somethingElseFor', { ingredientId: fmt.name(l.ingredientId) })"
+              :title="$say('lineTable.somethingElse')" @click="emit('swap', l.id)"
+            >
+              <UIcon name="i-lucide-arrow-left-right" />
+            </button>
+            <button
+              type="button" class="act"
+              :aria-label="$say('lineTable.takeOut', { ingredientId: fmt.name(l.ingredientId) })"
+              :title="$say('lineTable.takeOut2')" @click="remove(l.id)"
+            >
+              <UIcon name="i-lucide-x" />
+            </button>
           </td>
         </tr>
       </VueDraggable>
-      <tfoot><tr><td /><th scope="row">{{ $say('lineTable.inAll') }}</th><td /><td class="r num total">{{ fmt.fixed(total) }} g</td><td /></tr></tfoot>
+      <tfoot>
+        <tr>
+          <td />
+          <th scope="row">{{ $say('lineTable.inAll') }}</th>
+          <td />
+          <td class="r num total">{{ fmt.fixed(total) }} g</td>
+          <td />
+        </tr>
+      </tfoot>
     </table>
     <form class="add" @submit.prevent="add">
       <label class="sr" for="add-line">{{ $say('lineTable.addALine') }}</label>
-      <input id="add-line" v-model="adding" class="native" list="ingredients" :placeholder="$say('lineTable.addALine2')" autocomplete="off" :aria-describedby="addError ? 'add-error' : undefined">
+      <input
+        id="add-line" v-model="adding" class="native" list="ingredients" :placeholder="$say('lineTable.addALine2')"
+        autocomplete="off" :aria-describedby="addError ? 'add-error' : undefined"
+      >
       <datalist id="ingredients"><option v-for="o in options" :key="o.id" :value="o.name" /></datalist>
       <UButton type="submit" variant="outline" color="neutral" size="sm" :label="$say('lineTable.add')" />
     </form>
     <p v-if="addError" id="add-error" class="wrong" role="alert">{{ addError }}</p>
-    <p class="basis"><label for="basis">{{ $say('lineTable.sharesAre') }}</label><select id="basis" class="native" :value="basisKey" @change="bases = { ...bases, [ws.id]: ($event.target as HTMLSelectElement).value }"><option v-for="b in basisOptions" :key="keyOf(b)" :value="keyOf(b)">{{ basisOfWords(b, doc, fmt) }}</option></select><span class="soft small">{{ hundred > 0 ? `100 = ${fmt.grams(hundred)}` : '' }}</span></p>
-    <dl v-if="ratios.length" class="ratios" :aria-label="$say('lineTable.ratiosByWeight')"><div v-for="r in ratios" :key="r.id" :data-ratio="r.id"><dt>{{ RATIO_WORDS[r.id] }}</dt><dd class="num">{{ ratioWords(r.value) }}</dd></div></dl>
+    <p class="basis">
+      <label for="basis">{{ $say('lineTable.sharesAre') }}</label>
+      <select
+        id="basis" class="native" :value="basisKey"
+        @change="bases = { ...bases, [ws.id]: ($event.target as HTMLSelectElement).value }"
+      >
+        <option v-for="b in basisOptions" :key="keyOf(b)" :value="keyOf(b)">{{ basisOfWords(b, doc, fmt) }}</option>
+      </select>
+      <span class="soft small">{{ hundred > 0 ? `100 = ${fmt.grams(hundred)}` : '' }}</span>
+    </p>
+    <dl v-if="ratios.length" class="ratios" :aria-label="$say('lineTable.ratiosByWeight')">
+      <div v-for="r in ratios" :key="r.id" :data-ratio="r.id">
+        <dt>{{ RATIO_WORDS[r.id] }}</dt>
+        <dd class="num">{{ ratioWords(r.value) }}</dd>
+      </div>
+    </dl>
   </div>
 </template>
 
 <style scoped>
 .lines { width: 100%; border-collapse: collapse; }
-thead th { font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; text-align: left; border-bottom: 1px solid var(--ink); padding: 0.1rem 0; }
+thead th {
+  font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; text-align: left; border-bottom: 1px solid var(--ink);
+  padding: 0.1rem 0;
+}
 tbody th { font-weight: 600; text-align: left; line-height: 1.2; padding: 0.15rem 0; }
 tbody tr { border-bottom: 1px solid var(--hairline); }
 tbody tr:focus-within { background: var(--citron-soft); }
 .pinned th { box-shadow: inset 3px 0 0 var(--ink); padding-left: 0.5rem; }
 .grip { width: 26px; padding: 0; }
-.handle { min-width: 26px; min-height: 44px; color: var(--ink-soft); cursor: grab; touch-action: none; display: grid; place-items: center; }
+.handle {
+  min-width: 26px; min-height: 44px; color: var(--ink-soft); cursor: grab; touch-action: none; display: grid;
+  place-items: center;
+}
 .note { display: block; font-weight: 400; color: var(--ink-soft); font-size: 0.9rem; }
 th.r, td.r { text-align: right; white-space: nowrap; }
 thead th.share { white-space: normal; }
 .share { width: 4.4rem; white-space: normal !important; line-height: 1.15; }
-.basis { display: flex; align-items: center; gap: 0.6rem; margin: 0.5rem 0 0; } .basis label { color: var(--ink-soft); } .basis select { width: auto; max-width: 12rem; }
+.basis { display: flex; align-items: center; gap: 0.6rem; margin: 0.5rem 0 0; }
+.basis label { color: var(--ink-soft); }
+.basis select { width: auto; max-width: 12rem; }
 .w { width: 6.6rem; }
 td { padding: 0.15rem 0 0.15rem 0.5rem; }
 .acts { white-space: nowrap; width: 1%; }
-.act { min-width: 34px; min-height: 44px; color: var(--ink-soft); cursor: pointer; display: inline-grid; place-items: center; }
+.act {
+  min-width: 34px; min-height: 44px; color: var(--ink-soft); cursor: pointer; display: inline-grid; place-items: center;
+}
 .act:hover { color: var(--ink); } .act[aria-pressed="true"] { color: var(--ink); background: var(--citron-soft); }
 tfoot th { text-align: left; font-weight: 400; color: var(--ink-soft); padding-top: 0.5rem; }
 tfoot td { padding-top: 0.5rem; } tfoot .total { font-weight: 600; padding-right: 0.25rem; }

@@ -5,17 +5,36 @@ import type { Bench } from '#core/formula/bench'
 import { MARK_WORDS, STATION_NAMES } from '~/words/names'
 import { readout } from '~/words/verdict'
 
-const props = defineProps<{ id: string, station: Station, doc: Bench, assessment: Assessment | null, /** Path of a field that cannot be computed. */ faultPath?: string }>()
+const props = defineProps<{
+  id: string
+  station: Station
+  doc: Bench
+  assessment: Assessment | null
+  /** Path of a field that cannot be computed. */ faultPath?: string
+}>()
 const fmt = useFormat()
-const stops = computed(() => STATIONS.map((key, i) => ({
-  key, number: i + 1, name: STATION_NAMES[key], here: key === props.station, mark: props.faultPath !== undefined && stationOfPath(props.faultPath) === key ? 'error' as const : props.assessment?.stations[key].mark ?? 'fine',
-  lines: props.assessment ? readout(key, props.doc, props.assessment, fmt) : ['', ''] as const,
-})))
+const stops = computed(() =>
+  STATIONS.map((key, i) => ({
+    key,
+    number: i + 1,
+    name: STATION_NAMES[key],
+    here: key === props.station,
+    mark:
+      props.faultPath !== undefined && stationOfPath(props.faultPath) === key
+        ? ('error' as const)
+        : (props.assessment?.stations[key].mark ?? 'fine'),
+    lines: props.assessment ? readout(key, props.doc, props.assessment, fmt) : (['', ''] as const),
+  })),
+)
 </script>
 
 <template>
   <nav class="ribbon" :aria-label="$say('ribbonLine.stations')">
-    <NuxtLink v-for="s in stops" :key="s.key" :to="`/formula/${id}/${s.key}`" class="stop" :class="[`is-${s.mark}`, { here: s.here }]" :aria-current="s.here ? 'step' : undefined" :title="`${s.name} (${s.number})`">
+    <NuxtLink
+      v-for="s in stops" :key="s.key" :to="`/formula/${id}/${s.key}`" class="stop"
+      :class="[`is-${s.mark}`, { here: s.here }]" :aria-current="s.here ? 'step' : undefined"
+      :title="`${s.name} (${s.number})`"
+    >
       <span class="track" aria-hidden="true"><i /></span>
       <span class="name">{{ s.name }} <em v-if="s.mark !== 'fine'">{{ MARK_WORDS[s.mark] }}</em></span>
       <span class="lines"><span>{{ s.lines[0] }}</span><span>{{ s.lines[1] }}</span></span>
@@ -29,10 +48,14 @@ const stops = computed(() => STATIONS.map((key, i) => ({
 .track { display: block; position: relative; height: 18px; margin-right: -0.6rem; }
 .track::before { content: ""; position: absolute; left: 0; right: 0; top: 8px; border-top: 1.5px solid var(--ink); }
 .stop:last-child .track::before { right: 20%; }
-.track i { position: absolute; left: 0; top: 3px; width: 11px; height: 11px; background: var(--ink); border-radius: 50%; }
+.track i {
+  position: absolute; left: 0; top: 3px; width: 11px; height: 11px; background: var(--ink); border-radius: 50%;
+}
 .is-look .track i { background: var(--paper); border: 3px solid var(--blood); }
 .is-stop .track i, .is-error .track i { background: var(--blood); border-radius: 0; }
-.here .track i { width: 17px; height: 17px; top: 0; background: var(--citron) !important; border: 2px solid var(--ink); }
+.here .track i {
+  width: 17px; height: 17px; top: 0; background: var(--citron) !important; border: 2px solid var(--ink);
+}
 .name { display: block; font-weight: 600; }
 .name em { font-style: normal; font-weight: 600; font-size: 0.9rem; color: var(--blood); }
 .lines { display: block; font-size: 0.9rem; color: var(--ink-soft); line-height: 1.28; }

@@ -1,13 +1,28 @@
 <script setup lang="ts">
 /** A chart in our manner: hairlines, direct labels, units on the axes. Loaded only where a station shows one. */
 import { LineChart, ScatterChart } from 'echarts/charts'
-import { GridComponent, MarkAreaComponent, MarkLineComponent, MarkPointComponent, TooltipComponent } from 'echarts/components'
+import {
+  GridComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  MarkPointComponent,
+  TooltipComponent,
+} from 'echarts/components'
 import { use } from 'echarts/core'
 import type { EChartsOption } from 'echarts'
 import { SVGRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
 
-use([LineChart, ScatterChart, GridComponent, MarkLineComponent, MarkPointComponent, MarkAreaComponent, TooltipComponent, SVGRenderer])
+use([
+  LineChart,
+  ScatterChart,
+  GridComponent,
+  MarkLineComponent,
+  MarkPointComponent,
+  MarkAreaComponent,
+  TooltipComponent,
+  SVGRenderer,
+])
 defineProps<{ option: EChartsOption, label: string }>()
 </script>
 

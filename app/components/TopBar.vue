@@ -9,7 +9,8 @@ const outbox = useOutboxStore()
 const route = useRoute()
 const places = [{ to: '/shelf', name: say('topBar.shelf') }, { to: '/kitchen', name: say('topBar.kitchen') }]
 const inFormula = computed(() => route.path.startsWith('/formula/'))
-const active = (to: string) => route.path.startsWith(to) || (to === '/shelf' && (inFormula.value || route.path === '/new' || route.path === '/bin'))
+const active = (to: string) =>
+  route.path.startsWith(to) || (to === '/shelf' && (inFormula.value || route.path === '/new' || route.path === '/bin'))
 const { time } = useFormat()
 
 /** "Saved" is said only when nothing of this browser waits, in whichever tab. */
@@ -21,21 +22,37 @@ const state = computed(() => {
   return outbox.elsewhere.length > 0 ? 'unsent' : 'saved'
 })
 const words = computed(() => {
-  const names = [...outbox.list.filter(e => e.state !== 'waiting' && e.state !== 'sending').map(unsentName), ...outbox.elsewhere.map(n => `“${n}”`)]
+  const names = [
+    ...outbox.list.filter(e => e.state !== 'waiting' && e.state !== 'sending').map(unsentName),
+    ...outbox.elsewhere.map(n => `“${n}”`),
+  ]
   switch (state.value) {
-    case 'conflict': return say('topBar.changedElsewhere')
-    case 'unsent': return say('topBar.notSentYetKeptInThis', { names: unsentList(names) })
-    case 'saving': return say('topBar.saving')
-    default: return inFormula.value && workspace.doc && workspace.savedAt ? say('topBar.saved', { savedAt: time(workspace.savedAt) }) : ''
+    case 'conflict':
+      return say('topBar.changedElsewhere')
+    case 'unsent':
+      return say('topBar.notSentYetKeptInThis', { names: unsentList(names) })
+    case 'saving':
+      return say('topBar.saving')
+    default:
+      return inFormula.value && workspace.doc && workspace.savedAt
+        ? say('topBar.saved', { savedAt: time(workspace.savedAt) })
+        : ''
   }
 })
 </script>
 
 <template>
   <header class="bar no-print">
-    <NuxtLink to="/shelf" class="wordmark" :aria-label="$say('topBar.lumbikToTheShelf')">{{ $say('topBar.lumbik') }}<svg viewBox="0 0 12 12" aria-hidden="true"><path d="M1 11V6c0-3 2-5 5-5 4 0 5 3 5 5s-2 5-5 5z" /></svg></NuxtLink>
+    <NuxtLink to="/shelf" class="wordmark" :aria-label="$say('topBar.lumbikToTheShelf')">
+      {{ $say('topBar.lumbik') }}<svg viewBox="0 0 12 12" aria-hidden="true"><path d="M1 11V6c0-3 2-5 5-5 4 0 5 3 5 5s-2 5-5 5z" /></svg>
+    </NuxtLink>
     <nav :aria-label="$say('topBar.places')">
-      <NuxtLink v-for="p in places" :key="p.to" :to="p.to" :class="{ on: active(p.to) }" :aria-current="active(p.to) ? 'page' : undefined">{{ p.name }}</NuxtLink>
+      <NuxtLink
+        v-for="p in places" :key="p.to" :to="p.to" :class="{ on: active(p.to) }"
+        :aria-current="active(p.to) ? 'page' : undefined"
+      >
+        {{ p.name }}
+      </NuxtLink>
     </nav>
     <div class="right">
       <span class="save" :class="state" role="status" :data-all-saved="state">{{ words }}</span>
@@ -45,11 +62,20 @@ const words = computed(() => {
 </template>
 
 <style scoped>
-.bar { display: flex; align-items: center; gap: 1.75rem; padding: 0 1.75rem; height: 52px; border-bottom: 1px solid var(--hairline); }
-.wordmark { font-family: var(--font-display); font-size: 1.55rem; font-weight: 600; letter-spacing: -0.02em; display: inline-flex; align-items: flex-end; gap: 2px; line-height: 1; }
+.bar {
+  display: flex; align-items: center; gap: 1.75rem; padding: 0 1.75rem; height: 52px;
+  border-bottom: 1px solid var(--hairline);
+}
+.wordmark {
+  font-family: var(--font-display); font-size: 1.55rem; font-weight: 600; letter-spacing: -0.02em; display: inline-flex;
+  align-items: flex-end; gap: 2px; line-height: 1;
+}
 .wordmark svg { width: 11px; height: 11px; fill: var(--citron); margin-bottom: 1px; }
 nav { display: flex; gap: 1.4rem; height: 100%; }
-nav a { display: inline-flex; align-items: center; min-width: 44px; border-bottom: 2px solid transparent; margin-bottom: -1px; color: var(--ink-soft); }
+nav a {
+  display: inline-flex; align-items: center; min-width: 44px; border-bottom: 2px solid transparent; margin-bottom: -1px;
+  color: var(--ink-soft);
+}
 nav a.on { color: var(--ink); font-weight: 600; border-color: var(--ink); }
 .right { margin-left: auto; display: flex; gap: 1.5rem; font-size: 0.92rem; align-items: center; min-width: 0; }
 .save { color: var(--ink-soft); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
@@ -59,6 +85,9 @@ nav a.on { color: var(--ink); font-weight: 600; border-color: var(--ink); }
   .bar { padding: 0 1rem; gap: 1rem; }
   nav { gap: 0.8rem; }
   .kitchen { display: none; }
-  .save { font-size: 0.88rem; white-space: normal; line-height: 1.15; display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 2; line-clamp: 2; }
+  .save {
+    font-size: 0.88rem; white-space: normal; line-height: 1.15; display: -webkit-box; -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2; line-clamp: 2;
+  }
 }
 </style>

@@ -9,29 +9,60 @@ const props = defineProps<{ /** null until one is picked */ use: Use | null }>()
 const emit = defineEmits<{ change: [use: Use] }>()
 const set = (part: Partial<Use>) => props.use && emit('change', { ...props.use, ...part })
 /** A new kind brings its own size; the table stays as it was. */
-const pick = (kind: UseKind) => emit('change', { ...defaultUse(kind), ...(props.use ? { tableTempC: props.use.tableTempC, tableTimeS: props.use.tableTimeS } : {}) })
-const HEIGHT: Record<UseKind, string> = { spooned: say('useForm.heightOfTheSpoonful'), glass: say('useForm.depthInTheGlass'), piped: say('useForm.heightOfTheDot'), cut: say('useForm.heightOfTheSlice'), turnedOut: say('useForm.heightOfThePiece') }
+const pick = (kind: UseKind) =>
+  emit('change', {
+    ...defaultUse(kind),
+    ...(props.use ? { tableTempC: props.use.tableTempC, tableTimeS: props.use.tableTimeS } : {}),
+  })
+const HEIGHT: Record<UseKind, string> = {
+  spooned: say('useForm.heightOfTheSpoonful'),
+  glass: say('useForm.depthInTheGlass'),
+  piped: say('useForm.heightOfTheDot'),
+  cut: say('useForm.heightOfTheSlice'),
+  turnedOut: say('useForm.heightOfThePiece'),
+}
 </script>
 
 <template>
   <div class="use-form">
     <div class="kinds" role="radiogroup" :aria-label="$say('useForm.use')">
-      <button v-for="k in USE_KINDS" :key="k" type="button" role="radio" :aria-checked="use?.kind === k" @click="pick(k)">
-        <b>{{ USE_NAMES[k].name }}</b><span>{{ USE_NAMES[k].how }}</span>
+      <button
+        v-for="k in USE_KINDS" :key="k" type="button" role="radio" :aria-checked="use?.kind === k" @click="pick(k)"
+      >
+        <b>{{ USE_NAMES[k].name }}</b>
+        <span>{{ USE_NAMES[k].how }}</span>
       </button>
     </div>
     <div v-if="use" class="fields">
-      <QuantityField field="use.pieceHeightM" kind="length" show-label :label="HEIGHT[use.kind]" :model-value="use.pieceHeightM" @update:model-value="v => set({ pieceHeightM: v })" />
-      <QuantityField field="use.pieceWidthM" kind="length" show-label :label="$say('useForm.widthOfThePiece')" :step="5" :model-value="use.pieceWidthM" @update:model-value="v => set({ pieceWidthM: v })" />
-      <QuantityField field="use.tableTempC" kind="temperature" show-label :label="$say('useForm.warmthOfTheTable')" :model-value="use.tableTempC" @update:model-value="v => set({ tableTempC: v })" />
-      <QuantityField field="use.tableTimeS" kind="minutes" show-label :label="$say('useForm.timeOnTheTable')" :step="5" :model-value="use.tableTimeS" @update:model-value="v => set({ tableTimeS: v })" />
+      <QuantityField
+        field="use.pieceHeightM" kind="length" show-label :label="HEIGHT[use.kind]" :model-value="use.pieceHeightM"
+        @update:model-value="v => set({ pieceHeightM: v })"
+      />
+      <QuantityField
+        field="use.pieceWidthM" kind="length" show-label :label="$say('useForm.widthOfThePiece')" :step="5"
+        :model-value="use.pieceWidthM" @update:model-value="v => set({ pieceWidthM: v })"
+      />
+      <QuantityField
+        field="use.tableTempC" kind="temperature" show-label :label="$say('useForm.warmthOfTheTable')"
+        :model-value="use.tableTempC" @update:model-value="v => set({ tableTempC: v })"
+      />
+      <QuantityField
+        field="use.tableTimeS" kind="minutes" show-label :label="$say('useForm.timeOnTheTable')" :step="5"
+        :model-value="use.tableTimeS" @update:model-value="v => set({ tableTimeS: v })"
+      />
     </div>
   </div>
 </template>
 
 <style scoped>
-.kinds { display: grid; grid-template-columns: repeat(5, minmax(0, 1fr)); gap: 0; border-top: 1px solid var(--hairline); margin-bottom: 1.1rem; }
-.kinds button { text-align: left; padding: 0.6rem 0.7rem; min-height: 64px; border-bottom: 1px solid var(--hairline); cursor: pointer; border-left: 4px solid transparent; }
+.kinds {
+  display: grid; grid-template-columns: repeat(5, minmax(0, 1fr)); gap: 0; border-top: 1px solid var(--hairline);
+  margin-bottom: 1.1rem;
+}
+.kinds button {
+  text-align: left; padding: 0.6rem 0.7rem; min-height: 64px; border-bottom: 1px solid var(--hairline); cursor: pointer;
+  border-left: 4px solid transparent;
+}
 .kinds button[aria-checked="true"] { border-left-color: var(--citron); background: var(--citron-soft); }
 .kinds b { display: block; font-weight: 600; }
 .kinds span { font-size: 0.9rem; color: var(--ink-soft); }

@@ -10,7 +10,15 @@ const toast = useToast()
 const items = shallowRef<BinItem[] | null>(null)
 const failed = ref(false)
 const busy = ref('')
-const KINDS: Record<BinKind, string> = { formula: 'formula', lot: say('bin.lotOfJuiceOrCream'), vessel: say('bin.tinOrDish'), place: say('bin.coldPlace'), oven: 'oven', burner: 'burner', pan: 'pan' }
+const KINDS: Record<BinKind, string> = {
+  formula: 'formula',
+  lot: say('bin.lotOfJuiceOrCream'),
+  vessel: say('bin.tinOrDish'),
+  place: say('bin.coldPlace'),
+  oven: 'oven',
+  burner: 'burner',
+  pan: 'pan',
+}
 async function load() {
   try {
     items.value = (await api<{ items: BinItem[] }>('/api/bin')).items
@@ -29,9 +37,18 @@ async function bringBack(item: BinItem) {
     await api('/api/bin/restore', { method: 'POST', body: { kind: item.kind, id: item.id } })
     items.value = items.value!.filter(i => i !== item)
     if (item.kind !== 'formula') await kitchen.load()
-    toast.add({ title: say('bin.isBack', { name: item.name, kitchen: item.kind === 'formula' ? ` ${say('bin.onTheShelfWithItsVersions')}` : ` ${say('bin.inTheKitchen')}` }) })
+    toast.add({
+      title: say('bin.isBack', {
+        name: item.name,
+        kitchen: item.kind === 'formula' ? ` ${say('bin.onTheShelfWithItsVersions')}` : ` ${say('bin.inTheKitchen')}`,
+      }),
+    })
   } catch {
-    toast.add({ title: say('bin.itCouldNotBeBroughtBack'), description: say('bin.nothingWasChangedTryAgain'), color: 'error' })
+    toast.add({
+      title: say('bin.itCouldNotBeBroughtBack'),
+      description: say('bin.nothingWasChangedTryAgain'),
+      color: 'error',
+    })
   } finally {
     busy.value = ''
   }
@@ -43,11 +60,27 @@ async function bringBack(item: BinItem) {
     <h1>{{ $say('bin.bin') }}</h1>
     <p class="soft">{{ $say('bin.whatIsDeletedLiesHereFor') }}</p>
     <p v-if="failed" class="bad" role="alert">{{ $say('bin.theBinCannotBeReadThe') }}</p>
-    <p v-else-if="items && items.length === 0">{{ $say('bin.theBinIsEmpty') }} <NuxtLink to="/shelf" class="underline">{{ $say('bin.backToTheShelf') }}</NuxtLink></p>
+    <p v-else-if="items && items.length === 0">
+      {{ $say('bin.theBinIsEmpty') }}
+      <NuxtLink to="/shelf" class="underline">{{ $say('bin.backToTheShelf') }}</NuxtLink>
+    </p>
     <ul v-else-if="items" class="gone">
       <li v-for="item in items" :key="`${item.kind}-${item.id}`" :data-bin="item.kind">
-        <div><b>{{ item.name }}</b><span class="soft small">{{ $say('bin.deletedKeptUntil', { kind: KINDS[item.kind], addSuffix: formatDistanceToNow(parseISO(item.deletedAt), { addSuffix: true }), MMMM: format(parseISO(item.until), 'd MMMM') }) }}</span></div>
-        <UButton variant="outline" color="neutral" :label="$say('bin.bringItBack')" :aria-label="$say('bin.bringBack', { name: item.name })" :disabled="busy !== ''" @click="bringBack(item)" />
+        <div>
+          <b>{{ item.name }}</b>
+          <span class="soft small">
+            {{
+              $say('bin.deletedKeptUntil',
+                   { kind: KINDS[item.kind],
+                     addSuffix: formatDistanceToNow(parseISO(item.deletedAt), { addSuffix: true }),
+                     MMMM: format(parseISO(item.until), 'd MMMM') })
+            }}
+          </span>
+        </div>
+        <UButton
+          variant="outline" color="neutral" :label="$say('bin.bringItBack')"
+          :aria-label="$say('bin.bringBack', { name: item.name })" :disabled="busy !== ''" @click="bringBack(item)"
+        />
       </li>
     </ul>
   </main>
@@ -57,7 +90,10 @@ async function bringBack(item: BinItem) {
 .bin { padding: 1.5rem 1.75rem 3rem; max-width: 880px; margin: 0 auto; }
 h1 { font-size: 2rem; margin-bottom: 0.5rem; }
 .gone { list-style: none; margin: 1rem 0 0; padding: 0; border-top: 1px solid var(--ink); }
-.gone li { display: flex; justify-content: space-between; gap: 1rem; align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.6rem 0; }
+.gone li {
+  display: flex; justify-content: space-between; gap: 1rem; align-items: center;
+  border-bottom: 1px solid var(--hairline); padding: 0.6rem 0;
+}
 .gone b { display: block; font-family: var(--font-display); font-size: 1.15rem; font-weight: 500; }
 .bad { color: var(--blood); }
 @media (max-width: 760px) { .bin { padding: 1rem; } }

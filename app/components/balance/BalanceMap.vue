@@ -12,7 +12,10 @@ import { MAP_UNITS, type MapDrawing } from '~/composables/mapDrawing'
 import { axisShown, axisWords } from '~/words/balance'
 import { SHARPNESS_NAMES } from '~/words/names'
 
-const props = defineProps<{ doc: Bench, /** Other formulas to show on the map, named. */ ghosts: { name: string, doc: Bench }[] }>()
+const props = defineProps<{
+  doc: Bench
+  /** Other formulas to show on the map, named. */ ghosts: { name: string, doc: Bench }[]
+}>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
@@ -23,10 +26,16 @@ const axes = computed(() => axesOf(props.doc))
 /** Axes that most formulas are argued about: the juice across, what sets it upwards. */
 function usual(): [string, string] {
   const lines = fillingOf(props.doc).lines.filter(l => l.massG > 0)
-  const largest = (test: (id: string) => boolean) => lines.filter(l => test(l.ingredientId)).sort((a, b) => b.massG - a.massG)[0]
+  const largest = (test: (id: string) => boolean) =>
+    lines.filter(l => test(l.ingredientId)).sort((a, b) => b.massG - a.massG)[0]
   const group = (id: string) => findIngredient(id)!.group
   const juice = largest(id => group(id) === 'juice') ?? lines[0]
-  const setter = largest(id => group(id) === 'egg') ?? largest(id => group(id) === 'setter') ?? largest(id => group(id) === 'dairy') ?? lines.find(l => l !== juice) ?? lines[0]
+  const setter =
+    largest(id => group(id) === 'egg') ??
+    largest(id => group(id) === 'setter') ??
+    largest(id => group(id) === 'dairy') ??
+    lines.find(l => l !== juice) ??
+    lines[0]
   return [`mass:${juice?.id}`, `mass:${setter?.id}`]
 }
 const chosen = useKeptByTab<Record<string, [string, string]>>('lumbik:map-axes', {})
@@ -43,16 +52,25 @@ const at = useKeptByTab<'cold' | 'plate'>('lumbik:map-at', 'plate')
 function choose(which: 0 | 1, key: string) {
   const now = pair.value!.map(axisKey) as [string, string]
   const other = now[which === 0 ? 1 : 0]
-  chosen.value = { ...chosen.value, [ws.id]: which === 0 ? [key, other === key ? now[0] : other] : [other === key ? now[1] : other, key] }
+  chosen.value = {
+    ...chosen.value,
+    [ws.id]: which === 0 ? [key, other === key ? now[0] : other] : [other === key ? now[1] : other, key],
+  }
 }
 
 /** The stretch that is drawn: kept while the point moves inside it. */
 const ranges = shallowRef<[Range, Range] | null>(null)
-const here = computed<[number, number] | null>(() => pair.value ? [positionOn(props.doc, core.value, pair.value[0]), positionOn(props.doc, core.value, pair.value[1])] : null)
+const here = computed<[number, number] | null>(() =>
+  pair.value
+    ? [positionOn(props.doc, core.value, pair.value[0]), positionOn(props.doc, core.value, pair.value[1])]
+    : null,
+)
 const share = (v: number, r: Range) => (v - r.from) / (r.to - r.from)
 const inside = (v: number, r: Range) => share(v, r) >= 0.02 && share(v, r) <= 0.98
 function recentre() {
-  ranges.value = pair.value ? [rangeAround(props.doc, core.value, pair.value[0]), rangeAround(props.doc, core.value, pair.value[1])] : null
+  ranges.value = pair.value
+    ? [rangeAround(props.doc, core.value, pair.value[0]), rangeAround(props.doc, core.value, pair.value[1])]
+    : null
 }
 const pairKey = computed(() => pair.value?.map(axisKey).join('|') ?? '')
 watch(pairKey, recentre, { immediate: true })
@@ -63,14 +81,27 @@ watch(here, (h) => {
 
 /** What the field depends on: the formula without its place on the two axes. */
 const middle = (r: Range) => 0.5 * (r.from + r.to)
-const base = computed(() => pair.value && ranges.value ? movedTo(movedTo(props.doc, core.value, pair.value[0], middle(ranges.value[0])), core.value, pair.value[1], middle(ranges.value[1])) : null)
+const base = computed(() =>
+  pair.value && ranges.value
+    ? movedTo(
+        movedTo(props.doc, core.value, pair.value[0], middle(ranges.value[0])),
+        core.value,
+        pair.value[1],
+        middle(ranges.value[1]),
+      )
+    : null,
+)
 const fieldKey = computed(() => {
   if (!base.value) return ''
   const { name: _n, note: _o, stock: _s, serve: _e, ...rest } = base.value
   return JSON.stringify([rest, pair.value, ranges.value, at.value, kitchen.record?.version])
 })
 /** What is on the paper, for which field, and whether it is the last word on it: a coarse field never is. */
-const shown = shallowRef<{ key: string, drawing: MapDrawing | null, final: boolean }>({ key: '', drawing: null, final: false })
+const shown = shallowRef<{ key: string, drawing: MapDrawing | null, final: boolean }>({
+  key: '',
+  drawing: null,
+  final: false,
+})
 const drawing = computed(() => shown.value.drawing)
 async function draw(key: string) {
   if (!key || !base.value || !pair.value || !ranges.value) return
@@ -92,7 +123,12 @@ const { width } = useElementSize(svg, { width: 430, height: 430 })
 /** Drawn units to a pixel: words and points keep their size however wide the map is. */
 const PX = { left: 40, right: 66, top: 24, bottom: 46 }
 const k = computed(() => U / Math.max(120, width.value - PX.left - PX.right))
-const M = computed(() => ({ left: PX.left * k.value, right: PX.right * k.value, top: PX.top * k.value, bottom: PX.bottom * k.value }))
+const M = computed(() => ({
+  left: PX.left * k.value,
+  right: PX.right * k.value,
+  top: PX.top * k.value,
+  bottom: PX.bottom * k.value,
+}))
 const sx = (s: number) => s * U
 const sy = (s: number) => U - s * U
 const ticks = (axis: Axis, r: Range) => {
@@ -101,7 +137,8 @@ const ticks = (axis: Axis, r: Range) => {
   const mag = 10 ** Math.floor(Math.log10(raw))
   const step = [1, 2, 2.5, 5, 10].map(k => k * mag).find(k => k >= raw)!
   const out: { at: number, text: string }[] = []
-  for (let v = Math.ceil(lo / step) * step; v <= hi + 1e-9; v += step) out.push({ at: (v - lo) / (hi - lo), text: String(Number(v.toFixed(2))) })
+  for (let v = Math.ceil(lo / step) * step; v <= hi + 1e-9; v += step)
+    out.push({ at: (v - lo) / (hi - lo), text: String(Number(v.toFixed(2))) })
   return out
 }
 /** Words along the edges: along the top those that leave one another room. */
@@ -115,8 +152,21 @@ const edges = computed(() => {
     return true
   })
 })
-const TINTS: Record<string, string> = { pourable: '#fdfbf5', coats: '#fbf4dc', spoonable: '#f8ebbd', mounds: '#f4e199', slicesSoftly: '#eed571', slicesCleanly: '#e4c445', turnsOut: '#cfa82c', rubbery: '#ad8420' }
-const point = computed(() => here.value && ranges.value ? { x: share(here.value[0], ranges.value[0]), y: share(here.value[1], ranges.value[1]) } : null)
+const TINTS: Record<string, string> = {
+  pourable: '#fdfbf5',
+  coats: '#fbf4dc',
+  spoonable: '#f8ebbd',
+  mounds: '#f4e199',
+  slicesSoftly: '#eed571',
+  slicesCleanly: '#e4c445',
+  turnsOut: '#cfa82c',
+  rubbery: '#ad8420',
+}
+const point = computed(() =>
+  here.value && ranges.value
+    ? { x: share(here.value[0], ranges.value[0]), y: share(here.value[1], ranges.value[1]) }
+    : null,
+)
 const shownGhosts = computed(() => pair.value && ranges.value
   ? props.ghosts.flatMap((g, i) => {
       const has = pair.value!.every(a => !('lineId' in a) || fillingOf(g.doc).lines.some(l => l.id === a.lineId))
@@ -164,58 +214,164 @@ function onUp() {
   if (!dragging) return
   dragging = false
   ws.endGesture()
-  if (here.value && ranges.value && !(inside(here.value[0], ranges.value[0]) && inside(here.value[1], ranges.value[1]))) recentre()
+  if (here.value && ranges.value && !(inside(here.value[0], ranges.value[0]) && inside(here.value[1], ranges.value[1])))
+    recentre()
 }
 function onKey(event: KeyboardEvent) {
   const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key]
   if (!step || !here.value || !ranges.value || !pair.value) return
   event.preventDefault()
   const times = event.shiftKey ? 5 : 1
-  const size = (i: 0 | 1) => Math.max((ranges.value![i].to - ranges.value![i].from) / 100, pair.value![i].kind === 'hold' ? 10 : pair.value![i].kind === 'target' ? 0.5 : pair.value![i].kind === 'mass' ? (here.value![i] < 5 ? 0.1 : here.value![i] < 20 ? 0.5 : 1) : 0.1)
+  const size = (i: 0 | 1) =>
+    Math.max(
+      (ranges.value![i].to - ranges.value![i].from) / 100,
+      pair.value![i].kind === 'hold'
+        ? 10
+        : pair.value![i].kind === 'target'
+          ? 0.5
+          : pair.value![i].kind === 'mass'
+            ? here.value![i] < 5
+              ? 0.1
+              : here.value![i] < 20
+                ? 0.5
+                : 1
+            : 0.1,
+    )
   moveTo(here.value[0] + step[0]! * times * size(0), here.value[1] + step[1]! * times * size(1))
 }
 const words = (i: 0 | 1) => axisWords(pair.value![i], props.doc, fmt)
-const valueWords = computed(() => here.value && pair.value ? pair.value.map((a, i) => `${words(i as 0 | 1).name} ${Number(axisShown(a, here.value![i]!, fmt).toFixed(1))} ${words(i as 0 | 1).unit}`).join(', ') : '')
+const valueWords = computed(() =>
+  here.value && pair.value
+    ? pair.value
+        .map(
+          (a, i) =>
+            `${words(i as 0 | 1).name} ${Number(axisShown(a, here.value![i]!, fmt).toFixed(1))} ${words(i as 0 | 1).unit}`,
+        )
+        .join(', ')
+    : '',
+)
 </script>
 
 <template>
   <section v-if="pair && ranges" class="map" :data-map="settled ? 'settled' : 'working'" :data-grid="drawing?.n ?? 0">
     <div class="bar">
       <label class="sr" for="map-y">{{ $say('balanceMap.upwards') }}</label>
-      <select id="map-y" class="native" :value="axisKey(pair[1])" @change="choose(1, ($event.target as HTMLSelectElement).value)"><option v-for="a in axes" :key="axisKey(a)" :value="axisKey(a)">↑ {{ axisWords(a, doc, fmt).name }}</option></select>
+      <select
+        id="map-y" class="native" :value="axisKey(pair[1])"
+        @change="choose(1, ($event.target as HTMLSelectElement).value)"
+      >
+        <option v-for="a in axes" :key="axisKey(a)" :value="axisKey(a)">↑ {{ axisWords(a, doc, fmt).name }}</option>
+      </select>
       <label class="sr" for="map-x">{{ $say('balanceMap.across') }}</label>
-      <select id="map-x" class="native" :value="axisKey(pair[0])" @change="choose(0, ($event.target as HTMLSelectElement).value)"><option v-for="a in axes" :key="axisKey(a)" :value="axisKey(a)">→ {{ axisWords(a, doc, fmt).name }}</option></select>
+      <select
+        id="map-x" class="native" :value="axisKey(pair[0])"
+        @change="choose(0, ($event.target as HTMLSelectElement).value)"
+      >
+        <option v-for="a in axes" :key="axisKey(a)" :value="axisKey(a)">→ {{ axisWords(a, doc, fmt).name }}</option>
+      </select>
       <label class="sr" for="map-at">{{ $say('balanceMap.whereItIsLookedAt') }}</label>
-      <select id="map-at" v-model="at" class="native at"><option value="plate">{{ $say('balanceMap.onThePlate') }}</option><option value="cold">{{ $say('balanceMap.fromTheFridge') }}</option></select>
+      <select id="map-at" v-model="at" class="native at">
+        <option value="plate">{{ $say('balanceMap.onThePlate') }}</option>
+        <option value="cold">{{ $say('balanceMap.fromTheFridge') }}</option>
+      </select>
     </div>
-    <svg ref="svg" :viewBox="`${-M.left} ${-M.top} ${U + M.left + M.right} ${U + M.top + M.bottom}`" :style="{ '--k': k }" role="group" :aria-label="$say('balanceMap.mapOfTheSetOverAnd', { name: words(0).name, name2: words(1).name })">
-      <defs><clipPath id="map-frame"><rect :width="U" :height="U" /></clipPath><pattern id="map-grain" :width="7 * k" :height="7 * k" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" :y2="7 * k" stroke="#B8412A" :stroke-width="1.2 * k" /></pattern></defs>
+    <svg
+      ref="svg" :viewBox="`${-M.left} ${-M.top} ${U + M.left + M.right} ${U + M.top + M.bottom}`" :style="{ '--k': k }"
+      role="group" :aria-label="$say('balanceMap.mapOfTheSetOverAnd', { name: words(0).name, name2: words(1).name })"
+    >
+      <defs>
+        <clipPath id="map-frame"><rect :width="U" :height="U" /></clipPath>
+        <pattern
+          id="map-grain" :width="7 * k" :height="7 * k" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"
+        >
+          <line x1="0" y1="0" x2="0" :y2="7 * k" stroke="#B8412A" :stroke-width="1.2 * k" />
+        </pattern>
+      </defs>
       <g clip-path="url(#map-frame)" :class="{ working: !settled }">
         <template v-if="drawing">
-          <path v-for="b in drawing.bands" :key="b.band" :d="b.path" :fill="TINTS[b.band]" :stroke="b.band === 'pourable' ? 'none' : '#4C594F'" :stroke-width="0.8 * k" :data-band="b.band" />
-          <path v-if="drawing.grainy" :d="drawing.grainy.path" fill="url(#map-grain)" fill-opacity="0.5" stroke="#B8412A" :stroke-width="k" />
-          <path v-for="s in drawing.sharpness" :key="s.edge" :d="s.path" fill="none" stroke="#38566A" :stroke-width="1.2 * k" :stroke-dasharray="`${k} ${3.6 * k}`" stroke-linecap="round" />
-          <g v-for="b in drawing.bands" :key="`w${b.band}`"><text v-if="b.label" :y="b.label.y + 5 * k" class="word" text-anchor="middle"><tspan v-for="(t, i) in b.label.lines" :key="i" :x="b.label.x" :dy="i === 0 ? 0 : 16 * k">{{ t }}</tspan></text></g>
-          <text v-if="drawing.grainy?.label" :x="drawing.grainy.label.x" :y="drawing.grainy.label.y + 5 * k" class="word bad" text-anchor="middle">{{ $say('balanceMap.grainy') }}</text>
+          <path
+            v-for="b in drawing.bands" :key="b.band" :d="b.path" :fill="TINTS[b.band]"
+            :stroke="b.band === 'pourable' ? 'none' : '#4C594F'" :stroke-width="0.8 * k" :data-band="b.band"
+          />
+          <path
+            v-if="drawing.grainy" :d="drawing.grainy.path" fill="url(#map-grain)" fill-opacity="0.5" stroke="#B8412A"
+            :stroke-width="k"
+          />
+          <path
+            v-for="s in drawing.sharpness" :key="s.edge" :d="s.path" fill="none" stroke="#38566A"
+            :stroke-width="1.2 * k" :stroke-dasharray="`${k} ${3.6 * k}`" stroke-linecap="round"
+          />
+          <g v-for="b in drawing.bands" :key="`w${b.band}`">
+            <text v-if="b.label" :y="b.label.y + 5 * k" class="word" text-anchor="middle">
+              <tspan v-for="(t, i) in b.label.lines" :key="i" :x="b.label.x" :dy="i === 0 ? 0 : 16 * k">{{ t }}</tspan>
+            </text>
+          </g>
+          <text
+            v-if="drawing.grainy?.label" :x="drawing.grainy.label.x" :y="drawing.grainy.label.y + 5 * k"
+            class="word bad" text-anchor="middle"
+          >
+            {{ $say('balanceMap.grainy') }}
+          </text>
         </template>
       </g>
       <rect :width="U" :height="U" fill="none" stroke="#1F2F24" :stroke-width="k" />
-      <g v-if="drawing"><text v-for="(w, i) in edges" :key="i" :x="w.side === 'right' ? U + 5 * k : sx(w.at)" :y="w.side === 'right' ? sy(w.at) + 5 * k : -5 * k" :text-anchor="w.side === 'right' ? 'start' : 'middle'" class="edge">{{ SHARPNESS_NAMES[w.sharpness] }}</text></g>
-      <g v-for="t in ticks(pair[0], ranges[0])" :key="`x${t.text}`"><line :x1="sx(t.at)" :x2="sx(t.at)" :y1="U" :y2="U + 4 * k" stroke="#1F2F24" :stroke-width="0.8 * k" /><text :x="sx(t.at)" :y="U + 18 * k" text-anchor="middle" class="tick">{{ t.text }}</text></g>
-      <g v-for="t in ticks(pair[1], ranges[1])" :key="`y${t.text}`"><line :x1="-4 * k" :x2="0" :y1="sy(t.at)" :y2="sy(t.at)" stroke="#1F2F24" :stroke-width="0.8 * k" /><text :x="-7 * k" :y="sy(t.at) + 5 * k" text-anchor="end" class="tick">{{ t.text }}</text></g>
+      <g v-if="drawing">
+        <text
+          v-for="(w, i) in edges" :key="i" :x="w.side === 'right' ? U + 5 * k : sx(w.at)"
+          :y="w.side === 'right' ? sy(w.at) + 5 * k : -5 * k" :text-anchor="w.side === 'right' ? 'start' : 'middle'"
+          class="edge"
+        >
+          {{ SHARPNESS_NAMES[w.sharpness] }}
+        </text>
+      </g>
+      <g v-for="t in ticks(pair[0], ranges[0])" :key="`x${t.text}`">
+        <line :x1="sx(t.at)" :x2="sx(t.at)" :y1="U" :y2="U + 4 * k" stroke="#1F2F24" :stroke-width="0.8 * k" />
+        <text :x="sx(t.at)" :y="U + 18 * k" text-anchor="middle" class="tick">{{ t.text }}</text>
+      </g>
+      <g v-for="t in ticks(pair[1], ranges[1])" :key="`y${t.text}`">
+        <line :x1="-4 * k" :x2="0" :y1="sy(t.at)" :y2="sy(t.at)" stroke="#1F2F24" :stroke-width="0.8 * k" />
+        <text :x="-7 * k" :y="sy(t.at) + 5 * k" text-anchor="end" class="tick">{{ t.text }}</text>
+      </g>
       <text :x="U / 2" :y="U + 40 * k" text-anchor="middle" class="axis">{{ words(0).name }}, {{ words(0).unit }}</text>
       <text :x="-M.left + k" :y="-7 * k" class="axis">{{ words(1).unit }}</text>
-      <g v-for="g in shownGhosts" :key="g.n" :data-ghost="g.name"><circle :cx="sx(g.x)" :cy="sy(g.y)" :r="9 * k" fill="#FBF8F0" stroke="#1F2F24" :stroke-width="k" :stroke-dasharray="`${2 * k} ${1.6 * k}`" /><text :x="sx(g.x)" :y="sy(g.y) + 5 * k" text-anchor="middle" class="ghost">{{ g.n }}</text></g>
-      <rect class="catch" :width="U" :height="U" fill="transparent" @pointerdown="onDown" @pointermove="onMove" @pointerup="onUp" @pointercancel="onUp" />
-      <g v-if="point" class="me" tabindex="0" role="slider" :aria-label="$say('balanceMap.theFormulaOnTheMapArrow')" :aria-valuetext="valueWords" :aria-valuenow="Number(here![0].toFixed(1))" data-point-on-map @keydown="onKey" @blur="ws.endGesture()">
-        <circle :cx="sx(point.x)" :cy="sy(point.y)" :r="22 * k" fill="transparent" /><circle class="dot" :cx="sx(point.x)" :cy="sy(point.y)" :r="7 * k" fill="#E9C72B" stroke="#1F2F24" :stroke-width="1.6 * k" />
+      <g v-for="g in shownGhosts" :key="g.n" :data-ghost="g.name">
+        <circle
+          :cx="sx(g.x)" :cy="sy(g.y)" :r="9 * k" fill="#FBF8F0" stroke="#1F2F24" :stroke-width="k"
+          :stroke-dasharray="`${2 * k} ${1.6 * k}`"
+        />
+        <text :x="sx(g.x)" :y="sy(g.y) + 5 * k" text-anchor="middle" class="ghost">{{ g.n }}</text>
+      </g>
+      <rect
+        class="catch" :width="U" :height="U" fill="transparent" @pointerdown="onDown" @pointermove="onMove"
+        @pointerup="onUp" @pointercancel="onUp"
+      />
+      <g
+        v-if="point" class="me" tabindex="0" role="slider" :aria-label="$say('balanceMap.theFormulaOnTheMapArrow')"
+        :aria-valuetext="valueWords" :aria-valuenow="Number(here![0].toFixed(1))" data-point-on-map @keydown="onKey"
+        @blur="ws.endGesture()"
+      >
+        <circle :cx="sx(point.x)" :cy="sy(point.y)" :r="22 * k" fill="transparent" />
+        <circle
+          class="dot" :cx="sx(point.x)" :cy="sy(point.y)" :r="7 * k" fill="#E9C72B" stroke="#1F2F24"
+          :stroke-width="1.6 * k"
+        />
       </g>
     </svg>
-    <p class="foot small soft"><b class="ink">{{ valueWords }}</b>{{ $say('balanceMap.dragThePointOrStepIt') }} <span v-if="!settled && !solver.gaveUp.value" role="status">{{ $say('balanceMap.drawing', { done: fmt.percent(solver.done.value) }) }}</span></p>
-    <p v-if="!settled && solver.gaveUp.value" role="alert" class="foot">
-      {{ $say('balanceMap.theDrawingStoppedHalfWay') }} <UButton size="sm" variant="outline" color="neutral" :label="$say('balanceMap.drawItAgain')" @click="draw(fieldKey)" />
+    <p class="foot small soft">
+      <b class="ink">{{ valueWords }}</b>{{ $say('balanceMap.dragThePointOrStepIt') }}
+      <span v-if="!settled && !solver.gaveUp.value" role="status">
+        {{ $say('balanceMap.drawing', { done: fmt.percent(solver.done.value) }) }}
+      </span>
     </p>
-    <ol v-if="shownGhosts.length" class="small ghosts"><li v-for="g in shownGhosts" :key="g.n" :value="g.n">{{ g.name }}</li></ol>
+    <p v-if="!settled && solver.gaveUp.value" role="alert" class="foot">
+      {{ $say('balanceMap.theDrawingStoppedHalfWay') }}
+      <UButton
+        size="sm" variant="outline" color="neutral" :label="$say('balanceMap.drawItAgain')" @click="draw(fieldKey)"
+      />
+    </p>
+    <ol v-if="shownGhosts.length" class="small ghosts">
+      <li v-for="g in shownGhosts" :key="g.n" :value="g.n">{{ g.name }}</li>
+    </ol>
   </section>
   <p v-else class="soft">{{ $say('balanceMap.theMapNeedsTwoLinesWith') }}</p>
 </template>
@@ -225,7 +381,10 @@ const valueWords = computed(() => here.value && pair.value ? pair.value.map((a, 
 svg { width: 100%; display: block; touch-action: pan-y; user-select: none; }
 .working { opacity: 0.72; }
 text { font-family: var(--font-sans); fill: var(--ink); font-variant-numeric: tabular-nums; }
-.word { font-family: var(--font-display); font-size: calc(var(--k) * 14.6px); paint-order: stroke; stroke: rgb(253 251 245 / 0.75); stroke-width: calc(var(--k) * 2.4px); }
+.word {
+  font-family: var(--font-display); font-size: calc(var(--k) * 14.6px); paint-order: stroke;
+  stroke: rgb(253 251 245 / 0.75); stroke-width: calc(var(--k) * 2.4px);
+}
 .bad { fill: #8a2d19; }
 .edge { font-size: calc(var(--k) * 14.2px); fill: var(--cold-deep); }
 .tick { font-size: calc(var(--k) * 14.2px); fill: var(--ink-soft); } .axis { font-size: calc(var(--k) * 14.2px); }

@@ -25,7 +25,13 @@ async function choose(id: string) {
   to.value = id
   swap.value = null
   if (!line.value || !id) return
-  const outcome = await solver.run<'swap'>({ kind: 'swap', doc: props.doc, kitchen: kitchen.core!, lineId: line.value.id, toId: id })
+  const outcome = await solver.run<'swap'>({
+    kind: 'swap',
+    doc: props.doc,
+    kitchen: kitchen.core!,
+    lineId: line.value.id,
+    toId: id,
+  })
   if (outcome && 'value' in outcome) swap.value = outcome.value
 }
 function apply(doc: Bench) {
@@ -33,31 +39,77 @@ function apply(doc: Bench) {
   ws.endGesture()
   emit('close')
 }
-const grades = computed(() => GELATIN_GRADES.filter(g => g.bloom !== props.doc.set.bloom).map(g => ({ ...g, doc: swapBloom(props.doc, g.bloom) })))
-const gelatinG = (d: Bench) => fillingOf(d).lines.filter(l => l.ingredientId === 'gelatin').reduce((s, l) => s + l.massG, 0)
+const grades = computed(() =>
+  GELATIN_GRADES.filter(g => g.bloom !== props.doc.set.bloom).map(g => ({ ...g, doc: swapBloom(props.doc, g.bloom) })),
+)
+const gelatinG = (d: Bench) =>
+  fillingOf(d)
+    .lines.filter(l => l.ingredientId === 'gelatin')
+    .reduce((s, l) => s + l.massG, 0)
 </script>
 
 <template>
-  <UModal v-model:open="open" :title="line ? $say('swapDialog.somethingElseFor', { ingredientId: fmt.name(line.ingredientId).toLowerCase() }) : ''" :description="line ? $say('swapDialog.ofItAreInTheFormula', { massG: fmt.grams(line.massG) }) : ''" :ui="{ content: 'max-w-2xl' }">
+  <UModal
+    v-model:open="open"
+    :title="line ? $say('swapDialog.somethingElseFor', { ingredientId: fmt.name(line.ingredientId).toLowerCase() }) : ''"
+    :description="line ? $say('swapDialog.ofItAreInTheFormula', { massG: fmt.grams(line.massG) }) : ''"
+    :ui="{ content: 'max-w-2xl' }"
+  >
     <template #body>
       <div v-if="line" :data-swap="solver.running.value ? 'working' : swap ? 'settled' : 'idle'">
         <div v-if="line.ingredientId === 'gelatin'" class="grades">
           <p>{{ $say('swapDialog.nowOfBloomTheSameSet', { massG: fmt.grams(line.massG), bloom: doc.set.bloom }) }}</p>
-          <UButton v-for="g in grades" :key="g.name" variant="outline" color="neutral" :label="$say('swapDialog.bloomG', { name: g.name, bloom: g.bloom, p3: fmt.fixed(gelatinG(g.doc), 1) })" @click="apply(g.doc)" />
+          <UButton
+            v-for="g in grades" :key="g.name" variant="outline" color="neutral"
+            :label="$say('swapDialog.bloomG', { name: g.name, bloom: g.bloom, p3: fmt.fixed(gelatinG(g.doc), 1) })"
+            @click="apply(g.doc)"
+          />
         </div>
         <template v-if="options.length">
           <label class="field-label" for="swap-to">{{ $say('swapDialog.takeInstead') }}</label>
-          <select id="swap-to" class="native" :value="to" @change="choose(($event.target as HTMLSelectElement).value)"><option value="" disabled>{{ $say('swapDialog.pickAnIngredient') }}</option><option v-for="id in options" :key="id" :value="id">{{ fmt.name(id) }}</option></select>
+          <select id="swap-to" class="native" :value="to" @change="choose(($event.target as HTMLSelectElement).value)">
+            <option value="" disabled>{{ $say('swapDialog.pickAnIngredient') }}</option>
+            <option v-for="id in options" :key="id" :value="id">{{ fmt.name(id) }}</option>
+          </select>
         </template>
-        <p v-else-if="line.ingredientId !== 'gelatin'" class="soft">{{ $say('swapDialog.nothingKnownDoesTheSameWork') }}</p>
+        <p v-else-if="line.ingredientId !== 'gelatin'" class="soft">
+          {{ $say('swapDialog.nothingKnownDoesTheSameWork') }}
+        </p>
         <p v-if="solver.running.value" role="status" class="soft">{{ $say('swapDialog.weighingItUp') }}</p>
         <template v-if="swap">
-          <p v-for="w in swap.warnings" :key="w.kind" class="warn" role="alert" :data-warning="w.kind">{{ swapWarningWords(w, swap.fromId, swap.toId, fmt) }}</p>
+          <p v-for="w in swap.warnings" :key="w.kind" class="warn" role="alert" :data-warning="w.kind">
+            {{ swapWarningWords(w, swap.fromId, swap.toId, fmt) }}
+          </p>
           <ul class="options">
             <li v-for="o in swap.options" :key="o.keeps" :data-keeps="o.keeps">
-              <div class="top"><b>{{ KEEPS_WORDS[o.keeps] }}</b><UButton size="sm" variant="outline" color="neutral" :label="$say('swapDialog.swapSo')" :aria-label="$say('swapDialog.swap', { keeps: KEEPS_WORDS[o.keeps] })" @click="apply(o.doc)" /></div>
-              <p>{{ o.changes.map(c => c.from === 0 ? $say('swapDialog.add', { to: fmt.grams(c.to), ingredientId: fmt.name(c.ingredientId).toLowerCase() }) : c.fromId === c.ingredientId ? `${fmt.name(c.ingredientId).toLowerCase()} ${fmt.grams(c.from)} → ${fmt.grams(c.to)}` : `${fmt.grams(c.to)} ${fmt.name(c.ingredientId).toLowerCase()}`).join(', ') }}</p>
-              <p class="soft">{{ $say('swapDialog.firmnessSournessSweetnessFat', { code: SHORT_VERDICT[o.code], sharpness: SHARPNESS_NAMES[o.sharpness], set: changeWords(o.ratio.set, fmt), sour: changeWords(o.ratio.sour, fmt), sweet: changeWords(o.ratio.sweet, fmt), fat: changeWords(o.ratio.fat, fmt) }) }}</p>
+              <div class="top">
+                <b>{{ KEEPS_WORDS[o.keeps] }}</b>
+                <UButton
+                  size="sm" variant="outline" color="neutral" :label="$say('swapDialog.swapSo')"
+                  :aria-label="$say('swapDialog.swap', { keeps: KEEPS_WORDS[o.keeps] })" @click="apply(o.doc)"
+                />
+              </div>
+              <p>
+                {{
+                  o.changes.map(c => c.from === 0
+                    ? $say('swapDialog.add',
+                           { to: fmt.grams(c.to), ingredientId: fmt.name(c.ingredientId).toLowerCase() })
+                    : c.fromId === c.ingredientId
+                      ? `${fmt.name(c.ingredientId).toLowerCase()} ${fmt.grams(c.from)} → ${fmt.grams(c.to)}`
+                      : `${fmt.grams(c.to)} ${fmt.name(c.ingredientId).toLowerCase()}`).join(', ')
+                }}
+              </p>
+              <p class="soft">
+                {{
+                  $say('swapDialog.firmnessSournessSweetnessFat',
+                       { code: SHORT_VERDICT[o.code],
+                         sharpness: SHARPNESS_NAMES[o.sharpness],
+                         set: changeWords(o.ratio.set, fmt),
+                         sour: changeWords(o.ratio.sour, fmt),
+                         sweet: changeWords(o.ratio.sweet, fmt),
+                         fat: changeWords(o.ratio.fat, fmt) })
+                }}
+              </p>
             </li>
           </ul>
         </template>
@@ -68,7 +120,9 @@ const gelatinG = (d: Bench) => fillingOf(d).lines.filter(l => l.ingredientId ===
 
 <style scoped>
 .grades { display: grid; gap: 0.4rem; margin-bottom: 1rem; }
-.warn { border: 1px solid var(--blood); border-left-width: 4px; padding: 0.5rem 0.8rem; margin: 0.7rem 0; background: #fffdf7; }
+.warn {
+  border: 1px solid var(--blood); border-left-width: 4px; padding: 0.5rem 0.8rem; margin: 0.7rem 0; background: #fffdf7;
+}
 .options { list-style: none; margin: 0.6rem 0 0; padding: 0; border-top: 1px solid var(--ink); }
 .options li { border-bottom: 1px solid var(--hairline); padding: 0.5rem 0; }
 .options p { margin: 0.1rem 0; }

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Versions and variants: every state is kept; name one, go back to one, compare two or three, and see what made the difference. */
+/**
+ * Versions and variants: every state is kept; name one, go back to one, compare two or three, and see what made
+ * the difference.
+ */
 import { assess } from '#core/pipeline/assess'
 import { placed } from '#core/pipeline/stack'
 import { InputError } from '#core/base/errors'
@@ -51,33 +54,71 @@ const shown = computed(() => {
 watch(() => ws.savedAt, () => void props.comparison.refresh())
 
 interface Column { name: string, doc: Bench, summary: ReturnType<typeof summarise> | null, cost: number }
-const columns = computed<Column[]>(() => [{ name: say('versionsPanel.now'), doc: props.doc }, ...compared.value.map(c => ({ name: c.name || when(c), doc: c.doc }))].map((c) => {
-  const cost = batchCost(c.doc, kitchen.core!).batch
-  try {
-    return { ...c, cost, summary: summarise(c.doc, assess(placed(c.doc, kitchen.core!), kitchen.core!)) }
-  } catch (e) {
-    if (e instanceof InputError) return { ...c, cost, summary: null }
-    throw e
-  }
-}))
+const columns = computed<Column[]>(() =>
+  [
+    { name: say('versionsPanel.now'), doc: props.doc },
+    ...compared.value.map(c => ({ name: c.name || when(c), doc: c.doc })),
+  ].map((c) => {
+    const cost = batchCost(c.doc, kitchen.core!).batch
+    try {
+      return { ...c, cost, summary: summarise(c.doc, assess(placed(c.doc, kitchen.core!), kitchen.core!)) }
+    } catch (e) {
+      if (e instanceof InputError) return { ...c, cost, summary: null }
+      throw e
+    }
+  }),
+)
 /** One row a line that any of them has, then the figures. */
 const rows = computed(() => {
-  const ids = [...new Set(columns.value.flatMap(c => fillingOf(c.doc).lines.filter(l => l.massG > 0).map(l => l.ingredientId)))]
+  const ids = [
+    ...new Set(
+      columns.value.flatMap(c =>
+        fillingOf(c.doc)
+          .lines.filter(l => l.massG > 0)
+          .map(l => l.ingredientId),
+      ),
+    ),
+  ]
   const total = (d: Bench) => fillingOf(d).lines.reduce((s, l) => s + l.massG, 0)
-  const mass = (d: Bench, id: string) => fillingOf(d).lines.filter(l => l.ingredientId === id).reduce((s, l) => s + l.massG, 0)
-  const row = (what: string, cell: (c: Column) => string) => ({ what, ...Object.fromEntries(columns.value.map((c, i) => [`c${i}`, cell(c)])) })
-  const of = (f: (s: NonNullable<Column['summary']>) => string) => (c: Column) => c.summary ? f(c.summary) : say('versionsPanel.cannotBeComputed')
+  const mass = (d: Bench, id: string) =>
+    fillingOf(d)
+      .lines.filter(l => l.ingredientId === id)
+      .reduce((s, l) => s + l.massG, 0)
+  const row = (what: string, cell: (c: Column) => string) => ({
+    what,
+    ...Object.fromEntries(columns.value.map((c, i) => [`c${i}`, cell(c)])),
+  })
+  const of = (f: (s: NonNullable<Column['summary']>) => string) => (c: Column) =>
+    c.summary ? f(c.summary) : say('versionsPanel.cannotBeComputed')
   return [
-    ...ids.map(id => row(fmt.name(id), c => mass(c.doc, id) > 0 ? `${fmt.grams(mass(c.doc, id))}, ${fmt.percent(mass(c.doc, id) / total(c.doc), 1)}` : '—')),
+    ...ids.map(id =>
+      row(fmt.name(id), c =>
+        mass(c.doc, id) > 0 ? `${fmt.grams(mass(c.doc, id))}, ${fmt.percent(mass(c.doc, id) / total(c.doc), 1)}` : '—',
+      ),
+    ),
     row(say('versionsPanel.inAll'), c => fmt.grams(total(c.doc))),
-    row(say('versionsPanel.targetAndHold'), c => c.doc.heat.method === 'none' ? '—' : `${fmt.temp(c.doc.heat.targetTempC)}, ${fmt.duration(c.doc.heat.holdS)}`),
-    row(say('versionsPanel.onThePlate'), of(s => `${SHORT_VERDICT[s.code]}: ${BAND_NAMES[s.plateBand]}, ${fmt.pascals(s.platePa)}`)),
-    row(say('versionsPanel.fromTheFridge'), of(s => `${BAND_NAMES[s.band]}, ${fmt.pascals(s.coldPa)}`)),
-    row(say('versionsPanel.sharpness'), of(s => `${SHARPNESS_NAMES[s.sharpness]}, pH ${fmt.fixed(s.pH, 2)}`)),
+    row(say('versionsPanel.targetAndHold'), c =>
+      c.doc.heat.method === 'none' ? '—' : `${fmt.temp(c.doc.heat.targetTempC)}, ${fmt.duration(c.doc.heat.holdS)}`,
+    ),
+    row(
+      say('versionsPanel.onThePlate'),
+      of(s => `${SHORT_VERDICT[s.code]}: ${BAND_NAMES[s.plateBand]}, ${fmt.pascals(s.platePa)}`),
+    ),
+    row(
+      say('versionsPanel.fromTheFridge'),
+      of(s => `${BAND_NAMES[s.band]}, ${fmt.pascals(s.coldPa)}`),
+    ),
+    row(
+      say('versionsPanel.sharpness'),
+      of(s => `${SHARPNESS_NAMES[s.sharpness]}, pH ${fmt.fixed(s.pH, 2)}`),
+    ),
     row(say('versionsPanel.costOfTheBatch'), c => `${kitchen.record?.settings.currency ?? ''}${fmt.fixed(c.cost, 2)}`),
   ]
 })
-const heads = computed(() => [{ accessorKey: 'what', header: '' }, ...columns.value.map((c, i) => ({ accessorKey: `c${i}`, header: c.name }))])
+const heads = computed(() => [
+  { accessorKey: 'what', header: '' },
+  ...columns.value.map((c, i) => ({ accessorKey: `c${i}`, header: c.name })),
+])
 
 const explained = shallowRef<{ name: string, value: Explained }[]>([])
 watch([() => props.doc, compared], async () => {
@@ -93,37 +134,101 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
 </script>
 
 <template>
-  <section class="versions" :data-compared="compared.length" :data-explained="solver.running.value ? 'working' : 'settled'">
+  <section
+    class="versions" :data-compared="compared.length" :data-explained="solver.running.value ? 'working' : 'settled'"
+  >
     <form class="name" @submit.prevent="nameIt">
       <label class="sr" for="version-name">{{ $say('versionsPanel.nameOfThisVersion') }}</label>
-      <input id="version-name" v-model="label" class="native" maxlength="120" :placeholder="$say('versionsPanel.nameThisVersion')">
-      <UButton type="submit" variant="outline" color="neutral" size="sm" :label="$say('versionsPanel.keepIt')" :disabled="!label.trim()" /><UButton variant="outline" color="neutral" size="sm" :label="$say('versionsPanel.makeAVariant')" @click="emit('variant')" />
+      <input
+        id="version-name" v-model="label" class="native" maxlength="120"
+        :placeholder="$say('versionsPanel.nameThisVersion')"
+      >
+      <UButton
+        type="submit" variant="outline" color="neutral" size="sm" :label="$say('versionsPanel.keepIt')"
+        :disabled="!label.trim()"
+      />
+      <UButton
+        variant="outline" color="neutral" size="sm" :label="$say('versionsPanel.makeAVariant')" @click="emit('variant')"
+      />
     </form>
     <p v-if="failed" class="soft" role="status">{{ $say('versionsPanel.theServerDoesNotAnswerVersions') }}</p>
     <ul v-if="shown.length" class="list">
       <li v-for="o in shown" :key="o.key" :data-version="o.name || 'unnamed'">
-        <span><b>{{ o.name || $say('versionsPanel.keptByItself') }}</b> <span class="soft small">{{ when(o) }}</span></span>
+        <span>
+          <b>{{ o.name || $say('versionsPanel.keptByItself') }}</b> <span class="soft small">{{ when(o) }}</span>
+        </span>
         <span class="acts">
-          <UButton size="sm" variant="outline" color="neutral" :label="keys.includes(o.key) ? $say('versionsPanel.compared') : $say('versionsPanel.compare')" :aria-pressed="keys.includes(o.key) ? 'true' : 'false'" @click="comparison.toggle(o)" />
-          <UButton v-if="keys.includes(o.key) && o.kind === 'version'" size="sm" variant="ghost" color="neutral" :label="$say('versionsPanel.goBackToIt')" @click="goBack(o)" />
-          <NuxtLink v-if="o.kind === 'formula'" class="underline open" :to="`/formula/${o.id}/balance`">{{ $say('versionsPanel.open') }}</NuxtLink>
+          <UButton
+            size="sm" variant="outline" color="neutral"
+            :label="keys.includes(o.key) ? $say('versionsPanel.compared') : $say('versionsPanel.compare')"
+            :aria-pressed="keys.includes(o.key) ? 'true' : 'false'" @click="comparison.toggle(o)"
+          />
+          <UButton
+            v-if="keys.includes(o.key) && o.kind === 'version'" size="sm" variant="ghost" color="neutral"
+            :label="$say('versionsPanel.goBackToIt')" @click="goBack(o)"
+          />
+          <NuxtLink v-if="o.kind === 'formula'" class="underline open" :to="`/formula/${o.id}/balance`">
+            {{ $say('versionsPanel.open') }}
+          </NuxtLink>
         </span>
       </li>
     </ul>
     <p v-else class="soft">{{ $say('versionsPanel.everyChangeIsKeptFromHere') }}</p>
-    <UButton v-if="!all && others.length > shown.length" size="sm" variant="ghost" color="neutral" :label="list?.next ? $say('versionsPanel.moreKeptStates') : $say('versionsPanel.allKeptStates', { others: others.length })" @click="all = true" />
-    <UButton v-else-if="list?.next" size="sm" variant="ghost" color="neutral" :label="$say('versionsPanel.earlierStates')" @click="comparison.earlier()" />
+    <UButton
+      v-if="!all && others.length > shown.length" size="sm" variant="ghost" color="neutral"
+      :label="
+        list?.next
+          ? $say('versionsPanel.moreKeptStates')
+          : $say('versionsPanel.allKeptStates', { others: others.length })
+      "
+      @click="all = true"
+    />
+    <UButton
+      v-else-if="list?.next" size="sm" variant="ghost" color="neutral" :label="$say('versionsPanel.earlierStates')"
+      @click="comparison.earlier()"
+    />
     <template v-if="compared.length">
-      <p v-if="keys.length >= COMPARE_MOST" class="soft small">{{ $say('versionsPanel.upToBesideTheFormulaAnother', { COMPAREMOST: COMPARE_MOST }) }}</p>
-      <div class="faces"><figure v-for="(c, i) in columns" :key="i"><CutFace v-if="c.summary" :piece="c.summary.piece" small :label="`${c.name}: ${SHORT_VERDICT[c.summary.code]}`" /><figcaption><b>{{ c.name }}</b> <span class="soft">{{ c.summary ? SHORT_VERDICT[c.summary.code] : '' }}</span></figcaption></figure></div>
+      <p v-if="keys.length >= COMPARE_MOST" class="soft small">
+        {{ $say('versionsPanel.upToBesideTheFormulaAnother', { COMPAREMOST: COMPARE_MOST }) }}
+      </p>
+      <div class="faces">
+        <figure v-for="(c, i) in columns" :key="i">
+          <CutFace
+            v-if="c.summary" :piece="c.summary.piece" small :label="`${c.name}: ${SHORT_VERDICT[c.summary.code]}`"
+          />
+          <figcaption>
+            <b>{{ c.name }}</b> <span class="soft">{{ c.summary ? SHORT_VERDICT[c.summary.code] : '' }}</span>
+          </figcaption>
+        </figure>
+      </div>
       <div class="wide"><UTable :data="rows" :columns="heads" :ui="TABLE_UI" /></div>
       <div v-for="e in explained" :key="e.name" class="why" data-explain>
         <h3>{{ $say('versionsPanel.whyNowDiffersFrom', { name: e.name }) }}</h3>
-        <p>{{ $say('versionsPanel.firmnessSournessAgainstIt', { lnFirmness: changeWords(Math.exp(e.value.lnFirmness), fmt), lnSharpness: changeWords(Math.exp(e.value.lnSharpness), fmt) }) }}</p>
-        <ul><li v-for="(s, k) in e.value.shares" :key="k"><span>{{ differenceWords(s.difference, fmt) }}</span><span class="num">{{ $say('versionsPanel.firm', { lnFirmness: changeWords(Math.exp(s.lnFirmness), fmt) }) }} <span class="soft">{{ part(s.lnFirmness, e.value.lnFirmness) }}</span></span><span class="num">{{ $say('versionsPanel.sour', { lnSharpness: changeWords(Math.exp(s.lnSharpness), fmt) }) }} <span class="soft">{{ part(s.lnSharpness, e.value.lnSharpness) }}</span></span></li></ul>
+        <p>
+          {{
+            $say('versionsPanel.firmnessSournessAgainstIt',
+                 { lnFirmness: changeWords(Math.exp(e.value.lnFirmness), fmt),
+                   lnSharpness: changeWords(Math.exp(e.value.lnSharpness), fmt) })
+          }}
+        </p>
+        <ul>
+          <li v-for="(s, k) in e.value.shares" :key="k">
+            <span>{{ differenceWords(s.difference, fmt) }}</span>
+            <span class="num">
+              {{ $say('versionsPanel.firm', { lnFirmness: changeWords(Math.exp(s.lnFirmness), fmt) }) }}
+              <span class="soft">{{ part(s.lnFirmness, e.value.lnFirmness) }}</span>
+            </span>
+            <span class="num">
+              {{ $say('versionsPanel.sour', { lnSharpness: changeWords(Math.exp(s.lnSharpness), fmt) }) }}
+              <span class="soft">{{ part(s.lnSharpness, e.value.lnSharpness) }}</span>
+            </span>
+          </li>
+        </ul>
         <p v-if="e.value.shares.length === 0" class="soft">{{ $say('versionsPanel.nothingThatCountsDiffers') }}</p>
       </div>
-      <p v-if="solver.running.value" class="soft" role="status">{{ $say('versionsPanel.takingTheDifferenceApart', { done: fmt.percent(solver.done.value) }) }}</p>
+      <p v-if="solver.running.value" class="soft" role="status">
+        {{ $say('versionsPanel.takingTheDifferenceApart', { done: fmt.percent(solver.done.value) }) }}
+      </p>
     </template>
   </section>
 </template>
@@ -131,10 +236,22 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
 <style scoped>
 .name { display: flex; gap: 0.5rem; } .name input { flex: 1; min-width: 7rem; }
 .list { list-style: none; margin: 0.5rem 0; padding: 0; border-top: 1px solid var(--ink); }
-.list li { display: flex; justify-content: space-between; flex-wrap: wrap; gap: 0.3rem 0.8rem; align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.3rem 0; }
-.acts { display: flex; gap: 0.4rem; align-items: center; } .open { min-height: 44px; display: inline-flex; align-items: center; }
-.faces { display: grid; grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr)); gap: 0.8rem; margin: 0.8rem 0; } figure { margin: 0; } figcaption { font-size: 0.92rem; }
+.list li {
+  display: flex; justify-content: space-between; flex-wrap: wrap; gap: 0.3rem 0.8rem; align-items: center;
+  border-bottom: 1px solid var(--hairline); padding: 0.3rem 0;
+}
+.acts { display: flex; gap: 0.4rem; align-items: center; }
+.open { min-height: 44px; display: inline-flex; align-items: center; }
+.faces { display: grid; grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr)); gap: 0.8rem; margin: 0.8rem 0; }
+figure { margin: 0; }
+figcaption { font-size: 0.92rem; }
 .wide { overflow-x: auto; }
-.why { border-top: 1px solid var(--hairline); padding-top: 0.5rem; } .why h3 { font-size: 1.05rem; margin: 0; } .why p { margin: 0.1rem 0 0.3rem; }
-.why ul { list-style: none; margin: 0; padding: 0; } .why li { display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr) minmax(0, 1fr); gap: 0.6rem; padding: 0.15rem 0; font-size: 0.94rem; }
+.why { border-top: 1px solid var(--hairline); padding-top: 0.5rem; }
+.why h3 { font-size: 1.05rem; margin: 0; }
+.why p { margin: 0.1rem 0 0.3rem; }
+.why ul { list-style: none; margin: 0; padding: 0; }
+.why li {
+  display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr) minmax(0, 1fr); gap: 0.6rem; padding: 0.15rem 0;
+  font-size: 0.94rem;
+}
 </style>

@@ -8,7 +8,18 @@ import type { ChillLeg } from '#core/formula/document'
 import { USUAL_AIR_C } from '#core/physics/thermal/places'
 import { CODES } from '#core/physics/safety/keeping'
 import { valueAt } from '#core/physics/thermal/conduction'
-import { BLOOD, CITRON, CITRON_DEEP, COLD, INK, label, moments, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
+import {
+  BLOOD,
+  CITRON,
+  CITRON_DEEP,
+  COLD,
+  INK,
+  label,
+  moments,
+  textStyle,
+  timeAxis,
+  valueAxis,
+} from '~/composables/useChartStyle'
 import { COVER_NAMES, FOOD_CODES, PLACE_NAMES } from '~/words/names'
 import { say } from '~/words/say'
 
@@ -17,15 +28,29 @@ const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
 const c = computed(() => props.assessment.chill)
-const legs = (gesture: string, edit: (legs: ChillLeg[]) => ChillLeg[] | undefined) => ws.change(gesture, (d) => { d.chill = edit(d.chill) ?? d.chill })
-const legSet = (i: number, part: Partial<ChillLeg>, gesture: string) => legs(gesture, l => l.map((leg, k) => k === i ? { ...leg, ...part } : leg))
+const legs = (gesture: string, edit: (legs: ChillLeg[]) => ChillLeg[] | undefined) =>
+  ws.change(gesture, (d) => {
+    d.chill = edit(d.chill) ?? d.chill
+  })
+const legSet = (i: number, part: Partial<ChillLeg>, gesture: string) =>
+  legs(gesture, l => l.map((leg, k) => (k === i ? { ...leg, ...part } : leg)))
 
 const GENERIC: PlaceKind[] = ['bench', 'iceBath', 'domesticFridge', 'fanFridge', 'walkIn', 'blastChiller', 'freezer']
 const options = computed(() => [
-  ...(kitchen.record?.places ?? []).map(p => ({ value: p.id, name: `${p.name}, ${fmt.temp(p.airTempC, 1)}`, placeId: p.id, place: { kind: p.kind, airTempC: p.airTempC } })),
+  ...(kitchen.record?.places ?? []).map(p => ({
+    value: p.id,
+    name: `${p.name}, ${fmt.temp(p.airTempC, 1)}`,
+    placeId: p.id,
+    place: { kind: p.kind, airTempC: p.airTempC },
+  })),
   ...GENERIC.map((kind) => {
-    const airTempC = kind === 'bench' ? kitchen.record?.settings.roomTempC ?? 20 : USUAL_AIR_C[kind]
-    return { value: kind, name: `${PLACE_NAMES[kind]}, ${fmt.temp(airTempC)}`, placeId: null, place: { kind, airTempC } }
+    const airTempC = kind === 'bench' ? (kitchen.record?.settings.roomTempC ?? 20) : USUAL_AIR_C[kind]
+    return {
+      value: kind,
+      name: `${PLACE_NAMES[kind]}, ${fmt.temp(airTempC)}`,
+      placeId: null,
+      place: { kind, airTempC },
+    }
   }),
 ])
 function setPlace(i: number, value: string) {
@@ -34,7 +59,13 @@ function setPlace(i: number, value: string) {
 }
 const placeValue = (leg: ChillLeg) => options.value.some(o => o.value === leg.placeId) ? leg.placeId! : leg.place.kind
 function addLeg(kind: PlaceKind, first = false) {
-  const leg: ChillLeg = { id: crypto.randomUUID(), placeId: null, place: { kind, airTempC: kind === 'bench' ? kitchen.record?.settings.roomTempC ?? 20 : USUAL_AIR_C[kind] }, timeS: kind === 'iceBath' ? 600 : 1800, cover: kind === 'iceBath' ? 'open' : 'film' }
+  const leg: ChillLeg = {
+    id: crypto.randomUUID(),
+    placeId: null,
+    place: { kind, airTempC: kind === 'bench' ? (kitchen.record?.settings.roomTempC ?? 20) : USUAL_AIR_C[kind] },
+    timeS: kind === 'iceBath' ? 600 : 1800,
+    cover: kind === 'iceBath' ? 'open' : 'film',
+  }
   legs('', l => first ? [leg, ...l] : [...l.slice(0, -1), leg, ...l.slice(-1)])
 }
 const move = (i: number, by: number) => legs('', (l) => {
@@ -45,14 +76,21 @@ const move = (i: number, by: number) => legs('', (l) => {
 })
 const shown = fmt.degreesShown
 const code = computed(() => CODES[kitchen.record?.settings.foodCode ?? 'us'])
-const endH = computed(() => Math.min(26, Math.max(3, Math.ceil(Math.max(c.value.servedS, c.value.readyS ?? 0, c.value.to5S ?? 0) / 3600) + 1)))
+const endH = computed(() =>
+  Math.min(26, Math.max(3, Math.ceil(Math.max(c.value.servedS, c.value.readyS ?? 0, c.value.to5S ?? 0) / 3600) + 1)),
+)
 const coreAt = (s: number) => valueAt(c.value.timeS, c.value.coreC, s)
 const events = computed(() => {
   const a = c.value
   const out: { key: string, name: string, s: number | null, color: string }[] = []
   const stage = a.stages.at(-1)!
   const start = a.timeS.find((_, i) => a.coreC[i]! <= code.value.fromC) ?? 0
-  out.push({ key: 'safe', name: a.safe ? say('chillPlan.cooledSafely') : say('chillPlan.cooledTooLate'), s: stage.takesS === null ? null : start + stage.takesS, color: a.safe ? COLD : BLOOD })
+  out.push({
+    key: 'safe',
+    name: a.safe ? say('chillPlan.cooledSafely') : say('chillPlan.cooledTooLate'),
+    s: stage.takesS === null ? null : start + stage.takesS,
+    color: a.safe ? COLD : BLOOD,
+  })
   out.push({ key: 'set', name: 'set', s: a.readyS, color: CITRON_DEEP })
   out.push({ key: 'cold', name: 'cold', s: a.coldS, color: COLD })
   return out
@@ -67,19 +105,90 @@ const option = computed<EChartsOption>(() => {
   const shownEvents = events.value.filter(e => e.s !== null && e.s / 3600 <= endH.value)
   const line = (values: number[]) => values.map((v, i) => [hours[i]!, v]).filter(([h]) => h! <= endH.value + 1)
   return {
-    animation: false, textStyle, grid: { left: 46, right: 54, top: 92, bottom: 46 },
-    tooltip: { trigger: 'axis', backgroundColor: '#fffdf7', borderColor: INK, textStyle, formatter: (ps: unknown) => {
-      const list = ps as { axisValue: number, data: [number, number], seriesName: string }[]
-      return say('chillPlan.afterPouringBr', { axisValue: fmt.duration(list[0]!.axisValue * 3600), br: list.map(p => `${p.seriesName} ${fmt.fixed(p.data[1], 0)} ${p.seriesName === 'set' ? '%' : fmt.unit.value}`).join('<br>') })
-    } },
-    xAxis: timeAxis(say('chillPlan.hoursAfterPouring'), endH.value, v => String(v), endH.value > 12 ? 4 : endH.value > 6 ? 2 : 1),
+    animation: false,
+    textStyle,
+    grid: { left: 46, right: 54, top: 92, bottom: 46 },
+    tooltip: {
+      trigger: 'axis',
+      backgroundColor: '#fffdf7',
+      borderColor: INK,
+      textStyle,
+      formatter: (ps: unknown) => {
+        const list = ps as { axisValue: number, data: [number, number], seriesName: string }[]
+        return say('chillPlan.afterPouringBr', {
+          axisValue: fmt.duration(list[0]!.axisValue * 3600),
+          br: list
+            .map(p => `${p.seriesName} ${fmt.fixed(p.data[1], 0)} ${p.seriesName === 'set' ? '%' : fmt.unit.value}`)
+            .join('<br>'),
+        })
+      },
+    },
+    xAxis: timeAxis(
+      say('chillPlan.hoursAfterPouring'),
+      endH.value,
+      v => String(v),
+      endH.value > 12 ? 4 : endH.value > 6 ? 2 : 1,
+    ),
     yAxis: [valueAxis(fmt.unit.value, bottom, top), valueAxis('% set', 0, 100, true, CITRON_DEEP)],
     series: [
-      { name: 'core', type: 'line', showSymbol: false, lineStyle: { color: INK, width: 2.5 }, itemStyle: { color: INK }, z: 5, data: line(a.coreC.map(shown)),
-        markPoint: { symbol: 'circle', symbolSize: 13, label: { show: false }, data: shownEvents.map(e => ({ name: e.name, coord: [e.s! / 3600, shown(coreAt(e.s!))], itemStyle: { color: e.key === 'set' ? CITRON : '#FBF8F0', borderColor: e.color, borderWidth: 2.5 } })) },
-        markArea: { silent: true, data: a.legs.map((l, i) => [{ xAxis: l.fromS / 3600, name: PLACE_NAMES[l.kind as PlaceKind], itemStyle: { color: i % 2 ? 'rgba(79,113,133,.10)' : 'rgba(79,113,133,.03)' }, label: { ...label(COLD), position: 'top', distance: 2, show: (Math.min(l.toS / 3600, endH.value) - l.fromS / 3600) / endH.value > 0.16 } }, { xAxis: Math.min(l.toS / 3600, endH.value) }]) } },
-      { name: say('chillPlan.coreSlowFridge'), type: 'line', showSymbol: false, lineStyle: { color: COLD, width: 1.5, type: 'dashed' }, itemStyle: { color: COLD }, data: line(a.slowCoreC.map(shown)) },
-      { name: 'set', type: 'line', yAxisIndex: 1, showSymbol: false, markLine: moments(shownEvents.map(e => ({ name: e.name, at: e.s! / 3600, color: e.color })), endH.value, 1.1), lineStyle: { color: CITRON_DEEP, width: 2.5 }, itemStyle: { color: CITRON_DEEP }, data: line(a.setShare.map(x => 100 * x)) },
+      {
+        name: 'core',
+        type: 'line',
+        showSymbol: false,
+        lineStyle: { color: INK, width: 2.5 },
+        itemStyle: { color: INK },
+        z: 5,
+        data: line(a.coreC.map(shown)),
+        markPoint: {
+          symbol: 'circle',
+          symbolSize: 13,
+          label: { show: false },
+          data: shownEvents.map(e => ({
+            name: e.name,
+            coord: [e.s! / 3600, shown(coreAt(e.s!))],
+            itemStyle: { color: e.key === 'set' ? CITRON : '#FBF8F0', borderColor: e.color, borderWidth: 2.5 },
+          })),
+        },
+        markArea: {
+          silent: true,
+          data: a.legs.map((l, i) => [
+            {
+              xAxis: l.fromS / 3600,
+              name: PLACE_NAMES[l.kind as PlaceKind],
+              itemStyle: { color: i % 2 ? 'rgba(79,113,133,.10)' : 'rgba(79,113,133,.03)' },
+              label: {
+                ...label(COLD),
+                position: 'top',
+                distance: 2,
+                show: (Math.min(l.toS / 3600, endH.value) - l.fromS / 3600) / endH.value > 0.16,
+              },
+            },
+            { xAxis: Math.min(l.toS / 3600, endH.value) },
+          ]),
+        },
+      },
+      {
+        name: say('chillPlan.coreSlowFridge'),
+        type: 'line',
+        showSymbol: false,
+        lineStyle: { color: COLD, width: 1.5, type: 'dashed' },
+        itemStyle: { color: COLD },
+        data: line(a.slowCoreC.map(shown)),
+      },
+      {
+        name: 'set',
+        type: 'line',
+        yAxisIndex: 1,
+        showSymbol: false,
+        markLine: moments(
+          shownEvents.map(e => ({ name: e.name, at: e.s! / 3600, color: e.color })),
+          endH.value,
+          1.1,
+        ),
+        lineStyle: { color: CITRON_DEEP, width: 2.5 },
+        itemStyle: { color: CITRON_DEEP },
+        data: line(a.setShare.map(x => 100 * x)),
+      },
     ],
   }
 })
@@ -92,48 +201,156 @@ const option = computed<EChartsOption>(() => {
         <span class="n num">{{ i + 1 }}</span>
         <div class="where">
           <label class="field-label" :for="`place-${leg.id}`">{{ $say('chillPlan.where') }}</label>
-          <select :id="`place-${leg.id}`" class="native" :value="placeValue(leg)" @change="setPlace(i, ($event.target as HTMLSelectElement).value)"><option v-for="o in options" :key="o.value" :value="o.value">{{ o.name }}</option></select>
+          <select
+            :id="`place-${leg.id}`" class="native" :value="placeValue(leg)"
+            @change="setPlace(i, ($event.target as HTMLSelectElement).value)"
+          >
+            <option v-for="o in options" :key="o.value" :value="o.value">{{ o.name }}</option>
+          </select>
         </div>
-        <QuantityField class="time" :kind="leg.timeS > 5400 || i === doc.chill.length - 1 ? 'hours' : 'minutes'" show-label :step="leg.timeS > 5400 || i === doc.chill.length - 1 ? 0.5 : 5" :label="i === doc.chill.length - 1 ? $say('chillPlan.untilServed') : $say('chillPlan.for')" field="chill.*.timeS" :model-value="leg.timeS" @update:model-value="v => legSet(i, { timeS: Math.round(v) }, `leg-${leg.id}`)" @done="ws.endGesture()" />
+        <QuantityField
+          class="time" :kind="leg.timeS > 5400 || i === doc.chill.length - 1 ? 'hours' : 'minutes'" show-label
+          :step="leg.timeS > 5400 || i === doc.chill.length - 1 ? 0.5 : 5"
+          :label="i === doc.chill.length - 1 ? $say('chillPlan.untilServed') : $say('chillPlan.for')"
+          field="chill.*.timeS" :model-value="leg.timeS"
+          @update:model-value="v => legSet(i, { timeS: Math.round(v) }, `leg-${leg.id}`)" @done="ws.endGesture()"
+        />
         <div class="cover">
           <label class="field-label" :for="`cover-${leg.id}`">{{ $say('chillPlan.cover') }}</label>
-          <select :id="`cover-${leg.id}`" class="native" :value="leg.cover" @change="legSet(i, { cover: ($event.target as HTMLSelectElement).value as Cover }, '')"><option v-for="k in COVERS" :key="k" :value="k">{{ COVER_NAMES[k] }}</option></select>
+          <select
+            :id="`cover-${leg.id}`" class="native" :value="leg.cover"
+            @change="legSet(i, { cover: ($event.target as HTMLSelectElement).value as Cover }, '')"
+          >
+            <option v-for="k in COVERS" :key="k" :value="k">{{ COVER_NAMES[k] }}</option>
+          </select>
         </div>
         <span class="acts">
-          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-up" :disabled="i === 0" :aria-label="$say('chillPlan.legEarlier', { p1: i + 1 })" @click="move(i, -1)" />
-          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-down" :disabled="i === doc.chill.length - 1" :aria-label="$say('chillPlan.legLater', { p1: i + 1 })" @click="move(i, 1)" />
-          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :disabled="doc.chill.length === 1" :aria-label="$say('chillPlan.takeOutLeg', { p1: i + 1 })" @click="legs('', l => l.filter((_, k) => k !== i))" />
+          <UButton
+            variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-up" :disabled="i === 0"
+            :aria-label="$say('chillPlan.legEarlier', { p1: i + 1 })" @click="move(i, -1)"
+          />
+          <UButton
+            variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-down" :disabled="i === doc.chill.length - 1"
+            :aria-label="$say('chillPlan.legLater', { p1: i + 1 })" @click="move(i, 1)"
+          />
+          <UButton
+            variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :disabled="doc.chill.length === 1"
+            :aria-label="$say('chillPlan.takeOutLeg', { p1: i + 1 })"
+            @click="legs('', l => l.filter((_, k) => k !== i))"
+          />
         </span>
       </li>
     </ol>
     <div class="more">
-      <UButton variant="outline" color="neutral" size="sm" :label="$say('chillPlan.iceBathFirst')" @click="addLeg('iceBath', true)" />
-      <UButton variant="outline" color="neutral" size="sm" :label="$say('chillPlan.addABenchRest')" @click="addLeg('bench')" />
-      <UButton variant="outline" color="neutral" size="sm" :label="$say('chillPlan.addAFridge')" @click="addLeg('domesticFridge')" />
-      <UButton variant="outline" color="neutral" size="sm" :label="$say('chillPlan.addAFreezerSpell')" @click="addLeg('freezer')" />
+      <UButton
+        variant="outline" color="neutral" size="sm" :label="$say('chillPlan.iceBathFirst')"
+        @click="addLeg('iceBath', true)"
+      />
+      <UButton
+        variant="outline" color="neutral" size="sm" :label="$say('chillPlan.addABenchRest')" @click="addLeg('bench')"
+      />
+      <UButton
+        variant="outline" color="neutral" size="sm" :label="$say('chillPlan.addAFridge')"
+        @click="addLeg('domesticFridge')"
+      />
+      <UButton
+        variant="outline" color="neutral" size="sm" :label="$say('chillPlan.addAFreezerSpell')"
+        @click="addLeg('freezer')"
+      />
       <span class="soft small">{{ $say('chillPlan.anIceBathBeforePouringIs') }}</span>
     </div>
-    <LazyStationChart :option="option" :label="$say('chillPlan.coreTemperatureAgainstTime', { pouring: events.map(e => e.s === null ? $say('chillPlan.notReached', { name: e.name }) : $say('chillPlan.afterPouring', { name: e.name, p2: fmt.duration(e.s) })).join('; ') })" />
+    <LazyStationChart
+      :option="option"
+      :label="
+        $say('chillPlan.coreTemperatureAgainstTime',
+             { pouring: events.map(e => e.s === null
+               ? $say('chillPlan.notReached', { name: e.name })
+               : $say('chillPlan.afterPouring', { name: e.name, p2: fmt.duration(e.s) })).join('; ') })
+      "
+    />
     <p class="key soft small">{{ $say('chillPlan.blackLineTheCoreDashedThe') }}</p>
     <dl class="facts">
-      <div v-for="(s, i) in c.stages" :key="s.toC"><dt>{{ $say('chillPlan.toFrom', { toC: fmt.temp(s.toC), fromC: fmt.temp(code.fromC) }) }}</dt><dd :class="{ bad: !s.passes }"><WhyNumber topic="cooling">{{ s.takesS === null ? $say('chillPlan.notReached2') : fmt.duration(s.takesS) }}</WhyNumber><small>{{ $say('chillPlan.limitSlowFridge', { withinS: fmt.duration(s.withinS), takesS: c.slowStages[i]!.takesS === null ? $say('chillPlan.never') : fmt.duration(c.slowStages[i]!.takesS!) }) }}</small></dd></div>
-      <div><dt>{{ $say('chillPlan.setThrough') }}</dt><dd data-fact="set"><WhyNumber topic="set">{{ c.readyS === null ? $say('chillPlan.notInADay') : c.readyS < 60 ? $say('chillPlan.atOnce') : fmt.duration(c.readyS) }}</WhyNumber><small>{{ $say('chillPlan.afterPouring2') }}</small></dd></div>
-      <div><dt>{{ $say('chillPlan.coldThrough') }}</dt><dd><WhyNumber topic="coldThrough">{{ c.coldS === null ? $say('chillPlan.notInADay') : fmt.duration(c.coldS) }}</WhyNumber><small>{{ $say('chillPlan.within1OfItsPlace') }}</small></dd></div>
-      <div v-if="c.freeze && c.freeze.firmS !== null"><dt>{{ $say('chillPlan.firmToUnmould') }}</dt><dd data-fact="firm"><WhyNumber topic="freezing">{{ fmt.duration(c.freeze.firmS) }}</WhyNumber><small>{{ $say('chillPlan.afterPouring2') }}</small></dd></div>
-      <div v-if="c.freeze && c.freeze.firmS !== null"><dt>{{ $say('chillPlan.thawed') }}</dt><dd data-fact="thawed"><WhyNumber topic="freezing">{{ c.freeze.thawedS === null ? $say('chillPlan.notInThisPlan') : fmt.duration(c.freeze.thawedS) }}</WhyNumber><small>{{ $say('chillPlan.afterPouring2') }}</small></dd></div>
+      <div v-for="(s, i) in c.stages" :key="s.toC">
+        <dt>{{ $say('chillPlan.toFrom', { toC: fmt.temp(s.toC), fromC: fmt.temp(code.fromC) }) }}</dt>
+        <dd :class="{ bad: !s.passes }">
+          <WhyNumber topic="cooling">
+            {{ s.takesS === null ? $say('chillPlan.notReached2') : fmt.duration(s.takesS) }}
+          </WhyNumber>
+          <small>
+            {{
+              $say('chillPlan.limitSlowFridge',
+                   { withinS: fmt.duration(s.withinS),
+                     takesS: c.slowStages[i]!.takesS === null
+                       ? $say('chillPlan.never')
+                       : fmt.duration(c.slowStages[i]!.takesS!) })
+            }}
+          </small>
+        </dd>
+      </div>
+      <div>
+        <dt>{{ $say('chillPlan.setThrough') }}</dt>
+        <dd data-fact="set">
+          <WhyNumber topic="set">
+            {{
+              c.readyS === null
+                ? $say('chillPlan.notInADay')
+                : c.readyS < 60
+                  ? $say('chillPlan.atOnce')
+                  : fmt.duration(c.readyS)
+            }}
+          </WhyNumber>
+          <small>{{ $say('chillPlan.afterPouring2') }}</small>
+        </dd>
+      </div>
+      <div>
+        <dt>{{ $say('chillPlan.coldThrough') }}</dt>
+        <dd>
+          <WhyNumber topic="coldThrough">
+            {{ c.coldS === null ? $say('chillPlan.notInADay') : fmt.duration(c.coldS) }}
+          </WhyNumber>
+          <small>{{ $say('chillPlan.within1OfItsPlace') }}</small>
+        </dd>
+      </div>
+      <div v-if="c.freeze && c.freeze.firmS !== null">
+        <dt>{{ $say('chillPlan.firmToUnmould') }}</dt>
+        <dd data-fact="firm">
+          <WhyNumber topic="freezing">{{ fmt.duration(c.freeze.firmS) }}</WhyNumber>
+          <small>{{ $say('chillPlan.afterPouring2') }}</small>
+        </dd>
+      </div>
+      <div v-if="c.freeze && c.freeze.firmS !== null">
+        <dt>{{ $say('chillPlan.thawed') }}</dt>
+        <dd data-fact="thawed">
+          <WhyNumber topic="freezing">
+            {{ c.freeze.thawedS === null ? $say('chillPlan.notInThisPlan') : fmt.duration(c.freeze.thawedS) }}
+          </WhyNumber>
+          <small>{{ $say('chillPlan.afterPouring2') }}</small>
+        </dd>
+      </div>
     </dl>
     <CautionList :findings="assessment.findings.filter(f => f.station === 'chill')" />
-    <p class="soft small judged">{{ $say('chillPlan.judgedByTheFromMemoryOf', { us: FOOD_CODES[kitchen.record?.settings.foodCode ?? 'us'] }) }}</p>
+    <p class="soft small judged">
+      {{ $say('chillPlan.judgedByTheFromMemoryOf', { us: FOOD_CODES[kitchen.record?.settings.foodCode ?? 'us'] }) }}
+    </p>
   </div>
 </template>
 
 <style scoped>
 .legs { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--ink); }
-.legs li { display: grid; grid-template-columns: 1.2rem minmax(0, 2fr) minmax(0, 7rem) minmax(0, 1.2fr) auto; gap: 0.9rem; align-items: end; border-bottom: 1px solid var(--hairline); padding: 0.35rem 0 0.45rem; }
+.legs li {
+  display: grid; grid-template-columns: 1.2rem minmax(0, 2fr) minmax(0, 7rem) minmax(0, 1.2fr) auto; gap: 0.9rem;
+  align-items: end; border-bottom: 1px solid var(--hairline); padding: 0.35rem 0 0.45rem;
+}
 .n { font-family: var(--font-display); font-size: 1.2rem; padding-bottom: 0.5rem; }
 .acts { display: flex; }
 .more { display: flex; flex-wrap: wrap; gap: 0.5rem 0.6rem; align-items: center; margin: 0.7rem 0; }
 .judged { margin-top: 0.8rem; }
 .key { margin: 0 0 0.6rem; }
-@media (max-width: 760px) { .legs li { grid-template-columns: 1.2rem minmax(0, 0.7fr) minmax(0, 1fr); } .where { grid-column: 2 / -1; } .time { grid-column: 2; } .cover { grid-column: 3; } .acts { grid-column: 2 / -1; } }
+@media (max-width: 760px) {
+  .legs li { grid-template-columns: 1.2rem minmax(0, 0.7fr) minmax(0, 1fr); }
+  .where { grid-column: 2 / -1; }
+  .time { grid-column: 2; }
+  .cover { grid-column: 3; }
+  .acts { grid-column: 2 / -1; }
+}
 </style>

@@ -76,24 +76,50 @@ const editing = ref(false)
 watch([() => props.modelValue, isF], () => {
   if (!editing.value || error.value === '') {
     const shown = Number(text.value.replace(',', '.'))
-    if (!editing.value || Math.abs(fromShown(shown) - props.modelValue) > 1e-9 * Math.max(1, Math.abs(props.modelValue)) + 5e-4 / spec.value.factor) text.value = show(props.modelValue)
+    if (
+      !editing.value ||
+      Math.abs(fromShown(shown) - props.modelValue) >
+      1e-9 * Math.max(1, Math.abs(props.modelValue)) + 5e-4 / spec.value.factor
+    )
+      text.value = show(props.modelValue)
   }
 })
 const limit = (v: number) => `${plain(v)}${unit.value ? ` ${unit.value}` : ''}`
 
-const READ: Partial<Record<keyof typeof KINDS, QuantityKind>> = { mass: 'mass', length: 'length', temperature: 'temperature', minutes: 'time', hours: 'time' }
+const READ: Partial<Record<keyof typeof KINDS, QuantityKind>> = {
+  mass: 'mass',
+  length: 'length',
+  temperature: 'temperature',
+  minutes: 'time',
+  hours: 'time',
+}
 /** What was typed, in SI; a leading minus stands for itself. */
 function read(raw: string) {
-  return readQuantity(raw, { kind: READ[props.kind] ?? 'plain', ...(props.ingredientId ? { ingredientId: props.ingredientId } : {}), cups: kitchen.record?.settings.cups ?? null, eggGrade: kitchen.record?.settings.eggGrade ?? 'euL', bare: 1 / spec.value.factor, fahrenheit: isF.value })
+  return readQuantity(raw, {
+    kind: READ[props.kind] ?? 'plain',
+    ...(props.ingredientId ? { ingredientId: props.ingredientId } : {}),
+    cups: kitchen.record?.settings.cups ?? null,
+    eggGrade: kitchen.record?.settings.eggGrade ?? 'euL',
+    bare: 1 / spec.value.factor,
+    fahrenheit: isF.value,
+  })
 }
 /** A sum or another unit is being written: what it comes to, shown below. */
 const sum = ref('')
 /** Not wrong yet: an open sum, or the beginning of a unit. */
-const unfinished = (raw: string) => /[+*/-]\s*$/.test(raw) || /\d\s*(?:c|cu|cup|t|ts|tb|tbs|tab|table\w*|tea\w*|e|eg|egg|y|yo|yol|yolk|w|wh|whi|whit|white|s|st|sti|stic|f|fl|l|lb|o|k|m|i|in|p|pi|pin)$/i.test(raw)
+const unfinished = (raw: string) =>
+  /[+*/-]\s*$/.test(raw) ||
+  /\d\s*(?:c|cu|cup|t|ts|tb|tbs|tab|table\w*|tea\w*|e|eg|egg|y|yo|yol|yolk|w|wh|whi|whit|white|s|st|sti|stic|f|fl|l|lb|o|k|m|i|in|p|pi|pin)$/i.test(
+    raw,
+  )
 function take(v: number) {
   const eps = 1e-9 * Math.max(1, Math.abs(v))
   if (v < limits.value.min - eps || v > limits.value.max + eps) {
-    error.value = say('quantityField.betweenAnd', { label: props.label, min: limit(limits.value.min), max: limit(limits.value.max) })
+    error.value = say('quantityField.betweenAnd', {
+      label: props.label,
+      min: limit(limits.value.min),
+      max: limit(limits.value.max),
+    })
     return
   }
   error.value = ''
@@ -109,10 +135,20 @@ function onInput(event: Event) {
   const got = read(text.value)
   if ('problem' in got) {
     if (got.problem !== 'whoseCups' && got.problem !== 'noDensity' && unfinished(text.value)) return
-    error.value = `${props.label}: ${{
-      notANumber: text.value.trim() === '' ? say('quantityField.aNumberIsNeeded') : say('quantityField.isNotANumber', { text: text.value }), wrongUnit: say('quantityField.isNotANumberIn', { text: text.value, field: unit.value || say('quantityField.thisField') }),
-      whoseCups: say('quantityField.whoseSayItOnceUnderKitchen', { unit: got.unit }), noDensity: say('quantityField.whatAOfThisWeighsIs', { unit: got.unit }),
-    }[got.problem]}`
+    error.value = `${props.label}: ${
+      {
+        notANumber:
+          text.value.trim() === ''
+            ? say('quantityField.aNumberIsNeeded')
+            : say('quantityField.isNotANumber', { text: text.value }),
+        wrongUnit: say('quantityField.isNotANumberIn', {
+          text: text.value,
+          field: unit.value || say('quantityField.thisField'),
+        }),
+        whoseCups: say('quantityField.whoseSayItOnceUnderKitchen', { unit: got.unit }),
+        noDensity: say('quantityField.whatAOfThisWeighsIs', { unit: got.unit }),
+      }[got.problem]
+    }`
     return
   }
   if (!/^[\d.,\s]*$/.test(text.value)) sum.value = `= ${limit(got.value)}`
@@ -126,7 +162,10 @@ function onKey(event: KeyboardEvent) {
   if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
   event.preventDefault()
   const typed = read(text.value)
-  stepBy((event.shiftKey ? 5 : 1) * (event.key === 'ArrowUp' ? 1 : -1), 'value' in typed ? toShown(typed.value) : toShown(props.modelValue))
+  stepBy(
+    (event.shiftKey ? 5 : 1) * (event.key === 'ArrowUp' ? 1 : -1),
+    'value' in typed ? toShown(typed.value) : toShown(props.modelValue),
+  )
 }
 /** So many steps from a shown value. */
 function stepBy(steps: number, base: number) {
@@ -171,9 +210,20 @@ const fieldId = useId()
   <div class="quantity" :class="{ big, wrong: error }">
     <label :for="fieldId" :class="showLabel ? 'field-label' : 'sr'">{{ label }}</label>
     <span class="box">
-      <input :id="fieldId" :value="text" :placeholder="blank" inputmode="decimal" autocomplete="off" :aria-invalid="error ? true : undefined" :aria-describedby="error ? `${fieldId}-e` : undefined"
-             role="spinbutton" :aria-valuenow="Number(plain(modelValue))" :aria-valuetext="blank && modelValue === 0 ? blank : `${plain(modelValue)} ${unit}`" @focus="editing = true; ($event.target as HTMLInputElement).select()" @input="onInput" @keydown="onKey" @blur="onBlur">
-      <span v-if="unit" class="unit" aria-hidden="true" :title="$say('quantityField.dragSidewaysOrUseTheArrow')" @pointerdown="onScrubStart" @pointermove="onScrub" @pointerup="onScrubEnd" @pointercancel="onScrubEnd">{{ unit }}</span>
+      <input
+        :id="fieldId" :value="text" :placeholder="blank" inputmode="decimal" autocomplete="off"
+        :aria-invalid="error ? true : undefined" :aria-describedby="error ? `${fieldId}-e` : undefined"
+        role="spinbutton" :aria-valuenow="Number(plain(modelValue))"
+        :aria-valuetext="blank && modelValue === 0 ? blank : `${plain(modelValue)} ${unit}`"
+        @focus="editing = true; ($event.target as HTMLInputElement).select()" @input="onInput" @keydown="onKey"
+        @blur="onBlur"
+      >
+      <span
+        v-if="unit" class="unit" aria-hidden="true" :title="$say('quantityField.dragSidewaysOrUseTheArrow')"
+        @pointerdown="onScrubStart" @pointermove="onScrub" @pointerup="onScrubEnd" @pointercancel="onScrubEnd"
+      >
+        {{ unit }}
+      </span>
     </span>
     <span v-if="sum && !error" class="sum">{{ sum }}</span>
     <span v-if="error" :id="`${fieldId}-e`" class="error" role="alert">{{ error }}</span>
@@ -184,10 +234,23 @@ const fieldId = useId()
 .quantity { position: relative; min-width: 0; }
 .box { display: inline-flex; align-items: center; width: 100%; border-bottom: 1px solid #8f9385; min-height: 44px; }
 .box:focus-within { background: var(--citron-soft); border-color: var(--ink); box-shadow: inset 0 -2px 0 var(--ink); }
-input { width: 100%; min-width: 0; background: transparent; border: 0; text-align: right; padding: 0 0.15rem; min-height: 43px; font-variant-numeric: tabular-nums; outline: none; }
-.unit { white-space: nowrap; color: var(--ink-soft); padding: 0.7rem 0.25rem 0.7rem 0.1rem; font-size: 0.92rem; cursor: ew-resize; touch-action: none; user-select: none; }
-.sum { position: absolute; z-index: 19; right: 0; top: 100%; background: var(--ui-bg-elevated); border: 1px solid var(--hairline); padding: 0.15rem 0.5rem; font-size: 0.9rem; white-space: nowrap; }
+input {
+  width: 100%; min-width: 0; background: transparent; border: 0; text-align: right; padding: 0 0.15rem;
+  min-height: 43px; font-variant-numeric: tabular-nums; outline: none;
+}
+.unit {
+  white-space: nowrap; color: var(--ink-soft); padding: 0.7rem 0.25rem 0.7rem 0.1rem; font-size: 0.92rem;
+  cursor: ew-resize; touch-action: none; user-select: none;
+}
+.sum {
+  position: absolute; z-index: 19; right: 0; top: 100%; background: var(--ui-bg-elevated);
+  border: 1px solid var(--hairline); padding: 0.15rem 0.5rem; font-size: 0.9rem; white-space: nowrap;
+}
 .big input { font-size: 1.35rem; font-weight: 600; }
 .wrong .box { border-color: var(--blood); box-shadow: inset 0 -2px 0 var(--blood); }
-.error { position: absolute; z-index: 20; right: 0; top: 100%; background: var(--ui-bg-elevated); color: var(--blood); border: 1px solid var(--blood); padding: 0.3rem 0.6rem; font-size: 0.9rem; width: max-content; max-width: min(18rem, 80vw); }
+.error {
+  position: absolute; z-index: 20; right: 0; top: 100%; background: var(--ui-bg-elevated); color: var(--blood);
+  border: 1px solid var(--blood); padding: 0.3rem 0.6rem; font-size: 0.9rem; width: max-content;
+  max-width: min(18rem, 80vw);
+}
 </style>

@@ -9,37 +9,116 @@ const fmt = useFormat()
 const ws = useWorkspaceStore()
 type Joining = Extract<Step, { kind: 'stirIn' | 'foldIn' }>
 const filling = computed(() => fillingOf(props.doc))
-const steps = computed(() => filling.value.steps.flatMap((step, index) => {
-  if (step.kind !== 'stirIn' && step.kind !== 'foldIn') return []
-  const lines = filling.value.lines.filter(l => step.lineIds.includes(l.id) && l.massG > 0)
-  return lines.length ? [{ step, index, lines, names: lines.map(l => fmt.name(l.ingredientId).toLowerCase()).join(', '), mixTempC: given(step.mixTempC) }] : []
-}))
-const change = (index: number, part: Partial<Joining>, gesture: string) => ws.change(gesture, (d) => { Object.assign(fillingOf(d).steps[index]!, part) })
+const steps = computed(() =>
+  filling.value.steps.flatMap((step, index) => {
+    if (step.kind !== 'stirIn' && step.kind !== 'foldIn') return []
+    const lines = filling.value.lines.filter(l => step.lineIds.includes(l.id) && l.massG > 0)
+    return lines.length
+      ? [
+          {
+            step,
+            index,
+            lines,
+            names: lines.map(l => fmt.name(l.ingredientId).toLowerCase()).join(', '),
+            mixTempC: given(step.mixTempC),
+          },
+        ]
+      : []
+  }),
+)
+const change = (index: number, part: Partial<Joining>, gesture: string) =>
+  ws.change(gesture, (d) => {
+    Object.assign(fillingOf(d).steps[index]!, part)
+  })
 const hasGelatin = computed(() => filling.value.lines.some(l => l.ingredientId === 'gelatin'))
-const gelatinG = computed(() => filling.value.lines.reduce((sum, l) => sum + (l.ingredientId === 'gelatin' ? l.massG : 0), 0))
+const gelatinG = computed(() =>
+  filling.value.lines.reduce((sum, l) => sum + (l.ingredientId === 'gelatin' ? l.massG : 0), 0),
+)
 const grades = GELATIN_GRADES.map(g => ({ bloom: g.bloom, name: `${g.name}, ${g.bloom} Bloom` }))
 </script>
 
 <template>
   <div v-if="steps.length || hasGelatin" class="after">
     <div v-for="s in steps" :key="s.step.id" class="step" :data-step="s.step.kind">
-      <p class="what"><b>{{ s.step.kind === 'foldIn' ? $say('afterHeat.foldedIn') : $say('afterHeat.stirredIn') }}</b> {{ s.names }}</p>
-      <QuantityField field="components.*.steps.*.lineTempC" kind="temperature" show-label :label="s.step.kind === 'foldIn' ? $say('afterHeat.itGoesInAt') : $say('afterHeat.theyGoInAt')" :model-value="s.step.lineTempC" @update:model-value="v => change(s.index, { lineTempC: v }, `line-temp-${s.index}`)" @done="ws.endGesture()" />
-      <div><label class="field-label" :for="`mix-${s.step.id}`">{{ $say('afterHeat.theMixIs') }}</label><select :id="`mix-${s.step.id}`" class="native" :value="s.mixTempC === null ? 'asis' : 'cooled'" @change="change(s.index, { mixTempC: ($event.target as HTMLSelectElement).value === 'asis' ? { simulated: true } : { given: s.step.kind === 'foldIn' ? 26 : 55 } }, '')"><option value="asis">{{ $say('afterHeat.asItComes') }}</option><option value="cooled">{{ $say('afterHeat.cooledFirst') }}</option></select></div>
-      <QuantityField v-if="s.mixTempC !== null" field="components.*.steps.*.mixTempC" kind="temperature" show-label :label="$say('afterHeat.cooledTo')" :model-value="s.mixTempC" @update:model-value="v => change(s.index, { mixTempC: { given: v } }, `mix-temp-${s.index}`)" @done="ws.endGesture()" />
-      <QuantityField v-if="s.step.kind === 'foldIn'" field="components.*.steps.*.overrun" :per="100" kind="percent" show-label :label="$say('afterHeat.whippedUpBy')" :step="10" :model-value="100 * s.step.overrun" @update:model-value="v => change(s.index, { overrun: v / 100 } as Partial<Joining>, `overrun-${s.index}`)" @done="ws.endGesture()" />
+      <p class="what">
+        <b>{{ s.step.kind === 'foldIn' ? $say('afterHeat.foldedIn') : $say('afterHeat.stirredIn') }}</b> {{ s.names }}
+      </p>
+      <QuantityField
+        field="components.*.steps.*.lineTempC" kind="temperature" show-label
+        :label="s.step.kind === 'foldIn' ? $say('afterHeat.itGoesInAt') : $say('afterHeat.theyGoInAt')"
+        :model-value="s.step.lineTempC"
+        @update:model-value="v => change(s.index, { lineTempC: v }, `line-temp-${s.index}`)" @done="ws.endGesture()"
+      />
+      <div>
+        <label class="field-label" :for="`mix-${s.step.id}`">{{ $say('afterHeat.theMixIs') }}</label>
+        <select
+          :id="`mix-${s.step.id}`" class="native" :value="s.mixTempC === null ? 'asis' : 'cooled'"
+          @change="
+            change(s.index,
+                   { mixTempC: ($event.target as HTMLSelectElement).value === 'asis'
+                     ? { simulated: true }
+                     : { given: s.step.kind === 'foldIn' ? 26 : 55 } },
+                   '')
+          "
+        >
+          <option value="asis">{{ $say('afterHeat.asItComes') }}</option>
+          <option value="cooled">{{ $say('afterHeat.cooledFirst') }}</option>
+        </select>
+      </div>
+      <QuantityField
+        v-if="s.mixTempC !== null" field="components.*.steps.*.mixTempC" kind="temperature" show-label
+        :label="$say('afterHeat.cooledTo')" :model-value="s.mixTempC"
+        @update:model-value="v => change(s.index, { mixTempC: { given: v } }, `mix-temp-${s.index}`)"
+        @done="ws.endGesture()"
+      />
+      <QuantityField
+        v-if="s.step.kind === 'foldIn'" field="components.*.steps.*.overrun" :per="100" kind="percent" show-label
+        :label="$say('afterHeat.whippedUpBy')" :step="10" :model-value="100 * s.step.overrun"
+        @update:model-value="v => change(s.index, { overrun: v / 100 } as Partial<Joining>, `overrun-${s.index}`)"
+        @done="ws.endGesture()"
+      />
     </div>
     <div v-if="hasGelatin" class="step">
-      <p class="what"><b>{{ $say('afterHeat.gelatine') }}</b> {{ $say('afterHeat.bloomedInOfTheColdWater', { gelatinG: fmt.grams(gelatinG), gelatinG2: fmt.grams(BLOOM_WATER * gelatinG) }) }}</p>
-      <div class="grade"><label class="field-label" for="bloom">{{ $say('afterHeat.grade') }}</label><select id="bloom" class="native" :value="doc.set.bloom" @change="ws.change('', d => { d.set.bloom = Number(($event.target as HTMLSelectElement).value) })"><option v-if="!grades.some(g => g.bloom === doc.set.bloom)" :value="doc.set.bloom">{{ $say('afterHeat.bloom', { bloom: doc.set.bloom }) }}</option><option v-for="g in grades" :key="g.name" :value="g.bloom">{{ g.name }}</option></select></div>
-      <p class="soft small same">{{ $say('afterHeat.theSameWorkOfPowderGold', { POWDERBLOOM: fmt.grams(swapGelatin(gelatinG, doc.set.bloom, POWDER_BLOOM)), leafG: Math.round(10 * swapGelatin(gelatinG, doc.set.bloom, LEAVES.gold.bloom) / LEAVES.gold.leafG) / 10, leafG2: Math.round(10 * swapGelatin(gelatinG, doc.set.bloom, LEAVES.bronze.bloom) / LEAVES.bronze.leafG) / 10 }) }}</p>
+      <p class="what">
+        <b>{{ $say('afterHeat.gelatine') }}</b>
+        {{
+          $say('afterHeat.bloomedInOfTheColdWater',
+               { gelatinG: fmt.grams(gelatinG), gelatinG2: fmt.grams(BLOOM_WATER * gelatinG) })
+        }}
+      </p>
+      <div class="grade">
+        <label class="field-label" for="bloom">{{ $say('afterHeat.grade') }}</label>
+        <select
+          id="bloom" class="native" :value="doc.set.bloom"
+          @change="ws.change('', d => { d.set.bloom = Number(($event.target as HTMLSelectElement).value) })"
+        >
+          <option v-if="!grades.some(g => g.bloom === doc.set.bloom)" :value="doc.set.bloom">
+            {{ $say('afterHeat.bloom', { bloom: doc.set.bloom }) }}
+          </option>
+          <option v-for="g in grades" :key="g.name" :value="g.bloom">{{ g.name }}</option>
+        </select>
+      </div>
+      <p class="soft small same">
+        {{
+          $say('afterHeat.theSameWorkOfPowderGold',
+               { POWDERBLOOM: fmt.grams(swapGelatin(gelatinG, doc.set.bloom, POWDER_BLOOM)),
+                 leafG: Math.round(10 * swapGelatin(gelatinG, doc.set.bloom, LEAVES.gold.bloom) / LEAVES.gold.leafG) / 10,
+                 leafG2: Math.round(10 * swapGelatin(gelatinG, doc.set.bloom,
+                                                     LEAVES.bronze.bloom) / LEAVES.bronze.leafG) / 10 })
+        }}
+      </p>
     </div>
   </div>
 </template>
 
 <style scoped>
-.after { border-top: 1px solid var(--hairline); margin-top: 0.9rem; padding-top: 0.6rem; display: grid; gap: 0.6rem; max-width: 46rem; }
-.step { display: grid; grid-template-columns: minmax(8rem, 1.4fr) repeat(4, minmax(7rem, 1fr)); gap: 0.9rem; align-items: end; }
+.after {
+  border-top: 1px solid var(--hairline); margin-top: 0.9rem; padding-top: 0.6rem; display: grid; gap: 0.6rem;
+  max-width: 46rem;
+}
+.step {
+  display: grid; grid-template-columns: minmax(8rem, 1.4fr) repeat(4, minmax(7rem, 1fr)); gap: 0.9rem; align-items: end;
+}
 .what { margin: 0; align-self: center; }
 .grade, .same { grid-column: span 2; }
 .same { margin: 0; }

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** The clock in both directions: from the start to ready, from dinner back to the start; tempering; how long it stands. */
+/**
+ * The clock in both directions: from the start to ready, from dinner back to the start; tempering; how long it
+ * stands.
+ */
 import type { EChartsOption } from 'echarts'
 import type { Assessment } from '#core/pipeline/assessment'
 import type { WhenRow } from '#core/plan/when'
@@ -19,11 +22,28 @@ const kitchen = useKitchenStore()
 const solver = useSolver()
 const s = computed(() => props.assessment.serve)
 const start = computed(() => props.doc.serve.startAt)
-const clock = (afterS: number | null) => afterS === null ? say('serveClock.notInADay') : start.value ? fmt.clock(start.value, afterS) : afterS === 0 ? say('serveClock.theStart') : `+ ${fmt.duration(afterS)}`
+const clock = (afterS: number | null) =>
+  afterS === null
+    ? say('serveClock.notInADay')
+    : start.value
+      ? fmt.clock(start.value, afterS)
+      : afterS === 0
+        ? say('serveClock.theStart')
+        : `+ ${fmt.duration(afterS)}`
 const use = (part: Partial<Use>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.use, part) })
 const plan = computed<{ name: string, at: string, key?: string, why?: WhyTopic }[]>(() => [
-  { name: props.doc.heat.method === 'oven' ? say('serveClock.intoTheOven') : props.doc.heat.method === 'none' ? 'begun' : say('serveClock.panOn'), at: clock(0) },
-  ...(props.doc.heat.method === 'none' ? [] : [{ name: say('serveClock.offTheHeat'), at: clock(props.assessment.heat.endS), why: 'heatTime' as const }]),
+  {
+    name:
+      props.doc.heat.method === 'oven'
+        ? say('serveClock.intoTheOven')
+        : props.doc.heat.method === 'none'
+          ? 'begun'
+          : say('serveClock.panOn'),
+    at: clock(0),
+  },
+  ...(props.doc.heat.method === 'none'
+    ? []
+    : [{ name: say('serveClock.offTheHeat'), at: clock(props.assessment.heat.endS), why: 'heatTime' as const }]),
   { name: 'ready', at: clock(s.value.readyAfterS), key: 'ready', why: 'ready' },
   { name: 'served', at: clock(s.value.servedAfterS), key: 'served', why: 'ready' },
 ])
@@ -39,7 +59,8 @@ const back = computed<ServicePlan | null>(() => {
   if (!/^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(wanted.value) || when.value.length === 0) return null
   return serveAt(props.doc, props.assessment, when.value, wanted.value)
 })
-const onDay = (at: string) => wanted.value.slice(0, 10) === at.slice(0, 10) ? fmt.time(at) : `${fmt.day(at)} ${fmt.time(at)}`
+const onDay = (at: string) =>
+  wanted.value.slice(0, 10) === at.slice(0, 10) ? fmt.time(at) : `${fmt.day(at)} ${fmt.time(at)}`
 function take() {
   if (!back.value) return
   ws.replace(back.value.doc)
@@ -47,8 +68,16 @@ function take() {
 }
 /* On the table. */
 const code = computed(() => CODES[kitchen.record?.settings.foodCode ?? 'us'])
-const holds = computed(() => s.value.standsOnTableS === null ? say('serveClock.n4HOrMore') : s.value.standsOnTableS < 60 ? say('serveClock.notAtAll') : fmt.duration(s.value.standsOnTableS))
-const temper = computed(() => props.doc.serve.temperC === null ? null : temperTime(props.assessment, props.doc.serve.temperC))
+const holds = computed(() =>
+  s.value.standsOnTableS === null
+    ? say('serveClock.n4HOrMore')
+    : s.value.standsOnTableS < 60
+      ? say('serveClock.notAtAll')
+      : fmt.duration(s.value.standsOnTableS),
+)
+const temper = computed(() =>
+  props.doc.serve.temperC === null ? null : temperTime(props.assessment, props.doc.serve.temperC),
+)
 const shown = fmt.degreesShown
 const option = computed<EChartsOption>(() => {
   const { timeS, meanC, tauPa } = s.value.table
@@ -56,19 +85,75 @@ const option = computed<EChartsOption>(() => {
   const need = props.assessment.verdict.target.plateMinPa
   const top = Math.max(...tauPa, need) * 1.15
   const round = 10 ** Math.floor(Math.log10(top))
-  const named = (name: string, color: string, at: [number, number], above: boolean) => ({ silent: true, symbol: 'circle', itemStyle: { color }, data: [{ name, coord: at, symbolSize: 1, label: { show: true, ...label(color), formatter: name, position: above ? 'top' as const : 'bottom' as const, textBorderColor: '#FBF8F0', textBorderWidth: 4 } }] })
+  const named = (name: string, color: string, at: [number, number], above: boolean) => ({
+    silent: true,
+    symbol: 'circle',
+    itemStyle: { color },
+    data: [
+      {
+        name,
+        coord: at,
+        symbolSize: 1,
+        label: {
+          show: true,
+          ...label(color),
+          formatter: name,
+          position: above ? ('top' as const) : ('bottom' as const),
+          textBorderColor: '#FBF8F0',
+          textBorderWidth: 4,
+        },
+      },
+    ],
+  })
   const at = (values: number[], share: number): [number, number] => {
     const i = Math.max(0, hours.findIndex(t => t >= 4 * share))
     return [hours[i]!, values[i]!]
   }
   return {
-    animation: false, textStyle, grid: { left: 60, right: 54, top: 40, bottom: 46 },
+    animation: false,
+    textStyle,
+    grid: { left: 60, right: 54, top: 40, bottom: 46 },
     xAxis: timeAxis(say('serveClock.hoursOnTheTable'), 4, v => String(v), 1),
-    yAxis: [valueAxis('Pa', 0, Math.ceil(top / round * 2) / 2 * round), valueAxis(fmt.unit.value, shown(0), shown(40), true, COLD)],
+    yAxis: [
+      valueAxis('Pa', 0, (Math.ceil((top / round) * 2) / 2) * round),
+      valueAxis(fmt.unit.value, shown(0), shown(40), true, COLD),
+    ],
     series: [
-      { name: 'carries', type: 'line', showSymbol: false, silent: true, lineStyle: { color: CITRON_DEEP, width: 2.5 }, data: hours.map((h, i) => [h, tauPa[i]!]), markPoint: named(say('serveClock.whatItCarries'), CITRON_DEEP, at(tauPa, 0.3), true),
-        markLine: { symbol: 'none', silent: true, data: [{ yAxis: need, lineStyle: { color: BLOOD, type: 'dashed' }, label: { ...label(BLOOD), position: 'insideEndTop', formatter: say('serveClock.belowThisItSags') } }, { xAxis: props.doc.use.tableTimeS / 3600, lineStyle: { color: INK, type: 'solid' }, label: { ...label(INK), position: 'end', formatter: 'planned' } }] } },
-      { name: 'warmth', type: 'line', yAxisIndex: 1, showSymbol: false, silent: true, lineStyle: { color: COLD, width: 2, type: 'dashed' }, data: hours.map((h, i) => [h, shown(meanC[i]!)]), markPoint: named(say('serveClock.itsWarmth'), COLD, at(meanC.map(shown), 0.72), true) },
+      {
+        name: 'carries',
+        type: 'line',
+        showSymbol: false,
+        silent: true,
+        lineStyle: { color: CITRON_DEEP, width: 2.5 },
+        data: hours.map((h, i) => [h, tauPa[i]!]),
+        markPoint: named(say('serveClock.whatItCarries'), CITRON_DEEP, at(tauPa, 0.3), true),
+        markLine: {
+          symbol: 'none',
+          silent: true,
+          data: [
+            {
+              yAxis: need,
+              lineStyle: { color: BLOOD, type: 'dashed' },
+              label: { ...label(BLOOD), position: 'insideEndTop', formatter: say('serveClock.belowThisItSags') },
+            },
+            {
+              xAxis: props.doc.use.tableTimeS / 3600,
+              lineStyle: { color: INK, type: 'solid' },
+              label: { ...label(INK), position: 'end', formatter: 'planned' },
+            },
+          ],
+        },
+      },
+      {
+        name: 'warmth',
+        type: 'line',
+        yAxisIndex: 1,
+        showSymbol: false,
+        silent: true,
+        lineStyle: { color: COLD, width: 2, type: 'dashed' },
+        data: hours.map((h, i) => [h, shown(meanC[i]!)]),
+        markPoint: named(say('serveClock.itsWarmth'), COLD, at(meanC.map(shown), 0.72), true),
+      },
     ],
   }
 })
@@ -77,23 +162,125 @@ const option = computed<EChartsOption>(() => {
 <template>
   <div class="clock" :data-clock="solver.running.value ? 'working' : when.length ? 'settled' : 'idle'">
     <div class="fields">
-      <div><label class="field-label" for="start">{{ doc.heat.method === 'oven' ? $say('serveClock.goesInTheOvenAt') : doc.heat.method === 'none' ? $say('serveClock.begunAt') : $say('serveClock.panGoesOnAt') }}</label><input id="start" class="native" type="datetime-local" :value="start.slice(0, 16)" @change="ws.change('', d => { d.serve.startAt = ($event.target as HTMLInputElement).value })"></div>
-      <div><label class="field-label" for="serve-at">{{ $say('serveClock.orToBeServedAt') }}</label><input id="serve-at" v-model="wanted" class="native" type="datetime-local"></div>
-      <QuantityField field="use.tableTimeS" kind="minutes" show-label :label="$say('serveClock.timeOnTheTable')" :step="5" :model-value="doc.use.tableTimeS" @update:model-value="v => use({ tableTimeS: v }, 'table-time')" @done="ws.endGesture()" />
-      <QuantityField field="use.tableTempC" kind="temperature" show-label :label="$say('serveClock.warmthOfTheTable')" :model-value="doc.use.tableTempC" @update:model-value="v => use({ tableTempC: v }, 'table-temp')" @done="ws.endGesture()" />
-      <div class="temper"><QuantityField field="serve.temperC" kind="temperature" show-label :label="$say('serveClock.eatenAtItsMean')" :model-value="doc.serve.temperC ?? assessment.verdict.cold.tempC" @update:model-value="v => ws.change('temper', d => { d.serve.temperC = v })" @done="ws.endGesture()" /><small v-if="doc.serve.temperC !== null" class="soft" data-fact="temper">{{ temper === null ? $say('serveClock.notReachedOnThisTable') : $say('serveClock.outOfTheColdBefore', { temper: fmt.duration(temper) }) }} <button type="button" class="underline" @click="ws.change('', d => { d.serve.temperC = null })">{{ $say('serveClock.fromTheCold') }}</button></small></div>
+      <div>
+        <label class="field-label" for="start">
+          {{
+            doc.heat.method === 'oven'
+              ? $say('serveClock.goesInTheOvenAt')
+              : doc.heat.method === 'none'
+                ? $say('serveClock.begunAt')
+                : $say('serveClock.panGoesOnAt')
+          }}
+        </label>
+        <input
+          id="start" class="native" type="datetime-local" :value="start.slice(0, 16)"
+          @change="ws.change('', d => { d.serve.startAt = ($event.target as HTMLInputElement).value })"
+        >
+      </div>
+      <div>
+        <label class="field-label" for="serve-at">{{ $say('serveClock.orToBeServedAt') }}</label>
+        <input id="serve-at" v-model="wanted" class="native" type="datetime-local">
+      </div>
+      <QuantityField
+        field="use.tableTimeS" kind="minutes" show-label :label="$say('serveClock.timeOnTheTable')" :step="5"
+        :model-value="doc.use.tableTimeS" @update:model-value="v => use({ tableTimeS: v }, 'table-time')"
+        @done="ws.endGesture()"
+      />
+      <QuantityField
+        field="use.tableTempC" kind="temperature" show-label :label="$say('serveClock.warmthOfTheTable')"
+        :model-value="doc.use.tableTempC" @update:model-value="v => use({ tableTempC: v }, 'table-temp')"
+        @done="ws.endGesture()"
+      />
+      <div class="temper">
+        <QuantityField
+          field="serve.temperC" kind="temperature" show-label :label="$say('serveClock.eatenAtItsMean')"
+          :model-value="doc.serve.temperC ?? assessment.verdict.cold.tempC"
+          @update:model-value="v => ws.change('temper', d => { d.serve.temperC = v })" @done="ws.endGesture()"
+        />
+        <small v-if="doc.serve.temperC !== null" class="soft" data-fact="temper">
+          {{
+            temper === null
+              ? $say('serveClock.notReachedOnThisTable')
+              : $say('serveClock.outOfTheColdBefore', { temper: fmt.duration(temper) })
+          }}
+          <button type="button" class="underline" @click="ws.change('', d => { d.serve.temperC = null })">
+            {{ $say('serveClock.fromTheCold') }}
+          </button>
+        </small>
+      </div>
     </div>
     <div v-if="back" class="back" data-answer="back">
-      <p><span class="soft">{{ doc.heat.method === 'oven' ? $say('serveClock.intoTheOvenAt') : doc.heat.method === 'none' ? $say('serveClock.beginAt') : $say('serveClock.panOnAt') }}</span> <b class="display">{{ onDay(back.startAt) }}</b><template v-if="back.latestStartAt"> <span class="soft">{{ $say('serveClock.atTheLatest') }}</span> <b class="num" data-fact="latest-start">{{ onDay(back.latestStartAt) }}</b><span class="soft">{{ $say('serveClock.evenInASlowFridge') }}</span></template><template v-else> <span class="bad">{{ $say('serveClock.itDoesNotSetWithinA') }}</span></template></p>
-      <p v-if="back.lengthenedS > 0" class="soft">{{ $say('serveClock.thePlanSOwnColdIs', { lengthenedS: fmt.duration(back.lengthenedS) }) }}</p>
+      <p>
+        <span class="soft">
+          {{
+            doc.heat.method === 'oven'
+              ? $say('serveClock.intoTheOvenAt')
+              : doc.heat.method === 'none'
+                ? $say('serveClock.beginAt')
+                : $say('serveClock.panOnAt')
+          }}
+        </span> <b class="display">{{ onDay(back.startAt) }}</b>
+        <template v-if="back.latestStartAt">
+          <span class="soft">{{ $say('serveClock.atTheLatest') }}</span> <b class="num" data-fact="latest-start">{{ onDay(back.latestStartAt) }}</b>
+          <span class="soft">{{ $say('serveClock.evenInASlowFridge') }}</span>
+        </template>
+        <template v-else> <span class="bad">{{ $say('serveClock.itDoesNotSetWithinA') }}</span></template>
+      </p>
+      <p v-if="back.lengthenedS > 0" class="soft">
+        {{ $say('serveClock.thePlanSOwnColdIs', { lengthenedS: fmt.duration(back.lengthenedS) }) }}
+      </p>
       <UButton size="sm" :label="$say('serveClock.planItSo')" @click="take" />
     </div>
-    <ol class="plan" :aria-label="$say('serveClock.theDay')"><li v-for="p in plan" :key="p.name"><span class="soft">{{ p.name }}</span><b class="num" :data-plan="p.key"><WhyNumber v-if="p.why" :topic="p.why">{{ p.at }}</WhyNumber><template v-else>{{ p.at }}</template></b></li></ol>
+    <ol class="plan" :aria-label="$say('serveClock.theDay')">
+      <li v-for="p in plan" :key="p.name">
+        <span class="soft">{{ p.name }}</span>
+        <b class="num" :data-plan="p.key">
+          <WhyNumber v-if="p.why" :topic="p.why">{{ p.at }}</WhyNumber>
+          <template v-else>{{ p.at }}</template>
+        </b>
+      </li>
+    </ol>
     <dl class="facts">
-      <div><dt>{{ $say('serveClock.holdsOnTheTable') }}</dt><dd data-fact="holds"><WhyNumber topic="holds">{{ holds }}</WhyNumber><small>{{ $say('serveClock.atPlanned', { tableTempC: fmt.temp(doc.use.tableTempC), tableTimeS: fmt.duration(doc.use.tableTimeS) }) }}</small></dd></div>
-      <div><dt>{{ $say('serveClock.theCodeStopsItAt') }}</dt><dd>{{ fmt.duration(code.counterS) }}<small>{{ $say('serveClock.outOfTheCold') }}</small></dd></div>
-      <div><dt>{{ $say('serveClock.onThePlateByThen') }}</dt><dd><WhyNumber topic="plateTemp">{{ fmt.temp(s.plateTempC) }}</WhyNumber><small>{{ $say('serveClock.fromInTheFridge', { tempC: fmt.temp(assessment.verdict.cold.tempC) }) }}</small></dd></div>
-      <div><dt>{{ $say('serveClock.weeping') }}</dt><dd data-fact="weeping"><WhyNumber topic="weeping">{{ $say('serveClock.of10', { score: fmt.fixed(assessment.set.weeping.score) }) }}</WhyNumber><small>{{ assessment.set.weeping.score < 1 ? $say('serveClock.hardlyAny') : assessment.set.weeping.score < 4 ? $say('serveClock.aLittle') : $say('serveClock.expectAPuddle') }}</small></dd></div>
+      <div>
+        <dt>{{ $say('serveClock.holdsOnTheTable') }}</dt>
+        <dd data-fact="holds">
+          <WhyNumber topic="holds">{{ holds }}</WhyNumber>
+          <small>
+            {{
+              $say('serveClock.atPlanned',
+                   { tableTempC: fmt.temp(doc.use.tableTempC), tableTimeS: fmt.duration(doc.use.tableTimeS) })
+            }}
+          </small>
+        </dd>
+      </div>
+      <div>
+        <dt>{{ $say('serveClock.theCodeStopsItAt') }}</dt>
+        <dd>{{ fmt.duration(code.counterS) }}<small>{{ $say('serveClock.outOfTheCold') }}</small></dd>
+      </div>
+      <div>
+        <dt>{{ $say('serveClock.onThePlateByThen') }}</dt>
+        <dd>
+          <WhyNumber topic="plateTemp">{{ fmt.temp(s.plateTempC) }}</WhyNumber>
+          <small>{{ $say('serveClock.fromInTheFridge', { tempC: fmt.temp(assessment.verdict.cold.tempC) }) }}</small>
+        </dd>
+      </div>
+      <div>
+        <dt>{{ $say('serveClock.weeping') }}</dt>
+        <dd data-fact="weeping">
+          <WhyNumber topic="weeping">
+            {{ $say('serveClock.of10', { score: fmt.fixed(assessment.set.weeping.score) }) }}
+          </WhyNumber>
+          <small>
+            {{
+              assessment.set.weeping.score < 1
+                ? $say('serveClock.hardlyAny')
+                : assessment.set.weeping.score < 4
+                  ? $say('serveClock.aLittle')
+                  : $say('serveClock.expectAPuddle')
+            }}
+          </small>
+        </dd>
+      </div>
     </dl>
     <LazyStationChart :option="option" :label="$say('serveClock.whatThePieceCarriesAsIt', { holds })" />
     <h3 class="section-title">{{ $say('serveClock.beforeItGoesOut') }}</h3>
@@ -103,15 +290,29 @@ const option = computed<EChartsOption>(() => {
 </template>
 
 <style scoped>
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(10.5rem, 1fr)); gap: 1rem; align-items: start; max-width: 60rem; }
-.back { border-left: 4px solid var(--citron); padding: 0.2rem 0 0.3rem 1rem; margin-top: 1rem; } .back p { margin: 0 0 0.3rem; } .back .display { font-size: 2rem; margin-right: 0.4rem; }
-.plan { list-style: none; display: grid; grid-template-columns: repeat(4, 1fr); margin: 1.2rem 0; padding: 0; border-top: 1.5px solid var(--ink); }
+.fields {
+  display: grid; grid-template-columns: repeat(auto-fill, minmax(10.5rem, 1fr)); gap: 1rem; align-items: start;
+  max-width: 60rem;
+}
+.back { border-left: 4px solid var(--citron); padding: 0.2rem 0 0.3rem 1rem; margin-top: 1rem; }
+.back p { margin: 0 0 0.3rem; }
+.back .display { font-size: 2rem; margin-right: 0.4rem; }
+.plan {
+  list-style: none; display: grid; grid-template-columns: repeat(4, 1fr); margin: 1.2rem 0; padding: 0;
+  border-top: 1.5px solid var(--ink);
+}
 .plan li { position: relative; padding: 0.7rem 0.6rem 0 0; display: flex; flex-direction: column; }
-.plan li::before { content: ""; position: absolute; top: -6px; left: 0; width: 11px; height: 11px; border-radius: 50%; background: var(--ink); }
+.plan li::before {
+  content: ""; position: absolute; top: -6px; left: 0; width: 11px; height: 11px; border-radius: 50%;
+  background: var(--ink);
+}
 .plan li:nth-child(3)::before { background: var(--citron); border: 2px solid var(--ink); }
 .plan b { font-family: var(--font-display); font-size: 1.5rem; font-weight: 500; }
 .temper small { display: block; font-size: 0.9rem; }
 .bad { color: var(--blood); }
 .judged { margin-top: 0.8rem; }
-@media (max-width: 760px) { .fields, .plan { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); row-gap: 1rem; } .fields > div:nth-child(-n + 2) { grid-column: 1 / -1; } }
+@media (max-width: 760px) {
+  .fields, .plan { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); row-gap: 1rem; }
+  .fields > div:nth-child(-n + 2) { grid-column: 1 / -1; }
+}
 </style>

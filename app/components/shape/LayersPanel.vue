@@ -10,7 +10,9 @@ import { FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
 const props = defineProps<{ doc: Bench }>()
 const ws = useWorkspaceStore()
 const more = reactive<{ role: ComponentRole, school: School }>({ role: 'cream', school: 'setCream' })
-const levels = computed(() => ws.planned!.formula.assembly.layers.filter(l => l.form === 'fill').map(l => l.componentId))
+const levels = computed(() =>
+  ws.planned!.formula.assembly.layers.filter(l => l.form === 'fill').map(l => l.componentId),
+)
 /** What is made, the topmost first. */
 const made = computed(() => ws.planned!.formula.components.filter(isComputed)
   .toSorted((a, b) => levels.value.indexOf(b.id) - levels.value.indexOf(a.id)))
@@ -48,16 +50,18 @@ const rename = (id: string, name: string) =>
           @update:model-value="v => rename(c.id, v)" @done="ws.endGesture()"
         />
         <UButton
-          variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-up" :aria-label="$say('layersPanel.up2', { name: c.name })" :label="$say('layersPanel.up')"
+          variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-up"
+          :aria-label="$say('layersPanel.up2', { name: c.name })" :label="$say('layersPanel.up')"
           :disabled="!canMove(c, 1)" @click="put(movedLevel(ws.planned!, c.id, 1))"
         />
         <UButton
-          variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-down" :aria-label="$say('layersPanel.down2', { name: c.name })"
-          :label="$say('layersPanel.down')" :disabled="!canMove(c, -1)" @click="put(movedLevel(ws.planned!, c.id, -1))"
+          variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-down"
+          :aria-label="$say('layersPanel.down2', { name: c.name })" :label="$say('layersPanel.down')"
+          :disabled="!canMove(c, -1)" @click="put(movedLevel(ws.planned!, c.id, -1))"
         />
         <UButton
-          variant="ghost" color="neutral" size="sm" :aria-label="$say('layersPanel.takeOut', { name: c.name })" :label="$say('layersPanel.takeOut2')"
-          @click="takeOut(c)"
+          variant="ghost" color="neutral" size="sm" :aria-label="$say('layersPanel.takeOut', { name: c.name })"
+          :label="$say('layersPanel.takeOut2')" @click="takeOut(c)"
         />
       </li>
     </ul>

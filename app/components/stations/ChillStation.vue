@@ -7,14 +7,37 @@ import { say } from '~/words/say'
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const c = computed(() => props.assessment.chill)
-const VIEWS = [['plan', say('chillStation.thePlan')], ['picture', say('chillStation.theColdGoingIn')], ['when', say('chillStation.when')]] as const
+const VIEWS = [
+  ['plan', say('chillStation.thePlan')],
+  ['picture', say('chillStation.theColdGoingIn')],
+  ['when', say('chillStation.when')],
+] as const
 const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:chill-view', 'plan')
 </script>
 
 <template>
   <div class="chillstation">
-    <div class="bigs" aria-hidden="true"><p><b>{{ c.readyS === null ? $say('chillStation.never') : c.readyS < 60 ? $say('chillStation.atOnce') : fmt.duration(c.readyS) }}</b>{{ $say('chillStation.setAfterPouring') }}</p><p><b>{{ c.safe ? $say('chillStation.safe') : $say('chillStation.stop') }}</b>{{ c.safe ? $say('chillStation.coolsInTime') : $say('chillStation.coolsTooSlowly') }}</p></div>
-    <nav class="choices views no-print" :aria-label="$say('chillStation.partsOfTheChill')"><button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">{{ name }}</button></nav>
+    <div class="bigs" aria-hidden="true">
+      <p>
+        <b>
+          {{
+            c.readyS === null
+              ? $say('chillStation.never')
+              : c.readyS < 60
+                ? $say('chillStation.atOnce')
+                : fmt.duration(c.readyS)
+          }}
+        </b>{{ $say('chillStation.setAfterPouring') }}
+      </p>
+      <p>
+        <b>{{ c.safe ? $say('chillStation.safe') : $say('chillStation.stop') }}</b>{{ c.safe ? $say('chillStation.coolsInTime') : $say('chillStation.coolsTooSlowly') }}
+      </p>
+    </div>
+    <nav class="choices views no-print" :aria-label="$say('chillStation.partsOfTheChill')">
+      <button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">
+        {{ name }}
+      </button>
+    </nav>
     <ChillPlan v-if="view === 'plan'" :doc="doc" :assessment="assessment" />
     <ColdPicture v-else-if="view === 'picture'" :doc="doc" :assessment="assessment" />
     <WhenPanel v-else :doc="doc" :assessment="assessment" />

@@ -6,20 +6,41 @@ import { say } from '~/words/say'
 
 defineProps<{ doc: Bench, assessment: Assessment }>()
 const ws = useWorkspaceStore()
-const VIEWS = [['clock', say('serveStation.theClock')], ['keep', say('serveStation.keeping')], ['paper', say('serveStation.labelAndBenchCard')]] as const
+const VIEWS = [
+  ['clock', say('serveStation.theClock')],
+  ['keep', say('serveStation.keeping')],
+  ['paper', say('serveStation.labelAndBenchCard')],
+] as const
 const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:serve-view', 'clock')
 const size = ref<'62' | 'a6'>('62')
 </script>
 
 <template>
   <div class="serve">
-    <nav class="choices views no-print" :aria-label="$say('serveStation.partsOfTheService')"><button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">{{ name }}</button></nav>
+    <nav class="choices views no-print" :aria-label="$say('serveStation.partsOfTheService')">
+      <button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">
+        {{ name }}
+      </button>
+    </nav>
     <ServeClock v-if="view === 'clock'" :doc="doc" :assessment="assessment" />
     <KeepingPanel v-else-if="view === 'keep'" :doc="doc" :assessment="assessment" />
     <div v-else class="paper">
       <section>
         <h3 class="section-title">{{ $say('serveStation.label') }}</h3>
-        <div class="acts"><div class="choices" role="group" :aria-label="$say('serveStation.sizeOfTheLabel')"><button type="button" :aria-pressed="size === '62'" @click="size = '62'">{{ $say('serveStation.n62MmRoll') }}</button><button type="button" :aria-pressed="size === 'a6'" @click="size = 'a6'">{{ $say('serveStation.a6Card') }}</button></div><UButton variant="outline" color="neutral" :label="$say('serveStation.toPrint')" :to="`/formula/${ws.id}/label?size=${size}`" /></div>
+        <div class="acts">
+          <div class="choices" role="group" :aria-label="$say('serveStation.sizeOfTheLabel')">
+            <button type="button" :aria-pressed="size === '62'" @click="size = '62'">
+              {{ $say('serveStation.n62MmRoll') }}
+            </button>
+            <button type="button" :aria-pressed="size === 'a6'" @click="size = 'a6'">
+              {{ $say('serveStation.a6Card') }}
+            </button>
+          </div>
+          <UButton
+            variant="outline" color="neutral" :label="$say('serveStation.toPrint')"
+            :to="`/formula/${ws.id}/label?size=${size}`"
+          />
+        </div>
         <LabelSheet :doc="doc" :assessment="assessment" :size="size" />
       </section>
       <section>

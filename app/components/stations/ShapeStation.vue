@@ -5,13 +5,22 @@ import type { Bench } from '#core/formula/bench'
 import { say } from '~/words/say'
 
 defineProps<{ doc: Bench, assessment: Assessment }>()
-const VIEWS = [['tin', say('shapeStation.tinAndFill')], ['fit', say('shapeStation.intoAnotherTin')], ['cuts', say('shapeStation.portionsAndCuts')], ['parts', say('shapeStation.crustToppingLayers')]] as const
+const VIEWS = [
+  ['tin', say('shapeStation.tinAndFill')],
+  ['fit', say('shapeStation.intoAnotherTin')],
+  ['cuts', say('shapeStation.portionsAndCuts')],
+  ['parts', say('shapeStation.crustToppingLayers')],
+] as const
 const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:shape-view', 'tin')
 </script>
 
 <template>
   <div class="shape">
-    <nav class="choices views no-print" :aria-label="$say('shapeStation.partsOfTheShape')"><button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">{{ name }}</button></nav>
+    <nav class="choices views no-print" :aria-label="$say('shapeStation.partsOfTheShape')">
+      <button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">
+        {{ name }}
+      </button>
+    </nav>
     <TinPanel v-if="view === 'tin'" :doc="doc" :assessment="assessment" />
     <FitPanel v-else-if="view === 'fit'" :doc="doc" :assessment="assessment" />
     <CutsPanel v-else-if="view === 'cuts'" :doc="doc" :assessment="assessment" />

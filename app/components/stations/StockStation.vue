@@ -5,14 +5,23 @@ import type { Bench } from '#core/formula/bench'
 import { say } from '~/words/say'
 
 defineProps<{ doc: Bench, assessment: Assessment }>()
-const VIEWS = [['bench', say('stockStation.onTheBench')], ['covers', say('stockStation.howManyFor')], ['fruit', say('stockStation.fruit')], ['strength', say('stockStation.strength')], ['eggs', say('stockStation.eggs')], ['binds', say('stockStation.whatBinds')]] as const
+const VIEWS = [
+  ['bench', say('stockStation.onTheBench')],
+  ['covers', say('stockStation.howManyFor')],
+  ['fruit', say('stockStation.fruit')],
+  ['strength', say('stockStation.strength')],
+  ['eggs', say('stockStation.eggs')],
+  ['binds', say('stockStation.whatBinds')],
+] as const
 const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:stock-view', 'bench')
 </script>
 
 <template>
   <div class="stock">
     <nav class="choices no-print" :aria-label="$say('stockStation.partsOfTheStock')">
-      <button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">{{ name }}</button>
+      <button v-for="[key, name] in VIEWS" :key="key" type="button" :aria-pressed="view === key" @click="view = key">
+        {{ name }}
+      </button>
     </nav>
     <BenchTable v-if="view === 'bench'" :doc="doc" :assessment="assessment" />
     <CoversForm v-else-if="view === 'covers'" :doc="doc" :assessment="assessment" />

@@ -7,7 +7,11 @@ import { speak } from '~/words/findings'
 const props = defineProps<{ findings: Finding[] }>()
 const fmt = useFormat()
 const RANK = { stop: 0, look: 1, info: 2 } as const
-const spoken = computed(() => [...props.findings].sort((a, b) => RANK[a.severity] - RANK[b.severity]).map((f, i) => ({ key: `${f.code}-${i}`, severity: f.severity, ...speak(f, fmt) })))
+const spoken = computed(() =>
+  [...props.findings]
+    .sort((a, b) => RANK[a.severity] - RANK[b.severity])
+    .map((f, i) => ({ key: `${f.code}-${i}`, severity: f.severity, ...speak(f, fmt) })),
+)
 </script>
 
 <template>

@@ -7,7 +7,10 @@ import type { PieceFigures } from '#core/pipeline/summary'
 import { heapProfile, slicedProfile, type Point } from '#core/physics/set/profile'
 import { say } from '~/words/say'
 
-const props = withDefaults(defineProps<{ piece: PieceFigures, small?: boolean, label?: string, grainy?: boolean }>(), { small: false, grainy: false })
+const props = withDefaults(defineProps<{ piece: PieceFigures, small?: boolean, label?: string, grainy?: boolean }>(), {
+  small: false,
+  grainy: false,
+})
 const { temp, mm } = useFormat()
 /** Two cells of 150 units side by side, each with its own ground line; one scale for both, so that they compare. */
 const CELL = 150
@@ -18,38 +21,83 @@ const grainId = `grain-${useId()}`
 /** Room for a piece that runs out, whatever it does now: the drawing must not zoom while a number is stepped. */
 const RUN = 1.3
 /** Levels are drawn where the piece is a section through all of them. */
-const levels = computed(() => props.piece.use === 'spooned' || props.piece.use === 'piped' ? [] : props.piece.layers ?? [])
-const tallM = computed(() => levels.value.length ? levels.value.reduce((sum, l) => sum + l.thickM, 0) : props.piece.heightM)
+const levels = computed(() =>
+  props.piece.use === 'spooned' || props.piece.use === 'piped' ? [] : (props.piece.layers ?? []),
+)
+const tallM = computed(() =>
+  levels.value.length ? levels.value.reduce((sum, l) => sum + l.thickM, 0) : props.piece.heightM,
+)
 const scale = computed(() => {
   const p = props.piece
   const across = (CELL - (props.small ? 40 : 22)) / (p.widthM * RUN + p.crustM)
   return Math.min(across, (props.small ? 50 : p.use === 'cut' ? 70 : 92) / (tallM.value + p.crustM))
 })
-const HEIGHT = computed(() => props.small ? 62 : Math.round((tallM.value + props.piece.crustM) * scale.value + (props.piece.use === 'cut' ? 66 : 22)))
+const HEIGHT = computed(() =>
+  props.small
+    ? 62
+    : Math.round((tallM.value + props.piece.crustM) * scale.value + (props.piece.use === 'cut' ? 66 : 22)),
+)
 /** Drawn units to a pixel of the page: words keep their size however wide the drawing is. */
-const unit = computed(() => width.value > 0 && height.value > 0 ? Math.max(2 * CELL / width.value, (HEIGHT.value + 3) / height.value) : 1)
-const path = (points: Point[], x0: number, y0: number, close = true) => `M${points.map(q => `${(x0 + q.x * scale.value).toFixed(1)} ${(y0 - q.y * scale.value).toFixed(1)}`).join('L')}${close ? 'Z' : ''}`
+const unit = computed(() =>
+  width.value > 0 && height.value > 0 ? Math.max((2 * CELL) / width.value, (HEIGHT.value + 3) / height.value) : 1,
+)
+const path = (points: Point[], x0: number, y0: number, close = true) =>
+  `M${points.map(q => `${(x0 + q.x * scale.value).toFixed(1)} ${(y0 - q.y * scale.value).toFixed(1)}`).join('L')}${close ? 'Z' : ''}`
 
-const pieces = computed(() => (['cold', 'plate'] as const).map((state, i) => {
-  const p = props.piece
-  const s = p[state]
-  const heap = p.use === 'spooned' || p.use === 'piped'
-  const cut = p.use === 'cut'
-  const tall = tallM.value
-  const shape = (slump: number) => p.use === 'glass' ? glassFill(p.widthM, tall, slump) : heap ? heapProfile(p.widthM, p.heightM, slump) : slicedProfile(p.widthM, tall, slump)
-  const points = shape(s.slump)
-  const crust = p.crustM * scale.value
-  const w = p.widthM * scale.value
-  const h = tall * scale.value
-  const base = HEIGHT.value - (cut ? crust : 0)
-  const middle = CELL * i + CELL / 2
-  // Heaps lie about the middle of their cell; what has a fixed left face begins at the left.
-  const spread = Math.max(...points.map(q => q.x)) * scale.value
-  const x0 = heap ? middle - spread / 2 : p.use === 'glass' ? middle - w / 2 : CELL * i + (props.small ? 20 : 10) + crust
-  const meant = path(shape(0), heap ? middle - w / 2 : x0, base, false)
-  const stands = s.slump < 0.005
-  return { state, s, cut, glass: p.use === 'glass', x0, w, h, crust, base, top: base - h, fill: path(points, x0, base), stacked: stacked(state, x0, base), meant, stands, word: stands ? 'stands' : p.use === 'glass' && levels.value.length ? say('cutFace.setsSoft') : s.slump > 0.75 ? 'runs' : `sags ${mm(Math.max(p.heightM * s.slump, 0.001))}`, temp: temp(s.tempC) }
-}))
+const pieces = computed(() =>
+  (['cold', 'plate'] as const).map((state, i) => {
+    const p = props.piece
+    const s = p[state]
+    const heap = p.use === 'spooned' || p.use === 'piped'
+    const cut = p.use === 'cut'
+    const tall = tallM.value
+    const shape = (slump: number) =>
+      p.use === 'glass'
+        ? glassFill(p.widthM, tall, slump)
+        : heap
+          ? heapProfile(p.widthM, p.heightM, slump)
+          : slicedProfile(p.widthM, tall, slump)
+    const points = shape(s.slump)
+    const crust = p.crustM * scale.value
+    const w = p.widthM * scale.value
+    const h = tall * scale.value
+    const base = HEIGHT.value - (cut ? crust : 0)
+    const middle = CELL * i + CELL / 2
+    // Heaps lie about the middle of their cell; what has a fixed left face begins at the left.
+    const spread = Math.max(...points.map(q => q.x)) * scale.value
+    const x0 = heap
+      ? middle - spread / 2
+      : p.use === 'glass'
+        ? middle - w / 2
+        : CELL * i + (props.small ? 20 : 10) + crust
+    const meant = path(shape(0), heap ? middle - w / 2 : x0, base, false)
+    const stands = s.slump < 0.005
+    return {
+      state,
+      s,
+      cut,
+      glass: p.use === 'glass',
+      x0,
+      w,
+      h,
+      crust,
+      base,
+      top: base - h,
+      fill: path(points, x0, base),
+      stacked: stacked(state, x0, base),
+      meant,
+      stands,
+      word: stands
+        ? 'stands'
+        : p.use === 'glass' && levels.value.length
+          ? say('cutFace.setsSoft')
+          : s.slump > 0.75
+            ? 'runs'
+            : `sags ${mm(Math.max(p.heightM * s.slump, 0.001))}`,
+      temp: temp(s.tempC),
+    }
+  }),
+)
 
 /** Level upon level, each as far sunk as it is computed. */
 function stacked(state: 'cold' | 'plate', x0: number, base: number) {
@@ -69,38 +117,103 @@ function glassFill(width: number, height: number, slump: number, taken = true): 
   const notch = 0.45 * height * (1 - Math.min(slump * 1.4, 1))
   const run = 0.08 * width + 0.5 * width * Math.min(slump * 1.4, 1)
   const a = 0.45 * width
-  return [{ x: 0, y: 0 }, { x: 0, y: height }, { x: a, y: height }, { x: Math.min(a + run, width), y: height - notch }, { x: width, y: height - notch }, { x: width, y: 0 }]
+  return [
+    { x: 0, y: 0 },
+    { x: 0, y: height },
+    { x: a, y: height },
+    { x: Math.min(a + run, width), y: height - notch },
+    { x: width, y: height - notch },
+    { x: width, y: 0 },
+  ]
 }
 /** Where a piece stands: the tallest that would stand, and that could be cut, as marks with their words. */
-const marks = computed(() => props.small || props.piece.use !== 'cut'
-  ? []
-  : pieces.value.filter(p => p.stands).flatMap((p) => {
-      const rows = [{ word: say('cutFace.cutsTo'), m: p.s.cutsM }, { word: say('cutFace.standsTo'), m: p.s.standsM }].map(o => ({ ...o, y: Math.max(p.base - o.m * scale.value, 12), beyond: p.base - o.m * scale.value < 12 }))
-      // Words keep a line's distance from each other and from the top edge of the piece.
-      const wanted = Math.abs(rows[0]!.y - p.top) < 8 ? p.top - 8 : rows[0]!.y
-      const standY = Math.max(Math.min(rows[1]!.y, wanted - 17 * unit.value), 10 * unit.value)
-      const cutY = Math.max(wanted, standY + 17 * unit.value)
-      return rows.map((o, i) => ({ key: `${p.state}-${i}`, x: p.x0 + 2, y: o.y, textY: Math.max(i === 0 ? cutY : standY, 10), text: `${o.word} ${mm(o.m)}${o.beyond ? ' ↑' : ''}` }))
-    }))
-const description = computed(() => props.label ?? say('cutFace.sectionOfThePieceToScale', { temp: pieces.value[0]!.temp, word: pieces.value[0]!.word, thickM: levels.value.length ? ` ${say('cutFace.layersFromBelow', { levels: levels.value.length, thickM: levels.value.map(l => `${l.name} ${mm(l.thickM)}`).join(', ') })}` : '', temp2: pieces.value[1]!.temp, word2: pieces.value[1]!.word }))
+const marks = computed(() =>
+  props.small || props.piece.use !== 'cut'
+    ? []
+    : pieces.value
+        .filter(p => p.stands)
+        .flatMap((p) => {
+          const rows = [
+            { word: say('cutFace.cutsTo'), m: p.s.cutsM },
+            { word: say('cutFace.standsTo'), m: p.s.standsM },
+          ].map(o => ({ ...o, y: Math.max(p.base - o.m * scale.value, 12), beyond: p.base - o.m * scale.value < 12 }))
+          // Words keep a line's distance from each other and from the top edge of the piece.
+          const wanted = Math.abs(rows[0]!.y - p.top) < 8 ? p.top - 8 : rows[0]!.y
+          const standY = Math.max(Math.min(rows[1]!.y, wanted - 17 * unit.value), 10 * unit.value)
+          const cutY = Math.max(wanted, standY + 17 * unit.value)
+          return rows.map((o, i) => ({
+            key: `${p.state}-${i}`,
+            x: p.x0 + 2,
+            y: o.y,
+            textY: Math.max(i === 0 ? cutY : standY, 10),
+            text: `${o.word} ${mm(o.m)}${o.beyond ? ' ↑' : ''}`,
+          }))
+        }),
+)
+const description = computed(
+  () =>
+    props.label ??
+    say('cutFace.sectionOfThePieceToScale', {
+      temp: pieces.value[0]!.temp,
+      word: pieces.value[0]!.word,
+      thickM: levels.value.length
+        ? ` ${say('cutFace.layersFromBelow', { levels: levels.value.length, thickM: levels.value.map(l => `${l.name} ${mm(l.thickM)}`).join(', ') })}`
+        : '',
+      temp2: pieces.value[1]!.temp,
+      word2: pieces.value[1]!.word,
+    }),
+)
 </script>
 
 <template>
   <figure class="cutface" :class="{ small }">
     <svg ref="svg" :viewBox="`0 0 ${2 * CELL} ${HEIGHT + 3}`" role="img" :aria-label="description">
       <defs>
-        <pattern v-if="grainy" :id="grainId" width="7" height="7" patternUnits="userSpaceOnUse"><rect width="7" height="7" fill="#E9C72B" /><circle cx="2" cy="2" r="1.1" fill="#7D6500" /><circle cx="5.5" cy="5" r="0.9" fill="#7D6500" /></pattern>
-        <clipPath v-for="i in [0, 1]" :id="`${grainId}-${i}`" :key="i"><rect :x="CELL * i + 2" y="-20" :width="CELL - 4" :height="HEIGHT + 24" /></clipPath>
+        <pattern v-if="grainy" :id="grainId" width="7" height="7" patternUnits="userSpaceOnUse">
+          <rect width="7" height="7" fill="#E9C72B" />
+          <circle cx="2" cy="2" r="1.1" fill="#7D6500" />
+          <circle cx="5.5" cy="5" r="0.9" fill="#7D6500" />
+        </pattern>
+        <clipPath v-for="i in [0, 1]" :id="`${grainId}-${i}`" :key="i">
+          <rect :x="CELL * i + 2" y="-20" :width="CELL - 4" :height="HEIGHT + 24" />
+        </clipPath>
       </defs>
       <template v-for="p in pieces" :key="p.state">
-        <path v-if="p.cut" :d="piece.crustForm === 'base' ? `M${p.x0} ${p.base}V${HEIGHT}H${p.x0 + p.w}V${p.base}Z` : `M${p.x0 - p.crust} ${p.top - 4}V${HEIGHT}H${p.x0 + p.w}V${p.base}H${p.x0}V${p.top - 4}Z`" fill="var(--crust)" stroke="var(--ink)" stroke-width="1.2" />
+        <path
+          v-if="p.cut"
+          :d="
+            piece.crustForm === 'base'
+              ? `M${p.x0} ${p.base}V${HEIGHT}H${p.x0 + p.w}V${p.base}Z`
+              : `M${p.x0 - p.crust} ${p.top - 4}V${HEIGHT}H${p.x0 + p.w}V${p.base}H${p.x0}V${p.top - 4}Z`
+          "
+          fill="var(--crust)" stroke="var(--ink)" stroke-width="1.2"
+        />
         <template v-if="p.stacked.length">
-          <path v-for="l in p.stacked" :key="l.key" :d="l.d" :data-level="l.chosen ? 'chosen' : 'other'" :clip-path="`url(#${grainId}-${p.state === 'cold' ? 0 : 1})`" :fill="!l.chosen ? 'var(--citron-soft)' : grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round" />
+          <path
+            v-for="l in p.stacked" :key="l.key" :d="l.d" :data-level="l.chosen ? 'chosen' : 'other'"
+            :clip-path="`url(#${grainId}-${p.state === 'cold' ? 0 : 1})`"
+            :fill="!l.chosen ? 'var(--citron-soft)' : grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)"
+            :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round"
+          />
         </template>
-        <path v-else :d="p.fill" :clip-path="`url(#${grainId}-${p.state === 'cold' ? 0 : 1})`" :fill="grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round" />
-        <path v-if="p.glass" :d="`M${p.x0 - 2} ${p.top - 14}L${p.x0 - 1} ${HEIGHT}H${p.x0 + p.w + 1}L${p.x0 + p.w + 2} ${p.top - 14}`" fill="none" stroke="var(--cold)" stroke-width="1.6" />
-        <path v-if="!p.stands && !p.glass" :d="p.meant" fill="none" stroke="var(--ink)" stroke-dasharray="3 3" stroke-width="1.2" />
-        <line :x1="p.state === 'cold' ? 3 : CELL + 3" :x2="p.state === 'cold' ? CELL - 3 : 2 * CELL - 3" :y1="HEIGHT" :y2="HEIGHT" stroke="var(--ink)" stroke-width="1.5" />
+        <path
+          v-else :d="p.fill" :clip-path="`url(#${grainId}-${p.state === 'cold' ? 0 : 1})`"
+          :fill="grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5"
+          stroke-linejoin="round"
+        />
+        <path
+          v-if="p.glass"
+          :d="`M${p.x0 - 2} ${p.top - 14}L${p.x0 - 1} ${HEIGHT}H${p.x0 + p.w + 1}L${p.x0 + p.w + 2} ${p.top - 14}`"
+          fill="none" stroke="var(--cold)" stroke-width="1.6"
+        />
+        <path
+          v-if="!p.stands && !p.glass" :d="p.meant" fill="none" stroke="var(--ink)" stroke-dasharray="3 3"
+          stroke-width="1.2"
+        />
+        <line
+          :x1="p.state === 'cold' ? 3 : CELL + 3" :x2="p.state === 'cold' ? CELL - 3 : 2 * CELL - 3" :y1="HEIGHT"
+          :y2="HEIGHT" stroke="var(--ink)" stroke-width="1.5"
+        />
       </template>
       <template v-for="m in marks" :key="m.key">
         <line :x1="m.x" :x2="m.x + 12" :y1="m.y" :y2="m.y" stroke="var(--ink)" stroke-width="1.5" />
@@ -109,8 +222,10 @@ const description = computed(() => props.label ?? say('cutFace.sectionOfThePiece
     </svg>
     <figcaption v-if="!small">
       <div v-for="p in pieces" :key="p.state">
-        <b>{{ p.state === 'cold' ? $say('cutFace.fromTheFridge') : $say('cutFace.onThePlate') }}</b><br>
-        <span :class="p.state === 'cold' ? 'cold' : ''">{{ p.temp }}</span>, <span :class="{ blood: !p.stands && piece.use !== 'spooned' && piece.use !== 'glass' }">{{ p.word }}</span>
+        <b>{{ p.state === 'cold' ? $say('cutFace.fromTheFridge') : $say('cutFace.onThePlate') }}</b>
+        <br>
+        <span :class="p.state === 'cold' ? 'cold' : ''">{{ p.temp }}</span>,
+        <span :class="{ blood: !p.stands && piece.use !== 'spooned' && piece.use !== 'glass' }">{{ p.word }}</span>
       </div>
     </figcaption>
   </figure>
@@ -119,7 +234,9 @@ const description = computed(() => props.label ?? say('cutFace.sectionOfThePiece
 <style scoped>
 .cutface { margin: 0; }
 svg { width: 100%; display: block; overflow: visible; }
-figcaption { display: grid; grid-template-columns: 1fr 1fr; gap: 0 1rem; font-size: 0.9rem; line-height: 1.3; padding-top: 0.4rem; }
+figcaption {
+  display: grid; grid-template-columns: 1fr 1fr; gap: 0 1rem; font-size: 0.9rem; line-height: 1.3; padding-top: 0.4rem;
+}
 figcaption b { font-weight: 600; }
 text.mark { font-family: var(--font-sans); fill: var(--ink); }
 .cold { color: var(--cold-deep); }

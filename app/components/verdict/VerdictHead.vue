@@ -22,8 +22,34 @@ const cautions = computed(() => props.assessment.findings.filter(f => f.severity
     <h2 class="sentence" :data-verdict="v.code" aria-live="polite">{{ sentence }}</h2>
     <p class="ready"><WhyNumber topic="ready">{{ ready }}</WhyNumber></p>
     <dl class="figures">
-      <div><dt>{{ $say('verdictHead.fridge') }}</dt><dd class="pa"><WhyNumber topic="cold"><span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span><small>{{ $say('verdictHead.needs', { coldMinPa: fmt.fixed(v.target.coldMinPa) }) }}</small></WhyNumber></dd><dd class="sinks" :title="$say('verdictHead.howFarALifted50Mm')"><WhyNumber topic="ringSink">{{ $say('verdictHead.ringSinks', { ringSlumpM: fmt.mm(v.cold.ringSlumpM) }) }}</WhyNumber></dd></div>
-      <div><dt>{{ $say('verdictHead.plate') }}</dt><dd class="pa"><WhyNumber topic="plate"><span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span><small>{{ $say('verdictHead.needs2', { plateMinPa: fmt.fixed(v.target.plateMinPa) }) }}</small></WhyNumber></dd><dd class="sinks" :title="$say('verdictHead.howFarALifted50Mm')"><WhyNumber topic="ringSink">{{ $say('verdictHead.ringSinks', { ringSlumpM: fmt.mm(v.plate.ringSlumpM) }) }}</WhyNumber></dd></div>
+      <div>
+        <dt>{{ $say('verdictHead.fridge') }}</dt>
+        <dd class="pa">
+          <WhyNumber topic="cold">
+            <span data-cold-pa>{{ fmt.pascals(v.cold.tauPa.value) }}</span>
+            <small>{{ $say('verdictHead.needs', { coldMinPa: fmt.fixed(v.target.coldMinPa) }) }}</small>
+          </WhyNumber>
+        </dd>
+        <dd class="sinks" :title="$say('verdictHead.howFarALifted50Mm')">
+          <WhyNumber topic="ringSink">
+            {{ $say('verdictHead.ringSinks', { ringSlumpM: fmt.mm(v.cold.ringSlumpM) }) }}
+          </WhyNumber>
+        </dd>
+      </div>
+      <div>
+        <dt>{{ $say('verdictHead.plate') }}</dt>
+        <dd class="pa">
+          <WhyNumber topic="plate">
+            <span data-plate-pa>{{ fmt.pascals(v.plate.tauPa.value) }}</span>
+            <small>{{ $say('verdictHead.needs2', { plateMinPa: fmt.fixed(v.target.plateMinPa) }) }}</small>
+          </WhyNumber>
+        </dd>
+        <dd class="sinks" :title="$say('verdictHead.howFarALifted50Mm')">
+          <WhyNumber topic="ringSink">
+            {{ $say('verdictHead.ringSinks', { ringSlumpM: fmt.mm(v.plate.ringSlumpM) }) }}
+          </WhyNumber>
+        </dd>
+      </div>
     </dl>
     <CautionList v-if="cautions.length" :findings="cautions" class="cautions" />
   </section>

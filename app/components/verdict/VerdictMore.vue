@@ -12,19 +12,46 @@ import { leverWords } from '~/words/balance'
 import { adjustmentWords } from '~/words/verdict'
 import { say } from '~/words/say'
 
-const props = defineProps<{ assessment: Assessment, shares: Shares | null, sharesSettled: boolean, adjustments: Adjustment[], adjustmentsSettled: boolean, levers: Lever[] }>()
+const props = defineProps<{
+  assessment: Assessment
+  shares: Shares | null
+  sharesSettled: boolean
+  adjustments: Adjustment[]
+  adjustmentsSettled: boolean
+  levers: Lever[]
+}>()
 const emit = defineEmits<{ apply: [adjustment: { doc: Bench }], turn: [] }>()
 const fmt = useFormat()
 const tenths = computed(() => props.shares ? Math.round(props.shares.holds * 10) : 0)
-const sure = computed(() => tenths.value <= 0 ? say('verdictMore.fewerThan1In10') : tenths.value >= 10 ? say('verdictMore.nearlyEveryBatch') : say('verdictMore.aboutIn10', { tenths: tenths.value }))
-const bars = computed(() => BANDS.map(b => ({ id: b.id, name: BAND_NAMES[b.id], share: props.shares?.plate[b.id] ?? 0, here: props.assessment.verdict.plate.band === b.id })).filter(b => b.share >= 0.03 || b.here))
+const sure = computed(() =>
+  tenths.value <= 0
+    ? say('verdictMore.fewerThan1In10')
+    : tenths.value >= 10
+      ? say('verdictMore.nearlyEveryBatch')
+      : say('verdictMore.aboutIn10', { tenths: tenths.value }),
+)
+const bars = computed(() =>
+  BANDS.map(b => ({
+    id: b.id,
+    name: BAND_NAMES[b.id],
+    share: props.shares?.plate[b.id] ?? 0,
+    here: props.assessment.verdict.plate.band === b.id,
+  })).filter(b => b.share >= 0.03 || b.here),
+)
 const mechanisms = computed(() => {
   const { cold, plate } = props.assessment.verdict
   const largest = Math.max(cold.tauPa.value, plate.tauPa.value)
-  return MECHANISMS.map(key => ({ key, name: MECHANISM_NAMES[key], cold: cold.mechanismsPa[key], plate: plate.mechanismsPa[key] })).filter(m => Math.max(m.cold, m.plate) >= 0.01 * largest && Math.max(m.cold, m.plate) >= 0.5)
+  return MECHANISMS.map(key => ({
+    key,
+    name: MECHANISM_NAMES[key],
+    cold: cold.mechanismsPa[key],
+    plate: plate.mechanismsPa[key],
+  })).filter(m => Math.max(m.cold, m.plate) >= 0.01 * largest && Math.max(m.cold, m.plate) >= 0.5)
 })
 const dominated = computed(() => mechanisms.value.some(m => m.cold >= 0.9 * props.assessment.verdict.cold.tauPa.value))
-const widest = computed(() => Math.max(props.assessment.verdict.cold.tauPa.value, props.assessment.verdict.plate.tauPa.value, 1))
+const widest = computed(() =>
+  Math.max(props.assessment.verdict.cold.tauPa.value, props.assessment.verdict.plate.tauPa.value, 1),
+)
 const offTarget = computed(() => isOffTarget(props.assessment))
 </script>
 
@@ -41,32 +68,79 @@ const offTarget = computed(() => isOffTarget(props.assessment))
       </template>
     </div>
     <div v-if="levers.length" class="block" data-levers :class="{ unsettled: !adjustmentsSettled }">
-      <div class="lever-head"><h3>{{ $say('verdictMore.whatWouldMoveItMost') }}</h3><button type="button" class="underline small turn" @click="emit('turn')">{{ levers[0]!.firmerBy >= 1 ? $say('verdictMore.theOtherWay') : $say('verdictMore.firmerAgain') }}</button></div>
-      <button v-for="l in levers.slice(0, 4)" :key="`${l.kind}${l.lineId}`" type="button" class="adjust lever" :data-lever="l.ingredientId ?? l.kind" @click="emit('apply', l)"><b>{{ leverWords(l, fmt).label }}</b><span>{{ leverWords(l, fmt).brings }}</span></button>
+      <div class="lever-head">
+        <h3>{{ $say('verdictMore.whatWouldMoveItMost') }}</h3>
+        <button type="button" class="underline small turn" @click="emit('turn')">
+          {{ levers[0]!.firmerBy >= 1 ? $say('verdictMore.theOtherWay') : $say('verdictMore.firmerAgain') }}
+        </button>
+      </div>
+      <button
+        v-for="l in levers.slice(0, 4)" :key="`${l.kind}${l.lineId}`" type="button" class="adjust lever"
+        :data-lever="l.ingredientId ?? l.kind" @click="emit('apply', l)"
+      >
+        <b>{{ leverWords(l, fmt).label }}</b>
+        <span>{{ leverWords(l, fmt).brings }}</span>
+      </button>
     </div>
     <div class="block" :class="{ unsettled: !sharesSettled }" :data-shares="sharesSettled ? 'settled' : 'working'">
       <h3>{{ $say('verdictMore.howSure') }}</h3>
-      <p class="sure"><template v-if="shares"><WhyNumber topic="shares"><b>{{ sure }}</b></WhyNumber> {{ $say('verdictMore.comeOutAsMeant') }} <span v-if="!sharesSettled" class="soft">{{ $say('verdictMore.catchingUp') }}</span></template><template v-else>{{ $say('verdictMore.counting') }}</template></p>
+      <p class="sure">
+        <template v-if="shares">
+          <WhyNumber topic="shares"><b>{{ sure }}</b></WhyNumber> {{ $say('verdictMore.comeOutAsMeant') }}
+          <span v-if="!sharesSettled" class="soft">{{ $say('verdictMore.catchingUp') }}</span>
+        </template>
+        <template v-else>{{ $say('verdictMore.counting') }}</template>
+      </p>
       <ul class="bars" :aria-label="$say('verdictMore.sharesOnThePlateIn100')">
-        <li v-for="b in bars" :key="b.id" :class="{ here: b.here }"><span>{{ b.name }}</span><i><em :style="{ width: `${100 * b.share}%` }" /></i><span class="num">{{ fmt.fixed(100 * b.share) }} %</span></li>
+        <li v-for="b in bars" :key="b.id" :class="{ here: b.here }">
+          <span>{{ b.name }}</span>
+          <i><em :style="{ width: `${100 * b.share}%` }" /></i>
+          <span class="num">{{ fmt.fixed(100 * b.share) }} %</span>
+        </li>
       </ul>
-      <p v-if="shares && shares.grainy >= 0.05" class="small">{{ $say('verdictMore.grainyInOfBatches', { grainy: fmt.percent(shares.grainy) }) }}</p>
-      <p v-if="shares" class="small soft">{{ $say('verdictMore.mostDependsOnThenOnThe', { input: UNCERTAIN_NAMES[shares.matters[0]!.input], input2: UNCERTAIN_NAMES[shares.matters[1]!.input], plateRangePa: fmt.fixed(shares.plateRangePa[0]), plateRangePa2: fmt.pascals(shares.plateRangePa[1]) }) }}</p>
+      <p v-if="shares && shares.grainy >= 0.05" class="small">
+        {{ $say('verdictMore.grainyInOfBatches', { grainy: fmt.percent(shares.grainy) }) }}
+      </p>
+      <p v-if="shares" class="small soft">
+        {{
+          $say('verdictMore.mostDependsOnThenOnThe',
+               { input: UNCERTAIN_NAMES[shares.matters[0]!.input],
+                 input2: UNCERTAIN_NAMES[shares.matters[1]!.input],
+                 plateRangePa: fmt.fixed(shares.plateRangePa[0]),
+                 plateRangePa2: fmt.pascals(shares.plateRangePa[1]) })
+        }}
+      </p>
     </div>
     <details class="block" :open="!dominated">
       <summary><h3>{{ $say('verdictMore.whatMakesItSet') }}</h3></summary>
       <table v-if="mechanisms.length" class="mech">
-        <thead><tr><th scope="col">{{ $say('verdictMore.mechanism') }}</th><th scope="col"><span class="sr">{{ $say('verdictMore.drawn') }}</span></th><th scope="col" class="r">{{ $say('verdictMore.fridge') }}</th><th scope="col" class="r">{{ $say('verdictMore.platePa') }}</th></tr></thead>
+        <thead>
+          <tr>
+            <th scope="col">{{ $say('verdictMore.mechanism') }}</th>
+            <th scope="col"><span class="sr">{{ $say('verdictMore.drawn') }}</span></th>
+            <th scope="col" class="r">{{ $say('verdictMore.fridge') }}</th>
+            <th scope="col" class="r">{{ $say('verdictMore.platePa') }}</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="m in mechanisms" :key="m.key" :data-mechanism="m.key">
             <th scope="row">{{ m.name }}</th>
-            <td><i class="pair"><em class="cold" :style="{ width: `${100 * m.cold / widest}%` }" /><em class="plate" :style="{ width: `${100 * m.plate / widest}%` }" /></i></td>
-            <td class="r num">{{ fmt.fixed(m.cold) }}</td><td class="r num">{{ fmt.fixed(m.plate) }}</td>
+            <td>
+              <i class="pair">
+                <em class="cold" :style="{ width: `${100 * m.cold / widest}%` }" />
+                <em class="plate" :style="{ width: `${100 * m.plate / widest}%` }" />
+              </i>
+            </td>
+            <td class="r num">{{ fmt.fixed(m.cold) }}</td>
+            <td class="r num">{{ fmt.fixed(m.plate) }}</td>
           </tr>
         </tbody>
       </table>
       <p v-else class="soft small">{{ $say('verdictMore.nothingInItSets') }}</p>
-      <p class="small soft">{{ $say('verdictMore.upperBarFromTheFridgeLower') }} <WhyNumber topic="mechanisms">{{ $say('verdictMore.howEachIsWorkedOut') }}</WhyNumber></p>
+      <p class="small soft">
+        {{ $say('verdictMore.upperBarFromTheFridgeLower') }}
+        <WhyNumber topic="mechanisms">{{ $say('verdictMore.howEachIsWorkedOut') }}</WhyNumber>
+      </p>
     </details>
   </section>
 </template>
@@ -84,15 +158,21 @@ h3 { font-size: 1.05rem; margin: 0 0 0.3rem; display: inline-block; }
 .bars em { display: block; height: 100%; background: var(--cold); }
 .bars .here { font-weight: 600; }
 .bars .here em { background: var(--citron); box-shadow: inset 0 0 0 1px var(--ink); }
-.adjust { width: 100%; min-height: 46px; display: flex; justify-content: space-between; align-items: center; gap: 0.8rem; border-bottom: 1px solid var(--hairline); text-align: left; cursor: pointer; padding: 0.3rem 0.1rem; }
-.lever-head { display: flex; justify-content: space-between; align-items: baseline; } .turn { min-height: 44px; cursor: pointer; }
+.adjust {
+  width: 100%; min-height: 46px; display: flex; justify-content: space-between; align-items: center; gap: 0.8rem;
+  border-bottom: 1px solid var(--hairline); text-align: left; cursor: pointer; padding: 0.3rem 0.1rem;
+}
+.lever-head { display: flex; justify-content: space-between; align-items: baseline; }
+.turn { min-height: 44px; cursor: pointer; }
 .adjust:hover { background: var(--citron-soft); }
 .adjust span { color: var(--ink-soft); font-size: 0.92rem; text-align: right; }
 .waiting { min-height: 46px; }
 p { margin: 0.2rem 0; }
 summary { cursor: pointer; min-height: 32px; }
 .mech { width: 100%; font-size: 0.92rem; border-collapse: collapse; }
-.mech th { font-weight: 400; text-align: left; color: var(--ink-soft); padding: 0.2rem 0.5rem 0.2rem 0; white-space: nowrap; }
+.mech th {
+  font-weight: 400; text-align: left; color: var(--ink-soft); padding: 0.2rem 0.5rem 0.2rem 0; white-space: nowrap;
+}
 .mech td { padding: 0.2rem 0; width: 60%; }
 .mech .r { text-align: right; white-space: nowrap; width: auto; padding-left: 0.6rem; }
 .pair { display: grid; gap: 2px; }

@@ -63,8 +63,28 @@ async function makeVariant() {
   const cameFrom = id.value
   const name = `${doc.value.name}, variant`.slice(0, 120)
   try {
-    await api('/api/formulas', { method: 'POST', body: { id: newId, mutationId: crypto.randomUUID(), document: named(workspace.planned!, name), label: 'variant', parentFormulaId: id.value } })
-    toast.add({ title: say('workspace.youAreInTheVariantNow', { name }), description: say('workspace.theOtherStaysAsItWas'), actions: [{ label: say('workspace.takeItBack'), onClick: () => { void takeBack(newId, cameFrom) } }] })
+    await api('/api/formulas', {
+      method: 'POST',
+      body: {
+        id: newId,
+        mutationId: crypto.randomUUID(),
+        document: named(workspace.planned!, name),
+        label: 'variant',
+        parentFormulaId: id.value,
+      },
+    })
+    toast.add({
+      title: say('workspace.youAreInTheVariantNow', { name }),
+      description: say('workspace.theOtherStaysAsItWas'),
+      actions: [
+        {
+          label: say('workspace.takeItBack'),
+          onClick: () => {
+            void takeBack(newId, cameFrom)
+          },
+        },
+      ],
+    })
     await navigateTo(`/formula/${newId}/balance`)
   } catch {
     toast.add({ title: say('workspace.theVariantCouldNotBeMade'), color: 'error' })
@@ -94,35 +114,76 @@ useWorkspaceKeys({
   redo: workspace.redo,
 })
 
-const settled = computed(() => assessor.pointSettled.value && assessor.sharesSettled.value && assessor.adjustmentsSettled.value)
+const settled = computed(
+  () => assessor.pointSettled.value && assessor.sharesSettled.value && assessor.adjustmentsSettled.value,
+)
 </script>
 
 <template>
   <main v-if="workspace.missing" class="nothing">
     <h1>{{ MISSING[workspace.missing].title }}</h1>
-    <p>{{ MISSING[workspace.missing].why }} <NuxtLink to="/shelf" class="underline">{{ $say('workspace.backToTheShelf') }}</NuxtLink></p>
+    <p>
+      {{ MISSING[workspace.missing].why }}
+      <NuxtLink to="/shelf" class="underline">{{ $say('workspace.backToTheShelf') }}</NuxtLink>
+    </p>
     <UButton v-if="workspace.missing === 'deleted'" :label="$say('workspace.bringItBack')" @click="bringBack" />
   </main>
-  <main v-else-if="doc" class="workspace" :data-settled="settled ? 'true' : 'false'" :data-point="assessor.pointSettled.value ? 'settled' : 'working'" :data-save="workspace.saveState" :data-station="station">
+  <main
+    v-else-if="doc" class="workspace" :data-settled="settled ? 'true' : 'false'"
+    :data-point="assessor.pointSettled.value ? 'settled' : 'working'" :data-save="workspace.saveState"
+    :data-station="station"
+  >
     <div class="head">
-      <NameField class="name" :model-value="doc.name" :aria-label="$say('workspace.nameOfTheFormula')" maxlength="120" @update:model-value="v => workspace.change('name', d => { d.name = v })" @done="workspace.endGesture()" />
+      <NameField
+        class="name" :model-value="doc.name" :aria-label="$say('workspace.nameOfTheFormula')" maxlength="120"
+        @update:model-value="v => workspace.change('name', d => { d.name = v })" @done="workspace.endGesture()"
+      />
       <p class="sub">
-        <span>{{ FAMILY_NAMES[doc.family].name }}: {{ SCHOOL_NAMES[doc.school].name.charAt(0).toLowerCase() + SCHOOL_NAMES[doc.school].name.slice(1) }}</span>
-        <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">{{ $say('workspace.at', { name: USE_NAMES[doc.use.kind].name.toLowerCase(), pieceHeightM: fmt.mm(doc.use.pieceHeightM), tableTimeS: fmt.duration(doc.use.tableTimeS), tableTempC: fmt.temp(doc.use.tableTempC) }) }}<span class="underline change">{{ $say('workspace.change') }} <span class="sr">{{ $say('workspace.theUse') }}</span></span></button>
+        <span>
+          {{ FAMILY_NAMES[doc.family].name }}:
+          {{ SCHOOL_NAMES[doc.school].name.charAt(0).toLowerCase() + SCHOOL_NAMES[doc.school].name.slice(1) }}
+        </span>
+        <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">
+          {{
+            $say('workspace.at',
+                 { name: USE_NAMES[doc.use.kind].name.toLowerCase(),
+                   pieceHeightM: fmt.mm(doc.use.pieceHeightM),
+                   tableTimeS: fmt.duration(doc.use.tableTimeS),
+                   tableTempC: fmt.temp(doc.use.tableTempC) })
+          }}<span class="underline change">
+            {{ $say('workspace.change') }} <span class="sr">{{ $say('workspace.theUse') }}</span>
+          </span>
+        </button>
         <span class="tools no-print">
-          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo" :aria-label="$say('workspace.undo')" @click="workspace.undo()" />
-          <UButton variant="ghost" color="neutral" size="sm" icon="i-lucide-redo-2" :disabled="!workspace.canRedo" :aria-label="$say('workspace.redo')" @click="workspace.redo()" />
+          <UButton
+            variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo"
+            :aria-label="$say('workspace.undo')" @click="workspace.undo()"
+          />
+          <UButton
+            variant="ghost" color="neutral" size="sm" icon="i-lucide-redo-2" :disabled="!workspace.canRedo"
+            :aria-label="$say('workspace.redo')" @click="workspace.redo()"
+          />
           <UButton variant="ghost" color="neutral" size="sm" :label="$say('workspace.print')" @click="print" />
-          <UButton variant="ghost" color="neutral" size="sm" :label="$say('workspace.export')" @click="exportFormula(workspace.planned!)" />
-          <UButton variant="ghost" color="neutral" size="sm" :label="$say('workspace.keys')" class="keys" @click="keysOpen = true" />
+          <UButton
+            variant="ghost" color="neutral" size="sm" :label="$say('workspace.export')"
+            @click="exportFormula(workspace.planned!)"
+          />
+          <UButton
+            variant="ghost" color="neutral" size="sm" :label="$say('workspace.keys')" class="keys"
+            @click="keysOpen = true"
+          />
         </span>
       </p>
       <LayerStrip v-if="assessor.parts.value.length > 1" :parts="assessor.parts.value" :chosen="doc.componentId" />
     </div>
     <div class="notices">
-      <p v-if="assessor.problem.value" class="conflict" role="alert"><b>{{ $say('workspace.thisCannotBeComputed') }}</b> {{ documentProblemWords(assessor.problem.value) }}</p>
+      <p v-if="assessor.problem.value" class="conflict" role="alert">
+        <b>{{ $say('workspace.thisCannotBeComputed') }}</b> {{ documentProblemWords(assessor.problem.value) }}
+      </p>
     </div>
-    <RibbonLine :id="id" :station="station" :doc="doc" :assessment="assessment" :fault-path="assessor.problem.value?.path" />
+    <RibbonLine
+      :id="id" :station="station" :doc="doc" :assessment="assessment" :fault-path="assessor.problem.value?.path"
+    />
     <template v-if="assessment">
       <section class="station" :aria-label="station" :class="{ stale: assessor.problem.value }">
         <StockStation v-if="station === 'stock'" :doc="doc" :assessment="assessment" />
@@ -135,49 +196,81 @@ const settled = computed(() => assessor.pointSettled.value && assessor.sharesSet
       <aside class="column" :aria-label="$say('workspace.verdictColumn')">
         <VerdictHead :doc="doc" :assessment="assessment" :parts="assessor.parts.value" class="v-head" />
         <VerdictMore
-          class="v-more" :assessment="assessment" :shares="assessor.shares.value" :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value" :adjustments-settled="assessor.adjustmentsSettled.value" :levers="assessor.levers.value" @apply="apply" @turn="assessor.turn()" />
+          class="v-more" :assessment="assessment" :shares="assessor.shares.value"
+          :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value"
+          :adjustments-settled="assessor.adjustmentsSettled.value" :levers="assessor.levers.value" @apply="apply"
+          @turn="assessor.turn()"
+        />
       </aside>
     </template>
     <section v-else-if="assessor.problem.value" class="station">
       <BalanceStation :doc="doc" :assessment="null" />
     </section>
     <p v-else class="station soft">{{ $say('workspace.workingItOut') }}</p>
-
-    <UModal v-model:open="useOpen" :title="$say('workspace.whatMustItDoOnThe')" :description="$say('workspace.theSetItNeedsIsWorked')">
+    <UModal
+      v-model:open="useOpen" :title="$say('workspace.whatMustItDoOnThe')"
+      :description="$say('workspace.theSetItNeedsIsWorked')"
+    >
       <template #body><UseForm :use="doc.use" @change="u => workspace.change('use', d => { d.use = u })" /></template>
       <template #footer><UButton :label="$say('workspace.done')" @click="useOpen = false" /></template>
     </UModal>
-    <UModal v-model:open="keysOpen" :title="$say('workspace.keys')" :description="$say('workspace.everythingWorksWithoutAMouse')">
-      <template #body><dl class="keylist"><template v-for="[k, what] in KEYS" :key="k"><dt>{{ k }}</dt><dd>{{ what }}</dd></template></dl></template>
+    <UModal
+      v-model:open="keysOpen" :title="$say('workspace.keys')"
+      :description="$say('workspace.everythingWorksWithoutAMouse')"
+    >
+      <template #body>
+        <dl class="keylist">
+          <template v-for="[k, what] in KEYS" :key="k"><dt>{{ k }}</dt><dd>{{ what }}</dd></template>
+        </dl>
+      </template>
     </UModal>
   </main>
 </template>
 
 <style scoped>
-.workspace { display: grid; grid-template-columns: minmax(0, 1fr) 348px; grid-template-areas: "head column" "notices column" "ribbon column" "station column"; grid-template-rows: auto auto auto 1fr; column-gap: 1.75rem; padding-left: 1.75rem; min-height: calc(100vh - 52px); }
+.workspace {
+  display: grid; grid-template-columns: minmax(0, 1fr) 348px;
+  grid-template-areas: "head column" "notices column" "ribbon column" "station column";
+  grid-template-rows: auto auto auto 1fr; column-gap: 1.75rem; padding-left: 1.75rem; min-height: calc(100vh - 52px);
+}
 .head { grid-area: head; padding-top: 1.1rem; min-width: 0; }
 .notices { grid-area: notices; }
 .ribbon { grid-area: ribbon; }
 .station { grid-area: station; padding-bottom: 2rem; min-width: 0; }
 .stale { opacity: 0.6; }
 .column { grid-area: column; border-left: 1px solid var(--hairline); padding: 1.1rem 1.5rem 2rem; min-width: 0; }
-.name { font-family: var(--font-display); font-size: 1.85rem; font-weight: 500; letter-spacing: -0.01em; width: 100%; background: transparent; border: 0; padding: 0; line-height: 1.2; text-overflow: ellipsis; }
+.name {
+  font-family: var(--font-display); font-size: 1.85rem; font-weight: 500; letter-spacing: -0.01em; width: 100%;
+  background: transparent; border: 0; padding: 0; line-height: 1.2; text-overflow: ellipsis;
+}
 .name:hover { box-shadow: inset 0 -1px 0 var(--hairline); }
 .sub { display: flex; flex-wrap: wrap; gap: 0 0.8rem; align-items: center; margin: 0; color: var(--ink-soft); }
 .use { min-height: 44px; text-align: left; cursor: pointer; }
 .use .change { margin-left: 0.6rem; color: var(--ink); text-underline-offset: 3px; }
 .tools { margin-left: auto; display: inline-flex; }
-.conflict { border: 1px solid var(--blood); border-left-width: 4px; padding: 0.6rem 0.9rem; margin: 0.4rem 0; background: #fffdf7; }
+.conflict {
+  border: 1px solid var(--blood); border-left-width: 4px; padding: 0.6rem 0.9rem; margin: 0.4rem 0; background: #fffdf7;
+}
 .conflict p { margin: 0 0 0.4rem; }
 .nothing { padding: 3rem 1.75rem; }
 .nothing h1 { font-size: 1.85rem; margin-bottom: 0.4rem; }
 .keylist { display: grid; grid-template-columns: 8rem 1fr; gap: 0.5rem; margin: 0; }
 .keylist dt { font-weight: 600; } .keylist dd { margin: 0; }
-@media (max-width: 1100px) { .sub > span:first-child { display: none; } .workspace { grid-template-columns: minmax(0, 1fr) 300px; column-gap: 1.25rem; padding-left: 1.25rem; } .column { padding: 1rem 1.1rem 2rem; } }
+@media (max-width: 1100px) {
+  .sub > span:first-child { display: none; }
+  .workspace { grid-template-columns: minmax(0, 1fr) 300px; column-gap: 1.25rem; padding-left: 1.25rem; }
+  .column { padding: 1rem 1.1rem 2rem; }
+}
 @media (max-width: 760px) {
-  .workspace { grid-template-columns: minmax(0, 1fr); grid-template-areas: "head" "notices" "ribbon" "verdict" "station" "more"; grid-template-rows: none; padding: 0 1rem; }
+  .workspace {
+    grid-template-columns: minmax(0, 1fr); grid-template-areas: "head" "notices" "ribbon" "verdict" "station" "more";
+    grid-template-rows: none; padding: 0 1rem;
+  }
   .column { display: contents; }
-  .v-head { grid-area: verdict; border-top: 1px solid var(--hairline); padding: 0.9rem 0; margin-bottom: 1rem; border-bottom: 1px solid var(--hairline); }
+  .v-head {
+    grid-area: verdict; border-top: 1px solid var(--hairline); padding: 0.9rem 0; margin-bottom: 1rem;
+    border-bottom: 1px solid var(--hairline);
+  }
   .v-more { grid-area: more; padding-bottom: 2rem; }
   .name { font-size: 1.45rem; }
   .v-head :deep(.cutface svg) { max-height: 130px; }

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** The bench card: one page, big type, weights, degrees and cues in order; on paper, or full screen with the screen kept awake. */
+/**
+ * The bench card: one page, big type, weights, degrees and cues in order; on paper, or full screen with the
+ * screen kept awake.
+ */
 import { FAMILY_NAMES, USE_NAMES } from '~/words/names'
 import { say } from '~/words/say'
 
@@ -7,7 +10,10 @@ const route = useRoute()
 const id = computed(() => String((route.params as { id: string }).id))
 const { doc, assessment, missing } = await useSheet(id.value)
 const fmt = useFormat()
-useHead({ title: computed(() => doc.value ? say('card.benchCard', { name: doc.value.name }) : say('card.benchCard2')), style: [{ key: 'sheet', innerHTML: '@page { size: A4; margin: 9mm }' }] })
+useHead({
+  title: computed(() => (doc.value ? say('card.benchCard', { name: doc.value.name }) : say('card.benchCard2'))),
+  style: [{ key: 'sheet', innerHTML: '@page { size: A4; margin: 9mm }' }],
+})
 const host = useTemplateRef<HTMLElement>('host')
 const { isFullscreen, toggle, isSupported: canFill } = useFullscreen(host)
 const awake = useWakeLock()
@@ -20,17 +26,44 @@ const stops = computed(() => assessment.value?.findings.filter(f => f.severity =
 
 <template>
   <main ref="host" class="sheet" :data-sheet="doc && assessment ? 'ready' : 'working'">
-    <p v-if="missing">{{ $say('card.thisFormulaIsNotHere') }} <NuxtLink class="underline" to="/shelf">{{ $say('card.backToTheShelf') }}</NuxtLink></p>
+    <p v-if="missing">
+      {{ $say('card.thisFormulaIsNotHere') }}
+      <NuxtLink class="underline" to="/shelf">{{ $say('card.backToTheShelf') }}</NuxtLink>
+    </p>
     <template v-else-if="doc && assessment">
       <div class="no-print bar">
         <NuxtLink class="underline" :to="`/formula/${id}/serve`">{{ $say('card.back') }}</NuxtLink>
-        <UButton v-if="canFill" variant="outline" color="neutral" :label="isFullscreen ? $say('card.leaveFullScreen') : $say('card.fullScreenKeptAwake')" @click="toggle" />
+        <UButton
+          v-if="canFill" variant="outline" color="neutral"
+          :label="isFullscreen ? $say('card.leaveFullScreen') : $say('card.fullScreenKeptAwake')" @click="toggle"
+        />
         <UButton :label="$say('card.print')" @click="print" />
-        <span class="soft small" role="status">{{ awake.isActive.value ? $say('card.theScreenStaysOn') : awake.isSupported.value ? '' : $say('card.thisBrowserCannotKeepTheScreen') }}</span>
+        <span class="soft small" role="status">
+          {{
+            awake.isActive.value
+              ? $say('card.theScreenStaysOn')
+              : awake.isSupported.value
+                ? ''
+                : $say('card.thisBrowserCannotKeepTheScreen')
+          }}
+        </span>
       </div>
       <header>
         <h1>{{ doc.name }}</h1>
-        <p>{{ $say('card.portionsOf', { name: FAMILY_NAMES[doc.family].name, name2: USE_NAMES[doc.use.kind].name.toLowerCase(), portions: doc.assembly.portions, portionG: fmt.grams(assessment.shape.portionG) }) }}<template v-if="doc.serve.startAt">{{ ` ${$say('card.served', { startAt: fmt.day(doc.serve.startAt), servedAfterS: fmt.clock(doc.serve.startAt, assessment.serve.servedAfterS) })}` }}</template><template v-if="assessment.serve.useBy">{{ ` ${$say('card.useByEndOf', { serve: fmt.day(assessment.serve.useBy) })}` }}</template></p>
+        <p>
+          {{
+            $say('card.portionsOf',
+                 { name: FAMILY_NAMES[doc.family].name,
+                   name2: USE_NAMES[doc.use.kind].name.toLowerCase(),
+                   portions: doc.assembly.portions,
+                   portionG: fmt.grams(assessment.shape.portionG) })
+          }}<template v-if="doc.serve.startAt">
+            {{ ` ${$say('card.served', { startAt: fmt.day(doc.serve.startAt), servedAfterS: fmt.clock(doc.serve.startAt, assessment.serve.servedAfterS) })}` }}
+          </template>
+          <template v-if="assessment.serve.useBy">
+            {{ ` ${$say('card.useByEndOf', { serve: fmt.day(assessment.serve.useBy) })}` }}
+          </template>
+        </p>
       </header>
       <CautionList v-if="stops.length" class="stops" :findings="stops" />
       <OrderList :doc="doc" :assessment="assessment" card />
@@ -41,8 +74,14 @@ const stops = computed(() => assessment.value?.findings.filter(f => f.severity =
 
 <style scoped>
 .sheet { padding: 1.25rem 1.75rem 2rem; background: var(--paper); overflow: auto; }
-.bar { display: flex; flex-wrap: wrap; gap: 1rem; align-items: center; margin-bottom: 1rem; } .bar > a { min-height: 44px; display: inline-flex; align-items: center; }
+.bar { display: flex; flex-wrap: wrap; gap: 1rem; align-items: center; margin-bottom: 1rem; }
+.bar > a { min-height: 44px; display: inline-flex; align-items: center; }
 h1 { font-size: 2.2rem; margin: 0 0 0.2rem; } header p { font-size: 1.15rem; margin: 0 0 0.8rem; }
 @media (max-width: 760px) { .sheet { padding: 1rem; } h1 { font-size: 1.7rem; } }
-@media print { .sheet { padding: 0; background: white; } h1 { font-size: 18pt; } header p { font-size: 10.5pt; margin-bottom: 2mm; } .stops { font-size: 9.5pt; } }
+@media print {
+  .sheet { padding: 0; background: white; }
+  h1 { font-size: 18pt; }
+  header p { font-size: 10.5pt; margin-bottom: 2mm; }
+  .stops { font-size: 9.5pt; }
+}
 </style>
