@@ -1,6 +1,6 @@
 /** What the server has not committed yet, as this browser keeps it: one entry a document and tab. */
 import { migrate } from '#core/formula/migrate'
-import { plainOccasion } from '#core/formula/occasion'
+import { type Occasion, wholeOccasion } from '#core/formula/occasion'
 import { browserStore } from './browserStore'
 
 export type DocumentKind = 'formula' | 'kitchen' | 'lot'
@@ -37,7 +37,7 @@ export const dropUnsent = (e: Pick<Unsent, 'kind' | 'id' | 'tab'>) => browserSto
 function asPlanned(value: unknown): unknown {
   try {
     const { formula, occasion } = migrate(value)
-    return { formula, occasion: occasion ?? plainOccasion() }
+    return { formula, occasion: wholeOccasion(occasion as Partial<Occasion> | null) }
   } catch {
     return value
   }

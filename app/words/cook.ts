@@ -2,10 +2,9 @@
 import type { VariantCode } from '#core/plan/variants'
 import { HIGH_UP_M, WARM_START_C } from '#core/plan/variants'
 import type { Timed } from '#core/physics/heat/scaleTime'
-import type { Cover, PlaceKind } from '#core/physics/thermal/places'
 import type { Bench } from '#core/formula/bench'
 import type { PartKind } from '#core/formula/document'
-import type { Cue, WorkReason, WorkStep } from '#core/plan/order'
+import type { Cue, OwnCode, PartCode, StepOf, Tool, Use, WorkReason, WorkStep } from '#core/plan/work'
 import type { PartStep } from '#core/formula/parts'
 import { COVER_NAMES, PLACE_NAMES } from './names'
 import { speak, type Spoken } from './findings'
@@ -19,6 +18,11 @@ export const PROBE_NAMES = group<{ bulk: string, deepestMiddle: string }>('cook.
 
 const PART_WORDS = group<Record<PartStep, [title: string, how: string]>>('cook.PART_WORDS')
 export const PART_NAMES = group<Record<PartKind, { name: string, how: string }>>('cook.PART_NAMES')
+
+const TOOL_NAMES = group<Record<Tool, string>>('cook.TOOL_NAMES')
+/** Equipment by the kitchen's own name where the plan says which. */
+export const toolWords = (use: Use, nameOf: (id: string) => string | undefined): string =>
+  (use.id === null ? undefined : nameOf(use.id)) ?? TOOL_NAMES[use.tool]
 
 export interface SpokenStep {
   title: string
@@ -41,8 +45,7 @@ export function stepWords(
   doc: Bench,
   placeName: (id: string) => string | undefined,
 ): SpokenStep {
-  const n = (key: string) => Number(s.params[key])
-  const [title, how, reach] = sayStep(s, fmt, doc, n, placeName)
+  const [title, how, reach] = sayStep(s, fmt, doc, placeName)
   return {
     title,
     how,
@@ -56,11 +59,11 @@ export function stepWords(
 }
 
 /** A step with what is often said of it: the degrees, how long, the scale's reading, when the heat is reached. */
-interface StepFigures {
-  s: WorkStep
+interface StepFigures<C extends OwnCode> {
+  s: StepOf<C>
+  p: StepOf<C>['params']
   fmt: Format
   doc: Bench
-  n: (key: string) => number
   placeName: (id: string) => string | undefined
   to: string
   took: string
@@ -69,66 +72,66 @@ interface StepFigures {
 }
 
 /** Title, how, and what to reach, of each step. */
-const STEP_WORDS: Record<string, (w: StepFigures) => [string, string, string]> = {
+const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, string] } = {
   zestSugar: () => [say('cook.rubTheZestIntoTheSugar'), '', ''],
-  bloom: ({ fmt, n, took }) => [say('cook.swellTheGelatineInColdWater'), say('cook.ofWaterSqueezeLeavesOut', { waterG: fmt.grams(n('waterG')) }), took],
+  bloom: ({ fmt, p, took }) => [say('cook.swellTheGelatineInColdWater'), say('cook.ofWaterSqueezeLeavesOut', { waterG: fmt.grams(p.waterG) }), took],
   slurry: () => [say('cook.stirTheStarchSmoothWithA'), '', ''],
   mixCold: () => [say('cook.whiskTogetherCold'), say('cook.withoutBeatingInAir'), ''],
   meltFirst: ({ to }) => [say('cook.meltTogetherFirst'), say('cook.lowHeat'), to],
   temperEggs: () => [say('cook.temperTheEggsIn'), say('cook.whiskALadleOfTheWarm'), ''],
   heatBath: ({ about }) => [say('cook.overSimmeringWaterStir'), say('cook.theBowlMustNotTouchThe'), about],
   heatDirect: ({ about }) => [say('cook.lowHeatStirWithoutStopping'), '', about],
-  heatMicrowave: ({ n, about }) => [say('cook.microwaveInBursts'), say('cook.burstsOf20SWhiskBetween', { bursts: n('bursts') }), about],
+  heatMicrowave: ({ p, about }) => [say('cook.microwaveInBursts'), say('cook.burstsOf20SWhiskBetween', { bursts: p.bursts }), about],
   boilDown: ({ scale, took }) => [say('cook.boilItDown'), scale, say('cook.boilingInAll', { took })],
-  boilHold: ({ n, fmt, scale, took }) => [
+  boilHold: ({ p, fmt, scale, took }) => [
     say('cook.boil'),
-    `${n('holdS') ? `${say('cook.fromTheFirstBubble', { holdS: fmt.duration(n('holdS')) })} ` : ''}${scale}`,
+    `${p.holdS ? `${say('cook.fromTheFirstBubble', { holdS: fmt.duration(p.holdS) })} ` : ''}${scale}`,
     say('cook.inAll', { took }),
   ],
-  boilStarch: ({ fmt, n, about }) => [say('cook.bringToAFullBubbleWhisking'), say('cook.keepItThere', { holdS: fmt.duration(n('holdS')) }), about],
-  boilAgar: ({ fmt, n, about }) => [say('cook.boilTheAgarClear'), say('cook.keepItThere', { holdS: fmt.duration(n('holdS')) }), about],
+  boilStarch: ({ fmt, p, about }) => [say('cook.bringToAFullBubbleWhisking'), say('cook.keepItThere', { holdS: fmt.duration(p.holdS) }), about],
+  boilAgar: ({ fmt, p, about }) => [say('cook.boilTheAgarClear'), say('cook.keepItThere', { holdS: fmt.duration(p.holdS) }), about],
   offHeat: () => [say('cook.offTheHeatAndOutOf'), '', ''],
   strain: () => [say('cook.strain'), '', ''],
   coolTo: ({ to, took }) => [say('cook.letItCoolStirringNowAnd'), '', say('cook.toAbout', { to, took })],
-  juiceIn: ({ to, fmt, n }) => [say('cook.stirTheJuiceIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })],
-  butterIn: ({ doc, to, fmt, n }) => [
+  juiceIn: ({ to, fmt, p }) => [say('cook.stirTheJuiceIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(p.afterC) })],
+  butterIn: ({ doc, to, fmt, p }) => [
     say('cook.butterIn'),
     doc.school === 'emulsified' ? say('cook.softASpoonfulAtATime') : say('cook.cubesWhisking'),
-    say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) }),
+    say('cook.mixAtThen', { to, afterC: fmt.temp(p.afterC) }),
   ],
   gelatinIn: ({ to }) => [say('cook.meltTheGelatineIn'), '', say('cook.mixAt', { to })],
-  yolkIn: ({ to, fmt, n }) => [say('cook.temperTheYolksIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })],
-  stirIn: ({ to, fmt, n }) => [say('cook.stirIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(n('afterC')) })],
+  yolkIn: ({ to, fmt, p }) => [say('cook.temperTheYolksIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(p.afterC) })],
+  stirIn: ({ to, fmt, p }) => [say('cook.stirIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(p.afterC) })],
   whip: ({ to }) => [say('cook.whipTheCream'), '', say('cook.from', { to })],
   beatWhites: () => [say('cook.beatTheWhites'), '', ''],
-  fold: ({ to, fmt, n }) => [
+  fold: ({ to, fmt, p }) => [
     say('cook.foldTogether'),
     say('cook.aLittleFirstToLoosenThen'),
-    say('cook.baseAtEndsAt', { to, afterC: fmt.temp(n('afterC')) }),
+    say('cook.baseAtEndsAt', { to, afterC: fmt.temp(p.afterC) }),
   ],
   blend: () => [say('cook.blendSmooth'), say('cook.bladeUnderTheSurface'), ''],
-  pour: ({ fmt, n, to }) => [
+  pour: ({ fmt, p, to }) => [
     say('cook.pour'),
-    say('cook.intoDeep', { eachG: fmt.grams(n('eachG')), count: n('count') === 1 ? say('cook.it') : say('cook.eachOf', { count: n('count') }), depthM: fmt.mm(n('depthM')) }),
+    say('cook.intoDeep', { eachG: fmt.grams(p.eachG), count: p.count === 1 ? say('cook.it') : say('cook.eachOf', { count: p.count }), depthM: fmt.mm(p.depthM) }),
     say('cook.at', { to }),
   ],
-  lean: ({ fmt, n }) => [say('cook.leanTheGlasses', { deg: fmt.fixed(n('deg')) }), say('cook.theHighSideStands', { highM: fmt.mm(n('highM')) }), ''],
-  bake: ({ fmt, n, to, took }) => [
+  lean: ({ fmt, p }) => [say('cook.leanTheGlasses', { deg: fmt.fixed(p.deg) }), say('cook.theHighSideStands', { highM: fmt.mm(p.highM) }), ''],
+  bake: ({ fmt, p, to, took }) => [
     say('cook.bake'),
-    say('cook.oven2', { dialC: fmt.temp(n('dialC')), noFan: n('fan') ? say('cook.fanOn') : say('cook.noFan'), inAWaterBath: n('bath') ? say('cook.inAWaterBath') : '' }),
+    say('cook.oven2', { dialC: fmt.temp(p.dialC), noFan: p.fan ? say('cook.fanOn') : say('cook.noFan'), inAWaterBath: p.bath ? say('cook.inAWaterBath') : '' }),
     say('cook.middleAbout', { to, took }),
   ],
   iceBath: ({ took, to }) => [say('cook.stirOverIce'), '', say('cook.to', { took, to })],
-  chill: ({ s, placeName, took, to }) => {
-    const kind = s.params.place as PlaceKind
-    const place = placeName(String(s.params.placeId)) ?? PLACE_NAMES[kind]
+  chill: ({ p, placeName, took, to }) => {
+    const kind = p.place
+    const place = placeName(p.placeId ?? '') ?? PLACE_NAMES[kind]
     return [
       kind === 'bench'
         ? say('cook.restOnTheBench')
         : kind === 'freezer'
           ? say('cook.intoTheFreezer', { place })
           : say('cook.intoTheCold', { place }),
-      COVER_NAMES[s.params.cover as Cover],
+      COVER_NAMES[p.cover],
       say('cook.theMiddleThenAt', { took, to }),
     ]
   },
@@ -138,11 +141,11 @@ const STEP_WORDS: Record<string, (w: StepFigures) => [string, string, string]> =
     '',
     s.timeS === null ? say('cook.toNotWithinTheTimeLooked', { to }) : say('cook.beforeItIsEatenTo', { took, to }),
   ],
-  cut: ({ n, fmt }) => [say('cook.cut', { portions: n('portions') }), say('cook.eachHigh', { portionG: fmt.grams(n('portionG')), heightM: fmt.mm(n('heightM')) }), ''],
-  portion: ({ n, fmt }) => [say('cook.portion', { portions: n('portions') }), say('cook.each', { portionG: fmt.grams(n('portionG')) }), ''],
-  otherwise: ({ fmt, n, to, s }) => [
+  cut: ({ p, fmt }) => [say('cook.cut', { portions: p.portions }), say('cook.eachHigh', { portionG: fmt.grams(p.portionG), heightM: fmt.mm(p.heightM) }), ''],
+  portion: ({ p, fmt }) => [say('cook.portion', { portions: p.portions }), say('cook.each', { portionG: fmt.grams(p.portionG) }), ''],
+  serve: ({ fmt, p, to, s }) => [
     say('cook.serve'),
-    say('cook.onTheTable', { tableTimeS: fmt.duration(n('tableTimeS')) }),
+    say('cook.onTheTable', { tableTimeS: fmt.duration(p.tableTimeS) }),
     say('cook.fromStands', { to, timeS: s.timeS === null ? say('cook.n4HOrMore') : fmt.duration(s.timeS) }),
   ],
 }
@@ -152,26 +155,37 @@ function sayStep(
   s: WorkStep,
   fmt: Format,
   doc: Bench,
-  n: (key: string) => number,
   placeName: (id: string) => string | undefined,
 ): [string, string, string] {
   const to = s.tempC === null ? '' : fmt.temp(s.tempC)
   const took = s.timeS === null ? '' : fmt.duration(s.timeS)
-  if (s.code.startsWith('part:')) {
-    const [title, how] = PART_WORDS[s.code.slice(5) as PartStep]
+  if (isPart(s)) {
+    const [title, how] = PART_WORDS[s.code.slice('part:'.length) as PartStep]
+    const { holdMin, inOven } = s.params
     return [
       title,
-      [how, n('holdMin') ? say('cook.holdMin', { holdMin: fmt.fixed(n('holdMin'), 1) }) : ''].filter(Boolean).join('; '),
-      [n('oven') ? say('cook.oven', { to }) : to, took].filter(Boolean).join(', '),
+      [how, holdMin === null ? '' : say('cook.holdMin', { holdMin: fmt.fixed(holdMin, 1) })].filter(Boolean).join('; '),
+      [inOven ? say('cook.oven', { to }) : to, took].filter(Boolean).join(', '),
     ]
   }
-  const scale = n('tare')
-    ? say('cook.theScaleReadsWithThePan', { panG: fmt.grams(n('panG')) })
-    : say('cook.inThePanWithoutItsWeight', { panG: fmt.grams(n('panG')) })
-  const held = n('holdS') > 0 ? say('cook.thenHold', { holdS: fmt.duration(n('holdS')) }) : ''
-  const about =
-    n('reachedS') >= 0 ? say('cook.atAbout', { to, reachedS: fmt.duration(n('reachedS')), held }) : say('cook.itStallsShortOfIt', { to })
-  return (STEP_WORDS[s.code] ?? STEP_WORDS.otherwise!)({ s, fmt, doc, n, placeName, to, took, scale, about })
+  const words = STEP_WORDS[s.code] as (w: StepFigures<OwnCode>) => [string, string, string]
+  return words({ s, p: s.params, fmt, doc, placeName, to, took, ...heatWords(s, fmt, to) })
+}
+const isPart = (s: WorkStep): s is WorkStep & StepOf<PartCode> => s.code.startsWith('part:')
+
+/** What a heated step says of its scale and its time. */
+function heatWords(s: WorkStep, fmt: Format, to: string): { scale: string, about: string } {
+  if (!s.params || !('panG' in s.params)) return { scale: '', about: '' }
+  const { panG, tared, holdS, reachedS } = s.params
+  const held = holdS > 0 ? say('cook.thenHold', { holdS: fmt.duration(holdS) }) : ''
+  return {
+    scale: tared
+      ? say('cook.theScaleReadsWithThePan', { panG: fmt.grams(panG) })
+      : say('cook.inThePanWithoutItsWeight', { panG: fmt.grams(panG) }),
+    about: reachedS === null
+      ? say('cook.itStallsShortOfIt', { to })
+      : say('cook.atAbout', { to, reachedS: fmt.duration(reachedS), held }),
+  }
 }
 
 /** Other ways of the same cook. */

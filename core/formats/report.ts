@@ -4,7 +4,7 @@
  */
 import { type Bench, benchOf } from '../formula/bench'
 import { type FormulaDocument, isComputed } from '../formula/document'
-import { type Occasion, plainOccasion } from '../formula/occasion'
+import { type Occasion, wholeOccasion } from '../formula/occasion'
 import { type Kitchen, PLAIN_KITCHEN } from '../kitchen/kitchen'
 import { type BandId, BANDS } from '../physics/set/bands'
 import { type Mechanisms, MECHANISMS } from '../physics/set/firmness'
@@ -180,7 +180,7 @@ export function reportOf(
   kitchen: Kitchen = PLAIN_KITCHEN,
 ): AssessmentReport & { components?: ComponentReport[] } {
   const where = own ?? kitchen
-  const planned = { formula, occasion: occasion ?? plainOccasion() }
+  const planned = { formula, occasion: wholeOccasion(occasion) }
   const of = (id?: string) => report(placed(benchOf(planned, id), where), where)
   const made = formula.components.filter(isComputed)
   if (made.length < 2) return of()

@@ -91,6 +91,7 @@ it.each([
   ['components.*.process.set.bloom', 'set.bloom'],
   ['components.1.lines.0.massG', 'components.1.lines.0.massG'],
   ['occasion.startAt', 'serve.startAt'],
+  ['occasion.serveAt', 'serve.serveAt'],
   ['occasion.fruit.0.count', 'stock.fruit.0.count'],
   ['occasion.lots.0', 'occasion.lots.0'],
 ])('%s is named %s', (stored, named) => expect(benchPath(stored)).toBe(named))

@@ -42,7 +42,7 @@ export interface Bench extends Process, Pick<FormulaDocument, 'name' | 'note' | 
   assembly: BenchAssembly
   /** From the bottom up; those of crust and topping follow the assembly's figures when they are put back. */
   layers: Layer[]
-  serve: ServePlan & Pick<Occasion, 'startAt'>
+  serve: ServePlan & Pick<Occasion, 'startAt' | 'serveAt'>
   stock: StockPlan
   /** As the other components fill the vessel; absent until that was worked out (`pipeline/stack.ts`). */
   stack?: Stack
@@ -99,7 +99,7 @@ export function benchOf({ formula, occasion }: Planned, componentId?: string): B
       toppingM: thick(over),
     },
     layers,
-    serve: { ...formula.serve, startAt: occasion.startAt },
+    serve: { ...formula.serve, startAt: occasion.startAt, serveAt: occasion.serveAt },
     stock: { fruit: occasion.fruit, have: occasion.have, covers: occasion.covers },
   }
 }
@@ -143,7 +143,7 @@ function layersOf(b: Bench): Layer[] {
 export function putBack(b: Bench): Planned {
   const { family, school, heat, set, losses } = b
   const { crustM: _c, crustForm: _f, toppingM: _t, ...assembly } = b.assembly
-  const { startAt, ...serve } = b.serve
+  const { startAt, serveAt, ...serve } = b.serve
   const lots = b.components.flatMap(c =>
     c.lines.flatMap(l => (l.strength?.kind === 'lot' ? [{ lineId: l.id, strength: l.strength as Lined }] : [])),
   )
@@ -164,7 +164,7 @@ export function putBack(b: Bench): Planned {
       chill: b.chill,
       serve,
     },
-    occasion: { format: OCCASION_FORMAT, version: OCCASION_VERSION, startAt, ...b.stock, lots },
+    occasion: { format: OCCASION_FORMAT, version: OCCASION_VERSION, startAt, serveAt, ...b.stock, lots },
   }
 }
 
@@ -176,7 +176,7 @@ export function putBack(b: Bench): Planned {
 export const benchPath = (path: string): string =>
   path
     .replace(/^components\.(\d+|\*)\.process\./, '')
-    .replace(/^occasion\.startAt/, 'serve.startAt')
+    .replace(/^occasion\.(startAt|serveAt)/, 'serve.$1')
     .replace(/^occasion\.(fruit|have|covers)/, 'stock.$1')
 
 /**

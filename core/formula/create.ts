@@ -190,6 +190,7 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Bench
     chill: defaultChill(kitchen, id, n.school),
     serve: {
       startAt: n.startAt ?? '',
+      serveAt: '',
       coldTempC: { simulated: true },
       chilledS: { simulated: true },
       claimDays: null,

@@ -11,7 +11,7 @@
 import { InputError } from '../base/errors'
 import { plainOven, plainSet } from './create'
 import { FORMULA_FORMAT, SCHEMA_VERSION } from './document'
-import { OCCASION_FORMAT, OCCASION_VERSION, plainOccasion, plainStock } from './occasion'
+import { OCCASION_FORMAT, OCCASION_VERSION, wholeOccasion, plainStock } from './occasion'
 
 type Plain = Record<string, unknown>
 const isPlain = (x: unknown): x is Plain => typeof x === 'object' && x !== null && !Array.isArray(x)
@@ -116,6 +116,7 @@ function occasionOf(doc: Plain): Plain {
     format: OCCASION_FORMAT,
     version: OCCASION_VERSION,
     startAt: isPlain(doc.serve) ? doc.serve.startAt : undefined,
+    serveAt: '',
     ...stock,
     lots: lines.flatMap(l => (isLot(l.strength) ? [{ lineId: l.id, strength: l.strength }] : [])),
   }
@@ -162,5 +163,5 @@ function takeOccasion(occasion: unknown): Plain {
   const { version = OCCASION_VERSION } = occasion
   if (version !== OCCASION_VERSION)
     throw new InputError('unknownValue', 'occasion.version', { newest: OCCASION_VERSION })
-  return { ...plainOccasion(), ...occasion }
+  return { ...wholeOccasion(occasion) }
 }

@@ -49,6 +49,8 @@ export interface Occasion extends StockPlan {
   version: typeof OCCASION_VERSION
   /** When the pan goes on, ISO date and time without zone (the kitchen's own clock); empty: nobody has said. */
   startAt: string
+  /** When it is to be on the plate, in the same form; the plan is timed back from it. Empty: nobody has said. */
+  serveAt: string
   lots: LotInHand[]
 }
 
@@ -65,6 +67,12 @@ export const plainOccasion = (): Occasion => ({
   format: OCCASION_FORMAT,
   version: OCCASION_VERSION,
   startAt: '',
+  serveAt: '',
   ...plainStock(),
   lots: [],
 })
+/**
+ * An occasion that says all of it: what was kept without a field has it plain.
+ * @example wholeOccasion({ startAt: '2026-11-28T09:00' }).serveAt // ''
+ */
+export const wholeOccasion = (said: Partial<Occasion> | null | undefined): Occasion => ({ ...plainOccasion(), ...said })

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { formula, kitchen } from '../../tests/support/core'
 import type { InputError } from '../base/errors'
 import { assess, work } from '../pipeline/assess'
-import { after, serveAt } from './clock'
+import { after, timedBack } from './clock'
 import { keepingOptions } from './storage'
 import { whenOf } from './when'
 
@@ -13,7 +13,7 @@ const plan = (chillH: number) => {
     d.chill = d.chill.map((l, i) => (i === d.chill.length - 1 ? { ...l, timeS: chillH * 3600 } : l))
   })
   const w = work(doc, kitchen)
-  return { doc, w, plan: serveAt(doc, w.assessment, whenOf(w, doc, kitchen), '2026-11-28T19:00') }
+  return { doc, w, plan: timedBack(doc, w.assessment, whenOf(w, doc, kitchen), '2026-11-28T19:00') }
 }
 
 describe('dinner at 19:00', () => {
@@ -44,7 +44,7 @@ describe('dinner at 19:00', () => {
   it('over midnight, and what is no time is told', () => {
     expect(after('2026-11-28T23:40', 3600)).toBe('2026-11-29T00:40')
     const { doc, w } = plan(2)
-    expect(() => serveAt(doc, w.assessment, [], 'tonight')).toThrow(
+    expect(() => timedBack(doc, w.assessment, [], 'tonight')).toThrow(
       expect.objectContaining({ path: 'serve.serveAt' }) as InputError,
     )
   })

@@ -33,7 +33,7 @@ export interface ServicePlan {
  * start rounded down to five minutes.
  * @param when rows of `whenOf` @throws {InputError} at `serve.serveAt`
  */
-export function serveAt(doc: Bench, a: Assessment, when: readonly WhenRow[], at: string): ServicePlan {
+export function timedBack(doc: Bench, a: Assessment, when: readonly WhenRow[], at: string): ServicePlan {
   const target = parseISO(at)
   if (!isValid(target) || at.length < 16) throw new InputError('notANumber', 'serve.serveAt')
   const untilPouredS = pouredAfterS(a)
@@ -55,7 +55,7 @@ export function serveAt(doc: Bench, a: Assessment, when: readonly WhenRow[], at:
     doc: {
       ...doc,
       chill: doc.chill.map((l, i) => (i === doc.chill.length - 1 ? { ...l, timeS: lastLegS } : l)),
-      serve: { ...doc.serve, startAt },
+      serve: { ...doc.serve, startAt, serveAt: at },
     },
   }
 }

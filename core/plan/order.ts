@@ -1,15 +1,12 @@
 /**
  * The order of work, generated from the formula: what goes in when, at which temperature, what to look for and why,
- * with
- * what would go wrong attached to the step where it would. Codes only; words live with the screens. Orders and
- * reasons are
- * common practice; every temperature and time is the plan's or the models'.
+ * with what would go wrong attached to the step where it would. Orders and reasons are common practice; every
+ * temperature and time is the plan's or the models'.
  */
 import { findIngredient, hasTrait } from '../base/ingredients/ingredients'
 import { fillingOf, type Bench, ovenAirC, panOf, vesselOf } from '../formula/bench'
-import { type Component, type Line, type PartKind, placeOf, type Step } from '../formula/document'
+import { type Component, type Line, placeOf, type Step } from '../formula/document'
 import { familyOf } from '../formula/families'
-import { meringueHeat, PART_FACTS, type PartStep, SUGAR_BOIL_C, WARM_WHITES_C } from '../formula/parts'
 import { schoolOf } from '../formula/schools'
 import type { Kitchen } from '../kitchen/kitchen'
 import { BOILED_C, burstsIn } from '../physics/heat/pot'
@@ -17,237 +14,28 @@ import { BLOOM_WATER } from '../physics/set/gelatin'
 import { valueAt } from '../physics/thermal/conduction'
 import { type Assessment, type Finding, pouredAfterS } from '../pipeline/assessment'
 import { scaleReadingG } from './boil'
-
-export const WORK_CODES = [
-  'zestSugar',
-  'bloom',
-  'slurry',
-  'mixCold',
-  'meltFirst',
-  'temperEggs',
-  'heatBath',
-  'heatDirect',
-  'heatMicrowave',
-  'boilDown',
-  'boilHold',
-  'boilStarch',
-  'boilAgar',
-  'offHeat',
-  'strain',
-  'coolTo',
-  'juiceIn',
-  'butterIn',
-  'gelatinIn',
-  'yolkIn',
-  'stirIn',
-  'whip',
-  'beatWhites',
-  'fold',
-  'blend',
-  'pour',
-  'lean',
-  'bake',
-  'iceBath',
-  'chill',
-  'unmould',
-  'temper',
-  'cut',
-  'portion',
-  'serve',
-] as const
-export type WorkCode = (typeof WORK_CODES)[number] | `part:${PartStep}`
-export const CUES = [
-  'line',
-  'volumeBack',
-  'rollingBoil',
-  'thickBubble',
-  'clearBoil',
-  'wobble',
-  'shine',
-  'softPeaks',
-  'stiffPeaks',
-  'handWarm',
-  'goldenEdge',
-  'golden',
-  'softBall',
-  'glossyCool',
-  'ribbon',
-  'sandy',
-  'sugarGone',
-] as const
-export type Cue = (typeof CUES)[number]
-export const WORK_REASONS = [
-  'zestOil',
-  'bloomEven',
-  'slurryNoLumps',
-  'noDryYolk',
-  'bathForgives',
-  'stirAlways',
-  'temperSlow',
-  'burstsEven',
-  'waterLeaves',
-  'smoothsCream',
-  'starchLetsBoil',
-  'killsAmylase',
-  'agarMelts',
-  'panCarries',
-  'eggStrings',
-  'acidSetsCream',
-  'notTooHot',
-  'notTooCold',
-  'acidThinsStarch',
-  'acidWeakensGelatin',
-  'acidBreaksAgar',
-  'freshJuice',
-  'butterEmulsion',
-  'gelatinMelts',
-  'noStrings',
-  'coldWhips',
-  'evenPour',
-  'bondsBase',
-  'cleanBase',
-  'bakeCentre',
-  'coverSurface',
-  'stirOverIce',
-  'freezeToUnmould',
-  'warmEdge',
-  'hotKnife',
-  'butterSoftens',
-] as const
-export type WorkReason = (typeof WORK_REASONS)[number]
-export const PROBES = ['bulk', 'deepestMiddle'] as const
-
-export interface WorkStep {
-  key: string
-  code: WorkCode
-  component: Component['role']
-  /** Lines of this step, with their grams. */
-  lines: { ingredientId: string, massG: number }[]
-  /** To reach, or at which it is done, °C. */
-  tempC: number | null
-  /** It takes, s. */
-  timeS: number | null
-  cue: Cue | null
-  /** Where the thermometer goes. */
-  probe: (typeof PROBES)[number] | null
-  reasons: WorkReason[]
-  findings: Finding[]
-  /** When it begins, s from the pan going on (negative: before). */
-  atS: number
-  params: Readonly<Record<string, number | string>>
-}
+import { labourOf } from './labour'
+import { brief, lasts, partWork } from './partWork'
+import {
+  type JoinCode, noStep, type StepOf, type StepParams, type WorkCode, type WorkReason, type WorkStep, type WrittenStep,
+} from './work'
 
 /** Weighing, juicing and zesting before the pan goes on, s (common practice). */
 export const PREPARE_S = 20 * 60
 const isGroup = (l: Line, ...groups: string[]) => groups.includes(findIngredient(l.ingredientId)?.group ?? '')
 const isStarch = (l: Line) => hasTrait(l.ingredientId, 'starch')
-const brief = (lines: readonly Line[]) =>
-  lines.filter(l => l.massG > 0).map(l => ({ ingredientId: l.ingredientId, massG: l.massG }))
-
-const PART_CUES: Partial<Record<PartStep, Cue>> = {
-  crush: 'sandy',
-  rub: 'sandy',
-  bakeBase: 'golden',
-  bakeOpen: 'golden',
-  bakeSponge: 'golden',
-  whiskEggs: 'ribbon',
-  beatWhites: 'stiffPeaks',
-  warmWhites: 'sugarGone',
-  boilSugar: 'softBall',
-  pourSugar: 'shine',
-  beatCool: 'glossyCool',
-  whipCream: 'softPeaks',
-  brown: 'goldenEdge',
-}
-/** Seconds a part's step takes, where it is not the oven's (common practice). */
-const PART_MIN: Partial<Record<PartStep, number>> = {
-  crush: 5,
-  meltButter: 3,
-  press: 8,
-  chillBase: 30,
-  rub: 8,
-  rollOut: 10,
-  rest: 30,
-  dock: 2,
-  whiskEggs: 8,
-  foldFlour: 4,
-  starchPaste: 5,
-  beatWhites: 6,
-  sugarIn: 5,
-  pasteIn: 2,
-  warmWhites: 8,
-  boilSugar: 8,
-  pourSugar: 3,
-  beatCool: 8,
-  whipCream: 5,
-  spread: 5,
-  brown: 3,
-}
-
-/** Steps of a crust or topping; what a cook wrote without a kind is one step, with its grams. */
-function partSteps(c: Component, atS: number): WorkStep[] {
-  if (!c.make)
-    return [
-      {
-        key: c.id,
-        code: 'part:asWritten',
-        component: c.role,
-        lines: brief(c.lines),
-        tempC: null,
-        timeS: null,
-        cue: null,
-        probe: null,
-        reasons: [],
-        findings: [],
-        atS,
-        params: {},
-      },
-    ]
-  const kind: PartKind = c.make.kind
-  const facts = PART_FACTS[kind]
-  let t = atS
-  const lines = brief(c.lines)
-  const heat = meringueHeat(c)
-  return facts.steps.map((step, i) => {
-    const baked = step.startsWith('bake') || (step === 'brown' && facts.oven !== null)
-    // A blind-baked shell stands two thirds of its time under weights, the rest open.
-    const minutes = baked
-      ? facts.oven!.minutes * (step === 'bakeBlind' ? 2 / 3 : step === 'bakeOpen' ? 1 / 3 : 1)
-      : (PART_MIN[step] ?? 5)
-    const tempC = baked
-      ? facts.oven!.tempC
-      : step === 'boilSugar'
-        ? SUGAR_BOIL_C[1]
-        : step === 'warmWhites'
-          ? WARM_WHITES_C
-          : step === 'pourSugar'
-            ? heat.reachesC
-            : null
-    const out: WorkStep = {
-      key: `${c.id}-${i}`,
-      code: `part:${step}`,
-      component: c.role,
-      lines: i === 0 ? lines : [],
-      tempC,
-      timeS: minutes * 60,
-      cue: PART_CUES[step] ?? null,
-      probe: step === 'warmWhites' ? 'bulk' : null,
-      reasons: [],
-      findings: [],
-      atS: t,
-      params: { ...(step === 'warmWhites' ? { holdMin: heat.needMinutes! } : {}), ...(baked ? { oven: 1 } : {}) },
-    }
-    t += minutes * 60
-    return out
-  })
-}
-const lasts = (steps: WorkStep[]) => steps.reduce((s, x) => s + (x.timeS ?? 0), 0)
 
 /** All crusts or toppings of a dessert, one after another. */
 const partsOf = (doc: Bench, role: Component['role'], from: number) =>
   doc.components
     .filter(c => c.role === role && (c.make || c.lines.some(l => l.massG > 0)))
-    .flatMap(c => partSteps(c, from))
+    .flatMap(c => partWork(c, from))
+
+/** What may be said of a step; a code with parameters must say them. */
+type Free<C extends WorkCode> = Partial<Omit<StepOf<C>, 'code' | 'params'>>
+type Said<C extends WorkCode> = C extends keyof StepParams
+  ? [part: Free<C> & { params: StepParams[C] }]
+  : [part?: Free<C>]
 
 /** The bench while the order is written: what there is, what was used, what time it is. */
 interface Sheet {
@@ -272,26 +60,13 @@ interface Sheet {
   clock: number
   /** Additions met so far. */
   joined: number
-  out: WorkStep[]
-  push: (code: WorkStep['code'], part?: Partial<WorkStep>) => void
+  out: WrittenStep[]
+  push: <C extends WorkCode>(code: C, ...part: Said<C>) => void
   /** Lines not used before, as they stand in a step; they count as used from then on. */
-  take: (lines: readonly Line[]) => WorkStep['lines']
+  take: (lines: readonly Line[]) => WrittenStep['lines']
   rest: () => Line[]
   findings: (test: (f: Finding) => boolean) => Finding[]
 }
-
-/** A step of which nothing is said yet. */
-const noStep = (): Omit<WorkStep, 'key' | 'code' | 'atS'> => ({
-  component: 'filling',
-  lines: [],
-  tempC: null,
-  timeS: null,
-  cue: null,
-  probe: null,
-  reasons: [],
-  findings: [],
-  params: {},
-})
 
 function sheetOf(doc: Bench, kitchen: Kitchen, a: Assessment): Sheet {
   const filling = fillingOf(doc)
@@ -322,10 +97,10 @@ function sheetOf(doc: Bench, kitchen: Kitchen, a: Assessment): Sheet {
     clock: 0,
     joined: 0,
     out: [],
-    push: (code, part = {}) =>
+    push: (code, ...[part]) =>
       void b.out.push({
-        ...noStep(), key: `${code}-${b.out.length}`, code, atS: b.clock, ...part,
-      }),
+        ...noStep(), key: `${code}-${b.out.length}`, atS: b.clock, params: null, ...part, code,
+      } as WrittenStep),
     take: (lines) => {
       const fresh = lines.filter(l => !used.has(l.id))
       fresh.forEach(l => used.add(l.id))
@@ -356,7 +131,7 @@ function prepare(b: Sheet): void {
 }
 
 /** The pan, by what happens in it. */
-function chooseHeat(b: Sheet, lines: WorkStep['lines'], target: HeatTarget): void {
+function chooseHeat(b: Sheet, lines: WrittenStep['lines'], target: HeatTarget): void {
   const { a, first, starch, egg, boils } = b
   const { heat } = b.doc
   if (heat.until === 'creamVolume')
@@ -395,7 +170,7 @@ function chooseHeat(b: Sheet, lines: WorkStep['lines'], target: HeatTarget): voi
   else b.push('heatDirect', { ...target, lines, cue: egg ? 'line' : 'sugarGone', reasons: egg ? ['stirAlways'] : [] })
 }
 
-type HeatTarget = Pick<WorkStep, 'tempC' | 'timeS' | 'findings' | 'probe' | 'params'>
+type HeatTarget = Pick<StepOf<'heatBath'>, 'tempC' | 'timeS' | 'findings' | 'probe' | 'params'>
 
 /** The heat in a pan or bowl. */
 function cook(b: Sheet): void {
@@ -409,9 +184,9 @@ function cook(b: Sheet): void {
     probe: 'bulk',
     params: {
       holdS: heat.holdS,
-      reachedS: a.heat.reachedS ?? -1,
+      reachedS: a.heat.reachedS,
       panG: scaleReadingG(doc, kitchen, a),
-      tare: panOf(doc, kitchen)?.tareG == null ? 0 : 1,
+      tared: panOf(doc, kitchen)?.tareG != null,
     },
   }
   if (schoolOf(doc.school).tempersEggs) {
@@ -438,7 +213,7 @@ function mixCold(b: Sheet): void {
 }
 
 /** What joins a mix, by what it is. */
-function stirCode(lines: readonly Line[]): WorkCode {
+function stirCode(lines: readonly Line[]): JoinCode {
   const has = (...groups: string[]) => lines.some(l => isGroup(l, ...groups))
   return has('juice', 'acid')
     ? 'juiceIn'
@@ -536,7 +311,7 @@ function pour(b: Sheet): void {
     params: { eachG: a.shape.batchG / a.shape.count, count: a.shape.count, depthM: a.shape.depthM },
   })
   if (doc.assembly.tiltDeg > 0)
-    b.push('lean', { params: { deg: doc.assembly.tiltDeg, highM: a.shape.lean?.highM ?? 0 } })
+    b.push('lean', { params: { deg: doc.assembly.tiltDeg, highM: a.shape.lean?.highM ?? 0, count: a.shape.count } })
 }
 
 /** The oven. */
@@ -553,8 +328,9 @@ function bake(b: Sheet): void {
     params: {
       dialC: heat.oven.airTempC,
       airC: ovenAirC(doc, kitchen),
-      fan: heat.oven.fan ? 1 : 0,
-      bath: heat.oven.bath ? 1 : 0,
+      fan: heat.oven.fan,
+      bath: heat.oven.bath,
+      ovenId: heat.oven.ovenId,
     },
   })
   b.bakedS = a.heat.endS
@@ -597,7 +373,7 @@ function chill(b: Sheet): void {
             : leg.cover !== 'open' && i === 0
               ? ['coverSurface']
               : [],
-      params: { place: place.kind, placeId: leg.placeId ?? '', airC: place.airTempC, cover: leg.cover },
+      params: { place: place.kind, placeId: leg.placeId ?? null, airC: place.airTempC, cover: leg.cover },
     })
     if (place.kind === 'freezer' && b.leavesMould) {
       b.clock = b.pouredS + toS
@@ -640,7 +416,7 @@ function serve(b: Sheet): void {
     tempC: a.verdict.cold.tempC,
     timeS: a.serve.standsOnTableS,
     findings: b.findings(f => f.station === 'serve' && ['counterTooLong', 'sagsOnTable', 'servedBeforeSet'].includes(f.code)),
-    params: { tableTimeS: doc.use.tableTimeS },
+    params: { tableTimeS: doc.use.tableTimeS, portions: doc.assembly.portions },
   })
 }
 
@@ -660,7 +436,7 @@ export function orderOfWork(doc: Bench, kitchen: Kitchen, a: Assessment): WorkSt
   followSteps(b)
   chill(b)
   serve(b)
-  return b.out
+  return b.out.map(s => ({ ...s, ...labourOf(s, doc) }))
 }
 
 /** Time on the table until the piece has warmed to a mean temperature, s; null: not in the time looked at. */

@@ -3,7 +3,7 @@ import type { EntityManager } from '@mikro-orm/postgresql'
 import type { Planned } from '#core/formula/bench'
 import { SCHEMA_VERSION, type FormulaDocument } from '#core/formula/document'
 import { migrate } from '#core/formula/migrate'
-import { type Occasion, plainOccasion } from '#core/formula/occasion'
+import { type Occasion, wholeOccasion } from '#core/formula/occasion'
 import type { FormulaRow } from '../database/entities'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 import { usualOccasion } from './occasions'
@@ -27,11 +27,11 @@ export function readStored(
   occasion: Occasion | null,
 ): Planned {
   if (row.schemaVersion === SCHEMA_VERSION && isWhole(row.document))
-    return { formula: row.document, occasion: occasion ?? plainOccasion() }
+    return { formula: row.document, occasion: wholeOccasion(occasion) }
   try {
     const read = migrate(row.document)
     if (isWhole(read.formula))
-      return { formula: read.formula, occasion: occasion ?? (read.occasion as Occasion | null) ?? plainOccasion() }
+      return { formula: read.formula, occasion: wholeOccasion(occasion ?? (read.occasion as Occasion | null)) }
   } catch {
     /* told below */
   }

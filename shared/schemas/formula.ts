@@ -138,6 +138,7 @@ export const occasionSchema = yup
     format: oneOf([OCCASION_FORMAT]),
     version: number().oneOf([OCCASION_VERSION]),
     startAt: momentOrNone(),
+    serveAt: momentOrNone(),
     fruit: yup
       .array(
         yup

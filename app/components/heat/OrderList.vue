@@ -6,7 +6,9 @@
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { orderOfWork } from '#core/plan/order'
-import { stepWords } from '~/words/cook'
+import { labourOfOrder } from '#core/plan/labour'
+import { stepWords, toolWords } from '~/words/cook'
+import { say } from '~/words/say'
 
 const props = defineProps<{
   doc: Bench
@@ -30,9 +32,26 @@ const at = (s: number) =>
       : s < 0
         ? `${fmt.duration(-s)} before`
         : `+ ${fmt.duration(s)}`
+
+/* What it asks of the kitchen. */
+const named = (id: string) => {
+  const own = kitchen.core!
+  return [...own.places, ...own.ovens, ...own.burners].find(x => x.id === id)?.name
+}
+const labour = computed(() => {
+  const { attendedS, unattendedS, taken } = labourOfOrder(steps.value.map(x => x.s))
+  return say('orderList.hands', {
+    attended: fmt.duration(attendedS),
+    unattended: fmt.duration(unattendedS),
+    taken: taken
+      .map(t => say('orderList.takes', { tool: toolWords(t, named), takenS: fmt.duration(t.takenS) }))
+      .join(', '),
+  })
+})
 </script>
 
 <template>
+  <p v-if="!card" class="soft hands" data-fact="hands">{{ labour }} {{ $say('orderList.common') }}</p>
   <ol class="order" :class="{ card }" :style="{ '--fit': fit }" :aria-label="$say('orderList.orderOfWork')">
     <li v-for="({ s, w }, i) in steps" :key="s.key" :data-work="s.code" :class="s.component">
       <span class="when num">{{ i > 0 && at(steps[i - 1]!.s.atS) === at(s.atS) ? '' : at(s.atS) }}</span>
@@ -57,6 +76,7 @@ const at = (s: number) =>
   display: grid; grid-template-columns: 6.5rem minmax(0, 1fr); gap: 1rem; padding: 0.6rem 0;
   border-bottom: 1px solid var(--hairline); break-inside: avoid;
 }
+.hands { margin-bottom: 0.5rem; }
 .when { font-family: var(--font-display); font-size: 1.15rem; }
 p { margin: 0 0 0.15rem; }
 .do { display: flex; flex-wrap: wrap; gap: 0.1rem 0.9rem; align-items: baseline; font-size: 1.05rem; }

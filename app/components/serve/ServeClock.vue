@@ -10,7 +10,7 @@ import type { Bench } from '#core/formula/bench'
 import type { Use } from '#core/physics/set/bands'
 import { temperTime } from '#core/plan/order'
 import { CODES } from '#core/physics/safety/keeping'
-import { serveAt, type ServicePlan } from '#core/plan/clock'
+import { timedBack, type ServicePlan } from '#core/plan/clock'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import type { WhyTopic } from '~/words/why'
 import { say } from '~/words/say'
@@ -48,7 +48,7 @@ const plan = computed<{ name: string, at: string, key?: string, why?: WhyTopic }
   { name: 'served', at: clock(s.value.servedAfterS), key: 'served', why: 'ready' },
 ])
 /* From service back. */
-const wanted = ref('')
+const wanted = computed(() => props.doc.serve.serveAt)
 const when = shallowRef<WhenRow[]>([])
 watch([() => props.doc, () => kitchen.core], async () => {
   if (!kitchen.core) return
@@ -57,7 +57,7 @@ watch([() => props.doc, () => kitchen.core], async () => {
 }, { immediate: true })
 const back = computed<ServicePlan | null>(() => {
   if (!/^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(wanted.value) || when.value.length === 0) return null
-  return serveAt(props.doc, props.assessment, when.value, wanted.value)
+  return timedBack(props.doc, props.assessment, when.value, wanted.value)
 })
 const onDay = (at: string) =>
   wanted.value.slice(0, 10) === at.slice(0, 10) ? fmt.time(at) : `${fmt.day(at)} ${fmt.time(at)}`
@@ -179,7 +179,10 @@ const option = computed<EChartsOption>(() => {
       </div>
       <div>
         <label class="field-label" for="serve-at">{{ $say('serveClock.orToBeServedAt') }}</label>
-        <input id="serve-at" v-model="wanted" class="native" type="datetime-local">
+        <input
+          id="serve-at" class="native" type="datetime-local" :value="wanted.slice(0, 16)"
+          @change="ws.change('', d => { d.serve.serveAt = ($event.target as HTMLInputElement).value })"
+        >
       </div>
       <QuantityField
         field="use.tableTimeS" kind="minutes" show-label :label="$say('serveClock.timeOnTheTable')" :step="5"

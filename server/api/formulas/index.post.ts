@@ -1,4 +1,4 @@
-import { plainOccasion } from '#core/formula/occasion'
+import { wholeOccasion } from '#core/formula/occasion'
 import { createFormulaRow } from '../../domain/formulas'
 import { wantSummaries } from '../../domain/housekeeping'
 import { knownKitchen } from '../../domain/kitchen'
@@ -12,7 +12,7 @@ export default defineEventHandler(async (event) => {
   const record = await createFormulaRow(em, owner, now(), {
     id: body.id.toLowerCase(),
     mutationId: body.mutationId,
-    document: { formula, occasion: occasion ?? plainOccasion() },
+    document: { formula, occasion: wholeOccasion(occasion) },
     label: body.label ?? '',
     parentFormulaId: body.parentFormulaId ?? null,
   })

@@ -1,0 +1,100 @@
+/** Steps of a crust or topping, with the times of common practice. */
+import type { Component, Line, PartKind } from '../formula/document'
+import { meringueHeat, PART_FACTS, type PartStep, SUGAR_BOIL_C, WARM_WHITES_C } from '../formula/parts'
+import { type Cue, noStep, type PartCode, type StepOf } from './work'
+
+export type PartWork = StepOf<PartCode>
+
+export const brief = (lines: readonly Line[]) =>
+  lines.filter(l => l.massG > 0).map(l => ({ ingredientId: l.ingredientId, massG: l.massG }))
+
+const AS_WRITTEN = { holdMin: null, inOven: false }
+const PART_CUES: Partial<Record<PartStep, Cue>> = {
+  crush: 'sandy',
+  rub: 'sandy',
+  bakeBase: 'golden',
+  bakeOpen: 'golden',
+  bakeSponge: 'golden',
+  whiskEggs: 'ribbon',
+  beatWhites: 'stiffPeaks',
+  warmWhites: 'sugarGone',
+  boilSugar: 'softBall',
+  pourSugar: 'shine',
+  beatCool: 'glossyCool',
+  whipCream: 'softPeaks',
+  brown: 'goldenEdge',
+}
+/** Seconds a part's step takes, where it is not the oven's (common practice). */
+const PART_MIN: Partial<Record<PartStep, number>> = {
+  crush: 5,
+  meltButter: 3,
+  press: 8,
+  chillBase: 30,
+  rub: 8,
+  rollOut: 10,
+  rest: 30,
+  dock: 2,
+  whiskEggs: 8,
+  foldFlour: 4,
+  starchPaste: 5,
+  beatWhites: 6,
+  sugarIn: 5,
+  pasteIn: 2,
+  warmWhites: 8,
+  boilSugar: 8,
+  pourSugar: 3,
+  beatCool: 8,
+  whipCream: 5,
+  spread: 5,
+  brown: 3,
+}
+
+/**
+ * Steps of a crust or topping, in order; what a cook wrote without a kind is one step, with its grams.
+ * @param atS when the first begins, s
+ */
+export function partWork(c: Component, atS: number): PartWork[] {
+  if (!c.make)
+    return [{
+      ...noStep(), key: c.id, code: 'part:asWritten', component: c.role, lines: brief(c.lines), atS, params: AS_WRITTEN,
+    }]
+  const kind: PartKind = c.make.kind
+  const facts = PART_FACTS[kind]
+  let t = atS
+  const lines = brief(c.lines)
+  const heat = meringueHeat(c)
+  return facts.steps.map((step, i) => {
+    const baked = step.startsWith('bake') || (step === 'brown' && facts.oven !== null)
+    // A blind-baked shell stands two thirds of its time under weights, the rest open.
+    const minutes = baked
+      ? facts.oven!.minutes * (step === 'bakeBlind' ? 2 / 3 : step === 'bakeOpen' ? 1 / 3 : 1)
+      : (PART_MIN[step] ?? 5)
+    const tempC = baked
+      ? facts.oven!.tempC
+      : step === 'boilSugar'
+        ? SUGAR_BOIL_C[1]
+        : step === 'warmWhites'
+          ? WARM_WHITES_C
+          : step === 'pourSugar'
+            ? heat.reachesC
+            : null
+    const out: PartWork = {
+      ...noStep(),
+      key: `${c.id}-${i}`,
+      code: `part:${step}`,
+      component: c.role,
+      lines: i === 0 ? lines : [],
+      tempC,
+      timeS: minutes * 60,
+      cue: PART_CUES[step] ?? null,
+      probe: step === 'warmWhites' ? 'bulk' : null,
+      atS: t,
+      params: { holdMin: step === 'warmWhites' ? heat.needMinutes : null, inOven: baked },
+    }
+    t += minutes * 60
+    return out
+  })
+}
+/** How long steps take one after another, s. */
+export const lasts = (steps: readonly { timeS: number | null }[]) => steps.reduce((s, x) => s + (x.timeS ?? 0), 0)
+
