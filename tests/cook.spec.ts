@@ -166,6 +166,11 @@ test('dinner at 19:00 gives the start, and a bench card of one page with weights
   await expect(page.locator('[data-plan="served"]')).toHaveText('19:00')
   await put(page, 'Eaten at, its mean', 12)
   await expect(fact(page, 'temper')).toContainText('out of the cold')
+  // The time of service is kept with the occasion.
+  await saved(page)
+  await page.reload()
+  await expect(page.getByLabel('Or: to be served at')).toHaveValue('2026-11-28T19:00')
+  await expect(fact(page, 'latest-start')).toBeVisible()
   await view(page, 'Keeping')
   await put(page, 'Somebody says it keeps', 28)
   await expect(page.locator('.keeping')).toContainText('28 days is longer than it may be kept.')
