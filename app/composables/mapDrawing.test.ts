@@ -13,6 +13,7 @@ const field = (): MapField => {
     plateStarPa: stress,
     sharp: cells.map(([, y]) => 0.5 + y),
     b: cells.map(([x, y]) => (x + y > 1.8 ? 0.5 : 0)),
+    grainyAt: 0.3,
   }
 }
 

@@ -5,7 +5,6 @@
  */
 import { contours } from 'd3-contour'
 import { BANDS, type BandId } from '#core/physics/set/bands'
-import { GRAINY } from '#core/physics/heat/egg'
 import { SHARPNESS, SHARPNESS_EDGES, type Sharpness } from '#core/physics/matter/taste'
 import type { MapField } from '#core/solve/map'
 import { BAND_NAMES } from '../words/names'
@@ -74,8 +73,8 @@ export function drawMap(field: MapField, at: 'cold' | 'plate'): MapDrawing {
     stress[k]! >= Math.log(Math.max(BANDS[i]!.fromPa, 0.1)) &&
     (i + 1 >= BANDS.length || stress[k]! < Math.log(BANDS[i + 1]!.fromPa))
   const zone = (k: number) => SHARPNESS_EDGES.filter(e => field.sharp[k]! >= e).length
-  const grainyIn = (k: number) => field.b[k]! >= GRAINY
-  const anyGrainy = field.b.some(b => b >= GRAINY)
+  const grainyIn = (k: number) => field.b[k]! >= field.grainyAt
+  const anyGrainy = field.b.some(b => b >= field.grainyAt)
   return {
     n,
     bands: BANDS.map((b, i) => ({
@@ -88,7 +87,7 @@ export function drawMap(field: MapField, at: 'cold' | 'plate'): MapDrawing {
       .filter(s => s.path !== ''),
     edgeWords: edgeWords(field),
     grainy: anyGrainy
-      ? { path: path(shape(field.b, GRAINY), true), label: placeFor('grainy', n, grainyIn, zone) }
+      ? { path: path(shape(field.b, field.grainyAt), true), label: placeFor('grainy', n, grainyIn, zone) }
       : null,
   }
 }

@@ -55,7 +55,7 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
   }),
   acidCurdles: ({ fmt, n }) => ({
     title: say('findings.soMuchAcidThatItTurns'),
-    text: say('findings.pHIsPastTheMilkS', { pH: fmt.fixed(n('pH'), 1), limit: fmt.fixed(n('limit'), 1) }),
+    text: say('findings.pHIsPastTheMilkS', { tempC: fmt.temp(n('tempC')), share: fmt.percent(n('share')) }),
   }),
   acidTooHot: ({ fmt, n }) => ({
     title: say('findings.juiceIntoCreamThisHotCurdles'),

@@ -2,7 +2,7 @@
 import type { Assessment, Station } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { familyOf } from '#core/formula/families'
-import { BAND_NAMES, SHARPNESS_NAMES } from './names'
+import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from './names'
 import type { Adjustment } from '#core/solve/adjust'
 import { say } from './say'
 
@@ -29,6 +29,8 @@ export function verdictSentence(doc: Bench, a: Assessment, fmt: Format): string 
   switch (v.code) {
     case 'good':
       return say('verdict.andHoldsOnTheTable', { does, table, taste })
+    case 'edge':
+      return say('verdict.onTheEdge', { does, leans: SHORT_VERDICT[v.leans], taste })
     case 'frozen': {
       const thawedS = a.chill.freeze?.thawedS ?? null
       return thawedS === null

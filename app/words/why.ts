@@ -306,8 +306,8 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.starchSwollen'),
     how: say('why.theShareOfStarchThatHas'),
     inputs: [
-      ['peak', fmt.temp(set.making.starch.peakTempC, 0)],
-      [say('why.minutesThere'), fmt.fixed(set.making.starch.minutes, 1)],
+      ['peak', fmt.temp(set.making.starch[0]?.peakTempC ?? 20, 0)],
+      [say('why.minutesThere'), fmt.fixed(set.making.starch[0]?.minutes ?? 0, 1)],
       ['starch', say('why.gPer100GWaterAnd', { starchC: fmt.fixed(set.starchC, 1) })],
     ],
     source: fitted(),

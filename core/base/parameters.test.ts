@@ -30,9 +30,10 @@ function rare(): ReturnType<typeof goldenDocuments> {
     make('yolkBath', undefined, scaled(20)),
     make('juiceAfter', frozen),
     make('cooledBase', frozen),
-    // Amylase just alive and just dead: a slower or faster end of it changes sides.
-    make('juiceAfter', (d) => { Object.assign(d.heat, { targetTempC: 82, holdS: 110 }) }),
-    make('juiceAfter', (d) => { Object.assign(d.heat, { targetTempC: 84, holdS: 60 }) }),
+    // Amylase half alive.
+    make('milkPudding', (d) => { Object.assign(d.heat, { targetTempC: 76, holdS: 20 }) }, {
+      milk: 450, sugar: 80, cornflour: 40, yolk_sep: 60,
+    }),
     make('blendedGel', acidAgar),
     make('beatenWhites', (d) => { d.set.air = { given: 0.7 } }),
     make('wholeEggTempered', undefined, { white: 240, sugar: 200, lemon: 200, butter82: 115 }),

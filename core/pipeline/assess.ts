@@ -16,6 +16,7 @@ import { chillFigures, loadOf } from './figures/chill'
 import { heatFigures } from './figures/heat'
 import { type Heated, heatStage } from './heated'
 import { judge } from './judge/judge'
+import type { SetFigures } from './judge/verdict'
 import { type Mixed, mixStage } from './mixed'
 import { setStage, type Settled } from './settled'
 
@@ -26,6 +27,8 @@ export interface Worked {
   heated: Heated
   chilled: Chilled
   settled: Settled
+  /** What the rule of the set looked at. */
+  figures: SetFigures
   assessment: Assessment
 }
 
@@ -48,14 +51,16 @@ export function work(doc: Bench, kitchen: Kitchen, parameters: Parameters = STAN
   const chilled = chillStage(doc, kitchen, heated, parameters)
   const settled = setStage(doc, kitchen, mixed, heated, chilled, parameters)
   const stages = { parameters, mixed, heated, chilled, settled }
-  return { ...stages, assessment: judged(doc, kitchen, stages) }
+  return { ...stages, ...judged(doc, kitchen, stages) }
 }
 
 /** A frozen set weeps where more than this of its water was ice (judgement). */
 const WEEPS_FROZEN = 0.1
 
 /** Judged: the last stage, which makes no numbers of its own. */
-function judged(doc: Bench, kitchen: Kitchen, stages: Omit<Worked, 'assessment'>): Assessment {
+function judged(
+  doc: Bench, kitchen: Kitchen, stages: Omit<Worked, 'assessment' | 'figures'>,
+): Pick<Worked, 'assessment' | 'figures'> {
   const { parameters, mixed, heated, chilled, settled } = stages
   const { finished, body, shape, joined } = heated
   const { cold, plate, target, freeze, end, chilledS, readyS } = settled
@@ -65,10 +70,10 @@ function judged(doc: Bench, kitchen: Kitchen, stages: Omit<Worked, 'assessment'>
   const frozen = freeze !== null && freeze.mostIce > WEEPS_FROZEN
   const weeping = weepingOf(finished, body, cold.mechanismsPa, end.b, frozen, parameters.weeping)
   const facts = { doc, kitchen, mixed, heated, chilled, settled, heat, flavour, load, weeping }
-  const { findings, verdict, useBy, storageDays } = judge(facts)
+  const { findings, verdict, useBy, storageDays, figures } = judge(facts)
   const stock = stockFigures(doc, mixed.plan)
   const untilPouredS = heat.endS + joined.history.timeS.at(-1)!
-  return {
+  const assessment: Assessment = {
     engineVersion: ENGINE_VERSION,
     schemaVersion: SCHEMA_VERSION,
     stations: stationStates(findings),
@@ -108,8 +113,9 @@ function judged(doc: Bench, kitchen: Kitchen, stages: Omit<Worked, 'assessment'>
       plateTempC: plate.tempC,
       table: settled.table,
     },
-    verdict: { code: verdict, cold, plate, target },
+    verdict: { ...verdict, cold, plate, target },
   }
+  return { assessment, figures }
 }
 
 /** A station's mark is its gravest finding. */

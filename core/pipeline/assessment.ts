@@ -14,7 +14,7 @@ import type { Weeping } from '../physics/set/weeping'
 import type { FreezeFigures } from './settled'
 
 /** Raised whenever a result could change for the same document. */
-export const ENGINE_VERSION = '2.3.0'
+export const ENGINE_VERSION = '2.4.0'
 /** What a stored result was worked out by: the engine and its set of parameters. */
 export const RESULT_ENGINE = `${ENGINE_VERSION} ${setName(STANDARD)}`
 
@@ -115,7 +115,7 @@ export interface Finding {
 export type StationState = 'ok' | 'needs' | 'error'
 /** `verdict` of the plan as a whole. */
 export type VerdictCode =
-  'good' | 'frozen' | 'sagsOnTable' | 'looseCold' | 'runny' | 'grainy' | 'tooFirm' | 'servedBeforeSet'
+  'good' | 'edge' | 'frozen' | 'sagsOnTable' | 'looseCold' | 'runny' | 'grainy' | 'tooFirm' | 'servedBeforeSet'
 
 export interface Composition {
   water: number
@@ -204,6 +204,8 @@ export interface Assessment {
      * `step` of the filling's steps.
      */
     joins: { step: number, beforeC: number, afterC: number, atS: number }[]
+    /** Where acid sets milk: the hottest it may go in and few batches turn grainy, °C. */
+    smoothBelowC: number | null
     /** What still comes after the heat is off, K. */
     carryK: number
     /** Contents of the pan when it comes off the heat, without the pan, g. */
@@ -259,7 +261,8 @@ export interface Assessment {
     /** The piece on the table: mean temperature and yield stress as it warms. */
     table: { timeS: number[], meanC: number[], tauPa: number[] }
   }
-  verdict: { code: VerdictCode, cold: SetResult, plate: SetResult, target: Target }
+  /** `leans`: of a plan on the edge, how it is likeliest to fail; else the code itself. */
+  verdict: { code: VerdictCode, leans: VerdictCode, cold: SetResult, plate: SetResult, target: Target }
 }
 
 /**

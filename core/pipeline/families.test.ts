@@ -100,7 +100,7 @@ describe('the ways it fails', () => {
   const grams = (school: School, over: Grams) => ({ ...MADE[school], ...over })
   const cases: [FindingCode, () => Bench][] = [
     ['acidShort', () => make('boiled', undefined, { cream36: 600, sugar: 120, orange: 90 })],
-    ['acidCurdles', () => make('boiled', undefined, grams('boiled', { lemon: 200 }))],
+    ['acidCurdles', () => make('boiled', undefined, { cream36: 250, milk: 350, sugar: 110, lemon: 90 })],
     [
       'acidTooHot',
       () =>
@@ -109,7 +109,7 @@ describe('the ways it fails', () => {
             fillingOf(d).steps.find(s => s.kind === 'stirIn')!,
             { mixTempC: { simulated: true } },
           )
-        }),
+        }, { cream30: 600, sugar: 100, lemon: 80 }),
     ],
     [
       'starchUndercooked',
@@ -121,9 +121,9 @@ describe('the ways it fails', () => {
     [
       'amylase',
       () =>
-        make('juiceAfter', (d) => {
-          Object.assign(d.heat, { targetTempC: 80, holdS: 0 })
-        }),
+        make('milkPudding', (d) => {
+          Object.assign(d.heat, { targetTempC: 76, holdS: 0 })
+        }, { milk: 450, sugar: 80, cornflour: 40, yolk_sep: 60 }),
     ],
     [
       'starchAcid',
@@ -190,9 +190,9 @@ describe('the ways it fails', () => {
     [
       'weeps',
       () =>
-        make('juiceAfter', (d) => {
-          Object.assign(d.heat, { targetTempC: 82, holdS: 0 })
-        }),
+        make('milkPudding', (d) => {
+          Object.assign(d.heat, { targetTempC: 76, holdS: 0 })
+        }, { milk: 450, sugar: 80, cornflour: 40, yolk_sep: 60 }),
     ],
     [
       'underset',

@@ -3,20 +3,28 @@
  * `bodyAfter` is the part of it that a point or a sample repeats: a mix after the steam, and what its set depends on.
  */
 import { type Parameters, STANDARD } from '../base/parameters'
-import { type Bench, ovenAirC, vesselOf } from '../formula/bench'
+import { type Bench, fillingOf, ovenAirC, vesselOf } from '../formula/bench'
 import { given } from '../formula/document'
+import { familyOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
-import { type Cooking, eggTemperatures, type EggTemperatures } from '../physics/heat/egg'
+import { type Cooking, eggTemperatures, type EggTemperatures, GRAINY, GRAINY_SIEVED } from '../physics/heat/egg'
 import { type Bake, runOven } from '../physics/heat/oven'
 import { stirInTemperature } from '../physics/heat/pot'
-import { evaporate, type Mix } from '../physics/matter/mix'
+import { evaporate, type Mix, type MixPart } from '../physics/matter/mix'
 import { waterActivityOf } from '../physics/matter/taste'
+import { curdlingLogit } from '../physics/set/curdling'
 import { type Body, bodyOf, phasesOf } from '../physics/set/firmness'
 import { fractionsOf, heatCapacityTable, thermalProperties } from '../physics/thermal/properties'
 import { heatStep, type HeatStep, type Joined, joinStep } from './heat'
 import { makingOf, type Paths } from './making'
 import type { Mixed } from './mixed'
 import { fill, type Filled } from './shape'
+
+/** Log odds of grains as acid meets milk, and the temperature of the hot side then, °C. */
+export interface Curdling {
+  logit: number
+  tempC: number
+}
 
 export interface Heated {
   pot: HeatStep
@@ -31,6 +39,8 @@ export interface Heated {
   waterActivity: number
   shape: Filled
   pourTempC: number
+  /** Where acid makes the gel: how likely it turns grainy as the two meet, and how hot they are. */
+  curdling: Curdling | null
   /** Whether the target was reached at all, and when, s; how hot its middle was in the end. */
   reachedS: number | null
   endTempC: number
@@ -46,6 +56,12 @@ export function bodyAfter(
 ): { finished: Mix, body: Body } {
   const finished = evaporate(mixed.whole, evaporatedG)
   return { finished, body: bodyOf(finished, mixed.pH, makingOf(doc, mixed, paths, p), p) }
+}
+
+/** Over-setting at which grains are told: a sieve or blender after the pot breaks them, nothing does in an oven. */
+export function grainyAtOf(doc: Bench): number {
+  const breaks = fillingOf(doc).steps.some(s => s.kind === 'strain' || s.kind === 'blend')
+  return doc.heat.method !== 'oven' && breaks ? GRAINY_SIEVED : GRAINY
 }
 
 /** The oven, on the filling as it stands in its vessel. */
@@ -94,6 +110,20 @@ export function potStage(
   return { pot, joined: joinStep(doc, mixed.plan, pot, kitchen.roomTempC) }
 }
 
+/** An addition counts as acid from this strength, % (judgement). */
+const ACID_ADDITION_PERCENT = 0.5
+/** Whether what joins is acid enough to set milk. */
+export const isAcidic = (parts: readonly MixPart[]): boolean =>
+  parts.some(p => p.massG > 0 && p.row.acid && p.row.acid.typical > ACID_ADDITION_PERCENT)
+
+/** Acid that joins meets milk as hot as the mix is then; acid there from the start, at the peak of the heat. */
+function curdlingOf(doc: Bench, mixed: Mixed, pot: HeatStep, joined: Joined, p: Parameters): Curdling | null {
+  if (!familyOf(doc.family).acidGelsMilk) return null
+  const k = mixed.plan.additions.findIndex(a => isAcidic(a.parts))
+  const tempC = k < 0 ? Math.max(...pot.run.history.tempC) : joined.met[k]!.beforeC
+  return { tempC, logit: curdlingLogit(mixed.whole, tempC, p.curdling) }
+}
+
 /** From the mix to the poured filling. @throws {InputError} for an impossible evaporation */
 export function heatStage(
   doc: Bench,
@@ -127,13 +157,14 @@ export function heatStage(
         { massG: WALL_G, cp: shape.wallHeat, tempC: Math.min(kitchen.roomTempC, mixTempC) },
       )
   const { stirred } = body.making
+  const grainyAt = grainyAtOf(doc)
   return {
     pot,
     joined,
     bake,
     cooking: bake
-      ? { histories: bake.layers, films: bake.layers.map(l => l.tempC), core: bake.core, stirred }
-      : { histories: [run.history], films: [run.filmC], core: run.history, stirred },
+      ? { histories: bake.layers, films: bake.layers.map(l => l.tempC), core: bake.core, stirred, grainyAt }
+      : { histories: [run.history], films: [run.filmC], core: run.history, stirred, grainyAt },
     paths,
     temperatures: eggTemperatures(mixed.cooked, mixed.cookedPH, p.egg),
     evaporatedG,
@@ -142,6 +173,7 @@ export function heatStage(
     waterActivity: waterActivityOf(finished),
     shape,
     pourTempC,
+    curdling: curdlingOf(doc, mixed, pot, joined, p),
     reachedS: bake ? bake.reachedS : run.reachedS,
     endTempC: bake ? bake.core.tempC.at(-1)! : run.endTempC,
   }

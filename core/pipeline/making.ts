@@ -8,13 +8,10 @@ import { type Parameters, STANDARD } from '../base/parameters'
 import type { Bench } from '../formula/bench'
 import { given } from '../formula/document'
 import type { History } from '../physics/heat/dose'
-import { amylaseSurvives, milkHeatOf, peakOf } from '../physics/heat/milk'
+import { acidDoseMin, amylaseActs, amylaseLeft, milkHeatOf, peakOf } from '../physics/heat/milk'
 import type { MixPart } from '../physics/matter/mix'
-import type { Making } from '../physics/set/firmness'
+import type { Making, StarchHeat } from '../physics/set/firmness'
 import type { Mixed } from './mixed'
-
-/** Under this much starch there is nothing to thin, share of the whole. */
-const STARCH_FILLING = 0.01
 
 const grams = (parts: readonly MixPart[], key: CompositionKey) =>
   parts.reduce((s, p) => s + (p.massG * part(p.row, key)) / 100, 0)
@@ -46,28 +43,30 @@ const from = (h: History, s: number): History => {
 /** The making of a formula: what its plan states, and otherwise what follows from its steps and its heat. */
 export function makingOf(
   doc: Bench,
-  { plan, cookedPH }: Mixed,
+  mixed: Mixed,
   paths: Paths,
   p: Parameters = STANDARD,
 ): Making {
-  const { set, heat } = doc
+  const { plan } = mixed
+  const { set } = doc
   const { all, cooked } = plan
   const massG = all.reduce((s, p) => s + p.massG, 0)
-  // The heat that the yolk, and the starch, went through.
+  // The heat that the yolk, and the starch, went through: what was in the pot, and what joined from then on.
   const whole = joinedTo(paths.heated, paths.after)
-  const pathOf = (key: 'yolkProtein' | 'starch'): History => {
-    const late = plan.additions.findIndex(a => grams(a.parts, key) > grams(cooked, key))
-    return late < 0 ? whole : from(paths.after, paths.joinedS[late] ?? 0)
+  const groups = [
+    { parts: cooked, path: whole },
+    ...plan.additions.map((a, i) => ({ parts: a.parts, path: from(paths.after, paths.joinedS[i] ?? 0) })),
+  ]
+  const sharesOf = (key: 'yolkProtein' | 'starch') => {
+    const total = grams(all, key)
+    return groups
+      .map(g => ({ path: g.path, share: total > 0 ? grams(g.parts, key) / total : 0 }))
+      .filter(g => g.share > 0)
+      .sort((x, y) => y.share - x.share)
   }
   const whipped = plan.additions.filter(a => a.overrun > 0)
-  const airMl = whipped.reduce(
-    (s, a) =>
-      s +
-      a.parts.reduce((v, x) => v + x.massG, 0) *
-      a.overrun *
-      (hasWhites(a.parts) ? p.milk.keptWhites : p.milk.keptCream),
-    0,
-  )
+  const kept = (x: MixPart) => (is(x.row, 'white') ? p.milk.keptWhites : p.milk.keptCream)
+  const airMl = whipped.reduce((s, a) => s + a.overrun * a.parts.reduce((v, x) => v + x.massG * kept(x), 0), 0)
   const whippedFatG = whipped.reduce(
     (s, a) =>
       s +
@@ -77,9 +76,8 @@ export function makingOf(
       ),
     0,
   )
-  const starchy = grams(all, 'starch') > STARCH_FILLING * massG && grams(all, 'yolkProtein') > 0
   return {
-    stirred: given(set.stirred) ?? heat.method !== 'oven',
+    stirred: given(set.stirred) ?? doc.heat.method !== 'oven',
     milkHeat: milkHeatWeighted(
       all,
       cooked,
@@ -89,13 +87,44 @@ export function makingOf(
     air: given(set.air) ?? airMl / (airMl + massG),
     whippedFat: given(set.whippedFat) ?? whippedFatG / massG,
     whiteFoam: given(set.whiteFoam) ?? whipped.some(a => hasWhites(a.parts)),
-    starch:
-      given(set.starch) ?? (grams(all, 'starch') > 0 ? peakOf(pathOf('starch')) : { peakTempC: 20, minutes: 0 }),
-    acidBoiled: given(set.acidBoiled) ?? cookedPH < 4.5,
-    amylase: given(set.amylase) ?? (starchy && amylaseSurvives(pathOf('yolkProtein'), p.starch)),
+    starch: starchOf(doc, sharesOf('starch')),
+    acidDoseMin: acidDoseOf(doc, mixed, paths, p),
+    amylase: amylaseOf(doc, mixed, sharesOf('yolkProtein'), p),
     bloom: set.bloom,
     fluidGel: set.fluidGel,
   }
+}
+
+interface Share {
+  path: History
+  share: number
+}
+
+/** Peaks of the starch by the path each share of it took; what is stated counts for all of it. */
+function starchOf(doc: Bench, shares: readonly Share[]): StarchHeat[] {
+  const stated = given(doc.set.starch)
+  if (stated) return [{ ...stated, share: 1 }]
+  return shares.map(({ path, share }) => ({ ...peakOf(path), share }))
+}
+
+/** What acid did in the heat, at the pot's own pH, and on the way down, at that of the whole. */
+function acidDoseOf(doc: Bench, mixed: Mixed, paths: Paths, p: Parameters): number {
+  if (given(doc.set.acidBoiled) === false) return 0
+  const stated = given(doc.set.starch)
+  if (stated) {
+    const { peakTempC, minutes } = stated
+    return acidDoseMin({ timeS: [0, 60 * minutes], tempC: [peakTempC, peakTempC] }, mixed.cookedPH, p.starch)
+  }
+  return acidDoseMin(paths.heated, mixed.cookedPH, p.starch) + acidDoseMin(paths.after, mixed.pH, p.starch)
+}
+
+/** Amylase of the yolk that is alive where there is starch to thin, as far as the filling's pH lets it act. */
+function amylaseOf(doc: Bench, mixed: Mixed, shares: readonly Share[], p: Parameters): number {
+  const stated = given(doc.set.amylase)
+  if (stated !== null) return stated ? 1 : 0
+  if (grams(mixed.plan.all, 'starch') <= 0) return 0
+  const alive = shares.reduce((sum, { path, share }) => sum + share * amylaseLeft(path, p.starch), 0)
+  return alive * amylaseActs(mixed.pH, p.starch)
 }
 
 /**

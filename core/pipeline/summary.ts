@@ -85,7 +85,7 @@ export const summarise = (doc: Bench, a: Assessment, parts: readonly Part[] = []
 
 /** From good to what is least to be eaten. */
 const BY_GRAVITY: readonly VerdictCode[] = [
-  'good', 'tooFirm', 'servedBeforeSet', 'frozen', 'sagsOnTable', 'looseCold', 'runny', 'grainy',
+  'good', 'edge', 'tooFirm', 'servedBeforeSet', 'frozen', 'sagsOnTable', 'looseCold', 'runny', 'grainy',
 ]
 
 /**

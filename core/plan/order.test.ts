@@ -105,7 +105,10 @@ describe('the order of work', () => {
       },
       { school: 'reduced', use: 'glass' },
     )
-    expect(at(mixAt(posset, 'stirIn', 95), 'acidTooHot')).toBe('juiceIn')
+    const lean = { ...posset, components: posset.components.map(c => ({
+      ...c, lines: c.lines.map(l => (l.ingredientId === 'cream36' ? { ...l, ingredientId: 'cream30' } : l)),
+    })) }
+    expect(at(mixAt(lean, 'stirIn', 98), 'acidTooHot')).toBe('juiceIn')
     expect(at(mixAt(posset, 'stirIn', 40), 'acidTooLate')).toBe('juiceIn')
     const mousse = formula({ egg: 120, sugar: 120, lemon: 100, gelatin: 4, cream36: 300 }, () => {}, {
       school: 'foldedMousse',
@@ -120,11 +123,11 @@ describe('the order of work', () => {
     expect(
       at(
         formula(
-          { water: 330, sugar: 210, cornflour: 50, yolk_sep: 70, lemon: 120 },
+          { milk: 330, sugar: 100, cornflour: 40, yolk_sep: 70 },
           (d) => {
-            Object.assign(d.heat, { targetTempC: 80, holdS: 0 })
+            Object.assign(d.heat, { targetTempC: 76, holdS: 0 })
           },
-          { school: 'juiceAfter', use: 'cut' },
+          { school: 'milkPudding', use: 'cut' },
         ),
         'amylase',
       ),

@@ -97,4 +97,3 @@ export function partWork(c: Component, atS: number): PartWork[] {
 }
 /** How long steps take one after another, s. */
 export const lasts = (steps: readonly { timeS: number | null }[]) => steps.reduce((s, x) => s + (x.timeS ?? 0), 0)
-

@@ -108,7 +108,6 @@ export const WORK_REASONS = [
 export type WorkReason = (typeof WORK_REASONS)[number]
 export const PROBES = ['bulk', 'deepestMiddle'] as const
 
-
 /** What a step needs beside hands and bowls; only one step at a time can have it. */
 export const TOOLS = [
   'burner',

@@ -233,7 +233,7 @@ function longer({ doc, out }: Offers): void {
 
 function candidatesFor(doc: Bench, kitchen: Kitchen, a: Assessment): Candidate[] {
   const o = offersOf(doc, kitchen, a)
-  const { code } = a.verdict
+  const code = a.verdict.leans
   const found = (...codes: FindingCode[]) => a.findings.some(f => codes.includes(f.code))
   if (code === 'sagsOnTable' || code === 'looseCold' || code === 'runny') firmer(o)
   if (code === 'grainy') smoother(o)

@@ -8,6 +8,7 @@ import { findIngredient, part } from '../base/ingredients/ingredients'
 import { fillingOf, type Bench } from '../formula/bench'
 import { strengthOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
+import { grainyAtOf } from '../pipeline/heated'
 import { createQuick, type Quick } from './quick'
 
 export type Axis =
@@ -152,6 +153,8 @@ export interface MapField {
   plateStarPa: number[]
   sharp: number[]
   b: number[]
+  /** Over-setting at which grains are told. */
+  grainyAt: number
 }
 
 /** Computes a field; yields after every row how much of it is done, 0–1. */
@@ -162,7 +165,7 @@ export function* mapField(
   quick: Quick = createQuick(doc, kitchen),
 ): Generator<number, MapField> {
   const n = within(r.n, 'n', 2, 256)
-  const field: MapField = { n, coldStarPa: [], plateStarPa: [], sharp: [], b: [] }
+  const field: MapField = { n, coldStarPa: [], plateStarPa: [], sharp: [], b: [], grainyAt: grainyAtOf(doc) }
   const at = (range: Range, i: number) => range.from + ((range.to - range.from) * i) / (n - 1)
   for (let j = 0; j < n; j++) {
     const row = movedTo(doc, kitchen, r.y, at(r.yRange, j))

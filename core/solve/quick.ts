@@ -51,8 +51,8 @@ interface Warmth {
 function reheat(w: Worked, doc: Bench, kitchen: Kitchen): Warmth {
   const { pot, joined } = potStage(doc, kitchen, w.mixed, w.parameters)
   const { history, filmC, evaporatedG } = pot.run
-  const { stirred } = w.heated.cooking
-  const cooking = { histories: [history], films: [filmC], core: history, stirred }
+  const { stirred, grainyAt } = w.heated.cooking
+  const cooking = { histories: [history], films: [filmC], core: history, stirred, grainyAt }
   const egg =
     w.settled.egg && eggWork(w.settled.egg.temperatures, cooking, joinHistory(joined.history, w.chilled.run))
   const paths = { heated: history, after: joined.history, joinedS: joined.met.map(x => x.atS) }
@@ -67,7 +67,7 @@ function shifted(egg: EggWork | null, now: EggTemperatures | null): { a: number,
 
 /**
  * Starts from a formula worked out in full.
- * @example createQuick(doc, kitchen)(withMass(doc, lines[0].id, 180)).coldPa // 209
+ * @example createQuick(doc, kitchen)(withMass(doc, lines[0].id, 180)).coldPa // 212
  */
 export function createQuick(base: Bench, kitchen: Kitchen, w: Worked = work(base, kitchen)): Quick {
   const reheated = new Map<string, Warmth>()

@@ -5,16 +5,20 @@
  */
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
-import { quantile, sampleCorrelation } from 'simple-statistics'
+import { probit, quantile, sampleCorrelation } from 'simple-statistics'
 import { part, withFat } from '../base/ingredients/ingredients'
 import { PARAMETER_TABLE } from '../base/parameters'
-import { type EggEnd, eggEnd, eggTemperatures, GRAINY, THERMOMETER_SIGMA_K } from '../physics/heat/egg'
+import { solveFor } from '../base/solveFor'
+import { type EggEnd, eggEnd, eggTemperatures, THERMOMETER_SIGMA_K } from '../physics/heat/egg'
 import { acidPercentOf, acidSigmaOf, evaporate, type Mix, type MixPart } from '../physics/matter/mix'
 import { type BandId, bandOf, BANDS, corrected } from '../physics/set/bands'
 import { bodyOf, firmness, lnTauSigma, type SetState, yieldStress } from '../physics/set/firmness'
+import { curdlingLogit } from '../physics/set/curdling'
 import { gelatinGoal } from '../physics/set/setting'
 import { solidFat } from '../physics/thermal/properties'
 import type { Worked } from '../pipeline/assess'
+import { EGG_COUNTS_C } from '../pipeline/judge/limits'
+import { type SetVerdict, setVerdict } from '../pipeline/judge/verdict'
 import { mixedOf } from '../pipeline/mixed'
 
 /** One σ of ln(egg mass) within a grade (from memory). */
@@ -34,6 +38,7 @@ export const UNCERTAIN = [
   'creamFat',
   'settingTime',
   'table',
+  'curdling',
   'model',
 ] as const
 export type Uncertain = (typeof UNCERTAIN)[number]
@@ -77,7 +82,7 @@ interface Outcome {
   coldPa: number
   platePa: number
   density: number
-  grainy: boolean
+  verdict: SetVerdict
 }
 
 /** Egg's extents as drawn: doses scale with the distance to T60 and T60b, so that the heat is not run again. */
@@ -94,6 +99,15 @@ function eggAsDrawn(w: Worked, cooked: Mix, cookedPH: number, offsetK: number, z
   )
 }
 
+/** A normal of this width spreads as the logistic does. */
+const LOGISTIC_SIGMA = 1.7
+
+/** Acid into hot milk as drawn: what its share leaves to chance. */
+const curdledAsDrawn = (w: Worked, whole: Mix, offsetK: number, z: Draw): number =>
+  w.heated.curdling === null
+    ? -Infinity
+    : curdlingLogit(whole, w.heated.curdling.tempC + offsetK, w.parameters.curdling) + LOGISTIC_SIGMA * z.curdling
+
 /** A draw run through what depends on it. */
 function outcomeOf(w: Worked, z: Draw): Outcome {
   const { plan } = w.mixed
@@ -103,9 +117,9 @@ function outcomeOf(w: Worked, z: Draw): Outcome {
   const mixed = mixedOf({ ...plan, all, cooked: all.filter((_, i) => heatedTogether.has(plan.all[i]!)) })
   const offsetK = THERMOMETER_SIGMA_K * z.thermometer
   const { making } = w.heated.body
-  const starch = { ...making.starch, peakTempC: making.starch.peakTempC + offsetK }
+  const starch = making.starch.map(s => ({ ...s, peakTempC: s.peakTempC + offsetK }))
   const body = bodyOf(evaporate(mixed.whole, w.heated.evaporatedG), mixed.pH, { ...making, starch }, w.parameters)
-  const { a, b } = eggAsDrawn(w, mixed.cooked, mixed.cookedPH, offsetK, z)
+  const { a, b, potB } = eggAsDrawn(w, mixed.cooked, mixed.cookedPH, offsetK, z)
   // Slower or faster setting: what was still to come, over what has come, scales with the rate.
   const pace = Math.exp(PARAMETER_TABLE.setting.pace.spread * z.settingTime)
   const paced = (x: number, top: number) =>
@@ -125,12 +139,26 @@ function outcomeOf(w: Worked, z: Draw): Outcome {
     return yieldStress(m) * Math.exp(lnTauSigma(m) * z.model)
   }
   const plateTempC = Math.max(verdict.cold.tempC, verdict.plate.tempC + TABLE_SIGMA_K * z.table)
+  const { density } = body.phases
+  const coldPa = at(verdict.cold.state, verdict.cold.tempC, 0)
+  // A degree on the table moves the solid fat along its curve, about 2.5 % of the fat per K between 5 and 20 °C.
+  const platePa = at(verdict.plate.state, plateTempC, 0.025 * (plateTempC - verdict.plate.tempC))
+  const { figures } = w
   return {
-    coldPa: at(verdict.cold.state, verdict.cold.tempC, 0),
-    // A degree on the table moves the solid fat along its curve, about 2.5 % of the fat per K between 5 and 20 °C.
-    platePa: at(verdict.plate.state, plateTempC, 0.025 * (plateTempC - verdict.plate.tempC)),
-    density: body.phases.density,
-    grainy: body.eggC > 2 && b >= GRAINY,
+    coldPa,
+    platePa,
+    density,
+    verdict: setVerdict({
+      ...figures,
+      eggCounts: body.eggC > EGG_COUNTS_C,
+      potB,
+      b,
+      a,
+      curdlingLogit: curdledAsDrawn(w, mixed.whole, offsetK, z),
+      coldPa,
+      coldStarPa: corrected(coldPa, density),
+      platePa,
+    }, verdict.target),
   }
 }
 
@@ -142,24 +170,25 @@ function mattersOf(draws: readonly Draw[], platePa: readonly number[]): Shares['
   return UNCERTAIN.map((input, k) => ({ input, share: squares[k]! / total })).sort((x, y) => y.share - x.share)
 }
 
+/** The root of x^(d + 1) = x + 1, whose powers fill d dimensions evenly. */
+const SPREAD = solveFor(x => x ** (UNCERTAIN.length + 1) - x, 1, 1, 2)
+
+/**
+ * The n-th draw: an additive recurrence (after Roberts 2018, from memory), shifted by the seed, as normals. Every input
+ * is spread evenly however many are drawn, so that a share from 400 is as good as from some thousands at random.
+ */
+const drawOf = (n: number, offsets: readonly number[]): Draw =>
+  Object.fromEntries(UNCERTAIN.map((key, k) => {
+    const u = (offsets[k]! + (n + 1) * SPREAD ** -(k + 1)) % 1
+    return [key, probit(Math.min(Math.max(u, 1e-9), 1 - 1e-9))]
+  })) as Draw
+
 /** A sampler that runs in chunks, so that a worker can stop between them. */
 export function createSampler(w: Worked, seed = 20260101) {
   const rng = xoroshiro128plus(seed)
-  const normal = () => {
-    const u = Math.max(uniformFloat64(rng), 1e-12)
-    return Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * uniformFloat64(rng))
-  }
-  const { target } = w.assessment.verdict
+  const offsets = UNCERTAIN.map(() => uniformFloat64(rng))
   const draws: Draw[] = []
   const outcomes: Outcome[] = []
-  // What is frozen has no set to be as meant.
-  const isFrozen = w.assessment.verdict.code === 'frozen'
-  const asMeant = (o: Outcome) =>
-    !isFrozen
-    && !o.grainy
-    && o.coldPa >= target.coldMinPa
-    && o.coldPa <= target.coldMaxPa
-    && o.platePa >= target.plateMinPa
   const shareOf = (test: (o: Outcome) => boolean) => outcomes.filter(test).length / outcomes.length
   const bandShares = (key: 'coldPa' | 'platePa') => {
     const counts = zeroBands()
@@ -171,7 +200,7 @@ export function createSampler(w: Worked, seed = 20260101) {
   return {
     run(n: number): void {
       for (let i = 0; i < n; i++) {
-        const z = Object.fromEntries(UNCERTAIN.map(key => [key, normal()])) as Draw
+        const z = drawOf(draws.length, offsets)
         draws.push(z)
         outcomes.push(outcomeOf(w, z))
       }
@@ -180,10 +209,10 @@ export function createSampler(w: Worked, seed = 20260101) {
       const platePa = outcomes.map(o => o.platePa)
       return {
         samples: outcomes.length,
-        holds: shareOf(asMeant),
+        holds: shareOf(o => o.verdict === 'good'),
         cold: bandShares('coldPa'),
         plate: bandShares('platePa'),
-        grainy: shareOf(o => o.grainy),
+        grainy: shareOf(o => o.verdict === 'grainy'),
         coldRangePa: range(outcomes.map(o => o.coldPa)),
         plateRangePa: range(platePa),
         matters: mattersOf(draws, platePa),

@@ -27,6 +27,7 @@ export function fixtures(): Record<string, unknown> {
     id: counter('n'),
     lines: fillingOf(doc).lines,
     m,
+    cream: mix(parts({ cream36: 600, sugar: 150, lemon: 90 })),
     pH: pHOfMix(m),
     fractions: fractionsOf(m),
     worked,

@@ -553,7 +553,7 @@ const margin = computed(() =>
         <dt>{{ $say('cookPlan.starchSwollen') }}</dt>
         <dd data-fact="starch">
           <WhyNumber topic="starch">{{ fmt.percent(assessment.set.starchCooked) }}</WhyNumber>
-          <small>{{ $say('cookPlan.peak', { peakTempC: fmt.temp(assessment.set.making.starch.peakTempC) }) }}</small>
+          <small>{{ $say('cookPlan.peak', { peakTempC: fmt.temp(assessment.set.making.starch[0]?.peakTempC ?? h.peakTempC) }) }}</small>
         </dd>
       </div>
       <div v-if="family.sets.includes('caseinPa') && heats">

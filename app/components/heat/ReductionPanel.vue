@@ -8,7 +8,6 @@ import type { Bench } from '#core/formula/bench'
 import { CREAM_KNITS_C } from '#core/physics/set/setting'
 import { boilPlan } from '#core/plan/boil'
 import { SUGAR_ML_PER_G } from '#core/physics/heat/reduction'
-import { ACID_TOO_HOT_C } from '#core/pipeline/judge/limits'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
@@ -63,7 +62,7 @@ const plan = computed(() => boilPlan(props.doc, kitchen.core!, props.assessment)
             {{
               $say('reductionPanel.offTheHeatNotAboveNot',
                    { atS: fmt.duration(plan.juice.atS),
-                     ACIDTOOHOTC: fmt.temp(ACID_TOO_HOT_C),
+                     smoothBelowC: fmt.temp(Math.min(95, h.smoothBelowC ?? 95)),
                      CREAMKNITSC: fmt.temp(CREAM_KNITS_C) })
             }}
           </small>

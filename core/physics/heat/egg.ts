@@ -5,7 +5,10 @@
  *   db/dt = (1 − b)/60 · 10^((T − T60b)/3.2)       b: extent of over-setting
  *
  * T60 is the temperature at which setting takes a minute. Sources remembered: Donovan (1977) and Kulmyrzaev (2000) for
- * the sucrose shift, Vega & Mercadé-Prieto (2011) for yolk kinetics. Values and spreads: `base/parameters`.
+ * the sucrose shift, Vega & Mercadé-Prieto (2011) for yolk kinetics. Far below the isoelectric range charge keeps
+ * aggregates apart (a wider gap); in it egg sets earlier. Where both lie is fitted to what cooks do: a curd of equal
+ * yolk, sugar and juice stands a minute at 85 °C and turns grainy at 88–90, whole egg bears the first bubbles, a
+ * pouring custard turns at 86, a condensed-milk pie is set at 70–74. Values and spreads: `base/parameters`.
  */
 import { type Parameters, STANDARD } from '../../base/parameters'
 import { solveFor } from '../../base/solveFor'
@@ -22,6 +25,8 @@ export interface Cooking {
   /** Mean or bulk temperature, and the coldest part. */
   core: History
   stirred: boolean
+  /** Over-setting at which grains are told: more where a sieve or a blender breaks them afterwards. */
+  grainyAt: number
 }
 
 /**
@@ -33,6 +38,7 @@ export interface EggWork {
   /** One for each history of the heat. */
   heat: readonly Doses[]
   after: Doses
+  grainyAt: number
 }
 
 /** Doses of the egg. An undisturbed gel bears a little more, in the oven and as it cools. */
@@ -42,6 +48,7 @@ export const eggWork = (temperatures: EggTemperatures, c: Cooking, after: Histor
     temperatures,
     heat: c.histories.map((h, i) => dosesOf(h, made, c.films[i]!)),
     after: dosesOf(after, undisturbed(temperatures)),
+    grainyAt: c.grainyAt,
   }
 }
 
@@ -97,6 +104,8 @@ export function grainyTemperature(peakC: number, overset: (shiftK: number) => nu
 export const COATS = 0.3
 export const DONE = 0.85
 export const GRAINY = 0.3
+/** The same once it has passed a sieve or a blender (judgement). */
+export const GRAINY_SIEVED = 0.5
 
 /** White's share of the egg protein at which T0 and P0 are known; between them they run straight. */
 const EVEN_SHARE = 0.55
@@ -112,6 +121,12 @@ function network(w: number, p: EggParameters): { t0: number, p0: number } {
     : between((w - EVEN_SHARE) / (1 - EVEN_SHARE), even, [p.t0WhiteC, p.p0White])
 }
 
+/** Sugar in water up to which T60 rises with it, %, and what counts of more (after Kulmyrzaev, from memory L). */
+const SUGAR_LEVELS_PERCENT = 40
+const SUGAR_BEYOND = 1 / 3
+const levelled = (percent: number) =>
+  Math.min(percent, SUGAR_LEVELS_PERCENT) + SUGAR_BEYOND * Math.max(0, percent - SUGAR_LEVELS_PERCENT)
+
 export interface EggTemperatures {
   /** Setting takes one minute here, °C. */
   t60C: number
@@ -123,29 +138,33 @@ export interface EggTemperatures {
 
 /**
  * Where the egg of a mix sets and over-sets.
- * T60 = T0 + 4.1·ln(P0/P) + .17·S − 1.0·max(0, 7 − max(pH, 3)); P is egg protein per 100 g of (protein + sugar +
- * water), S = sugar/(sugar + water) %. T60b = T60 + 6 + 24·(1 − e^(−starch%/2)) − 2·exp(−((pH − 4.8)/.5)²).
+ * T60 = T0 + 4.1·ln(P0/P) + .17·S − 1.0·max(0, 7 − max(pH, 3)) − 8·exp(−((pH − 4.8)/.5)²); P is egg and
+ * half the milk protein per 100 g of (protein + sugar + water), S = sugar/(sugar + water) %, of which what lies over 40
+ * counts a third.
+ * T60b = T60 + 5 + 3.5/(1 + 10^(2(pH − 4.3))) + 24·(1 − e^(−starch%/2)).
  * @returns null when the mix holds no egg
- * @example eggTemperatures(m, pH).t60C // 78.71
+ * @example eggTemperatures(m, pH).t60C // 78.67
  */
 export function eggTemperatures(m: Mix, pH: number, p: EggParameters = STANDARD.egg): EggTemperatures | null {
   const egg = m.grams.eggWhiteProtein + m.grams.yolkProtein
   if (egg <= 0) return null
   const sugar = sugarsG(m)
   const water = m.grams.water
-  const percent = (100 * egg) / (proteinG(m) + sugar + water)
+  const joined = egg + p.milkJoins * (m.grams.casein + m.grams.whey)
+  const percent = (100 * joined) / (proteinG(m) + sugar + water)
   const { t0, p0 } = network(m.grams.eggWhiteProtein / egg, p)
-  const s = (100 * sugar) / (sugar + water)
+  const s = levelled((100 * sugar) / (sugar + water))
   const t60C =
     t0 +
     p.t60ShiftK +
     p.dilutionK * Math.log(p0 / percent) +
     p.sugarK * s -
-    p.acidK * Math.max(0, 7 - Math.max(pH, 3))
+    p.acidK * Math.max(0, 7 - Math.max(pH, 3)) -
+    p.isoDropK * Math.exp(-(((pH - p.isoPH) / p.isoWidthPH) ** 2))
   const starch = (100 * m.grams.starch) / m.massG
   const starchK = p.starchGapK * (1 - Math.exp(-starch / p.starchGapPercent))
-  const dropK = p.isoDropK * Math.exp(-(((pH - p.isoPH) / p.isoWidthPH) ** 2))
-  return { t60C, t60bC: t60C + p.gapK + p.gapShiftK + starchK - dropK, rates: p }
+  const chargedK = p.chargeGapK / (1 + 10 ** (p.chargeSteep * (pH - p.chargePH)))
+  return { t60C, t60bC: t60C + p.gapK + p.gapShiftK + chargedK + starchK, rates: p }
 }
 
 /** An undisturbed gel bears a little more before it over-sets. */
@@ -208,10 +227,10 @@ export const cookEnd = (
 /**
  * How much longer the bulk can stand at a temperature before it is grainy, s: (−ln(1 − grainy) − dose so
  * far)·60·10^((T60b − T)/3.2); 0 once past it.
- * @param d what the bulk has taken so far
+ * @param d what the bulk has taken so far @param grainyAt over-setting that counts as grainy
  */
-export const secondsToGrainy = (d: Doses, tempC: number, egg: EggTemperatures): number =>
-  Math.max(0, -Math.log(1 - GRAINY) - d.b) / oversettingRate(tempC, egg)
+export const secondsToGrainy = (d: Doses, tempC: number, egg: EggTemperatures, grainyAt = GRAINY): number =>
+  Math.max(0, -Math.log(1 - grainyAt) - d.b) / oversettingRate(tempC, egg)
 
 /** Extent of setting at every time of a history. */
 export function settingCurve(history: History, egg: EggTemperatures): number[] {

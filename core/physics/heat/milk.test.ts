@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { STANDARD } from '../../base/parameters'
-import { amylaseSurvives, milkHeatOf, peakOf, peaksAlong } from './milk'
+import { acidDoseMin, amylaseActs, amylaseLeft, milkHeatOf, peakOf, peaksAlong } from './milk'
 
 describe('peak and time near it', () => {
   const history = fc
@@ -33,11 +33,19 @@ describe('doses of milk and yolk, by hand', () => {
     expect(milkHeatOf(held(78, 10))).toBeCloseTo(1 - Math.exp(-10 * STANDARD.milk.heatRate), 9)
     expect(milkHeatOf(held(78 + STANDARD.milk.heatZK, 1))).toBeCloseTo(milkHeatOf(held(78, 10)), 9)
   })
-  it('amylase is gone after its dose at 85 °C, just before it is not; hotter, sooner', () => {
+  it('amylase: a tenth left after a minute and a half at 80 °C, a tenth of that after as long again; 6 K hotter tenfold', () => {
     const { amylaseDoseMin, amylaseZK } = STANDARD.starch
-    expect(amylaseSurvives(held(85, amylaseDoseMin * 0.999))).toBe(true)
-    expect(amylaseSurvives(held(85, amylaseDoseMin * 1.001))).toBe(false)
-    expect(amylaseSurvives(held(85 + amylaseZK, amylaseDoseMin * 0.101))).toBe(false)
-    expect(amylaseSurvives(held(85 + amylaseZK, amylaseDoseMin * 0.099))).toBe(true)
+    expect(amylaseLeft(held(80, amylaseDoseMin))).toBeCloseTo(0.1, 9)
+    expect(amylaseLeft(held(80, 2 * amylaseDoseMin))).toBeCloseTo(0.01, 9)
+    expect(amylaseLeft(held(80 + amylaseZK, amylaseDoseMin / 10))).toBeCloseTo(0.1, 9)
+    // Practice: back to the boil is enough, a moment at 78 °C is not.
+    expect(amylaseLeft(held(97, 0.5))).toBeLessThan(1e-6)
+    expect(amylaseLeft(held(78, 0.5))).toBeGreaterThan(0.5)
+    expect([amylaseActs(4.5), amylaseActs(7) > 0.99, amylaseActs(3) < 0.01]).toEqual([0.5, true, true])
+  })
+  it('hot acid: ten minutes at 97 °C and pH 2.5 are ten; a unit of pH higher one; 24 K cooler one', () => {
+    expect(acidDoseMin(held(97, 10), 2.5)).toBeCloseTo(10, 9)
+    expect(acidDoseMin(held(97, 10), 3.5)).toBeCloseTo(1, 9)
+    expect(acidDoseMin(held(97 - STANDARD.starch.acidZK, 10), 2.5)).toBeCloseTo(1, 9)
   })
 })

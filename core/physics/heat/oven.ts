@@ -59,6 +59,10 @@ export interface Bake {
   evaporatedAlong: number[]
 }
 
+/** Where a straight line between two values passes a third, on another scale. */
+const between = (from: number, to: number, at: number, start: number, end: number) =>
+  to > from ? start + ((at - from) / (to - from)) * (end - start) : end
+
 /** Bakes a filling. */
 export function runOven(p: BakeInput): Bake {
   const { oven } = p
@@ -112,16 +116,20 @@ export function runOven(p: BakeInput): Bake {
     maxStepS: 20,
     boundary,
     watch: (time, temp) => {
-      timeS.push(time)
-      let coldest = Infinity
-      for (let j = 0; j < LAYERS; j++) {
-        layers[j]!.push(temp[j]!)
-        coldest = Math.min(coldest, temp[j]!)
-      }
-      core.push(coldest)
+      const before = { timeS: timeS.at(-1)!, coldest: core.at(-1)! }
+      const coldest = Math.min(...temp)
+      if (reachedS === null && coldest >= p.targetTempC)
+        reachedS = between(before.coldest, coldest, p.targetTempC, before.timeS, time)
+      // It comes out when the hold is over, not at the next tick.
+      const outS = p.timeS === null && reachedS !== null ? Math.max(reachedS + p.holdS, before.timeS) : Infinity
+      const share = time > outS && time > before.timeS ? (outS - before.timeS) / (time - before.timeS) : 1
+      const upTo = (from: number, to: number) => from + share * (to - from)
+      timeS.push(upTo(before.timeS, time))
+      for (let j = 0; j < LAYERS; j++) layers[j]!.push(upTo(layers[j]!.at(-1)!, temp[j]!))
+      core.push(upTo(before.coldest, coldest))
+      evaporatedKgM2 = upTo(evaporatedAlong.at(-1)!, evaporatedKgM2)
       evaporatedAlong.push(evaporatedKgM2)
-      if (reachedS === null && coldest >= p.targetTempC) reachedS = time
-      return p.timeS === null && reachedS !== null && time >= reachedS + p.holdS
+      return time >= outS
     },
   })
   const meanEndC = layers.reduce((s, l) => s + l[l.length - 1]!, 0) / LAYERS

@@ -101,6 +101,8 @@ export const burstsIn = (timeS: number): number => Math.ceil(timeS / (BURST.onS 
 /** A mix that has not reached its target after this long is called stalled, s. */
 export const STALL_S = 3 * 3600
 const STEP_S = 2
+/** A pot that gains less than this simmers as hot as it gets: .1 K a minute (no cook waits for it; judgement). */
+const STALLED_K_PER_S = 0.1 / 60
 
 export interface PotRun {
   history: History
@@ -196,7 +198,7 @@ export function runPot(p: PotInput): PotRun {
     massKg -= steam
     if (t >= targetC - 1e-9) reachedS = time
     if (timeS.length < 2 || time - timeS[timeS.length - 1]! >= 8 || reachedS !== null) record(f1.heatIn)
-    if (slope < 1e-4 && reachedS === null) break
+    if (slope < STALLED_K_PER_S && reachedS === null) break
   }
   if (reachedS !== null) {
     const end = p.evaporateG == null ? time + p.holdS : time + STALL_S

@@ -8,7 +8,7 @@
  * Prefactors
  * were tuned by hand to what cooks expect: plausible, not measured (one σ of ln τ: .35; gelatin .25; agar .5).
  */
-import { is } from '../../base/ingredients/ingredients'
+import { is, part } from '../../base/ingredients/ingredients'
 import type { Trait } from '../../base/ingredients/types'
 import { PARAMETER_TABLE, type Parameters, STANDARD } from '../../base/parameters'
 import { type Mix, sugarsG } from '../matter/mix'
@@ -75,6 +75,12 @@ export function phasesOf(m: Mix, air = 0): Phases {
   }
 }
 
+export interface StarchHeat {
+  peakTempC: number
+  minutes: number
+  share: number
+}
+
 /** How the mix was made, as far as its set depends on it. */
 export interface Making {
   /** Stirred while it set, or baked undisturbed. */
@@ -87,12 +93,12 @@ export interface Making {
   whippedFat: number
   /** The air is held by beaten whites. */
   whiteFoam: boolean
-  /** Peak of the starch, °C, and minutes at it. */
-  starch: { peakTempC: number, minutes: number }
-  /** Acid was there while starch or agar boiled. */
-  acidBoiled: boolean
-  /** Yolk amylase survived and thins the starch. */
-  amylase: boolean
+  /** Peaks of the starch, °C, and minutes at them, by the share of it that met each; the largest first. */
+  starch: readonly StarchHeat[]
+  /** What acid did while starch or agar was hot: minutes at 97 °C and pH 2.5. */
+  acidDoseMin: number
+  /** Yolk amylase that is alive and acts, 0–1. */
+  amylase: number
   /** Gelatin grade, g Bloom. */
   bloom: number
   /** Set, then blended. */
@@ -110,21 +116,31 @@ export interface Body {
   caseinC: number
   /** F·H of the casein: acid window times heat treatment. */
   caseinWindow: number
-  /** 6·c_s³ with cooking, sugar, acid and amylase. */
+  /** 5·c_s³ with cooking, sugar, acid and amylase. */
   starchPa: number
-  /** Share of the starch that has swollen, 0–1. */
+  /** Share of the starch that has swollen, and of its strength that acid has left, 0–1. */
   starchCooked: number
+  starchLeft: number
   /** g per 100 g of water and sugar. */
   starchC: number
   gelatinPa: number
   /** g per 100 g aqueous. */
   gelatinC: number
   agarPa: number
+  /** Water that came with the egg, as shares of what dilutes casein and starch: set egg keeps it. */
+  heldOfCasein: number
+  heldOfStarch: number
   /** What its equations follow. */
   p: SetParameters
 }
 
 const massOf = (m: Mix, trait: Trait) => m.parts.reduce((sum, p) => sum + (is(p.row, trait) ? p.massG : 0), 0)
+
+/** Water that an ingredient group brought, g. */
+const waterOf = (m: Mix, group: string) =>
+  m.parts.reduce((sum, x) => sum + (x.row.group === group ? (x.massG * part(x.row, 'water')) / 100 : 0), 0)
+/** Egg's water counts as held up to this share of all water (what lies beyond is outside the model). */
+const MOST_HELD = 0.8
 
 /**
  * Acid window of casein: F = 1/[(1 + 10^(4(pH − 4.75)))·(1 + 10^(2(3.5 − pH)))] (fitted; upper edge near the
@@ -136,6 +152,10 @@ export const caseinWindow = (pH: number, p: SetParameters = STANDARD.set): numbe
   ((1 + 10 ** (p.caseinUpperSteep * (pH - p.caseinUpperPH))) *
     (1 + 10 ** (p.caseinLowerSteep * (p.caseinLowerPH - pH))))
 
+/** Share of all the starch that has swollen. */
+const swollen = (heats: readonly StarchHeat[], startC: number, p: Parameters['starch']) =>
+  heats.reduce((sum, h) => sum + h.share * starchCooked(h.peakTempC, h.minutes, startC, p), 0)
+
 /** The unchanging side of a set. @param m the finished mix @param pH of the finished mix */
 export function bodyOf(m: Mix, pH: number, making: Making, all: Parameters = STANDARD): Body {
   const p = all.set
@@ -143,22 +163,20 @@ export function bodyOf(m: Mix, pH: number, making: Making, all: Parameters = STA
   const { aqueousG, sugarShare: s } = phases
   const sugar = sugarsG(m)
   const h = making.milkHeat
-  // Starch: 6·c_s³·g·(1 − (s − .1)₊)·exp(−.12·minutes with juice·10^(.6(3.3 − pH))), c_s on water and sugar.
+  // Starch: 5·c_s³·g·(1 − (s − .1)₊)·exp(−.45·acid dose)·.1^amylase, c_s on water and sugar.
   const starchC = (100 * m.grams.starch) / (m.grams.water + sugar)
   const cooked =
     m.grams.starch > 0
-      ? starchCooked(making.starch.peakTempC, making.starch.minutes, starchTemperature(m, s, all.starch), all.starch)
+      ? swollen(making.starch, starchTemperature(m, s, all.starch), all.starch)
       : 0
-  const acidThinning = making.acidBoiled
-    ? Math.exp(-p.starchAcidRate * making.starch.minutes * 10 ** (0.6 * (3.3 - pH)))
-    : 1
+  const starchLeft = Math.exp(-p.starchAcidRate * making.acidDoseMin)
   const starchPa =
     p.starchPa *
     starchC ** p.starchExponent *
     cooked *
     (1 - Math.max(0, s - 0.1)) *
-    acidThinning *
-    (making.amylase ? p.amylaseLeft : 1)
+    starchLeft *
+    p.amylaseLeft ** making.amylase
   // Gelatin: 1.085·Bloom·c²·(1 + .5 s)·(1 − .33·clip(4.2 − pH, 0, 2)), over .77 of maturation; Bloom is defined at
   // 6.67 %, 10 °C, 17 h.
   const gelatinC = (100 * massOf(m, 'gelatin')) / aqueousG
@@ -166,26 +184,31 @@ export function bodyOf(m: Mix, pH: number, making: Making, all: Parameters = STA
     ((p.gelatinPa * making.bloom * gelatinC ** 2) / p.gelatinMatured) *
     (1 + p.gelatinSugar * s) *
     (1 - p.gelatinAcid * Math.min(2, Math.max(0, p.gelatinAcidPH - pH)))
-  // Agar: 1.2e4·(c − .15)²·(1 − .3(4 − pH)₊ if boiled with acid); blended gels keep 3 %.
+  // Agar: 1.2e4·(c − .15)²·exp(−.19·acid dose); blended gels keep 3 %.
   const agarC = (100 * massOf(m, 'agar')) / aqueousG
   const agarPa =
     p.agarPa *
     Math.max(0, agarC - p.agarLeast) ** 2 *
-    (making.acidBoiled ? Math.max(0.05, 1 - p.agarAcid * Math.max(0, 4 - pH)) : 1) *
+    Math.exp(-p.agarAcidRate * making.acidDoseMin) *
     (making.fluidGel ? p.fluidGelLeft : 1)
+  const diluting = { casein: m.grams.water + 0.1 * sugar, starch: m.grams.water + sugar }
+  const heldG = Math.min(waterOf(m, 'egg'), MOST_HELD * m.grams.water)
   return {
     phases,
     making,
     pH,
     eggC: (100 * (m.grams.eggWhiteProtein + m.grams.yolkProtein)) / aqueousG,
-    caseinC: (100 * (m.grams.casein + 0.5 * h * m.grams.whey)) / (m.grams.water + 0.1 * sugar),
+    caseinC: (100 * (m.grams.casein + 0.5 * h * m.grams.whey)) / diluting.casein,
     caseinWindow: caseinWindow(pH, p) * (p.unheatedMilk + (1 - p.unheatedMilk) * h),
     starchPa,
     starchCooked: cooked,
+    starchLeft,
     starchC,
     gelatinPa,
     gelatinC,
     agarPa,
+    heldOfCasein: heldG / diluting.casein,
+    heldOfStarch: heldG / diluting.starch,
     p,
   }
 }
@@ -228,10 +251,13 @@ export function firmness(body: Body, s: SetState): Mechanisms {
     (1 - loss * s.b ** 1.5)
   // Butter: 4.0e4·(φ_butter·σ)³, power law after Narine & Marangoni (1999).
   const butterPa = p.butterPa * (ph.phiButter * s.butter) ** p.butterExponent
+  // Set egg neither dilutes milk nor starch: its own water stays in it.
+  const undiluted = (held: number, n: number) => (1 - held * s.a) ** -n
   // Casein: 2.5·c_c^2.3·F·H·(1 + .6 W)·X·f·(1 − .018(T − 5)).
   const caseinPa =
     p.caseinPa *
     body.caseinC ** p.caseinExponent *
+    undiluted(body.heldOfCasein, p.caseinExponent) *
     body.caseinWindow *
     (1 + p.caseinFirming * s.oven) *
     s.casein *
@@ -241,7 +267,11 @@ export function firmness(body: Body, s: SetState): Mechanisms {
   const creamFatPa =
     making.whippedFat > 0 ? 0 : p.creamFatPa * (ph.phiCream * s.cream) ** 3 * body.caseinWindow * s.casein
   const starchPa =
-    body.starchPa * filler * (p.starchFresh + (1 - p.starchFresh) * s.starch) * softened(s.tempC, p.starchSoftens)
+    body.starchPa *
+    undiluted(body.heldOfStarch, p.starchExponent) *
+    filler *
+    (p.starchFresh + (1 - p.starchFresh) * s.starch) *
+    softened(s.tempC, p.starchSoftens)
   const gelatinPa = body.gelatinPa * s.gelatin * filler
   const agarPa = body.agarPa * s.agar
   // Whipped fat: 1500·w²·SFC/.56. White foam: ½(γ/R)(φ_air − .55)²₊ (after Princen's form for foams, from memory L).

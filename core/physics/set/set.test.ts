@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { parts } from '../../../tests/support/core'
 import tables from '../../checks/tables.json'
 import { defaultUse } from '../../formula/create'
-import { mix } from '../matter/mix'
+import { mix, sugarsG } from '../matter/mix'
 import {
   bandOf, BANDS, corrected, CUTS, G, neededPa, slumpShare, standingHeight, STANDS, tableSlump, targetOf,
 } from './bands'
@@ -83,9 +83,9 @@ const making: Making = {
   air: 0,
   whippedFat: 0,
   whiteFoam: false,
-  starch: { peakTempC: 96, minutes: 1.5 },
-  acidBoiled: false,
-  amylase: false,
+  starch: [{ peakTempC: 96, minutes: 1.5, share: 1 }],
+  acidDoseMin: 0,
+  amylase: 0,
   bloom: 200,
   fluidGel: false,
 }
@@ -115,6 +115,9 @@ const bare = (over: Partial<Body>): Body => ({
   gelatinPa: 0,
   gelatinC: 0,
   agarPa: 0,
+  starchLeft: 1,
+  heldOfCasein: 0,
+  heldOfStarch: 0,
   p: STANDARD.set,
   ...over,
 })
@@ -148,21 +151,38 @@ describe('firmness, each mechanism by hand', () => {
     expect(caseinWindow(4.75)).toBeCloseTo(0.5, 2)
     expect(caseinWindow(3.5)).toBeCloseTo(0.5, 2)
   })
-  it('starch: 6·7³ = 2058 Pa fully cooked and retrograded, a tenth when fresh, a tenth again with amylase', () => {
+  it('starch: 5·7³ = 1715 Pa fully cooked and retrograded, a tenth when fresh, a tenth again with amylase', () => {
     const body = bodyOf(mix(parts({ water: 100, cornflour: (100 * 7) / 90 / (1 - (0.07 * 0.083) / 0.9) })), 5, {
       ...making,
-      starch: { peakTempC: 110, minutes: 1 },
+      starch: [{ peakTempC: 110, minutes: 1, share: 1 }],
     })
     expect(body.starchC).toBeCloseTo(7, 1)
-    expect(firmness(body, set).starchPa / 2058).toBeCloseTo(1, 1)
+    expect(firmness(body, set).starchPa / 1715).toBeCloseTo(1, 1)
     expect(firmness(body, { ...set, starch: 0 }).starchPa / firmness(body, set).starchPa).toBeCloseTo(0.1, 9)
     expect(
-      of({ water: 100, cornflour: 8 }, {}, { amylase: true }).starchPa / of({ water: 100, cornflour: 8 }).starchPa,
+      of({ water: 100, cornflour: 8 }, {}, { amylase: 1 }).starchPa / of({ water: 100, cornflour: 8 }).starchPa,
     ).toBeCloseTo(0.1, 9)
     expect(
-      of({ water: 100, cornflour: 8 }, {}, { acidBoiled: true, starch: { peakTempC: 96, minutes: 10 } }).starchPa /
-      of({ water: 100, cornflour: 8 }, {}, { starch: { peakTempC: 96, minutes: 10 } }).starchPa,
-    ).toBeCloseTo(Math.exp(-1.2), 6)
+      of({ water: 100, cornflour: 8 }, {}, { acidDoseMin: 2 }).starchPa / of({ water: 100, cornflour: 8 }).starchPa,
+    ).toBeCloseTo(Math.exp(-0.9), 6)
+    // Half of it boiled, half only warmed: half of its strength.
+    const halves = [{ peakTempC: 110, minutes: 1, share: 0.5 }, { peakTempC: 30, minutes: 1, share: 0.5 }]
+    expect(
+      of({ water: 100, cornflour: 8 }, {}, { starch: halves }).starchPa /
+      of({ water: 100, cornflour: 8 }, {}, { starch: [{ peakTempC: 110, minutes: 1, share: 1 }] }).starchPa,
+    ).toBeCloseTo(0.5, 4)
+  })
+  it('set egg keeps its own water: it neither dilutes milk nor starch; runny egg does', () => {
+    const milk = { condensed: 100, lime: 30, egg: 60 }
+    const body = bodyOf(mix(parts(milk)), 4.5, making)
+    const eggWater = 0.6 * 76.15
+    const m = mix(parts(milk))
+    expect(body.heldOfCasein * (m.grams.water + 0.1 * sugarsG(m))).toBeCloseTo(eggWater, 6)
+    const at = (a: number) => firmness(body, { ...set, a }).caseinPa
+    expect(at(1) / at(0)).toBeCloseTo((1 - body.heldOfCasein) ** -2.3, 9)
+    const starch = bodyOf(mix(parts({ water: 100, cornflour: 8, egg: 40 })), 6, making)
+    expect(firmness(starch, set).starchPa / firmness(starch, { ...set, a: 0 }).starchPa)
+      .toBeCloseTo((1 - starch.heldOfStarch) ** -3, 9)
   })
   it('gelatin: 200 Bloom at 1 g per 100 g: 217 Pa at its 17 h; twice the Bloom, twice the stress; a third less per pH under 4.2', () => {
     const one = { water: 99, gelatin: 1 }
@@ -173,6 +193,7 @@ describe('firmness, each mechanism by hand', () => {
   it('agar: 1.2e4·(.5 − .15)² = 1470 Pa, 3 % of it blended; air thins by (1 − φ)^1.5; whipped fat and white foam stand outside it', () => {
     const gel = { water: 99.5, agar: 0.5 }
     expect(of(gel).agarPa).toBeCloseTo(1470, 0)
+    expect(of(gel, {}, { acidDoseMin: 2 }).agarPa / of(gel).agarPa).toBeCloseTo(Math.exp(-0.38), 6)
     expect(of(gel, {}, { fluidGel: true }).agarPa).toBeCloseTo(44.1, 1)
     expect(of(gel, {}, { air: 0.36 }).agarPa / of(gel).agarPa).toBeCloseTo(0.512, 6)
     expect(of(gel, {}, { whippedFat: 0.2 }).whipPa).toBeCloseTo(60, 6)

@@ -23,8 +23,15 @@ export interface Weeping {
   causes: { cause: WeepingCause, points: number }[]
 }
 
-/** Starch that lets water go, and pH between which an acid gel of milk holds its own (judgement). */
-const STARCH_WEEPS_C = 1.5
+/** g per 100 g from which starch and egg let water go, and all of it counts (judgement). */
+const STARCH_WEEPS_C: readonly [number, number] = [1, 2]
+const EGG_WEEPS_C: readonly [number, number] = [0.5, 1.5]
+/** Agar that carries as much lets its water go, Pa (judgement). */
+const AGAR_COUNTS_PA = 50
+/** 0 up to one value, 1 from the next. */
+const ramp = (x: number, [low, high]: readonly [number, number]) =>
+  Math.min(1, Math.max(0, (x - low) / (high - low)))
+/** pH between which an acid gel of milk holds its own (judgement). */
 const ACID_HOLDS_PH: readonly [number, number] = [3.8, 4.9]
 
 /** Expected weeping. @param m finished mix @param f what carries the set @param frozen it has been frozen */
@@ -44,18 +51,18 @@ export function weepingOf(
     1e-9,
     Object.values(f).reduce((x, y) => x + y, 0),
   )
-  const starchy = body.starchC > STARCH_WEEPS_C
-  if (starchy) add('undercookedStarch', p.undercooked * (1 - body.starchCooked))
-  if (starchy && body.making.amylase) add('amylase', p.amylase)
-  if (starchy && frozen) add('frozenStarch', p.frozenStarch)
+  const starchy = ramp(body.starchC, STARCH_WEEPS_C)
+  add('undercookedStarch', starchy * p.undercooked * (1 - body.starchCooked))
+  add('amylase', starchy * p.amylase * body.making.amylase)
+  if (frozen) add('frozenStarch', starchy * p.frozenStarch)
   if (body.eggC > 1 && frozen && body.making.stirred === false) add('frozenEgg', p.frozenEgg)
-  if (body.eggC > 1) add('overcookedEgg', b > GRAINY / 2 ? p.overcooked * b : 0)
+  add('overcookedEgg', (ramp(body.eggC, EGG_WEEPS_C) * p.overcooked * Math.max(0, b - GRAINY / 2)) / (1 - GRAINY / 2))
   const milk = (f.caseinPa + f.creamFatPa) / total
   if (body.caseinC > 2 && milk > 0.3) {
     add('acidCurdles', body.pH < ACID_HOLDS_PH[0] ? Math.min(6, p.acid * (ACID_HOLDS_PH[0] - body.pH)) : 0)
     add('acidShort', body.pH > ACID_HOLDS_PH[1] ? Math.min(6, p.acid * (body.pH - ACID_HOLDS_PH[1])) : 0)
   }
-  add('agar', f.agarPa > 0 ? (p.agar * f.agarPa) / total + (body.making.fluidGel ? 0 : p.agarSet) : 0)
+  add('agar', f.agarPa > 0 ? (p.agar * f.agarPa) / total + (body.making.fluidGel ? 0 : p.agarSet * Math.min(1, f.agarPa / AGAR_COUNTS_PA)) : 0)
   const sum = causes.reduce((s, c) => s + c.points, 0)
   // Fat, sugar and gelatin hold water.
   const held =

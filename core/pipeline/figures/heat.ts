@@ -12,10 +12,12 @@ import {
 import { addedSugarG, reductionTarget, type ReductionTarget } from '../../physics/heat/reduction'
 import type { MixPart } from '../../physics/matter/mix'
 import { lethality } from '../../physics/safety/lethality'
+import { curdlingTempC } from '../../physics/set/curdling'
 import { starchCurve } from '../../physics/set/starch'
 import type { Assessment } from '../assessment'
 import type { Heated } from '../heated'
 import type { Mixed } from '../mixed'
+import { CURDLES_TOLD } from '../judge/limits'
 import type { Settled } from '../settled'
 
 /** Water that has left along the heat, g: the pot's or the oven's own course, ending at what counts as gone. */
@@ -79,7 +81,7 @@ function eggMoments(heated: Heated, egg: EggWork | null) {
     return i < 0 ? null : timeS[i]!
   }
   const peakTempC = Math.max(...tempC)
-  const grainyAtC = egg ? grainyTemperature(peakTempC, shift => cookedEnd(egg, shift).b, GRAINY) : null
+  const grainyAtC = egg ? grainyTemperature(peakTempC, shift => cookedEnd(egg, shift).b, egg.grainyAt) : null
   return {
     setting,
     oversetting,
@@ -87,10 +89,10 @@ function eggMoments(heated: Heated, egg: EggWork | null) {
     t60bC: egg?.temperatures.t60bC ?? null,
     coatsS: firstOver(setting, COATS),
     doneS: firstOver(setting, DONE),
-    grainyS: firstOver(oversetting, GRAINY),
+    grainyS: firstOver(oversetting, egg?.grainyAt ?? GRAINY),
     grainyAtC,
     marginK: grainyAtC === null ? null : grainyAtC - peakTempC,
-    marginS: egg && stirred ? secondsToGrainy(egg.heat[0]!, tempC.at(-1)!, egg.temperatures) : null,
+    marginS: egg && stirred ? secondsToGrainy(egg.heat[0]!, tempC.at(-1)!, egg.temperatures, egg.grainyAt) : null,
     peakTempC,
   }
 }
@@ -125,6 +127,7 @@ export function heatFigures(
     evaporationG: evaporationCurve(heated),
     starchShare: starchCurve(timeS, tempC, body.starchC, finished, p.starch),
     joins: joined.met.map((m, i) => ({ step: mixed.plan.additions[i]!.step, ...m })),
+    smoothBelowC: heated.curdling && curdlingTempC(heated.curdling.logit, heated.curdling.tempC, CURDLES_TOLD),
     carryK: carryOf(heated),
     panG: mixed.cooked.massG - pot.run.evaporatedG,
     reduction:

@@ -2,11 +2,13 @@
 import { is } from '../../base/ingredients/ingredients'
 import { familyOf } from '../../formula/families'
 import { PHASE_INVERSION, yieldStress } from '../../physics/set/firmness'
+import { curdlingShare } from '../../physics/set/curdling'
+import type { Severity } from '../assessment'
 import { type Facts, type Find, holds } from './facts'
 import {
-  ACID_CURD_PH, ALCOHOL_LIMIT, ALCOHOL_TOLD, CARRIES_SHARE, COARSE_GEL_PH, CURDLES_PH, EGG_COUNTS_C,
-  GELATIN_ACID_PH, HARDLY_SETS_PH, LEAST_WATER_SHARE, NO_ACID_PERCENT, NO_SET_PA, NOT_MODELLED_SHARE,
-  POSSET_GOAL_PH, STARCH_ACID_MIN, STARCH_COOKED, STARCH_COUNTS_C, WEEPS,
+  ACID_CURD_PH, AGAR_ACID_MIN, ALCOHOL_LIMIT, ALCOHOL_TOLD, AMYLASE_TOLD, CARRIES_SHARE, COARSE_GEL_PH, CURDLES,
+  CURDLES_TOLD, EGG_COUNTS_C, GELATIN_ACID_PH, HARDLY_SETS_PH, LEAST_WATER_SHARE, NOT_MODELLED_SHARE,
+  NO_ACID_PERCENT, NO_SET_PA, POSSET_GOAL_PH, STARCH_ACID_LEFT, STARCH_COOKED, STARCH_COUNTS_C, WEEPS,
 } from './limits'
 
 export function judgeBalance(f: Facts, path: string, find: Find): void {
@@ -20,7 +22,7 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
     find('notModelled', 'look', 'balance', path, { setter: 'chocolate' })
   if (whole.parts.some(p => p.row.group === 'plant' && p.massG > NOT_MODELLED_SHARE * whole.massG))
     find('notModelled', 'look', 'balance', path, { setter: 'plant' })
-  if (family.eggSets && f.mixed.eggG <= 0) find('noEgg', 'stop', 'balance', path)
+  if (family.eggSets && f.mixed.eggG <= 0) find('noEgg', severityOf(f), 'balance', path)
   else if (!family.acidGelsMilk && yieldStress(f.settled.cold.mechanismsPa) < NO_SET_PA)
     find('noSetter', 'stop', 'balance', path)
   if (phases.phi > PHASE_INVERSION) find('phaseInversion', 'look', 'balance', path, { fatPercent: 100 * phases.phi })
@@ -52,30 +54,41 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
   if (holds(whole, r => r.group === 'zest')) find('scrubPeel', 'info', 'stock', path)
 }
 
+/** A missing or weak setter stops a plan whose set falls short; one that holds all the same is worth a look. */
+const severityOf = ({ settled: { cold, target } }: Facts): Severity =>
+  cold.tauPa.value < target.coldMinPa ? 'stop' : 'look'
+
 /** What weakens milk, starch, gelatin and agar. */
 export function judgeSetters(f: Facts, path: string, find: Find): void {
   const { body } = f.heated
   const { cold } = f.settled
   const { making } = body
+  const missing = severityOf(f)
   const heatPath = 'heat.targetTempC'
   if (familyOf(f.doc.family).acidGelsMilk) {
-    if (f.mixed.pH < CURDLES_PH) find('acidCurdles', 'stop', 'balance', path, { pH: f.mixed.pH, limit: CURDLES_PH })
-    else if (f.mixed.pH > HARDLY_SETS_PH)
-      find('acidShort', 'stop', 'balance', path, { pH: f.mixed.pH, limit: POSSET_GOAL_PH })
+    const grainy = f.heated.curdling ? curdlingShare(f.heated.curdling.logit) : 0
+    if (grainy > CURDLES_TOLD)
+      find('acidCurdles', grainy >= CURDLES ? 'stop' : 'look', 'balance', path, {
+        share: grainy,
+        tempC: f.heated.curdling!.tempC,
+      })
+    if (f.mixed.pH > HARDLY_SETS_PH)
+      find('acidShort', missing, 'balance', path, { pH: f.mixed.pH, limit: POSSET_GOAL_PH })
   }
-  if (body.starchC > STARCH_COUNTS_C) {
+  const [hottest] = making.starch
+  if (hottest && body.starchC > STARCH_COUNTS_C) {
     if (body.starchCooked < STARCH_COOKED)
-      find('starchUndercooked', 'stop', 'heat', heatPath, {
-        tempC: making.starch.peakTempC,
+      find('starchUndercooked', missing, 'heat', heatPath, {
+        tempC: hottest.peakTempC,
         share: body.starchCooked,
       })
-    if (making.amylase) find('amylase', 'stop', 'heat', heatPath, { tempC: making.starch.peakTempC })
-    if (making.acidBoiled && making.starch.minutes * 10 ** (0.6 * (3.3 - f.mixed.cookedPH)) > STARCH_ACID_MIN)
-      find('starchAcid', 'look', 'heat', 'heat.holdS', { minutes: making.starch.minutes, pH: f.mixed.cookedPH })
+    if (making.amylase > AMYLASE_TOLD) find('amylase', missing, 'heat', heatPath, { tempC: hottest.peakTempC })
+    if (body.starchLeft < STARCH_ACID_LEFT)
+      find('starchAcid', 'look', 'heat', 'heat.holdS', { minutes: hottest.minutes, pH: f.mixed.cookedPH })
   }
   if (cold.mechanismsPa.gelatinPa > CARRIES_SHARE * cold.tauPa.value && f.mixed.pH < GELATIN_ACID_PH)
     find('gelatinAcid', 'look', 'balance', path, { pH: f.mixed.pH, lossPercent: 33 * Math.min(2, 4.2 - f.mixed.pH) })
-  if (cold.mechanismsPa.agarPa > CARRIES_SHARE * cold.tauPa.value && making.acidBoiled)
+  if (cold.mechanismsPa.agarPa > CARRIES_SHARE * cold.tauPa.value && making.acidDoseMin > AGAR_ACID_MIN)
     find('agarAcid', 'look', 'heat', 'components', { pH: f.mixed.cookedPH })
   if (f.weeping.score >= WEEPS)
     find('weeps', 'look', 'serve', path, { score: f.weeping.score, cause: f.weeping.causes[0]!.cause })

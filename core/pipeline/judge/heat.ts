@@ -3,13 +3,14 @@ import { is, part } from '../../base/ingredients/ingredients'
 import { fillingOf, panOf, vesselOf } from '../../formula/bench'
 import { familyOf } from '../../formula/families'
 import { schoolOf } from '../../formula/schools'
-import { COATS, DONE, GRAINY, THERMOMETER_SIGMA_K } from '../../physics/heat/egg'
+import { COATS, DONE, THERMOMETER_SIGMA_K } from '../../physics/heat/egg'
 import { BOILED_C, panHoldsM3, potVessel } from '../../physics/heat/pot'
 import { EGG_DISH_C, LETHALITY_NEEDED_MIN } from '../../physics/safety/lethality'
 import { CREAM_KNITS_C } from '../../physics/set/setting'
+import { isAcidic } from '../heated'
 import { type Facts, type Find, holds } from './facts'
 import {
-  ACID_ADDITION_PERCENT, ACID_TOO_HOT_C, BUTTER_COUNTS_SHARE, BUTTER_IN, EGG_COUNTS_C, GLASS_OVEN_START_C,
+  ACID_IN_C, BUTTER_COUNTS_SHARE, BUTTER_IN, EGG_COUNTS_C, GLASS_OVEN_START_C,
   NEAR_GRAINY_K, SCRAMBLED, STRINGS_BASE_C, STRINGS_MIX_C,
 } from './limits'
 
@@ -32,6 +33,7 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
   const { heat, doc } = f
   const { eggG } = f.mixed
   const { potB } = f.settled.end
+  const { grainyAt } = f.heated.cooking
   const target = 'heat.targetTempC'
   const { method } = doc.heat
   const baked = method === 'oven'
@@ -41,11 +43,11 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
   if (eggG > 0) {
     if (potB >= SCRAMBLED && f.heated.body.eggC > EGG_COUNTS_C)
       find('scrambled', 'stop', 'heat', target, { tempC: heat.peakTempC, share: potB })
-    if (potB >= GRAINY && f.heated.body.eggC > EGG_COUNTS_C)
+    if (potB >= grainyAt && f.heated.body.eggC > EGG_COUNTS_C)
       find('grainy', 'stop', 'heat', target, { tempC: heat.peakTempC, share: potB })
     else if (heat.marginK !== null && heat.marginK < NEAR_GRAINY_K && familyOf(doc.family).eggSets)
       find('grainyNear', 'look', 'heat', target, { marginK: heat.marginK })
-    if (heat.b >= GRAINY && potB < GRAINY) find('oversetsInDepth', 'look', 'heat', 'chill.0', { share: heat.b })
+    if (heat.b >= grainyAt && potB < grainyAt) find('oversetsInDepth', 'look', 'heat', 'chill.0', { share: heat.b })
     if (familyOf(doc.family).eggSets && heat.coreA < DONE)
       find('underset', heat.coreA < COATS ? 'stop' : 'look', 'heat', 'heat.holdS', { share: heat.coreA })
     const folded = f.mixed.plan.additions.some(a => a.kind === 'foldIn' && a.parts.some(p => p.row.group === 'egg'))
@@ -73,16 +75,18 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
 
 /** What meets what at which temperature. */
 export function judgeJoining(f: Facts, find: Find): void {
+  const { heat } = f
   const index = f.doc.components.indexOf(fillingOf(f.doc))
   const gelled = f.heated.body.gelatinC > 0
   const { acidGelsMilk } = familyOf(f.doc.family)
   f.mixed.plan.additions.forEach((a, i) => {
     const path = `components.${index}.steps.${a.step}`
     const { beforeC, afterC } = f.heated.joined.met[i]!
-    const acid = a.parts.some(p => p.row.acid && p.row.acid.typical > ACID_ADDITION_PERCENT)
+    const acid = isAcidic(a.parts)
     const creamWaits = f.mixed.plan.cooked.some(p => part(p.row, 'casein') > 0 && p.massG > 0)
-    if (acid && creamWaits && acidGelsMilk && beforeC > ACID_TOO_HOT_C)
-      find('acidTooHot', 'look', 'heat', path, { tempC: beforeC, limitC: ACID_TOO_HOT_C })
+    const limitC = (acid ? heat.smoothBelowC : null) ?? Infinity
+    if (creamWaits && beforeC > limitC && limitC >= ACID_IN_C)
+      find('acidTooHot', 'look', 'heat', path, { tempC: beforeC, limitC })
     if (acid && creamWaits && acidGelsMilk && beforeC < CREAM_KNITS_C)
       find('acidTooLate', 'look', 'heat', path, { tempC: beforeC, limitC: CREAM_KNITS_C })
     if (a.kind === 'foldIn' && gelled && (beforeC < STRINGS_BASE_C || afterC < STRINGS_MIX_C))

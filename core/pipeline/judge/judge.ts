@@ -9,15 +9,17 @@ import { judgeBalance, judgeSetters } from './balance'
 import { judgeChill } from './chill'
 import type { Facts, Find } from './facts'
 import { judgeHeat, judgeJoining } from './heat'
-import { judgeServing, judgeSet } from './serve'
+import { judgeServing, judgeSet, setFigures } from './serve'
+import type { SetFigures } from './verdict'
 import { judgeShape } from './shape'
 
 /** Findings, verdict, use-by and days of keeping. */
 export function judge(f: Facts): {
   findings: Finding[]
-  verdict: VerdictCode
+  verdict: { code: VerdictCode, leans: VerdictCode }
   useBy: string | null
   storageDays: number
+  figures: SetFigures
 } {
   const findings: Finding[] = []
   const find: Find = (code, severity, station, path, params = {}) =>
@@ -30,6 +32,7 @@ export function judge(f: Facts): {
   judgeJoining(f, find)
   judgeChill(f, find)
   const keeping = judgeServing(f, path, find)
-  const verdict = judgeSet(f, path, find)
-  return { findings, verdict, ...keeping }
+  const figures = setFigures(f)
+  const verdict = judgeSet(f, path, find, figures)
+  return { findings, verdict, figures, ...keeping }
 }

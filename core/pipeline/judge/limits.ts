@@ -16,8 +16,12 @@ export const EGG_COUNTS_C = 2
 export const STARCH_COUNTS_C = 1.5
 /** Less swollen than this, starch is undercooked (judgement). */
 export const STARCH_COOKED = 0.7
-/** Minutes of boil with juice, weighted by acidity, from which starch thins (fitted). */
-export const STARCH_ACID_MIN = 4
+/** Starch strength that acid leaves under which it is told (judgement). */
+export const STARCH_ACID_LEFT = 0.6
+/** Live amylase that is told, 0–1: a tenth takes a fifth of the starch's strength in a day (judgement). */
+export const AMYLASE_TOLD = 0.1
+/** Agar hot with acid for as long as this, min at 97 °C and pH 2.5, has lost a quarter (judgement). */
+export const AGAR_ACID_MIN = 1.5
 /** Acid under this is no citrus dessert, % (judgement). */
 export const NO_ACID_PERCENT = 0.2
 /** Setters that are not modelled count from this share of the whole (judgement). */
@@ -39,14 +43,14 @@ export const SCRAMBLED = 0.85
 /** A pot this near to turning grainy is worth a look, K (a thermometer's own error, see `physics/heat/egg`). */
 export const NEAR_GRAINY_K = 2
 
-/** Posset acid: below, it turns grainy; above, it hardly sets (fitted window; target 3.9–4.6). */
-export const CURDLES_PH = 3.6
+/** A posset's share of grainy batches worth a look, and from which grains are to be expected (judgement). */
+export const CURDLES_TOLD = 0.2
+export const CURDLES = 0.5
+/** Posset acid above which it hardly sets (fitted window; target 3.9–4.6). */
 export const HARDLY_SETS_PH = 4.9
 export const POSSET_GOAL_PH = 4.6
-/** Juice into unstirred cream hotter than this curdles it, °C (common practice). */
-export const ACID_TOO_HOT_C = 85
-/** An addition counts as acid from this strength, % (judgement). */
-export const ACID_ADDITION_PERCENT = 0.5
+/** Juice goes in as cool as this at most where hotter would curdle it, °C (common practice: 75–95 for rich cream). */
+export const ACID_IN_C = 75
 /**
  * Gelatin strings where the base is under this as cold cream meets it, or the mix ends under the second, °C
  * (judgement).

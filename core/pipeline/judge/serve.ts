@@ -5,11 +5,12 @@ import { fillingOf, type Bench } from '../../formula/bench'
 import { placeOf } from '../../formula/document'
 import { familyOf } from '../../formula/families'
 import { meringueHeat } from '../../formula/parts'
-import { COATS, GRAINY } from '../../physics/heat/egg'
+import { lnTauSigma } from '../../physics/set/firmness'
 import { CODES, useByDate } from '../../physics/safety/keeping'
 import type { VerdictCode } from '../assessment'
 import { type Facts, type Find, holds } from './facts'
-import { CURDLES_PH, EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, GRAINY_THROUGH, RUNNY_STAR_PA, FROZEN_C } from './limits'
+import { EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, FROZEN_C } from './limits'
+import { isOnEdge, type SetFigures, setRisks, setVerdict } from './verdict'
 
 /** @returns the use-by date (null where none can be given) and the days it keeps */
 export function judgeServing(
@@ -53,40 +54,44 @@ export function judgeServing(
   return { useBy, storageDays: limits.days }
 }
 
-export function judgeSet(f: Facts, path: string, find: Find): VerdictCode {
-  const { heat } = f
-  const { cold, plate, target, end } = f.settled
+export function judgeSet(
+  f: Facts, path: string, find: Find, figures: SetFigures,
+): { code: VerdictCode, leans: VerdictCode } {
+  const { cold, plate, target } = f.settled
   const early = !f.settled.stated && f.settled.readyS !== null && f.settled.chilledS < f.settled.readyS - EARLY_S
   if (early)
     find('servedBeforeSet', 'look', 'serve', `chill.${f.doc.chill.length - 1}.timeS`, { readyS: f.settled.readyS! })
-  if (f.heated.body.eggC > EGG_COUNTS_C && (end.potB >= GRAINY || heat.b >= GRAINY_THROUGH)) return 'grainy'
-  if (familyOf(f.doc.family).acidGelsMilk && f.mixed.pH < CURDLES_PH) return 'grainy'
-  // Below this no set is known: what is frozen is neither good nor bad before it is thawed.
-  if (cold.tempC < FROZEN_C) return 'frozen'
-  const loose = () =>
+  const code = setVerdict(figures, target)
+  if ((code === 'looseCold' || code === 'runny') && !(early && code === 'looseCold'))
     find('looseCold', 'stop', 'balance', path, { tauPa: cold.tauPa.value, needPa: target.coldMinPa })
-  if ((familyOf(f.doc.family).eggSets && heat.a < COATS) || cold.tauStarPa < RUNNY_STAR_PA) {
-    loose()
-    return 'runny'
-  }
-  if (cold.tauPa.value < target.coldMinPa) {
-    if (early) return 'servedBeforeSet'
-    loose()
-    return 'looseCold'
-  }
-  if (plate.tauPa.value < target.plateMinPa) {
+  if (code === 'sagsOnTable')
     find('sagsOnTable', 'stop', 'serve', 'use.tableTimeS', {
       afterS: f.settled.standsOnTableS ?? 0,
       tempC: plate.tempC,
     })
-    return 'sagsOnTable'
-  }
-  if (cold.tauPa.value > target.coldMaxPa) {
+  if (code === 'tooFirm')
     find('tooFirm', 'look', 'balance', path, { tauPa: cold.tauPa.value, maxPa: target.coldMaxPa })
-    return 'tooFirm'
-  }
-  return 'good'
+  if (early && code === 'looseCold') return { code: 'servedBeforeSet', leans: code }
+  const risks = setRisks(figures, target)
+  return code === 'good' && isOnEdge(risks) ? { code: 'edge', leans: risks[0]!.leans } : { code, leans: code }
 }
+
+/** The plan's own figures, as the rule of the set looks at them. */
+export const setFigures = ({ doc, heated, settled, heat }: Facts): SetFigures => ({
+  frozen: settled.cold.tempC < FROZEN_C,
+  eggCounts: heated.body.eggC > EGG_COUNTS_C,
+  eggSets: familyOf(doc.family).eggSets,
+  potB: settled.end.potB,
+  b: heat.b,
+  a: heat.a,
+  grainyAt: heated.cooking.grainyAt,
+  curdlingLogit: heated.curdling?.logit ?? -Infinity,
+  marginK: heat.marginK,
+  lnSigma: lnTauSigma(settled.cold.mechanismsPa),
+  coldPa: settled.cold.tauPa.value,
+  coldStarPa: settled.cold.tauStarPa,
+  platePa: settled.plate.tauPa.value,
+})
 
 /** Whites on top that no measured heat has cooked. */
 function judgeToppings(doc: Bench, find: Find): void {
