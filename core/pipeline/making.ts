@@ -11,6 +11,7 @@ import type { History } from '../physics/heat/dose'
 import { acidDoseMin, amylaseActs, amylaseLeft, milkHeatOf, peakOf } from '../physics/heat/milk'
 import type { MixPart } from '../physics/matter/mix'
 import type { Making, StarchHeat } from '../physics/set/firmness'
+import { minuteTempC } from '../physics/set/starch'
 import type { Mixed } from './mixed'
 
 const grams = (parts: readonly MixPart[], key: CompositionKey) =>
@@ -87,7 +88,7 @@ export function makingOf(
     air: given(set.air) ?? airMl / (airMl + massG),
     whippedFat: given(set.whippedFat) ?? whippedFatG / massG,
     whiteFoam: given(set.whiteFoam) ?? whipped.some(a => hasWhites(a.parts)),
-    starch: starchOf(doc, sharesOf('starch')),
+    starch: starchOf(doc, sharesOf('starch'), p),
     acidDoseMin: acidDoseOf(doc, mixed, paths, p),
     amylase: amylaseOf(doc, mixed, sharesOf('yolkProtein'), p),
     bloom: set.bloom,
@@ -100,21 +101,22 @@ interface Share {
   share: number
 }
 
+/** A stated peak and its minutes as a history. */
+const heldAt = ({ peakTempC, minutes }: { peakTempC: number, minutes: number }): History =>
+  ({ timeS: [0, 60 * minutes], tempC: [peakTempC, peakTempC] })
+
 /** Peaks of the starch by the path each share of it took; what is stated counts for all of it. */
-function starchOf(doc: Bench, shares: readonly Share[]): StarchHeat[] {
+function starchOf(doc: Bench, shares: readonly Share[], p: Parameters): StarchHeat[] {
   const stated = given(doc.set.starch)
-  if (stated) return [{ ...stated, share: 1 }]
-  return shares.map(({ path, share }) => ({ ...peakOf(path), share }))
+  if (stated) return [{ ...stated, minuteC: minuteTempC(heldAt(stated), p.starch), share: 1 }]
+  return shares.map(({ path, share }) => ({ ...peakOf(path), minuteC: minuteTempC(path, p.starch), share }))
 }
 
 /** What acid did in the heat, at the pot's own pH, and on the way down, at that of the whole. */
 function acidDoseOf(doc: Bench, mixed: Mixed, paths: Paths, p: Parameters): number {
   if (given(doc.set.acidBoiled) === false) return 0
   const stated = given(doc.set.starch)
-  if (stated) {
-    const { peakTempC, minutes } = stated
-    return acidDoseMin({ timeS: [0, 60 * minutes], tempC: [peakTempC, peakTempC] }, mixed.cookedPH, p.starch)
-  }
+  if (stated) return acidDoseMin(heldAt(stated), mixed.cookedPH, p.starch)
   return acidDoseMin(paths.heated, mixed.cookedPH, p.starch) + acidDoseMin(paths.after, mixed.pH, p.starch)
 }
 

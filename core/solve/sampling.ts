@@ -117,7 +117,7 @@ function outcomeOf(w: Worked, z: Draw): Outcome {
   const mixed = mixedOf({ ...plan, all, cooked: all.filter((_, i) => heatedTogether.has(plan.all[i]!)) })
   const offsetK = THERMOMETER_SIGMA_K * z.thermometer
   const { making } = w.heated.body
-  const starch = making.starch.map(s => ({ ...s, peakTempC: s.peakTempC + offsetK }))
+  const starch = making.starch.map(s => ({ ...s, minuteC: s.minuteC + offsetK }))
   const body = bodyOf(evaporate(mixed.whole, w.heated.evaporatedG), mixed.pH, { ...making, starch }, w.parameters)
   const { a, b, potB } = eggAsDrawn(w, mixed.cooked, mixed.cookedPH, offsetK, z)
   // Slower or faster setting: what was still to come, over what has come, scales with the rate.

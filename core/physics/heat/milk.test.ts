@@ -1,26 +1,8 @@
-import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { STANDARD } from '../../base/parameters'
-import { acidDoseMin, amylaseActs, amylaseLeft, milkHeatOf, peakOf, peaksAlong } from './milk'
+import { acidDoseMin, amylaseActs, amylaseLeft, milkHeatOf, peakOf } from './milk'
 
 describe('peak and time near it', () => {
-  const history = fc
-    .array(fc.tuple(fc.integer({ min: 1, max: 900 }), fc.integer({ min: 20, max: 105 })), {
-      minLength: 1, maxLength: 40,
-    })
-    .map(rows => ({
-      timeS: rows.map((_, i) => rows.slice(0, i).reduce((s, [by]) => s + by, 0)),
-      tempC: rows.map(([, t]) => t),
-    }))
-  it('along a history they are at every time what they are of the history so far', () => {
-    fc.assert(fc.property(history, (h) => {
-      peaksAlong(h).forEach((along, i) => {
-        const soFar = peakOf({ timeS: h.timeS.slice(0, i + 1), tempC: h.tempC.slice(0, i + 1) })
-        expect(along.peakTempC).toBe(soFar.peakTempC)
-        expect(along.minutes).toBeCloseTo(soFar.minutes, 9)
-      })
-    }))
-  })
   it('within 2 K counts, further down does not; a stretch counts only with both its ends', () => {
     const minutes = (...tempC: number[]) => peakOf({ timeS: tempC.map((_, i) => 60 * i), tempC }).minutes
     expect([minutes(90, 92), minutes(89.9, 92), minutes(92, 92, 80, 92)]).toEqual([1, 0, 1])

@@ -45,29 +45,6 @@ export const acidDoseMin = (history: History, pH: number, p: Parameters['starch'
 /** A peak counts with what came within this of it, K (judgement). */
 const NEAR_PEAK_K = 2
 
-/**
- * Peak of a history so far and minutes within 2 K of it, at every time. Rows near an old peak are dropped as it
- * rises, so
- * that the work grows with the length of the history, not with its square.
- * @example peaksAlong({ timeS: [0, 60, 120], tempC: [20, 90, 91] })[2] // { peakTempC: 91, minutes: 1 }
- */
-export function peaksAlong(h: History): { peakTempC: number, minutes: number }[] {
-  let peakTempC = h.tempC[0]!
-  let near: { low: number, minutes: number }[] = []
-  let minutes = 0
-  return h.tempC.map((tempC, i) => {
-    const risen = tempC > peakTempC
-    peakTempC = Math.max(peakTempC, tempC)
-    if (risen) near = near.filter(x => x.low >= peakTempC - NEAR_PEAK_K)
-    const low = i > 0 ? Math.min(tempC, h.tempC[i - 1]!) : -Infinity
-    const row = { low, minutes: i > 0 ? (h.timeS[i]! - h.timeS[i - 1]!) / 60 : 0 }
-    const counts = low >= peakTempC - NEAR_PEAK_K
-    if (counts) near.push(row)
-    minutes = risen ? near.reduce((s, x) => s + x.minutes, 0) : counts ? minutes + row.minutes : minutes
-    return { peakTempC, minutes }
-  })
-}
-
 /** Peak of a history and minutes within 2 K of it. @example peakOf({ timeS: [0, 60], tempC: [90, 91] }).minutes // 1 */
 export function peakOf(h: History): { peakTempC: number, minutes: number } {
   const peakTempC = Math.max(...h.tempC)

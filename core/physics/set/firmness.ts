@@ -78,6 +78,8 @@ export function phasesOf(m: Mix, air = 0): Phases {
 export interface StarchHeat {
   peakTempC: number
   minutes: number
+  /** The temperature that in one minute would have done as much, °C. */
+  minuteC: number
   share: number
 }
 
@@ -154,7 +156,7 @@ export const caseinWindow = (pH: number, p: SetParameters = STANDARD.set): numbe
 
 /** Share of all the starch that has swollen. */
 const swollen = (heats: readonly StarchHeat[], startC: number, p: Parameters['starch']) =>
-  heats.reduce((sum, h) => sum + h.share * starchCooked(h.peakTempC, h.minutes, startC, p), 0)
+  heats.reduce((sum, h) => sum + h.share * starchCooked(h.minuteC, startC, p), 0)
 
 /** The unchanging side of a set. @param m the finished mix @param pH of the finished mix */
 export function bodyOf(m: Mix, pH: number, making: Making, all: Parameters = STANDARD): Body {

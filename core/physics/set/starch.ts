@@ -1,7 +1,7 @@
 /** Starch: where it swells in syrup, how much of it has. */
 import { is, part } from '../../base/ingredients/ingredients'
 import { type Parameters, STANDARD } from '../../base/parameters'
-import { peaksAlong } from '../heat/milk'
+import { doseAlong, type History } from '../heat/dose'
 import { type Mix, sugarsG } from '../matter/mix'
 
 export type StarchParameters = Parameters['starch']
@@ -16,8 +16,24 @@ export function starchCurve(
 ): number[] {
   if (starchC <= 0) return []
   const startC = starchTemperature(m, sugarsG(m) / (sugarsG(m) + m.grams.water), p)
-  return peaksAlong({ timeS, tempC }).map(x => starchCooked(x.peakTempC, x.minutes, startC, p))
+  const out = [starchCooked(-Infinity, startC, p)]
+  doseAlong(timeS, tempC, REF_C, p.minutesK, (i, doseS) => {
+    out[i] = starchCooked(asMinuteC(doseS / 60, p), startC, p)
+  })
+  return out
 }
+
+/** Temperature a minute's equivalent is reckoned from, °C (any would do). */
+const REF_C = 80
+const asMinuteC = (doseMin: number, p: StarchParameters) =>
+  doseMin > 0 ? REF_C + p.minutesK * Math.log10(doseMin) : -Infinity
+
+/**
+ * The temperature that in one minute does to starch what a history does, °C: 5 K more for ten times as long.
+ * @example minuteTempC({ timeS: [0, 600], tempC: [90, 90] }) // 95
+ */
+export const minuteTempC = (h: History, p: StarchParameters = STANDARD.starch): number =>
+  asMinuteC(doseAlong(h.timeS, h.tempC, REF_C, p.minutesK) / 60, p)
 
 /**
  * Gelatinisation of starch in syrup, °C: (68 corn, 61 wheat) + 8 s + 30 s² (fitted to DSC of sugared starch, from
@@ -34,16 +50,10 @@ export function starchTemperature(m: Mix, sugarShare: number, p: StarchParameter
 }
 
 /**
- * Share of starch swollen: logistic((T_pk + 5·log10 max(1, minutes) − T_s − 14)/2). The width of 2 K spreads 5–95 %
- * over 12 K, as DSC
- * endotherms of corn starch do (onset to end 10–12 K, from memory M); 3 K left an undercooked filling too firm
- * (docs/science.md).
- * @example starchCooked(95, 2, 70) // 0.9981
+ * Share of starch swollen: logistic((T₁ − T_s − 14)/2), T₁ the temperature that does as much in a minute. The width of
+ * 2 K spreads 5–95 % over 12 K, as DSC endotherms of corn starch do (onset to end 10–12 K, from memory M); 3 K left an
+ * undercooked filling too firm (docs/science.md).
+ * @example starchCooked(95, 70) // 0.9959
  */
-export const starchCooked = (
-  peakTempC: number,
-  minutes: number,
-  startC: number,
-  p: StarchParameters = STANDARD.starch,
-): number =>
-  1 / (1 + Math.exp(-(peakTempC + p.minutesK * Math.log10(Math.max(1, minutes)) - startC - p.swellK) / p.widthK))
+export const starchCooked = (minuteC: number, startC: number, p: StarchParameters = STANDARD.starch): number =>
+  1 / (1 + Math.exp(-(minuteC - startC - p.swellK) / p.widthK))

@@ -26,6 +26,11 @@ export interface Weeping {
 /** g per 100 g from which starch and egg let water go, and all of it counts (judgement). */
 const STARCH_WEEPS_C: readonly [number, number] = [1, 2]
 const EGG_WEEPS_C: readonly [number, number] = [0.5, 1.5]
+/** Casein, and its share of the set, from which an acid gel weeps, and all of it does (judgement). */
+const MILK_WEEPS_C: readonly [number, number] = [1.5, 2.5]
+const MILK_CARRIES: readonly [number, number] = [0.2, 0.4]
+/** Causes under as many points are not named. */
+const TOLD_POINTS = 0.05
 /** Agar that carries as much lets its water go, Pa (judgement). */
 const AGAR_COUNTS_PA = 50
 /** 0 up to one value, 1 from the next. */
@@ -45,7 +50,7 @@ export function weepingOf(
 ): Weeping {
   const causes: Weeping['causes'] = []
   const add = (cause: WeepingCause, points: number) => {
-    if (points > 0.05) causes.push({ cause, points })
+    if (points > 0) causes.push({ cause, points })
   }
   const total = Math.max(
     1e-9,
@@ -58,10 +63,9 @@ export function weepingOf(
   if (body.eggC > 1 && frozen && body.making.stirred === false) add('frozenEgg', p.frozenEgg)
   add('overcookedEgg', (ramp(body.eggC, EGG_WEEPS_C) * p.overcooked * Math.max(0, b - GRAINY / 2)) / (1 - GRAINY / 2))
   const milk = (f.caseinPa + f.creamFatPa) / total
-  if (body.caseinC > 2 && milk > 0.3) {
-    add('acidCurdles', body.pH < ACID_HOLDS_PH[0] ? Math.min(6, p.acid * (ACID_HOLDS_PH[0] - body.pH)) : 0)
-    add('acidShort', body.pH > ACID_HOLDS_PH[1] ? Math.min(6, p.acid * (body.pH - ACID_HOLDS_PH[1])) : 0)
-  }
+  const milky = ramp(body.caseinC, MILK_WEEPS_C) * ramp(milk, MILK_CARRIES)
+  add('acidCurdles', milky * Math.min(6, p.acid * Math.max(0, ACID_HOLDS_PH[0] - body.pH)))
+  add('acidShort', milky * Math.min(6, p.acid * Math.max(0, body.pH - ACID_HOLDS_PH[1])))
   add('agar', f.agarPa > 0 ? (p.agar * f.agarPa) / total + (body.making.fluidGel ? 0 : p.agarSet * Math.min(1, f.agarPa / AGAR_COUNTS_PA)) : 0)
   const sum = causes.reduce((s, c) => s + c.points, 0)
   // Fat, sugar and gelatin hold water.
@@ -69,5 +73,5 @@ export function weepingOf(
     (1 - p.fatHolds * Math.min(1, m.grams.fat / m.massG / 0.4)) *
     (1 - p.sugarHolds * Math.min(1, body.phases.sugarShare / 0.5)) *
     (1 - p.gelatinHolds * Math.min(1, f.gelatinPa / total))
-  return { score: Math.min(10, sum * held), causes: causes.sort((x, y) => y.points - x.points) }
+  return { score: Math.min(10, sum * held), causes: causes.filter(c => c.points > TOLD_POINTS).sort((x, y) => y.points - x.points) }
 }

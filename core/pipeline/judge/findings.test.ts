@@ -31,6 +31,10 @@ const WRONG: Bench[] = [
   make('setCream', undefined, { ...MADE.setCream, lemon: 160 }),
   make('juiceAfter', d => void (d.heat.targetTempC = 70)),
   make('wine', undefined, { ...MADE.wine, wine_late: 400 }),
+  make('boiled', undefined, { cream36: 250, milk: 350, sugar: 110, lemon: 90 }),
+  make('milkPudding', d => void Object.assign(d.heat, { targetTempC: 76, holdS: 0 }), {
+    milk: 450, sugar: 80, cornflour: 40, yolk_sep: 60,
+  }),
 ]
 const grapefruit = formula()
 grapefruit.components[0]!.lines.push(line('g', 'grapefruit', 60), line('z', 'zest', 40))
