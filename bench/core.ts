@@ -57,7 +57,6 @@ const pot: PotInput = {
   roomTempC: 20,
   altitudeM: 0,
   waterActivity: 0.96,
-  sugarPercent: 40,
 }
 const reachedS = runPot(pot).reachedS!
 const placing: Placing = {

@@ -9,7 +9,7 @@ import {
   carryOver, givenCourse, panFor, panOfSize, type PotRun, runPot, stirInTemperature, unheated,
 } from '../physics/heat/pot'
 import { addedSugarG, reductionG } from '../physics/heat/reduction'
-import { mix, type Mix, sugarsG } from '../physics/matter/mix'
+import { mix, type Mix } from '../physics/matter/mix'
 import { FAT_LATENT, fractionsOf, solidFat, thermalProperties } from '../physics/thermal/properties'
 import type { MixPlan } from './mixPlan'
 
@@ -63,7 +63,6 @@ export function heatStep(
           roomTempC: kitchen.roomTempC,
           altitudeM: kitchen.altitudeM,
           waterActivity: aw,
-          sugarPercent: (100 * sugarsG(cooked)) / (sugarsG(cooked) + cooked.grams.water),
           evaporateG:
             heat.until === 'creamVolume'
               ? Math.min(reductionG(addedSugarG(cooked.parts)), 0.6 * cooked.grams.water)

@@ -10,8 +10,8 @@ import type { Kitchen } from '../kitchen/kitchen'
 import { type Cooking, eggTemperatures, type EggTemperatures, GRAINY, GRAINY_SIEVED } from '../physics/heat/egg'
 import { type Bake, runOven } from '../physics/heat/oven'
 import { stirInTemperature } from '../physics/heat/pot'
-import { evaporate, type Mix, type MixPart } from '../physics/matter/mix'
-import { waterActivityOf } from '../physics/matter/taste'
+import { ethanolLeft, evaporate, type Mix, type MixPart } from '../physics/matter/mix'
+import { waterActivityOf } from '../physics/matter/solutes'
 import { curdlingLogit } from '../physics/set/curdling'
 import { type Body, bodyOf, phasesOf } from '../physics/set/firmness'
 import { fractionsOf, heatCapacityTable, thermalProperties } from '../physics/thermal/properties'
@@ -54,7 +54,9 @@ export function bodyAfter(
   evaporatedG: number,
   p: Parameters = STANDARD,
 ): { finished: Mix, body: Body } {
-  const finished = evaporate(mixed.whole, evaporatedG)
+  const steamed = evaporate(mixed.whole, evaporatedG)
+  const boiledOff = mixed.cooked.ethanolG * (1 - ethanolLeft(evaporatedG / mixed.cooked.grams.water))
+  const finished = { ...steamed, ethanolG: steamed.ethanolG - boiledOff, massG: steamed.massG - boiledOff }
   return { finished, body: bodyOf(finished, mixed.pH, makingOf(doc, mixed, paths, p), p) }
 }
 

@@ -56,6 +56,6 @@ export function checkMix(doc: Bench, kitchen: Kitchen): Weighed {
 
 /**
  * The first stage of an assessment. @throws {InputError} naming the field
- * @example mixStage(doc, kitchen).pH // 3.317
+ * @example mixStage(doc, kitchen).pH // 3.356
  */
 export const mixStage = (doc: Bench, kitchen: Kitchen): Mixed => acidify(checkMix(doc, kitchen))

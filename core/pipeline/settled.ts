@@ -15,6 +15,7 @@ import {
   CREAM_KNITS_C, type Setting, settingAlong, settingAt, type SettingInputs, settledIn, statedSetting, stressAt,
   UNSET,
 } from '../physics/set/setting'
+import { elasticOf } from '../physics/set/firmness'
 import { SET_SHARE, setAt, type SetResult } from '../physics/set/state'
 import { timeAbove, timeBelow, valueAt } from '../physics/thermal/conduction'
 import { type Cooling, FULL_SET_S, joinHistory, tableStep } from './chill'
@@ -132,13 +133,15 @@ export function setStage(
   // What lies over a level rests on it: its height counts up to the top of the piece.
   const carriesM = shape.coolsM - shape.fromM
   const pieceHeightM = cut ? Math.min(doc.use.pieceHeightM, carriesM) : doc.use.pieceHeightM
-  const target = targetOf({ ...doc.use, pieceHeightM }, body.phases.density)
   const coldTempC = statedC ?? valueAt(chill.timeS, chill.coreC, chilledS)
   const coldSetting =
     statedC === null
       ? settingAt(chill.timeS, settings, chilledS)
       : statedSetting(after, statedC, statedS ?? STATED_CHILL_S, inputs, start)
   const setOf = (s: Setting, tempC: number) => setAt(body, { ...s, a, b, tempC }, pieceHeightM)
+
+  const cold = setOf(coldSetting, coldTempC)
+  const target = targetOf({ ...doc.use, pieceHeightM }, body.phases.density, elasticOf(cold.mechanismsPa))
 
   const table = tableStep(doc, {
     finished, fromC: coldTempC, heightM: pieceHeightM, aw: heated.waterActivity, air: body.phases.air,
@@ -161,7 +164,7 @@ export function setStage(
     stated: statedC !== null,
     pieceHeightM,
     target,
-    cold: setOf(coldSetting, coldTempC),
+    cold,
     plate: setOf(settingAt(table.timeS, onTable, tableTimeS), valueAt(table.timeS, table.meanC, tableTimeS)),
     table: { timeS: table.timeS, meanC: table.meanC, tauPa },
     standsOnTableS: timeBelow(table.timeS, tauPa, target.plateMinPa),

@@ -225,7 +225,7 @@ describe('strength', () => {
     expect(a.stock.juiceAcid.lnSigma).toBeCloseTo(0.2, 9)
     const parts = toParts([{ ...line('a', 'lemon', 100), strength: lotStrength(lot) }], l => l.strength!)
     const m = mix(parts)
-    const solids = m.grams.sucrose + m.grams.monosaccharides + 3 + m.grams.ash
+    const solids = m.grams.otherProtein + m.grams.sucrose + m.grams.monosaccharides + 3 + m.grams.ash
     expect((100 * solids) / (solids + m.grams.water)).toBeCloseTo(12, 9)
     const cream = mix(
       toParts([{ ...line('a', 'cream36', 100), strength: { kind: 'measured', fatPercent: 40 } }], l => l.strength!),

@@ -11,6 +11,7 @@ import { eggEnd, eggTemperatures, type EggTemperatures, eggWork, type EggWork } 
 import { addedSugarG } from '../physics/heat/reduction'
 import { taste } from '../physics/matter/taste'
 import { corrected } from '../physics/set/bands'
+import { caseinPace } from '../physics/set/setting'
 import { firmness, yieldStress } from '../physics/set/firmness'
 import type { SetResult } from '../physics/set/state'
 import { assess, work, type Worked } from '../pipeline/assess'
@@ -101,7 +102,12 @@ export function createQuick(base: Bench, kitchen: Kitchen, w: Worked = work(base
     const mixed = mixedOf(mixPlanOf(doc, kitchen))
     const { finished, body } = bodyAfter(doc, mixed, from.paths, from.evaporatedG * loadOf(doc, mixed), p)
     const { a, b } = shifted(from.egg, from.egg && eggTemperatures(mixed.cooked, mixed.cookedPH, p.egg))
-    const at = (s: SetResult) => yieldStress(firmness(body, { ...s.state, a, b, tempC: s.tempC }))
+    // Milk that has more or less acid, or is more or less of it, knits at its own pace.
+    const pace = base.heat.method === 'oven' || w.settled.inputs.caseinC <= 0
+      ? 1
+      : caseinPace({ ...w.settled.inputs, pH: mixed.pH, caseinC: body.caseinC }) / caseinPace(w.settled.inputs)
+    const at = (s: SetResult) =>
+      yieldStress(firmness(body, { ...s.state, casein: 1 - (1 - s.state.casein) ** pace, a, b, tempC: s.tempC }))
     const coldPa = at(cold)
     const platePa = at(plate)
     const { density } = body.phases

@@ -14,7 +14,7 @@ import { acidPercentOf, acidSigmaOf, evaporate, type Mix, type MixPart } from '.
 import { type BandId, bandOf, BANDS, corrected } from '../physics/set/bands'
 import { bodyOf, firmness, lnTauSigma, type SetState, yieldStress } from '../physics/set/firmness'
 import { curdlingLogit } from '../physics/set/curdling'
-import { gelatinGoal } from '../physics/set/setting'
+import { caseinPace, gelatinGoal } from '../physics/set/setting'
 import { solidFat } from '../physics/thermal/properties'
 import type { Worked } from '../pipeline/assess'
 import { EGG_COUNTS_C } from '../pipeline/judge/limits'
@@ -124,6 +124,9 @@ function outcomeOf(w: Worked, z: Draw): Outcome {
   const pace = Math.exp(PARAMETER_TABLE.setting.pace.spread * z.settingTime)
   const paced = (x: number, top: number) =>
     x <= 0 || top <= 0 ? x : top * (1 - (1 - Math.min(x / top, 1)) ** pace)
+  // Milk with more or less acid knits at its own pace.
+  const { inputs } = w.settled
+  const knits = inputs.caseinC > 0 && making.stirred ? caseinPace({ ...inputs, pH: mixed.pH }) / caseinPace(inputs) : 1
   const at = (s: SetState, tempC: number, meltedShare: number): number => {
     const m = firmness(body, {
       ...s,
@@ -132,7 +135,7 @@ function outcomeOf(w: Worked, z: Draw): Outcome {
       tempC,
       butter: paced(Math.max(0, s.butter - meltedShare), solidFat(tempC)),
       cream: paced(Math.max(0, s.cream - meltedShare), solidFat(tempC)),
-      casein: paced(s.casein, 1),
+      casein: 1 - (1 - paced(s.casein, 1)) ** knits,
       starch: paced(s.starch, 1),
       gelatin: paced(s.gelatin, gelatinGoal(tempC, w.parameters.setting)),
     })

@@ -192,7 +192,7 @@ describe('offers for other kinds of dessert', () => {
     expect(assess(past, kitchen).verdict.code).toBe('looseCold')
     expect(all(past).map(x => x.kind)).toContain('lessJuice')
     expect(
-      all(make('setCream', 'turnedOut', { cream36: 400, milk: 150, sugar: 80, gelatin: 5, lemon: 30 })).some(
+      all(make('setCream', 'turnedOut', { cream36: 400, milk: 150, sugar: 80, gelatin: 1.6, lemon: 30 })).some(
         x => x.kind === 'moreSetter' && x.ingredientId === 'gelatin',
       ),
     ).toBe(true)

@@ -5,7 +5,7 @@ import type { Kitchen } from '../kitchen/kitchen'
 import { cookEnd, eggTemperatures } from '../physics/heat/egg'
 import { pHOfMix } from '../physics/matter/acidity'
 import { mix } from '../physics/matter/mix'
-import { waterActivityOf } from '../physics/matter/taste'
+import { waterActivityOf } from '../physics/matter/solutes'
 import { heatStep } from '../pipeline/heat'
 import { mixPlanOf } from '../pipeline/mixPlan'
 

@@ -77,15 +77,16 @@ export function withFat(row: Ingredient, fatPercent: number): Ingredient {
 }
 
 /**
- * A juice with the dissolved solids that were measured: its sugars make up what acid and salts leave of the °Brix
- * (corrected for acid), water takes or gives the rest. Sugars never fall below zero.
- * @example withBrix(findIngredient('orange'), 12, 1).per100g.water // 86.68
+ * A juice with the dissolved solids that were measured: its sugars make up what acid, salts and amino acids leave of
+ * the °Brix (corrected for acid), water takes or gives the rest. Sugars never fall below zero.
+ * @example withBrix(findIngredient('orange'), 12, 1).per100g.water // 87.3
  */
 export function withBrix(row: Ingredient, brix: number, acidPercent: number): Ingredient {
   const sugars = ['sucrose', 'monosaccharides', 'lactose'] as const
   const now = sugars.reduce((s, k) => s + part(row, k), 0)
-  const aqueous = now + acidPercent + part(row, 'ash') + part(row, 'water')
-  const wanted = Math.max(0, (brix / 100) * aqueous - acidPercent - part(row, 'ash'))
+  const amino = row.group === 'juice' ? part(row, 'otherProtein') : 0
+  const aqueous = now + acidPercent + part(row, 'ash') + amino + part(row, 'water')
+  const wanted = Math.max(0, (brix / 100) * aqueous - acidPercent - part(row, 'ash') - amino)
   const scaled =
     now > 0 ? Object.fromEntries(sugars.map(k => [k, (part(row, k) * wanted) / now])) : { monosaccharides: wanted }
   return { ...row, per100g: { ...row.per100g, ...scaled, water: part(row, 'water') + now - wanted } }

@@ -63,6 +63,11 @@ export const TRAITS = [
 ] as const
 export type Trait = (typeof TRAITS)[number]
 
+export const SUGAR_KINDS = [
+  'sucrose', 'glucose', 'fructose', 'invert', 'trehalose', 'maltose', 'syrup42', 'syrup60', 'lactose',
+] as const
+export type SugarKind = (typeof SUGAR_KINDS)[number]
+
 export interface Ingredient {
   readonly id: string
   /** British and American kitchen names. */
@@ -77,6 +82,10 @@ export interface Ingredient {
   readonly per100g: Readonly<Partial<Record<CompositionKey, number>>>
   /** Titratable acidity, % w/w: low, typical and high fruit. */
   readonly acid?: { readonly kind: AcidKind, readonly low: number, readonly typical: number, readonly high: number }
+  /** What its sugar is, where it is neither sucrose nor the invert sugar of fruit. */
+  readonly sugarKind?: SugarKind
+  /** How much agar a gram of it stands for. */
+  readonly asAgar?: number
   readonly pHNative: number
   readonly potassiumMg: number
   /** Ethanol, g per 100 g. */

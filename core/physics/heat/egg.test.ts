@@ -152,7 +152,6 @@ describe(`the pot (${checks.potPractice.source})`, () => {
       roomTempC: 21,
       altitudeM: 0,
       waterActivity: 0.95,
-      sugarPercent: 40,
       ...over,
     }
   }

@@ -143,7 +143,7 @@ export interface EggTemperatures {
  * counts a third.
  * T60b = T60 + 5 + 3.5/(1 + 10^(2(pH − 4.3))) + 24·(1 − e^(−starch%/2)).
  * @returns null when the mix holds no egg
- * @example eggTemperatures(m, pH).t60C // 78.67
+ * @example eggTemperatures(m, pH).t60C // 78.71
  */
 export function eggTemperatures(m: Mix, pH: number, p: EggParameters = STANDARD.egg): EggTemperatures | null {
   const egg = m.grams.eggWhiteProtein + m.grams.yolkProtein

@@ -79,8 +79,6 @@ export interface PotInput {
   roomTempC: number
   altitudeM: number
   waterActivity: number
-  /** sugar/(sugar + water), % */
-  sugarPercent: number
   /** Coefficients; the table's where none are given. */
   coefficients?: Parameters['pot']
 }
@@ -121,7 +119,7 @@ export interface PotRun {
 /** What stays the same while a pot is on: its boiling point, the bath under it, the air's pressure. */
 export function potConditions(p: PotInput): { boilC: number, bathC: number, pressurePa: number } {
   return {
-    boilC: boilingPoint(p.altitudeM, p.sugarPercent),
+    boilC: boilingPoint(p.altitudeM, p.waterActivity),
     bathC: Math.min(99, boilingPoint(p.altitudeM) - 1),
     pressurePa: airPressure(p.altitudeM),
   }

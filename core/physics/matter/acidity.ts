@@ -281,7 +281,7 @@ export function solutionOf(whole: Mix, lostWaterG = 0): Solution {
 
 /**
  * pH of a mix. @throws {InputError} if it holds no water
- * @example pHOfMix(m) // 3.317
+ * @example pHOfMix(m) // 3.356
  */
 export const pHOfMix = (m: Mix): number => solvePH(solutionOf(m))
 

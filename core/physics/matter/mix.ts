@@ -102,6 +102,15 @@ export function evaporate(m: Mix, waterG: number): Mix {
   return { ...m, massG: m.massG - lost, grams: { ...m.grams, water: m.grams.water - lost } }
 }
 
+/** How much richer in ethanol the steam of a weak wine is than the wine (from memory, M). */
+const ETHANOL_LEAVES = 10
+/**
+ * Share of a pot's ethanol that is left when this share of its water has boiled off: (1 − x)^10 (Rayleigh).
+ * @example ethanolLeft(0.1) // 0.3487
+ */
+export const ethanolLeft = (steamShare: number): number =>
+  (1 - Math.min(Math.max(steamShare, 0), 1)) ** ETHANOL_LEAVES
+
 /**
  * Sugars that sweeten and hold water, g.
  * @example sugarsG(m) // 175.5
@@ -123,10 +132,13 @@ export const fatFraction = (m: Mix): number => m.grams.fat / m.massG
 
 /**
  * °Brix a corrected refractometer would show: dissolved solids of the aqueous phase, g per 100 g.
- * Sugars, acids and salts count; 1 % acid reads about 0.8 °Bx (Stevens & Baier 1939, from memory), which is added back.
- * @example brix(m) // 41.61
+ * Sugars, acids, salts and a juice's amino acids count; 1 % acid reads about 0.8 °Bx (Stevens & Baier 1939, from
+ * memory), which is added back.
+ * @example brix(m) // 41.69
  */
 export function brix(m: Mix): number {
-  const solids = sugarsG(m) + m.acidG + m.grams.ash
+  const ofJuice = m.parts.filter(p => p.row.group === 'juice')
+  const amino = ofJuice.reduce((sum, p) => sum + (p.massG * part(p.row, 'otherProtein')) / 100, 0)
+  const solids = sugarsG(m) + m.acidG + m.grams.ash + amino
   return (100 * solids) / (solids + m.grams.water)
 }

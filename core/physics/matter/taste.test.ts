@@ -1,3 +1,4 @@
+import { singleActivity, SUGARS, waterActivityOf } from './solutes'
 import { describe, expect, it } from 'vitest'
 import { EGG_CURD, parts, YOLK_CURD } from '../../../tests/support/core'
 import tables from '../../checks/tables.json'
@@ -11,8 +12,6 @@ import {
   sharpnessPosition,
   sugarToAcid,
   taste,
-  waterActivity,
-  waterActivityOf,
 } from './taste'
 
 const of = (grams: Record<string, number>) => {
@@ -22,7 +21,7 @@ const of = (grams: Record<string, number>) => {
 
 describe(`water activity (${tables.norrish.source})`, () => {
   it.each(tables.norrish.rows)('$percent % sucrose', row =>
-    expect(Math.abs(waterActivity({ water: 100 - row.percent, sucrose: row.percent }) - row.aw)).toBeLessThan(0.002),
+    expect(Math.abs(singleActivity(SUGARS.sucrose, row.percent, 100 - row.percent) - row.aw)).toBeLessThan(0.002),
   )
   it('a curd lies where jams and custards part (trade: .93–.97)', () => {
     expect(waterActivityOf(mix(parts(EGG_CURD)))).toBeGreaterThan(0.93)

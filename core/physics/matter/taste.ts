@@ -2,6 +2,7 @@
 import { is } from '../../base/ingredients/ingredients'
 import { type Parameters, STANDARD } from '../../base/parameters'
 import { fatFraction, type Mix, sugarsG } from './mix'
+import { sweetnessG } from './solutes'
 
 /** Centre of a curd's sourness on the scale below (judgement). */
 export const CURD_SOUR_CENTRE = 4.3
@@ -47,12 +48,12 @@ export interface Taste {
  * x = TA·10^(.25(3.3 − pH))/((1 + sw/90)(1 + F/80)), sour = 10x^1.2/(x^1.2 + .85^1.2);
  * y = sw/((1 + TA/3)(1 + F/150)), sweet = 10y^1.5/(y^1.5 + 18^1.5). Percentages of the whole.
  * @param centre sourness that counts as balanced for this dessert
- * @example taste(m, pH).sour // 5.342
+ * @example taste(m, pH).sour // 5.273
  */
 export function taste(m: Mix, pH: number, centre = CURD_SOUR_CENTRE, p: Parameters['taste'] = STANDARD.taste): Taste {
   const ta = (100 * m.acidG) / m.massG
   const sweetPercent =
-    (100 * (m.grams.sucrose + m.grams.monosaccharides + p.lactoseSweet * m.grams.lactose)) / m.massG
+    (100 * sweetnessG(m)) / m.massG
   const fat = 100 * fatFraction(m)
   const x = (ta * 10 ** (p.sourPHSlope * (3.3 - pH))) / ((1 + sweetPercent / p.sugarMasks) * (1 + fat / p.fatMasks))
   const sour = (10 * x ** p.sourExponent) / (x ** p.sourExponent + p.sourHalf ** p.sourExponent)
@@ -75,49 +76,6 @@ export function taste(m: Mix, pH: number, centre = CURD_SOUR_CENTRE, p: Paramete
             : 'bitter'
   return { sour, sweet, sharpness, centre, zestGPerKg, bitterness }
 }
-
-/** Norrish constants K by solute (Norrish 1966, from memory H–M) and molar masses, g/mol. */
-const SOLUTES = {
-  sucrose: { k: 6.47, molar: 342.3 },
-  monosaccharides: { k: 2.25, molar: 180.16 },
-  lactose: { k: 10.2, molar: 342.3 },
-  citric: { k: 6.17, molar: 192.12 },
-}
-
-/**
- * Water activity: ln a_w = ln X_w − (Σ √K_i·x_i)² (Norrish 1966), masses in grams.
- * @example waterActivity({ water: 100, sucrose: 200 }) // 0.8532
- */
-export function waterActivity(g: {
-  water: number
-  sucrose?: number
-  monosaccharides?: number
-  lactose?: number
-  citric?: number
-}): number {
-  const water = g.water / 18.015
-  let total = water
-  let sum = 0
-  const moles = Object.entries(SOLUTES).map(
-    ([key, s]) => [s, (g[key as keyof typeof SOLUTES] ?? 0) / s.molar] as const,
-  )
-  for (const [, n] of moles) total += n
-  for (const [s, n] of moles) sum += (Math.sqrt(s.k) * n) / total
-  return (water / total) * Math.exp(-(sum ** 2))
-}
-
-/**
- * Water activity of a mix.
- * @example waterActivityOf(m) // 0.9539
- */
-export const waterActivityOf = (m: Mix): number =>
-  waterActivity({
-    water: m.grams.water,
-    sucrose: m.grams.sucrose,
-    monosaccharides: m.grams.monosaccharides,
-    lactose: m.grams.lactose,
-    citric: m.acidG,
-  })
 
 /**
  * Sugar : acid, g per g; Infinity without acid.

@@ -72,12 +72,36 @@ export interface Target {
   plateMinPa: number
 }
 
+/** How much of a set is an elastic gel, 0–1, and the stress at which that gel tears, as a multiple of its modulus. */
+export interface Elastic {
+  share: number
+  tearsAt: number
+}
+/** A set that flows before it tears. */
+export const PASTE: Elastic = { share: 0, tearsAt: 1 }
+
+/** A gel that stands trembles, but sags no more than this of its height as a mean (common practice). */
+const SAGS_AT_MOST = 0.25
+
+/**
+ * Shear modulus that an elastic piece of this height needs, Pa: it sags by ε = ρ·g·h/(2·E), E = 3·G, and the shear at
+ * its base, ρ·g·h/2 with the allowance `factor`, stays under what tears it.
+ * @example neededModulus(0.04, 1060, { share: 1, tearsAt: 1.2 }, 2) // 346.6
+ */
+export const neededModulus = (heightM: number, density: number, { tearsAt }: Elastic, factor: number): number =>
+  Math.max((density * G * heightM) / (6 * SAGS_AT_MOST), neededPa(heightM, density, factor) / tearsAt)
+
+/** Between what a paste and what a gel needs, by how much of the set is a gel. */
+const needed = (pastePa: number, gelPa: number, { share }: Elastic) => pastePa * (gelPa / pastePa) ** share
+
 /**
  * The set a use asks for. Cut pieces must survive the knife cold (S = 4) and stand on the plate (S = 2); the rest must
- * lie in the bands that their words mean. The upper edges are common practice: more set is not better set.
+ * lie in the bands that their words mean. What turns out or is cut and is an elastic gel is asked for its modulus
+ * instead: gelatine trembles and stands where a paste of the same stress would sink. The upper edges are common
+ * practice: more set is not better set.
  * @example targetOf(defaultUse('cut'), 1100).coldMinPa // 539.6
  */
-export function targetOf(use: Use, density: number): Target {
+export function targetOf(use: Use, density: number, elastic: Elastic = PASTE): Target {
   const toStress = (tauStar: number) => tauStar / Math.min(1.7, 1100 / density)
   const h = use.pieceHeightM
   switch (use.kind) {
@@ -91,15 +115,19 @@ export function targetOf(use: Use, density: number): Target {
     }
     case 'cut':
       return {
-        coldMinPa: Math.max(toStress(300), neededPa(h, density, CUTS)),
+        coldMinPa: needed(
+          Math.max(toStress(300), neededPa(h, density, CUTS)), neededModulus(h, density, elastic, CUTS), elastic,
+        ),
         coldMaxPa: toStress(4000),
-        plateMinPa: neededPa(h, density, STANDS),
+        plateMinPa: needed(neededPa(h, density, STANDS), neededModulus(h, density, elastic, STANDS), elastic),
       }
     case 'turnedOut':
       return {
-        coldMinPa: Math.max(toStress(1200), neededPa(h, density, CUTS)),
+        coldMinPa: needed(
+          Math.max(toStress(1200), neededPa(h, density, CUTS)), neededModulus(h, density, elastic, STANDS), elastic,
+        ),
         coldMaxPa: toStress(6000),
-        plateMinPa: neededPa(h, density, STANDS),
+        plateMinPa: needed(neededPa(h, density, STANDS), neededModulus(h, density, elastic, STANDS), elastic),
       }
   }
 }

@@ -9,10 +9,11 @@
  * were tuned by hand to what cooks expect: plausible, not measured (one σ of ln τ: .35; gelatin .25; agar .5).
  */
 import { is, part } from '../../base/ingredients/ingredients'
-import type { Trait } from '../../base/ingredients/types'
+import type { Ingredient, Trait } from '../../base/ingredients/types'
 import { PARAMETER_TABLE, type Parameters, STANDARD } from '../../base/parameters'
 import { type Mix, sugarsG } from '../matter/mix'
 import { solidFat } from '../thermal/properties'
+import { type Elastic, PASTE } from './bands'
 import { starchCooked, starchTemperature } from './starch'
 
 export type SetParameters = Parameters['set']
@@ -136,7 +137,8 @@ export interface Body {
   p: SetParameters
 }
 
-const massOf = (m: Mix, trait: Trait) => m.parts.reduce((sum, p) => sum + (is(p.row, trait) ? p.massG : 0), 0)
+const massOf = (m: Mix, trait: Trait, counts: (row: Ingredient) => number | undefined = () => 1) =>
+  m.parts.reduce((sum, p) => sum + (is(p.row, trait) ? p.massG * (counts(p.row) ?? 1) : 0), 0)
 
 /** Water that an ingredient group brought, g. */
 const waterOf = (m: Mix, group: string) =>
@@ -179,15 +181,17 @@ export function bodyOf(m: Mix, pH: number, making: Making, all: Parameters = STA
     (1 - Math.max(0, s - 0.1)) *
     starchLeft *
     p.amylaseLeft ** making.amylase
-  // Gelatin: 1.085·Bloom·c²·(1 + .5 s)·(1 − .33·clip(4.2 − pH, 0, 2)), over .77 of maturation; Bloom is defined at
-  // 6.67 %, 10 °C, 17 h.
+  // Gelatin, as its shear modulus: 1.085·Bloom·c²·(1 + .5 s)·(1 − .33·clip(4.2 − pH, 0, 2)), over .77 of maturation;
+  // Bloom is defined at
+  // 6.67 %, 10 °C, 17 h, where E = F(1 − ν²)/(2·a·d) gives G 9.7 kPa for 200 g; blended, a fifth is left.
   const gelatinC = (100 * massOf(m, 'gelatin')) / aqueousG
   const gelatinPa =
     ((p.gelatinPa * making.bloom * gelatinC ** 2) / p.gelatinMatured) *
     (1 + p.gelatinSugar * s) *
-    (1 - p.gelatinAcid * Math.min(2, Math.max(0, p.gelatinAcidPH - pH)))
+    (1 - p.gelatinAcid * Math.min(2, Math.max(0, p.gelatinAcidPH - pH))) *
+    (making.fluidGel ? p.blendedGelatin : 1)
   // Agar: 1.2e4·(c − .15)²·exp(−.19·acid dose); blended gels keep 3 %.
-  const agarC = (100 * massOf(m, 'agar')) / aqueousG
+  const agarC = (100 * massOf(m, 'agar', x => x.asAgar)) / aqueousG
   const agarPa =
     p.agarPa *
     Math.max(0, agarC - p.agarLeast) ** 2 *
@@ -291,6 +295,20 @@ export function firmness(body: Body, s: SetState): Mechanisms {
     foamPa,
   }
 }
+
+/**
+ * How elastic a set is: the share of gelatine and agar, and where they tear: gelatine at 1.2 times its modulus, agar,
+ * which is brittle, at .3 (from memory L–M). Egg, starch and milk gels stay judged by their yield stress, on whose
+ * scale they were fitted.
+ */
+export function elasticOf(m: Mechanisms): Elastic {
+  const gel = m.gelatinPa + m.agarPa
+  const total = yieldStress(m)
+  if (!(gel > 0)) return PASTE
+  return { share: gel / total, tearsAt: (GELATIN_TEARS_AT * m.gelatinPa + AGAR_TEARS_AT * m.agarPa) / gel }
+}
+const GELATIN_TEARS_AT = 1.2
+const AGAR_TEARS_AT = 0.3
 
 /** Sum of the mechanisms, Pa. */
 export const yieldStress = (m: Mechanisms): number =>

@@ -83,7 +83,7 @@ const making: Making = {
   air: 0,
   whippedFat: 0,
   whiteFoam: false,
-  starch: [{ peakTempC: 96, minutes: 1.5, share: 1 }],
+  starch: [{ peakTempC: 96, minutes: 1.5, minuteC: 97, share: 1 }],
   acidDoseMin: 0,
   amylase: 0,
   bloom: 200,
@@ -154,7 +154,7 @@ describe('firmness, each mechanism by hand', () => {
   it('starch: 5·7³ = 1715 Pa fully cooked and retrograded, a tenth when fresh, a tenth again with amylase', () => {
     const body = bodyOf(mix(parts({ water: 100, cornflour: (100 * 7) / 90 / (1 - (0.07 * 0.083) / 0.9) })), 5, {
       ...making,
-      starch: [{ peakTempC: 110, minutes: 1, share: 1 }],
+      starch: [{ peakTempC: 110, minutes: 1, minuteC: 110, share: 1 }],
     })
     expect(body.starchC).toBeCloseTo(7, 1)
     expect(firmness(body, set).starchPa / 1715).toBeCloseTo(1, 1)
@@ -166,10 +166,11 @@ describe('firmness, each mechanism by hand', () => {
       of({ water: 100, cornflour: 8 }, {}, { acidDoseMin: 2 }).starchPa / of({ water: 100, cornflour: 8 }).starchPa,
     ).toBeCloseTo(Math.exp(-0.9), 6)
     // Half of it boiled, half only warmed: half of its strength.
-    const halves = [{ peakTempC: 110, minutes: 1, share: 0.5 }, { peakTempC: 30, minutes: 1, share: 0.5 }]
+    const halves = [{ peakTempC: 110, minutes: 1, minuteC: 110, share: 0.5 },
+      { peakTempC: 30, minutes: 1, minuteC: 30, share: 0.5 }]
     expect(
       of({ water: 100, cornflour: 8 }, {}, { starch: halves }).starchPa /
-      of({ water: 100, cornflour: 8 }, {}, { starch: [{ peakTempC: 110, minutes: 1, share: 1 }] }).starchPa,
+      of({ water: 100, cornflour: 8 }, {}, { starch: [{ ...halves[0]!, share: 1 }] }).starchPa,
     ).toBeCloseTo(0.5, 4)
   })
   it('set egg keeps its own water: it neither dilutes milk nor starch; runny egg does', () => {

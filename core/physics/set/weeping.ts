@@ -66,12 +66,14 @@ export function weepingOf(
   const milky = ramp(body.caseinC, MILK_WEEPS_C) * ramp(milk, MILK_CARRIES)
   add('acidCurdles', milky * Math.min(6, p.acid * Math.max(0, ACID_HOLDS_PH[0] - body.pH)))
   add('acidShort', milky * Math.min(6, p.acid * Math.max(0, body.pH - ACID_HOLDS_PH[1])))
-  add('agar', f.agarPa > 0 ? (p.agar * f.agarPa) / total + (body.making.fluidGel ? 0 : p.agarSet * Math.min(1, f.agarPa / AGAR_COUNTS_PA)) : 0)
+  const unblended = body.making.fluidGel ? 0 : p.agarSet * Math.min(1, f.agarPa / AGAR_COUNTS_PA)
+  add('agar', (p.agar * f.agarPa) / total + unblended)
   const sum = causes.reduce((s, c) => s + c.points, 0)
   // Fat, sugar and gelatin hold water.
   const held =
     (1 - p.fatHolds * Math.min(1, m.grams.fat / m.massG / 0.4)) *
     (1 - p.sugarHolds * Math.min(1, body.phases.sugarShare / 0.5)) *
     (1 - p.gelatinHolds * Math.min(1, f.gelatinPa / total))
-  return { score: Math.min(10, sum * held), causes: causes.filter(c => c.points > TOLD_POINTS).sort((x, y) => y.points - x.points) }
+  const told = causes.filter(c => c.points > TOLD_POINTS).sort((x, y) => y.points - x.points)
+  return { score: Math.min(10, sum * held), causes: told }
 }

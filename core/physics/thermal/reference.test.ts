@@ -28,7 +28,6 @@ describe('odex, the same equations', () => {
         roomTempC: 20,
         altitudeM: 0,
         waterActivity: 0.96,
-        sugarPercent: 40,
       }
       const run = runPot(input)
       const times = [0.25, 0.5, 0.75, 0.98].map(x => x * run.reachedS!)

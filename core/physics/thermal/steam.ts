@@ -23,41 +23,19 @@ export const airPressure = (altitudeM: number): number => 101325 * (1 - 2.25577e
 export const evaporationHeat = (tempC: number): number => 2.501e6 - 2370 * tempC
 
 /**
- * Boiling elevation of sucrose syrup, K: .57/1.22/2.99 at 25/40/60 % (from memory, M), interpolated through 0.
- * @example sucroseElevation(60) // 2.99
- */
-export function sucroseElevation(percent: number): number {
-  const rows = [
-    [0, 0],
-    [25, 0.57],
-    [40, 1.22],
-    [60, 2.99],
-    [75, 6.6],
-  ] as const
-  for (let i = 1; i < rows.length; i++) {
-    if (percent <= rows[i]![0]) {
-      const [p0, e0] = rows[i - 1]!
-      const [p1, e1] = rows[i]!
-      return e0 + ((e1 - e0) * (percent - p0)) / (p1 - p0)
-    }
-  }
-  return 6.6
-}
-
-/**
- * Temperature at which water's saturation pressure is this, °C (−40 to 110), by bisection.
+ * Temperature at which water's saturation pressure is this, °C (−40 to 140), by bisection.
  * @example saturationTemperature(101325) // 100
  */
 export const saturationTemperature = (pressurePa: number): number =>
-  solveFor(saturationPressure, pressurePa, -40, 110)
+  solveFor(saturationPressure, pressurePa, -40, 140)
 
 /**
- * Boiling point of water at an altitude, °C.
+ * Boiling point at an altitude, °C: where p_sat(T)·a_w meets the air's pressure. Sucrose of 50, 70, 80, 85 % boils 1.8,
+ * 5.4, 11.2, 17.9 K later by its water activity (handbooks: 1.8, 5.5, 10.5–11, 17).
  * @example boilingPoint(1600) // 94.69
  */
-export function boilingPoint(altitudeM: number, sugarPercent = 0): number {
-  return saturationTemperature(airPressure(altitudeM)) + sucroseElevation(sugarPercent)
-}
+export const boilingPoint = (altitudeM: number, waterActivity = 1): number =>
+  saturationTemperature(airPressure(altitudeM) / waterActivity)
 
 /** Gas constant of water vapour, J/(kg·K). */
 export const R_VAPOUR = 461.5
