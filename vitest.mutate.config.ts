@@ -8,7 +8,9 @@ export default defineConfig({
   resolve: { alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) } },
   test: {
     setupFiles: ['tests/support/seed.ts'],
-    include: ['core/physics/**/*.test.ts', 'core/pipeline/**/*.test.ts'],
+    // Vessels, portions and strengths are tested beside their plans.
+    include: ['core/physics/**/*.test.ts', 'core/pipeline/**/*.test.ts', 'core/plan/**/*.test.ts'],
+    exclude: ['core/pipeline/sweep.test.ts'],
     // This property takes minutes in instrumented code.
     testNamePattern: /^(?!.*whatever is thrown at it)/,
     environment: 'node',
