@@ -50,6 +50,7 @@ export interface AssessmentReport {
   holdsShare: number
   grainyShare: number
   matters: Shares['matters']
+  modelShare: number
   kinetics: {
     a: number
     b: number
@@ -127,6 +128,7 @@ export function report(doc: Bench, kitchen: Kitchen = PLAIN_KITCHEN): Assessment
     holdsShare: shares.holds,
     grainyShare: shares.grainy,
     matters: shares.matters,
+    modelShare: shares.modelShare,
     kinetics: {
       a: h.a,
       b: h.b,

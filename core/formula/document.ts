@@ -57,6 +57,7 @@ export const SCHOOLS = [
   'boiledAgain',
   'milkPudding',
   'foldedMousse',
+  'coldSouffle',
   'setCream',
   'whippedAcid',
   'beatenWhites',

@@ -9,9 +9,14 @@ import { singleActivity, SUGARS, sweetnessG, sugarsByKind, waterActivityOf } fro
 import { curdlingLogit, curdlingShare, curdlingTempC } from './set/curdling'
 import { bodyOf, elasticOf, firmness, type Making, type Mechanisms } from './set/firmness'
 import { neededModulus, PASTE, targetOf } from './set/bands'
+import { starchTemperature } from './set/starch'
+import { weepingOf } from './set/weeping'
 import { boilingPoint } from './thermal/steam'
 import { defaultUse } from '../formula/create'
 
+const NO_SET: Mechanisms = {
+  eggPa: 0, butterPa: 0, caseinPa: 0, creamFatPa: 0, starchPa: 0, gelatinPa: 0, agarPa: 0, whipPa: 0, foamPa: 0,
+}
 interface Row {
   what: string
   of: Record<string, number>
@@ -91,9 +96,7 @@ describe('acid into hot cream, by hand', () => {
 })
 
 describe('gels that stand by their elasticity', () => {
-  const none: Mechanisms = {
-    eggPa: 0, butterPa: 0, caseinPa: 0, creamFatPa: 0, starchPa: 0, gelatinPa: 0, agarPa: 0, whipPa: 0, foamPa: 0,
-  }
+  const none = NO_SET
   it('gelatine tears at 1.2 of its modulus, agar at .3; a paste is not elastic', () => {
     expect(elasticOf({ ...none, gelatinPa: 100 })).toEqual({ share: 1, tearsAt: 1.2 })
     expect(elasticOf({ ...none, agarPa: 100 }).tearsAt).toBeCloseTo(0.3, 12)
@@ -123,5 +126,27 @@ describe('gels that stand by their elasticity', () => {
       firmness(bodyOf(mix(parts({ water: 100 - g, [id]: g })), 6, plain), { ...state, agar: 1 }).agarPa
     expect(agar('gellan', 0.4)).toBeCloseTo(agar('agar', 0.8) * 1, -2)
     expect(agar('kappa', 0.8)).toBeLessThan(agar('agar', 0.8))
+  })
+})
+
+describe('starches by their kind', () => {
+  const of = (id: string) => {
+    const m = mix(parts({ water: 100, [id]: 8 }))
+    const heat = { peakTempC: 110, minutes: 1, minuteC: 110, share: 1 }
+    return { m, body: bodyOf(m, 6, { ...plain, starch: [heat] }) }
+  }
+  it.each([['potato_starch', 0.7, 7], ['tapioca', 0.35, 4], ['rice_starch', 0.8, -2], ['waxy_maize', 0.1, 0],
+    ['modified_starch', 0.6, 0]] as const)('%s gives %d of the firmness a gram, and swells %d K lower', (id, strength, lowerK) => {
+    const [kind, maize] = [of(id), of('cornflour')]
+    const each = (x: typeof kind) => x.body.starchPa / x.body.starchC ** 3 / x.body.starchCooked
+    expect(each(kind) / each(maize)).toBeCloseTo(strength, 3)
+    expect(starchTemperature(maize.m, 0.2) - starchTemperature(kind.m, 0.2)).toBeCloseTo(lowerK, 9)
+  })
+  it('a blend lies between by the starch each brings; what the freezer does too', () => {
+    const blend = mix(parts({ water: 100, cornflour: 4, tapioca: (4 * 90) / 87 }))
+    expect(starchTemperature(of('cornflour').m, 0) - starchTemperature(blend, 0)).toBeCloseTo(2, 6)
+    const weeps = (id: string) => weepingOf(of(id).m, of(id).body, { ...NO_SET, starchPa: 100 }, 0, true).score
+    expect(weeps('modified_starch')).toBeLessThan(0.1 * weeps('cornflour'))
+    expect(weeps('tapioca') / weeps('cornflour')).toBeCloseTo(0.4, 4)
   })
 })

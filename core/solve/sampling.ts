@@ -42,6 +42,9 @@ export const UNCERTAIN = [
   'model',
 ] as const
 export type Uncertain = (typeof UNCERTAIN)[number]
+/** Those of them that a cook can change or measure; the rest is the model's own. */
+export const MEASURABLE = ['acid', 'eggMass', 'thermometer', 'creamFat', 'table'] as const satisfies readonly Uncertain[]
+export type Measurable = (typeof MEASURABLE)[number]
 
 export interface Shares {
   samples: number
@@ -53,8 +56,12 @@ export interface Shares {
   /** 10th and 90th percentile of the yield stress, Pa. */
   coldRangePa: [number, number]
   plateRangePa: [number, number]
-  /** Squared correlation of each input with ln τ on the plate, normalised to 1, largest first. */
-  matters: { input: Uncertain, share: number }[]
+  /**
+   * Squared correlation with ln τ on the plate, of all that is uncertain: of what a cook can measure, largest first,
+   * and of the model's own part.
+   */
+  matters: { input: Measurable, share: number }[]
+  modelShare: number
 }
 
 export const SAMPLES = 400
@@ -165,12 +172,13 @@ function outcomeOf(w: Worked, z: Draw): Outcome {
   }
 }
 
-/** What of the uncertain moves the plate's stress: squared correlations with its logarithm, adding up to one. */
-function mattersOf(draws: readonly Draw[], platePa: readonly number[]): Shares['matters'] {
+/** What of the uncertain moves the plate's stress: squared correlations with its logarithm, as shares of their sum. */
+function mattersOf(draws: readonly Draw[], platePa: readonly number[]): Pick<Shares, 'matters' | 'modelShare'> {
   const ln = platePa.map(x => Math.log(Math.max(x, 1e-6)))
-  const squares = UNCERTAIN.map(key => correlation(draws.map(d => d[key]), ln) ** 2)
-  const total = squares.reduce((x, y) => x + y, 0) || 1
-  return UNCERTAIN.map((input, k) => ({ input, share: squares[k]! / total })).sort((x, y) => y.share - x.share)
+  const square = (key: Uncertain) => correlation(draws.map(d => d[key]), ln) ** 2
+  const total = UNCERTAIN.reduce((sum, key) => sum + square(key), 0) || 1
+  const matters = MEASURABLE.map(input => ({ input, share: square(input) / total })).sort((x, y) => y.share - x.share)
+  return { matters, modelShare: 1 - matters.reduce((sum, m) => sum + m.share, 0) }
 }
 
 /** The root of x^(d + 1) = x + 1, whose powers fill d dimensions evenly. */
@@ -218,7 +226,7 @@ export function createSampler(w: Worked, seed = 20260101) {
         grainy: shareOf(o => o.verdict === 'grainy'),
         coldRangePa: range(outcomes.map(o => o.coldPa)),
         plateRangePa: range(platePa),
-        matters: mattersOf(draws, platePa),
+        ...mattersOf(draws, platePa),
       }
     },
   }

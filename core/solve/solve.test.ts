@@ -46,7 +46,7 @@ describe('shares by sampling', () => {
         for (const b of BANDS) expect(s.cold[b.id]).toBeGreaterThanOrEqual(0)
         expect(s.holds).toBeGreaterThanOrEqual(0)
         expect(s.holds).toBeLessThanOrEqual(1)
-        expect(s.matters.reduce((t, m) => t + m.share, 0)).toBeCloseTo(1, 6)
+        expect(s.matters.reduce((t, m) => t + m.share, s.modelShare)).toBeCloseTo(1, 6)
       }),
       { numRuns: 10 },
     )

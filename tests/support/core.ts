@@ -85,6 +85,7 @@ export const MADE: Record<School, Grams> = {
   juiceAfter: { water: 330, sugar: 210, cornflour: 50, yolk_sep: 70, lemon: 120, butter82: 40 },
   boiledAgain: { water: 330, sugar: 210, cornflour: 50, yolk_sep: 110, lemon: 120, butter82: 40 },
   milkPudding: { milk: 700, sugar: 75, cornflour: 60, zest: 5 },
+  coldSouffle: { egg: 120, sugar: 150, lemon: 110, gelatin: 6, cream36: 260, white_carton: 90 },
   foldedMousse: { egg: 120, sugar: 120, lemon: 110, gelatin: 4, cream36: 320 },
   setCream: { cream36: 400, milk: 150, sugar: 80, gelatin: 4.4, lemon: 30 },
   whippedAcid: { creme_fr: 150, lemon: 60, icing: 60, cream36: 320 },

@@ -70,15 +70,17 @@ function carton(lineId: string, cartonId: 'yolk' | 'yolk_sugared' | 'white_carto
     <template v-if="eggs.lines.length">
       <p class="answer" data-answer="eggs">
         <b class="display">{{ eggs.eggs }}</b>
-        {{ $say('eggBench.toCrack', { eggs: eggs.eggs === 1 ? $say('eggBench.egg') : $say('eggBench.eggs2') }) }}<template v-if="eggs.surplus.whites > 0">
-          ; <b>{{ eggs.surplus.whites }}</b>
+        {{ $say('eggBench.toCrack', { eggs: eggs.eggs === 1 ? $say('eggBench.egg') : $say('eggBench.eggs2') }) }}<template
+          v-if="eggs.surplus.whites > 0"
+        >
+          {{ ';' }} <b>{{ eggs.surplus.whites }}</b>
           {{
             $say('eggBench.leftOver',
                  { whites: PART.white[eggs.surplus.whites === 1 ? 0 : 1], whitesG: fmt.grams(eggs.surplus.whitesG) })
           }}
         </template>
         <template v-if="eggs.surplus.yolks > 0">
-          ; <b>{{ eggs.surplus.yolks }}</b>
+          {{ ';' }} <b>{{ eggs.surplus.yolks }}</b>
           {{
             $say('eggBench.leftOver2',
                  { yolks: PART.yolk[eggs.surplus.yolks === 1 ? 0 : 1], yolksG: fmt.grams(eggs.surplus.yolksG) })

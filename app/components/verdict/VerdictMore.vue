@@ -106,6 +106,7 @@ const offTarget = computed(() => isOffTarget(props.assessment))
           $say('verdictMore.mostDependsOnThenOnThe',
                { input: UNCERTAIN_NAMES[shares.matters[0]!.input],
                  input2: UNCERTAIN_NAMES[shares.matters[1]!.input],
+                 factor: fmt.fixed(Math.exp(assessment.verdict.cold.tauPa.lnSigma ?? 0), 1),
                  plateRangePa: fmt.fixed(shares.plateRangePa[0]),
                  plateRangePa2: fmt.pascals(shares.plateRangePa[1]) })
         }}

@@ -68,6 +68,13 @@ export const SUGAR_KINDS = [
 ] as const
 export type SugarKind = (typeof SUGAR_KINDS)[number]
 
+/** A starch beside maize: how much lower it swells, K; firmness a gram and weeping after the freezer, maize 1. */
+export interface StarchKind {
+  readonly lowerK: number
+  readonly strength: number
+  readonly weeps: number
+}
+
 export interface Ingredient {
   readonly id: string
   /** British and American kitchen names. */
@@ -84,6 +91,8 @@ export interface Ingredient {
   readonly acid?: { readonly kind: AcidKind, readonly low: number, readonly typical: number, readonly high: number }
   /** What its sugar is, where it is neither sucrose nor the invert sugar of fruit. */
   readonly sugarKind?: SugarKind
+  /** What its starch is like, where it is neither maize nor wheat. */
+  readonly starchKind?: StarchKind
   /** How much agar a gram of it stands for. */
   readonly asAgar?: number
   readonly pHNative: number

@@ -14,7 +14,7 @@ import { PARAMETER_TABLE, type Parameters, STANDARD } from '../../base/parameter
 import { type Mix, sugarsG } from '../matter/mix'
 import { solidFat } from '../thermal/properties'
 import { type Elastic, PASTE } from './bands'
-import { starchCooked, starchTemperature } from './starch'
+import { starchCooked, starchMean, starchTemperature } from './starch'
 
 export type SetParameters = Parameters['set']
 
@@ -176,6 +176,7 @@ export function bodyOf(m: Mix, pH: number, making: Making, all: Parameters = STA
   const starchLeft = Math.exp(-p.starchAcidRate * making.acidDoseMin)
   const starchPa =
     p.starchPa *
+    starchMean(m, row => row.starchKind?.strength ?? 1) *
     starchC ** p.starchExponent *
     cooked *
     (1 - Math.max(0, s - 0.1)) *

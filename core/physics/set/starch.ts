@@ -1,5 +1,6 @@
 /** Starch: where it swells in syrup, how much of it has. */
 import { is, part } from '../../base/ingredients/ingredients'
+import type { Ingredient } from '../../base/ingredients/types'
 import { type Parameters, STANDARD } from '../../base/parameters'
 import { doseAlong, type History } from '../heat/dose'
 import { type Mix, sugarsG } from '../matter/mix'
@@ -36,16 +37,23 @@ export const minuteTempC = (h: History, p: StarchParameters = STANDARD.starch): 
   asMinuteC(doseAlong(h.timeS, h.tempC, REF_C, p.minutesK) / 60, p)
 
 /**
- * Gelatinisation of starch in syrup, °C: (68 corn, 61 wheat) + 8 s + 30 s² (fitted to DSC of sugared starch, from
+ * Mean of a figure over the starch of a mix, each ingredient by the starch it brings; 0 without starch.
+ * @example starchMean(m, () => 1) // 0
+ */
+export function starchMean(m: Mix, of: (row: Ingredient) => number): number {
+  const total = m.grams.starch
+  if (!(total > 0)) return 0
+  return m.parts.reduce((sum, x) => sum + (of(x.row) * x.massG * part(x.row, 'starch')) / 100, 0) / total
+}
+
+/**
+ * Gelatinisation of starch in syrup, °C: (68 maize, 61 wheat, others by their kind) + 8 s + 30 s² (fitted to DSC of
+ * sugared starch, from
  * memory M).
  * @example starchTemperature(m, 0.3) // 73.1
  */
 export function starchTemperature(m: Mix, sugarShare: number, p: StarchParameters = STANDARD.starch): number {
-  const wheat = m.parts.reduce(
-    (sum, x) => sum + (is(x.row, 'wheat') ? (x.massG * part(x.row, 'starch')) / 100 : 0),
-    0,
-  )
-  const lower = m.grams.starch > 0 ? (p.wheatLowerK * wheat) / m.grams.starch : 0
+  const lower = starchMean(m, row => row.starchKind?.lowerK ?? (is(row, 'wheat') ? p.wheatLowerK : 0))
   return p.cornC - lower + p.sugarK * sugarShare + p.sugarSquareK * sugarShare ** 2
 }
 

@@ -6,6 +6,7 @@ import { type Parameters, STANDARD } from '../../base/parameters'
 import { GRAINY } from '../heat/egg'
 import type { Mix } from '../matter/mix'
 import type { Body, Mechanisms } from './firmness'
+import { starchMean } from './starch'
 
 export const WEEPING_CAUSES = [
   'undercookedStarch',
@@ -59,7 +60,7 @@ export function weepingOf(
   const starchy = ramp(body.starchC, STARCH_WEEPS_C)
   add('undercookedStarch', starchy * p.undercooked * (1 - body.starchCooked))
   add('amylase', starchy * p.amylase * body.making.amylase)
-  if (frozen) add('frozenStarch', starchy * p.frozenStarch)
+  if (frozen) add('frozenStarch', starchy * p.frozenStarch * starchMean(m, row => row.starchKind?.weeps ?? 1))
   if (body.eggC > 1 && frozen && body.making.stirred === false) add('frozenEgg', p.frozenEgg)
   add('overcookedEgg', (ramp(body.eggC, EGG_WEEPS_C) * p.overcooked * Math.max(0, b - GRAINY / 2)) / (1 - GRAINY / 2))
   const milk = (f.caseinPa + f.creamFatPa) / total
