@@ -184,29 +184,30 @@ const settled = computed(
     <RibbonLine
       :id="id" :station="station" :doc="doc" :assessment="assessment" :fault-path="assessor.problem.value?.path"
     />
-    <template v-if="assessment">
-      <section class="station" :aria-label="station" :class="{ stale: assessor.problem.value }">
-        <StockStation v-if="station === 'stock'" :doc="doc" :assessment="assessment" />
-        <BalanceStation v-else-if="station === 'balance'" :doc="doc" :assessment="assessment" @variant="makeVariant" />
-        <ShapeStation v-else-if="station === 'shape'" :doc="doc" :assessment="assessment" />
-        <HeatStation v-else-if="station === 'heat'" :doc="doc" :assessment="assessment" />
-        <ChillStation v-else-if="station === 'chill'" :doc="doc" :assessment="assessment" />
-        <ServeStation v-else :doc="doc" :assessment="assessment" />
-      </section>
-      <aside class="column" :aria-label="$say('workspace.verdictColumn')">
-        <VerdictHead :doc="doc" :assessment="assessment" :parts="assessor.parts.value" class="v-head" />
-        <VerdictMore
-          class="v-more" :assessment="assessment" :shares="assessor.shares.value"
-          :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value"
-          :adjustments-settled="assessor.adjustmentsSettled.value" :levers="assessor.levers.value" @apply="apply"
-          @turn="assessor.turn()"
-        />
-      </aside>
-    </template>
-    <section v-else-if="assessor.problem.value" class="station">
-      <BalanceStation :doc="doc" :assessment="null" />
+    <!-- One section whether it can be computed or not: what is being typed under Balance stays when the answer comes. -->
+    <section
+      v-if="assessment || assessor.problem.value" class="station" :aria-label="station"
+      :class="{ stale: assessment && assessor.problem.value }"
+    >
+      <BalanceStation
+        v-if="station === 'balance' || !assessment" :doc="doc" :assessment="assessment" @variant="makeVariant"
+      />
+      <StockStation v-else-if="station === 'stock'" :doc="doc" :assessment="assessment" />
+      <ShapeStation v-else-if="station === 'shape'" :doc="doc" :assessment="assessment" />
+      <HeatStation v-else-if="station === 'heat'" :doc="doc" :assessment="assessment" />
+      <ChillStation v-else-if="station === 'chill'" :doc="doc" :assessment="assessment" />
+      <ServeStation v-else :doc="doc" :assessment="assessment" />
     </section>
     <p v-else class="station soft">{{ $say('workspace.workingItOut') }}</p>
+    <aside v-if="assessment" class="column" :aria-label="$say('workspace.verdictColumn')">
+      <VerdictHead :doc="doc" :assessment="assessment" :parts="assessor.parts.value" class="v-head" />
+      <VerdictMore
+        class="v-more" :assessment="assessment" :shares="assessor.shares.value"
+        :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value"
+        :adjustments-settled="assessor.adjustmentsSettled.value" :levers="assessor.levers.value" @apply="apply"
+        @turn="assessor.turn()"
+      />
+    </aside>
     <UModal
       v-model:open="useOpen" :title="$say('workspace.whatMustItDoOnThe')"
       :description="$say('workspace.theSetItNeedsIsWorked')"
