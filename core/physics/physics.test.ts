@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import checks from '../checks/physics.json'
 import { parts, type Grams } from '../../tests/support/core'
 import { freezingPoint } from './chill/freezing'
-import { amylaseLeft } from './heat/milk'
+import { amylaseAlive } from './heat/milk'
 import { pHOfMix } from './matter/acidity'
 import { brix, ethanolLeft, mix } from './matter/mix'
 import { singleActivity, SUGARS, sweetnessG, sugarsByKind, waterActivityOf } from './matter/solutes'
@@ -46,7 +46,7 @@ const CASES: Record<string, (r: Row) => number> = {
   gelatinModulusPa: r => gelatin(r.of.percent!, r.of.pH!).gelatinPa,
   curdles: r => curdlingShare(curdlingLogit(mix(parts(r.of)), r.at!)),
   brix: r => brix(mix(parts(r.of))),
-  amylaseLeft: r => amylaseLeft({ timeS: [0, 60 * r.of.minutes!], tempC: [r.of.tempC!, r.of.tempC!] }),
+  amylaseAlive: r => amylaseAlive({ timeS: [0, 60 * r.of.minutes!], tempC: [r.of.tempC!, r.of.tempC!] }),
   eggPH: r => pHOfMix(mix(parts(r.of))) - pHOfMix(mix(parts(r.as!))),
 }
 

@@ -8,7 +8,7 @@ import { type Parameters, STANDARD } from '../base/parameters'
 import type { Bench } from '../formula/bench'
 import { given } from '../formula/document'
 import type { History } from '../physics/heat/dose'
-import { acidDoseMin, amylaseActs, amylaseLeft, milkHeatOf, peakOf } from '../physics/heat/milk'
+import { acidDoseMin, amylaseActs, amylaseAlive, milkHeatOf, peakOf } from '../physics/heat/milk'
 import type { MixPart } from '../physics/matter/mix'
 import type { Making, StarchHeat } from '../physics/set/firmness'
 import { minuteTempC } from '../physics/set/starch'
@@ -125,7 +125,7 @@ function amylaseOf(doc: Bench, mixed: Mixed, shares: readonly Share[], p: Parame
   const stated = given(doc.set.amylase)
   if (stated !== null) return stated ? 1 : 0
   if (grams(mixed.plan.all, 'starch') <= 0) return 0
-  const alive = shares.reduce((sum, { path, share }) => sum + share * amylaseLeft(path, p.starch), 0)
+  const alive = shares.reduce((sum, { path, share }) => sum + share * amylaseAlive(path, p.starch), 0)
   return alive * amylaseActs(mixed.pH, p.starch)
 }
 
@@ -145,15 +145,12 @@ function milkHeatWeighted(all: readonly MixPart[], cooked: readonly MixPart[], h
   return casein > 0 ? sum / casein : h
 }
 
-/**
- * Milk that knits only below this, °C: stirred creams; null where condensed milk carries the casein, or the filling
- * was baked.
- */
-export function caseinBelow(all: readonly MixPart[], stirred: boolean, creamKnitsC: number): number | null {
+/** Whether milk gains its strength only cold: stirred creams do, condensed milk and what is baked knit while hot. */
+export function knitsCold(all: readonly MixPart[], stirred: boolean): boolean {
   const casein = grams(all, 'casein')
   const condensed = grams(
     all.filter(p => is(p.row, 'condensedMilk')),
     'casein',
   )
-  return stirred && condensed < 0.5 * casein ? creamKnitsC : null
+  return stirred && condensed < 0.5 * casein
 }

@@ -12,7 +12,7 @@ import { eggEnd, type EggEnd, eggWork, type EggWork } from '../physics/heat/egg'
 import { CODES, coolingStages, type StageResult } from '../physics/safety/keeping'
 import { type Target, targetOf } from '../physics/set/bands'
 import {
-  CREAM_KNITS_C, type Setting, settingAlong, settingAt, type SettingInputs, settledIn, statedSetting, stressAt,
+  type Setting, settingAlong, settingAt, type SettingInputs, settledIn, statedSetting, stressAt,
   UNSET,
 } from '../physics/set/setting'
 import { elasticOf } from '../physics/set/firmness'
@@ -22,7 +22,7 @@ import { type Cooling, FULL_SET_S, joinHistory, tableStep } from './chill'
 import type { Chilled } from './chilled'
 import { WHISK_COOL_K_PER_MIN } from './heat'
 import type { Heated } from './heated'
-import { caseinBelow } from './making'
+import { knitsCold } from './making'
 import type { Mixed } from './mixed'
 
 /** Freezing, where a place is cold enough: freezing point, most ice, when firm enough to unmould, when thawed again. */
@@ -118,7 +118,7 @@ export function setStage(
   const inputs = {
     pH: mixed.pH,
     caseinC: body.caseinC,
-    caseinBelowC: caseinBelow(mixed.plan.all, stirred, CREAM_KNITS_C),
+    knitsCold: knitsCold(mixed.plan.all, stirred),
     rates: p.setting,
   }
   const start = stirred ? UNSET : settledIn(cooking.histories, inputs)

@@ -59,7 +59,7 @@ export type Allergen = (typeof ALLERGENS)[number]
  */
 export const TRAITS = [
   'gelatin', 'agar', 'starch', 'wheat', 'white', 'yolk', 'wholeEgg', 'fromShell', 'condensedMilk', 'whips', 'sweetCream',
-  'neverBoiled', 'cultured', 'drinkingMilk', 'dried', 'wine', 'plainSugar', 'bitterPeel', 'lightSkin', 'medicines', 'brixTellsAcid', 'notModelled',
+  'neverBoiled', 'cultured', 'drinkingMilk', 'dried', 'wine', 'plainSugar', 'bitterPeel', 'lightSkin', 'medicines', 'brixTellsAcid', 'salt', 'notModelled',
 ] as const
 export type Trait = (typeof TRAITS)[number]
 

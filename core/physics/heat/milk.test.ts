@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { STANDARD } from '../../base/parameters'
-import { acidDoseMin, amylaseActs, amylaseLeft, milkHeatOf, peakOf } from './milk'
+import { acidDoseMin, amylaseActs, amylaseAlive, milkHeatOf, peakOf } from './milk'
 
 describe('peak and time near it', () => {
   it('within 2 K counts, further down does not; a stretch counts only with both its ends', () => {
@@ -17,12 +17,12 @@ describe('doses of milk and yolk, by hand', () => {
   })
   it('amylase: a tenth left after a minute and a half at 80 °C, a tenth of that after as long again; 6 K hotter tenfold', () => {
     const { amylaseDoseMin, amylaseZK } = STANDARD.starch
-    expect(amylaseLeft(held(80, amylaseDoseMin))).toBeCloseTo(0.1, 9)
-    expect(amylaseLeft(held(80, 2 * amylaseDoseMin))).toBeCloseTo(0.01, 9)
-    expect(amylaseLeft(held(80 + amylaseZK, amylaseDoseMin / 10))).toBeCloseTo(0.1, 9)
+    expect(amylaseAlive(held(80, amylaseDoseMin))).toBeCloseTo(0.1, 9)
+    expect(amylaseAlive(held(80, 2 * amylaseDoseMin))).toBeCloseTo(0.01, 9)
+    expect(amylaseAlive(held(80 + amylaseZK, amylaseDoseMin / 10))).toBeCloseTo(0.1, 9)
     // Practice: back to the boil is enough, a moment at 78 °C is not.
-    expect(amylaseLeft(held(97, 0.5))).toBeLessThan(1e-6)
-    expect(amylaseLeft(held(78, 0.5))).toBeGreaterThan(0.5)
+    expect(amylaseAlive(held(97, 0.5))).toBeLessThan(1e-6)
+    expect(amylaseAlive(held(78, 0.5))).toBeGreaterThan(0.5)
     expect([amylaseActs(4.5), amylaseActs(7) > 0.99, amylaseActs(3) < 0.01]).toEqual([0.5, true, true])
   })
   it('hot acid: ten minutes at 97 °C and pH 2.5 are ten; a unit of pH higher one; 24 K cooler one', () => {

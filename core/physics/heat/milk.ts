@@ -22,9 +22,9 @@ export const milkHeatOf = (history: History, p: Parameters['milk'] = STANDARD.mi
 /**
  * Share of yolk amylase that a history leaves alive: 10^(−∫10^((T − 80)/6) dt / 1.5 min), first order. "Back to the
  * boil" leaves none, 78 °C leaves much (fitted to practice, ± 4 K; z from memory M–L).
- * @example amylaseLeft({ timeS: [0, 90], tempC: [80, 80] }) // 0.1
+ * @example amylaseAlive({ timeS: [0, 90], tempC: [80, 80] }) // 0.1
  */
-export const amylaseLeft = (history: History, p: Parameters['starch'] = STANDARD.starch): number =>
+export const amylaseAlive = (history: History, p: Parameters['starch'] = STANDARD.starch): number =>
   10 ** (-doseMin(history, AMYLASE_REF_C, p.amylaseZK) / p.amylaseDoseMin)
 
 /**

@@ -5,6 +5,7 @@
  *
  * Constants from memory (H for sucrose, glucose, fructose; L for glucose syrup). Salt by 1 − .0335·m to 3 mol/kg.
  */
+import { is } from '../../base/ingredients/ingredients'
 import type { SugarKind } from '../../base/ingredients/types'
 import type { Mix } from './mix'
 
@@ -69,7 +70,7 @@ export function waterActivityOf(m: Mix): number {
   if (!(water > 0)) return 0
   const sugars = Object.entries(sugarsByKind(m))
     .map(([kind, g]) => singleActivity(SUGARS[kind as SugarKind], g, water))
-  const saltG = m.parts.reduce((sum, p) => sum + (p.row.id === 'salt' ? p.massG : 0), 0)
+  const saltG = m.parts.reduce((sum, p) => sum + (is(p.row, 'salt') ? p.massG : 0), 0)
   const salt = Math.max(0.7, 1 - (0.0335 * saltG) / SALT_MOLAR / (water / 1000))
   const ethanol = water / WATER_MOLAR / (water / WATER_MOLAR + m.ethanolG / ETHANOL_MOLAR)
   return sugars.reduce((a, b) => a * b, 1) * singleActivity(CITRIC, m.acidG, water) * salt * ethanol

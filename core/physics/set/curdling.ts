@@ -12,8 +12,6 @@
 import { type Parameters, STANDARD } from '../../base/parameters'
 import { type Mix, sugarsG } from '../matter/mix'
 
-const logistic = (z: number) => 1 / (1 + Math.exp(-z))
-
 /**
  * Log odds that a mix turns grainy when its acid meets its milk at a temperature; −∞ without milk protein.
  * @param m all of it, acid and milk @param tempC of the hot side as the acid comes
@@ -36,7 +34,7 @@ export function curdlingLogit(m: Mix, tempC: number, p: Parameters['curdling'] =
  * Share of batches that turn grainy, 0–1.
  * @example curdlingShare(0) // 0.5
  */
-export const curdlingShare = (logit: number): number => logistic(logit)
+export const curdlingShare = (logit: number): number => 1 / (1 + Math.exp(-logit))
 
 /**
  * The temperature at which a share of batches would turn grainy, °C, when at `tempC` the log odds are `logit`.

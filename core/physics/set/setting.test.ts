@@ -5,9 +5,9 @@ import { freezingOf, freezingPoint, ICE_LATENT } from '../chill/freezing'
 import { singleActivity, SUGARS } from '../matter/solutes'
 import { coolCylinder, timeBelow } from '../thermal/conduction'
 import { heatAt, solidFat } from '../thermal/properties'
-import { CREAM_KNITS_C, settingAlong, settingAt, type SettingInputs, UNSET } from './setting'
+import { settingAlong, settingAt, type SettingInputs, UNSET } from './setting'
 
-const cream: SettingInputs = { pH: 4.2, caseinC: 3.2, caseinBelowC: CREAM_KNITS_C }
+const cream: SettingInputs = { pH: 4.2, caseinC: 3.2, knitsCold: true }
 /** After some hours at a steady temperature. */
 const at = (tempC: number, hours: number, inputs = cream, start = UNSET) =>
   settingAlong([0, hours * 3600], [tempC, tempC], inputs, start)[1]!
@@ -19,7 +19,7 @@ describe('setting over time, each state by hand', () => {
     expect(settingAlong([0, 36000, 36060], [5, 5, 25], cream)[2]!.butter).toBeCloseTo(0.105, 6)
   })
   it('milk that bakes, at pH 4.2, 20 °C and 3.2 g, has a time constant of an hour: twice that at 0 °C, 2.5 times at pH 4.7', () => {
-    const baked = { ...cream, caseinBelowC: null }
+    const baked = { ...cream, knitsCold: false }
     expect(at(20, Math.LN2, baked).casein).toBeCloseTo(0.5, 6)
     expect(at(0, 2 * Math.LN2, baked).casein).toBeCloseTo(0.5, 6)
     expect(at(20, 10 ** 0.4 * Math.LN2, { ...baked, pH: 4.7 }).casein).toBeCloseTo(0.5, 6)
@@ -133,7 +133,7 @@ describe('setting at a time', () => {
 describe('what a step reaches', () => {
   const ripe = { ...UNSET, butter: 0.9, cream: 0.9, g1: 1, g2: 1, gelatin: 1 }
   it('fat and gelatin melt to what the temperature allows, each part', () => {
-    const warm = settingAlong([0, 1], [5, 26], { pH: 3, caseinC: 0, caseinBelowC: null }, ripe)[1]!
+    const warm = settingAlong([0, 1], [5, 26], { pH: 3, caseinC: 0, knitsCold: false }, ripe)[1]!
     expect(warm.g1).toBeCloseTo((STANDARD.setting.gelatinMeltsC - 26) / 24, 9)
     expect(warm.g2).toBe(warm.g1)
     expect(warm.gelatin).toBeCloseTo(warm.g1, 12)
@@ -141,7 +141,7 @@ describe('what a step reaches', () => {
   })
   it('the pace of all of it is one number: twice the pace for half the time is the same', () => {
     const rates = { ...STANDARD.setting, pace: 2 * STANDARD.setting.pace }
-    const inputs = { pH: 3, caseinC: 2, caseinBelowC: null }
+    const inputs = { pH: 3, caseinC: 2, knitsCold: false }
     expect(settingAlong([0, 300], [6, 6], { ...inputs, rates })[1]!.starch)
       .toBeCloseTo(settingAlong([0, 600], [6, 6], inputs)[1]!.starch, 12)
   })

@@ -61,8 +61,8 @@ export interface SettingInputs {
   pH: number
   /** Casein concentration of the firmness model, g per 100 g. */
   caseinC: number
-  /** Stirred creams knit only below this, °C; null for condensed-milk and baked fillings. */
-  caseinBelowC: number | null
+  /** Stirred creams gain their strength only cold; condensed milk and what is baked knit while hot. */
+  knitsCold: boolean
   /** Time constants; the table's where none are given. */
   rates?: Parameters['setting']
 }
@@ -111,11 +111,11 @@ const matured = (g1: number, g2: number, p: Parameters['setting']) =>
 
 /**
  * How fast casein knits by what is in the mix, at any temperature, 1/min.
- * @example caseinPace({ pH: 4.2, caseinC: 3.2, caseinBelowC: 50 }) // 0.04
+ * @example caseinPace({ pH: 4.2, caseinC: 3.2, knitsCold: true }) // 0.04
  */
-export function caseinPace({ pH, caseinC, caseinBelowC, rates: p = STANDARD.setting }: SettingInputs): number {
+export function caseinPace({ pH, caseinC, knitsCold, rates: p = STANDARD.setting }: SettingInputs): number {
   const tau =
-    caseinBelowC === null
+    !knitsCold
       ? p.caseinMin * 10 ** (p.caseinPHSlope * (pH - 4.2))
       : p.creamGelMin * 10 ** (p.creamGelPHSlope * Math.max(0, pH - 4.2))
   return caseinC / (3.2 * tau)
@@ -132,7 +132,7 @@ export function caseinPace({ pH, caseinC, caseinBelowC, rates: p = STANDARD.sett
 function caseinAfter(x: number, tempC: number, minutes: number, inputs: SettingInputs): number {
   const { creamGelC, creamGelK } = inputs.rates ?? STANDARD.setting
   const warmth =
-    inputs.caseinBelowC === null
+    !inputs.knitsCold
       ? 2 ** ((Math.min(tempC, 60) - 20) / 20)
       : 1 / (1 + Math.exp((tempC - creamGelC) / creamGelK))
   return towards(x, 1, minutes * warmth, 1 / caseinPace(inputs))
@@ -140,7 +140,7 @@ function caseinAfter(x: number, tempC: number, minutes: number, inputs: SettingI
 
 /**
  * Advances a setting by some minutes at a temperature.
- * @example settingAfter(UNSET, 5, 30, { pH: 3, caseinC: 0, caseinBelowC: null }).butter // 0.354
+ * @example settingAfter(UNSET, 5, 30, { pH: 3, caseinC: 0, knitsCold: false }).butter // 0.354
  */
 export function settingAfter(s: Setting, tempC: number, time: number, inputs: SettingInputs): Setting {
   const p = inputs.rates ?? STANDARD.setting
