@@ -81,7 +81,12 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
   temperEggs: () => [say('cook.temperTheEggsIn'), say('cook.whiskALadleOfTheWarm'), ''],
   heatBath: ({ about }) => [say('cook.overSimmeringWaterStir'), say('cook.theBowlMustNotTouchThe'), about],
   heatDirect: ({ about }) => [say('cook.lowHeatStirWithoutStopping'), '', about],
-  heatMicrowave: ({ p, about }) => [say('cook.microwaveInBursts'), say('cook.burstsOf20SWhiskBetween', { bursts: p.bursts }), about],
+  heatMicrowave: ({ p, about }) => [say('cook.microwaveInBursts'), say('cook.burstsOf20SWhiskBetween', { bursts: p.bursts, burstS: p.burstS }), about],
+  heatPouch: ({ fmt, p, to, took }) => [
+    say('cook.sealFlatAndSink'),
+    say('cook.layerThickBathAt', { thicknessM: fmt.mm(p.thicknessM), to }),
+    say('cook.inAllThenKnead', { took }),
+  ],
   boilDown: ({ scale, took }) => [say('cook.boilItDown'), scale, say('cook.boilingInAll', { took })],
   boilHold: ({ p, fmt, scale, took }) => [
     say('cook.boil'),
@@ -118,7 +123,13 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
   lean: ({ fmt, p }) => [say('cook.leanTheGlasses', { deg: fmt.fixed(p.deg) }), say('cook.theHighSideStands', { highM: fmt.mm(p.highM) }), ''],
   bake: ({ fmt, p, to, took }) => [
     say('cook.bake'),
-    say('cook.oven2', { dialC: fmt.temp(p.dialC), noFan: p.fan ? say('cook.fanOn') : say('cook.noFan'), inAWaterBath: p.bath ? say('cook.inAWaterBath') : '' }),
+    say('cook.oven2', {
+      dialC: fmt.temp(p.dialC),
+      noFan: p.fan ? say('cook.fanOn') : say('cook.noFan'),
+      inAWaterBath: p.bath ? say('cook.inAWaterBath') : '',
+      steam: p.steam > 0 ? say('cook.steamAt', { percent: fmt.fixed(100 * p.steam) }) : '',
+      loads: p.loads > 1 ? say('cook.inLoads', { loads: p.loads }) : '',
+    }),
     say('cook.middleAbout', { to, took }),
   ],
   iceBath: ({ took, to }) => [say('cook.stirOverIce'), '', say('cook.to', { took, to })],

@@ -150,6 +150,19 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
     title: say('findings.microwaveHotSpots'),
     text: say('findings.shortBurstsAndWhiskBetweenThem'),
   }),
+  coldMiddle: ({ fmt, n }) => ({
+    title: say('findings.theMiddleStaysBehind'),
+    text: say('findings.atTheEndOfABurst', { behindK: fmt.degrees(n('behindK')), burstS: fmt.fixed(n('burstS')) }),
+  }),
+  sealedFood: () => ({
+    title: say('findings.sealedWithoutAir'),
+    text: say('findings.aPouchKeepsAirOut', { DEFER: defer() }),
+  }),
+  steamDrips: () => ({ title: say('findings.steamDrips'), text: say('findings.coverItOrTheTop') }),
+  ovenLoads: ({ fmt, n }) => ({
+    title: say('findings.itGoesInInLoads', { loads: fmt.fixed(n('loads')) }),
+    text: say('findings.theShelvesHoldAbout', { atOnce: fmt.fixed(n('atOnce')) }),
+  }),
   glassOven: () => ({
     title: say('findings.coldGlassIntoAHotOven'),
     text: say('findings.aGlassDishFromTheFridge'),
@@ -196,7 +209,9 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
   }),
   fridgeLoad: ({ fmt, n }) => ({
     title: say('findings.moreHeatThanThisFridgeCarries'),
-    text: say('findings.aboutWInItsFirstHour', { watts: fmt.fixed(n('watts')), capacityW: fmt.fixed(n('capacityW')) }),
+    text: say('findings.aboutWInItsFirstHour', {
+      watts: fmt.fixed(n('watts')), capacityW: fmt.fixed(n('capacityW')), tempC: fmt.temp(n('tempC')),
+    }),
   }),
   rawTopping: ({ n, fmt }) => ({
     title: n('shell') ? say('findings.rawWhiteOnTop') : say('findings.theWhitesOnTopAreNot'),

@@ -5,6 +5,7 @@
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { STANDARD } from '#core/base/parameters'
+import { SHELVES_M2 } from '#core/physics/heat/oven'
 import { MECHANISMS } from '#core/physics/set/firmness'
 import { bestTest } from '#core/physics/set/kitchenTests'
 import { MECHANISM_NAMES } from './names'
@@ -32,6 +33,8 @@ export const WHY_TOPICS = [
   'headroom',
   'portion',
   'heatTime',
+  'ovenLoad',
+  'middleBehind',
   'peak',
   'coats',
   'done',
@@ -376,6 +379,25 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     ],
     source: say('why.lewisAnalogySaturationPressureAfterWMO'),
     spread: say('why.halfAsMuchOrTwiceAs'),
+  }),
+  ovenLoad: ({ h, fmt, doc }) => ({
+    title: say('why.theOvenWithItsLoad'),
+    how: say('why.theAirIsOneNode', {
+      powerW: fmt.fixed(STANDARD.oven.powerW), trayKg: fmt.fixed(STANDARD.oven.trayKgM2, 1), shelvesM2: SHELVES_M2,
+    }),
+    inputs: [
+      [say('cookPlan.inTheOvenAtOnce'), h.oven ? String(h.oven.atOnce) : '—'],
+      ['dial', fmt.temp(doc.heat.oven.airTempC)],
+    ],
+    source: say('why.energyBalanceFromMemory'),
+    spread: say('why.ovensDiffer'),
+  }),
+  middleBehind: ({ h, fmt }) => ({
+    title: say('why.behindTheMean'),
+    how: say('why.aMicrowaveReaches'),
+    inputs: [[say('why.behindTheMean'), fmt.degrees(h.middleBehindK, 1)]],
+    source: say('why.fieldFromMemory'),
+    spread: say('why.byAThird'),
   }),
   fridgeLoad: ({ g, shape, c, fmt }) => ({
     title: say('why.heatIntoTheFridge'),

@@ -21,13 +21,14 @@ function rare(): ReturnType<typeof goldenDocuments> {
     const filling = fillingOf(d)
     filling.steps = [{ id: 'c', kind: 'combine', lineIds: filling.lines.map(l => l.id) }, { id: 'k', kind: 'cook' }]
   }
-  const scaled = (by: number) => Object.fromEntries(Object.entries(MADE.yolkBath).map(([id, g]) => [id, g * by]))
+  const scaledTo = (school: 'yolkBath' | 'lowOven', by: number) =>
+    Object.fromEntries(Object.entries(MADE[school]).map(([id, g]) => [id, g * by]))
   return [
     make('lowOven', (d) => { d.heat.oven.fan = true }),
     make('lowOven', (d) => { d.heat.oven.bath = true }),
     make('yolkBath', cold(leg('walkIn', 3, 1), leg('blastChiller', -2, 1, 'lid'), leg('iceBath', 0.5, 12))),
     make('yolkBath', cold(leg('iceBath', 0.5, 0.5), leg('fanFridge', 3, 12))),
-    make('yolkBath', undefined, scaled(20)),
+    make('yolkBath', undefined, scaledTo('yolkBath', 20)),
     make('juiceAfter', frozen),
     make('cooledBase', frozen),
     // Amylase half alive.
@@ -35,6 +36,13 @@ function rare(): ReturnType<typeof goldenDocuments> {
       milk: 450, sugar: 80, cornflour: 40, yolk_sep: 60,
     }),
     make('blendedGel', acidAgar),
+    make('foldedMousse', undefined, { choc_white: 200, cream36: 200, lemon: 40, gelatin: 3 }),
+    make('blendedGel', undefined, { lemon: 200, sugar: 600, water: 100, pectin: 9 }),
+    make('yolkBath', (d) => { d.heat.method = 'sousVide' }),
+    make('yolkBath', (d) => { Object.assign(d.heat, { method: 'direct', burnerW: 300, burnerId: 'hob' }) }),
+    make('tartlets', (d) => { d.heat.oven.atOnce = 24 }, undefined),
+    make('lowOven', (d) => { Object.assign(d.assembly, { count: 12 }); d.heat.oven.atOnce = 12 }, scaledTo('lowOven', 12)),
+    make('yolkBath', (d) => { d.chill.forEach((l) => { l.opensPerHour = 20 }) }),
     make('beatenWhites', (d) => { d.set.air = { given: 0.7 } }),
     make('wholeEggTempered', undefined, { white: 240, sugar: 200, lemon: 200, butter82: 115 }),
   ].map((bench, i) => ({ name: `rare ${i}`, kitchen: 'tests', bench }))

@@ -204,6 +204,10 @@ export interface HeatPlan {
   pan: HeatPan | null
   /** The boil ends with its hold, or when the volume is that of the cream alone. */
   until: 'hold' | 'creamVolume'
+  /** How long a microwave is on before the mix is whisked, s; 20 where absent. */
+  burstS?: number
+  /** How thick the mix lies in its pouch, m; 25 mm where absent. */
+  pouchM?: number
   /** Oven: air, fan, water bath, and the time in it (simulated: until the target). */
   oven: {
     /** What the dial says, °C. */
@@ -214,6 +218,10 @@ export interface HeatPlan {
     ovenId: string | null
     /** Air over what the dial says, K. */
     offsetK: number
+    /** Steam in its air, 0–1, as a combi oven is set; none where absent. */
+    steam?: number
+    /** Vessels in it at once; as many as its shelves hold where absent. */
+    atOnce?: number
   }
   /** Temperature course of what is heated: simulated, or the stated ramp, peak and hold. */
   course: ProcessValue<{ rampKPerMin: number, peakTempC: number, holdS: number }>
@@ -251,6 +259,12 @@ export interface ChillLeg {
   /** How long, s; the last leg lasts until service whatever stands here. */
   timeS: number
   cover: Cover
+  /** How often its door is opened in an hour; not at all where absent. */
+  opensPerHour?: number
+  /** Other food that goes in as hot, g; none where absent. */
+  alongsideG?: number
+  /** A blast chiller runs well under zero until the piece is nearly cold. */
+  hard?: boolean
 }
 
 export interface ServePlan {

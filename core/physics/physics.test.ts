@@ -15,7 +15,8 @@ import { boilingPoint } from './thermal/steam'
 import { defaultUse } from '../formula/create'
 
 const NO_SET: Mechanisms = {
-  eggPa: 0, butterPa: 0, caseinPa: 0, creamFatPa: 0, starchPa: 0, gelatinPa: 0, agarPa: 0, whipPa: 0, foamPa: 0,
+  eggPa: 0, butterPa: 0, hardFatPa: 0, caseinPa: 0, creamFatPa: 0, starchPa: 0, gelatinPa: 0, agarPa: 0, gumPa: 0,
+  whipPa: 0, foamPa: 0,
 }
 interface Row {
   what: string
@@ -35,7 +36,9 @@ const plain: Making = {
   stirred: true, milkHeat: 1, air: 0, whippedFat: 0, whiteFoam: false, starch: [], acidDoseMin: 0, amylase: 0,
   bloom: 200, fluidGel: false,
 }
-const state = { tempC: 5, a: 0, b: 0, butter: 0, cream: 0, casein: 0, gelatin: 0.77, starch: 0, oven: 0, agar: 0 }
+const state = {
+  tempC: 5, a: 0, b: 0, butter: 0, cream: 0, hard: 0, casein: 0, gelatin: 0.77, starch: 0, oven: 0, agar: 0,
+}
 const gelatin = (percent: number, pH: number, making: Partial<Making> = {}) =>
   firmness(bodyOf(mix(parts({ water: 100 - percent, gelatin: percent })), pH, { ...plain, ...making }), state)
 const CASES: Record<string, (r: Row) => number> = {

@@ -22,6 +22,9 @@ import { setStage, type Settled } from './settled'
 
 /** Every stage of a formula, and its assessment. */
 export interface Worked {
+  /** What it was made from. */
+  bench: Bench
+  kitchen: Kitchen
   parameters: Parameters
   mixed: Mixed
   heated: Heated
@@ -50,7 +53,7 @@ export function work(doc: Bench, kitchen: Kitchen, parameters: Parameters = STAN
   const heated = heatStage(doc, kitchen, mixed, parameters)
   const chilled = chillStage(doc, kitchen, heated, parameters)
   const settled = setStage(doc, kitchen, mixed, heated, chilled, parameters)
-  const stages = { parameters, mixed, heated, chilled, settled }
+  const stages = { bench: doc, kitchen, parameters, mixed, heated, chilled, settled }
   return { ...stages, ...judged(doc, kitchen, stages) }
 }
 

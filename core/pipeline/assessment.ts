@@ -14,7 +14,7 @@ import type { Weeping } from '../physics/set/weeping'
 import type { FreezeFigures } from './settled'
 
 /** Raised whenever a result could change for the same document. */
-export const ENGINE_VERSION = '2.4.0'
+export const ENGINE_VERSION = '2.5.0'
 /** What a stored result was worked out by: the engine and its set of parameters. */
 export const RESULT_ENGINE = `${ENGINE_VERSION} ${setName(STANDARD)}`
 
@@ -73,6 +73,10 @@ export type FindingCode =
   | 'rawFlour'
   | 'boilingSugar'
   | 'microwaveJug'
+  | 'coldMiddle'
+  | 'sealedFood'
+  | 'steamDrips'
+  | 'ovenLoads'
   | 'hotIntoGlass'
   | 'glassOven'
   | 'filmTooHot'
@@ -196,6 +200,10 @@ export interface Assessment {
     coreA: number
     lethality: Quantity
     evaporatedG: number
+    /** The oven with its load: vessels in it at once, loads, and the coldest its air gets, °C; null in no oven. */
+    oven: { atOnce: number, loads: number, leastC: number } | null
+    /** How far a microwave's last burst before the target leaves the middle behind, K; 0 where all is stirred. */
+    middleBehindK: number
     /** Water gone along the heat, g; share of the starch swollen along it, empty without starch. */
     evaporationG: number[]
     starchShare: number[]
@@ -231,7 +239,8 @@ export interface Assessment {
     meanC: number[]
     slowCoreC: number[]
     setShare: number[]
-    legs: { id: string, fromS: number, toS: number, airTempC: number, kind: string }[]
+    /** `warmestC`: what the load and its door make of its air. */
+    legs: { id: string, fromS: number, toS: number, airTempC: number, warmestC: number, kind: string }[]
     to21S: number | null
     to8S: number | null
     to5S: number | null
@@ -246,7 +255,7 @@ export interface Assessment {
     /**
      * Heat the batch gives a fridge in its first hour there, against what such a one carries off, W; null: no fridge.
      */
-    load: { leg: number, watts: number, capacityW: number } | null
+    load: { leg: number, watts: number, capacityW: number, warmestC: number } | null
     freeze: FreezeFigures | null
   }
   serve: {

@@ -3,12 +3,14 @@ import { PARAMETER_TABLE, type Parameters, STANDARD } from '../base/parameters'
 import { type Bench, vesselOf } from '../formula/bench'
 import { type ChillLeg, placeOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
+import { airAfter } from '../physics/chill/load'
 import { type Freezing, freezingOf, freezingPoint } from '../physics/chill/freezing'
 import type { History } from '../physics/heat/dose'
 import type { Mix } from '../physics/matter/mix'
 import { CODES } from '../physics/safety/keeping'
-import { coolCylinder } from '../physics/thermal/conduction'
-import { boundaryOf, type Placing } from '../physics/thermal/places'
+import type { Load } from '../physics/thermal/airNode'
+import { type Boundary, coolCylinder, type Faces } from '../physics/thermal/conduction'
+import { boundaryOf, HARD_AIR_C, hardAirC, type Placing } from '../physics/thermal/places'
 import {
   fractionsOf,
   heatAt,
@@ -62,8 +64,15 @@ export interface Cooling {
   meanC: number[]
   /** Where something freezes: its freezing point and the ice. */
   freezing: Freezing | null
-  spans: { leg: ChillLeg, fromS: number, toS: number }[]
+  spans: Span[]
   totalS: number
+}
+/** A leg in its time; the warmest its air gets, °C. */
+export interface Span {
+  leg: ChillLeg
+  fromS: number
+  toS: number
+  warmestC: number
 }
 
 /**
@@ -77,6 +86,12 @@ export interface ChillRun {
   watch?: (timeS: number, field: Readonly<Float64Array>) => void
 }
 
+/** The coldest a leg's air gets, °C. */
+const coldestAirC = (leg: ChillLeg, kitchen: Kitchen): number => {
+  const { kind, airTempC } = placeOf(leg, kitchen)
+  return leg.hard && kind === 'blastChiller' ? Math.min(HARD_AIR_C, airTempC) : airTempC
+}
+
 /** A solid that may freeze, with the air in it. */
 const aerated = ({ solid }: Freezing, ofK: number, rho: number): Freezing['solid'] => ({
   ...solid,
@@ -84,6 +99,63 @@ const aerated = ({ solid }: Freezing, ofK: number, rho: number): Freezing['solid
   rho,
   freezing: { ...solid.freezing!, k: meanC => solid.freezing!.k(meanC) * ofK },
 })
+
+/**
+ * The air around the piece, leg by leg: as its dial says, warmed by what stands in it and by its door; a blast chiller
+ * on its hard programme as the piece asks.
+ */
+function airOf(doc: Bench, kitchen: Kitchen, spans: readonly Span[], c: ChillInput, rho: number) {
+  const { material } = vesselOf(doc, kitchen)
+  const { count, crustM, crustForm } = doc.assembly
+  const { radiusM, depthM, coefficients } = c
+  const planM2 = Math.PI * radiusM ** 2
+  const sideM2 = 2 * Math.PI * radiusM * depthM
+  const placed: Placing[] = spans.map(({ leg }) => ({
+    ...placeOf(leg, kitchen),
+    cover: leg.cover,
+    material,
+    crustM,
+    crustForm,
+    waterActivity: c.aw,
+    hcFactor: 1,
+    coefficients,
+  }))
+  let at = -1
+  let airC = 0
+  let lastS = 0
+  let last: Boundary | null = null
+  /** What the food gives the air: all vessels, and what stands with them as hot; steam counts with its heat. */
+  const loadOf = (b: Boundary, f: Faces, leg: ChillLeg): Load => {
+    const top = planM2 * b.top.u
+    const base = planM2 * b.base.u
+    const side = sideM2 * b.side.u
+    const each = count * (1 + (leg.alongsideG ?? 0) / (1000 * rho * c.volumeM3))
+    const watts = top * (f.topC - b.top.airC) + base * (f.baseC - b.base.airC) + side * (f.sideC - b.side.airC)
+    const wPerK = top + base + side
+    // With its steam a piece makes the air no hotter than it is itself.
+    const tempC = Math.min(airC + watts / wPerK, Math.max(f.meanC, f.topC, f.baseC, f.sideC))
+    return { wPerK: each * wPerK, tempC }
+  }
+  return {
+    boundary(timeS: number, faces: Faces, hcFactor: number): Boundary {
+      const found = spans.findIndex(s => timeS < s.toS - 1e-6)
+      const k = found < 0 ? spans.length - 1 : found
+      const { leg } = spans[k]!
+      const p = placed[k]!
+      const dialC = leg.hard && p.kind === 'blastChiller' ? hardAirC(p.airTempC, faces.meanC) : p.airTempC
+      if (k !== at || !last) airC = dialC
+      else {
+        const place = { kind: p.kind, dialC, roomC: kitchen.roomTempC, opensPerHour: leg.opensPerHour ?? 0 }
+        airC = airAfter(airC, place, loadOf(last, faces, leg), timeS - lastS, coefficients)
+      }
+      at = k
+      lastS = timeS
+      spans[k]!.warmestC = Math.max(spans[k]!.warmestC, airC)
+      last = boundaryOf({ ...p, airTempC: airC, hcFactor }, faces)
+      return last
+    },
+  }
+}
 
 /** Cooling from pouring to at least 24 h, in the kitchen's places. */
 export function chillStep(doc: Bench, kitchen: Kitchen, c: ChillInput, run: ChillRun = {}): Cooling {
@@ -93,7 +165,7 @@ export function chillStep(doc: Bench, kitchen: Kitchen, c: ChillInput, run: Chil
   // Air takes weight and conductivity out of the piece (Maxwell–Eucken, air dispersed).
   const warm = { ...dense, rho: dense.rho * (1 - c.air), k: maxwellEucken(dense.k, AIR_K, c.air) }
   const { legs, stirredS, totalS } = legsOf(doc, kitchen)
-  const fz = legs.some(l => placeOf(l, kitchen).airTempC < freezingPoint(c.aw) - 0.5) ? freezingOf(f, c.aw) : null
+  const fz = legs.some(l => coldestAirC(l, kitchen) < freezingPoint(c.aw) - 0.5) ? freezingOf(f, c.aw) : null
   // Frozen, too, air takes its share of the conductivity.
   const solid = fz
     ? aerated(fz, warm.k / dense.k, warm.rho)
@@ -124,29 +196,17 @@ export function chillStep(doc: Bench, kitchen: Kitchen, c: ChillInput, run: Chil
       watch?.(clock, new Float64Array(grid * grid).fill(t))
     }
   }
-  const crust = doc.assembly.crustM
-  const vessel = vesselOf(doc, kitchen)
   const jumps: number[] = []
-  const spans: { leg: ChillLeg, fromS: number, toS: number }[] = []
+  const spans: Span[] = []
   let at = 0
   for (const leg of legs) {
-    spans.push({ leg, fromS: at, toS: at + leg.timeS })
+    spans.push({ leg, fromS: at, toS: at + leg.timeS, warmestC: placeOf(leg, kitchen).airTempC })
     at += leg.timeS
     jumps.push(at)
   }
   const endS = Math.max(totalS, FULL_SET_S) + 1
   spans[spans.length - 1]!.toS = endS
-  const placed: (Placing & { toS: number })[] = spans.map(s => ({
-    ...placeOf(s.leg, kitchen),
-    cover: s.leg.cover,
-    material: vessel.material,
-    crustM: crust,
-    crustForm: doc.assembly.crustForm,
-    waterActivity: c.aw,
-    hcFactor,
-    coefficients: c.coefficients,
-    toS: s.toS,
-  }))
+  const air = airOf(doc, kitchen, spans, c, warm.rho)
   const vesselEnd = endS - stirredS
   if (stirredS < endS) {
     watch?.(stirredS, new Float64Array(grid * grid).fill(t))
@@ -168,8 +228,7 @@ export function chillStep(doc: Bench, kitchen: Kitchen, c: ChillInput, run: Chil
           watch(time + stirredS, field)
           return false
         }),
-      boundary: (time, faces) =>
-        boundaryOf(placed.find(p => time + stirredS < p.toS - 1e-6) ?? placed[placed.length - 1]!, faces),
+      boundary: (time, faces) => air.boundary(time + stirredS, faces, hcFactor),
     })
     for (let i = stirredS > 0 ? 1 : 0; i < run.timeS.length; i++) {
       timeS.push(run.timeS[i]! + stirredS)

@@ -6,11 +6,12 @@ import { given } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import type { History } from '../physics/heat/dose'
 import {
-  carryOver, givenCourse, panFor, panOfSize, type PotRun, runPot, stirInTemperature, unheated,
+  carryOver, fullHeatW, givenCourse, heatsInPan, panFor, panOfSize, type PotRun, runPot, stirInTemperature, unheated,
 } from '../physics/heat/pot'
+import { POUCH_M, runPouch } from '../physics/heat/pouch'
 import { addedSugarG, reductionG } from '../physics/heat/reduction'
 import { mix, type Mix } from '../physics/matter/mix'
-import { FAT_LATENT, fractionsOf, solidFat, thermalProperties } from '../physics/thermal/properties'
+import { FAT_LATENT, type Fractions, fractionsOf, heatCapacityTable, solidFat, thermalProperties } from '../physics/thermal/properties'
 import type { MixPlan } from './mixPlan'
 
 /** Rate at which a mix is whisked cool, K/min (the ladder of expectations uses the same). */
@@ -18,10 +19,40 @@ export const WHISK_COOL_K_PER_MIN = 3
 
 export interface HeatStep {
   run: PotRun
+  /** A pouch, layer by layer; null for what is stirred. */
+  layers: History[] | null
   cp: number
   panCapacity: number
   /** Whether a pan or bowl was hot at all. */
   inPan: boolean
+}
+
+/** A pouch in its bath: its middle is the course that counts, its face the hottest there is. */
+function pouched(heat: Bench['heat'], f: Fractions, p: Parameters): PotRun & { layers: History[] } {
+  const { k, rho } = thermalProperties(f, 50)
+  const { core, layers, reachedS } = runPouch({
+    thicknessM: heat.pouchM ?? POUCH_M,
+    solid: { k, rho, cp: heatCapacityTable(f) },
+    startTempC: heat.startTempC,
+    bathC: heat.targetTempC,
+    holdS: heat.holdS,
+    coefficients: p.pot,
+  })
+  return {
+    history: core,
+    layers,
+    filmC: [...layers[0]!.tempC],
+    reachedS,
+    evaporatedG: 0,
+    steamG: core.timeS.map(() => 0),
+    endTempC: core.tempC.at(-1)!,
+  }
+}
+
+/** The kitchen's induction hob full on, as it reaches the pan, W; null where the plan names none. */
+function inductionOf({ heat }: Bench, kitchen: Kitchen): number | null {
+  const hob = kitchen.burners.find(b => b.id === heat.burnerId)
+  return hob?.kind === 'induction' ? fullHeatW(hob) : null
 }
 
 /**
@@ -45,35 +76,41 @@ export function heatStep(
   const course = given(heat.course)
   const evaporated = given(heat.evaporationG)
   const { method } = heat
-  const pot = course
+  const pot: PotRun & { layers?: History[] } = course
     ? givenCourse(heat.startTempC, course)
     : method === 'oven' || method === 'none'
       ? unheated(heat.startTempC)
-      : runPot({
-          massG: cooked.massG,
-          waterG: cooked.grams.water,
-          cp: hot.cp,
-          pan,
-          startTempC: heat.startTempC,
-          targetTempC: heat.targetTempC,
-          holdS: heat.holdS,
-          method,
-          burnerW: heat.burnerW,
-          coefficients: p.pot,
-          roomTempC: kitchen.roomTempC,
-          altitudeM: kitchen.altitudeM,
-          waterActivity: aw,
-          evaporateG:
+      : method === 'sousVide'
+        ? pouched(heat, f, p)
+        : runPot({
+            massG: cooked.massG,
+            waterG: cooked.grams.water,
+            cp: hot.cp,
+            pan,
+            startTempC: heat.startTempC,
+            targetTempC: heat.targetTempC,
+            holdS: heat.holdS,
+            method,
+            burnerW: heat.burnerW,
+            inductionW: inductionOf(doc, kitchen),
+            burstS: heat.burstS,
+            volumeM3: cooked.massG / 1000 / hot.rho,
+            coefficients: p.pot,
+            roomTempC: kitchen.roomTempC,
+            altitudeM: kitchen.altitudeM,
+            waterActivity: aw,
+            evaporateG:
             heat.until === 'creamVolume'
               ? Math.min(reductionG(addedSugarG(cooked.parts)), 0.6 * cooked.grams.water)
               : null,
-        })
+          })
   if (evaporated !== null) pot.evaporatedG = within(evaporated, 'heat.evaporationG', 0, cooked.massG)
   return {
     run: pot,
+    layers: pot.layers ?? null,
     cp: hot.cp,
     panCapacity: pan.heatCapacity,
-    inPan: !course && method !== 'oven' && method !== 'none',
+    inPan: !course && heatsInPan(method),
   }
 }
 

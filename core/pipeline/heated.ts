@@ -8,7 +8,7 @@ import { given } from '../formula/document'
 import { familyOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type Cooking, eggTemperatures, type EggTemperatures, GRAINY, GRAINY_SIEVED } from '../physics/heat/egg'
-import { type Bake, runOven } from '../physics/heat/oven'
+import { type Bake, inOvenAtOnce, runOven } from '../physics/heat/oven'
 import { stirInTemperature } from '../physics/heat/pot'
 import { ethanolLeft, evaporate, type Mix, type MixPart } from '../physics/matter/mix'
 import { waterActivityOf } from '../physics/matter/solutes'
@@ -66,6 +66,10 @@ export function grainyAtOf(doc: Bench): number {
   return doc.heat.method !== 'oven' && breaks ? GRAINY_SIEVED : GRAINY
 }
 
+/** Vessels in the oven together: as stated, else as many as its shelves hold. */
+export const atOnceOf = ({ assembly, heat }: Pick<Bench, 'assembly' | 'heat'>, shape: Filled): number =>
+  Math.min(assembly.count, heat.oven.atOnce ?? inOvenAtOnce(assembly.count, shape.radiusM))
+
 /** The oven, on the filling as it stands in its vessel. */
 function bakeIn(
   doc: Bench,
@@ -83,7 +87,9 @@ function bakeIn(
     depthM: shape.inVesselM,
     solid: { k: warm.k, rho: warm.rho, cp: heatCapacityTable(f) },
     startTempC,
-    oven: { ...heat.oven, airTempC: ovenAirC(doc, kitchen) },
+    oven: { ...heat.oven, airTempC: ovenAirC(doc, kitchen), steam: heat.oven.steam ?? 0 },
+    atOnce: atOnceOf(doc, shape),
+    roomTempC: kitchen.roomTempC,
     material: vesselOf(doc, kitchen).material,
     crustM: assembly.crustM,
     crustForm: assembly.crustForm,
@@ -126,6 +132,14 @@ function curdlingOf(doc: Bench, mixed: Mixed, pot: HeatStep, joined: Joined, p: 
   return { tempC, logit: curdlingLogit(mixed.whole, tempC, p.curdling) }
 }
 
+/** What the egg of a pot or a pouch goes through: the mix as one, or a pouch's layers; the coldest part told apart. */
+function stirredCooking({ run, layers }: HeatStep, stirred: boolean, grainyAt: number): Cooking {
+  const { history } = run
+  const core = run.middleC ? { timeS: history.timeS, tempC: run.middleC } : history
+  if (layers) return { histories: layers, films: layers.map(l => l.tempC), core, stirred, grainyAt }
+  return { histories: [history], films: [run.filmC], core, stirred, grainyAt }
+}
+
 /** From the mix to the poured filling. @throws {InputError} for an impossible evaporation */
 export function heatStage(
   doc: Bench,
@@ -166,7 +180,7 @@ export function heatStage(
     bake,
     cooking: bake
       ? { histories: bake.layers, films: bake.layers.map(l => l.tempC), core: bake.core, stirred, grainyAt }
-      : { histories: [run.history], films: [run.filmC], core: run.history, stirred, grainyAt },
+      : stirredCooking(pot, stirred, grainyAt),
     paths,
     temperatures: eggTemperatures(mixed.cooked, mixed.cookedPH, p.egg),
     evaporatedG,

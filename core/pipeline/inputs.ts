@@ -45,6 +45,8 @@ export function checkInputs(doc: Bench, kitchen: Kitchen): void {
   if (doc.chill.length === 0) throw new InputError('missing', 'chill')
   doc.chill.forEach((leg, i) => {
     checkField(`chill.${i}.timeS`, leg.timeS)
+    if (leg.opensPerHour !== undefined) checkField(`chill.${i}.opensPerHour`, leg.opensPerHour)
+    if (leg.alongsideG !== undefined) checkField(`chill.${i}.alongsideG`, leg.alongsideG)
     checkField(`chill.${i}.place.airTempC`, placeOf(leg, kitchen).airTempC)
   })
   fillingOf(doc).steps.forEach((step, i) => {
@@ -84,7 +86,11 @@ function checkHeat({ heat }: Bench, kitchen: Kitchen): void {
     checkField('heat.course.peakTempC', course.peakTempC)
     checkField('heat.course.holdS', course.holdS)
   }
+  if (heat.burstS !== undefined) checkField('heat.burstS', heat.burstS)
+  if (heat.pouchM !== undefined) checkField('heat.pouchM', heat.pouchM)
   if (heat.method !== 'oven') return
+  if (heat.oven.steam !== undefined) checkField('heat.oven.steam', heat.oven.steam)
+  if (heat.oven.atOnce !== undefined) checkField('heat.oven.atOnce', heat.oven.atOnce)
   // An oven colder than the room bakes nothing.
   checkField('heat.oven.offsetK', heat.oven.offsetK)
   within(heat.oven.airTempC, 'heat.oven.airTempC', Math.max(OVEN_AIR.min, kitchen.roomTempC), OVEN_AIR.max)

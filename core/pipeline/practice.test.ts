@@ -178,7 +178,7 @@ describe(`oven (${checks.source})`, () => {
       }).findings.map(f => f.code),
     ).toContain('ovenStalls')
   })
-  it('twice the mix in one tin takes about twice as long, in two tins as long as before', () => {
+  it('twice the mix in one tin takes about twice as long, in two tins hardly longer: the oven warms both', () => {
     const double = Object.fromEntries(Object.entries(pie.massG).map(([k, g]) => [k, 2 * g]))
     const one = minutes(bake(pie.massG, 'lowOven', 0.26, { targetTempC: 70 }))
     expect(
@@ -188,13 +188,11 @@ describe(`oven (${checks.source})`, () => {
         }),
       ) / one,
     ).toBeGreaterThan(1.8)
-    expect(
-      minutes(
-        bake(double, 'lowOven', 0.26, { targetTempC: 70 }, (d) => {
-          d.assembly.count = 2
-        }),
-      ) / one,
-    ).toBeCloseTo(1, 3)
+    const two = minutes(bake(double, 'lowOven', 0.26, { targetTempC: 70 }, (d) => {
+      d.assembly.count = 2
+    })) / one
+    expect(two).toBeGreaterThan(1.005)
+    expect(two).toBeLessThan(1.03)
   })
 })
 

@@ -141,7 +141,7 @@ export function setStage(
   const setOf = (s: Setting, tempC: number) => setAt(body, { ...s, a, b, tempC }, pieceHeightM)
 
   const cold = setOf(coldSetting, coldTempC)
-  const target = targetOf({ ...doc.use, pieceHeightM }, body.phases.density, elasticOf(cold.mechanismsPa))
+  const target = targetOf({ ...doc.use, pieceHeightM }, body.phases.density, elasticOf(cold.mechanismsPa, body.gums))
 
   const table = tableStep(doc, {
     finished, fromC: coldTempC, heightM: pieceHeightM, aw: heated.waterActivity, air: body.phases.air,

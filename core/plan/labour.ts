@@ -26,6 +26,7 @@ const HANDS: Readonly<Record<OwnCode, Hands>> = {
   heatBath: { all: true, tool: 'burner' },
   heatDirect: { all: true, tool: 'burner' },
   heatMicrowave: { all: true, tool: 'microwave' },
+  heatPouch: { s: 300, tool: 'circulator' },
   boilDown: { all: true, tool: 'burner' },
   boilHold: { all: true, tool: 'burner' },
   boilStarch: { all: true, tool: 'burner' },

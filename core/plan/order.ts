@@ -9,7 +9,8 @@ import { type Component, type Line, placeOf, type Step } from '../formula/docume
 import { familyOf } from '../formula/families'
 import { schoolOf } from '../formula/schools'
 import type { Kitchen } from '../kitchen/kitchen'
-import { BOILED_C, burstsIn } from '../physics/heat/pot'
+import { BOILED_C, BURST, burstsIn } from '../physics/heat/pot'
+import { POUCH_M } from '../physics/heat/pouch'
 import { BLOOM_WATER } from '../physics/set/gelatin'
 import { valueAt } from '../physics/thermal/conduction'
 import { type Assessment, type Finding, pouredAfterS } from '../pipeline/assessment'
@@ -165,7 +166,16 @@ function chooseHeat(b: Sheet, lines: WrittenStep['lines'], target: HeatTarget): 
       lines,
       cue: egg ? 'line' : 'sugarGone',
       reasons: ['burstsEven'],
-      params: { ...target.params, bursts: burstsIn(a.heat.endS) },
+      params: {
+        ...target.params, bursts: burstsIn(a.heat.endS, heat.burstS), burstS: heat.burstS ?? BURST.onS,
+      },
+    })
+  else if (heat.method === 'sousVide')
+    b.push('heatPouch', {
+      ...target,
+      lines,
+      reasons: ['pouchEven'],
+      params: { ...target.params, thicknessM: heat.pouchM ?? POUCH_M },
     })
   else b.push('heatDirect', { ...target, lines, cue: egg ? 'line' : 'sugarGone', reasons: egg ? ['stirAlways'] : [] })
 }
@@ -330,6 +340,8 @@ function bake(b: Sheet): void {
       airC: ovenAirC(doc, kitchen),
       fan: heat.oven.fan,
       bath: heat.oven.bath,
+      steam: heat.oven.steam ?? 0,
+      loads: a.heat.oven?.loads ?? 1,
       ovenId: heat.oven.ovenId,
     },
   })

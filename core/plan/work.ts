@@ -17,6 +17,7 @@ export const WORK_CODES = [
   'heatBath',
   'heatDirect',
   'heatMicrowave',
+  'heatPouch',
   'boilDown',
   'boilHold',
   'boilStarch',
@@ -76,6 +77,7 @@ export const WORK_REASONS = [
   'stirAlways',
   'temperSlow',
   'burstsEven',
+  'pouchEven',
   'waterLeaves',
   'smoothsCream',
   'starchLetsBoil',
@@ -112,6 +114,7 @@ export const PROBES = ['bulk', 'deepestMiddle'] as const
 export const TOOLS = [
   'burner',
   'microwave',
+  'circulator',
   'oven',
   'mixer',
   'blender',
@@ -166,11 +169,20 @@ export type StepParams =
   & Record<'iceBath' | 'chill', PlaceParams>
   & {
     bloom: { waterG: number }
-    heatMicrowave: HeatParams & { bursts: number }
+    heatMicrowave: HeatParams & { bursts: number, burstS: number }
+    heatPouch: HeatParams & { thicknessM: number }
     fold: { afterC: number }
     pour: { eachG: number, count: number, depthM: number }
     lean: { deg: number, highM: number, count: number }
-    bake: { dialC: number, airC: number, fan: boolean, bath: boolean, ovenId: string | null }
+    bake: {
+      dialC: number
+      airC: number
+      fan: boolean
+      bath: boolean
+      steam: number
+      loads: number
+      ovenId: string | null
+    }
     cut: { portions: number, portionG: number, heightM: number }
     portion: { portions: number, portionG: number }
     serve: { tableTimeS: number, portions: number }

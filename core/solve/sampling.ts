@@ -17,6 +17,7 @@ import { curdlingLogit } from '../physics/set/curdling'
 import { caseinPace, gelatinGoal } from '../physics/set/setting'
 import { solidFat } from '../physics/thermal/properties'
 import type { Worked } from '../pipeline/assess'
+import { type Drift, drifted, driftsOf } from './drift'
 import { EGG_COUNTS_C } from '../pipeline/judge/limits'
 import { type SetVerdict, setVerdict } from '../pipeline/judge/verdict'
 import { mixedOf } from '../pipeline/mixed'
@@ -25,8 +26,15 @@ import { mixedOf } from '../pipeline/mixed'
 const LN_EGG_MASS_SIGMA = 0.05
 /** One σ of a cream's fat, points of percent (from memory of labelling practice). */
 const CREAM_FAT_SIGMA = 1
+/** One σ of ln(steam) beside what the heat itself moves: pans, lids, draughts (judgement). */
+const LN_STEAM_SIGMA = 0.12
+/** One σ of a kitchen scale in whole grams: what a few grams of a setter feel, g. */
+const WEIGHING_SIGMA_G = 0.5
 /** One σ of room and fridge temperature at the piece, K (judgement). */
 const TABLE_SIGMA_K = 1.0
+
+/** No draw boils off more than this of the water. */
+const MOST_STEAM = 0.9
 
 /** Names of what is drawn, for "what matters most". */
 export const UNCERTAIN = [
@@ -38,12 +46,18 @@ export const UNCERTAIN = [
   'creamFat',
   'settingTime',
   'table',
+  'heatSupply',
+  'evaporation',
+  'convection',
+  'weighing',
   'curdling',
   'model',
 ] as const
 export type Uncertain = (typeof UNCERTAIN)[number]
 /** Those of them that a cook can change or measure; the rest is the model's own. */
-export const MEASURABLE = ['acid', 'eggMass', 'thermometer', 'creamFat', 'table'] as const satisfies readonly Uncertain[]
+export const MEASURABLE = [
+  'acid', 'eggMass', 'thermometer', 'creamFat', 'table', 'heatSupply', 'evaporation', 'convection', 'weighing',
+] as const satisfies readonly Uncertain[]
 export type Measurable = (typeof MEASURABLE)[number]
 
 export interface Shares {
@@ -73,6 +87,7 @@ type Draw = Record<Uncertain, number>
 
 /** A part of the mix as it may really be: egg by its weight, cream by its fat, juice by its acid. */
 function perturbed(p: MixPart, z: Draw): MixPart {
+  if (p.row.group === 'setter') return { ...p, massG: Math.max(0, p.massG + WEIGHING_SIGMA_G * z.weighing) }
   if (p.row.group === 'egg') return { ...p, massG: p.massG * Math.exp(LN_EGG_MASS_SIGMA * z.eggMass) }
   if (p.row.group === 'dairy' && part(p.row, 'milkFat') > 12) {
     const fat = part(p.row, 'fat') + CREAM_FAT_SIGMA * z.creamFat
@@ -93,7 +108,9 @@ interface Outcome {
 }
 
 /** Egg's extents as drawn: doses scale with the distance to T60 and T60b, so that the heat is not run again. */
-function eggAsDrawn(w: Worked, cooked: Mix, cookedPH: number, offsetK: number, z: Draw): EggEnd {
+function eggAsDrawn(
+  w: Worked, cooked: Mix, cookedPH: number, offsetK: number, z: Draw, heat: Drift | null,
+): EggEnd {
   const known = w.settled.egg
   const egg = known && eggTemperatures(cooked, cookedPH, w.parameters.egg)
   if (!known || !egg) return eggEnd(known, 0, 0)
@@ -101,8 +118,9 @@ function eggAsDrawn(w: Worked, cooked: Mix, cookedPH: number, offsetK: number, z
   const late = t60ShiftK.spread * z.eggSetting
   return eggEnd(
     known,
-    offsetK - (egg.t60C - known.temperatures.t60C) - late,
-    offsetK - (egg.t60bC - known.temperatures.t60bC) - late - gapShiftK.spread * z.overSetting,
+    offsetK - (egg.t60C - known.temperatures.t60C) - late + (heat?.shiftA ?? 0) * z.heatSupply,
+    offsetK - (egg.t60bC - known.temperatures.t60bC) - late - gapShiftK.spread * z.overSetting +
+    (heat?.shiftB ?? 0) * z.heatSupply,
   )
 }
 
@@ -116,7 +134,7 @@ const curdledAsDrawn = (w: Worked, whole: Mix, offsetK: number, z: Draw): number
     : curdlingLogit(whole, w.heated.curdling.tempC + offsetK, w.parameters.curdling) + LOGISTIC_SIGMA * z.curdling
 
 /** A draw run through what depends on it. */
-function outcomeOf(w: Worked, z: Draw): Outcome {
+function outcomeOf(w: Worked, { heatSupply, convection }: ReturnType<typeof driftsOf>, z: Draw): Outcome {
   const { plan } = w.mixed
   const { verdict } = w.assessment
   const heatedTogether = new Set(plan.cooked)
@@ -125,8 +143,15 @@ function outcomeOf(w: Worked, z: Draw): Outcome {
   const offsetK = THERMOMETER_SIGMA_K * z.thermometer
   const { making } = w.heated.body
   const starch = making.starch.map(s => ({ ...s, minuteC: s.minuteC + offsetK }))
-  const body = bodyOf(evaporate(mixed.whole, w.heated.evaporatedG), mixed.pH, { ...making, starch }, w.parameters)
-  const { a, b, potB } = eggAsDrawn(w, mixed.cooked, mixed.cookedPH, offsetK, z)
+  const steamG = w.heated.evaporatedG *
+    Math.exp(LN_STEAM_SIGMA * z.evaporation + (heatSupply?.lnSteam ?? 0) * z.heatSupply)
+  const dried = evaporate(mixed.whole, Math.min(steamG, MOST_STEAM * mixed.whole.grams.water))
+  const body = bodyOf(dried, mixed.pH, { ...making, starch }, w.parameters)
+  const { a, b, potB } = eggAsDrawn(w, mixed.cooked, mixed.cookedPH, offsetK, z, heatSupply)
+  const moved = (s: SetState, when: 'cold' | 'plate') => drifted(s, [
+    { by: convection[when], sigmas: z.convection },
+    ...(heatSupply ? [{ by: heatSupply[when], sigmas: z.heatSupply }] : []),
+  ])
   // Slower or faster setting: what was still to come, over what has come, scales with the rate.
   const pace = Math.exp(PARAMETER_TABLE.setting.pace.spread * z.settingTime)
   const paced = (x: number, top: number) =>
@@ -150,9 +175,9 @@ function outcomeOf(w: Worked, z: Draw): Outcome {
   }
   const plateTempC = Math.max(verdict.cold.tempC, verdict.plate.tempC + TABLE_SIGMA_K * z.table)
   const { density } = body.phases
-  const coldPa = at(verdict.cold.state, verdict.cold.tempC, 0)
+  const coldPa = at(moved(verdict.cold.state, 'cold'), verdict.cold.tempC, 0)
   // A degree on the table moves the solid fat along its curve, about 2.5 % of the fat per K between 5 and 20 °C.
-  const platePa = at(verdict.plate.state, plateTempC, 0.025 * (plateTempC - verdict.plate.tempC))
+  const platePa = at(moved(verdict.plate.state, 'plate'), plateTempC, 0.025 * (plateTempC - verdict.plate.tempC))
   const { figures } = w
   return {
     coldPa,
@@ -200,6 +225,7 @@ export function createSampler(w: Worked, seed = 20260101) {
   const offsets = UNCERTAIN.map(() => uniformFloat64(rng))
   const draws: Draw[] = []
   const outcomes: Outcome[] = []
+  const drifts = driftsOf(w)
   const shareOf = (test: (o: Outcome) => boolean) => outcomes.filter(test).length / outcomes.length
   const bandShares = (key: 'coldPa' | 'platePa') => {
     const counts = zeroBands()
@@ -213,7 +239,7 @@ export function createSampler(w: Worked, seed = 20260101) {
       for (let i = 0; i < n; i++) {
         const z = drawOf(draws.length, offsets)
         draws.push(z)
-        outcomes.push(outcomeOf(w, z))
+        outcomes.push(outcomeOf(w, drifts, z))
       }
     },
     result(): Shares {

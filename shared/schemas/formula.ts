@@ -196,6 +196,8 @@ const process = yup
         startTempC: number(),
         burnerW: number(),
         until: oneOf(['hold', 'creamVolume']),
+        burstS: yup.number().strict().optional(),
+        pouchM: yup.number().strict().optional(),
         burnerId: yup.string().strict().nullable().defined(),
         pan: yup
           .object({
@@ -216,6 +218,8 @@ const process = yup
             timeS: processValue(number().min(0)),
             ovenId: yup.string().strict().nullable().defined(),
             offsetK: number(),
+            steam: yup.number().strict().optional(),
+            atOnce: yup.number().strict().integer().optional(),
           })
           .noUnknown()
           .strict()
@@ -340,6 +344,9 @@ export const formulaSchema = yup
               .required(),
             timeS: number().min(0),
             cover: oneOf(COVERS),
+            opensPerHour: yup.number().strict().optional(),
+            alongsideG: yup.number().strict().optional(),
+            hard: yup.boolean().strict().optional(),
           })
           .noUnknown()
           .strict()

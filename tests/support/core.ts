@@ -17,7 +17,7 @@ export const kitchen: Kitchen = {
   eggGrade: 'usL',
   vessels: [],
   ovens: [],
-  burners: [],
+  burners: [{ id: 'hob', name: 'Hob', kind: 'induction', ratedW: 2000 }],
   pans: [],
   lots: [],
   prices: {},

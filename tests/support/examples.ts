@@ -5,6 +5,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { benchOf, fillingOf, putBack } from '../../core/formula/bench'
+import { freezingOf } from '../../core/physics/chill/freezing'
 import { pHOfMix } from '../../core/physics/matter/acidity'
 import { mix } from '../../core/physics/matter/mix'
 import { assess, work } from '../../core/pipeline/assess'
@@ -30,6 +31,7 @@ export function fixtures(): Record<string, unknown> {
     cream: mix(parts({ cream36: 600, sugar: 150, lemon: 90 })),
     pH: pHOfMix(m),
     fractions: fractionsOf(m),
+    pouch: { solid: freezingOf(fractionsOf(m), 0.9).solid, startTempC: 10, bathC: 82, holdS: 600 },
     worked,
     assessment: assess(benchOf(planned), kitchen),
   }

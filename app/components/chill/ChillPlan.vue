@@ -5,7 +5,8 @@ import type { Assessment } from '#core/pipeline/assessment'
 import { COVERS, type Cover, type PlaceKind } from '#core/physics/thermal/places'
 import type { Bench } from '#core/formula/bench'
 import type { ChillLeg } from '#core/formula/document'
-import { USUAL_AIR_C } from '#core/physics/thermal/places'
+import { HARD_AIR_C, USUAL_AIR_C } from '#core/physics/thermal/places'
+import { CAPACITY_W } from '#core/physics/chill/load'
 import { CODES } from '#core/physics/safety/keeping'
 import { valueAt } from '#core/physics/thermal/conduction'
 import {
@@ -74,6 +75,8 @@ const move = (i: number, by: number) => legs('', (l) => {
   next.splice(i + by, 0, leg!)
   return next
 })
+/** What is said of a place's door or load stands open. */
+const isLoaded = (l: ChillLeg) => (l.opensPerHour ?? 0) > 0 || (l.alongsideG ?? 0) > 0 || l.hard === true
 const shown = fmt.degreesShown
 const code = computed(() => CODES[kitchen.record?.settings.foodCode ?? 'us'])
 const endH = computed(() =>
@@ -224,6 +227,29 @@ const option = computed<EChartsOption>(() => {
             <option v-for="k in COVERS" :key="k" :value="k">{{ COVER_NAMES[k] }}</option>
           </select>
         </div>
+        <details v-if="CAPACITY_W[leg.place.kind] !== undefined" class="load" :open="isLoaded(leg)">
+          <summary>{{ $say('chillPlan.doorAndLoad') }}</summary>
+          <QuantityField
+            field="chill.*.opensPerHour" kind="count" show-label :label="$say('chillPlan.doorOpened')"
+            :unit-text="$say('chillPlan.timesAnHour')" :model-value="leg.opensPerHour ?? 0"
+            @update:model-value="v => legSet(i, { opensPerHour: v }, `door-${leg.id}`)" @done="ws.endGesture()"
+          />
+          <QuantityField
+            field="chill.*.alongsideG" kind="mass" show-label :label="$say('chillPlan.alongside')"
+            :blank="$say('chillPlan.none')" :model-value="leg.alongsideG ?? 0"
+            @update:model-value="v => legSet(i, { alongsideG: v }, `with-${leg.id}`)" @done="ws.endGesture()"
+          />
+          <label v-if="leg.place.kind === 'blastChiller'" class="tick">
+            <input
+              type="checkbox" :checked="leg.hard ?? false"
+              @change="legSet(i, { hard: ($event.target as HTMLInputElement).checked }, '')"
+            >
+            {{ $say('chillPlan.hardProgramme', { hardC: fmt.temp(HARD_AIR_C) }) }}
+          </label>
+          <span v-if="c.legs[i] && c.legs[i]!.warmestC > c.legs[i]!.airTempC + 0.5" class="soft small" data-fact="air">
+            {{ $say('chillPlan.itsAirClimbsTo', { warmestC: fmt.temp(c.legs[i]!.warmestC, 1) }) }}
+          </span>
+        </details>
         <span class="acts">
           <UButton
             variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-up" :disabled="i === 0"
@@ -343,6 +369,12 @@ const option = computed<EChartsOption>(() => {
 }
 .n { font-family: var(--font-display); font-size: 1.2rem; padding-bottom: 0.5rem; }
 .acts { display: flex; }
+.load { grid-column: 2 / -1; }
+.load summary { min-height: 24px; cursor: pointer; font-size: 0.85rem; color: var(--soft); }
+.load > :not(summary) { display: inline-flex; width: 9rem; margin: 0.3rem 1.2rem 0.2rem 0; vertical-align: bottom; }
+.load > .small { width: auto; padding-bottom: 0.6rem; }
+.load > .tick { width: auto; align-items: center; gap: 0.5rem; min-height: 44px; }
+.tick input { width: 22px; height: 22px; accent-color: var(--ink); }
 .more { display: flex; flex-wrap: wrap; gap: 0.5rem 0.6rem; align-items: center; margin: 0.7rem 0; }
 .judged { margin-top: 0.8rem; }
 .key { margin: 0 0 0.6rem; }

@@ -13,6 +13,7 @@ const KINDS = {
   mass: { unit: 'g', factor: 1, digits: 1, step: 5 },
   length: { unit: 'mm', factor: 1000, digits: 1, step: 1 },
   temperature: { unit: '°C', factor: 1, digits: 1, step: 1 },
+  seconds: { unit: 's', factor: 1, digits: 0, step: 5 },
   minutes: { unit: 'min', factor: 1 / 60, digits: 1, step: 1 },
   hours: { unit: 'h', factor: 1 / 3600, digits: 2, step: 0.5 },
   percent: { unit: '%', factor: 1, digits: 2, step: 0.1 },

@@ -64,7 +64,8 @@ export const TRAITS = [
 export type Trait = (typeof TRAITS)[number]
 
 export const SUGAR_KINDS = [
-  'sucrose', 'glucose', 'fructose', 'invert', 'trehalose', 'maltose', 'syrup42', 'syrup60', 'lactose',
+  'sucrose', 'glucose', 'fructose', 'invert', 'trehalose', 'maltose', 'syrup42', 'syrup60', 'lactose', 'erythritol',
+  'sorbitol',
 ] as const
 export type SugarKind = (typeof SUGAR_KINDS)[number]
 
@@ -74,6 +75,21 @@ export interface StarchKind {
   readonly strength: number
   readonly weeps: number
 }
+
+/** A gum or pectin: k·(c − least)^exponent Pa by g per 100 g, what it needs, and what blending leaves of it. */
+export interface Gum {
+  readonly pa: number
+  readonly exponent: number
+  readonly least: number
+  readonly needs: 'nothing' | 'sugarAcid' | 'calcium' | 'someCalcium'
+  /** Where its gel tears, of its modulus; null: it thickens and never tears. */
+  readonly tearsAt: number | null
+  readonly blended: number
+}
+
+export const HARD_FATS = ['cocoa', 'coconut'] as const
+/** A plant fat that is hard in the cold. */
+export type HardFat = (typeof HARD_FATS)[number]
 
 export interface Ingredient {
   readonly id: string
@@ -93,6 +109,9 @@ export interface Ingredient {
   readonly sugarKind?: SugarKind
   /** What its starch is like, where it is neither maize nor wheat. */
   readonly starchKind?: StarchKind
+  /** What its fat beside milk fat is, where that hardens. */
+  readonly hardFat?: HardFat
+  readonly gum?: Gum
   /** How much agar a gram of it stands for. */
   readonly asAgar?: number
   readonly pHNative: number

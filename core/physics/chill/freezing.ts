@@ -29,6 +29,11 @@ export function thawedAt(timeS: readonly number[], meanC: readonly number[]): nu
   const last = meanC.map(t => t < THAWED_CORE_C).lastIndexOf(true)
   return last < 0 ? 0 : last >= meanC.length - 1 ? null : timeS[last + 1]!
 }
+/**
+ * No food freezes nearer to nought than this, °C: something is always dissolved (judgement). Pure water would turn all
+ * its latent heat at one temperature, which no step comes to rest at.
+ */
+const LEAST_DEPRESSION_C = -0.3
 const LOW_C = -45
 const HIGH_C = 110
 const PER_K = 8
@@ -50,7 +55,7 @@ export interface Freezing {
 
 /** Properties of a mix that may freeze. @param f mass fractions of the mix */
 export function freezingOf(f: Fractions, waterActivity: number): Freezing {
-  const freezingC = Math.min(-0.05, freezingPoint(waterActivity))
+  const freezingC = Math.min(LEAST_DEPRESSION_C, freezingPoint(waterActivity))
   const free = Math.max(0, f.water - 0.4 * f.protein)
   const ice = (t: number) => (t >= freezingC ? 0 : 1 - freezingC / t)
   const unfrozen = heatCapacityTable(f)

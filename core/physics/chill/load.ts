@@ -1,4 +1,6 @@
-/** What a warm batch asks of a fridge. */
+/** What a warm batch, and an open door, ask of a fridge, and how warm its air gets by it. */
+import { type Parameters, STANDARD } from '../../base/parameters'
+import { coldAfter, type Load, together } from '../thermal/airNode'
 import { valueAt } from '../thermal/conduction'
 import type { PlaceKind } from '../thermal/places'
 
@@ -9,6 +11,35 @@ export const CAPACITY_W: Readonly<Partial<Record<PlaceKind, number>>> = {
   walkIn: 1500,
   blastChiller: 2500,
   freezer: 90,
+}
+
+/** Seconds of its heat that air, shelves and walls of a place hold for each kelvin: some kJ/K (judgement, L). */
+const HELD_S_PER_K = 220
+
+/** The air of a cold place while something stands in it. */
+export interface ColdPlace {
+  kind: PlaceKind
+  dialC: number
+  roomC: number
+  opensPerHour: number
+}
+
+/**
+ * The air of a place after a time; a bench or an ice bath stays as it is.
+ * @example airAfter(20, { kind: 'bench', dialC: 20, roomC: 20, opensPerHour: 9 }, { wPerK: 1, tempC: 80 }, 60) // 20
+ */
+export function airAfter(
+  airC: number,
+  { kind, dialC, roomC, opensPerHour }: ColdPlace,
+  load: Load,
+  dt: number,
+  c: Parameters['cold'] = STANDARD.cold,
+): number {
+  const mostW = CAPACITY_W[kind]
+  if (mostW === undefined) return dialC
+  // What comes in with each opening goes with how much warmer the room is.
+  const door = { wPerK: ((opensPerHour / 3600) * c.doorS * mostW) / Math.max(1, roomC - dialC), tempC: roomC }
+  return coldAfter(airC, { dialC, mostW, heldJPerK: HELD_S_PER_K * mostW }, together([load, door]), dt, c)
 }
 
 /** Heat given to a place in the first hour there, W: m·cp·ΔT of the mean over the hour, per second. */

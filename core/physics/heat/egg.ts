@@ -92,6 +92,12 @@ export function eggEnd(egg: EggWork | null, shiftA = 0, shiftB = shiftA): EggEnd
   return { potB: hot.b, a: both(hot.a, later.a), b: both(hot.b, later.b), coreA: both(hot.coreA, later.a) }
 }
 
+/** What all the heat and the way down added, layers by their mean: by it two courses are compared. */
+export function dosesSum({ heat, after }: EggWork): Doses {
+  const mean = (key: 'a' | 'b' | 'film') => heat.reduce((sum, d) => sum + d[key], 0) / heat.length + after[key]
+  return { a: mean('a'), b: mean('b'), film: mean('film'), rates: after.rates }
+}
+
 /**
  * Peak at which the same course would turn grainy, °C: the whole course shifted, by bisection. @param overset
  * over-setting at a shift

@@ -3,7 +3,9 @@
  *
  *   (m·cp + C_pan)·dT/dt = q_in − UA_l·(T − T_a) − (hc + hr)·A·(T − T_a) − ṁ·h_fg
  *   water bath: q_in = min(UA·(T_h − T), P_steam);    direct: q_in = burner power reaching the pan
- *   microwave: q_in = rated power × .72, in bursts of 20 s with 15 s of whisking between
+ *   microwave: q_in = rated power × .72, in bursts of 20 s (or as stated) with 15 s of whisking between; of a burst the
+ *   edge gets more than the mean and the middle less, as its field dies away over 15 mm
+ *   induction under .4 of its power: in pulses, so that the wall is hotter at their peaks than on the mean
  *
  * Below the boil evaporation follows the Lewis analogy; at the boil it takes what heat is left over. Integrated with
  * Heun steps of 2 s. While holding, the cook takes heat away so that the mix stays at the target.
@@ -12,8 +14,14 @@ import { type Parameters, STANDARD } from '../../base/parameters'
 import { airPressure, boilingPoint, evaporationFlux, evaporationHeat } from '../thermal/steam'
 import type { History } from './dose'
 
-export const HEAT_METHODS = ['waterBath', 'direct', 'microwave', 'oven', 'none'] as const
+export const HEAT_METHODS = ['waterBath', 'direct', 'microwave', 'sousVide', 'oven', 'none'] as const
 export type HeatMethod = (typeof HEAT_METHODS)[number]
+/**
+ * Whether a mix is stirred in a pan or a bowl while it is hot.
+ * @example heatsInPan('sousVide') // false
+ */
+export const heatsInPan = (m: HeatMethod): m is 'waterBath' | 'direct' | 'microwave' =>
+  m === 'waterBath' || m === 'direct' || m === 'microwave'
 
 export interface Pan {
   /** Heat capacity of pan or bowl, J/K. */
@@ -23,7 +31,7 @@ export interface Pan {
 }
 
 /** Heat capacity of steel, J/(kg·K). */
-const STEEL_CP = 480
+export const STEEL_CP = 480
 
 /**
  * Pan for a mix, taken as the cook would: the liquid stands about as deep as a third of its width.
@@ -72,6 +80,12 @@ export interface PotInput {
   method: 'waterBath' | 'direct' | 'microwave'
   /** Heat that reaches the pan on the burner, or the microwave's rated power, W. */
   burnerW: number
+  /** Heat that reaches the pan from an induction hob full on, W; null: another hob, which does not pulse. */
+  inductionW?: number | null
+  /** How long a microwave is on before the mix is whisked, s. */
+  burstS?: number
+  /** Of the mix, m³: how far a microwave's field reaches into it. */
+  volumeM3?: number
   /** Water that can leave at most, g; no pan boils drier than this. */
   waterG: number
   /** Boil until this much water has left, g; null: for the hold. */
@@ -89,18 +103,40 @@ const BOIL_NEAR_K = 1.5
 export const BOILED_C = 94
 /** Share of its water after which a pan counts as dry and loses no more. */
 const DRY_SHARE = 0.9
-/** Bursts of a microwave: on, and whisking, s (common practice). */
+/** Time in which the pan's base gives off its heat once it gets less, s: 1.2 mm of steel over 450 W/(m²·K). */
+const WALL_S = 10
+/** Bursts of a microwave where nothing is said: on, and whisking, s (common practice). */
 export const BURST = { onS: 20, whiskS: 15 }
 /**
  * Bursts of a microwave that make up a time, whisking counted.
  * @example burstsIn(200) // 6
  */
-export const burstsIn = (timeS: number): number => Math.ceil(timeS / (BURST.onS + BURST.whiskS))
+export const burstsIn = (timeS: number, onS: number = BURST.onS): number => Math.ceil(timeS / (onS + BURST.whiskS))
+
+/**
+ * What a microwave's burst gives edge and middle of a mix, against the mean: e^(−x/δ) from the surface of a ball of its
+ * volume, so 1/m and e^(−R/δ)/m with m = 3·(δR² − 2δ²R + 2δ³·(1 − e^(−R/δ)))/R³.
+ * @example burstShape(6e-4, 0.015).edge // 1.984
+ */
+export function burstShape(volumeM3: number, depthM: number): { edge: number, middle: number } {
+  const r = ((3 * volumeM3) / (4 * Math.PI)) ** (1 / 3)
+  const left = Math.exp(-r / depthM)
+  const mean = (3 * (depthM * r ** 2 - 2 * depthM ** 2 * r + 2 * depthM ** 3 * (1 - left))) / r ** 3
+  return { edge: 1 / mean, middle: left / mean }
+}
+
+/**
+ * The most a pulsing hob gives through a pan's base, W, on a mean of q: full power over its share of the time, smoothed
+ * by the base: q_full·(1 − e^(−Dt/τ))/(1 − e^(−t/τ)), D = q/q_full.
+ * @example pulsePeakW(400, 680, 8, 10) // 463.5
+ */
+export function pulsePeakW(meanW: number, fullW: number, pulseS: number, wallS: number = WALL_S): number {
+  if (meanW >= fullW) return meanW
+  return (fullW * (1 - Math.exp((-(meanW / fullW) * pulseS) / wallS))) / (1 - Math.exp(-pulseS / wallS))
+}
 /** A mix that has not reached its target after this long is called stalled, s. */
 export const STALL_S = 3 * 3600
 const STEP_S = 2
-/** Time in which the pan's base gives off its heat once it gets less, s: 1.2 mm of steel over 450 W/(m²·K). */
-const WALL_S = 10
 /** A pot that gains less than this simmers as hot as it gets: .1 K a minute (no cook waits for it; judgement). */
 const STALLED_K_PER_S = 0.1 / 60
 
@@ -108,6 +144,8 @@ export interface PotRun {
   history: History
   /** Temperature of the film on the pan wall, °C. */
   filmC: number[]
+  /** Of the coldest part before it is whisked in, °C; absent where all of it is stirred as it heats. */
+  middleC?: number[]
   /** When the target was reached, s; null if the pot stalls short of it. */
   reachedS: number | null
   evaporatedG: number
@@ -138,9 +176,10 @@ export function potFlows(
   const steam =
     tempC >= boilC - 0.05 ? 0 : evaporationFlux(hc, tempC, p.roomTempC, p.waterActivity, pressurePa) * area
   const loss = (hc + c.radiationH) * area * dT + c.sideLoss * dT * Math.sqrt(area) + steam * evaporationHeat(tempC)
+  const onS = p.burstS ?? BURST.onS
   const heatIn =
     p.method === 'microwave'
-      ? (p.burnerW * c.microwaveShare * BURST.onS) / (BURST.onS + BURST.whiskS)
+      ? (p.burnerW * c.microwaveShare * onS) / (onS + BURST.whiskS)
       : p.method === 'waterBath'
         ? Math.min(c.bathU * c.bowlArea * area * Math.max(bathC - tempC, 0), c.bathPowerW)
         : p.burnerW
@@ -149,7 +188,10 @@ export function potFlows(
 
 /** Simulates the pot. Inputs must be finite and positive; the caller checks them. */
 export function runPot(p: PotInput): PotRun {
-  const { bowlArea, wallH } = p.coefficients ?? STANDARD.pot
+  const { bowlArea, wallH, leastInduction, pulseS, microwaveM } = p.coefficients ?? STANDARD.pot
+  const microwave = p.method === 'microwave'
+  const cycleS = (p.burstS ?? BURST.onS) + BURST.whiskS
+  const shape = microwave ? burstShape(p.volumeM3 ?? p.massG / 1e6, microwaveM) : null
   const conditions = potConditions(p)
   const { boilC } = conditions
   const flows = (t: number) => potFlows(p, conditions, t)
@@ -162,6 +204,7 @@ export function runPot(p: PotInput): PotRun {
   const timeS = [0]
   const tempC = [p.startTempC]
   const filmC = [p.startTempC]
+  const middleC = [p.startTempC]
   const steamG = [0]
   let t = p.startTempC
   let time = 0
@@ -169,22 +212,19 @@ export function runPot(p: PotInput): PotRun {
   let reachedS: number | null = t >= targetC ? 0 : null
   // Heat goes in through the wetted base, or through the whole bowl on a bath.
   const heatedM2 = p.method === 'waterBath' ? bowlArea * area : area
+  /** An induction hob turned down pulses at the least power it can keep up. */
+  const onW = p.method === 'direct' && p.inductionW ? leastInduction * p.inductionW : 0
+  const peakOf = (heatIn: number) => (onW > 0 ? pulsePeakW(heatIn, onW, pulseS) : heatIn)
   /** What the wall gives the mix, W: as it gets it on the way up, falling to what is lost in the hold. */
   let wallW = 0
   const record = (heatIn: number) => {
     timeS.push(time)
     tempC.push(t)
     steamG.push(1000 * evaporatedKg)
-    // On a wall the film is hotter by q/(h·A); in a microwave the edge is, by what one burst gives.
-    filmC.push(
-      Math.min(
-        t +
-        (p.method === 'microwave'
-          ? (heatIn * (BURST.onS + BURST.whiskS)) / capacity()
-          : heatIn / (wallH * heatedM2)),
-        boilC,
-      ),
-    )
+    // On a wall the film is hotter by q/(h·A); in a microwave the edge is, by what one burst gives it over the mean.
+    const burstK = (heatIn * cycleS) / capacity()
+    filmC.push(Math.min(boilC, t + (shape ? burstK * (shape.edge - 1) : peakOf(heatIn) / (wallH * heatedM2))))
+    if (shape) middleC.push(Math.max(p.startTempC, t - burstK * (1 - shape.middle)))
   }
   while (reachedS === null && time < STALL_S) {
     const f1 = flows(t)
@@ -221,7 +261,9 @@ export function runPot(p: PotInput): PotRun {
       record(boiling ? f.heatIn : wallW)
     }
   }
-  return { history: { timeS, tempC }, filmC, reachedS, evaporatedG: 1000 * evaporatedKg, steamG, endTempC: t }
+  const history = { timeS, tempC }
+  const run = { history, filmC, reachedS, evaporatedG: 1000 * evaporatedKg, steamG, endTempC: t }
+  return shape ? { ...run, middleC } : run
 }
 
 /** A stated course as a history: from start at a ramp to the peak, held there. */

@@ -30,6 +30,8 @@ export const SUGARS: Readonly<Record<SugarKind, Solute>> = {
   syrup42: { molar: 18016 / 42, k: 4, sweet: 0.5 },
   syrup60: { molar: 18016 / 60, k: 4, sweet: 0.65 },
   lactose: { molar: 342.3, k: 10.2, sweet: 0.2 },
+  erythritol: { molar: 122.12, k: 1.3, sweet: 0.65 },
+  sorbitol: { molar: 182.17, k: 1.65, sweet: 0.55 },
 }
 const CITRIC: Solute = { molar: 192.12, k: 6.17, sweet: 0 }
 const SALT_MOLAR = 58.44

@@ -1,7 +1,8 @@
 /**
  * Firmness as yield stress in Pa at serving temperature: what each mechanism carries.
  *
- *   τ = (egg + butter + casein + cream fat + starch + gelatin + agar)·(1 − φ_air)^1.5 + whipped fat + white foam
+ *   τ = (egg + butter + hard plant fat + casein + cream fat + starch + gelatin + agar + gums)·(1 − φ_air)^1.5
+ *     + whipped fat + white foam
  *
  * c_x: g per 100 g of aqueous phase (mass − fat); s = sugars/(sugars + water); φ: fat volume fraction ≤ .56;
  * filler f = (1 − φ_e/.68)^−1.9 with φ_e = φ·(.55 + .45·min(1, solids/.5)). Each equation stands beside its function.
@@ -9,11 +10,12 @@
  * were tuned by hand to what cooks expect: plausible, not measured (one σ of ln τ: .35; gelatin .25; agar .5).
  */
 import { is, part } from '../../base/ingredients/ingredients'
-import type { Ingredient, Trait } from '../../base/ingredients/types'
+import { HARD_FATS, type HardFat, type Ingredient, type Trait } from '../../base/ingredients/types'
 import { PARAMETER_TABLE, type Parameters, STANDARD } from '../../base/parameters'
 import { type Mix, sugarsG } from '../matter/mix'
-import { solidFat } from '../thermal/properties'
+import { solidFat, solidHardFat } from '../thermal/properties'
 import { type Elastic, PASTE } from './bands'
+import { type GumSet, gumsOf } from './gums'
 import { starchCooked, starchMean, starchTemperature } from './starch'
 
 export type SetParameters = Parameters['set']
@@ -21,11 +23,13 @@ export type SetParameters = Parameters['set']
 export const MECHANISMS = [
   'eggPa',
   'butterPa',
+  'hardFatPa',
   'caseinPa',
   'creamFatPa',
   'starchPa',
   'gelatinPa',
   'agarPa',
+  'gumPa',
   'whipPa',
   'foamPa',
 ] as const
@@ -43,6 +47,8 @@ export interface Phases {
   /** Volume fractions of fat that came as butter, and as other milk fat. */
   phiButter: number
   phiCream: number
+  /** Of plant fat that hardens, by its kind. */
+  phiHard: Readonly<Record<HardFat, number>>
   /** Sugars / (sugars + water). */
   sugarShare: number
   /** Air volume fraction. */
@@ -50,6 +56,11 @@ export interface Phases {
   /** Density from fat at 920, an aqueous phase at 1000·(1 + .44 s) and the air, kg/m³. */
   density: number
 }
+
+/** Plant fat of a kind that hardens, g. */
+const hardFatG = (m: Mix, kind: HardFat) =>
+  m.parts.reduce((sum, { row, massG }) =>
+    sum + (row.hardFat === kind ? (massG * (part(row, 'fat') - part(row, 'milkFat'))) / 100 : 0), 0)
 
 /**
  * Phases of a mix by volume. @param air volume fraction beaten in, 0–.95
@@ -70,6 +81,7 @@ export function phasesOf(m: Mix, air = 0): Phases {
     phi,
     phiButter: share(m.butterFatG),
     phiCream: share(Math.max(0, m.grams.milkFat - m.butterFatG)),
+    phiHard: Object.fromEntries(HARD_FATS.map(kind => [kind, share(hardFatG(m, kind))])) as Record<HardFat, number>,
     sugarShare,
     air,
     density: (m.massG / total) * (1 - air),
@@ -130,6 +142,8 @@ export interface Body {
   /** g per 100 g aqueous. */
   gelatinC: number
   agarPa: number
+  /** Gums and pectins. */
+  gums: GumSet
   /** Water that came with the egg, as shares of what dilutes casein and starch: set egg keeps it. */
   heldOfCasein: number
   heldOfStarch: number
@@ -214,6 +228,7 @@ export function bodyOf(m: Mix, pH: number, making: Making, all: Parameters = STA
     gelatinPa,
     gelatinC,
     agarPa,
+    gums: gumsOf(m, { pH, sugarShare: s, blended: making.fluidGel }),
     heldOfCasein: heldG / diluting.casein,
     heldOfStarch: heldG / diluting.starch,
     p,
@@ -226,9 +241,10 @@ export interface SetState {
   /** Extents of egg setting and over-setting. */
   a: number
   b: number
-  /** Solid shares of butter's and cream's fat. */
+  /** Solid shares of butter's and cream's fat; how far a hard plant fat has crystallised, of what it can. */
   butter: number
   cream: number
+  hard: number
   /** Acid casein gel, gelatin maturation, starch retrogradation, oven firming, agar. */
   casein: number
   gelatin: number
@@ -258,6 +274,9 @@ export function firmness(body: Body, s: SetState): Mechanisms {
     (1 - loss * s.b ** 1.5)
   // Butter: 4.0e4·(φ_butter·σ)³, power law after Narine & Marangoni (1999).
   const butterPa = p.butterPa * (ph.phiButter * s.butter) ** p.butterExponent
+  // Cocoa butter and coconut fat by the same law: 4.0e4·Σ(φ·SFC)³.
+  const hardFatPa = p.hardFatPa * s.hard ** p.butterExponent * HARD_FATS.reduce(
+    (sum, kind) => sum + (ph.phiHard[kind] * solidHardFat(kind, Math.max(s.tempC, 0))) ** p.butterExponent, 0)
   // Set egg neither dilutes milk nor starch: its own water stays in it.
   const undiluted = (held: number, n: number) => (1 - held * s.a) ** -n
   // Casein: 2.5·c_c^2.3·F·H·(1 + .6 W)·X·f·(1 − .018(T − 5)).
@@ -287,11 +306,13 @@ export function firmness(body: Body, s: SetState): Mechanisms {
   return {
     eggPa: eggPa * matrix,
     butterPa: butterPa * matrix,
+    hardFatPa: hardFatPa * matrix,
     caseinPa: caseinPa * matrix,
     creamFatPa: creamFatPa * matrix,
     starchPa: starchPa * matrix,
     gelatinPa: gelatinPa * matrix,
     agarPa: agarPa * matrix,
+    gumPa: p.gumPa * body.gums.pa * (body.gums.elastic * s.agar + (1 - body.gums.elastic)) * matrix,
     whipPa,
     foamPa,
   }
@@ -299,21 +320,23 @@ export function firmness(body: Body, s: SetState): Mechanisms {
 
 /**
  * How elastic a set is: the share of gelatine and agar, and where they tear: gelatine at 1.2 times its modulus, agar,
- * which is brittle, at .3 (from memory L–M). Egg, starch and milk gels stay judged by their yield stress, on whose
- * scale they were fitted.
+ * which is brittle, at .3 (from memory L–M), gums as their rows have it. Egg, starch and milk gels stay judged by their
+ * yield stress, on whose scale they were fitted.
  */
-export function elasticOf(m: Mechanisms): Elastic {
-  const gel = m.gelatinPa + m.agarPa
+export function elasticOf(m: Mechanisms, gums: Pick<GumSet, 'elastic' | 'tearsAt'> = NO_GUM): Elastic {
+  const gumPa = m.gumPa * gums.elastic
+  const gel = m.gelatinPa + m.agarPa + gumPa
   const total = yieldStress(m)
   if (!(gel > 0)) return PASTE
-  return { share: gel / total, tearsAt: (GELATIN_TEARS_AT * m.gelatinPa + AGAR_TEARS_AT * m.agarPa) / gel }
+  const tears = GELATIN_TEARS_AT * m.gelatinPa + AGAR_TEARS_AT * m.agarPa + gums.tearsAt * gumPa
+  return { share: gel / total, tearsAt: tears / gel }
 }
+const NO_GUM = { elastic: 0, tearsAt: 1 }
 const GELATIN_TEARS_AT = 1.2
 const AGAR_TEARS_AT = 0.3
 
 /** Sum of the mechanisms, Pa. */
-export const yieldStress = (m: Mechanisms): number =>
-  m.eggPa + m.butterPa + m.caseinPa + m.creamFatPa + m.starchPa + m.gelatinPa + m.agarPa + m.whipPa + m.foamPa
+export const yieldStress = (m: Mechanisms): number => MECHANISMS.reduce((sum, key) => sum + m[key], 0)
 
 /** One σ of ln τ of a set: that of its mechanisms, weighted by what they carry. */
 export function lnTauSigma(m: Mechanisms): number {

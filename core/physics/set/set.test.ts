@@ -95,6 +95,7 @@ const set: SetState = {
   b: 0,
   butter: 0.56,
   cream: 0.56,
+  hard: 1,
   casein: 1,
   gelatin: 0.77,
   starch: 1,
@@ -103,7 +104,10 @@ const set: SetState = {
 }
 /** A body with nothing in it but what a test gives. */
 const bare = (over: Partial<Body>): Body => ({
-  phases: { aqueousG: 100, phi: 0, phiButter: 0, phiCream: 0, sugarShare: 0.4, air: 0, density: 1100 },
+  phases: {
+    aqueousG: 100, phi: 0, phiButter: 0, phiCream: 0, phiHard: { cocoa: 0, coconut: 0 }, sugarShare: 0.4, air: 0,
+    density: 1100,
+  },
   making,
   pH: 4.2,
   eggC: 0,
@@ -115,6 +119,7 @@ const bare = (over: Partial<Body>): Body => ({
   gelatinPa: 0,
   gelatinC: 0,
   agarPa: 0,
+  gums: { pa: 0, elastic: 0, tearsAt: 1 },
   starchLeft: 1,
   heldOfCasein: 0,
   heldOfStarch: 0,

@@ -19,6 +19,7 @@ export const stressAt = (body: Body, s: Setting, tempC: number, a: number, b: nu
       b,
       butter: s.butter,
       cream: s.cream,
+      hard: s.hard,
       casein: s.casein,
       gelatin: s.gelatin,
       starch: s.starch,
@@ -77,6 +78,7 @@ export type Setting = Omit<SetState, 'tempC' | 'a' | 'b'> & {
 export const UNSET: Setting = {
   butter: 0,
   cream: 0,
+  hard: 0,
   casein: 0,
   gelatin: 0,
   starch: 0,
@@ -90,6 +92,8 @@ export const UNSET: Setting = {
 export const CREAM_KNITS_C = 50
 /** Set agar melts here (its wide hysteresis, from memory H). */
 const AGAR_MELTS_C = 85
+/** No crystal of a hard plant fat is left here, °C (cocoa butter's stable form, from memory H). */
+const HARD_MELTS_C = 34
 
 const towards = (value: number, goal: number, minutes: number, tau: number) =>
   goal - (goal - value) * Math.exp(-minutes / tau)
@@ -147,6 +151,8 @@ export function settingAfter(s: Setting, tempC: number, time: number, inputs: Se
   const minutes = time * p.pace
   const butter = fatAfter(s.butter, tempC, minutes, p.butterMin)
   const cream = fatAfter(s.cream, tempC, minutes, p.creamMin)
+  // Plant fat: ḣ = (1 − h)/[tau·2^((T − 5)/10)]; above 34 °C it begins anew.
+  const hard = tempC > HARD_MELTS_C ? 0 : towards(s.hard, 1, minutes, p.hardFatMin * 2 ** ((tempC - 5) / 10))
   const casein = inputs.caseinC > 0 ? caseinAfter(s.casein, tempC, minutes, inputs) : s.casein
   // Gelatin: G = .6 g₁ + .4 g₂, ġ = (Xe − g)/(45, 360), Xe = (29 − T)₊/24.
   const goal = gelatinGoal(tempC, p)
@@ -159,7 +165,7 @@ export function settingAfter(s: Setting, tempC: number, time: number, inputs: Se
   // Oven: Ẇ = (1 − W)·10^((T − 76)/8).
   const oven = tempC > 40 ? towards(s.oven, 1, minutes, 10 ** (-(tempC - p.ovenRefC) / p.ovenZK)) : s.oven
   const agar = tempC < p.agarSetsC ? towards(s.agar, 1, minutes, p.agarMin) : tempC > AGAR_MELTS_C ? 0 : s.agar
-  return { butter, cream, casein, gelatin: matured(g1, g2, p), starch, oven, agar, g1, g2 }
+  return { butter, cream, hard, casein, gelatin: matured(g1, g2, p), starch, oven, agar, g1, g2 }
 }
 
 /**

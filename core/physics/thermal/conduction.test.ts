@@ -141,8 +141,14 @@ describe('places', () => {
     expect(boundaryOf(placing({ material: 'plastic' }), faces).base.u).toBeLessThan(fan.base.u)
   })
   it('only what is open dries, and ice in water takes most', () => {
-    expect(boundaryOf(placing({}), faces).top.evaporationW).toBe(0)
-    expect(boundaryOf(placing({ cover: 'open' }), faces).top.evaporationW).toBeGreaterThan(10)
+    /** Heat that leaves the top, W/m². */
+    const off = (part: Partial<Placing>) => {
+      const { u, airC } = boundaryOf(placing(part), faces).top
+      return u * (faces.topC - airC)
+    }
+    const dry = off({ cover: 'open', waterActivity: 1e-9 })
+    expect(off({ cover: 'film' })).toBeLessThan(dry)
+    expect(off({ cover: 'open' })).toBeGreaterThan(dry + 10)
     expect(boundaryOf(placing({ kind: 'iceBath', airTempC: 0.5 }), faces).side.u).toBeGreaterThan(40)
   })
 })

@@ -47,8 +47,8 @@ export interface ConductionInput {
   solid: Solid
   startTempC: number
   endS: number
-  /** Boundary at a time, from the mean face temperatures of the last step. */
-  boundary: (timeS: number, faces: Faces) => Boundary
+  /** Boundary at a time, from the mean face temperatures of the last step, for a step of this length. */
+  boundary: (timeS: number, faces: Faces, stepS: number) => Boundary
   /** Times at which the boundary jumps (a new leg); steps restart small there. */
   jumpsS?: readonly number[]
   nr?: number
@@ -303,7 +303,7 @@ export function coolCylinder(input: ConductionInput): CoolingCurve {
     let dt = firstStep
     while (time < jump - 1e-9) {
       let step = jump - time < dt * 1.2 ? jump - time : dt
-      const bc = input.boundary(time, faces)
+      const bc = input.boundary(time, faces, step)
       if (freezing) {
         k = freezing.k(faces.meanC)
         conductances()

@@ -132,16 +132,26 @@ function sweep(
   return false
 }
 
-/** Heat that passed the edges in a step, W: the sides after the first sweep, top and base after the second. */
-function throughEdges(f: SweepField, s: LatentInput, sides: Float64Array, ends: Float64Array): number {
+/**
+ * Heat that passed the edges in a step, W: the sides after the first sweep, top and base after the second; what came in
+ * less what went out, and both together.
+ */
+function throughEdges(
+  f: SweepField, s: LatentInput, sides: Float64Array, ends: Float64Array,
+): { net: number, gross: number } {
   const { nr, nz, edges } = s
-  let watts = 0
-  for (let j = 0; j < nz; j++) watts += edges.sideW * (edges.sideC - sides[j * nr + nr - 1]!)
-  for (let i = 0; i < nr; i++) {
-    const top = edges.uTop * (edges.topC - ends[(nz - 1) * nr + i]!) - edges.evaporationW
-    watts += f.ring[i]! * (top + edges.uBase * (edges.baseC - ends[i]!))
+  let net = 0
+  let gross = 0
+  const passed = (watts: number) => {
+    net += watts
+    gross += Math.abs(watts)
   }
-  return watts
+  for (let j = 0; j < nz; j++) passed(edges.sideW * (edges.sideC - sides[j * nr + nr - 1]!))
+  for (let i = 0; i < nr; i++) {
+    passed(f.ring[i]! * (edges.uTop * (edges.topC - ends[(nz - 1) * nr + i]!) - edges.evaporationW))
+    passed(f.ring[i]! * edges.uBase * (edges.baseC - ends[i]!))
+  }
+  return { net, gross }
 }
 
 /**
@@ -155,15 +165,14 @@ export function latentStep(f: SweepField, s: LatentInput, dt: number): { change:
   const rested = sweep(f, s, dt, 'r', temp, half) && sweep(f, s, dt, 'z', half, next)
   let change = 0
   let taken = 0
-  let turned = 0
   let massKg = 0
   for (let n = 0; n < temp.length; n++) {
     const heat = layerKgM2 * ring[n % nr]! * (enthalpy(next[n]!) - enthalpy(temp[n]!))
     taken += heat
     massKg += layerKgM2 * ring[n % nr]!
-    turned += Math.abs(heat)
     change = Math.max(change, Math.abs(next[n]! - temp[n]!))
   }
-  const off = Math.abs(taken - throughEdges(f, s, half, next) * dt)
-  return { change, closes: rested && off <= CLOSES * turned + NOISE_J_PER_KG * massKg }
+  const { net, gross } = throughEdges(f, s, half, next)
+  const off = Math.abs(taken - net * dt)
+  return { change, closes: rested && off <= CLOSES * gross * dt + NOISE_J_PER_KG * massKg }
 }

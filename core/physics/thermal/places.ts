@@ -58,6 +58,20 @@ export const USUAL_AIR_C: Record<PlaceKind, number> = {
   iceBath: 0.5,
 }
 
+/** A blast chiller on its hard programme: its air, and the mean of the piece at which it turns to its dial, °C. */
+export const HARD_AIR_C = -15
+const HARD_UNTIL_C: readonly [number, number] = [12, 8]
+/**
+ * Air of a hard programme: well under zero until the piece is nearly cold, then as its dial says (common practice).
+ * @example hardAirC(2, 40) // -15
+ * @example hardAirC(2, 5) // 2
+ */
+export function hardAirC(dialC: number, meanC: number): number {
+  const [from, to] = HARD_UNTIL_C
+  const share = Math.min(1, Math.max(0, (meanC - to) / (from - to)))
+  return dialC + share * (Math.min(HARD_AIR_C, dialC) - dialC)
+}
+
 export interface Placing {
   kind: PlaceKind
   airTempC: number
@@ -70,6 +84,22 @@ export interface Placing {
   hcFactor: number
   /** Coefficients; the table's where none are given. */
   coefficients?: ColdParameters
+}
+
+/** Air of a cold place holds this share of the steam it could (judgement). */
+const HUMIDITY = 0.7
+const steamW = (hc: number, tempC: number, p: Placing) =>
+  evaporationFlux(hc, tempC, p.airTempC, p.waterActivity, 101325, HUMIDITY) * evaporationHeat(tempC)
+
+/**
+ * An open top with what evaporates from it, along its tangent at the surface's last temperature: e + e'·(T − T0) joins
+ * the air's own coefficient, so that it cannot swing however thin the piece and long the step.
+ */
+function steaming(dry: { u: number, airC: number }, hc: number, topC: number, p: Placing): typeof dry {
+  const now = steamW(hc, topC, p)
+  const slope = Math.max(0, steamW(hc, topC + 0.5, p) - steamW(hc, topC - 0.5, p))
+  const u = dry.u + slope
+  return { u, airC: (dry.u * dry.airC - now + slope * topC) / u }
 }
 
 /** What a piece feels at its faces in a place. */
@@ -91,12 +121,9 @@ export function boundaryOf(p: Placing, faces: Faces): Boundary {
   const hc = air.hc(dT, c) * p.hcFactor
   const open = hc + c.radiationH
   const cover = p.cover === 'lid' ? c.lidR : p.cover === 'film' ? c.filmR : 0
-  const evaporationW =
-    p.cover === 'open'
-      ? evaporationFlux(hc, faces.topC, p.airTempC, p.waterActivity, 101325, 0.7) * evaporationHeat(faces.topC)
-      : 0
+  const dry = { u: 1 / (1 / open + cover), airC: p.airTempC }
   return {
-    top: { u: 1 / (1 / open + cover), airC: p.airTempC, evaporationW },
+    top: { ...(p.cover === 'open' ? steaming(dry, hc, faces.topC, p) : dry), evaporationW: 0 },
     base: { u: through(air.base(c) * p.hcFactor), airC: p.airTempC },
     side: { u: throughSide(open), airC: p.airTempC },
   }

@@ -4,6 +4,7 @@
  * from memory (H), and checked against the handbook's tabulated foods. Valid −40 to 150 °C.
  * Two misprints circulate and are avoided here: fat's conductivity slope as e-3, and water's heat capacity as 4.1289.
  */
+import type { HardFat } from '../../base/ingredients/types'
 import { type Mix, proteinG, sugarsG } from '../matter/mix'
 
 type Quadratic = readonly [number, number, number]
@@ -108,16 +109,28 @@ const SFC = [0.7, 0.64, 0.56, 0.47, 0.33, 0.18, 0.105, 0.05, 0.01, 0]
 const SFC_FROM_C = -5
 const SFC_STEP_K = 5
 
+/** The same of plant fats that are hard in the cold (published curves, from memory M–L, ±.07). */
+const HARD_SFC: Readonly<Record<HardFat, readonly number[]>> = {
+  cocoa: [0.94, 0.93, 0.91, 0.88, 0.83, 0.76, 0.68, 0.42, 0, 0],
+  coconut: [0.93, 0.9, 0.86, 0.77, 0.58, 0.34, 0.06, 0, 0, 0],
+}
+
+function alongCurve(curve: readonly number[], tempC: number): number {
+  const x = (tempC - SFC_FROM_C) / SFC_STEP_K
+  if (x <= 0) return curve[0]!
+  const i = Math.floor(x)
+  return i >= curve.length - 1 ? 0 : curve[i]! + (curve[i + 1]! - curve[i]!) * (x - i)
+}
 /**
  * Solid fat content of milk fat at equilibrium. @param tempC °C @returns 0–.70
  * @example solidFat(5) // 0.56
  */
-export function solidFat(tempC: number): number {
-  const x = (tempC - SFC_FROM_C) / SFC_STEP_K
-  if (x <= 0) return SFC[0]!
-  const i = Math.floor(x)
-  return i >= SFC.length - 1 ? 0 : SFC[i]! + (SFC[i + 1]! - SFC[i]!) * (x - i)
-}
+export const solidFat = (tempC: number): number => alongCurve(SFC, tempC)
+/**
+ * Solid share of cocoa butter or coconut fat at equilibrium.
+ * @example solidHardFat('cocoa', 20) // 0.76
+ */
+export const solidHardFat = (fat: HardFat, tempC: number): number => alongCurve(HARD_SFC[fat], tempC)
 /** Latent heat of milk fat, J per kg of fat (M). */
 export const FAT_LATENT = 80e3
 /**

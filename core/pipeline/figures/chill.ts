@@ -17,7 +17,13 @@ export function loadOf({ run }: Chilled, { shape, finished }: Heated, kitchen: K
   if (leg < 0) return null
   const { fromS, toS } = run.spans[leg]!
   const { cp } = thermalProperties(fractionsOf(finished), 25)
-  return { leg, watts: firstHourW(shape.filledG, cp, run, fromS, toS), capacityW: CAPACITY_W[kindOf(leg)]! }
+  const inItG = shape.filledG + (run.spans[leg]!.leg.alongsideG ?? 0)
+  return {
+    leg,
+    watts: firstHourW(inItG, cp, run, fromS, toS),
+    capacityW: CAPACITY_W[kindOf(leg)]!,
+    warmestC: run.spans[leg]!.warmestC,
+  }
 }
 
 /** The chill of an assessment. */
@@ -38,9 +44,9 @@ export function chillFigures(
     slowCoreC: run.timeS.map(t => valueAt(slow.timeS, slow.coreC, t)),
     // What never sets has no share of it.
     setShare: stressPa.map(x => fullPa > 0 ? Math.min(1, x / fullPa) : 0),
-    legs: run.spans.map(({ leg, fromS, toS }) => {
+    legs: run.spans.map(({ leg, fromS, toS, warmestC }) => {
       const { airTempC, kind } = placeOf(leg, kitchen)
-      return { id: leg.id, fromS, toS, airTempC, kind }
+      return { id: leg.id, fromS, toS, airTempC, warmestC, kind }
     }),
     to21S: below(21),
     to8S: below(8),

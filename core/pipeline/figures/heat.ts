@@ -15,7 +15,7 @@ import { lethality } from '../../physics/safety/lethality'
 import { curdlingTempC } from '../../physics/set/curdling'
 import { starchCurve } from '../../physics/set/starch'
 import type { Assessment } from '../assessment'
-import type { Heated } from '../heated'
+import { atOnceOf, type Heated } from '../heated'
 import type { Mixed } from '../mixed'
 import { CURDLES_TOLD } from '../judge/limits'
 import type { Settled } from '../settled'
@@ -97,6 +97,20 @@ function eggMoments(heated: Heated, egg: EggWork | null) {
   }
 }
 
+/** The oven as its load has it. */
+function ovenOf({ assembly, heat }: Bench, { bake, shape }: Heated): Assessment['heat']['oven'] {
+  if (!bake) return null
+  const atOnce = atOnceOf({ assembly, heat }, shape)
+  return { atOnce, loads: Math.ceil(assembly.count / atOnce), leastC: Math.min(...bake.airC) }
+}
+
+/** How far the middle is behind the mean as the target is reached, before it is whisked in, K. */
+function middleBehindOf({ pot: { run } }: Heated): number {
+  if (!run.middleC) return 0
+  const i = run.reachedS === null ? run.middleC.length - 1 : run.history.timeS.findIndex(t => t >= run.reachedS!)
+  return run.history.tempC[i]! - run.middleC[i]!
+}
+
 /** The heat of an assessment. */
 export function heatFigures(
   doc: Bench,
@@ -120,6 +134,8 @@ export function heatFigures(
     lethalityMin,
     lethality: quantity(Math.min(lethalityMin.at(-1)!, late ?? Infinity), 'min at 70 °C', 'computed'),
     evaporatedG,
+    oven: ovenOf(doc, heated),
+    middleBehindK: middleBehindOf(heated),
     a,
     b,
     coreA,

@@ -1,5 +1,6 @@
 /** Judging the balance: what is missing, what the model does not know, what weakens the setters. */
 import { is } from '../../base/ingredients/ingredients'
+import type { Ingredient } from '../../base/ingredients/types'
 import { familyOf } from '../../formula/families'
 import { PHASE_INVERSION, yieldStress } from '../../physics/set/firmness'
 import { curdlingShare } from '../../physics/set/curdling'
@@ -18,9 +19,8 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
   const family = familyOf(f.doc.family)
   const unknown = whole.parts.find(p => p.massG > 0 && is(p.row, 'notModelled'))
   if (unknown) find('notModelled', 'look', 'balance', path, { setter: unknown.row.id })
-  if (whole.parts.some(p => p.row.group === 'chocolate' && p.massG > NOT_MODELLED_SHARE * whole.massG))
-    find('notModelled', 'look', 'balance', path, { setter: 'chocolate' })
-  if (whole.parts.some(p => p.row.group === 'plant' && p.massG > NOT_MODELLED_SHARE * whole.massG))
+  const isPlant = (row: Ingredient) => row.group === 'plant' && row.hardFat === undefined
+  if (whole.parts.some(p => isPlant(p.row) && p.massG > NOT_MODELLED_SHARE * whole.massG))
     find('notModelled', 'look', 'balance', path, { setter: 'plant' })
   if (family.eggSets && f.mixed.eggG <= 0) find('noEgg', severityOf(f), 'balance', path)
   else if (!family.acidGelsMilk && yieldStress(f.settled.cold.mechanismsPa) < NO_SET_PA)

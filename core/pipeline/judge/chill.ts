@@ -36,7 +36,11 @@ export function judgeChill({ doc, kitchen, chilled, settled, heat, load }: Facts
   if (!stages.every(s => s.passes)) find('coolsTooSlowly', 'stop', 'chill', 'chill', failing(stages))
   else if (!slowStages.every(s => s.passes)) find('coolsAtLimit', 'look', 'chill', 'chill', failing(slowStages))
   if (load && load.watts > load.capacityW)
-    find('fridgeLoad', 'look', 'chill', `chill.${load.leg}`, { watts: load.watts, capacityW: load.capacityW })
+    find('fridgeLoad', 'look', 'chill', `chill.${load.leg}`, {
+      watts: load.watts,
+      capacityW: load.capacityW,
+      tempC: load.warmestC,
+    })
   const last = placeOf(doc.chill[doc.chill.length - 1]!, kitchen)
   const { holdC } = CODES[kitchen.foodCode]
   if (last.airTempC > holdC)

@@ -4,14 +4,14 @@ import { fillingOf, panOf, vesselOf } from '../../formula/bench'
 import { familyOf } from '../../formula/families'
 import { schoolOf } from '../../formula/schools'
 import { COATS, DONE, THERMOMETER_SIGMA_K } from '../../physics/heat/egg'
-import { BOILED_C, panHoldsM3, potVessel } from '../../physics/heat/pot'
+import { BOILED_C, BURST, heatsInPan, panHoldsM3, potVessel } from '../../physics/heat/pot'
 import { EGG_DISH_C, LETHALITY_NEEDED_MIN } from '../../physics/safety/lethality'
 import { CREAM_KNITS_C } from '../../physics/set/setting'
 import { isAcidic } from '../heated'
 import { type Facts, type Find, holds } from './facts'
 import {
   ACID_IN_C, BUTTER_COUNTS_SHARE, BUTTER_IN, EGG_COUNTS_C, GLASS_OVEN_START_C,
-  NEAR_GRAINY_K, SCRAMBLED, STRINGS_BASE_C, STRINGS_MIX_C,
+  COLD_MIDDLE_K, NEAR_GRAINY_K, SCRAMBLED, STRINGS_BASE_C, STRINGS_MIX_C,
 } from './limits'
 
 /** A chosen pan against what is in it. */
@@ -64,13 +64,21 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
   if (holds(f.mixed.whole, r => is(r, 'wheat')) && heat.peakTempC < EGG_DISH_C)
     find('rawFlour', 'stop', 'heat', path, { tempC: EGG_DISH_C })
   if (boils) find('boilOver', 'info', 'heat', target)
-  if (method !== 'oven' && method !== 'none') judgePan(f, boils, find)
+  if (heatsInPan(method)) judgePan(f, boils, find)
   if (method === 'microwave') find('microwaveJug', 'info', 'heat', 'heat.method')
+  if (heat.middleBehindK > COLD_MIDDLE_K)
+    find('coldMiddle', 'look', 'heat', 'heat.burstS', {
+      behindK: heat.middleBehindK, burstS: doc.heat.burstS ?? BURST.onS,
+    })
+  if (method === 'sousVide') find('sealedFood', 'info', 'heat', 'heat.method')
+  if (baked && (doc.heat.oven.steam ?? 0) > 0) find('steamDrips', 'info', 'heat', 'heat.oven.steam')
+  if (heat.oven && heat.oven.loads > 1)
+    find('ovenLoads', 'info', 'heat', 'heat.oven.atOnce', { loads: heat.oven.loads, atOnce: heat.oven.atOnce })
   if (schoolOf(doc.school).boilsSugar || doc.components.some(c => c.make?.kind === 'meringueBoiled'))
     find('boilingSugar', 'info', 'heat', 'heat.method')
   if (baked && vesselOf(doc, f.kitchen).material === 'glass' && doc.heat.startTempC <= GLASS_OVEN_START_C)
     find('glassOven', 'stop', 'heat', 'assembly.vessel.material')
-  if (method !== 'oven' && method !== 'none') find('reactivePan', 'info', 'heat', 'heat.method')
+  if (heatsInPan(method)) find('reactivePan', 'info', 'heat', 'heat.method')
 }
 
 /** What meets what at which temperature. */

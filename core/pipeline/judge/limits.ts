@@ -43,6 +43,9 @@ export const SCRAMBLED = 0.85
 /** A pot this near to turning grainy is worth a look, K (a thermometer's own error, see `physics/heat/egg`). */
 export const NEAR_GRAINY_K = 2
 
+/** A microwave's middle this far behind when it counts as hot is told, K: more than three thermometers' errors. */
+export const COLD_MIDDLE_K = 8
+
 /** A posset's share of grainy batches worth a look, and from which grains are to be expected (judgement). */
 export const CURDLES_TOLD = 0.2
 export const CURDLES = 0.5

@@ -1,0 +1,9 @@
+import type { WhyTopic } from '~/words/why'
+
+/** What happens to the egg on the way: its name, what explains it, and when, s; null: never. */
+export interface Cue {
+  key: 'coats' | 'done' | 'grainy'
+  why: WhyTopic
+  name: string
+  at: number | null
+}
