@@ -9,12 +9,18 @@ import { say } from './say'
 type Format = ReturnType<typeof useFormat>
 const upper = (s: string) => s.charAt(0).toUpperCase() + s.slice(1)
 
+/** How it tastes: what is not meant to be sour is mild, never flat. */
+export function tasteWord(doc: Bench, { balance: { sharpness } }: Assessment): string {
+  const mild = !familyOf(doc.family).needsAcid && (sharpness === 'flat' || sharpness === 'mellow')
+  return mild ? say('verdict.mild') : SHARPNESS_NAMES[sharpness]
+}
+
 /** "Cuts cleanly at 25 mm and holds an hour on the table. Bright." */
 export function verdictSentence(doc: Bench, a: Assessment, fmt: Format): string {
   const v = a.verdict
   const h = fmt.mm(a.shape.pieceHeightM)
   const table = fmt.duration(doc.use.tableTimeS)
-  const taste = `${upper(SHARPNESS_NAMES[a.balance.sharpness])}.`
+  const taste = `${upper(tasteWord(doc, a))}.`
   const kind = doc.use.kind
   const does =
     kind === 'cut'
@@ -81,7 +87,7 @@ export function readout(station: Station, doc: Bench, a: Assessment, fmt: Format
           ]
     case 'balance':
       return [
-        say('verdict.pH', { pH: fmt.fixed(a.balance.pH.value, 2), sharpness: SHARPNESS_NAMES[a.balance.sharpness] }),
+        say('verdict.pH', { pH: fmt.fixed(a.balance.pH.value, 2), sharpness: tasteWord(doc, a) }),
         BAND_NAMES[a.verdict.cold.band],
       ]
     case 'shape':

@@ -1,10 +1,28 @@
 /** The steps of a way of making, laid over the lines there are. */
 import { findIngredient } from '../base/ingredients/ingredients'
 import type { Line, School, Step } from './document'
-import { schoolOf, takes } from './schools'
+import { familyOf } from './families'
+import { schoolOf, takes, WHITES, WHITES_OVERRUN } from './schools'
 
 /** Gives fresh ids; the caller owns chance, so that the core stays deterministic. */
 export type NewId = () => string
+
+/**
+ * Whites that no step asks for never go into a hot pot unasked: beaten, they are folded in before it is poured. What is
+ * left must be something to heat.
+ * @returns ids of the lines that are folded in
+ */
+function keepWhites(after: Step[], left: readonly Line[], id: NewId): string[] {
+  const lineIds = left.filter(l => takes(WHITES, findIngredient(l.ingredientId)!)).map(l => l.id)
+  if (lineIds.length === 0 || lineIds.length === left.length) return []
+  const pour = after.findIndex(s => s.kind === 'pour')
+  after.splice(pour < 0 ? after.length : pour, 0, {
+    id: id(), kind: 'foldIn', lineIds, lineTempC: 20, mixTempC: { given: WHITES_INTO_C }, overrun: WHITES_OVERRUN,
+  })
+  return lineIds
+}
+/** Beaten whites go into what is hand-warm, °C (common practice). */
+const WHITES_INTO_C = 40
 
 /**
  * Steps of a way of making: what is heated together, what goes in afterwards and how. Steps that would take nothing
@@ -12,7 +30,7 @@ export type NewId = () => string
  * @example stepsFor('yolkBath', lines, id).map(s => s.kind) // ['combine', 'cook', 'strain', 'stirIn', 'pour']
  */
 export function stepsFor(school: School, lines: readonly Line[], id: NewId): Step[] {
-  const { steps, heat } = schoolOf(school)
+  const { steps, heat, family } = schoolOf(school)
   const taken = new Set<string>()
   const after: Step[] = []
   for (const t of steps) {
@@ -34,6 +52,8 @@ export function stepsFor(school: School, lines: readonly Line[], id: NewId): Ste
     )
   }
   const cooks = heat.method !== 'none' && heat.method !== 'oven'
+  if (cooks && !familyOf(family).eggSets) keepWhites(after, lines.filter(l => !taken.has(l.id)), id)
+    .forEach(x => taken.add(x))
   return [
     { id: id(), kind: 'combine', lineIds: lines.map(l => l.id).filter(x => !taken.has(x)) },
     ...(cooks ? [{ id: id(), kind: 'cook' as const }] : []),

@@ -5,7 +5,7 @@ import { celsiusToFahrenheit, fahrenheitToCelsius, kelvinToFahrenheitDifference,
 import { createFormula, defaultUse, line } from '../formula/create'
 import older from '../checks/older.json'
 import { benchOf, fillingOf, putBack, vesselOf } from '../formula/bench'
-import { SCHEMA_VERSION, SCHOOLS } from '../formula/document'
+import { SCHEMA_VERSION, type School, SCHOOLS } from '../formula/document'
 import { plannedOf } from '../../tests/support/golden'
 import { scaleFormula } from '../formula/edits'
 import { migrate } from '../formula/migrate'
@@ -81,6 +81,23 @@ describe('making a formula', () => {
   it('butter goes in late on the bath, from the start over direct heat', () => {
     expect(stepsFor('yolkBath', lines, counter()).find(s => s.kind === 'stirIn')).toMatchObject({ lineIds: ['d'] })
     expect(stepsFor('wholeEggTempered', lines, counter()).some(s => s.kind === 'stirIn')).toBe(false)
+  })
+  it('whites go into a hot pot only where egg sets it: else they are beaten and folded in before it is poured', () => {
+    const of = (school: School, grams: Record<string, number>) => {
+      const lines = Object.entries(grams).map(([id, g]) => line(id, id, g))
+      const steps = stepsFor(school, lines, counter())
+      const at = (kind: string) => steps.find(s => s.kind === kind && 'lineIds' in s && s.lineIds.includes('white'))
+      return { steps, pot: at('combine'), fold: at('foldIn') }
+    }
+    const pie = of('juiceAfter', { water: 300, cornflour: 40, yolk_sep: 60, lemon: 90, white: 100 })
+    expect(pie.pot).toBeUndefined()
+    expect(pie.fold).toMatchObject({ lineIds: ['white'], mixTempC: { given: 40 } })
+    expect(pie.steps.findIndex(s => s === pie.fold)).toBe(pie.steps.findIndex(s => s.kind === 'pour') - 1)
+    // A curd is set by its egg, whites too; a soufflé folds them once; whites alone are what there is to heat.
+    expect(of('yolkBath', { white: 60, yolk_sep: 60, sugar: 90, lemon: 90 }).pot).toBeDefined()
+    const folds = of('coldSouffle', { yolk_sep: 60, sugar: 90, lemon: 60, cream36: 200, gelatin: 6, white: 90 })
+    expect(folds.steps.filter(s => s.kind === 'foldIn' && s.lineIds.includes('white'))).toHaveLength(1)
+    expect(of('juiceAfter', { white: 100 }).pot).toBeDefined()
   })
   it.each(USE_KINDS)('a %s use brings a vessel the batch can be put in', (kind) => {
     const doc = createFormula({ name: 'x', school: 'yolkBath', use: defaultUse(kind), lines }, kitchen, counter())
