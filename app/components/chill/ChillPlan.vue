@@ -369,11 +369,11 @@ const option = computed<EChartsOption>(() => {
 }
 .n { font-family: var(--font-display); font-size: 1.2rem; padding-bottom: 0.5rem; }
 .acts { display: flex; }
-.load { grid-column: 2 / -1; }
+.load { grid-column: 2 / -1; grid-row: 2; }
 .load summary { min-height: 24px; cursor: pointer; font-size: 0.85rem; color: var(--soft); }
-.load > :not(summary) { display: inline-flex; width: 9rem; margin: 0.3rem 1.2rem 0.2rem 0; vertical-align: bottom; }
+.load > :not(summary) { display: inline-block; width: 8rem; margin: 0.3rem 1.4rem 0.3rem 0; vertical-align: bottom; }
 .load > .small { width: auto; padding-bottom: 0.6rem; }
-.load > .tick { width: auto; align-items: center; gap: 0.5rem; min-height: 44px; }
+.load > .tick { display: inline-flex; width: auto; align-items: center; gap: 0.5rem; min-height: 44px; }
 .tick input { width: 22px; height: 22px; accent-color: var(--ink); }
 .more { display: flex; flex-wrap: wrap; gap: 0.5rem 0.6rem; align-items: center; margin: 0.7rem 0; }
 .judged { margin-top: 0.8rem; }
@@ -384,5 +384,6 @@ const option = computed<EChartsOption>(() => {
   .time { grid-column: 2; }
   .cover { grid-column: 3; }
   .acts { grid-column: 2 / -1; }
+  .load { grid-row: auto; }
 }
 </style>

@@ -12,7 +12,7 @@ import { familyOf } from '#core/formula/families'
 import { schoolOf } from '#core/formula/schools'
 import { suggestSchool } from '#core/formula/suggest'
 import { fillingOf } from '#core/formula/bench'
-import { BOILED_C } from '#core/physics/heat/pot'
+import { BOILED_C, USUAL_W } from '#core/physics/heat/pot'
 import { orderOfWork } from '#core/plan/order'
 import { CUE_NAMES, PROBE_NAMES } from '~/words/cook'
 import { CONDITION_NAMES, FAMILY_NAMES, METHOD_NAMES, REASON_NAMES, SCHOOL_NAMES } from '~/words/names'
@@ -36,6 +36,9 @@ function setSchool(next: School) {
 }
 const setFamily = (next: Family) => setSchool(suggestSchool(fillingOf(props.doc).lines, next, props.doc.use.kind))
 const method = computed(() => props.doc.heat.method)
+/** Another heat begins with what is usual for it: no microwave is rated as a burner is turned. */
+const setMethod = (next: HeatMethod) =>
+  heat({ method: next, ...(next === 'direct' || next === 'microwave' ? { burnerW: USUAL_W[next], burnerId: null } : {}) }, '')
 const heats = computed(() => method.value !== 'none')
 /** The egg's own curve says something: where it sets the dessert, or could scramble in a pan that never boils. */
 const hasEgg = computed(
@@ -85,7 +88,7 @@ const main = computed(() =>
           <label class="field-label" for="method">{{ $say('cookPlan.heat') }}</label>
           <select
             id="method" class="native" :value="method"
-            @change="heat({ method: ($event.target as HTMLSelectElement).value as HeatMethod }, '')"
+            @change="setMethod(($event.target as HTMLSelectElement).value as HeatMethod)"
           >
             <option v-for="m in family.methods" :key="m" :value="m">{{ METHOD_NAMES[m] }}</option>
           </select>

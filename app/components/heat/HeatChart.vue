@@ -129,7 +129,9 @@ const option = computed<EChartsOption>(() => {
     },
     xAxis: timeAxis(
       say('cookPlan.minutesInThe', {
-        pan: method.value === 'oven' ? say('cookPlan.ovenColdestPart') : say('cookPlan.pan'),
+        pan: method.value === 'oven'
+          ? say('cookPlan.ovenColdestPart')
+          : method.value === 'sousVide' ? say('cookPlan.pouchMiddle') : say('cookPlan.pan'),
       }),
       end,
       v => String(v),

@@ -121,7 +121,7 @@ const margin = computed(() =>
         <small>{{ $say('cookPlan.at2AreAsked', { p1: fmt.temp(70) }) }}</small>
       </dd>
     </div>
-    <div v-if="heats">
+    <div v-if="heats && method !== 'sousVide'">
       <dt>{{ $say('cookPlan.steam') }}</dt>
       <dd data-fact="steam">
         <WhyNumber topic="steam">{{ fmt.grams(h.evaporatedG) }}</WhyNumber>

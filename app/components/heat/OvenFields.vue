@@ -61,8 +61,9 @@ function takeOven(id: string) {
     {{ $say('cookPlan.waterBath') }}
   </label>
   <QuantityField
-    field="heat.oven.steam" kind="percent" show-label :label="$say('cookPlan.steamInTheAir')" :step="10"
-    :model-value="100 * (doc.heat.oven.steam ?? 0)" @update:model-value="v => oven({ steam: v / 100 }, 'steam')"
+    field="heat.oven.steam" kind="percent" show-label :label="$say('cookPlan.steamInTheAir')"
+    :per="100" :model-value="100 * (doc.heat.oven.steam ?? 0)"
+    @update:model-value="v => oven({ steam: v / 100 }, 'steam')"
     @done="ws.endGesture()"
   />
   <QuantityField

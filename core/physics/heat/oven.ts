@@ -9,6 +9,7 @@
  * Coefficients from memory (M); the skin is fitted (×1.6 uncertain). One σ of the time is 20 %.
  */
 import { type Parameters, STANDARD } from '../../base/parameters'
+import { solveFor } from '../../base/solveFor'
 import type { Material } from '../geometry/cavity'
 import { type Load, loadedOven, ovenAfter, type OvenAirNode, together } from '../thermal/airNode'
 import { type Boundary, coolCylinder, type Faces } from '../thermal/conduction'
@@ -106,6 +107,11 @@ class Wall {
     this.heat = crustM * rhoCp
   }
 
+  /** Resistance from the vessel's outside to what lies behind it, and how hot that is: crust, or filling. */
+  behind(faceC: number): [number, number] {
+    return [this.outerR, this.crustM > 0 ? this.nodeC : faceC]
+  }
+
   /** What the filling's face meets over a step. */
   meets({ u, airC }: Outside, stepS: number): Outside {
     const outer = 1 / (1 / u + this.outerR)
@@ -175,12 +181,20 @@ class Surroundings {
     return Math.max(this.all.oven.vapourPa, this.p.oven.steam * full)
   }
 
-  /** With the steam that condenses on a face colder than its dew point. */
-  private wetted(dry: Outside, faceC: number): Outside {
+  /**
+   * With the steam that condenses on a surface colder than its dew point: as warm as air, steam and what lies behind it
+   * make it. @param behindR resistance from there to a place of known temperature, m²K/W
+   */
+  private wetted(dry: Outside, behindR: number, behindC: number): Outside {
     if (this.p.oven.steam <= 0) return dry
     const dewC = saturationTemperature(this.steamPa)
-    if (faceC >= dewC - 0.01) return dry
-    const u = condensingW(this.hc, faceC, this.steamPa, this.pressurePa) / (dewC - faceC)
+    const dryC = (behindC + behindR * dry.u * dry.airC) / (1 + behindR * dry.u)
+    if (dryC >= dewC - 0.01) return dry
+    const steamW = (tempC: number) => condensingW(this.hc, tempC, this.steamPa, this.pressurePa)
+    const kept = (tempC: number) => (tempC - behindC) / behindR - dry.u * (dry.airC - tempC) - steamW(tempC)
+    const surfaceC = behindR > 0 ? solveFor(kept, 0, dryC, dewC) : behindC
+    if (surfaceC >= dewC - 0.01) return dry
+    const u = steamW(surfaceC) / (dewC - surfaceC)
     return { u: dry.u + u, airC: (dry.u * dry.airC + u * dewC) / (dry.u + u) }
   }
 
@@ -224,11 +238,12 @@ class Surroundings {
     const steamW = this.flux * evaporationHeat(surfaceC)
     // At the boil steam takes whatever comes, so that the surface stays there.
     const evaporationW = faces.topC >= boilC - 0.5 ? Math.max(steamW, topU * (airC - boilC)) : steamW
-    const top = this.wetted({ u: topU, airC }, faces.topC)
+    const top = this.wetted({ u: topU, airC }, 0, faces.topC)
     const water = { u: c.bathU, airC: Math.min(c.bathC, boilC - 8) }
-    const outside = (faceC: number) => p.oven.bath ? water : this.wetted({ u: this.wallU, airC }, faceC)
-    const base = outside(faces.baseC)
-    const side = outside(faces.sideC)
+    const outside = (wall: Wall, faceC: number) =>
+      p.oven.bath ? water : this.wetted({ u: this.wallU, airC }, ...wall.behind(faceC))
+    const base = outside(this.base, faces.baseC)
+    const side = outside(this.sides, faces.sideC)
     this.last = { timeS, stepS, base, side, topU }
     return {
       top: { ...top, evaporationW },

@@ -65,6 +65,8 @@ export const panHoldsM3 = (size: { diameterM: number, heightM: number }): number
   ((Math.PI * size.diameterM ** 2) / 4) * size.heightM
 /** Share of a burner's rating that reaches the pan (from memory, M). */
 export const EFFICIENCY = { gas: 0.4, ceramic: 0.7, induction: 0.85, microwave: 1 } as const
+/** Heat into the pan, or a microwave's rating, where nothing is said yet, W (common practice). */
+export const USUAL_W = { direct: 300, microwave: 900 } as const
 /** Heat that reaches the pan with a burner full on, W; a microwave counts by its rating. */
 export const fullHeatW = (b: { kind: keyof typeof EFFICIENCY, ratedW: number }): number =>
   b.ratedW * EFFICIENCY[b.kind]
@@ -263,7 +265,8 @@ export function runPot(p: PotInput): PotRun {
   }
   const history = { timeS, tempC }
   const run = { history, filmC, reachedS, evaporatedG: 1000 * evaporatedKg, steamG, endTempC: t }
-  return shape ? { ...run, middleC } : run
+  // It is whisked once more as it comes out.
+  return shape ? { ...run, middleC: [...middleC.slice(0, -1), t] } : run
 }
 
 /** A stated course as a history: from start at a ramp to the peak, held there. */

@@ -66,12 +66,12 @@ export function evaporationFlux(
 
 /**
  * Heat that steam brings to a surface colder than its dew point, W/m²: h_m·p/(R_v·T)·ln[(p − p_s)/(p − p∞)]·h_fg, the
- * Lewis analogy as above the other way round; the air's steam is capped at .97 p, where no film of air holds it back.
+ * Lewis analogy as above the other way round; the air's steam counts up to .9 p: no oven is without some air.
  * @param hc convection, W/(m²·K) @param steamPa partial pressure of the steam
  * @example condensingW(20, 60, 90000) > condensingW(20, 80, 90000) // true
  */
 export function condensingW(hc: number, surfaceC: number, steamPa: number, pressurePa = 101325): number {
-  const air = Math.min(steamPa, 0.97 * pressurePa)
+  const air = Math.min(steamPa, 0.9 * pressurePa)
   const surface = Math.min(saturationPressure(surfaceC), air)
   const flux =
     ((massTransfer(hc) * pressurePa) / (R_VAPOUR * (surfaceC + 273.15))) *

@@ -107,7 +107,9 @@ function ovenOf({ assembly, heat }: Bench, { bake, shape }: Heated): Assessment[
 /** How far the middle is behind the mean as the target is reached, before it is whisked in, K. */
 function middleBehindOf({ pot: { run } }: Heated): number {
   if (!run.middleC) return 0
-  const i = run.reachedS === null ? run.middleC.length - 1 : run.history.timeS.findIndex(t => t >= run.reachedS!)
+  // The last point before the target: as it comes out it has been whisked.
+  const reached = run.reachedS === null ? -1 : run.history.timeS.findIndex(t => t >= run.reachedS!)
+  const i = Math.max(0, (reached < 0 ? run.middleC.length : reached) - 1)
   return run.history.tempC[i]! - run.middleC[i]!
 }
 
