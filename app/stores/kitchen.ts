@@ -55,7 +55,7 @@ export const useKitchenStore = defineStore('kitchen', () => {
     loading.value = true
     await outbox.ready
     try {
-      take(await api<KitchenRecord>('/api/kitchen'))
+      take(await outbox.readAfterWrites(() => api<KitchenRecord>('/api/kitchen')))
     } catch {
       const cached = browserStore.get(CACHE)
       if (!server.value && cached) server.value = readCached(cached)

@@ -300,6 +300,22 @@ describe('the workspace', () => {
     await ws.refresh()
     expect([ws.doc!.note, ws.version]).toEqual(['from elsewhere', 2])
   })
+  it('what was read while a write landed may be from before it, and is read once more', async () => {
+    const server = oneFormula(formula())
+    const ws = useWorkspaceStore()
+    const outbox = useOutboxStore()
+    await ws.open(ID)
+    ws.change('', d => void (d.note = 'mine'))
+    let reads = 0
+    const read = () => outbox.readAfterWrites(async () => {
+      const { version } = server
+      if (reads++ === 0) await outbox.flush('formula', ID)
+      return version
+    })
+    expect([await read(), reads]).toEqual([2, 2])
+    // Nothing lands: once is enough.
+    expect([await read(), reads]).toEqual([2, 3])
+  })
   it('A is left unsent for B: A stays in the outbox, and B opens saved', async () => {
     const server = oneFormula(formula())
     const ws = useWorkspaceStore()

@@ -334,6 +334,17 @@ export const useOutboxStore = defineStore('outbox', () => {
     await send(documentKey(kind, id))
     return entryOf(kind, id)
   }
+  /** Writes of this browser that the server has taken since the page came. */
+  let landed = 0
+  settledHook.on(() => void landed++)
+  /** Reads from the server. What was read while a write landed may be from before it: it is read once more. */
+  async function readAfterWrites<T>(read: () => Promise<T>): Promise<T> {
+    for (;;) {
+      const before = landed
+      const got = await read()
+      if (landed === before) return got
+    }
+  }
   const sendEverything = () => Object.keys(entries.value).forEach(key => void send(key))
 
   if (import.meta.client) {
@@ -364,6 +375,7 @@ export const useOutboxStore = defineStore('outbox', () => {
     put,
     send,
     flush,
+    readAfterWrites,
     decide,
     drop,
     keepDeleted,

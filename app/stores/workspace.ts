@@ -63,7 +63,7 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     id.value = formulaId
     await outbox.ready
     try {
-      const record = await api<FormulaRecord>(`/api/formulas/${formulaId}`)
+      const record = await outbox.readAfterWrites(() => api<FormulaRecord>(`/api/formulas/${formulaId}`))
       if (id.value !== formulaId) return
       base.value = { version: record.version, value: record.document }
       savedAt.value = record.updatedAt
@@ -104,7 +104,7 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     if (!at || entry.value) return
     if (missing.value) return open(at)
     try {
-      const record = await api<FormulaRecord>(`/api/formulas/${at}`)
+      const record = await outbox.readAfterWrites(() => api<FormulaRecord>(`/api/formulas/${at}`))
       if (id.value !== at || entry.value || record.version === base.value?.version) return
       rebase(record.version, record.document, record.updatedAt)
     } catch (error) {
