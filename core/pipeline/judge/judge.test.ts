@@ -109,6 +109,9 @@ const THRESHOLDS: Threshold[] = [
   { code: 'lethalityLow', at: 'heat.lethality.value', limit: 2 },
   { code: 'lethalityLow', at: 'heat.peakTempC', limit: 72.5 },
   { code: 'rawFlour', ...bar, at: 'heat.peakTempC', limit: 71 },
+  { code: 'coldMiddle', school: 'microwave', at: 'heat.middleBehindK', limit: 8, over: true },
+  { code: 'ovenLoads', ...bar, at: 'heat.oven.loads', limit: 1, over: true },
+  { code: 'steamDrips', ...bar, at: 'doc.heat.oven.steam', limit: 0, over: true },
   { code: 'boilOver', school: 'wholeEggTempered', at: 'heat.peakTempC', limit: 94, over: true },
   { code: 'glassOven', school: 'lowOven', edit: glass, at: 'doc.heat.startTempC', limit: 10 },
   { code: 'acidTooHot', ...posset, at: 'heated.joined.met.0.beforeC', limit: 80, over: true, also: { 'heat.smoothBelowC': 80 } },
@@ -171,6 +174,40 @@ describe('the verdict', () => {
     expect(of({ 'settled.plate.tauPa.value': 151 }).verdict).toEqual({ code: 'edge', leans: 'sagsOnTable' })
     expect(of({ 'settled.cold.tauPa.value': 890 }).verdict).toEqual({ code: 'edge', leans: 'tooFirm' })
     expect(of({ 'heat.marginK': 0.1 }).verdict).toEqual({ code: 'edge', leans: 'grainy' })
+  })
+})
+
+describe('what a finding says beside its name', () => {
+  const find = (code: FindingCode, f: Facts) => judge(f).findings.find(x => x.code === code)
+  it('too little room: its field, and how many millimetres there are and are wanted', () => {
+    const at = (school: School, headroomM: number) => withFigures(factsOf(school), { 'heated.shape.headroomM': headroomM })
+    expect(find('headroomLow', at('yolkBath', 0.002))).toEqual({
+      code: 'headroomLow', severity: 'look', station: 'shape', path: 'assembly.count', params: { mm: 2 },
+    })
+    expect(find('springRoom', at('cooledBase', 0.005))).toEqual({
+      code: 'springRoom', severity: 'look', station: 'shape', path: 'assembly.count', params: { mm: 5, wantMm: 12 },
+    })
+    // A glass that only just overflows has a word for that, and none for its room.
+    const over = withFigures(factsOf('yolkBath'), { 'heated.shape.fillShare': 1.25, 'heated.shape.headroomM': -0.01 })
+    expect(find('headroomLow', over)).toBeUndefined()
+    expect(find('overflows', over)!.params.overG).toBeCloseTo(0.2 * over.heated.shape.filledG, 9)
+  })
+  it('a fridge overrun says what its air comes to; a middle left behind by how much, after which bursts', () => {
+    const load = { leg: 1, watts: 500, capacityW: 350, warmestC: 11 }
+    expect(find('fridgeLoad', { ...factsOf('yolkBath'), load })).toMatchObject({
+      path: 'chill.1', params: { watts: 500, capacityW: 350, tempC: 11 },
+    })
+    const burst = (burstS?: number) => withFigures(factsOf('microwave'), {
+      'heat.middleBehindK': 12, ...(burstS ? { 'doc.heat.burstS': burstS } : {}),
+    })
+    expect(find('coldMiddle', burst())).toMatchObject({ path: 'heat.burstS', params: { behindK: 12, burstS: 20 } })
+    expect(find('coldMiddle', burst(45))!.params.burstS).toBe(45)
+  })
+  it('a pouch is cautioned whatever is in it, and asks for no pan', () => {
+    const pouch = codes(factsOf('yolkBath', (d) => { d.heat.method = 'sousVide' }))
+    expect(pouch).toContain('sealedFood')
+    expect(pouch).not.toContain('reactivePan')
+    expect(codes(factsOf('yolkBath'))).not.toContain('sealedFood')
   })
 })
 
