@@ -3,7 +3,7 @@ import { PARAMETER_TABLE, type Parameters, STANDARD } from '../base/parameters'
 import { type Bench, vesselOf } from '../formula/bench'
 import { type ChillLeg, placeOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
-import { airAfter } from '../physics/chill/load'
+import { airAfter, type ColdPlace } from '../physics/chill/load'
 import { type Freezing, freezingOf, freezingPoint } from '../physics/chill/freezing'
 import type { History } from '../physics/heat/dose'
 import type { Mix } from '../physics/matter/mix'
@@ -120,6 +120,8 @@ function airOf(doc: Bench, kitchen: Kitchen, spans: readonly Span[], c: ChillInp
     hcFactor: 1,
     coefficients,
   }))
+  const dials = placed.map(p => p.airTempC)
+  const place: ColdPlace = { kind: 'bench', dialC: 0, roomC: kitchen.roomTempC, opensPerHour: 0 }
   let at = -1
   let airC = 0
   let lastS = 0
@@ -138,20 +140,24 @@ function airOf(doc: Bench, kitchen: Kitchen, spans: readonly Span[], c: ChillInp
   }
   return {
     boundary(timeS: number, faces: Faces, hcFactor: number): Boundary {
-      const found = spans.findIndex(s => timeS < s.toS - 1e-6)
-      const k = found < 0 ? spans.length - 1 : found
+      let k = Math.max(at, 0)
+      while (k < spans.length - 1 && timeS >= spans[k]!.toS - 1e-6) k++
       const { leg } = spans[k]!
       const p = placed[k]!
-      const dialC = leg.hard && p.kind === 'blastChiller' ? hardAirC(p.airTempC, faces.meanC) : p.airTempC
+      const dialC = leg.hard && p.kind === 'blastChiller' ? hardAirC(dials[k]!, faces.meanC) : dials[k]!
       if (k !== at || !last) airC = dialC
       else {
-        const place = { kind: p.kind, dialC, roomC: kitchen.roomTempC, opensPerHour: leg.opensPerHour ?? 0 }
+        place.kind = p.kind
+        place.dialC = dialC
+        place.opensPerHour = leg.opensPerHour ?? 0
         airC = airAfter(airC, place, loadOf(last, faces, leg), timeS - lastS, coefficients)
       }
       at = k
       lastS = timeS
-      spans[k]!.warmestC = Math.max(spans[k]!.warmestC, airC)
-      last = boundaryOf({ ...p, airTempC: airC, hcFactor }, faces)
+      if (airC > spans[k]!.warmestC) spans[k]!.warmestC = airC
+      p.airTempC = airC
+      p.hcFactor = hcFactor
+      last = boundaryOf(p, faces)
       return last
     },
   }

@@ -38,8 +38,9 @@ export function airAfter(
   const mostW = CAPACITY_W[kind]
   if (mostW === undefined) return dialC
   // What comes in with each opening goes with how much warmer the room is.
-  const door = { wPerK: ((opensPerHour / 3600) * c.doorS * mostW) / Math.max(1, roomC - dialC), tempC: roomC }
-  return coldAfter(airC, { dialC, mostW, heldJPerK: HELD_S_PER_K * mostW }, together([load, door]), dt, c)
+  const doorWPerK = ((opensPerHour / 3600) * c.doorS * mostW) / Math.max(1, roomC - dialC)
+  const all = doorWPerK > 0 ? together([load, { wPerK: doorWPerK, tempC: roomC }]) : load
+  return coldAfter(airC, { dialC, mostW, heldJPerK: HELD_S_PER_K * mostW }, all, dt, c)
 }
 
 /** Heat given to a place in the first hour there, W: m·cp·ΔT of the mean over the hour, per second. */

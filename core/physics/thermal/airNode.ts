@@ -89,6 +89,12 @@ export function coldAfter(
 ): number {
   const gainW = mostW / c.fullPowerK
   const fullC = dialC + c.fullPowerK
+  // Most of the time it stays between its dial and full power.
+  if (airC >= dialC && airC <= fullC && load.tempC >= dialC) {
+    const wPerK = load.wPerK + gainW
+    const restC = (load.wPerK * load.tempC + gainW * dialC) / wPerK
+    if (restC <= fullC) return towards(airC, restC, wPerK / heldJPerK, dt)
+  }
   let tempC = airC
   let leftS = dt
   // Three stretches at most: under the dial, over it, full on.

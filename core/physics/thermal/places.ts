@@ -97,7 +97,7 @@ const steamW = (hc: number, tempC: number, p: Placing) =>
  */
 function steaming(dry: { u: number, airC: number }, hc: number, topC: number, p: Placing): typeof dry {
   const now = steamW(hc, topC, p)
-  const slope = Math.max(0, steamW(hc, topC + 0.5, p) - steamW(hc, topC - 0.5, p))
+  const slope = 2 * Math.max(0, steamW(hc, topC + 0.5, p) - now)
   const u = dry.u + slope
   return { u, airC: (dry.u * dry.airC - now + slope * topC) / u }
 }
