@@ -2,8 +2,9 @@
 import type { VariantCode } from '#core/plan/variants'
 import { HIGH_UP_M, WARM_START_C } from '#core/plan/variants'
 import type { Timed } from '#core/physics/heat/scaleTime'
-import type { Bench } from '#core/formula/bench'
+import { type Bench, fillingOf } from '#core/formula/bench'
 import type { PartKind } from '#core/formula/document'
+import { findIngredient } from '#core/base/ingredients/ingredients'
 import type { Cue, OwnCode, PartCode, StepOf, Tool, Use, WorkReason, WorkStep } from '#core/plan/work'
 import type { PartStep } from '#core/formula/parts'
 import { COVER_NAMES, PLACE_NAMES } from './names'
@@ -108,7 +109,13 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
   yolkIn: ({ to, fmt, p }) => [say('cook.temperTheYolksIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(p.afterC) })],
   stirIn: ({ to, fmt, p }) => [say('cook.stirIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(p.afterC) })],
   whip: ({ to }) => [say('cook.whipTheCream'), '', say('cook.from', { to })],
-  beatWhites: () => [say('cook.beatTheWhites'), '', ''],
+  beatWhites: ({ doc }) => [
+    fillingOf(doc).lines.some(l => l.massG > 0 && findIngredient(l.ingredientId)?.traits?.includes('white'))
+      ? say('cook.beatTheWhites')
+      : say('cook.beatItStiff'),
+    '',
+    '',
+  ],
   fold: ({ to, fmt, p }) => [
     say('cook.foldTogether'),
     say('cook.aLittleFirstToLoosenThen'),

@@ -86,7 +86,7 @@ describe('numbers with their units', () => {
 
 describe('findings', () => {
   const params = {
-    setter: 'aquafaba',
+    setter: 'plant',
     cause: 'amylase',
     limit: 5,
     lossPercent: 30,

@@ -146,8 +146,8 @@ describe('changes a cook would try', () => {
 
 describe('findings and safety', () => {
   it('what is not modelled is said, not counted', () => {
-    const a = assess(formula({ ...YOLK_CURD, aquafaba: 10 }), kitchen)
-    expect(a.findings.find(f => f.code === 'notModelled')!.params.setter).toBe('aquafaba')
+    const a = assess(formula({ ...YOLK_CURD, oat_cream: 20 }), kitchen)
+    expect(a.findings.find(f => f.code === 'notModelled')!.params.setter).toBe('plant')
   })
   it('overflow, hot glass, too warm a fridge, too long on the table, bitter zest, medicines, skin', () => {
     const a = assess(

@@ -21,6 +21,16 @@ import type { FindingCode } from './assessment'
 
 const codes = (doc: Bench): FindingCode[] => assess(doc, kitchen).findings.map(f => f.code)
 
+it('chickpea water beats like white: it holds a fool up, and no egg is raw in it', () => {
+  const fool = (foam: string) =>
+    assess(make('beatenWhites', undefined, { cream36: 200, [foam]: 100, sugar: 60, lemon: 40 }), kitchen)
+  const [plant, egg] = [fool('aquafaba'), fool('white')]
+  expect(plant.set.making.whiteFoam).toBe(true)
+  expect(plant.set.making.air).toBeCloseTo(egg.set.making.air, 6)
+  expect(plant.findings.map(f => f.code)).not.toContain('rawEgg')
+  expect(egg.findings.map(f => f.code)).toContain('rawEgg')
+})
+
 describe('kinds of dessert', () => {
   it.each(FAMILIES)(
     '%s: its ways of making are its own, it is heated and served somehow, and something sets it',

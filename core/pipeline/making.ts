@@ -16,8 +16,9 @@ import type { Mixed } from './mixed'
 
 const grams = (parts: readonly MixPart[], key: CompositionKey) =>
   parts.reduce((s, p) => s + (p.massG * part(p.row, key)) / 100, 0)
-const hasWhites = (parts: readonly MixPart[]) =>
-  parts.some(p => is(p.row, 'white'))
+/** Egg white, and what beats like it. */
+const beats = (p: MixPart) => is(p.row, 'white') || is(p.row, 'foams')
+const hasWhites = (parts: readonly MixPart[]) => parts.some(beats)
 
 /** Temperature histories that a filling's making follows from: of what was heated, and of the whole afterwards. */
 export interface Paths {
@@ -66,7 +67,7 @@ export function makingOf(
       .sort((x, y) => y.share - x.share)
   }
   const whipped = plan.additions.filter(a => a.overrun > 0)
-  const kept = (x: MixPart) => (is(x.row, 'white') ? p.milk.keptWhites : p.milk.keptCream)
+  const kept = (x: MixPart) => (beats(x) ? p.milk.keptWhites : p.milk.keptCream)
   const airMl = whipped.reduce((s, a) => s + a.overrun * a.parts.reduce((v, x) => v + x.massG * kept(x), 0), 0)
   const whippedFatG = whipped.reduce(
     (s, a) =>
@@ -91,6 +92,7 @@ export function makingOf(
     starch: starchOf(doc, sharesOf('starch'), p),
     acidDoseMin: acidDoseOf(doc, mixed, paths, p),
     amylase: amylaseOf(doc, mixed, sharesOf('yolkProtein'), p),
+    peakC: Math.max(...paths.heated.tempC),
     bloom: set.bloom,
     fluidGel: set.fluidGel,
   }

@@ -278,7 +278,7 @@ function join(b: Sheet, step: Step & { kind: 'stirIn' | 'foldIn' }, k: number, f
     })
   if ('given' in step.mixTempC && wait > 60) b.clock += wait
   b.joined++
-  const whites = lines.some(l => hasTrait(l.ingredientId, 'white'))
+  const whites = lines.some(l => hasTrait(l.ingredientId, 'white') || hasTrait(l.ingredientId, 'foams'))
   if (step.kind === 'foldIn') {
     if (step.overrun > 0)
       b.push(whites ? 'beatWhites' : 'whip', {

@@ -58,8 +58,8 @@ export type Allergen = (typeof ALLERGENS)[number]
  * a new row is offered and judged like its kin.
  */
 export const TRAITS = [
-  'gelatin', 'agar', 'starch', 'wheat', 'white', 'yolk', 'wholeEgg', 'fromShell', 'condensedMilk', 'whips', 'sweetCream',
-  'neverBoiled', 'cultured', 'drinkingMilk', 'dried', 'wine', 'plainSugar', 'bitterPeel', 'lightSkin', 'medicines', 'brixTellsAcid', 'salt', 'notModelled',
+  'gelatin', 'agar', 'starch', 'wheat', 'white', 'foams', 'yolk', 'wholeEgg', 'fromShell', 'condensedMilk', 'whips', 'sweetCream',
+  'neverBoiled', 'cultured', 'drinkingMilk', 'dried', 'wine', 'plainSugar', 'bitterPeel', 'lightSkin', 'medicines', 'brixTellsAcid', 'salt',
 ] as const
 export type Trait = (typeof TRAITS)[number]
 
@@ -81,7 +81,7 @@ export interface Gum {
   readonly pa: number
   readonly exponent: number
   readonly least: number
-  readonly needs: 'nothing' | 'sugarAcid' | 'calcium' | 'someCalcium'
+  readonly needs: 'nothing' | 'sugarAcid' | 'calcium' | 'someCalcium' | 'heat'
   /** Where its gel tears, of its modulus; null: it thickens and never tears. */
   readonly tearsAt: number | null
   readonly blended: number

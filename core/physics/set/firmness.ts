@@ -114,6 +114,8 @@ export interface Making {
   acidDoseMin: number
   /** Yolk amylase that is alive and acts, 0–1. */
   amylase: number
+  /** The hottest that what is heated got, °C. */
+  peakC: number
   /** Gelatin grade, g Bloom. */
   bloom: number
   /** Set, then blended. */
@@ -228,7 +230,7 @@ export function bodyOf(m: Mix, pH: number, making: Making, all: Parameters = STA
     gelatinPa,
     gelatinC,
     agarPa,
-    gums: gumsOf(m, { pH, sugarShare: s, blended: making.fluidGel }),
+    gums: gumsOf(m, { pH, sugarShare: s, peakC: making.peakC, blended: making.fluidGel }),
     heldOfCasein: heldG / diluting.casein,
     heldOfStarch: heldG / diluting.starch,
     p,

@@ -10,14 +10,14 @@ import { settingAfter, UNSET } from './setting'
 
 const plain: Making = {
   stirred: true, milkHeat: 0, air: 0, whippedFat: 0, whiteFoam: false, starch: [], acidDoseMin: 0, amylase: 0,
-  bloom: 200, fluidGel: false,
+  peakC: 90, bloom: 200, fluidGel: false,
 }
 const cold: SetState = {
   tempC: 5, a: 0, b: 0, butter: 0, cream: 0, hard: 1, casein: 0, gelatin: 0, starch: 0, oven: 0, agar: 1,
 }
-const of = (grams: Record<string, number>, pH = 3.1, blended = false) => {
+const of = (grams: Record<string, number>, pH = 3.1, blended = false, peakC = 90) => {
   const m = mix(parts(grams))
-  return gumsOf(m, { pH, sugarShare: phasesOf(m).sugarShare, blended })
+  return gumsOf(m, { pH, sugarShare: phasesOf(m).sugarShare, peakC, blended })
 }
 
 describe('jelly pectin', () => {
@@ -29,7 +29,7 @@ describe('jelly pectin', () => {
     expect(elastic).toBe(1)
   })
   it('wants sugar and acid: a third of it at half sugar or pH 4 is next to nothing', () => {
-    const met = (sugarShare: number, pH: number) => gumNeedMet('sugarAcid', { sugarShare, pH, calciumMg: 0 })
+    const met = (sugarShare: number, pH: number) => gumNeedMet('sugarAcid', { sugarShare, pH, calciumMg: 0, peakC: 90 })
     expect(met(0.57, 2.5)).toBeCloseTo(0.5, 5)
     expect(met(0.9, 3.55)).toBeCloseTo(0.5, 5)
     expect(met(0.65, 3.1)).toBeGreaterThan(0.9)
@@ -40,7 +40,7 @@ describe('jelly pectin', () => {
 
 describe('what milk\'s calcium sets', () => {
   it('low-methoxyl pectin sets with 30 mg a gram, half with half of it, not at all without', () => {
-    const met = (calciumMg: number) => gumNeedMet('calcium', { sugarShare: 0.2, pH: 4, calciumMg })
+    const met = (calciumMg: number) => gumNeedMet('calcium', { sugarShare: 0.2, pH: 4, calciumMg, peakC: 90 })
     expect([met(0), met(15), met(30), met(90)]).toEqual([0, 0.5, 1, 1])
     expect(of({ milk: 80, sugar: 19, pectin_lm: 1 }).pa).toBeGreaterThan(500)
     expect(of({ water: 80, sugar: 19, pectin_lm: 1 }).pa).toBe(0)
@@ -52,6 +52,17 @@ describe('what milk\'s calcium sets', () => {
     expect(iota(1, 'water').pa / iota(1).pa).toBeCloseTo(0.4, 1)
     expect(iota(1).tearsAt).toBe(1)
     expect(of({ milk: 99, iota: 1 }, 6.5, true).pa / iota(1).pa).toBeCloseTo(0.5, 9)
+  })
+})
+
+describe('plant proteins', () => {
+  it('soya gels once it was hot, pea at two thirds of it; a tenth of it to some 800 Pa', () => {
+    const soya = (peakC: number, id = 'soy_protein') => of({ water: 90, [id]: 10 }, 7, false, peakC).pa
+    expect(soya(95)).toBeGreaterThan(600)
+    expect(soya(95)).toBeLessThan(1000)
+    expect(soya(80) / soya(200)).toBeCloseTo(0.5, 6)
+    expect(soya(60) / soya(95)).toBeLessThan(0.001)
+    expect(soya(95, 'pea_protein') / soya(95)).toBeCloseTo(0.625, 2)
   })
 })
 

@@ -4,7 +4,8 @@
  *   τ = k·(c − c₀)₊^n·need,   c g per 100 g of aqueous phase
  *
  * A jelly pectin needs sugar and acid: 60 to 68 % of solids, pH 2.8 to 3.4. A low-methoxyl one needs calcium, 30 mg a
- * gram; iota carrageenan is soft without it. Xanthan and guar thicken whatever they meet.
+ * gram; iota carrageenan is soft without it; soya and pea protein gel once they were hot. Xanthan and guar thicken
+ * whatever they meet.
  */
 import type { Gum } from '../../base/ingredients/types'
 import { PASTE } from './bands'
@@ -15,16 +16,19 @@ const CALCIUM_PER_CASEIN_MG = 46
 /** Calcium that a low-methoxyl pectin wants, mg a gram (20–40, from memory M). */
 const CALCIUM_WANTED_MG = 30
 
+/** Soya and pea proteins unfold and gel here, °C (75–90, from memory M–L). */
+const PROTEIN_GELS_C = 80
+
 const rise = (x: number, at: number, width: number) => 1 / (1 + Math.exp((at - x) / width))
 
 /**
  * What of a gum's strength its surroundings let come.
  * @param sugarShare sugars over sugars and water @param calciumMg for each gram of it
- * @example gumNeedMet('sugarAcid', { sugarShare: 0.65, pH: 3.1, calciumMg: 0 }) > 0.8 // true
+ * @example gumNeedMet('sugarAcid', { sugarShare: 0.65, pH: 3.1, calciumMg: 0, peakC: 20 }) > 0.8 // true
  */
 export function gumNeedMet(
   need: Gum['needs'],
-  { sugarShare, pH, calciumMg }: { sugarShare: number, pH: number, calciumMg: number },
+  { sugarShare, pH, calciumMg, peakC }: { sugarShare: number, pH: number, calciumMg: number, peakC: number },
 ): number {
   switch (need) {
     case 'sugarAcid':
@@ -33,6 +37,8 @@ export function gumNeedMet(
       return Math.min(1, calciumMg / CALCIUM_WANTED_MG)
     case 'someCalcium':
       return 0.4 + 0.6 * Math.min(1, calciumMg / CALCIUM_WANTED_MG)
+    case 'heat':
+      return rise(peakC, PROTEIN_GELS_C, 2.5)
     case 'nothing':
       return 1
   }
@@ -48,10 +54,11 @@ export interface GumSet {
 
 /**
  * What gums and pectins carry in a mix. @param blended set, then blended
- * @example gumsOf(m, { pH: 3, sugarShare: 0.5, blended: false }).pa // 0
+ * @example gumsOf(m, { pH: 3, sugarShare: 0.5, peakC: 80, blended: false }).pa // 0
  */
 export function gumsOf(
-  m: Mix, { pH, sugarShare, blended }: { pH: number, sugarShare: number, blended: boolean },
+  m: Mix,
+  { pH, sugarShare, peakC, blended }: { pH: number, sugarShare: number, peakC: number, blended: boolean },
 ): GumSet {
   const aqueousG = m.massG - m.grams.fat
   const gums = m.parts.filter(p => p.row.gum && p.massG > 0)
@@ -65,7 +72,7 @@ export function gumsOf(
     const strength =
       g.pa *
       Math.max(0, (100 * massG) / aqueousG - g.least) ** g.exponent *
-      gumNeedMet(g.needs, { sugarShare, pH, calciumMg }) *
+      gumNeedMet(g.needs, { sugarShare, pH, calciumMg, peakC }) *
       (blended ? g.blended : 1)
     pa += strength
     if (g.tearsAt === null) continue

@@ -17,9 +17,8 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
   const { finished } = f.heated
   const { phases } = f.heated.body
   const family = familyOf(f.doc.family)
-  const unknown = whole.parts.find(p => p.massG > 0 && is(p.row, 'notModelled'))
-  if (unknown) find('notModelled', 'look', 'balance', path, { setter: unknown.row.id })
-  const isPlant = (row: Ingredient) => row.group === 'plant' && row.hardFat === undefined
+  const isPlant = (row: Ingredient) =>
+    row.group === 'plant' && row.hardFat === undefined && row.gum === undefined && !is(row, 'foams')
   if (whole.parts.some(p => isPlant(p.row) && p.massG > NOT_MODELLED_SHARE * whole.massG))
     find('notModelled', 'look', 'balance', path, { setter: 'plant' })
   if (family.eggSets && f.mixed.eggG <= 0) find('noEgg', severityOf(f), 'balance', path)
