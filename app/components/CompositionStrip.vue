@@ -8,13 +8,13 @@ const fmt = useFormat()
 const parts = computed(() => {
   const c = props.composition
   return [
-    { key: 'water', name: 'water', value: c.water },
-    { key: 'sugar', name: 'sugar', value: c.sugar },
-    { key: 'fat', name: 'fat', value: c.fat },
+    { key: 'water', name: say('words.water'), value: c.water },
+    { key: 'sugar', name: say('words.sugar'), value: c.sugar },
+    { key: 'fat', name: say('words.fat'), value: c.fat },
     { key: 'egg', name: say('compositionStrip.eggProtein'), value: c.eggProtein, digits: 1 },
     { key: 'milk', name: say('compositionStrip.milkProtein'), value: c.milkProtein, digits: 1 },
-    { key: 'starch', name: 'starch', value: c.starch, digits: 1 },
-    { key: 'acid', name: 'acid', value: c.acid, digits: 2 },
+    { key: 'starch', name: say('words.starch'), value: c.starch, digits: 1 },
+    { key: 'acid', name: say('words.acid'), value: c.acid, digits: 2 },
   ].filter(p => p.value >= 0.05 || ['water', 'sugar', 'fat'].includes(p.key))
 })
 </script>

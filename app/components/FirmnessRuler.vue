@@ -6,6 +6,7 @@
 import type { Assessment } from '#core/pipeline/assessment'
 import { BANDS } from '#core/physics/set/bands'
 import { BAND_NAMES } from '~/words/names'
+import { say } from '~/words/say'
 
 const props = defineProps<{ assessment: Assessment }>()
 const fmt = useFormat()
@@ -26,10 +27,10 @@ const marks = computed(() => {
   // The plate's word stays clear of the fridge's line: to its left where there is room, to its right otherwise.
   const near = cold > plate - 6 && cold - plate < 120
   return [
-    { key: 'cold', name: 'fridge', pa: v.value.cold.tauPa.value, at: cold, left: cold > W.value - 120 },
+    { key: 'cold', name: say('words.fridge'), pa: v.value.cold.tauPa.value, at: cold, left: cold > W.value - 120 },
     {
       key: 'plate',
-      name: 'plate',
+      name: say('words.plate'),
       pa: v.value.plate.tauPa.value,
       at: plate,
       left: plate > W.value - 120 || (near && plate > 110),

@@ -95,7 +95,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
   juice: ({ g, stock }) => ({
     title: say('why.juiceOnTheBench'),
     how: say('why.theGramsOfEveryJuiceLine'),
-    inputs: [['juice', g(stock.juiceG)]],
+    inputs: [[say('words.juice'), g(stock.juiceG)]],
     source: say('why.theFormulaSOwnLines'),
     spread: say('why.asGoodAsTheScale'),
   }),
@@ -103,8 +103,8 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.strengthOfTheJuice'),
     how: say('why.acidOfEachJuiceLineWeighted'),
     inputs: [
-      ['juice', g(stock.juiceG)],
-      ['acid', `${fmt.fixed(stock.juiceAcid.value, 2)} %`],
+      [say('words.juice'), g(stock.juiceG)],
+      [say('words.acid'), `${fmt.fixed(stock.juiceAcid.value, 2)} %`],
     ],
     source:
         stock.juiceProvenance === 'measured'
@@ -117,7 +117,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     how: say('why.thePHAtWhichAllCharges'),
     inputs: [
       [say('why.acidAsCitric'), `${fmt.fixed(b.acidPercent.value, 2)} %`],
-      ['water', `${fmt.fixed(b.composition.water, 0)} %`],
+      [say('words.water'), `${fmt.fixed(b.composition.water, 0)} %`],
       [say('why.eggProtein'), `${fmt.fixed(b.composition.eggProtein, 1)} %`],
     ],
     source: say('why.chargeBalanceWithCRCHandbookPK', { MEMORY: memory() }),
@@ -128,7 +128,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     how: say('why.acidOfTheJuicesAndOf'),
     inputs: [
       [say('why.acidOfTheJuice'), `${fmt.fixed(stock.juiceAcid.value, 2)} %`],
-      ['whole', g(stock.massG)],
+      [say('words.whole'), g(stock.massG)],
     ],
     source: say('why.compositionTableOrYourOwnLots'),
     spread: say('why.oneAboutOfIt', { acidSigma: fmt.percent(acidSigma) }),
@@ -137,8 +137,8 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: '°Brix',
     how: say('why.dissolvedSolidsOfTheWaterPhase'),
     inputs: [
-      ['sugar', say('why.ofTheWhole', { sugarPercent: fmt.fixed(b.sugarPercent.value, 1) })],
-      ['water', `${fmt.fixed(b.composition.water, 1)} %`],
+      [say('words.sugar'), say('why.ofTheWhole', { sugarPercent: fmt.fixed(b.sugarPercent.value, 1) })],
+      [say('words.water'), `${fmt.fixed(b.composition.water, 1)} %`],
     ],
     source: say('why.compositionTableAcidCorrectionAfterStevens', { MEMORY: memory() }),
     spread: '± 0.5 °Bx.',
@@ -147,8 +147,8 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.sugarToAcid'),
     how: say('why.gramsOfSugarsForEachGram'),
     inputs: [
-      ['sugar', `${fmt.fixed(b.sugarPercent.value, 1)} %`],
-      ['acid', `${fmt.fixed(b.acidPercent.value, 2)} %`],
+      [say('words.sugar'), `${fmt.fixed(b.sugarPercent.value, 1)} %`],
+      [say('words.acid'), `${fmt.fixed(b.acidPercent.value, 2)} %`],
     ],
     source: say('why.compositionTableOrYourOwnLots2'),
     spread: say('why.oneAboutTheJuice', { acidSigma: fmt.percent(acidSigma) }),
@@ -157,10 +157,10 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.sweetAndSourOf10'),
     how: say('why.sournessGrowsWithAcidAndFalls'),
     inputs: [
-      ['acid', `${fmt.fixed(b.acidPercent.value, 2)} %`],
-      ['pH', fmt.fixed(b.pH.value, 2)],
-      ['sugar', `${fmt.fixed(b.sugarPercent.value, 1)} %`],
-      ['fat', `${fmt.fixed(b.fatPercent.value, 1)} %`],
+      [say('words.acid'), `${fmt.fixed(b.acidPercent.value, 2)} %`],
+      [say('words.ph'), fmt.fixed(b.pH.value, 2)],
+      [say('words.sugar'), `${fmt.fixed(b.sugarPercent.value, 1)} %`],
+      [say('words.fat'), `${fmt.fixed(b.fatPercent.value, 1)} %`],
     ],
     source: say('why.judgementTheFormIsDefensibleThe'),
     spread: say('why.lowConfidenceTrustYourTongueThen'),
@@ -169,8 +169,8 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.waterActivity'),
     how: say('why.howFreeTheWaterIsIts'),
     inputs: [
-      ['sugar', `${fmt.fixed(b.sugarPercent.value, 1)} %`],
-      ['water', `${fmt.fixed(b.composition.water, 1)} %`],
+      [say('words.sugar'), `${fmt.fixed(b.sugarPercent.value, 1)} %`],
+      [say('words.water'), `${fmt.fixed(b.composition.water, 1)} %`],
     ],
     source: say('why.norrish1966', { MEMORY: memory() }),
     spread: '± 0.01.',
@@ -178,7 +178,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
   composition: ({ g, stock }) => ({
     title: say('why.whatItIsMadeOf'),
     how: say('why.gramsOfEveryLineTimesIts'),
-    inputs: [['whole', g(stock.massG)]],
+    inputs: [[say('words.whole'), g(stock.massG)]],
     source: say('why.compositionTableOneSourceARow'),
     spread: say('why.fatOfACream1Point'),
   }),
@@ -186,8 +186,8 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.depthOfFill'),
     how: say('why.volumeMassOverDensityLessWhat'),
     inputs: [
-      ['filling', g(shape.batchG)],
-      ['density', `${fmt.fixed(shape.density)} kg/m³`],
+      [say('words.filling'), g(shape.batchG)],
+      [say('words.density'), `${fmt.fixed(shape.density)} kg/m³`],
       [say('why.howMany'), fmt.fixed(shape.count)],
     ],
     source: say('why.geometryDensityFromFatAt920'),
@@ -196,7 +196,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
   headroom: ({ fmt, shape }) => ({
     title: say('why.headroom'),
     how: say('why.heightOfTheVesselLessThe'),
-    inputs: [['depth', fmt.mm(shape.depthM, 1)]],
+    inputs: [[say('words.depth'), fmt.mm(shape.depthM, 1)]],
     source: 'geometry',
     spread: say('why.n3OfTheDepth'),
   }),
@@ -204,8 +204,8 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: 'A portion',
     how: say('why.whatIsPouredSharedEvenly'),
     inputs: [
-      ['poured', g(shape.batchG)],
-      ['portions', fmt.fixed(doc.assembly.portions)],
+      [say('words.poured'), g(shape.batchG)],
+      [say('words.portions'), fmt.fixed(doc.assembly.portions)],
     ],
     source: say('why.theFormulaLessItsLosses'),
     spread: say('why.asEvenAsTheHandThat'),
@@ -215,9 +215,9 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
         title: say('why.inTheOven'),
         how: say('why.heatCreepsInFromAirRadiation'),
         inputs: [
-          ['oven', fmt.temp(doc.heat.oven.airTempC)],
-          ['depth', fmt.mm(shape.depthM, 1)],
-          ['target', fmt.temp(doc.heat.targetTempC)],
+          [say('words.oven'), fmt.temp(doc.heat.oven.airTempC)],
+          [say('words.depth'), fmt.mm(shape.depthM, 1)],
+          [say('words.target'), fmt.temp(doc.heat.targetTempC)],
         ],
         source: say('why.oneDimensionalConductionCoefficientsMSkin', { MEMORY: memory() }),
         spread: say('why.oneOfTheTimeIs20'),
@@ -226,9 +226,9 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
         title: say('why.inThePan'),
         how: say('why.heatInBathBurnerOrMicrowave'),
         inputs: [
-          ['mass', g(stock.massG)],
+          [say('words.mass'), g(stock.massG)],
           [say('why.startsAt'), fmt.temp(doc.heat.startTempC)],
-          ['target', fmt.temp(doc.heat.targetTempC)],
+          [say('words.target'), fmt.temp(doc.heat.targetTempC)],
         ],
         source: say('why.energyBalanceWithLewisEvaporationBath', { MEMORY: memory() }),
         spread: say('why.about30PansAndRingsDiffer'),
@@ -249,7 +249,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.toSpareBeforeGrainy'),
     how: say('why.howMuchHotterTheSameCourse'),
     inputs: [
-      ['peak', fmt.temp(h.peakTempC, 1)],
+      [say('words.peak'), fmt.temp(h.peakTempC, 1)],
       [say('why.grainyFrom'), h.grainyAtC === null ? say('why.noEgg') : fmt.temp(h.grainyAtC, 1)],
     ],
     source: fitted(),
@@ -259,7 +259,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.eggSetOverSet'),
     how: say('why.theSettingAndOverSettingThat'),
     inputs: [
-      ['peak', fmt.temp(h.peakTempC, 1)],
+      [say('words.peak'), fmt.temp(h.peakTempC, 1)],
       [say('why.coldestPart'), fmt.percent(h.coreA)],
     ],
     source: fitted(),
@@ -269,8 +269,8 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.lethality'),
     how: say('why.minutesAtThatTheColdestPart', { p1: fmt.temp(70), p2: fmt.degrees(1.5, 1) }),
     inputs: [
-      ['peak', fmt.temp(h.peakTempC, 1)],
-      ['asked', say('why.n2MinAt', { p1: fmt.temp(70) })],
+      [say('words.peak'), fmt.temp(h.peakTempC, 1)],
+      [say('words.asked'), say('why.n2MinAt', { p1: fmt.temp(70) })],
     ],
     source: say('why.uKGuidanceOnSafeCooking', { MEMORY: memory() }),
     spread: say('why.neverCalledSafeOnItsOwn'),
@@ -279,8 +279,8 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.whatLeavesAsSteam'),
     how: say('why.belowTheBoilAsTheSurface'),
     inputs: [
-      ['peak', fmt.temp(h.peakTempC, 1)],
-      ['time', fmt.duration(h.endS)],
+      [say('words.peak'), fmt.temp(h.peakTempC, 1)],
+      [say('words.time'), fmt.duration(h.endS)],
     ],
     source: say('why.lewisAnalogySteamTables', { MEMORY: memory() }),
     spread: say('why.about30WeighThePanAnd'),
@@ -309,9 +309,9 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.starchSwollen'),
     how: say('why.theShareOfStarchThatHas'),
     inputs: [
-      ['peak', fmt.temp(set.making.starch[0]?.peakTempC ?? 20, 0)],
+      [say('words.peak'), fmt.temp(set.making.starch[0]?.peakTempC ?? 20, 0)],
       [say('why.minutesThere'), fmt.fixed(set.making.starch[0]?.minutes ?? 0, 1)],
-      ['starch', say('why.gPer100GWaterAnd', { starchC: fmt.fixed(set.starchC, 1) })],
+      [say('words.starch'), say('why.gPer100GWaterAnd', { starchC: fmt.fixed(set.starchC, 1) })],
     ],
     source: fitted(),
     spread: `± ${fmt.degrees(2)}.`,
@@ -327,7 +327,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.air'),
     how: say('why.volumeGainedByWhippingLessWhat'),
     inputs: [
-      ['air', fmt.percent(set.making.air)],
+      [say('words.air'), fmt.percent(set.making.air)],
       [say('why.whippedMilkFat'), `${fmt.fixed(100 * set.making.whippedFat, 1)} %`],
     ],
     source: say('why.commonPractice'),
@@ -338,7 +338,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     how: say('why.heatLeavesThroughTopBaseAnd'),
     inputs: [
       [say('why.pouredAt'), fmt.temp(h.pourTempC)],
-      ['depth', fmt.mm(shape.depthM, 1)],
+      [say('words.depth'), fmt.mm(shape.depthM, 1)],
     ],
     source: say('why.twoDimensionalConductionWithin1Of'),
     spread: say('why.air30TheSlowFridgeIs'),
@@ -348,7 +348,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     how: say('why.whenTheCoreHasThreeQuarters'),
     inputs: [
       [say('why.strengthAfterADay'), pa(v.cold.tauPa.value)],
-      ['wanted', pa(v.target.coldMinPa)],
+      [say('words.wanted'), pa(v.target.coldMinPa)],
     ],
     source: fitted(),
     spread: say('why.timesOr15'),
@@ -387,7 +387,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     }),
     inputs: [
       [say('cookPlan.inTheOvenAtOnce'), h.oven ? String(h.oven.atOnce) : '—'],
-      ['dial', fmt.temp(doc.heat.oven.airTempC)],
+      [say('words.dial'), fmt.temp(doc.heat.oven.airTempC)],
     ],
     source: say('why.energyBalanceFromMemory'),
     spread: say('why.ovensDiffer'),
@@ -403,7 +403,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.heatIntoTheFridge'),
     how: say('why.massTimesHeatCapacityTimesHow'),
     inputs: [
-      ['batch', g(shape.batchG)],
+      [say('words.batch'), g(shape.batchG)],
       [say('why.suchAFridgeCarriesOff'), c.load ? `${fmt.fixed(c.load.capacityW)} W` : '—'],
     ],
     source: say('why.energyBalanceCapacitiesFromMemoryLow'),
@@ -414,7 +414,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     how: say('why.whenTheCoreIsWithinA'),
     inputs: [[say('why.pouredAt'), fmt.temp(h.pourTempC)]],
     source: say('why.twoDimensionalConduction'),
-    spread: 'about 30 %.',
+    spread: say('why.about30Percent'),
   }),
   freezing: ({ c, fmt }) => ({
     title: say('why.freezing'),
@@ -424,7 +424,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
       [say('why.mostIce'), c.freeze ? fmt.percent(c.freeze.mostIce) : '—'],
     ],
     source: say('why.schwartzberg1976AsInASHRAEStep'),
-    spread: 'about 30 %.',
+    spread: say('why.about30Percent'),
   }),
   plate: ({ topic, v, pa, fmt, doc }) => {
     const r = topic === 'cold' ? v.cold : v.plate
@@ -436,7 +436,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
           MECHANISM_NAMES[k],
           pa(r.mechanismsPa[k]),
         ]),
-        ['at', fmt.temp(r.tempC, 1)],
+        [say('words.at'), fmt.temp(r.tempC, 1)],
         [
           say('why.thisUseNeeds'),
           `${pa(topic === 'cold' ? v.target.coldMinPa : v.target.plateMinPa)}${doc.use.kind === 'cut' || doc.use.kind === 'turnedOut' ? say('why.densityGravityHeight2', { cold: topic === 'cold' ? 4 : 2 }) : ''}`,
@@ -455,7 +455,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
           ? say('why.aPieceStandsIfItCarries')
           : say('why.theBandThatTheWordsOf'),
     inputs: [
-      ['height', fmt.mm(shape.pieceHeightM)],
+      [say('words.height'), fmt.mm(shape.pieceHeightM)],
       [say('why.fromTheFridge'), pa(v.target.coldMinPa)],
       [say('why.onThePlate'), pa(v.target.plateMinPa)],
     ],
@@ -502,7 +502,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.ready'),
     how: say('why.timeInTheHeatWhatIs'),
     inputs: [
-      ['heat', fmt.duration(h.endS)],
+      [say('words.heat'), fmt.duration(h.endS)],
       [say('why.setAfterPouring'), c.readyS === null ? say('why.notInADay') : fmt.duration(c.readyS)],
     ],
     source: say('why.theHeatAndChillStations'),
@@ -512,19 +512,19 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     title: say('why.holdsOnTheTable'),
     how: say('why.thePieceWarmsInTheRoom'),
     inputs: [
-      ['table', fmt.temp(doc.use.tableTempC)],
-      ['needs', pa(v.target.plateMinPa)],
+      [say('words.table'), fmt.temp(doc.use.tableTempC)],
+      [say('words.needs'), pa(v.target.plateMinPa)],
     ],
     source: say('why.theSameSetRunForwardAs'),
-    spread: 'about 30 %.',
+    spread: say('why.about30Percent'),
   }),
   plateTemp: ({ fmt, v, doc, s }) => ({
     title: say('why.onThePlateByThen'),
     how: say('why.meanTemperatureOfThePieceAfter'),
     inputs: [
-      ['from', fmt.temp(v.cold.tempC, 1)],
-      ['table', fmt.temp(doc.use.tableTempC)],
-      ['time', fmt.duration(s.tableTimeS)],
+      [say('words.from'), fmt.temp(v.cold.tempC, 1)],
+      [say('words.table'), fmt.temp(doc.use.tableTempC)],
+      [say('words.time'), fmt.duration(s.tableTimeS)],
     ],
     source: say('why.twoDimensionalConduction'),
     spread: `± ${fmt.degrees(1)}.`,
@@ -532,7 +532,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
   useBy: ({ fmt, s }) => ({
     title: say('why.useBy'),
     how: say('why.theDayOfMakingIsDay'),
-    inputs: [['days', fmt.fixed(s.storageDays)]],
+    inputs: [[say('words.days'), fmt.fixed(s.storageDays)]],
     source: say('why.uSFoodCode350117'),
     spread: say('why.aRuleNotAPredictionYour'),
   }),

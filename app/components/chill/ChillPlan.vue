@@ -94,107 +94,100 @@ const events = computed(() => {
     s: stage.takesS === null ? null : start + stage.takesS,
     color: a.safe ? COLD : BLOOD,
   })
-  out.push({ key: 'set', name: 'set', s: a.readyS, color: CITRON_DEEP })
-  out.push({ key: 'cold', name: 'cold', s: a.coldS, color: COLD })
+  out.push({ key: 'set', name: say('words.set'), s: a.readyS, color: CITRON_DEEP })
+  out.push({ key: 'cold', name: say('words.cold'), s: a.coldS, color: COLD })
   return out
 })
-const option = computed<EChartsOption>(() => {
-  const a = c.value
-  const hours = a.timeS.map(t => t / 3600)
-  const warm = a.coreC[0]! > 55
-  const frost = a.legs.some(l => l.airTempC < -1)
-  const top = fmt.fahrenheit.value ? (warm ? 200 : 140) : warm ? 100 : 60
-  const bottom = fmt.fahrenheit.value ? 20 : frost ? -20 : 0
-  const shownEvents = events.value.filter(e => e.s !== null && e.s / 3600 <= endH.value)
-  const line = (values: number[]) => values.map((v, i) => [hours[i]!, v]).filter(([h]) => h! <= endH.value + 1)
-  return {
-    animation: false,
-    textStyle,
-    grid: { left: 46, right: 54, top: 92, bottom: 46 },
-    tooltip: {
-      trigger: 'axis',
-      backgroundColor: '#fffdf7',
-      borderColor: INK,
-      textStyle,
-      formatter: (ps: unknown) => {
-        const list = ps as { axisValue: number, data: [number, number], seriesName: string }[]
-        return say('chillPlan.afterPouringBr', {
-          axisValue: fmt.duration(list[0]!.axisValue * 3600),
-          br: list
-            .map(p => `${p.seriesName} ${fmt.fixed(p.data[1], 0)} ${p.seriesName === 'set' ? '%' : fmt.unit.value}`)
-            .join('<br>'),
-        })
+const line = (values: number[]) =>
+  values.map((v, i) => [c.value.timeS[i]! / 3600, v]).filter(([h]) => h! <= endH.value + 1)
+const shownEvents = computed(() => events.value.filter(e => e.s !== null && e.s / 3600 <= endH.value))
+/** Each leg as a band, named where there is room for its name. */
+const legBands = () => c.value.legs.map((l, i) => {
+  const toH = Math.min(l.toS / 3600, endH.value)
+  return [
+    {
+      xAxis: l.fromS / 3600,
+      name: PLACE_NAMES[l.kind as PlaceKind],
+      itemStyle: { color: i % 2 ? 'rgba(79,113,133,.10)' : 'rgba(79,113,133,.03)' },
+      label: {
+        ...label(COLD),
+        position: 'top' as const,
+        distance: 2,
+        show: (toH - l.fromS / 3600) / endH.value > 0.16,
       },
     },
-    xAxis: timeAxis(
-      say('chillPlan.hoursAfterPouring'),
-      endH.value,
-      v => String(v),
-      endH.value > 12 ? 4 : endH.value > 6 ? 2 : 1,
-    ),
-    yAxis: [valueAxis(fmt.unit.value, bottom, top), valueAxis('% set', 0, 100, true, CITRON_DEEP)],
-    series: [
-      {
-        name: 'core',
-        type: 'line',
-        showSymbol: false,
-        lineStyle: { color: INK, width: 2.5 },
-        itemStyle: { color: INK },
-        z: 5,
-        data: line(a.coreC.map(shown)),
-        markPoint: {
-          symbol: 'circle',
-          symbolSize: 13,
-          label: { show: false },
-          data: shownEvents.map(e => ({
-            name: e.name,
-            coord: [e.s! / 3600, shown(coreAt(e.s!))],
-            itemStyle: { color: e.key === 'set' ? CITRON : '#FBF8F0', borderColor: e.color, borderWidth: 2.5 },
-          })),
-        },
-        markArea: {
-          silent: true,
-          data: a.legs.map((l, i) => [
-            {
-              xAxis: l.fromS / 3600,
-              name: PLACE_NAMES[l.kind as PlaceKind],
-              itemStyle: { color: i % 2 ? 'rgba(79,113,133,.10)' : 'rgba(79,113,133,.03)' },
-              label: {
-                ...label(COLD),
-                position: 'top',
-                distance: 2,
-                show: (Math.min(l.toS / 3600, endH.value) - l.fromS / 3600) / endH.value > 0.16,
-              },
-            },
-            { xAxis: Math.min(l.toS / 3600, endH.value) },
-          ]),
-        },
-      },
-      {
-        name: say('chillPlan.coreSlowFridge'),
-        type: 'line',
-        showSymbol: false,
-        lineStyle: { color: COLD, width: 1.5, type: 'dashed' },
-        itemStyle: { color: COLD },
-        data: line(a.slowCoreC.map(shown)),
-      },
-      {
-        name: 'set',
-        type: 'line',
-        yAxisIndex: 1,
-        showSymbol: false,
-        markLine: moments(
-          shownEvents.map(e => ({ name: e.name, at: e.s! / 3600, color: e.color })),
-          endH.value,
-          1.1,
-        ),
-        lineStyle: { color: CITRON_DEEP, width: 2.5 },
-        itemStyle: { color: CITRON_DEEP },
-        data: line(a.setShare.map(x => 100 * x)),
-      },
-    ],
-  }
+    { xAxis: toH },
+  ] as [object, object]
 })
+/** The core, with a mark where something happens. */
+const coreLine = () => ({
+  name: say('words.core'),
+  type: 'line' as const,
+  showSymbol: false,
+  lineStyle: { color: INK, width: 2.5 },
+  itemStyle: { color: INK },
+  z: 5,
+  data: line(c.value.coreC.map(shown)),
+  markPoint: {
+    symbol: 'circle',
+    symbolSize: 13,
+    label: { show: false },
+    data: shownEvents.value.map(e => ({
+      name: e.name,
+      coord: [e.s! / 3600, shown(coreAt(e.s!))],
+      itemStyle: { color: e.key === 'set' ? CITRON : '#FBF8F0', borderColor: e.color, borderWidth: 2.5 },
+    })),
+  },
+  markArea: { silent: true, data: legBands() },
+})
+const slowLine = () => ({
+  name: say('chillPlan.coreSlowFridge'),
+  type: 'line' as const,
+  showSymbol: false,
+  lineStyle: { color: COLD, width: 1.5, type: 'dashed' as const },
+  itemStyle: { color: COLD },
+  data: line(c.value.slowCoreC.map(shown)),
+})
+/** How far it has set, with the moments. */
+const setLine = () => ({
+  name: say('words.set'),
+  type: 'line' as const,
+  yAxisIndex: 1,
+  showSymbol: false,
+  markLine: moments(shownEvents.value.map(e => ({ name: e.name, at: e.s! / 3600, color: e.color })), endH.value, 1.1),
+  lineStyle: { color: CITRON_DEEP, width: 2.5 },
+  itemStyle: { color: CITRON_DEEP },
+  data: line(c.value.setShare.map(x => 100 * x)),
+})
+/** What stands at a moment, line by line. */
+function said(ps: unknown): string {
+  const list = ps as { axisValue: number, data: [number, number], seriesName: string }[]
+  const unitOf = (name: string) => (name === say('words.set') ? '%' : fmt.unit.value)
+  return say('chillPlan.afterPouringBr', {
+    axisValue: fmt.duration(list[0]!.axisValue * 3600),
+    br: list.map(p => `${p.seriesName} ${fmt.fixed(p.data[1], 0)} ${unitOf(p.seriesName)}`).join('<br>'),
+  })
+}
+/** Bottom and top of the scale, °C or °F. */
+const scale = computed<[number, number]>(() => {
+  const warm = c.value.coreC[0]! > 55
+  const frost = c.value.legs.some(l => l.airTempC < -1)
+  return fmt.fahrenheit.value ? [20, warm ? 200 : 140] : [frost ? -20 : 0, warm ? 100 : 60]
+})
+const option = computed<EChartsOption>(() => ({
+  animation: false,
+  textStyle,
+  grid: { left: 46, right: 54, top: 92, bottom: 46 },
+  tooltip: { trigger: 'axis', backgroundColor: '#fffdf7', borderColor: INK, textStyle, formatter: said },
+  xAxis: timeAxis(
+    say('chillPlan.hoursAfterPouring'),
+    endH.value,
+    v => String(v),
+    endH.value > 12 ? 4 : endH.value > 6 ? 2 : 1,
+  ),
+  yAxis: [valueAxis(fmt.unit.value, ...scale.value), valueAxis('% set', 0, 100, true, CITRON_DEEP)],
+  series: [coreLine(), slowLine(), setLine()],
+}))
 </script>
 
 <template>

@@ -132,7 +132,7 @@ const curves = computed<EChartsOption | null>(() => {
       at: chill.readyS,
       color: CITRON_DEEP,
     },
-    { name: 'now', at: nowS.value, color: INK },
+    { name: say('words.now'), at: nowS.value, color: INK },
   ]
     .filter((e): e is { name: string, at: number, color: string } => e.at !== null && e.at / 3600 <= endH)
     .map(e => ({ ...e, at: e.at / 3600 }))
@@ -179,7 +179,7 @@ const curves = computed<EChartsOption | null>(() => {
           symbolRotate: 180,
           itemStyle: { color: chill.safe ? COLD : BLOOD },
           data: limits.map(l => ({
-            name: 'limit',
+            name: say('words.limit'),
             coord: l.coord,
             label: {
               show: true,

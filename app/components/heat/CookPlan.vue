@@ -51,8 +51,8 @@ const reducing = computed(() => props.doc.heat.until === 'creamVolume')
 const ovenTime = computed(() => given(props.doc.heat.oven.timeS))
 const cues = computed<Cue[]>(() => !hasEgg.value ? [] : [
   { key: 'coats', why: 'coats', name: say('cookPlan.coatsTheSpoon'), at: h.value.coatsS },
-  { key: 'done', why: 'done', name: 'done', at: h.value.doneS },
-  { key: 'grainy', why: 'margin', name: 'grainy', at: h.value.grainyS },
+  { key: 'done', why: 'done', name: say('words.done'), at: h.value.doneS },
+  { key: 'grainy', why: 'margin', name: say('words.grainy'), at: h.value.grainyS },
 ])
 const main = computed(() =>
   orderOfWork(props.doc, kitchen.core!, props.assessment).find(

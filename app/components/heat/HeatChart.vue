@@ -30,14 +30,16 @@ const tempAt = (s: number) => {
   const i = h.value.timeS.findIndex(t => t >= s)
   return h.value.tempC[Math.max(i, 0)]!
 }
+/** A course in % of what it means. */
+interface Course { name: string, color: string, type: 'solid' | 'dotted' | 'dashed', values: number[] }
 /** Courses beside the temperature, in % of what each means; a line says its own name where it climbs. */
 const courses = computed(() => {
   const a = h.value
-  const list: { name: string, color: string, type: 'solid' | 'dotted' | 'dashed', values: number[] }[] = []
+  const list: Course[] = []
   if (props.hasEgg)
     list.push(
-      { name: 'set', color: CITRON_DEEP, type: 'solid', values: a.setting.map(x => 100 * x) },
-      { name: 'over-set', color: BLOOD, type: 'dotted', values: a.oversetting.map(x => 100 * x) },
+      { name: say('words.set'), color: CITRON_DEEP, type: 'solid', values: a.setting.map(x => 100 * x) },
+      { name: say('words.overSet'), color: BLOOD, type: 'dotted', values: a.oversetting.map(x => 100 * x) },
     )
   if (a.t60C !== null)
     list.push({
@@ -64,133 +66,109 @@ const courses = computed(() => {
 })
 /** Names stand where a line passes a height of its own, so that they keep apart. */
 const NAME_AT = [62, 22, 42, 78, 30]
-const option = computed<EChartsOption>(() => {
-  const a = h.value
-  const minutes = a.timeS.map(t => t / 60)
-  const end = Math.max(4, Math.ceil(a.endS / 60) + 1)
-  const top = fmt.fahrenheit.value ? 220 : a.peakTempC > 98 ? 110 : 100
-  const reached = props.cues.filter(c => c.at !== null)
-  const points = reached.map(c => ({
+const minutes = computed(() => h.value.timeS.map(t => t / 60))
+const end = computed(() => Math.max(4, Math.ceil(h.value.endS / 60) + 1))
+const reached = computed(() => props.cues.filter(c => c.at !== null))
+const top = computed(() => fmt.fahrenheit.value ? 220 : h.value.peakTempC > 98 ? 110 : 100)
+
+/** A course's own name: where it climbs past its height; what never climbs so high is named at its end. */
+function named(c: Course, k: number) {
+  const climbs = c.values.findIndex(v => v >= NAME_AT[k % NAME_AT.length]!)
+  if (climbs < 0 && c.values.length < 2) return []
+  const i = climbs < 0 ? c.values.length - 1 : climbs
+  const late = climbs >= 0 && minutes.value[i]! > end.value * 0.45
+  return [{
     name: c.name,
-    coord: [c.at! / 60, shown(tempAt(c.at!))],
-    itemStyle: { color: c.key === 'grainy' ? BLOOD : CITRON, borderColor: INK, borderWidth: 2 },
-  }))
-  const named = (c: (typeof courses.value)[number], k: number) => {
-    const i = c.values.findIndex(v => v >= NAME_AT[k % NAME_AT.length]!)
-    // What never climbs so high is named at its end.
-    if (i < 0)
-      return c.values.length > 1
-        ? [
-            {
-              name: c.name,
-              coord: [minutes.at(-1)!, c.values.at(-1)!],
-              symbolSize: 1,
-              label: {
-                show: true,
-                ...label(c.color),
-                formatter: c.name,
-                position: 'right' as const,
-                textBorderColor: '#FBF8F0',
-                textBorderWidth: 4,
-              },
-            },
-          ]
-        : []
-    const late = minutes[i]! > end * 0.45
-    return [
-      {
-        name: c.name,
-        coord: [minutes[i]!, c.values[i]!],
-        symbolSize: 1,
-        label: {
-          show: true,
-          ...label(c.color),
-          formatter: c.name,
-          position: late ? ('left' as const) : ('right' as const),
-          textBorderColor: '#FBF8F0',
-          textBorderWidth: 4,
-        },
-      },
-    ]
-  }
-  return {
-    animation: false,
-    textStyle,
-    grid: { left: 46, right: 54, top: 84, bottom: 46 },
-    tooltip: {
-      trigger: 'axis',
-      backgroundColor: '#fffdf7',
-      borderColor: INK,
-      textStyle,
-      formatter: (ps: unknown) => {
-        const list = ps as { axisValue: number, data: [number, number], seriesName: string }[]
-        return `${fmt.duration(list[0]!.axisValue * 60)}<br>${list.map(p => `${p.seriesName} ${fmt.fixed(p.data[1], 0)} ${p.seriesName === 'temperature' ? fmt.unit.value : '%'}`).join('<br>')}`
-      },
+    coord: [minutes.value[i]!, c.values[i]!],
+    symbolSize: 1,
+    label: {
+      show: true,
+      ...label(c.color),
+      formatter: c.name,
+      position: late ? ('left' as const) : ('right' as const),
+      textBorderColor: '#FBF8F0',
+      textBorderWidth: 4,
     },
-    xAxis: timeAxis(
-      say('cookPlan.minutesInThe', {
-        pan: method.value === 'oven'
-          ? say('cookPlan.ovenColdestPart')
-          : method.value === 'sousVide' ? say('cookPlan.pouchMiddle') : say('cookPlan.pan'),
-      }),
-      end,
-      v => String(v),
-    ),
-    yAxis: [
-      valueAxis(fmt.unit.value, 0, top),
-      ...(courses.value.length ? [valueAxis('%', 0, 100, true, CITRON_DEEP)] : []),
-    ],
-    series: [
-      {
-        name: 'temperature',
-        type: 'line',
-        showSymbol: false,
-        lineStyle: { color: INK, width: 2.5 },
-        itemStyle: { color: INK },
-        data: minutes.map((m, i) => [m, shown(a.tempC[i]!)]),
-        z: 5,
-        markPoint: { symbol: 'circle', symbolSize: 13, data: points, label: { show: false } },
-        markLine: {
-          symbol: 'none',
-          silent: true,
-          data:
-            props.hasEgg && a.grainyAtC !== null && shown(a.grainyAtC) < top
-              ? [
-                  {
-                    yAxis: shown(a.grainyAtC),
-                    lineStyle: { color: BLOOD, type: 'dashed' },
-                    label: {
-                      ...label(BLOOD),
-                      position: 'insideStartTop',
-                      formatter: say('cookPlan.grainyFrom', { grainyAtC: fmt.temp(a.grainyAtC) }),
-                    },
-                  },
-                ]
-              : [],
-        },
-      },
-      ...courses.value.map((c, k) => ({
-        name: c.name,
-        type: 'line' as const,
-        yAxisIndex: 1,
-        showSymbol: false,
-        lineStyle: { color: c.color, width: k === 0 ? 2.5 : 2, type: c.type },
-        itemStyle: { color: c.color },
-        data: minutes.map((m, i) => [m, c.values[i]!]),
-        markPoint: { silent: true, symbol: 'circle', itemStyle: { color: c.color }, data: named(c, k) },
-        ...(k === 0
-          ? {
-              markLine: moments(
-                reached.map(r => ({ name: r.name, at: r.at! / 60, color: r.key === 'grainy' ? BLOOD : INK })),
-                end,
-                1,
-              ),
-            }
-          : {}),
-      })),
-    ],
-  }
+  }]
+}
+/** From where it turns grainy, as a line across. */
+function grainyLine() {
+  const { grainyAtC } = h.value
+  if (!props.hasEgg || grainyAtC === null || shown(grainyAtC) >= top.value) return []
+  return [{
+    yAxis: shown(grainyAtC),
+    lineStyle: { color: BLOOD, type: 'dashed' as const },
+    label: {
+      ...label(BLOOD),
+      position: 'insideStartTop' as const,
+      formatter: say('cookPlan.grainyFrom', { grainyAtC: fmt.temp(grainyAtC) }),
+    },
+  }]
+}
+/** The temperature, with a mark where something happens. */
+const temperatureLine = () => ({
+  name: say('words.temperature'),
+  type: 'line' as const,
+  showSymbol: false,
+  lineStyle: { color: INK, width: 2.5 },
+  itemStyle: { color: INK },
+  data: minutes.value.map((m, i) => [m, shown(h.value.tempC[i]!)]),
+  z: 5,
+  markPoint: {
+    symbol: 'circle',
+    symbolSize: 13,
+    label: { show: false },
+    data: reached.value.map(c => ({
+      name: c.name,
+      coord: [c.at! / 60, shown(tempAt(c.at!))],
+      itemStyle: { color: c.key === 'grainy' ? BLOOD : CITRON, borderColor: INK, borderWidth: 2 },
+    })),
+  },
+  markLine: { symbol: 'none', silent: true, data: grainyLine() },
 })
+/** A course beside it; the first carries the moments. */
+const courseLine = (c: Course, k: number) => ({
+  name: c.name,
+  type: 'line' as const,
+  yAxisIndex: 1,
+  showSymbol: false,
+  lineStyle: { color: c.color, width: k === 0 ? 2.5 : 2, type: c.type },
+  itemStyle: { color: c.color },
+  data: minutes.value.map((m, i) => [m, c.values[i]!]),
+  markPoint: { silent: true, symbol: 'circle', itemStyle: { color: c.color }, data: named(c, k) },
+  ...(k === 0
+    ? {
+        markLine: moments(
+          reached.value.map(r => ({ name: r.name, at: r.at! / 60, color: r.key === 'grainy' ? BLOOD : INK })),
+          end.value,
+          1,
+        ),
+      }
+    : {}),
+})
+/** What stands at a moment, line by line. */
+function said(ps: unknown): string {
+  const list = ps as { axisValue: number, data: [number, number], seriesName: string }[]
+  const unitOf = (name: string) => (name === say('words.temperature') ? fmt.unit.value : '%')
+  const lines = list.map(p => `${p.seriesName} ${fmt.fixed(p.data[1], 0)} ${unitOf(p.seriesName)}`)
+  return [fmt.duration(list[0]!.axisValue * 60), ...lines].join('<br>')
+}
+const where = computed(() =>
+  method.value === 'oven'
+    ? say('cookPlan.ovenColdestPart')
+    : method.value === 'sousVide' ? say('cookPlan.pouchMiddle') : say('cookPlan.pan'))
+const option = computed<EChartsOption>(() => ({
+  animation: false,
+  textStyle,
+  grid: { left: 46, right: 54, top: 84, bottom: 46 },
+  tooltip: { trigger: 'axis', backgroundColor: '#fffdf7', borderColor: INK, textStyle, formatter: said },
+  xAxis: timeAxis(say('cookPlan.minutesInThe', { pan: where.value }), end.value, v => String(v)),
+  yAxis: [
+    valueAxis(fmt.unit.value, 0, top.value),
+    ...(courses.value.length ? [valueAxis('%', 0, 100, true, CITRON_DEEP)] : []),
+  ],
+  series: [temperatureLine(), ...courses.value.map(courseLine)],
+}))
 </script>
 
 <template>

@@ -44,8 +44,8 @@ const plan = computed<{ name: string, at: string, key?: string, why?: WhyTopic }
   ...(props.doc.heat.method === 'none'
     ? []
     : [{ name: say('serveClock.offTheHeat'), at: clock(props.assessment.heat.endS), why: 'heatTime' as const }]),
-  { name: 'ready', at: clock(s.value.readyAfterS), key: 'ready', why: 'ready' },
-  { name: 'served', at: clock(s.value.servedAfterS), key: 'served', why: 'ready' },
+  { name: say('words.ready'), at: clock(s.value.readyAfterS), key: 'ready', why: 'ready' },
+  { name: say('words.served'), at: clock(s.value.servedAfterS), key: 'served', why: 'ready' },
 ])
 /* From service back. */
 const wanted = computed(() => props.doc.serve.serveAt)

@@ -54,7 +54,7 @@ const drawn = computed(() => {
   const { plan } = answer.value
   const all = [
     {
-      name: 'now',
+      name: say('words.now'),
       vessel: vesselOf(props.doc, kitchen.core!),
       assembly: props.doc.assembly,
       depthM: plan.depthBeforeM,
