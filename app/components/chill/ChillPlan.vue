@@ -363,7 +363,8 @@ const option = computed<EChartsOption>(() => ({
 .n { font-family: var(--font-display); font-size: 1.2rem; padding-bottom: 0.5rem; }
 .acts { display: flex; }
 .load { grid-column: 2 / -1; grid-row: 2; }
-.load summary { min-height: 24px; cursor: pointer; font-size: 0.85rem; color: var(--soft); }
+.load summary { min-height: 24px; cursor: pointer; font-size: 0.9rem; color: var(--soft); }
+@media (pointer: coarse) { .load summary { padding: 10px 0; } }
 .load > :not(summary) { display: inline-block; width: 8rem; margin: 0.3rem 1.4rem 0.3rem 0; vertical-align: bottom; }
 .load > .small { width: auto; padding-bottom: 0.6rem; }
 .load > .tick { display: inline-flex; width: auto; align-items: center; gap: 0.5rem; min-height: 44px; }
