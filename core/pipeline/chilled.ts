@@ -13,6 +13,13 @@ export interface Chilled {
   slow: Cooling
 }
 
+/** What the cold takes over from the heat. */
+function inputOf(heated: Heated, p: Parameters): ChillInput {
+  const { finished, shape, body, pourTempC, waterActivity: aw } = heated
+  const { radiusM, coolsM: depthM, volumeM3 } = shape
+  return { finished, air: body.phases.air, radiusM, depthM, volumeM3, pourTempC, aw, coefficients: p.cold }
+}
+
 /** The time in the cold. */
 export function chillStage(
   doc: Bench,
@@ -20,12 +27,17 @@ export function chillStage(
   heated: Heated,
   p: Parameters = STANDARD,
 ): Chilled {
-  const { finished, shape, body, pourTempC, waterActivity: aw } = heated
-  const { radiusM, coolsM: depthM, volumeM3 } = shape
-  const input = { finished, air: body.phases.air, radiusM, depthM, volumeM3, pourTempC, aw, coefficients: p.cold }
+  const input = inputOf(heated, p)
   return {
     input,
     run: chillStep(doc, kitchen, input),
     slow: chillStep(doc, kitchen, input, { hcFactor: SLOW_FACTOR, rough: true }),
   }
+}
+
+/** The same as predicted alone, for whoever asks nothing of its slow end. */
+export function chillPredicted(doc: Bench, kitchen: Kitchen, heated: Heated, p: Parameters): Chilled {
+  const input = inputOf(heated, p)
+  const run = chillStep(doc, kitchen, input)
+  return { input, run, slow: run }
 }

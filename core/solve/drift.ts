@@ -1,17 +1,20 @@
 /**
- * What a kitchen does differently from one day to the next: its heat, and its cold. Each is one plan worked out again
- * with one σ more of it; what it moves (the egg's doses, the state of every setter, the steam) is taken as a straight
- * line between, so that hundreds of draws cost two more assessments.
+ * What a kitchen does differently from one day to the next: its heat, and its cold. Each is the plan taken up again
+ * with one σ more of it, from the stage it touches; what it moves (the egg's doses, the state of every setter, the
+ * steam) is taken as a straight line between, so that hundreds of draws cost less than two assessments.
  */
 import { PARAMETER_TABLE, type Parameters } from '../base/parameters'
 import { FIELDS } from '../base/fields'
 import type { Bench } from '../formula/bench'
 import { dosesSum } from '../physics/heat/egg'
 import type { SetState } from '../physics/set/firmness'
-import { work, type Worked } from '../pipeline/assess'
+import type { Worked } from '../pipeline/assess'
 import { HC_LN_SIGMA } from '../pipeline/chill'
+import { chillPredicted } from '../pipeline/chilled'
+import { type Heated, heatStage } from '../pipeline/heated'
+import { setStage } from '../pipeline/settled'
 
-/** One σ of a burner's dial, of its logarithm; of an oven's air that was never measured, and of one that was, K. */
+/** One σ of a burner's dial, of its logarithm; of an oven's air never measured, and of one that was, K (judgement). */
 const LN_BURNER_SIGMA = 0.15
 const OVEN_SIGMA_K = 8
 const MEASURED_OVEN_SIGMA_K = 3
@@ -37,18 +40,19 @@ const difference = (to: SetState, from: SetState): Moved =>
 /** A dose that is so much larger counts as so many kelvin more. */
 const shiftOf = (to: number, from: number, zK: number) => (to > 0 && from > 0 ? zK * Math.log10(to / from) : 0)
 
-/** How two workings of one plan differ. */
-function between(from: Worked, to: Worked): Drift {
-  const egg = (w: Worked) => w.settled.egg && dosesSum(w.settled.egg)
-  const [a, b] = [egg(from), egg(to)]
-  const { settingZK, oversettingZK } = from.parameters.egg
-  const steam = (w: Worked) => Math.max(w.heated.evaporatedG, 1e-9)
+/** What a plan comes to from another heat, or another cold, on. */
+function moved(w: Worked, doc: Bench, heated: Heated, p: Parameters): Drift {
+  const chilled = chillPredicted(doc, w.kitchen, heated, p)
+  const { egg, cold, plate } = setStage(doc, w.kitchen, w.mixed, heated, chilled, p)
+  const [a, b] = [w.settled.egg && dosesSum(w.settled.egg), egg && dosesSum(egg)]
+  const { settingZK, oversettingZK } = w.parameters.egg
+  const steam = (h: Heated) => Math.max(h.evaporatedG, 1e-9)
   return {
     shiftA: a && b ? shiftOf(b.a, a.a, settingZK) : 0,
     shiftB: a && b ? shiftOf(b.b, a.b, oversettingZK) : 0,
-    cold: difference(to.settled.cold.state, from.settled.cold.state),
-    plate: difference(to.settled.plate.state, from.settled.plate.state),
-    lnSteam: Math.log(steam(to) / steam(from)),
+    cold: difference(cold.state, w.settled.cold.state),
+    plate: difference(plate.state, w.settled.plate.state),
+    lnSteam: Math.log(steam(heated) / steam(w.heated)),
   }
 }
 
@@ -108,8 +112,8 @@ function stiller(p: Parameters): Parameters {
 export function driftsOf(w: Worked): { heatSupply: Drift | null, convection: Drift } {
   const hot = hotter(w)
   return {
-    heatSupply: hot && between(w, work(hot.doc, w.kitchen, hot.parameters)),
-    convection: between(w, work(w.bench, w.kitchen, stiller(w.parameters))),
+    heatSupply: hot && moved(w, hot.doc, heatStage(hot.doc, w.kitchen, w.mixed, hot.parameters), hot.parameters),
+    convection: moved(w, w.bench, w.heated, stiller(w.parameters)),
   }
 }
 

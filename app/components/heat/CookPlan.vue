@@ -49,10 +49,15 @@ const hasEgg = computed(
 )
 const reducing = computed(() => props.doc.heat.until === 'creamVolume')
 const ovenTime = computed(() => given(props.doc.heat.oven.timeS))
+/** A moment of the egg, with the temperature that the course has then. */
+function cueOf(key: Cue['key'], why: Cue['why'], name: string, at: number | null): Cue {
+  const { timeS, tempC } = h.value
+  return { key, why, name, at, tempC: at === null ? null : tempC[Math.max(0, timeS.findIndex(t => t >= at))]! }
+}
 const cues = computed<Cue[]>(() => !hasEgg.value ? [] : [
-  { key: 'coats', why: 'coats', name: say('cookPlan.coatsTheSpoon'), at: h.value.coatsS },
-  { key: 'done', why: 'done', name: say('words.done'), at: h.value.doneS },
-  { key: 'grainy', why: 'margin', name: say('words.grainy'), at: h.value.grainyS },
+  cueOf('coats', 'coats', say('cookPlan.coatsTheSpoon'), h.value.coatsS),
+  cueOf('done', 'done', say('words.done'), h.value.doneS),
+  cueOf('grainy', 'margin', say('words.grainy'), h.value.grainyS),
 ])
 const main = computed(() =>
   orderOfWork(props.doc, kitchen.core!, props.assessment).find(

@@ -26,10 +26,6 @@ const fmt = useFormat()
 const h = computed(() => props.assessment.heat)
 const method = computed(() => props.doc.heat.method)
 const shown = fmt.degreesShown
-const tempAt = (s: number) => {
-  const i = h.value.timeS.findIndex(t => t >= s)
-  return h.value.tempC[Math.max(i, 0)]!
-}
 /** A course in % of what it means. */
 interface Course { name: string, color: string, type: 'solid' | 'dotted' | 'dashed', values: number[] }
 /** Courses beside the temperature, in % of what each means; a line says its own name where it climbs. */
@@ -120,7 +116,7 @@ const temperatureLine = () => ({
     label: { show: false },
     data: reached.value.map(c => ({
       name: c.name,
-      coord: [c.at! / 60, shown(tempAt(c.at!))],
+      coord: [c.at! / 60, shown(c.tempC!)],
       itemStyle: { color: c.key === 'grainy' ? BLOOD : CITRON, borderColor: INK, borderWidth: 2 },
     })),
   },

@@ -17,10 +17,6 @@ const method = computed(() => props.doc.heat.method)
 const heats = computed(() => method.value !== 'none')
 const airC = computed(() => ovenAirC(props.doc, kitchen.core!))
 const pan = computed(() => panOf(props.doc, kitchen.core!))
-const tempAt = (s: number) => {
-  const i = h.value.timeS.findIndex(t => t >= s)
-  return h.value.tempC[Math.max(i, 0)]!
-}
 const margin = computed(() =>
   h.value.marginK === null
     ? '—'
@@ -50,7 +46,7 @@ const margin = computed(() =>
       <dt>{{ c.name }}</dt>
       <dd :class="{ bad: c.key === 'grainy' && c.at !== null }" :data-cue="c.key">
         <WhyNumber :topic="c.why">{{ c.at === null ? $say('cookPlan.never') : `${fmt.duration(c.at)}` }}</WhyNumber>
-        <small v-if="c.at !== null">{{ $say('cookPlan.at3', { at: fmt.temp(tempAt(c.at)) }) }}</small>
+        <small v-if="c.tempC !== null">{{ $say('cookPlan.at3', { at: fmt.temp(c.tempC) }) }}</small>
       </dd>
     </div>
     <div v-if="hasEgg">

@@ -91,3 +91,7 @@ function weigh() {
     @update:model-value="v => heat({ pouchM: v }, 'pouch')" @done="ws.endGesture()"
   />
 </template>
+
+<style scoped>
+.wide { grid-column: span 2; }
+</style>

@@ -31,10 +31,12 @@ export function gumNeedMet(
   { sugarShare, pH, calciumMg, peakC }: { sugarShare: number, pH: number, calciumMg: number, peakC: number },
 ): number {
   switch (need) {
+    // Half met at .57 of sugar in water and at pH 3.55, so that 60 % and pH 3.4 are enough (fitted to those, L).
     case 'sugarAcid':
       return rise(sugarShare, 0.57, 0.02) * rise(-pH, -3.55, 0.08)
     case 'calcium':
       return Math.min(1, calciumMg / CALCIUM_WANTED_MG)
+    // Two fifths come without any (judgement).
     case 'someCalcium':
       return 0.4 + 0.6 * Math.min(1, calciumMg / CALCIUM_WANTED_MG)
     case 'heat':

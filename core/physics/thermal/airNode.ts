@@ -36,6 +36,9 @@ export interface OvenAirNode {
   powerW: number
 }
 
+/** `doorJ` is what loading takes of an oven this much hotter than the room, K. */
+const DOOR_AT_K = 160
+
 /** Heat that keeps an empty oven where its dial is, W. */
 const holdingW = (dialC: number, roomC: number, c: Parameters['oven']): number =>
   c.lossWPerK * Math.max(0, dialC - roomC)
@@ -45,7 +48,7 @@ const holdingW = (dialC: number, roomC: number, c: Parameters['oven']): number =
  * @example loadedOven(180, 20).tempC // 168
  */
 export const loadedOven = (dialC: number, roomC: number, c: Parameters['oven'] = STANDARD.oven): OvenAirNode => ({
-  tempC: dialC - Math.max(0, (c.doorJ / c.capacityJPerK) * ((dialC - roomC) / 160)),
+  tempC: dialC - Math.max(0, (c.doorJ / c.capacityJPerK) * ((dialC - roomC) / DOOR_AT_K)),
   powerW: holdingW(dialC, roomC, c),
 })
 
