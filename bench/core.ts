@@ -88,7 +88,8 @@ let tolerance = 1e-1
 while (tolerance > 1e-8 && errorOf(odexCylinder(chill, 8, times, tolerance)) > ownError) tolerance /= 3
 const day = [1800, 3600, 7200, 14400, 24 * 3600]
 const odexChill = median(() => odexCylinder(chill, 8, day, tolerance), 5)
-const ownChill = median(() => coolCylinder(chill))
+const dayChill = () => coolCylinder(chill)
+const ownChill = median(dayChill)
 console.log(
   `largest error of the core temperature: ours ${ownError.toFixed(3)} K, odex at tolerance ${tolerance.toExponential(0)} ${errorOf(odexCylinder(chill, 8, times, tolerance)).toFixed(3)} K`,
 )
@@ -147,14 +148,16 @@ for (const [n, step] of [
 }
 
 console.log('\nAssessments\n')
+// Each beside a day's chill timed at the same moment: a machine is not equally fast from minute to minute.
 const costs = demo.map((d) => {
+  const beside = median(dayChill, 30)
   const ms = median(() => assess(d, kitchen), 30)
   print(`${d.family}: ${d.name}`, ms)
-  return ms
+  return ms / beside
 }).sort((x, y) => x - y)
 console.log(
-  `against a day's 2-D chill of this run: the median ${(costs[costs.length >> 1]! / ownChill).toFixed(1)} times, `
-  + `the dearest ${(costs.at(-1)! / ownChill).toFixed(1)} times`,
+  `against a day's 2-D chill timed beside it: the median ${costs[costs.length >> 1]!.toFixed(1)} times, `
+  + `the dearest ${costs.at(-1)!.toFixed(1)} times`,
 )
 const live = demo.map(d => median(() => assess(d, kitchen), 30)).sort((a, b) => a - b)[demo.length >> 1]!
 print('the median formula: a live assessment (heat, two coolings, table, set)', live)

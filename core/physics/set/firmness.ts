@@ -277,8 +277,11 @@ export function firmness(body: Body, s: SetState): Mechanisms {
   // Butter: 4.0e4·(φ_butter·σ)³, power law after Narine & Marangoni (1999).
   const butterPa = p.butterPa * (ph.phiButter * s.butter) ** p.butterExponent
   // Cocoa butter and coconut fat by the same law: 4.0e4·Σ(φ·SFC)³.
-  const hardFatPa = p.hardFatPa * s.hard ** p.butterExponent * HARD_FATS.reduce(
-    (sum, kind) => sum + (ph.phiHard[kind] * solidHardFat(kind, Math.max(s.tempC, 0))) ** p.butterExponent, 0)
+  let hardFat = 0
+  for (const kind of HARD_FATS)
+    if (ph.phiHard[kind] > 0)
+      hardFat += (ph.phiHard[kind] * solidHardFat(kind, Math.max(s.tempC, 0))) ** p.butterExponent
+  const hardFatPa = p.hardFatPa * s.hard ** p.butterExponent * hardFat
   // Set egg neither dilutes milk nor starch: its own water stays in it.
   const undiluted = (held: number, n: number) => (1 - held * s.a) ** -n
   // Casein: 2.5·c_c^2.3·F·H·(1 + .6 W)·X·f·(1 − .018(T − 5)).
@@ -338,7 +341,11 @@ const GELATIN_TEARS_AT = 1.2
 const AGAR_TEARS_AT = 0.3
 
 /** Sum of the mechanisms, Pa. */
-export const yieldStress = (m: Mechanisms): number => MECHANISMS.reduce((sum, key) => sum + m[key], 0)
+export function yieldStress(m: Mechanisms): number {
+  let sum = 0
+  for (const key of MECHANISMS) sum += m[key]
+  return sum
+}
 
 /** One σ of ln τ of a set: that of its mechanisms, weighted by what they carry. */
 export function lnTauSigma(m: Mechanisms): number {

@@ -6,7 +6,7 @@
  */
 import { type Parameters, STANDARD } from '../../base/parameters'
 import type { History } from '../heat/dose'
-import { valueAt } from '../thermal/conduction'
+import { placeAt } from '../thermal/conduction'
 import { solidFat } from '../thermal/properties'
 import { type Body, firmness, type SetState, yieldStress } from './firmness'
 
@@ -53,8 +53,12 @@ export function statedSetting(
  * @example settingAt([0, 60], [UNSET, { ...UNSET, starch: 0.4 }], 30).starch // 0.2
  */
 export function settingAt(timeS: readonly number[], settings: readonly Setting[], at: number): Setting {
-  const keys = Object.keys(UNSET) as (keyof Setting)[]
-  return Object.fromEntries(keys.map(key => [key, valueAt(timeS, settings.map(s => s[key]), at)])) as Setting
+  const [i, share] = placeAt(timeS, at)
+  const from = settings[i]!
+  const to = settings[i + 1] ?? from
+  const out = { ...from }
+  for (const key of SETTING_KEYS) out[key] += (to[key] - from[key]) * share
+  return out
 }
 
 /** What the rates depend on besides temperature. */
@@ -88,6 +92,8 @@ export const UNSET: Setting = {
   g2: 0,
 }
 
+const SETTING_KEYS = Object.keys(UNSET) as (keyof Setting)[]
+
 /** Cream that stands below this knits undisturbed, °C (fitted). */
 export const CREAM_KNITS_C = 50
 /** Set agar melts here (its wide hysteresis, from memory H). */
@@ -97,12 +103,6 @@ const HARD_MELTS_C = 34
 
 const towards = (value: number, goal: number, minutes: number, tau: number) =>
   goal - (goal - value) * Math.exp(-minutes / tau)
-
-/** Fat solids after some time at a temperature: σ̇ = (SFC(T) − σ)/[tau·2^((T − 5)/10)]; it melts at once. */
-function fatAfter(solids: number, tempC: number, minutes: number, tau5: number): number {
-  const goal = solidFat(tempC)
-  return solids >= goal ? goal : towards(solids, goal, minutes, tau5 * 2 ** ((tempC - 5) / 10))
-}
 
 /**
  * Gelatin's goal at a temperature: 1 at 5 °C.
@@ -147,25 +147,48 @@ function caseinAfter(x: number, tempC: number, minutes: number, inputs: SettingI
  * @example settingAfter(UNSET, 5, 30, { pH: 3, caseinC: 0, knitsCold: false }).butter // 0.354
  */
 export function settingAfter(s: Setting, tempC: number, time: number, inputs: SettingInputs): Setting {
+  const after = { ...s }
+  ripen(after, tempC, time, inputs, true)
+  return after
+}
+
+/** The same in place: a history has hundreds of such steps. The oven firms only what bakes undisturbed. */
+function ripen(s: Setting, tempC: number, time: number, inputs: SettingInputs, bakes: boolean): void {
   const p = inputs.rates ?? STANDARD.setting
   const minutes = time * p.pace
-  const butter = fatAfter(s.butter, tempC, minutes, p.butterMin)
-  const cream = fatAfter(s.cream, tempC, minutes, p.creamMin)
+  // Fat solids: σ̇ = (SFC(T) − σ)/[tau·2^((T − 5)/10)]; it melts at once.
+  const slower = 2 ** ((tempC - 5) / 10)
+  const solids = solidFat(tempC)
+  const harden = (fat: number, tau5: number) =>
+    fat >= solids ? solids : towards(fat, solids, minutes, tau5 * slower)
+  s.butter = harden(s.butter, p.butterMin)
+  s.cream = harden(s.cream, p.creamMin)
   // Plant fat: ḣ = (1 − h)/[tau·2^((T − 5)/10)]; above 34 °C it begins anew.
-  const hard = tempC > HARD_MELTS_C ? 0 : towards(s.hard, 1, minutes, p.hardFatMin * 2 ** ((tempC - 5) / 10))
-  const casein = inputs.caseinC > 0 ? caseinAfter(s.casein, tempC, minutes, inputs) : s.casein
+  s.hard = tempC > HARD_MELTS_C ? 0 : towards(s.hard, 1, minutes, p.hardFatMin * slower)
+  if (inputs.caseinC > 0) s.casein = caseinAfter(s.casein, tempC, minutes, inputs)
   // Gelatin: G = .6 g₁ + .4 g₂, ġ = (Xe − g)/(45, 360), Xe = (29 − T)₊/24.
   const goal = gelatinGoal(tempC, p)
   const grow = (g: number, tau: number) =>
     g >= goal ? goal : tempC < p.gelatinSetsC ? towards(g, goal, minutes, tau) : g
-  const g1 = grow(s.g1, p.gelatinFastMin)
-  const g2 = grow(s.g2, p.gelatinSlowMin)
+  s.g1 = grow(s.g1, p.gelatinFastMin)
+  s.g2 = grow(s.g2, p.gelatinSlowMin)
+  s.gelatin = matured(s.g1, s.g2, p)
   // Starch: Ṙ = (1 − R)/[120·2^((T − 5)/30)] below 60 °C.
-  const starch = tempC < 60 ? towards(s.starch, 1, minutes, p.starchMin * 2 ** ((tempC - 5) / 30)) : s.starch
+  if (tempC < 60) s.starch = towards(s.starch, 1, minutes, p.starchMin * 2 ** ((tempC - 5) / 30))
   // Oven: Ẇ = (1 − W)·10^((T − 76)/8).
-  const oven = tempC > 40 ? towards(s.oven, 1, minutes, 10 ** (-(tempC - p.ovenRefC) / p.ovenZK)) : s.oven
-  const agar = tempC < p.agarSetsC ? towards(s.agar, 1, minutes, p.agarMin) : tempC > AGAR_MELTS_C ? 0 : s.agar
-  return { butter, cream, hard, casein, gelatin: matured(g1, g2, p), starch, oven, agar, g1, g2 }
+  if (bakes && tempC > 40) s.oven = towards(s.oven, 1, minutes, 10 ** (-(tempC - p.ovenRefC) / p.ovenZK))
+  s.agar = tempC < p.agarSetsC ? towards(s.agar, 1, minutes, p.agarMin) : tempC > AGAR_MELTS_C ? 0 : s.agar
+}
+
+/** Fat and gelatin melt at once at the temperature reached. */
+function melt(s: Setting, tempC: number, p: Parameters['setting']): void {
+  const fat = solidFat(tempC)
+  const goal = gelatinGoal(tempC, p)
+  s.g1 = Math.min(s.g1, goal)
+  s.g2 = Math.min(s.g2, goal)
+  s.butter = Math.min(s.butter, fat)
+  s.cream = Math.min(s.cream, fat)
+  s.gelatin = matured(s.g1, s.g2, p)
 }
 
 /**
@@ -181,28 +204,20 @@ export function settingAlong(
   bakes = false,
 ): Setting[] {
   const p = inputs.rates ?? STANDARD.setting
-  let s = {
+  const s = {
     ...start,
     butter: Math.min(start.butter, solidFat(tempC[0]!)),
     cream: Math.min(start.cream, solidFat(tempC[0]!)),
   }
-  const out = [s]
+  const out = [{ ...s }]
   for (let i = 1; i < timeS.length; i++) {
     const minutes = (timeS[i]! - timeS[i - 1]!) / 60
     const from = tempC[i - 1]!
     const to = tempC[i]!
     const n = Math.min(60, Math.max(1, Math.ceil(Math.abs(to - from) / 3)))
-    for (let k = 0; k < n; k++) {
-      const next = settingAfter(s, from + ((to - from) * (k + 0.5)) / n, minutes / n, inputs)
-      s = bakes ? next : { ...next, oven: start.oven }
-    }
-    // Fat and gelatin melt at once at the temperature reached.
-    const fat = solidFat(to)
-    const goal = gelatinGoal(to, p)
-    const [g1, g2] = [Math.min(s.g1, goal), Math.min(s.g2, goal)]
-    const [butter, cream] = [Math.min(s.butter, fat), Math.min(s.cream, fat)]
-    s = { ...s, butter, cream, g1, g2, gelatin: matured(g1, g2, p) }
-    out.push(s)
+    for (let k = 0; k < n; k++) ripen(s, from + ((to - from) * (k + 0.5)) / n, minutes / n, inputs, bakes)
+    melt(s, to, p)
+    out.push({ ...s })
   }
   return out
 }

@@ -169,11 +169,11 @@ function fillCapacity(
 ): void {
   const { temp, capacity, ring } = f
   const last = heat.length - 1
-  for (let n = 0; n < cells; n++) {
+  for (let n = 0, i = 0; n < cells; n++, i = i === nr - 1 ? 0 : i + 1) {
     let at = Math.round((temp[n]! - fromC) * perK)
     if (at < 0) at = 0
     else if (at > last) at = last
-    capacity[n] = volumeRho * heat[at]! * ring[n % nr]!
+    capacity[n] = volumeRho * heat[at]! * ring[i]!
   }
 }
 
@@ -339,21 +339,29 @@ const faceTemperature = (cellC: number, inner: number, outer: number, airC: numb
   (inner * cellC + outer * airC) / (inner + outer)
 
 /**
- * Value at a time in a curve, linear between its points, held after its end.
- * @example valueAt([0, 60], [80, 60], 30) // 70
+ * Where a time lies in a curve: the point before it and the share of the way to the next; held before and after.
+ * @example placeAt([0, 60, 120], 90) // [1, 0.5]
  */
-export function valueAt(timeS: readonly number[], values: readonly number[], at: number): number {
-  if (at <= timeS[0]!) return values[0]!
+export function placeAt(timeS: readonly number[], at: number): [number, number] {
   let low = 0
   let high = timeS.length - 1
-  if (at >= timeS[high]!) return values[high]!
+  if (at <= timeS[0]!) return [0, 0]
+  if (at >= timeS[high]!) return [high, 0]
   while (high - low > 1) {
     const middle = (low + high) >> 1
     if (timeS[middle]! <= at) low = middle
     else high = middle
   }
-  const share = (at - timeS[low]!) / (timeS[high]! - timeS[low]!)
-  return values[low]! + (values[high]! - values[low]!) * share
+  return [low, (at - timeS[low]!) / (timeS[high]! - timeS[low]!)]
+}
+
+/**
+ * Value at a time in a curve, linear between its points, held after its end.
+ * @example valueAt([0, 60], [80, 60], 30) // 70
+ */
+export function valueAt(timeS: readonly number[], values: readonly number[], at: number): number {
+  const [i, share] = placeAt(timeS, at)
+  return share === 0 ? values[i]! : values[i]! + (values[i + 1]! - values[i]!) * share
 }
 
 /**

@@ -39,7 +39,7 @@ interface Air {
   base: (c: ColdParameters) => number
 }
 const AIR: Record<Exclude<PlaceKind, 'iceBath'>, Air> = {
-  domesticFridge: { hc: (dT, c) => c.domesticH * (Math.max(dT, 1) / 20) ** 0.25, base: c => c.shelfH },
+  domesticFridge: { hc: (dT, c) => c.domesticH * Math.sqrt(Math.sqrt(Math.max(dT, 1) / 20)), base: c => c.shelfH },
   fanFridge: { hc: (_, c) => c.fanH, base: c => c.fanH + c.radiationH },
   walkIn: { hc: (_, c) => c.walkInH, base: c => c.walkInH + c.radiationH },
   blastChiller: { hc: (_, c) => c.blastH, base: c => c.blastH + c.radiationH },
@@ -92,28 +92,29 @@ const steamW = (hc: number, tempC: number, p: Placing) =>
   evaporationFlux(hc, tempC, p.airTempC, p.waterActivity, 101325, HUMIDITY) * evaporationHeat(tempC)
 
 /**
- * An open top with what evaporates from it, along its tangent at the surface's last temperature: e + e'·(T − T0) joins
- * the air's own coefficient, so that it cannot swing however thin the piece and long the step.
+ * Joins what evaporates to an open top, along its tangent at the surface's last temperature: e + e'·(T − T0) joins the
+ * air's own coefficient, so that it cannot swing however thin the piece and long the step.
  */
-function steaming(dry: { u: number, airC: number }, hc: number, topC: number, p: Placing): typeof dry {
+function steaming(top: Boundary['top'], hc: number, topC: number, p: Placing): void {
   const now = steamW(hc, topC, p)
   const slope = 2 * Math.max(0, steamW(hc, topC + 0.5, p) - now)
-  const u = dry.u + slope
-  return { u, airC: (dry.u * dry.airC - now + slope * topC) / u }
+  const u = top.u + slope
+  top.airC = (top.u * top.airC - now + slope * topC) / u
+  top.u = u
 }
 
 /** What a piece feels at its faces in a place. */
 export function boundaryOf(p: Placing, faces: Faces): Boundary {
   const c = p.coefficients ?? STANDARD.cold
-  const through = (u: number) => 1 / (1 / u + WALL[p.material] + p.crustM / c.crustK)
-  const throughSide = (u: number) =>
-    1 / (1 / u + WALL[p.material] + (p.crustForm === 'shell' ? p.crustM : 0) / c.crustK)
+  const wall = WALL[p.material]
+  const underR = wall + p.crustM / c.crustK
+  const besideR = p.crustForm === 'shell' ? underR : wall
   if (p.kind === 'iceBath') {
     const u = c.iceH * p.hcFactor
     return {
       top: { u: c.benchH + c.radiationH, airC: 20, evaporationW: 0 },
-      base: { u: through(u), airC: p.airTempC },
-      side: { u: throughSide(u), airC: p.airTempC },
+      base: { u: 1 / (1 / u + underR), airC: p.airTempC },
+      side: { u: 1 / (1 / u + besideR), airC: p.airTempC },
     }
   }
   const air = AIR[p.kind]
@@ -121,11 +122,12 @@ export function boundaryOf(p: Placing, faces: Faces): Boundary {
   const hc = air.hc(dT, c) * p.hcFactor
   const open = hc + c.radiationH
   const cover = p.cover === 'lid' ? c.lidR : p.cover === 'film' ? c.filmR : 0
-  const dry = { u: 1 / (1 / open + cover), airC: p.airTempC }
+  const top = { u: 1 / (1 / open + cover), airC: p.airTempC, evaporationW: 0 }
+  if (p.cover === 'open') steaming(top, hc, faces.topC, p)
   return {
-    top: { ...(p.cover === 'open' ? steaming(dry, hc, faces.topC, p) : dry), evaporationW: 0 },
-    base: { u: through(air.base(c) * p.hcFactor), airC: p.airTempC },
-    side: { u: throughSide(open), airC: p.airTempC },
+    top,
+    base: { u: 1 / (1 / (air.base(c) * p.hcFactor) + underR), airC: p.airTempC },
+    side: { u: 1 / (1 / open + besideR), airC: p.airTempC },
   }
 }
 
