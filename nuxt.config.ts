@@ -25,6 +25,8 @@ export default defineNuxtConfig({
   experimental: { entryImportMap: false, emitRouteChunkError: 'manual' },
   compatibilityDate: '2026-01-01',
   nitro: {
+    // The heart's tests, benches and commands are typed with the server's code.
+    typescript: { tsConfig: { include: ['core', 'tests/support', 'bench', 'cli'].map(of => `../${of}/**/*.ts`) } },
     compressPublicAssets: true,
     alias: { '#core': core },
     errorHandler: fileURLToPath(new URL('./server/error.ts', import.meta.url)),
@@ -38,7 +40,10 @@ export default defineNuxtConfig({
     worker: { format: 'es' },
     optimizeDeps: { include: ['comlink', 'yup', 'echarts/core', 'echarts/charts', 'echarts/components', 'echarts/renderers', 'vue-echarts', 'parse-ingredient', 'pure-rand/distribution/uniformFloat64', 'pure-rand/generator/xoroshiro128plus'] },
   },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  // Browser tests are typed with the app's code.
+  typescript: {
+    strict: true, tsConfig: { include: ['../tests/*.spec.ts'], compilerOptions: { noUncheckedIndexedAccess: true } },
+  },
   telemetry: false,
   eslint: { config: { stylistic: true } },
   icon: { provider: 'iconify', fallbackToApi: false, serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true } },

@@ -66,6 +66,7 @@ const placing: Placing = {
   cover: 'film',
   material: 'ceramic',
   crustM: 0,
+  crustForm: 'shell',
   waterActivity: 0.96,
   hcFactor: 1,
 }

@@ -1,3 +1,4 @@
+/// <reference types="vite/client" />
 import { describe, expect, it } from 'vitest'
 import { evaluate, examples, fixtures, written } from '../tests/support/examples'
 

@@ -3,7 +3,8 @@ import { fuzz } from '../scripts/fuzz.mjs'
 import { expect, test } from './support/lumbik'
 
 test('1,000 bodies, addresses and headers that nobody should send', async ({ lumbik }) => {
-  const { faults, statuses } = await fuzz(lumbik.url, 1000, 20261128)
+  const { faults, ...told } = await fuzz(lumbik.url, 1000, 20261128)
+  const statuses = told.statuses as Record<number, number>
   expect(faults).toEqual([])
   // It reached the inside, not the door alone.
   for (const status of [200, 404, 409, 422]) expect(statuses[status] ?? 0, `answers of ${status}`).toBeGreaterThan(10)

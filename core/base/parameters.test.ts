@@ -12,7 +12,7 @@ import {
 } from './parameters'
 
 /** What the common formulas never do: fans and baths in the oven, ice, lids, a freezer, whites alone, live amylase. */
-function rare(): ReturnType<typeof goldenDocuments> {
+function rare(): { name: string, kitchen: string, bench: Bench }[] {
   const leg = (kind: PlaceKind, airTempC: number, hours: number, cover: Cover = 'film'): ChillLeg =>
     ({ id: `${kind}${hours}`, placeId: null, place: { kind, airTempC }, timeS: hours * 3600, cover })
   const cold = (...chill: ChillLeg[]) => (d: Bench) => { d.chill = chill }

@@ -88,6 +88,9 @@ const KITCHEN: Kitchen = {
   eggGrade: 'usL',
   places: [],
   vessels: [],
+  ovens: [],
+  burners: [],
+  pans: [],
   lots: [],
   prices: {},
 }

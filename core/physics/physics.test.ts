@@ -34,7 +34,7 @@ const activity = (of: Record<string, number>) => {
 }
 const plain: Making = {
   stirred: true, milkHeat: 1, air: 0, whippedFat: 0, whiteFoam: false, starch: [], acidDoseMin: 0, amylase: 0,
-  bloom: 200, fluidGel: false,
+  peakC: 90, bloom: 200, fluidGel: false,
 }
 const state = {
   tempC: 5, a: 0, b: 0, butter: 0, cream: 0, hard: 0, casein: 0, gelatin: 0.77, starch: 0, oven: 0, agar: 0,

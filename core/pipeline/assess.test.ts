@@ -206,7 +206,10 @@ describe('findings and safety', () => {
     })
     const a = assess(d, {
       ...kitchen,
-      lots: [{ id: 'L', name: 'crate', ingredientId: 'lemon', acidPercent: 6, pH: null, useBy: '2026-11-30' }],
+      lots: [{
+        id: 'L', name: 'crate', ingredientId: 'lemon', acidPercent: 6, pH: null, useBy: '2026-11-30', brix: null,
+        fatPercent: null, acidLnSigma: null, massG: null, method: { kind: 'entered' },
+      }],
     })
     expect(a.serve.useBy).toBe('2026-11-30')
     expect(codes(a)).toContain('lotDate')

@@ -228,7 +228,7 @@ describe('strength', () => {
     const solids = m.grams.otherProtein + m.grams.sucrose + m.grams.monosaccharides + 3 + m.grams.ash
     expect((100 * solids) / (solids + m.grams.water)).toBeCloseTo(12, 9)
     const cream = mix(
-      toParts([{ ...line('a', 'cream36', 100), strength: { kind: 'measured', fatPercent: 40 } }], l => l.strength!),
+      toParts([{ ...line('a', 'cream36', 100), strength: { kind: 'measured' as const, fatPercent: 40 } }], l => l.strength),
     )
     expect(cream.grams.fat).toBeCloseTo(40, 9)
     expect(cream.grams.milkFat).toBeCloseTo(40, 9)

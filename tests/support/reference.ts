@@ -53,7 +53,7 @@ export function odexCylinder(p: ConductionInput, n: number, times: readonly numb
   const f = (time: number, y: number[]): number[] => {
     const mean = y.reduce((a, b) => a + b, 0) / y.length
     const faces: Faces = { topC: mean, baseC: mean, sideC: mean, meanC: mean }
-    const b = p.boundary(time, faces)
+    const b = p.boundary(time, faces, 0)
     const top = face((2 * k) / dz, b.top.u)
     const base = face((2 * k) / dz, b.base.u)
     const side = face((2 * k) / dr, b.side.u)

@@ -8,7 +8,7 @@ import { lethality, minutesEquivalent } from '../safety/lethality'
 import { FAT_LATENT, fractionsOf, solidFat, thermalProperties } from '../thermal/properties'
 import {
   cookEnd, dosesOf, eggTemperatures, extentsOf, GRAINY, GRAINY_SIEVED, oversettingCurve, oversettingRate,
-  secondsToGrainy, settingCurve, settingRate, undisturbed, undisturbed,
+  secondsToGrainy, settingCurve, settingRate, undisturbed,
 } from './egg'
 import { carryOver, givenCourse, panFor, type PotInput, runPot, STALL_S, stirInTemperature } from './pot'
 
@@ -84,7 +84,7 @@ describe('where egg sets, by what is in the mix', () => {
     expect(Math.abs(t60({ condensed: 800, yolk_sep: 110, lime: 240 }) - 76)).toBeLessThan(1.8)
   })
   it.each(checks.practice.rows)(`$name: $tempC °C held $holdS s is $is (${checks.practice.source})`, (row) => {
-    const m = mix(parts(row.massG as Record<string, number>))
+    const m = mix(parts(row.massG as unknown as Record<string, number>))
     const e = eggTemperatures(m, pHOfMix(m))!
     // Three kelvin a minute up to it, as a pot is brought to its target.
     const upS = (row.tempC - 20) * 20

@@ -86,6 +86,7 @@ const making: Making = {
   starch: [{ peakTempC: 96, minutes: 1.5, minuteC: 97, share: 1 }],
   acidDoseMin: 0,
   amylase: 0,
+  peakC: 96,
   bloom: 200,
   fluidGel: false,
 }

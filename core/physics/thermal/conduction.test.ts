@@ -129,6 +129,7 @@ describe('places', () => {
     cover: 'film',
     material: 'metal',
     crustM: 0,
+    crustForm: 'shell',
     waterActivity: 0.95,
     hcFactor: 1,
     ...over,

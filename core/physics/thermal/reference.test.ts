@@ -2,10 +2,9 @@
 import { describe, expect, it } from 'vitest'
 import { parts } from '../../../tests/support/core'
 import { odexCylinder, odexPot } from '../../../tests/support/reference'
-import type { Parameters } from '../../base/parameters'
 import { panFor, type PotInput, runPot } from '../heat/pot'
 import { mix } from '../matter/mix'
-import { coolCylinder, valueAt } from './conduction'
+import { coolCylinder, type Faces, valueAt } from './conduction'
 import { boundaryOf } from './places'
 import { evenHeat, fractionsOf, thermalProperties } from './properties'
 
@@ -46,6 +45,7 @@ describe('odex, the same equations', () => {
       cover: 'film' as const,
       material: 'ceramic' as const,
       crustM: 0,
+      crustForm: 'shell' as const,
       waterActivity: 0.96,
       hcFactor: 1,
     })
@@ -56,7 +56,7 @@ describe('odex, the same equations', () => {
       startTempC: 75,
       endS: 5 * 3600,
       jumpsS: [1800],
-      boundary: (t: number, faces: Parameters<typeof boundaryOf>[1]) =>
+      boundary: (t: number, faces: Faces) =>
         boundaryOf(t < 1800 ? placing('bench', 20) : placing('fanFridge', 3), faces),
     }
     const run = coolCylinder(input)

@@ -25,7 +25,7 @@ function factsOf(school: School, edit?: (d: Bench) => void): Facts {
   const w = work(doc, kitchen)
   const { heat, balance, set } = w.assessment
   const facts = {
-    doc, kitchen, ...w, heat, flavour: balance.taste, load: loadOf(w.chilled, w.heated, kitchen), weeping: set.weeping,
+    doc, ...w, heat, flavour: balance.taste, load: loadOf(w.chilled, w.heated, kitchen), weeping: set.weeping,
   }
   known.set(key, facts)
   return facts
