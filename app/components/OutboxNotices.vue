@@ -3,7 +3,7 @@
  * What needs a word from the cook before it can be saved: both changed the same, somebody deleted it, the server
  * refused it.
  */
-import type { Entry } from '~/stores/outbox'
+import type { Entry } from '~/composables/outboxEntry'
 import { clashName, clashValue, unsentName } from '~/words/unsent'
 import { documentProblemWords } from '~/words/problems'
 import { say } from '~/words/say'

@@ -1,6 +1,6 @@
 /** Numbers as the kitchen reads them: always with their unit. */
 import { format as formatDate, parseISO } from 'date-fns'
-import { ingredientName } from '~/words/names'
+import { INGREDIENT_NAMES } from '~/words/names'
 import { celsiusToFahrenheit, kelvinToFahrenheitDifference } from '#core/base/units'
 
 const nf = (digits: number) =>
@@ -48,7 +48,7 @@ export function useFormat() {
   }
   const day = (isoDate: string) => formatDate(local(isoDate), 'EEE d MMM')
   const time = (at: string) => formatDate(local(at), 'HH:mm')
-  const name = (id: string) => ingredientName(id, kitchen.record?.settings.vocabulary ?? 'gb')
+  const name = (id: string) => INGREDIENT_NAMES[id] ?? id
   return {
     fahrenheit,
     unit,

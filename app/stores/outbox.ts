@@ -3,10 +3,10 @@
  * once, sent after a moment, repeated until it is answered and counted once. What somebody else wrote meanwhile is
  * merged by field; where both changed the same, nothing is lost and a person decides.
  */
-import { merge, same, type Clash, type Side } from '../../shared/merge'
-import type { Problem } from '../../shared/schemas/problem'
-import { kitchenDocument, type KitchenDocument, type KitchenRecord, type LotRecord } from '../../shared/schemas/kitchen'
-import type { FormulaRecord } from '../../shared/schemas/wire'
+import { same, type Side } from '../../shared/merge'
+import {
+  afterTaken, beside, changed, type Entry, isAsked, joined, KINDS, newEntry, type Settled,
+} from '../composables/outboxEntry'
 import {
   adoptUnsent,
   allUnsent,
@@ -21,68 +21,6 @@ import {
 
 const SAVE_DELAY_MS = 500
 const RETRY_MS = [1000, 2000, 4000]
-
-/**
- * `waiting` for the moment to be sent, `unsent` since nobody answered, `refused` for a field, `deleted` by somebody
- * else.
- */
-export type UnsentState = 'waiting' | 'sending' | 'unsent' | 'conflict' | 'refused' | 'deleted'
-export interface Entry extends Unsent {
-  state: UnsentState
-  clashes: Clash[]
-  /** How it stands on the server, while both differ. */
-  theirs: { version: number, value: unknown } | null
-  problem: Problem | null
-  tries: number
-}
-/** How a document now stands: after a save, or with somebody else's changes in it. */
-export interface Settled {
-  kind: DocumentKind
-  id: string
-  version: number
-  updatedAt: string
-  value: unknown
-  /** Set when it now also holds what somebody else changed. */
-  merged: boolean
-  before: unknown
-}
-
-/** How each kind is sent and what comes back. */
-const KINDS: Record<
-  DocumentKind,
-  {
-    put: (e: Entry, w: Write) => Promise<{ version: number, updatedAt?: string }>
-    valueOf: (record: unknown) => unknown
-  }
-> = {
-  formula: {
-    put: (e, w) =>
-      api(`/api/formulas/${e.id}`, {
-        method: 'PUT',
-        body: { mutationId: w.mutationId, baseVersion: w.baseVersion, document: w.value },
-      }),
-    valueOf: record => (record as FormulaRecord).document,
-  },
-  kitchen: {
-    put: (_, w) =>
-      api<KitchenRecord>('/api/kitchen', {
-        method: 'PUT',
-        body: { mutationId: w.mutationId, version: w.baseVersion, ...kitchenDocument(w.value as KitchenDocument) },
-      }),
-    valueOf: record => kitchenDocument(record as KitchenRecord),
-  },
-  lot: {
-    put: (e, w) =>
-      api<LotRecord>(`/api/lots/${e.id}`, {
-        method: 'PUT',
-        body: { mutationId: w.mutationId, baseVersion: w.baseVersion, lot: w.value },
-      }),
-    valueOf: (record) => {
-      const { version: _, ...lot } = record as LotRecord
-      return lot
-    },
-  },
-}
 
 export const useOutboxStore = defineStore('outbox', () => {
   const entries = shallowRef<Record<string, Entry>>({})
@@ -105,7 +43,7 @@ export const useOutboxStore = defineStore('outbox', () => {
     for (const kept of adoptUnsent(tab, await livingTabs())) {
       const key = documentKey(kept.kind, kept.id)
       if (entries.value[key]) continue
-      update(key, { ...kept, state: 'unsent', clashes: [], theirs: null, problem: null, tries: 0 })
+      update(key, { ...newEntry(kept, 'unsent'), inFlight: kept.inFlight })
       void send(key)
     }
     look()
@@ -143,30 +81,16 @@ export const useOutboxStore = defineStore('outbox', () => {
   function put(kind: DocumentKind, id: string, name: string, base: Unsent['base'], value: unknown) {
     const key = documentKey(kind, id)
     const old = entries.value[key]
-    const entry: Entry = old
-      ? { ...old, name, value }
-      : {
-          kind,
-          id,
-          name,
-          tab,
-          base,
-          value,
-          inFlight: null,
-          state: 'waiting',
-          clashes: [],
-          theirs: null,
-          problem: null,
-          tries: 0,
-        }
-    // A decision that is asked for stays asked; anything else goes out.
-    const asked = entry.state === 'conflict' || entry.state === 'deleted'
-    update(key, asked ? entry : { ...entry, state: entry.state === 'unsent' ? 'unsent' : 'waiting', problem: null })
-    if (asked) return
+    const entry = old ? changed(old, name, value) : newEntry({ kind, id, name, tab, base, value })
+    update(key, entry)
+    if (isAsked(entry)) return
+    sendIn(key, SAVE_DELAY_MS)
+  }
+  function sendIn(key: string, ms: number) {
     clearTimeout(timers.get(key))
     timers.set(
       key,
-      setTimeout(() => void send(key), SAVE_DELAY_MS),
+      setTimeout(() => void send(key), ms),
     )
   }
 
@@ -209,19 +133,7 @@ export const useOutboxStore = defineStore('outbox', () => {
     // A lot's figures are worked out from its card by the server: what it answers is what is there.
     const value = entry.kind === 'lot' ? KINDS.lot.valueOf(answer) : write.value
     const done = same(entry.value, write.value)
-    update(
-      key,
-      done
-        ? null
-        : {
-            ...entry,
-            base: { version: answer.version, value },
-            inFlight: null,
-            state: 'sending',
-            problem: null,
-            tries: 0,
-          },
-    )
+    update(key, afterTaken(entry, write, answer.version, value))
     settledHook.trigger({
       kind: entry.kind,
       id: entry.id,
@@ -250,10 +162,7 @@ export const useOutboxStore = defineStore('outbox', () => {
       return !same(entry.value, write.value)
     }
     update(key, { ...entry, state: 'unsent', tries: entry.tries + 1 })
-    timers.set(
-      key,
-      setTimeout(() => void send(key), RETRY_MS[Math.min(entry.tries, RETRY_MS.length - 1)]),
-    )
+    sendIn(key, RETRY_MS[Math.min(entry.tries, RETRY_MS.length - 1)]!)
     return false
   }
 
@@ -263,15 +172,10 @@ export const useOutboxStore = defineStore('outbox', () => {
       current: { version: number, updatedAt?: string }
       taken: boolean
     }
-    const theirs = { version: current.version, value: KINDS[entry.kind].valueOf(current) }
-    const base = wasTaken ? write.value : entry.base.value
-    const { clashes } = merge(base, entry.value, theirs.value)
-    const next = { ...entry, inFlight: null, base: { version: entry.base.version, value: base }, theirs, clashes }
-    if (clashes.length > 0) {
-      update(key, { ...next, state: 'conflict' })
-      return false
-    }
-    return join(key, next, 'mine')
+    const next = beside(entry, write, current, wasTaken)
+    if (next.clashes.length === 0) return join(key, next, 'mine')
+    update(key, { ...next, state: 'conflict' })
+    return false
   }
 
   /**
@@ -280,14 +184,8 @@ export const useOutboxStore = defineStore('outbox', () => {
    */
   function join(key: string, entry: Entry, prefer: Side): boolean {
     const theirs = entry.theirs!
-    const { value } = merge(entry.base.value, entry.value, theirs.value, prefer)
-    const left = !same(value, theirs.value)
-    update(
-      key,
-      left
-        ? { ...entry, value, base: theirs, theirs: null, clashes: [], inFlight: null, state: 'sending', problem: null }
-        : null,
-    )
+    const { value, left } = joined(entry, prefer)
+    update(key, left)
     settledHook.trigger({
       kind: entry.kind,
       id: entry.id,
@@ -297,7 +195,7 @@ export const useOutboxStore = defineStore('outbox', () => {
       merged: true,
       before: entry.base.value,
     })
-    return left
+    return left !== null
   }
 
   /** Decides a conflict: whose fields count where both changed the same. */

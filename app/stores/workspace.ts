@@ -7,8 +7,6 @@ import { type Bench, benchOf, type Planned, putBack } from '#core/formula/bench'
 import { follow, same } from '../../shared/merge'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 
-const HISTORY = 200
-
 export type SaveState = 'saved' | 'saving' | 'unsent' | 'conflict'
 /** The same dessert by another name. */
 export const named = ({ formula, occasion }: Planned, name: string): Planned =>
@@ -28,9 +26,7 @@ export const useWorkspaceStore = defineStore('workspace', () => {
   const base = shallowRef<{ version: number, value: Planned } | null>(null)
   const savedAt = ref('')
   const missing = ref<Missing | null>(null)
-  const past = shallowRef<Planned[]>([])
-  const future = shallowRef<Planned[]>([])
-  let gesture = ''
+  const history = useUndo<Planned>()
 
   const entry = computed(() => (id.value ? outbox.entryOf('formula', id.value) : null))
   const saveState = computed<SaveState>(() => {
@@ -52,9 +48,7 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     component.value = ''
     base.value = null
     missing.value = null
-    past.value = []
-    future.value = []
-    gesture = ''
+    history.forget()
   }
 
   /** Opens a formula, with what this browser had not sent yet on top. */
@@ -93,8 +87,7 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     base.value = { version, value }
     savedAt.value = updatedAt
     if (!before || !planned.value || same(before, value)) return
-    past.value = past.value.map(d => follow(before, value, d))
-    future.value = future.value.map(d => follow(before, value, d))
+    history.each(d => follow(before, value, d))
     planned.value = follow(before, value, planned.value)
   }
 
@@ -133,9 +126,7 @@ export const useWorkspaceStore = defineStore('workspace', () => {
   /** Puts another state of the whole dessert in place, as one step. */
   function replaceAll(next: Planned, name = '') {
     if (!planned.value || same(next, planned.value)) return
-    if (!name || name !== gesture) past.value = [...past.value.slice(-HISTORY + 1), planned.value]
-    gesture = name
-    future.value = []
+    history.note(planned.value, name)
     planned.value = next
     touched()
   }
@@ -143,32 +134,18 @@ export const useWorkspaceStore = defineStore('workspace', () => {
   /** Turns the stations to another component of the dessert. */
   function turnTo(componentId: string) {
     component.value = componentId
-    endGesture()
+    history.endGesture()
   }
 
-  /** The next change begins a step of its own. */
-  const endGesture = () => {
-    gesture = ''
-  }
-
-  function undo() {
-    const last = past.value.at(-1)
-    if (!last || !planned.value) return
-    future.value = [planned.value, ...future.value]
-    past.value = past.value.slice(0, -1)
-    planned.value = last
-    gesture = ''
-    touched()
-  }
-  function redo() {
-    const next = future.value[0]
-    if (!next || !planned.value) return
-    past.value = [...past.value, planned.value]
-    future.value = future.value.slice(1)
+  /** A step of undo or redo is a change like any other: it is sent. */
+  function step(to: (now: Planned) => Planned | null) {
+    const next = planned.value && to(planned.value)
+    if (!next) return
     planned.value = next
-    gesture = ''
     touched()
   }
+  const undo = () => step(history.back)
+  const redo = () => step(history.forward)
 
   /** Sends what waits, now. */
   const send = () => outbox.flush('formula', id.value)
@@ -196,7 +173,7 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     const mine = planned.value
     outbox.drop('formula', id.value)
     base.value = { version: theirs.version, value: theirs.value as Planned }
-    past.value = [...past.value, mine]
+    history.note(mine)
     planned.value = theirs.value as Planned
     savedAt.value = new Date().toISOString()
   }
@@ -213,8 +190,7 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     const before = (s.before ?? s.value) as Planned
     const after = s.value as Planned
     const theirs = outbox.entryOf('formula', s.id)?.base.value ?? after
-    past.value = past.value.map(d => follow(before, theirs as Planned, d))
-    future.value = future.value.map(d => follow(before, theirs as Planned, d))
+    history.each(d => follow(before, theirs as Planned, d))
     base.value = { version: s.version, value: theirs as Planned }
     planned.value = after
     savedAt.value = s.updatedAt
@@ -240,15 +216,15 @@ export const useWorkspaceStore = defineStore('workspace', () => {
     entry,
     saveState,
     missing,
-    canUndo: computed(() => past.value.length > 0),
-    canRedo: computed(() => future.value.length > 0),
+    canUndo: history.canUndo,
+    canRedo: history.canRedo,
     open,
     refresh,
     change,
     replace,
     replaceAll,
     turnTo,
-    endGesture,
+    endGesture: history.endGesture,
     undo,
     redo,
     send,

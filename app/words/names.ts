@@ -6,7 +6,6 @@ import type { Family, School } from '#core/formula/document'
 import type { HeatMethod } from '#core/physics/heat/pot'
 import type { Material, VesselKind } from '#core/physics/geometry/cavity'
 import type { UseKind, BandId } from '#core/physics/set/bands'
-import { findIngredient } from '#core/base/ingredients/ingredients'
 import type { MechanismKey } from '#core/physics/set/firmness'
 import type { Allergen } from '#core/base/ingredients/types'
 import type { Sharpness } from '#core/physics/matter/taste'
@@ -36,6 +35,4 @@ export const METHOD_NAMES = group<Record<HeatMethod, string>>('names.METHOD_NAME
 export const CUP_NAMES = group<{ us: string, metric: string, australian: string, imperial: string }>('names.CUP_NAMES')
 export const FOOD_CODES = group<{ us: string, uk: string }>('names.FOOD_CODES')
 
-/** An ingredient's kitchen name in the kitchen's vocabulary. */
-export const ingredientName = (id: string, vocabulary: 'gb' | 'us'): string =>
-  findIngredient(id)?.name[vocabulary] ?? id
+export const INGREDIENT_NAMES = group<Record<string, string>>('ingredients')

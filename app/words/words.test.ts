@@ -4,6 +4,7 @@ import { assess } from '#core/pipeline/assess'
 import { readText, type Basis, type Question } from '#core/formats/readText'
 import { ADJUSTMENTS, type Adjustment } from '#core/solve/adjust'
 import { formula, kitchen } from '../../tests/support/core'
+import { INGREDIENTS } from '#core/base/ingredients/table'
 import { SCHOOLS } from '#core/formula/document'
 import { schoolOf } from '#core/formula/schools'
 import { demoKitchen } from '../../server/database/demo'
@@ -13,6 +14,7 @@ import { BAND_NAMES, CONDITION_NAMES, FAMILY_NAMES, REASON_NAMES, SCHOOL_NAMES }
 import { why, WHY_TOPICS } from './why'
 import { documentProblemWords, fieldWords } from './problems'
 import { basisWords, questionWords } from './reading'
+import { speakIn } from './say'
 import { adjustmentWords, readout, readyWords, verdictSentence } from './verdict'
 import { fixed, useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
@@ -77,10 +79,13 @@ describe('numbers with their units', () => {
     ]).toEqual(['4.3 g', '412 g', '12.5 kg', '24.5 mm', '24 cm', '6.5 cm', '12.3 %'])
     expect(fixed(1234.5)).toBe('1,235')
   })
-  it('names in both vocabularies', () => {
+  it('names in both vocabularies; every ingredient has one', () => {
     expect(use().name('cornflour')).toBe('Cornflour')
-    expect(use({ vocabulary: 'us' }).name('cornflour')).toBe('Cornstarch')
-    expect(use({ vocabulary: 'us' }).name('icing')).toBe('Powdered sugar')
+    for (const { id } of INGREDIENTS) expect(use().name(id)).not.toBe(id)
+    speakIn('en-US')
+    expect(use().name('cornflour')).toBe('Cornstarch')
+    expect(use().name('icing')).toBe('Powdered sugar')
+    speakIn('en-GB')
   })
 })
 

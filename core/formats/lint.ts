@@ -282,7 +282,7 @@ function used(lines: readonly ReadLine[], steps: readonly string[], add: Add): v
           /\b(?:lemons?|limes?|oranges?|grapefruits?|bergamots?|yuzus?|calamansis?|passion)\b/i.test(all)
         )
           continue
-        const name = findIngredient(i.ingredientId!)!.name.gb.toLowerCase().split(',')[0]!
+        const name = findIngredient(i.ingredientId!)!.aliases[0]!
         if (i.ingredientId === 'zest')
           add('zestNeverAdded', l.text, {}, [
             { kind: 'addStep', text: 'Add the zest with the juice.' },
@@ -321,7 +321,7 @@ function used(lines: readonly ReadLine[], steps: readonly string[], add: Add): v
                   : spokenOf(id)!
     if (covered || !spoken.test(all)) continue
     const step = steps.find(s => spoken.test(s.replace(NOT_OF_IT, ' ')))!
-    add('usedUnlisted', step, { ingredientId: id }, [{ kind: 'addLine', text: row.name.gb.toLowerCase() }])
+    add('usedUnlisted', step, { ingredientId: id }, [{ kind: 'addLine', text: row.aliases[0]! }])
   }
 }
 

@@ -11,14 +11,14 @@ import type { Family, School } from './document'
 
 const { rows } = vi.hoisted(() => {
   const sudachi: Ingredient = {
-    id: 'sudachi', name: { gb: 'Sudachi juice', us: 'Sudachi juice' }, group: 'juice', standsFor: ['juice'],
+    id: 'sudachi', group: 'juice', standsFor: ['juice'],
     traits: ['lightSkin', 'bitterPeel'], aliases: ['sudachi juice'],
     per100g: { water: 90.5, sucrose: 0.5, monosaccharides: 1.5, fat: 0.1, otherProtein: 0.4, fibre: 0.2, ash: 0.4 },
     acid: { kind: 'citric', low: 4.5, typical: 5.5, high: 6.5 }, pHNative: 2.4, potassiumMg: 140, source: 'invented',
     confidence: 'L',
   }
   const tapioca: Ingredient = {
-    id: 'tapioca', name: { gb: 'Tapioca starch', us: 'Tapioca starch' }, group: 'setter', standsFor: ['setter'],
+    id: 'tapioca', group: 'setter', standsFor: ['setter'],
     traits: ['starch'], aliases: ['tapioca starch'], per100g: { water: 11, starch: 88, ash: 0.1 }, pHNative: 6,
     potassiumMg: 11, source: 'invented', confidence: 'L',
   }

@@ -93,8 +93,6 @@ export type HardFat = (typeof HARD_FATS)[number]
 
 export interface Ingredient {
   readonly id: string
-  /** British and American kitchen names. */
-  readonly name: { readonly gb: string, readonly us: string }
   readonly group: IngredientGroup
   readonly traits?: readonly Trait[]
   /** Groups in whose place it may stand in a swap. */

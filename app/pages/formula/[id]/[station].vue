@@ -2,9 +2,7 @@
 /** The workspace: ribbon, the open station, the verdict column. */
 import { STATIONS, type Station } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
-import { exportFormula } from '~/composables/formulaFile'
 import { KEYS, useWorkspaceKeys } from '~/composables/useWorkspaceKeys'
-import { FAMILY_NAMES, SCHOOL_NAMES, USE_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
 import { say } from '~/words/say'
 
@@ -13,8 +11,7 @@ const route = useRoute()
 const workspace = useWorkspaceStore()
 const kitchen = useKitchenStore()
 const assessor = useAssessor()
-const fmt = useFormat()
-const toast = useToast()
+const makeVariant = useVariant()
 
 const id = computed(() => String(route.params.id))
 const station = computed<Station>(() => STATIONS.find(s => s === route.params.station) ?? 'balance')
@@ -32,63 +29,9 @@ watch(station, () => workspace.endGesture())
 
 const useOpen = ref(false)
 const keysOpen = ref(false)
-const print = () => window.print()
 function apply(a: { doc: Bench }) {
   workspace.replace(toPlain(a.doc))
   workspace.endGesture()
-}
-async function takeBack(variantId: string, cameFrom: string) {
-  await api(`/api/formulas/${variantId}`, { method: 'DELETE' }).catch(() => {})
-  await navigateTo(`/formula/${cameFrom}/balance`)
-}
-const MISSING = {
-  unknown: { title: say('workspace.thisFormulaIsNotHere'), why: say('workspace.thereIsNoneUnderThisAddress') },
-  deleted: { title: say('workspace.thisFormulaIsInTheBin'), why: say('workspace.itWasDeletedAndCanBe') },
-  unreadable: { title: say('workspace.thisFormulaCannotBeRead'), why: say('workspace.whatIsStoredOfItIs') },
-  away: { title: say('workspace.thisFormulaCannotBeOpenedNow'), why: say('workspace.theServerDoesNotAnswerThe') },
-} as const
-async function bringBack() {
-  try {
-    await api('/api/bin/restore', { method: 'POST', body: { kind: 'formula', id: id.value } })
-    await workspace.open(id.value)
-  } catch {
-    toast.add({ title: say('workspace.itCouldNotBeBroughtBack'), color: 'error' })
-  }
-}
-/** A variant: a formula of its own that knows what it came from. */
-async function makeVariant() {
-  if (!doc.value) return
-  await workspace.send()
-  const newId = crypto.randomUUID()
-  const cameFrom = id.value
-  const name = `${doc.value.name}, variant`.slice(0, 120)
-  try {
-    await api('/api/formulas', {
-      method: 'POST',
-      body: {
-        id: newId,
-        mutationId: crypto.randomUUID(),
-        document: named(workspace.planned!, name),
-        label: 'variant',
-        parentFormulaId: id.value,
-      },
-    })
-    toast.add({
-      title: say('workspace.youAreInTheVariantNow', { name }),
-      description: say('workspace.theOtherStaysAsItWas'),
-      actions: [
-        {
-          label: say('workspace.takeItBack'),
-          onClick: () => {
-            void takeBack(newId, cameFrom)
-          },
-        },
-      ],
-    })
-    await navigateTo(`/formula/${newId}/balance`)
-  } catch {
-    toast.add({ title: say('workspace.theVariantCouldNotBeMade'), color: 'error' })
-  }
 }
 const balanceView = useState('balance-view', () => 'map')
 const rebalanceFocus = useState('rebalance-focus', () => false)
@@ -120,60 +63,14 @@ const settled = computed(
 </script>
 
 <template>
-  <main v-if="workspace.missing" class="nothing">
-    <h1>{{ MISSING[workspace.missing].title }}</h1>
-    <p>
-      {{ MISSING[workspace.missing].why }}
-      <NuxtLink to="/shelf" class="underline">{{ $say('workspace.backToTheShelf') }}</NuxtLink>
-    </p>
-    <UButton v-if="workspace.missing === 'deleted'" :label="$say('workspace.bringItBack')" @click="bringBack" />
-  </main>
+  <NoFormula v-if="workspace.missing" :why="workspace.missing" />
   <main
     v-else-if="doc" class="workspace" :data-settled="settled ? 'true' : 'false'"
     :data-point="assessor.pointSettled.value ? 'settled' : 'working'" :data-save="workspace.saveState"
     :data-station="station"
   >
     <div class="head">
-      <NameField
-        class="name" :model-value="doc.name" :aria-label="$say('workspace.nameOfTheFormula')" maxlength="120"
-        @update:model-value="v => workspace.change('name', d => { d.name = v })" @done="workspace.endGesture()"
-      />
-      <p class="sub">
-        <span>
-          {{ FAMILY_NAMES[doc.family].name }}:
-          {{ SCHOOL_NAMES[doc.school].name.charAt(0).toLowerCase() + SCHOOL_NAMES[doc.school].name.slice(1) }}
-        </span>
-        <button type="button" class="use" aria-haspopup="dialog" @click="useOpen = true">
-          {{
-            $say('workspace.at',
-                 { name: USE_NAMES[doc.use.kind].name.toLowerCase(),
-                   pieceHeightM: fmt.mm(doc.use.pieceHeightM),
-                   tableTimeS: fmt.duration(doc.use.tableTimeS),
-                   tableTempC: fmt.temp(doc.use.tableTempC) })
-          }}<span class="underline change">
-            {{ $say('workspace.change') }} <span class="sr">{{ $say('workspace.theUse') }}</span>
-          </span>
-        </button>
-        <span class="tools no-print">
-          <UButton
-            variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo"
-            :aria-label="$say('workspace.undo')" @click="workspace.undo()"
-          />
-          <UButton
-            variant="ghost" color="neutral" size="sm" icon="i-lucide-redo-2" :disabled="!workspace.canRedo"
-            :aria-label="$say('workspace.redo')" @click="workspace.redo()"
-          />
-          <UButton variant="ghost" color="neutral" size="sm" :label="$say('workspace.print')" @click="print" />
-          <UButton
-            variant="ghost" color="neutral" size="sm" :label="$say('workspace.export')"
-            @click="exportFormula(workspace.planned!)"
-          />
-          <UButton
-            variant="ghost" color="neutral" size="sm" :label="$say('workspace.keys')" class="keys"
-            @click="keysOpen = true"
-          />
-        </span>
-      </p>
+      <WorkspaceHead :doc="doc" @use="useOpen = true" @keys="keysOpen = true" />
       <LayerStrip v-if="assessor.parts.value.length > 1" :parts="assessor.parts.value" :chosen="doc.componentId" />
     </div>
     <div class="notices">
@@ -240,25 +137,13 @@ const settled = computed(
 .station { grid-area: station; padding-bottom: 2rem; min-width: 0; }
 .stale { opacity: 0.6; }
 .column { grid-area: column; border-left: 1px solid var(--hairline); padding: 1.1rem 1.5rem 2rem; min-width: 0; }
-.name {
-  font-family: var(--font-display); font-size: 1.85rem; font-weight: 500; letter-spacing: -0.01em; width: 100%;
-  background: transparent; border: 0; padding: 0; line-height: 1.2; text-overflow: ellipsis;
-}
-.name:hover { box-shadow: inset 0 -1px 0 var(--hairline); }
-.sub { display: flex; flex-wrap: wrap; gap: 0 0.8rem; align-items: center; margin: 0; color: var(--ink-soft); }
-.use { min-height: 44px; text-align: left; cursor: pointer; }
-.use .change { margin-left: 0.6rem; color: var(--ink); text-underline-offset: 3px; }
-.tools { margin-left: auto; display: inline-flex; }
 .conflict {
   border: 1px solid var(--blood); border-left-width: 4px; padding: 0.6rem 0.9rem; margin: 0.4rem 0; background: #fffdf7;
 }
 .conflict p { margin: 0 0 0.4rem; }
-.nothing { padding: 3rem 1.75rem; }
-.nothing h1 { font-size: 1.85rem; margin-bottom: 0.4rem; }
 .keylist { display: grid; grid-template-columns: 8rem 1fr; gap: 0.5rem; margin: 0; }
 .keylist dt { font-weight: 600; } .keylist dd { margin: 0; }
 @media (max-width: 1100px) {
-  .sub > span:first-child { display: none; }
   .workspace { grid-template-columns: minmax(0, 1fr) 300px; column-gap: 1.25rem; padding-left: 1.25rem; }
   .column { padding: 1rem 1.1rem 2rem; }
 }
@@ -273,12 +158,8 @@ const settled = computed(
     border-bottom: 1px solid var(--hairline);
   }
   .v-more { grid-area: more; padding-bottom: 2rem; }
-  .name { font-size: 1.45rem; }
   .v-head :deep(.cutface svg) { max-height: 130px; }
   /* At the stove and the fridge the figures come first: the drawing waits at the other stations. */
   [data-station="heat"] .v-head :deep(.cutface), [data-station="chill"] .v-head :deep(.cutface) { display: none; }
-  .sub > span:first-child { display: none; }
-  .use .change { display: inline; }
-  .keys { display: none; }
 }
 </style>
