@@ -1,0 +1,291 @@
+/**
+ * One piece of text as drafts of ingredients: what is weighed or counted, of what, which part of it, and what stands in
+ * brackets. Clauses (between commas, plus, and) are joined by what each of them lacks.
+ */
+import { type Amount, amountsIn } from './amounts'
+import type { Token } from './tokens'
+
+export type Noun =
+  | { k: 'ingredient', id: string, sure: boolean, text: string }
+  | { k: 'fruit', id: string, text: string }
+  | { k: 'flavour' | 'other', text: string }
+export interface Draft {
+  /** Added up. */
+  amounts: Amount[]
+  /** The same amount in other measures. */
+  others: Amount[]
+  /** Taken away. */
+  minus: Amount[]
+  nouns: Noun[]
+  /** Parts of a fruit; how many of them, where that was said apart. */
+  parts: Map<'juice' | 'zest', number | null>
+  brackets: Token[][]
+  purpose: 'serve' | 'purpose' | null
+  /** Words nobody knows that stand beside the noun. */
+  beside: string[]
+  size: string | null
+  /** The noun stands before its amount. */
+  nameFirst: boolean
+  slip: boolean
+  fatPercent: number | null
+  /** "Juice of lemons": the part stands before its fruit, and is what is measured. */
+  partFirst: boolean
+  at: [number, number]
+}
+
+interface Clause extends Draft {
+  joint: 'comma' | 'plus' | 'less' | 'start'
+  verbs: number
+}
+
+const empty = (joint: Clause['joint'], at: number): Clause => ({
+  joint, amounts: [], others: [], minus: [], nouns: [], parts: new Map(), brackets: [], purpose: null, beside: [],
+  size: null, nameFirst: false, slip: false, fatPercent: null, partFirst: false, at: [at, at], verbs: 0,
+})
+const METRIC = ['g', 'kg', 'mg', 'hg', 'pound500', 'ml', 'cl', 'dl', 'l']
+const WEIGHT = METRIC.slice(0, 5)
+const rank = (a: Amount) => (WEIGHT.includes(a.unit ?? '') ? 0 : METRIC.includes(a.unit ?? '') ? 1 : 2)
+
+/** Brackets out of a row of words. */
+function bracketsOf(ts: readonly Token[]): { rest: Token[], groups: Map<number, Token[]> } {
+  const rest: Token[] = []
+  const groups = new Map<number, Token[]>()
+  for (let i = 0; i < ts.length; i++) {
+    const t = ts[i]!
+    if (t.k === 'sign' && (t.sign === '(' || t.sign === '[')) {
+      const inside: Token[] = []
+      let k = i + 1
+      for (; k < ts.length; k++) {
+        const c = ts[k]!
+        if (c.k === 'sign' && (c.sign === ')' || c.sign === ']')) break
+        inside.push(c)
+      }
+      groups.set(rest.length, [...(groups.get(rest.length) ?? []), ...inside])
+      i = k
+    } else rest.push(t)
+  }
+  return { rest, groups }
+}
+
+/** Fat in percent: "36 % fat cream", "82% butter", "2% milk", "100% passion purée" (no fat, but no amount either). */
+function percentOf(ts: readonly Token[], i: number): number | null {
+  const t = ts[i]
+  const next = ts[i + 1]
+  return t?.k === 'num' && next?.k === 'sign' && next.sign === '%' ? t.value : null
+}
+
+const isBreak = (t: Token): boolean => t.k === 'sign' && [',', ';', '•', '·'].includes(t.sign)
+const isLoose = (t: Token): boolean => t.k === 'sign' && ['-', ':', '=', '|', '*', '_', '.'].includes(t.sign)
+
+/** Clauses of a piece, each with what it holds. */
+function clausesOf(all: readonly Token[]): Clause[] {
+  const { rest: ts, groups } = bracketsOf(all)
+  const out: Clause[] = []
+  let now = empty('start', all[0]?.at[0] ?? 0)
+  const amounts = amountsIn(ts)
+  const starts = new Map(amounts.map(a => [a.from, a]))
+  const push = (joint: Clause['joint'], at: number) => {
+    out.push(now)
+    now = empty(joint, at)
+  }
+  let nounAt = -1
+  for (let i = 0; i < ts.length;) {
+    const inside = groups.get(i)
+    if (inside) {
+      now.brackets.push(inside)
+      groups.delete(i)
+    }
+    const t = ts[i]!
+    now.at[1] = t.at[1]
+    const percent = percentOf(ts, i)
+    if (percent !== null) {
+      now.fatPercent = percent
+      i += 2
+      continue
+    }
+    const a = starts.get(i)
+    if (a && !a.percent) {
+      const before = ts[i - 1]
+      const dual = now.amounts.length > 0 && before?.k === 'sign' && ['/', '|', '='].includes(before.sign)
+      if (dual) now.others.push(a)
+      else if (now.amounts.length > 0 && now.nouns.length > 0 && now.amounts[0]!.from < nounAt) {
+        // "100 g sugar 3 eggs": the next thing begins.
+        push('comma', t.at[0])
+        now.amounts.push(a)
+      } else if (now.amounts.length > 0) now.others.push(a)
+      else {
+        now.amounts.push(a)
+        now.nameFirst = now.nouns.length > 0
+      }
+      now.size ??= a.size
+      now.at[1] = ts[Math.max(a.to, i + 1) - 1]!.at[1]
+      i = Math.max(a.to, i + 1)
+      continue
+    }
+    if (t.k === 'less') push('less', t.at[0])
+    else if (isBreak(t)) push('comma', ts[i + 1]?.at[0] ?? t.at[1])
+    else if (t.k === 'plus') push('plus', ts[i + 1]?.at[0] ?? t.at[1])
+    else {
+      if (t.slip) now.slip = true
+      if (t.k === 'ingredient' || t.k === 'fruit' || t.k === 'flavour' || t.k === 'other') nounAt = i
+      takeWord(now, t, ts, i)
+    }
+    i++
+  }
+  for (const inside of groups.values()) now.brackets.push(inside)
+  out.push(now)
+  return out
+}
+
+/** A word that changes what stands beside it: unknown, right before an English or German noun, after a Romance one. */
+function takeWord(now: Clause, t: Token, ts: readonly Token[], i: number): void {
+  switch (t.k) {
+    case 'ingredient':
+      now.nouns.push({ k: 'ingredient', id: t.id, sure: t.sure, text: t.text })
+      break
+    case 'fruit':
+      if (now.parts.size > 0) now.partFirst = true
+      now.nouns.push({ k: 'fruit', id: t.id, text: t.text })
+      break
+    case 'flavour':
+    case 'other':
+      now.nouns.push({ k: t.k, text: t.text })
+      break
+    case 'part':
+      now.parts.set(t.part, null)
+      break
+    case 'size':
+      now.size ??= t.size
+      break
+    case 'serve':
+      now.purpose = 'serve'
+      break
+    case 'purpose':
+      now.purpose ??= 'purpose'
+      break
+    case 'verb':
+      now.verbs++
+      break
+    case 'word': {
+      const next = ts[i + 1]
+      const before = ts[i - 1]
+      const linked = before?.k === 'link' ? ts[i - 2] : before
+      if (next?.k === 'ingredient' || linked?.k === 'ingredient') now.beside.push(t.text)
+      break
+    }
+    default:
+      if (isLoose(t)) break
+  }
+}
+
+const hasNoun = (c: Draft) => c.nouns.length > 0
+const hasAmount = (c: Draft) => c.amounts.length > 0
+const EGG_PARTS = ['yolk_sep', 'white']
+const idOf = (n: Noun | undefined) => (n?.k === 'ingredient' ? n.id : null)
+
+const NAMES_FRUIT = /lemon|lime|orange|grapefruit|yuzu|bergamot|citron|\blima|limon|naranja|aranci|zitron|limett/
+/** Zest that is named beside its fruit is a part of it. */
+function zestAsPart(c: Clause): void {
+  const isZest = (n: Noun) => idOf(n) === 'zest' && !NAMES_FRUIT.test(n.text)
+  if (!c.nouns.some(isZest)) return
+  c.nouns = c.nouns.filter(n => !isZest(n))
+  c.parts = new Map([['zest', null] as const, ...c.parts])
+  c.partFirst = true
+}
+/** "Yolks of 5 eggs" are yolks. */
+function partsOfEgg(d: Draft): void {
+  if (d.nouns.some(n => EGG_PARTS.includes(idOf(n) ?? ''))) d.nouns = d.nouns.filter(n => idOf(n) !== 'egg')
+}
+
+function join(to: Draft, c: Clause): void {
+  to.nouns.push(...c.nouns)
+  for (const [part, n] of c.parts) to.parts.set(part, n ?? to.parts.get(part) ?? null)
+  to.brackets.push(...c.brackets)
+  to.purpose ??= c.purpose
+  if (c.joint !== 'comma') to.beside.push(...c.beside)
+  to.size ??= c.size
+  to.slip ||= c.slip
+  to.fatPercent ??= c.fatPercent
+  to.at[1] = Math.max(to.at[1], c.at[1])
+}
+
+/**
+ * Drafts of a piece's words; empty where it speaks of nothing that goes into a mix.
+ * @example draftsOf(tokensOf('2 eggs plus 3 yolks', 0, en)).length // 2
+ */
+export function draftsOf(ts: readonly Token[]): Draft[] {
+  const out: Draft[] = []
+  let now: Draft | null = null
+  const close = () => {
+    if (now) {
+      partsOfEgg(now)
+      out.push(now)
+    }
+    now = null
+  }
+  const clauses = clausesOf(ts)
+  if (clauses.some(c => c.nouns.some(n => n.k === 'fruit'))) clauses.forEach(zestAsPart)
+  for (const c of clauses) {
+    if (!now) {
+      now = c
+      continue
+    }
+    const cur: Draft = now
+    if (c.joint === 'less' && hasAmount(c)) {
+      cur.minus.push(...c.amounts)
+      join(cur, { ...c, nouns: hasNoun(cur) ? [] : c.nouns })
+    } else if (hasAmount(c) && hasNoun(c)) {
+      if (hasAmount(cur) && !hasNoun(cur)) {
+        cur.amounts.push(...c.amounts)
+        cur.others.push(...c.others)
+        join(cur, c)
+      } else if (!hasAmount(cur) && !hasNoun(cur)) {
+        cur.amounts.push(...c.amounts)
+        cur.others.push(...c.others)
+        cur.nameFirst = c.nameFirst
+        join(cur, c)
+      } else {
+        // "juice of 1 lemon and 2 limes": the part carries over.
+        if (c.joint === 'plus' && c.parts.size === 0 && c.nouns.some(n => n.k === 'fruit'))
+          for (const part of cur.parts.keys()) c.parts.set(part, null)
+        close()
+        now = c
+      }
+    } else if (hasAmount(c)) {
+      if (hasNoun(cur) && !hasAmount(cur)) {
+        cur.amounts.push(...c.amounts)
+        cur.others.push(...c.others)
+        cur.nameFirst = true
+        join(cur, c)
+      } else if (hasNoun(cur) && c.parts.size > 0) {
+        const n = c.amounts[0]!.value
+        join(cur, { ...c, parts: new Map([...c.parts.keys()].map(p => [p, n])) })
+      } else {
+        if (c.joint === 'plus') cur.amounts.push(...c.amounts)
+        else cur.others.push(...c.amounts.filter(a => a.unit !== null))
+        join(cur, c)
+      }
+    } else if (hasNoun(c) && hasNoun(cur) && !sameThing(cur, c)) {
+      close()
+      now = c
+    } else if (hasNoun(c) && hasNoun(cur)) join(cur, { ...c, nouns: eggPartOf(cur, c) })
+    else join(cur, c)
+  }
+  close()
+  return out.filter(d => hasNoun(d) || hasAmount(d))
+}
+
+/** A later clause names the same thing again, or the part of an egg that is meant. */
+function sameThing(a: Draft, b: Draft): boolean {
+  const [x, y] = [a.nouns[0]!, b.nouns[0]!]
+  if (x.k === 'fruit') return y.k === 'fruit' ? x.id === y.id : idOf(y) === 'zest'
+  if (idOf(x) === 'egg' && EGG_PARTS.includes(idOf(y) ?? '')) return b.purpose === null
+  return x.text === y.text || (idOf(x) !== null && idOf(x) === idOf(y))
+}
+const eggPartOf = (a: Draft, b: Draft): Noun[] => (idOf(a.nouns[0]) === 'egg' || a.nouns[0]!.k === 'fruit' ? b.nouns : [])
+
+/** Amounts of the same thing, the one in grams first. */
+export const bestOf = (d: Draft): Amount[] =>
+  d.others.length === 0 || d.amounts.length > 1
+    ? d.amounts
+    : [[...d.amounts, ...d.others].sort((a, b) => rank(a) - rank(b))[0]!]

@@ -1,0 +1,185 @@
+/** What the method states of itself: the tin, the oven, the temperature it is taken to, the portions. */
+import { fahrenheitToCelsius, INCH_M } from '../../base/units'
+import type { VesselKind } from '../../physics/geometry/cavity'
+import { speaksOf } from './classify'
+import { apart, type Lexicon, stem, TOKEN } from './lexicon'
+import { toPlain } from './plain'
+import type { Read } from './read'
+import type { ReadOven, ReadVessel } from './reading'
+
+const flat = (text: string) => toPlain(text).text.toLowerCase().replace(/\s+/g, ' ')
+
+/** @param asides names and lines that were set aside */
+export function portionsOf(asides: readonly string[], lexicon: Lexicon): number | null {
+  for (const raw of asides)
+    for (const source of lexicon.words.portions) {
+      const m = new RegExp(source.normalize('NFD').replace(/[\u0300-\u036F]/g, ''), 'iu').exec(flat(raw).replace(/^["{\s]+/, ''))
+      if (m && Number(m[1]) > 0) return Number(m[1])
+    }
+  const yields = asides.map(a => /"recipeYield"\s*:\s*\[?\s*"?(\d{1,3})/.exec(a)).find(Boolean)
+  return yields ? Number(yields[1]) : null
+}
+
+const GAS_C = [0, 140, 150, 160, 180, 190, 200, 220, 230, 240]
+/** Gas marks 1–9 in °C (British trade table). */
+const gasC = (mark: number) => GAS_C[mark] ?? null
+
+interface Heat { tempC: number, fan: boolean, at: number, end: number }
+
+/** Every heat a text names, °C. */
+export function heatsOf(text: string): Heat[] {
+  const out: Heat[] = []
+  const re = /(\d{2,3})(?:\s*(?:-|to|bis|a|à)\s*(\d{2,3}))?\s*(?:°\s*([cf])?|degrees?\s*([cf])?|([cf])\b)/gi
+  for (const m of text.matchAll(re)) {
+    const scale = (m[3] ?? m[4] ?? m[5] ?? '').toLowerCase()
+    const value = m[2] ? (Number(m[1]) + Number(m[2])) / 2 : Number(m[1])
+    const tempC = scale === 'f' || (scale === '' && value > 260) ? fahrenheitToCelsius(value) : value
+    const after = text.slice(m.index + m[0].length, m.index + m[0].length + 24)
+    const before = text.slice(Math.max(0, m.index - 12), m.index)
+    const fan = /^\s*(?:c\b)?[\s(]*(?:fan|umluft|heissluft|chaleur tournante|ventil|con ventilador|convection)/i.test(after)
+      || /(?:fan|umluft|heissluft|forno ventilato)\s*(?:at|bei)?\s*$/i.test(before)
+    out.push({ tempC, fan, at: m.index, end: m.index + m[0].length })
+  }
+  return out
+}
+
+/** Minutes named after a place in a text, the mean of a range. */
+function minutesAfter(text: string, from: number): number | null {
+  const re = /(\d{1,3})(?:\s*(?:-|to|bis|a|à|or)\s*(\d{1,3}))?\s*-?\s*(min(?:ute|uto|uten|uti|s|n)?s?|mn|hours?|hrs?|h|stunden?|heures?|horas?|ore)\b/gi
+  for (const m of text.matchAll(re)) {
+    const unit = /^(?:h|st|ore)/i.test(m[3]!) ? 60 : 1
+    if (m.index >= from) return unit * (m[2] ? (Number(m[1]) + Number(m[2])) / 2 : Number(m[1]))
+  }
+  return null
+}
+
+/** Sentences of the method, plain. */
+export function sentencesOf(r: Read): string[] {
+  const steps = r.parts.filter(p => p.kind === 'step').map(p => r.text.slice(...p.span))
+  return flat(steps.join(' \u2029 ')).split(/(?<=[.!])\s+(?!\d)|\u2029|\\n/).map(s => s.trim()).filter(Boolean)
+}
+
+/** The filling's time in the oven: the last bake; a crust's own counts only where there is no other. */
+function ovenOf(sentences: readonly string[], lexicon: Lexicon): ReadOven | null {
+  let found: ReadOven | null = null
+  let pre: Heat | null = null
+  for (const s of sentences) {
+    const bakes = speaksOf(s, lexicon.words.oven.bake, lexicon)
+    const gas = /\bgas(?:\s*(?:mark|stufe))?\s*(\d)\b/.exec(s)
+    const heats = heatsOf(s).filter(h => h.tempC >= 90 && h.tempC <= 280)
+    const plain = heats.find(h => !h.fan) ?? heats[0]
+    const gasHeat = gas && gasC(Number(gas[1]))
+    const heat: Heat | null = plain ?? (gasHeat ? { tempC: gasHeat, fan: false, at: gas!.index, end: gas!.index } : null)
+    if (!bakes && !(heat && heat.tempC > 110)) continue
+    const bakeAt = bakes ? Math.max(0, bakePlace(s, lexicon)) : 0
+    const after = minutesAfter(s, bakeAt) ?? minutesAfter(s, 0)
+    if (heat && after === null && !found) pre = heat
+    const at = heat ?? pre
+    if (at && (after !== null || !found))
+      found = { tempC: round(at.tempC), fan: at.fan && heats.every(h => h.fan), minutes: after }
+  }
+  return found
+}
+const bakePlace = (s: string, lexicon: Lexicon) =>
+  Math.max(...lexicon.words.oven.bake.map(w => s.lastIndexOf(flat(w))))
+const round = (x: number) => Math.round(x * 10) / 10
+
+/** What it is cooked or baked to: a heat of food, told by a word of reaching or a thermometer. */
+function peakOf(sentences: readonly string[]): number | null {
+  let peak: number | null = null
+  for (const s of sentences)
+    for (const h of heatsOf(s)) {
+      if (h.tempC < 55 || h.tempC > 105) continue
+      const before = s.slice(Math.max(0, h.at - 40), h.at)
+      const reach = /(?:\bto|until|reach(?:es)?|reads?|at|hits|auf|bis|bei|hasta|a|jusqu'?a|fino a|raggiung\w*|atteign\w*|alcan\w*)\s+(?:it\s+)?(?:reads?\s+|reaches\s+|about\s+|los\s+|i\s+)?$/i.test(before)
+      if (reach || /thermom/.test(s)) peak = round(h.tempC)
+    }
+  return peak
+}
+
+interface Named { kind: VesselKind, at: number, end: number, phrase: string }
+
+/** Vessels a sentence names. */
+function vesselsIn(s: string, lexicon: Lexicon): Named[] {
+  const words = [...apart(s, lexicon.locale).matchAll(TOKEN)].filter(m => /\p{L}/u.test(m[0]))
+  const stems = words.map(m => stem(m[0], lexicon.locale))
+  const out: Named[] = []
+  for (const [kind, phrases] of Object.entries(lexicon.words.vessels))
+    for (const phrase of phrases) {
+      const want = (apart(flat(phrase), lexicon.locale).match(TOKEN) ?? []).map(w => stem(w, lexicon.locale))
+      for (let i = 0; i + want.length <= stems.length; i++)
+        if (want.every((w, k) => w === stems[i + k] || w === words[i + k]![0])) {
+          const last = words[i + want.length - 1]!
+          out.push({ kind: kind as VesselKind, at: words[i]!.index, end: last.index + last[0].length, phrase })
+        }
+    }
+  return out.sort((a, b) => b.phrase.length - a.phrase.length)
+    .filter((v, i, all) => !all.slice(0, i).some(o => v.at >= o.at && v.end <= o.end))
+}
+
+const SIZE = /(\d{1,2}(?:[.,]\d)?(?:\s+1\/2)?)\s*(?:"|-?\s*(cm|inch(?:es)?|in\b))?(?:\s*(?:x|by|×)\s*(\d{1,2}(?:[.,]\d)?)\s*(?:"|-?\s*(cm|inch(?:es)?|in\b))?)?(?:\s*(?:x|by)\s*(\d{1,2}(?:[.,]\d)?)\s*(?:"|-?\s*(cm|inch(?:es)?|in\b))?)?/gi
+
+/** Sizes in metres near a vessel. */
+function sizesOf(s: string): { at: number, end: number, m: number[] }[] {
+  const out: { at: number, end: number, m: number[] }[] = []
+  for (const m of s.matchAll(SIZE)) {
+    const unit = [m[6], m[4], m[2]].find(Boolean) ?? (/"/.test(m[0]) ? 'inch' : null)
+    const scale = unit === null ? null : /^in/.test(unit) ? INCH_M : 0.01
+    if (scale === null) continue
+    const sizes = [m[1], m[3], m[5]].filter(Boolean).map(x => Math.round(Number(x!.replace(',', '.').split(' ')[0]) * scale * 1e4) / 1e4)
+    if (sizes.some(x => x > 0.03)) out.push({ at: m.index, end: m.index + m[0].length, m: sizes })
+  }
+  return out
+}
+
+/** The tin, dish or glasses: one with a size before one without, the last before the first. */
+function vesselOf(sentences: readonly string[], lexicon: Lexicon): ReadVessel | null {
+  let best: { v: ReadVessel, score: number } | null = null
+  for (const s of sentences) {
+    for (const named of vesselsIn(s, lexicon)) {
+      const near = sizesOf(s).map(x => ({ ...x, off: Math.min(Math.abs(x.at - named.end), Math.abs(named.at - x.end)) }))
+        .filter(x => x.off < 40).sort((a, b) => a.off - b.off)[0]
+      const count = countBefore(s, named, lexicon)
+      const around = s.slice(Math.max(0, named.at - 30), named.end + 24)
+      const v = shaped(named.kind, near?.m ?? null, count, around, lexicon)
+      const small = ['glass', 'ramekin'].includes(v.kind)
+      const score = (near ? 4 : 0) + (small && count ? 3 : 0) - (v.kind === 'bowl' ? 2 : 0)
+      if (score > 0 && (!best || score >= best.score)) best = { v, score }
+    }
+  }
+  return best?.v ?? null
+}
+
+/** "6 glasses", "sechs Gläser", "24 small ramekins". */
+function countBefore(s: string, named: Named, lexicon: Lexicon): number | null {
+  const before = s.slice(Math.max(0, named.at - 30), named.at)
+  const m = /(\d{1,3})(?![\d.,]*\s*(?:cm|mm|inch|"|-?\s*ounce|ml|g\b))\s+(?:[\p{L}\d-]+\s+){0,2}$/u.exec(before)
+  if (m && !/\d\s*-?\s*(?:cm|inch|min)/.test(m[0])) return Number(m[1])
+  const words = before.trim().split(/\s+/).slice(-3).reverse()
+  for (const w of words) {
+    const n = Object.entries(lexicon.words.numbers).find(([word]) => flat(word) === w)?.[1]
+    if (n !== undefined && n >= 2 && Number.isInteger(n)) return n
+  }
+  return null
+}
+
+function shaped(kind: VesselKind, m: number[] | null, count: number | null, around: string, lexicon: Lexicon): ReadVessel {
+  const v: ReadVessel = { kind, lengthM: null, widthM: null, diameterM: null, heightM: null, count }
+  if (!m) return v
+  const square = speaksOf(around, lexicon.words.square, lexicon)
+  const isRound = speaksOf(around, lexicon.words.roundWord, lexicon)
+  const two = m.length >= 2 && m[1]! > 0.08
+  if (two || (square && !isRound)) {
+    const [a, b] = two ? [Math.max(m[0]!, m[1]!), Math.min(m[0]!, m[1]!)] : [m[0]!, m[0]!]
+    return { ...v, kind: kind === 'tartRing' ? kind : 'rectangle', lengthM: a, widthM: b, heightM: m[two ? 2 : 1] ?? null }
+  }
+  return {
+    ...v, kind: kind === 'rectangle' ? 'round' : kind, diameterM: m[0]!, heightM: m[1] ?? null,
+  }
+}
+
+/** Tin, oven and peak of a text. */
+export function factsOf(r: Read): { vessel: ReadVessel | null, oven: ReadOven | null, peakC: number | null } {
+  const sentences = sentencesOf(r)
+  return { vessel: vesselOf(sentences, r.lexicon), oven: ovenOf(sentences, r.lexicon), peakC: peakOf(sentences) }
+}

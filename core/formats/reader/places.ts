@@ -1,0 +1,86 @@
+/**
+ * Where no heading says it, the method does: what is crushed, pressed, rolled into the tin is the crust; what is piped
+ * or dusted on at the end the topping. Said as an assumption, changed with one answer.
+ */
+import { findIngredient } from '../../base/ingredients/ingredients'
+import { speaksOf } from './classify'
+import type { Lexicon } from './lexicon'
+import type { Component } from './reading'
+import type { Part } from './read'
+import { tokensOf } from './tokens'
+
+interface Sentence {
+  place: 'crust' | 'topping' | 'filling'
+  nouns: Set<string>
+}
+
+const near = (id: string) => id.replace(/\d+$/, '').replace(/^(?:yolk_sep|white)$/, 'egg')
+const groupOf = (id: string) => findIngredient(id)?.group ?? ''
+
+/** The method's sentences, each with what it speaks of. */
+function sentencesOf(parts: readonly Part[], text: string, lexicon: Lexicon): Sentence[] {
+  const out: Sentence[] = []
+  for (const p of parts) {
+    if (p.kind !== 'step') continue
+    let at = p.span[0]
+    for (const raw of text.slice(...p.span).split(/(?<=[.;!])\s+|\n/)) {
+      const nouns = new Set(
+        tokensOf(raw, at, lexicon).flatMap(t => (t.k === 'ingredient' ? [near(t.id)] : t.k === 'fruit' ? ['fruit'] : t.k === 'other' ? [t.text] : [])),
+      )
+      at += raw.length + 1
+      const { crustSigns, topSigns, fillSigns } = lexicon.words
+      // "Press in, pour over": the part before the pouring is the crust's.
+      const isCrust = speaksOf(raw, crustSigns, lexicon)
+      const isTop = !isCrust && speaksOf(raw, topSigns, lexicon) && !speaksOf(raw, fillSigns, lexicon)
+      out.push({ place: isCrust ? 'crust' : isTop ? 'topping' : 'filling', nouns })
+    }
+  }
+  return out
+}
+
+/** Puts the lines of one flat list into crust, filling and topping. */
+export function placeByMethod(parts: Part[], text: string, lexicon: Lexicon): void {
+  const lines = parts.filter(p => p.kind === 'ingredient' && p.draft)
+  const served = lines.filter(p => p.draft!.purpose === 'serve')
+  const roles = new Set(lines.map(p => p.component?.role))
+  let next = Math.max(0, ...parts.map(p => p.component?.index ?? 0)) + 1
+  const known = new Map<string, Component>()
+  const to = (role: Component['role']): Component => {
+    const there = parts.find(p => p.component?.role === role)?.component ?? known.get(role)
+    if (there) return there
+    const made: Component = { role, index: next++, name: null }
+    known.set(role, made)
+    return made
+  }
+  for (const p of served)
+    if (p.component?.role === 'filling') place(p, to('topping'))
+  if (roles.size > 1 || !roles.has('filling')) return
+  const sentences = sentencesOf(parts, text, lexicon)
+  const crusts = sentences.filter(s => s.place === 'crust')
+  const tops = sentences.filter(s => s.place === 'topping')
+  if (crusts.length === 0 && tops.length === 0) return
+  const firstUse = (id: string) => sentences.find(s => s.nouns.has(near(id)))?.place ?? null
+  const uses = new Map<string, number>()
+  for (const p of lines) {
+    if (p.draft!.purpose === 'serve') continue
+    const noun = p.draft!.nouns[0]
+    if (!noun) continue
+    const key = noun.k === 'ingredient' ? noun.id : noun.k === 'fruit' ? 'fruit' : noun.text
+    const seen = uses.get(near(key)) ?? 0
+    uses.set(near(key), seen + 1)
+    // The first of two butters is the crust's, when the crust comes first.
+    const isOne = groupOf(key) === 'biscuit' || (noun.k === 'other' && /biscuit|cookie|keks|galleta/.test(noun.text))
+    const place0 = isOne && crusts.length > 0 ? 'crust' : seen === 0 ? firstUse(key) : nthUse(sentences, near(key), seen)
+    if (place0 === 'crust') place(p, to('crust'))
+    else if (place0 === 'topping') place(p, to('topping'))
+  }
+}
+/** Where the later of several lines of one thing is used: the next place that speaks of it, else the filling. */
+function nthUse(sentences: readonly Sentence[], key: string, n: number): Sentence['place'] | null {
+  const places = [...new Set(sentences.filter(s => s.nouns.has(key)).map(s => s.place))]
+  return places[n] ?? places.at(-1) ?? null
+}
+function place(p: Part, component: Component): void {
+  p.component = component
+  p.placed = true
+}

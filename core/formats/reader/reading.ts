@@ -1,0 +1,136 @@
+/**
+ * A text as read: every piece of it that is not blank in exactly one entry, the formula's facts out of its method, and
+ * what the lint says. The same shape is printed by `npm run read` and answered by `/api/read`
+ * (`docs/reading.schema.json`).
+ */
+import type { EggGrade } from '../../base/ingredients/measures'
+import type { CupSystem } from '../../base/units'
+import type { ComponentRole, Family, School } from '../../formula/document'
+import type { VesselKind } from '../../physics/geometry/cavity'
+import type { LEAVES } from '../../physics/set/gelatin'
+
+export const LOCALES = ['en', 'fr', 'es', 'de', 'it'] as const
+export type Locale = (typeof LOCALES)[number]
+export const ENTRY_KINDS = ['ingredient', 'step', 'heading', 'name', 'setAside'] as const
+export type EntryKind = (typeof ENTRY_KINDS)[number]
+export type LeafGrade = keyof typeof LEAVES
+
+export const QUESTION_KINDS = [
+  /** Whose cups, pints and fluid ounces; shared. */
+  'cups',
+  /** Ounces by weight or by volume. */
+  'ounce',
+  /** How many grams; none, a range, or a measure nobody knows the weight of. */
+  'amount',
+  /** Which ingredient. */
+  'ingredient',
+  /** Juice, zest or both of a fruit. */
+  'fruitPart',
+  /** How large a can is; shared by its ingredient. */
+  'can',
+  /** Which grade of leaf gelatine; shared. */
+  'leafGrade',
+  /** More than a kitchen could mean. */
+  'figure',
+] as const
+export type QuestionKind = (typeof QUESTION_KINDS)[number]
+export interface Question {
+  kind: QuestionKind
+  /** What may be answered: codes, ids or grams; empty where grams are asked. */
+  choices: (string | number)[]
+  /** The likeliest of them. */
+  suggested: string | number | null
+  /** The key under which one answer serves several lines. */
+  shared: string | null
+  /** The words it is about. */
+  words: string
+}
+
+export const ASSUMPTION_CODES = [
+  'weighed', 'ounce', 'millilitres', 'measure', 'egg', 'shell', 'fruit', 'stick', 'answered', 'written', 'can', 'leaf',
+  'packet', 'pinch', 'percent', 'sum', 'each', 'spelling', 'fraction', 'methodPlaces', 'notCounted', 'bareGrams', 'dozen',
+] as const
+export type AssumptionCode = (typeof ASSUMPTION_CODES)[number]
+/** What was taken for granted, with its figures; worded outside the core. */
+export interface Assumption {
+  code: AssumptionCode
+  params: Readonly<Record<string, string | number>>
+}
+
+export interface Item {
+  ingredientId: string | null
+  massG: number | null
+  /** Eggs, fruit, leaves, cans, packets or sticks. */
+  count: number | null
+  piece: string | null
+  /** Gelatin grade, g Bloom. */
+  bloom: number | null
+}
+export interface Component {
+  role: ComponentRole
+  index: number
+  name: string | null
+}
+export interface Entry {
+  text: string
+  /** Where it stands in the text, [from, to). */
+  span: [number, number]
+  kind: EntryKind
+  component: Component | null
+  items: Item[]
+  question: Question | null
+  assumptions: Assumption[]
+  /** Set aside by the cook, or by the reader. */
+  leftOut: boolean
+}
+
+export interface ReadVessel {
+  kind: VesselKind
+  lengthM: number | null
+  widthM: number | null
+  diameterM: number | null
+  heightM: number | null
+  count: number | null
+}
+export interface ReadOven {
+  tempC: number
+  fan: boolean
+  minutes: number | null
+}
+
+/** Whose measures a text is read by, and what told so. */
+export interface Habits {
+  country: 'us' | 'gb' | 'au' | 'metric'
+  cups: CupSystem | null
+  eggs: { large: EggGrade, plain: EggGrade }
+  /** Words that told it. */
+  because: string[]
+  /** Whether anything in the text depends on it. */
+  matters: boolean
+}
+
+export interface Reading {
+  name: string | null
+  locale: Locale
+  habits: Habits
+  lines: Entry[]
+  vessel: ReadVessel | null
+  oven: ReadOven | null
+  peakC: number | null
+  portions: number | null
+  family: Family | null
+  school: School | null
+}
+
+/**
+ * Answers: by shared key (`cups`, `leafGrade`, `can:condensed`, `eggs:large` …), or by a line's text as written; a
+ * number is grams. `country` changes the whole text's habits; `leftOut` are texts set aside, `takenIn` such brought
+ * back; `roles` move a line to another component.
+ */
+export interface Answers {
+  shared?: Record<string, string | number>
+  lines?: Record<string, string | number>
+  leftOut?: string[]
+  takenIn?: string[]
+  roles?: Record<string, ComponentRole>
+}

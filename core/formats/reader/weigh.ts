@@ -1,0 +1,401 @@
+/** What a draft weighs: its measure, count or bracket in grams, with what was assumed; or the question that is open. */
+import { findIngredient } from '../../base/ingredients/ingredients'
+import {
+  DENSITIES, EGG_GRADES, type EggGrade, type Fruit, FRUITS, GRANULATED_G_PER_ML,
+} from '../../base/ingredients/measures'
+import type { Ingredient } from '../../base/ingredients/types'
+import { type CupSystem, OUNCE_G, POUND_G, STICK_G, SYSTEM_ML } from '../../base/units'
+import { LEAVES, POWDER_BLOOM } from '../../physics/set/gelatin'
+import { type Amount, amountsIn } from './amounts'
+import { bestOf, type Draft, type Noun } from './drafts'
+import type { Answers, Assumption, Habits, Item, LeafGrade, Question } from './reading'
+import type { Token } from './tokens'
+
+export const LEAF_GRADES = Object.keys(LEAVES) as LeafGrade[]
+/**
+ * Cans as sold, g: condensed milk 397 (14 oz), 390 (300 ml), 227 (8 oz), tube 170; evaporated 354 ml and 170; coconut
+ * 400 ml and 160 (trade sizes, from memory).
+ */
+export const CANS: Readonly<Record<string, number[]>> = {
+  condensed: [397, 390, 227, 170],
+  evaporated: [377, 410, 170],
+  coconut_milk: [382, 160],
+  coconut_cream: [382, 154],
+}
+/** A packet of gelatin powder: US envelope 7.1 g (trade size, from memory). */
+const PACKET_G = 7.1
+/** A packet of vanilla sugar: 8 g (trade size, from memory). */
+const VANILLA_SUGAR_G = 8
+/** A pinch between finger and thumb, g (common practice). */
+const PINCH_G = 0.3
+/** A dessertspoon is two teaspoons. */
+const DESSERTSPOON_ML = 10
+/** Edible share of an egg's weight in its shell (EU classes: 51.8 of 58 g). */
+const OUT_OF_SHELL = 0.89
+/** A bare figure from here on is grams where the thing can be counted, too. */
+const BARE_GRAMS = 31
+const WET = ['juice', 'dairy', 'water', 'plant']
+/** Dairy that is spooned: ounces of it are by weight. */
+const SPOONED = ['cream_cheese', 'mascarpone', 'greek', 'creme_fr', 'creme_sour', 'smp', 'wmp', 'soy_protein', 'pea_protein']
+const CANNED_WET = ['evaporated', 'coconut_milk', 'coconut_cream']
+
+export interface Weighed {
+  items: Item[]
+  question: Question | null
+  assumptions: Assumption[]
+  /** Two measures of one line that say different weights, g. */
+  contradicts: [number, number] | null
+  /** Millilitres that the line itself gives a cup. */
+  cupMl: number | null
+}
+export interface Scale {
+  habits: Habits
+  answers: Answers
+  /** The line as written: the key of its own answers. */
+  text: string
+  /** Figures without a unit are grams in this text. */
+  bareGrams: boolean
+}
+
+const item = (ingredientId: string | null, massG: number | null, over: Partial<Item> = {}): Item =>
+  ({ ingredientId, massG: massG === null ? null : round(massG), count: null, piece: null, bloom: null, ...over })
+const round = (g: number) => Math.round(g * 100) / 100
+const ask = (
+  kind: Question['kind'], words: string, choices: Question['choices'] = [], suggested: Question['suggested'] = null,
+  shared: string | null = null,
+): Question => ({ kind, choices, suggested, shared, words })
+const done = (items: Item[], assumptions: Assumption[] = [], over: Partial<Weighed> = {}): Weighed =>
+  ({ items, question: null, assumptions, contradicts: null, cupMl: null, ...over })
+const open = (items: Item[], question: Question): Weighed =>
+  ({ items, question, assumptions: [], contradicts: null, cupMl: null })
+const told = (code: Assumption['code'], params: Assumption['params'] = {}): Assumption => ({ code, params })
+
+const METRIC_G: Record<string, number> = { g: 1, kg: 1000, mg: 0.001, hg: 100, pound500: 500 }
+const METRIC_ML: Record<string, number> = { ml: 1, cl: 10, dl: 100, l: 1000 }
+const MEASURES: Record<string, 'cup' | 'tablespoon' | 'teaspoon' | 'fluidOunce' | 'pint'> = {
+  cup: 'cup', tablespoon: 'tablespoon', teaspoon: 'teaspoon', fluidOunce: 'fluidOunce', pint: 'pint', quart: 'pint',
+}
+
+/** Grams of an amount of an ingredient, or the question it leaves. */
+function gramsOf(a: { value: number, unit: string | null }, row: Ingredient, d: Draft, s: Scale): {
+  g: number, by: Assumption
+} | Question {
+  const words = d.nouns[0]?.text ?? ''
+  const density = row.id === 'sugar' && /granulated|kristall/.test(words)
+    ? { gPerMl: GRANULATED_G_PER_ML }
+    : DENSITIES[row.id]
+  const unit = a.unit ?? ''
+  if (METRIC_G[unit]) return { g: a.value * METRIC_G[unit], by: told('weighed') }
+  if (unit === 'pound') return { g: a.value * POUND_G, by: told('ounce') }
+  if (METRIC_ML[unit]) {
+    if (!density) return ask('amount', unit)
+    return { g: a.value * METRIC_ML[unit] * density.gPerMl, by: told('millilitres', { gPerMl: density.gPerMl }) }
+  }
+  if (unit === 'dessertspoon' && density)
+    return {
+      g: a.value * DESSERTSPOON_ML * density.gPerMl,
+      by: told('measure', { measure: unit, ml: DESSERTSPOON_ML, system: 'metric' }),
+    }
+  if (unit === 'ounce') {
+    const own = s.answers.lines?.[s.text] ?? s.answers.shared?.ounce
+    if (own !== 'fluid' && own !== 'weight' && WET.includes(row.group) && !SPOONED.includes(row.id))
+      return ask('ounce', words, ['fluid', 'weight'], 'fluid')
+    if (own !== 'fluid') return { g: a.value * OUNCE_G, by: told('ounce') }
+    return gramsOf({ value: a.value, unit: 'fluidOunce' }, row, d, s)
+  }
+  const measure = MEASURES[unit]
+  if (measure) {
+    const spoon = measure === 'tablespoon' || measure === 'teaspoon'
+    const system: CupSystem | null = s.habits.cups ?? (spoon ? 'metric' : null)
+    if (!system) return ask('cups', unit, ['us', 'metric', 'australian', 'imperial'], suggestedCups(s.habits), 'cups')
+    if (!density) return ask('amount', unit)
+    const ml = SYSTEM_ML[system][measure] * (unit === 'quart' ? 2 : 1)
+    return { g: a.value * ml * density.gPerMl, by: told('measure', { measure: unit, ml, system }) }
+  }
+  if (unit === 'stick' && row.group === 'butter') return { g: a.value * STICK_G, by: told('stick', { stickG: STICK_G }) }
+  if (unit === 'pinch') return { g: a.value * PINCH_G, by: told('pinch', { eachG: PINCH_G }) }
+  return ask('amount', unit)
+}
+const suggestedCups = (h: Habits): CupSystem => (h.country === 'us' ? 'us' : h.country === 'au' ? 'australian' : 'metric')
+
+/** What stands in brackets: a mass for the whole, for each, a count, a grade, a size in the shell. */
+function bracketsOf(d: Draft): { whole: Amount | null, each: Amount | null, shellG: number | null, count: number | null } {
+  const out = { whole: null as Amount | null, each: null as Amount | null, shellG: null as number | null, count: null as number | null }
+  for (const ts of d.brackets) {
+    const amounts = amountsIn(ts)
+    const fruit = ts.some(t => t.k === 'fruit')
+    const isFrom = ts.some(t => t.k === 'from') || ts.some(t => t.k === 'shell')
+    const isEach = ts.some(t => t.k === 'each')
+    for (const a of amounts) {
+      const metric = METRIC_G[a.unit ?? ''] || METRIC_ML[a.unit ?? '']
+      if (isFrom && metric) out.shellG = a.value * (METRIC_G[a.unit ?? ''] ?? 1)
+      else if (isEach && a.unit) out.each = a
+      else if (a.unit === null && !fruit && amounts.length === 1 && a.high === null) out.count = a.value
+      else if (a.unit && !fruit && (metric ? !out.whole || !METRIC_G[out.whole.unit ?? ''] : !out.whole))
+        out.whole = a
+    }
+  }
+  return out
+}
+/** A bracket's words that change the noun: juice and zest, a grade, a size. */
+function wordsInBrackets(d: Draft): void {
+  for (const ts of d.brackets)
+    for (const t of ts) {
+      if (t.k === 'part' && !d.parts.has(t.part)) d.parts.set(t.part, null)
+      if (t.k === 'ingredient' && t.id === 'zest' && d.nouns.some(n => n.k === 'fruit')) d.parts.set('zest', null)
+      if (t.k === 'size') d.size ??= t.size
+      if (t.k === 'word' && /^[mls]$/.test(t.text)) d.size ??= { m: 'medium', l: 'large', s: 'small' }[t.text]!
+    }
+}
+
+const creamRows = ['cream30', 'cream36', 'cream38', 'cream48']
+/** "cream 35 %": the nearest row; "84 % butter". */
+function byFat(row: Ingredient, percent: number | null): Ingredient {
+  if (percent === null) return row
+  const ids = creamRows.includes(row.id) ? creamRows : row.group === 'butter' ? ['butter80', 'butter82', 'butter84'] : []
+  const near = ids.map(id => findIngredient(id)!)
+    .map(r => ({ r, off: Math.abs((r.per100g.fat ?? 0) - percent) }))
+    .sort((a, b) => a.off - b.off)[0]
+  return near && near.off <= 2.5 ? near.r : row
+}
+
+/** @returns grams of every item, or what has to be asked */
+export function weigh(d: Draft, s: Scale): Weighed {
+  wordsInBrackets(d)
+  const fruit = d.nouns.find((n): n is Noun & { k: 'fruit' } => n.k === 'fruit')
+  const nouns = d.nouns.filter(n => n.k === 'ingredient')
+  const answer = s.answers.lines?.[s.text]
+  const chosen = typeof answer === 'string' ? findIngredient(answer) : undefined
+  if (!chosen && nouns.length === 0 && fruit) return weighFruit(d, fruit.id, s)
+  const noun = nouns[0]
+  const strange = d.nouns.some(n => n.k === 'other') || d.beside.length > 0
+  const row = chosen ?? (noun && findIngredient(noun.id))
+  if (!row) {
+    if (d.nouns.some(n => n.k === 'flavour')) return done([item(null, null)], [told('notCounted', { words: d.nouns[0]!.text })])
+    return open([item(null, null)], ask('ingredient', d.nouns[0]?.text ?? s.text))
+  }
+  const safe = row.group === 'egg' || ['salt', 'water', 'zest', 'vanilla'].includes(row.id)
+  const sureByFat = d.fatPercent !== null && byFat(row, d.fatPercent) !== row
+  if (!chosen && ((noun?.k === 'ingredient' && !noun.sure && !sureByFat
+    && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe)))
+    return open([item(row.id, null)], ask('ingredient', [...d.beside, noun!.text].join(' '), [], row.id))
+  return weighRow(byFat(row, d.fatPercent), d, s)
+}
+
+/** A line of one ingredient of the table. */
+function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
+  const bloom = row.id === 'gelatin' ? POWDER_BLOOM : null
+  const answer = s.answers.lines?.[s.text]
+  if (typeof answer === 'number') return done([item(row.id, answer, { bloom })], [told('answered')])
+  const said = bracketsOf(d)
+  const amounts = bestOf(d)
+  const first = amounts[0]
+  if (!first) {
+    if (said.count !== null && countable(row)) return counted(row, said.count, d, s)
+    if (said.whole) return written(row, said.whole, null, d, s, bloom)
+    return open([item(row.id, null)], ask('amount', ''))
+  }
+  const wide = amounts.find(a => a.high !== null)
+  if (wide && !(said.whole && !said.each)) {
+    const low = gramsOf({ value: wide.value, unit: wide.unit }, row, d, s)
+    const high = gramsOf({ value: wide.high!, unit: wide.unit }, row, d, s)
+    const choices = 'g' in low && 'g' in high ? [round(low.g), round((low.g + high.g) / 2), round(high.g)] : []
+    return open([item(row.id, null)], ask('amount', `${wide.value}–${wide.high}`, choices, choices[1] ?? null))
+  }
+  const unit = first.unit
+  const n = first.value
+  if (unit === 'leaf' || (row.id === 'gelatin' && unit === null && n < BARE_GRAMS)) return leaves(row, n, first, said, d, s)
+  if (unit === 'can') return can(row, n, first, said, d, s)
+  if (first.each) {
+    if (row.group === 'egg' && first.each.unit === 'g') return counted(row, n, d, s, n > 1 ? first.each.value : null)
+    const each = gramsOf(first.each, row, d, s)
+    if (!('g' in each)) return open([item(row.id, null)], each)
+    return done([item(row.id, n * each.g, { count: n, bloom })], [told('each', { count: n, eachG: round(each.g) }), each.by])
+  }
+  if (said.each && ['packet', 'tub', 'piece', null].includes(unit)) {
+    const each = gramsOf(said.each, row, d, s)
+    if ('g' in each) {
+      const piece = row.group === 'egg' ? pieceOf(row) : unit
+      return done([item(row.id, n * each.g, { count: n, piece, bloom })], [told('each', { count: n, eachG: round(each.g) })])
+    }
+  }
+  if (said.whole) return written(row, said.whole, first, d, s, bloom)
+  if (unit === 'packet' || unit === 'tub') {
+    const eachG = row.id === 'gelatin' ? PACKET_G : /vanill/.test(d.nouns[0]!.text) ? VANILLA_SUGAR_G : null
+    if (eachG === null) return open([item(row.id, null)], ask('amount', unit))
+    return done([item(row.id, n * eachG, { count: n, piece: 'packet', bloom })], [told('packet', { eachG })])
+  }
+  if (unit === null && countable(row) && !bare(first, d, s)) return counted(row, n, d, s, said.shellG)
+  if (unit === 'piece' && countable(row)) return counted(row, n, d, s, said.shellG)
+  if (unit === null) {
+    if (!s.bareGrams && !(n >= BARE_GRAMS && d.nameFirst)) return open([item(row.id, null)], ask('amount', ''))
+    return done([item(row.id, n, { bloom })], [told('bareGrams')])
+  }
+  return summed(row, amounts, d, s, bloom)
+}
+
+const countable = (row: Ingredient) => ['egg', 'yolk_sep', 'white'].includes(row.id)
+const pieceOf = (row: Ingredient) => (row.id === 'egg' ? 'egg' : row.id === 'white' ? 'white' : 'yolk')
+/** "yolk 240" in a list of grams is grams; "30 eggs" are eggs. */
+const bare = (a: Amount, d: Draft, s: Scale) => d.nameFirst && a.value >= BARE_GRAMS && Number.isInteger(a.value)
+  && (s.bareGrams || a.value >= 40)
+
+/** Amounts added up, less what is taken away. */
+function summed(row: Ingredient, amounts: readonly Amount[], d: Draft, s: Scale, bloom: number | null): Weighed {
+  let g = 0
+  const by: Assumption[] = []
+  for (const [sign, list] of [[1, amounts], [-1, d.minus]] as const)
+    for (const a of list) {
+      const got = gramsOf(a, row, d, s)
+      if (!('g' in got)) return open([item(row.id, null)], got)
+      g += sign * got.g
+      by.push(got.by)
+    }
+  if (amounts.length > 1 || d.minus.length > 0) by.push(told('sum'))
+  if (amounts.some(a => a.mended)) by.push(told('fraction', { value: amounts[0]!.value }))
+  if (!(g > 0)) return open([item(row.id, null)], ask('amount', ''))
+  const also = d.amounts.length === 1 && d.others.length > 0 ? gramsOf([...d.amounts, ...d.others]
+    .find(a => a !== amounts[0])!, row, d, s) : null
+  return done([item(row.id, g, { bloom })], by, { contradicts: apart(g, also && 'g' in also ? also.g : null) })
+}
+/** Two weights of one line further apart than rounding makes them. */
+const apart = (a: number, b: number | null): [number, number] | null =>
+  b !== null && Math.abs(a / b - 1) > 0.2 ? [round(a), round(b)] : null
+
+/** The mass in brackets counts; eggs keep their count. */
+function written(row: Ingredient, said: Amount, outer: Amount | null, d: Draft, s: Scale, bloom: number | null): Weighed {
+  const got = gramsOf(said, row, d, s)
+  if (!('g' in got)) return open([item(row.id, null)], got)
+  const also = outer && outer.unit ? gramsOf(outer, row, d, s) : null
+  const exact = also !== null && 'g' in also && ['weighed', 'ounce'].includes(also.by.code)
+  const count = outer && outer.unit === null && countable(row) ? outer.value : null
+  const cupMl = outer?.unit === 'cup' && said.unit === 'ml' ? said.value / outer.value : null
+  const outerCounts = exact && also.by.code === 'weighed' && got.by.code !== 'weighed'
+  return done(
+    [item(row.id, outerCounts ? also.g : got.g, { count, piece: count ? pieceOf(row) : null, bloom })],
+    [told('written'), got.by],
+    { contradicts: exact && ['weighed', 'ounce'].includes(got.by.code) ? apart(got.g, also.g) : null, cupMl },
+  )
+}
+
+/** Eggs by their number: of a size, of a weight in the shell. */
+function counted(row: Ingredient, n: number, d: Draft, s: Scale, shellG: number | null = null): Weighed {
+  const part = row.id === 'egg' ? 'wholeG' : row.id === 'white' ? 'whiteG' : 'yolkG'
+  if (shellG !== null) {
+    const edible = shellG * OUT_OF_SHELL
+    const near = (Object.keys(EGG_GRADES) as EggGrade[])
+      .sort((a, b) => Math.abs(EGG_GRADES[a].wholeG - edible) - Math.abs(EGG_GRADES[b].wholeG - edible))[0]!
+    const eachG = row.id === 'egg' ? edible : EGG_GRADES[near][part] * (edible / EGG_GRADES[near].wholeG)
+    return done([item(row.id, n * eachG, { count: n, piece: pieceOf(row) })], [told('shell', { shellG, eachG: round(eachG) })])
+  }
+  const grade = gradeOf(d.size, s)
+  const eachG = EGG_GRADES[grade][part]
+  return done(
+    [item(row.id, n * eachG, { count: n, piece: pieceOf(row) })],
+    [told('egg', { grade, eachG, size: d.size ?? '' })],
+  )
+}
+const SIZES: Record<'us' | 'eu', Record<string, EggGrade>> = {
+  us: { 'large': 'usL', 'medium': 'usM', 'small': 'usM', 'extra large': 'usXL', 'jumbo': 'usJ' },
+  eu: { 'large': 'euL', 'medium': 'euM', 'small': 'euS', 'extra large': 'euXL', 'jumbo': 'euXL' },
+}
+function gradeOf(size: string | null, s: Scale): EggGrade {
+  const own = s.answers.shared?.[`eggs:${size ?? ''}`]
+  if (typeof own === 'string' && own in EGG_GRADES) return own as EggGrade
+  if (!size) return s.habits.eggs.plain
+  return size === 'large' ? s.habits.eggs.large : SIZES[s.habits.eggs.large.startsWith('us') ? 'us' : 'eu'][size]!
+}
+
+/** Leaves by their grade, or by what is said of their weight. */
+function leaves(
+  row: Ingredient, n: number, a: Amount, said: ReturnType<typeof bracketsOf>, d: Draft, s: Scale,
+): Weighed {
+  const own = a.grade ?? s.answers.shared?.leafGrade ?? s.answers.lines?.[s.text]
+  const grade = typeof own === 'string' && own in LEAVES ? (own as LeafGrade) : null
+  const bloom = grade ? LEAVES[grade].bloom : null
+  const each = a.each ?? said.each
+  if (each && METRIC_G[each.unit ?? ''])
+    return done([item(row.id, n * each.value, { count: n, piece: 'leaf', bloom })], [told('each', { count: n, eachG: each.value })])
+  if (said.whole && METRIC_G[said.whole.unit ?? ''])
+    return done([item(row.id, said.whole.value, { count: n, piece: 'leaf', bloom })], [told('written')])
+  if (!grade)
+    return open([item(row.id, null, { count: n, piece: 'leaf' })], ask('leafGrade', '', LEAF_GRADES, 'gold', 'leafGrade'))
+  const { leafG } = LEAVES[grade]
+  return done([item(row.id, n * leafG, { count: n, piece: 'leaf', bloom })], [told('leaf', { grade, eachG: leafG })])
+}
+
+/** A can by the size on it, or by the answer. */
+function can(
+  row: Ingredient, n: number, a: Amount, said: ReturnType<typeof bracketsOf>, d: Draft, s: Scale,
+): Weighed {
+  const size = a.each ?? said.each ?? said.whole ?? d.others.find(o => o.unit)
+  const key = `can:${row.id}`
+  let eachG: number | null = null
+  if (size) {
+    const fluid = size.unit === 'ounce' && CANNED_WET.includes(row.id)
+    const got = gramsOf(
+      fluid ? { value: size.value, unit: 'fluidOunce' } : { value: size.value, unit: size.unit }, row, d,
+      {
+        ...s,
+        habits: { ...s.habits, cups: 'us' },
+        answers: { ...s.answers, lines: { ...s.answers.lines, [s.text]: 'weight' } },
+      },
+    )
+    if ('g' in got) eachG = got.g
+  } else if (typeof s.answers.shared?.[key] === 'number') eachG = s.answers.shared[key] as number
+  if (eachG === null)
+    return open([item(row.id, null, { count: n, piece: 'can' })], ask('can', '', CANS[row.id] ?? [400], CANS[row.id]?.[0] ?? null, key))
+  return done([item(row.id, n * eachG, { count: n, piece: 'can' })], [told('can', { eachG: round(eachG) })])
+}
+
+/** Fruit by its number: juice and zest as asked for. */
+function weighFruit(d: Draft, id: string, s: Scale): Weighed {
+  const fruit = fruitOf(id, d.size)
+  const said = bracketsOf(d)
+  const answer = s.answers.lines?.[s.text]
+  if (answer === 'juice' || answer === 'both') d.parts.set('juice', null)
+  if (answer === 'zest' || answer === 'both') d.parts.set('zest', null)
+  const parts = [...d.parts.keys()]
+  const idOf = (p: 'juice' | 'zest') => (p === 'juice' ? fruit.juiceId : 'zest')
+  if (parts.length === 0)
+    return open([item(null, null)], ask('fruitPart', d.nouns[0]!.text, ['juice', 'zest', 'both'], 'juice'))
+  const a = bestOf(d)[0]
+  const n = a?.value ?? said.count
+  const shell = parts.map(p => item(idOf(p), null))
+  if (typeof answer === 'number' && parts.length === 1) return done([item(idOf(parts[0]!), answer)], [told('answered')])
+  if (n === undefined || n === null) return open(shell, ask('amount', ''))
+  if (a && a.high !== null) return open(shell, ask('amount', `${a.value}–${a.high}`))
+  // "120 g lemons, juiced": the fruit is weighed, not its juice.
+  if (a?.unit && a.unit !== 'piece') {
+    const measured = METRIC_ML[a.unit] || MEASURES[a.unit] || d.partFirst
+    if (measured && parts.length === 1 && a.unit !== 'some')
+      return weighRow(findIngredient(idOf(parts[0]!))!, { ...d, nouns: [{ k: 'ingredient', id: idOf(parts[0]!), sure: true, text: '' }] }, s)
+    if (a.unit === 'some') return open(shell, ask('amount', a.unit))
+    const weighed = METRIC_G[a.unit] ?? (a.unit === 'ounce' ? OUNCE_G : a.unit === 'pound' ? POUND_G : null)
+    if (weighed === null) return open(shell, ask('amount', a.unit))
+    const count = (a.value * weighed) / fruit.wholeG
+    return fruitItems(fruit, parts, () => count, idOf)
+  }
+  const whole = said.whole && parts.length === 1 && parts[0] === 'juice'
+    ? gramsOf(said.whole, findIngredient(fruit.juiceId)!, d, s) : null
+  if (whole && 'g' in whole)
+    return done([item(fruit.juiceId, whole.g, { count: n, piece: fruit.id })], [told('written'), whole.by])
+  return fruitItems(fruit, parts, p => d.parts.get(p) ?? n, idOf)
+}
+function fruitItems(
+  fruit: Fruit, parts: ('juice' | 'zest')[], count: (p: 'juice' | 'zest') => number,
+  idOf: (p: 'juice' | 'zest') => string,
+): Weighed {
+  const each = (p: 'juice' | 'zest') => (p === 'juice' ? fruit.juiceG : fruit.zestG)
+  return done(
+    parts.map(p => item(idOf(p), count(p) * each(p), { count: count(p), piece: fruit.id })),
+    parts.map(p => told('fruit', { fruit: fruit.id, part: p, eachG: each(p) })),
+  )
+}
+function fruitOf(id: string, size: string | null): Fruit {
+  const fruit = FRUITS.find(f => f.id === id)!
+  return size === 'large' && id === 'lemon medium' ? FRUITS.find(f => f.id === 'lemon large')! : fruit
+}
+
+/** Words that say which row is meant are kept for lint and questions. */
+export const spoken = (ts: readonly Token[]): string => ts.map(t => t.text).join(' ')
