@@ -65,7 +65,8 @@ const isSame = (raw: string, list: readonly string[], lexicon: Lexicon) => {
   const words = stemsOf(raw, lexicon).join(' ')
   return words !== '' && list.some(x => stemsOfPhrase(x, lexicon).join(' ') === words)
 }
-const startsFor = (raw: string, lexicon: Lexicon) => {
+/** "For the …" */
+export const startsFor = (raw: string, lexicon: Lexicon) => {
   const words = plainOf(raw)
   return lexicon.words.headingStarts.some(x => words.startsWith(`${plainOf(x)} `) || words.startsWith(`${plainOf(x)}'`))
 }

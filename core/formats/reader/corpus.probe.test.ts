@@ -1,18 +1,22 @@
 import { it } from 'vitest'
 import { writeFileSync } from 'node:fs'
 import corpus from '../../checks/reading.json'
-import { readText } from './read'
+import { readWhole } from './read'
+import { lintOf } from './lint'
 it('probe', () => {
   const held = process.env.HELD === '1'
   const out: string[] = []
   let lines = 0, right = 0, asked = 0, askedOk = 0, wrong = 0, roleN = 0, roleOk = 0, texts = 0, missing = 0
   const qs: number[] = []
+  let lintN = 0, lintOk = 0, alarms = 0, clean = 0
   const facts = { vessel: [0, 0], oven: [0, 0], peakC: [0, 0], portions: [0, 0], locale: [0, 0] } as Record<string, [number, number]>
   for (const t of corpus.texts as any[]) {
     if (Boolean(t.held) !== held) continue
     texts++
     const t0 = performance.now()
-    const r = readText(t.text)
+    const whole = readWhole(t.text)
+    const r = whole.reading
+    const lints = lintOf(whole).map(x => x.code)
     const ms = performance.now() - t0
     const got = r.lines.filter(l => l.kind === 'ingredient' && !l.leftOut).flatMap(l => l.items.length ? l.items.map(i => ({ ...i, l })) : [{ ingredientId: null, massG: null, l } as any])
     const bad: string[] = []
@@ -42,10 +46,18 @@ it('probe', () => {
       if (ok) facts[k]![0]++
       else bad.push(`${k} want ${JSON.stringify(t[k])} got ${JSON.stringify(v)}`)
     }
+    if (t.lint) {
+      lintN += t.lint.length
+      for (const c of t.lint) if (lints.includes(c)) lintOk++; else bad.push(`lint missing ${c}, got ${lints}`)
+      const extra = lints.filter(c => !t.lint.includes(c))
+      if (t.lint.length === 0) clean++
+      alarms += extra.length
+      if (extra.length) bad.push(`alarm ${extra}`)
+    } else if (lints.length) bad.push(`(lint ${lints})`)
     if (bad.length) out.push(`## ${t.name} [${r.locale} ${r.habits.country}] ${ms.toFixed(1)} ms`, ...bad.map(b => '   ' + b))
   }
   qs.sort((a, b) => a - b)
-  out.push(`texts ${texts} lines ${lines} right ${(100 * right / lines).toFixed(1)} asked ${asked} (with reason ${askedOk}) wrong ${wrong} missing ${missing} roles ${roleOk}/${roleN} median q ${qs[qs.length >> 1]} ${JSON.stringify(facts)}`)
+  out.push(`texts ${texts} lines ${lines} right ${(100 * right / lines).toFixed(1)} asked ${asked} (with reason ${askedOk}) wrong ${wrong} missing ${missing} roles ${roleOk}/${roleN} lint ${lintOk}/${lintN} alarms ${alarms} clean ${clean} median q ${qs[qs.length >> 1]} ${JSON.stringify(facts)}`)
   writeFileSync('/tmp/probe.txt', out.join('\n'))
   console.log(out.at(-1))
 })

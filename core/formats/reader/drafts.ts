@@ -28,6 +28,10 @@ export interface Draft {
   nameFirst: boolean
   slip: boolean
   fatPercent: number | null
+  /** Grade of leaf gelatine that follows its noun. */
+  grade: string | null
+  /** What is only compared with: "in 600 g cream is 25 %". */
+  rest: Token[]
   /** "Juice of lemons": the part stands before its fruit, and is what is measured. */
   partFirst: boolean
   at: [number, number]
@@ -40,7 +44,7 @@ interface Clause extends Draft {
 
 const empty = (joint: Clause['joint'], at: number): Clause => ({
   joint, amounts: [], others: [], minus: [], nouns: [], parts: new Map(), brackets: [], purpose: null, beside: [],
-  size: null, nameFirst: false, slip: false, fatPercent: null, partFirst: false, at: [at, at], verbs: 0,
+  size: null, nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partFirst: false, at: [at, at], verbs: 0,
 })
 const METRIC = ['g', 'kg', 'mg', 'hg', 'pound500', 'ml', 'cl', 'dl', 'l']
 const WEIGHT = METRIC.slice(0, 5)
@@ -104,6 +108,11 @@ function clausesOf(all: readonly Token[]): Clause[] {
       continue
     }
     const a = starts.get(i)
+    if (a && now.nouns.length > 0 && now.amounts.length > 0 && ts[i - 1]?.text === 'in') {
+      now.rest = ts.slice(i)
+      now.at[1] = ts.at(-1)!.at[1]
+      break
+    }
     if (a && !a.percent) {
       const before = ts[i - 1]
       const dual = now.amounts.length > 0 && before?.k === 'sign' && ['/', '|', '='].includes(before.sign)
@@ -157,6 +166,9 @@ function takeWord(now: Clause, t: Token, ts: readonly Token[], i: number): void 
     case 'size':
       now.size ??= t.size
       break
+    case 'grade':
+      now.grade ??= t.grade
+      break
     case 'serve':
       now.purpose = 'serve'
       break
@@ -206,6 +218,8 @@ function join(to: Draft, c: Clause): void {
   to.size ??= c.size
   to.slip ||= c.slip
   to.fatPercent ??= c.fatPercent
+  to.grade ??= c.grade
+  to.rest.push(...c.rest)
   to.at[1] = Math.max(to.at[1], c.at[1])
 }
 

@@ -19,7 +19,7 @@ export interface Piece {
 }
 
 const BULLET = /^(?:(?:[-*+•·–—‣▪●○◦▢☐☑☒✓✔✅⬜🔹🔸♦►▸]|\[[ xX]?\]|&#97\d\d;|\p{Extended_Pictographic}\uFE0F?)\s*)+(?=\S)/u
-const NUMBER = /^\(?\d{1,2}[.)]\s+(?=\p{L})/u
+const NUMBER = /^\(?\d{1,2}[.)]\s+(?=[\p{L}\d½¼¾⅓⅔])/u
 const RULE = /^[\s|:=_*~-]+$/
 
 /** A line's cells: by bars, tabs, or by commas and semicolons where the whole table has them. */

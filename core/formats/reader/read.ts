@@ -4,14 +4,14 @@
  */
 import type { CupSystem } from '../../base/units'
 import type { ComponentRole } from '../../formula/document'
-import { headingEnd, isAside, roleOf, sort, type Sorted } from './classify'
+import { headingEnd, isAside, roleOf, sort, type Sorted, startsFor } from './classify'
 import { type Draft, draftsOf } from './drafts'
 import { factsOf, portionsOf } from './facts'
 import { habitsOf, localeOf } from './habits'
 import { type Lexicon, lexiconOf } from './lexicon'
 import { type Piece, piecesOf } from './pieces'
 import { placeByMethod } from './places'
-import type { Answers, Component, Entry, Habits, Locale, Reading } from './reading'
+import { type Answers, type Component, type Entry, type Habits, type Locale, LOCALES, type Reading } from './reading'
 import { isBlank, rowsOf } from './rows'
 import { type Token, tokensOf } from './tokens'
 import { suspicious } from './suspicious'
@@ -40,6 +40,8 @@ export interface Part {
   weighed: Weighed | null
   leftOut: boolean
   placed: boolean
+  /** Cut out of a step. */
+  fromStep: boolean
 }
 export interface Read {
   text: string
@@ -56,7 +58,7 @@ export interface ReadOptions {
 }
 
 const part = (span: [number, number], kind: Entry['kind'], component: Component | null, over: Partial<Part> = {}): Part =>
-  ({ span, kind, component, draft: null, tokens: [], weighed: null, leftOut: false, placed: false, ...over })
+  ({ span, kind, component, draft: null, tokens: [], weighed: null, leftOut: false, placed: false, fromStep: false, ...over })
 
 /**
  * Reads a text.
@@ -143,8 +145,22 @@ function paired(pieces: Piece[], text: string, lexicon: Lexicon): Piece[] {
   return out
 }
 
-function ofPiece(piece: Piece, text: string, lexicon: Lexicon, s: State, next: Piece | undefined): Part[] {
+/** The language of one line, where the text's own knows hardly a word of it. */
+function lexiconFor(raw: string, own: Lexicon): Lexicon {
+  if (raw.length > 200) return own
+  const strange = (l: Lexicon) => {
+    const words = tokensOf(raw, 0, l).filter(t => t.k !== 'sign' && t.k !== 'num' && t.text.length > 1)
+    return { l, of: words.length, unknown: words.filter(t => t.k === 'word' || t.slip).length }
+  }
+  const mine = strange(own)
+  if (mine.unknown === 0 || mine.unknown < mine.of / 2) return own
+  const best = LOCALES.map(x => strange(lexiconOf(x))).sort((a, b) => a.unknown / a.of - b.unknown / b.of)[0]!
+  return best.unknown / best.of < 0.5 * (mine.unknown / mine.of) ? best.l : own
+}
+
+function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece | undefined): Part[] {
   const raw = text.slice(piece.body, piece.span[1])
+  const lexicon = lexiconFor(raw, own)
   if (piece.given === 'setAside' || isBlank(raw)) return [part(piece.span, 'setAside', null)]
   if (piece.given === 'name') return [part(piece.span, 'name', null)]
   if (piece.given === 'step') return [part(piece.span, 'step', s.component)]
@@ -186,10 +202,14 @@ function byKind(
       return [part(piece.span, 'heading', got.opens ? null : s.component)]
     case 'setAside':
       return [part(piece.span, 'setAside', null)]
-    case 'step':
-      return [part(piece.span, 'step', s.component, { tokens: got.tokens })]
+    case 'step': {
+      // "For the topping, whip …": the step says whose it is.
+      const said = startsFor(raw, lexicon) ? roleOf(raw.split(',')[0]!, lexicon) : null
+      const own = said && said !== s.component.role ? { role: said, index: s.count++, name: raw.split(',')[0]! } : s.component
+      return [part(piece.span, 'step', own, { tokens: got.tokens })]
+    }
     case 'ingredient': {
-      const bare = got.drafts.every(d => d.amounts.length === 0 && d.brackets.length === 0)
+      const bare = got.drafts.every(d => d.amounts.length === 0 && !d.brackets.some(b => b.some(t => t.k === 'unit')))
       const times = got.tokens.some(t => t.k === 'word' && t.text === 'x') && got.drafts.every(d => d.nouns.length === 0)
       if (!s.named && !s.seen && !piece.bullet && ((bare && isName(got)) || times)) {
         s.named = true
@@ -293,7 +313,7 @@ function stepItems(parts: Part[], text: string, lexicon: Lexicon): void {
     let at = p.span[0]
     for (const draft of runs) {
       if (draft.at[0] > at) cut.push({ ...p, span: [at, draft.at[0]] })
-      cut.push(part(draft.at, 'ingredient', p.component, { draft, tokens: tokens.filter(t => t.at[0] >= draft.at[0] && t.at[0] < draft.at[1]) }))
+      cut.push(part(draft.at, 'ingredient', p.component, { fromStep: true, draft, tokens: tokens.filter(t => t.at[0] >= draft.at[0] && t.at[0] < draft.at[1]) }))
       at = draft.at[1]
     }
     if (at < p.span[1]) cut.push({ ...p, span: [at, p.span[1]] })
@@ -328,7 +348,7 @@ export function runsOf(tokens: readonly Token[]): Draft[] {
 function renameComponents(parts: Part[]): void {
   const used = parts.filter(p => p.kind === 'ingredient' && p.component)
   const all = [...new Set(used.map(p => p.component!))]
-  if (all.length === 0 || all.some(c => c.role === 'filling')) return
+  if (all.length === 0 || all.some(c => c.role === 'filling') || all.every(c => c.role === 'crust')) return
   const weight = (c: Component) => used.filter(p => p.component === c).reduce((sum, p) => sum
     + (p.draft?.nouns.some(n => n.k === 'fruit' || (n.k === 'ingredient' && FILLS.includes(n.id))) ? 2 : 0), 0)
     + (['topping', 'cream', 'insert', 'fruit', 'glaze'].includes(c.role) ? 0.5 : 0)
@@ -365,7 +385,7 @@ function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers)
 }
 const NOTHING: Omit<Draft, 'at'> = {
   amounts: [], others: [], minus: [], nouns: [], parts: new Map(), brackets: [], purpose: null, beside: [], size: null,
-  nameFirst: false, slip: false, fatPercent: null, partFirst: false,
+  nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partFirst: false,
 }
 
 function portionsIn(text: string, parts: readonly Part[], lexicon: Lexicon): number | null {

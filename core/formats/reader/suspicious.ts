@@ -4,7 +4,7 @@ import type { Part } from './read'
 import type { Answers } from './reading'
 
 /** Most of one thing in a text, of all, before it is asked (judgement); water and setters are never most. */
-const MOST_SHARE = 0.7
+const MOST_SHARE = 0.8
 /** And only from here on, g. */
 const FROM_G = 1000
 /** Most of a portion, g (judgement). */

@@ -168,8 +168,11 @@ export function weigh(d: Draft, s: Scale): Weighed {
   const chosen = typeof answer === 'string' ? findIngredient(answer) : undefined
   if (!chosen && nouns.length === 0 && fruit) return weighFruit(d, fruit.id, s)
   const noun = nouns[0]
-  const strange = d.nouns.some(n => n.k === 'other') || d.beside.length > 0
-  const row = chosen ?? (noun && findIngredient(noun.id))
+  // "Almond milk", "coconut sugar": two things side by side are a third.
+  const two = new Set(nouns.map(n => (n.k === 'ingredient' ? n.id : ''))).size > 1
+  const strange = d.nouns.some(n => n.k === 'other') || d.beside.length > 0 || two
+  const head = two ? nouns.at(-1)! : noun
+  const row = chosen ?? (head?.k === 'ingredient' ? findIngredient(head.id) : undefined)
   if (!row) {
     if (d.nouns.some(n => n.k === 'flavour')) return done([item(null, null)], [told('notCounted', { words: d.nouns[0]!.text })])
     return open([item(null, null)], ask('ingredient', d.nouns[0]?.text ?? s.text))
@@ -178,7 +181,7 @@ export function weigh(d: Draft, s: Scale): Weighed {
   const sureByFat = d.fatPercent !== null && byFat(row, d.fatPercent) !== row
   if (!chosen && ((noun?.k === 'ingredient' && !noun.sure && !sureByFat
     && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe)))
-    return open([item(row.id, null)], ask('ingredient', [...d.beside, noun!.text].join(' '), [], row.id))
+    return open([item(row.id, null)], ask('ingredient', [...d.beside, ...nouns.map(n => n.text)].join(' '), [], row.id))
   return weighRow(byFat(row, d.fatPercent), d, s)
 }
 
@@ -254,8 +257,8 @@ function summed(row: Ingredient, amounts: readonly Amount[], d: Draft, s: Scale,
   if (amounts.length > 1 || d.minus.length > 0) by.push(told('sum'))
   if (amounts.some(a => a.mended)) by.push(told('fraction', { value: amounts[0]!.value }))
   if (!(g > 0)) return open([item(row.id, null)], ask('amount', ''))
-  const also = d.amounts.length === 1 && d.others.length > 0 ? gramsOf([...d.amounts, ...d.others]
-    .find(a => a !== amounts[0])!, row, d, s) : null
+  const other = d.amounts.length === 1 ? [...d.amounts, ...d.others].find(a => a !== amounts[0] && a.unit !== amounts[0]!.unit) : undefined
+  const also = other ? gramsOf(other, row, d, s) : null
   return done([item(row.id, g, { bloom })], by, { contradicts: apart(g, also && 'g' in also ? also.g : null) })
 }
 /** Two weights of one line further apart than rounding makes them. */
@@ -310,7 +313,7 @@ function gradeOf(size: string | null, s: Scale): EggGrade {
 function leaves(
   row: Ingredient, n: number, a: Amount, said: ReturnType<typeof bracketsOf>, d: Draft, s: Scale,
 ): Weighed {
-  const own = a.grade ?? s.answers.shared?.leafGrade ?? s.answers.lines?.[s.text]
+  const own = a.grade ?? d.grade ?? s.answers.shared?.leafGrade ?? s.answers.lines?.[s.text]
   const grade = typeof own === 'string' && own in LEAVES ? (own as LeafGrade) : null
   const bloom = grade ? LEAVES[grade].bloom : null
   const each = a.each ?? said.each
