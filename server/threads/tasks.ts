@@ -5,13 +5,16 @@ import { InputError } from '#core/base/errors'
 import type { FormulaDocument } from '#core/formula/document'
 import type { Occasion } from '#core/formula/occasion'
 import type { Kitchen } from '#core/kitchen/kitchen'
+import { readWithAnswers } from '#core/formats/reader/report'
+import { tooLong } from '#core/formats/reader/read'
 import { reportOf } from '#core/formats/report'
+import type { CupSystem } from '#core/base/units'
 import { summariseDessert, type Summary } from '#core/pipeline/summary'
 import { eggsOf } from '../domain/eggs'
 import { readStored } from '../domain/stored'
 import { readDocument } from '../../shared/schemas/formula'
 import { inputProblem, type Problem } from '../../shared/schemas/problem'
-import { tooMuch } from '../../shared/schemas/shape'
+import { isText, tooMuch } from '../../shared/schemas/shape'
 import type { EggUse } from '../../shared/schemas/wire'
 
 export interface SummaryJob {
@@ -47,16 +50,43 @@ export function summaries({ kitchen, formulas }: SummaryJob): Summarised[] {
   })
 }
 
-export type AssessAnswer = { text: string } | { status: 400 | 422, problem: Problem }
+export type BodyAnswer = { text: string } | { status: 400 | 422, problem: Problem }
+
+const NOT_JSON: BodyAnswer = { status: 400, problem: { path: '', code: 'notJson', params: {} } }
+/** A body as JSON; undefined where it is none. */
+function parsed(body: Uint8Array): unknown {
+  try {
+    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(body))
+  } catch {
+    return undefined
+  }
+}
+
+/** A posted text as read: `{ text, answers? }`, from the body's bytes to the answer's text. */
+export function readBody({ body, cups }: { body: Uint8Array, cups: CupSystem | null }): BodyAnswer {
+  const input = parsed(body)
+  if (input === undefined) return NOT_JSON
+  const no = (path: string, code: string, params: Problem['params'] = {}): BodyAnswer =>
+    ({ status: 422, problem: { path, code, params } })
+  if (!isPlain(input)) return no('', 'typeError', { type: 'object' })
+  const { text, answers = {}, ...rest } = input
+  const much = tooMuch({ answers, ...rest })
+  if (much) return { status: 422, problem: much }
+  const unknown = Object.keys(rest)[0]
+  if (unknown !== undefined) return no('', 'noUnknown', { unknown: unknown.slice(0, 60) })
+  if (typeof text !== 'string') return no('text', text === undefined ? 'missing' : 'typeError', { type: 'string' })
+  if (!isText(text)) return no('text', 'badText')
+  if (!isPlain(answers)) return no('answers', 'typeError', { type: 'object' })
+  const long = tooLong(text)
+  if (long) return no('text', 'tooLong', { max: long.most })
+  return { text: JSON.stringify(readWithAnswers(text, answers, cups)) }
+}
+const isPlain = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x)
 
 /** A posted document's assessment, from the body's bytes to the answer's text. */
-export function assessBody({ body, kitchen }: { body: Uint8Array, kitchen: Kitchen }): AssessAnswer {
-  let input: unknown
-  try {
-    input = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(body))
-  } catch {
-    return { status: 400, problem: { path: '', code: 'notJson', params: {} } }
-  }
+export function assessBody({ body, kitchen }: { body: Uint8Array, kitchen: Kitchen }): BodyAnswer {
+  const input = parsed(body)
+  if (input === undefined) return NOT_JSON
   const at = (problem: Problem) => ({
     status: 422 as const,
     problem: { ...problem, path: problem.path ? `document.${problem.path}` : 'document' },

@@ -10,6 +10,7 @@ export const ROUTES: Readonly<Record<string, readonly string[]>> = {
   '/api/health': ['GET'],
   '/api/kitchen': ['GET', 'PUT'],
   '/api/lots/:id': ['PUT', 'DELETE'],
+  '/api/read': ['POST'],
   '/api/versions/:id': ['GET'],
 }
 

@@ -67,11 +67,20 @@ const part = (span: [number, number], kind: Entry['kind'], component: Component 
 export const readText = (text: string, options: ReadOptions = {}): Reading => readWhole(text, options).reading
 
 /** The same with what lint and the page look at beside it. */
-export function readWhole(text: string, { answers = {}, cups = null }: ReadOptions = {}): Read {
+export function readWhole(text: string, options: ReadOptions = {}): Read {
+  const steps = readSteps(text, options)
+  for (;;) {
+    const at = steps.next()
+    if (at.done) return at.value
+  }
+}
+
+/** The same bit by bit, for whoever shows how far it is or may give it up: yields the share that is done. */
+export function* readSteps(text: string, { answers = {}, cups = null }: ReadOptions = {}): Generator<number, Read> {
   const locale: Locale = localeOf(text)
   const lexicon = lexiconOf(locale)
   const habits = habitsOf(text, locale, answers, cups)
-  const parts = covered(text, sorted(text, lexicon))
+  const parts = covered(text, yield* sorted(text, lexicon))
   for (const p of parts) decide(p, text, answers)
   stepItems(parts, text, lexicon)
   renameComponents(parts)
@@ -94,13 +103,16 @@ interface State {
   begun: boolean
 }
 
+/** Pieces between two looks at what else is asked. */
+const STEP = 40
 /** Every piece as one or several parts, with the component its heading opened. */
-function sorted(text: string, lexicon: Lexicon): Part[] {
+function* sorted(text: string, lexicon: Lexicon): Generator<number, Part[]> {
   const pieces = paired(piecesOf(text), text, lexicon)
   const out: Part[] = []
   const s: State = { component: { role: 'filling', index: 0, name: null }, count: 1, area: null, named: false, seen: false, begun: false }
   const table = rowsOf(pieces, text, lexicon)
-  pieces.forEach((piece, i) => {
+  for (const [i, piece] of pieces.entries()) {
+    if (i % STEP === STEP - 1) yield i / pieces.length
     const row = table.get(i)
     if (row) {
       if (row.role && (row.name !== s.component.name)) s.component = nextComponent(s, row.role, row.name)
@@ -108,10 +120,8 @@ function sorted(text: string, lexicon: Lexicon): Part[] {
       out.push(...(row.drafts.length > 0
         ? row.drafts.map(d => part(piece.span, 'ingredient', s.component, { draft: d, tokens: row.tokens }))
         : [part(piece.span, 'setAside', null)]).slice(0, 1))
-      return
-    }
-    out.push(...ofPiece(piece, text, lexicon, s, pieces[i + 1]))
-  })
+    } else out.push(...ofPiece(piece, text, lexicon, s, pieces[i + 1]))
+  }
   return out
 }
 
