@@ -56,10 +56,12 @@ function numberAt(ts: readonly Token[], i: number): { value: number, to: number,
     else value = first
     to = i + 3
   } else {
-    const second = fractionAt(to)
+    // "1 1/2", "1-1/2".
+    const from = isSign(ts[to], '-') ? to + 1 : to
+    const second = fractionAt(from)
     if (second !== null && second < 1 && Number.isInteger(value)) {
       value += second
-      to += 3
+      to = from + 3
     }
   }
   // "one third", "two hundred and fifty", "2 and a half", "half a".
@@ -106,6 +108,9 @@ export function amountAt(ts: readonly Token[], i: number): Amount | null {
   return out.unit === '' ? null : out
 }
 
+/** What a measure may come in: "400 g can". */
+const CONTAINERS = ['can', 'tub', 'packet']
+
 /** What follows a number: a unit, "x 395 g", a size, a grade, a percent sign; '' when it is a length, a time, a heat. */
 function takeUnit(ts: readonly Token[], out: Amount): void {
   for (let guard = 0; guard < 6; guard++) {
@@ -131,11 +136,20 @@ function takeUnit(ts: readonly Token[], out: Amount): void {
       out.to++
       continue
     }
+    // "2 14-oz cans".
+    if (t.k === 'num' && out.unit === null && out.high === null) {
+      const each = amountAt(ts, out.to)
+      const last = each && ts[each.to - 1]
+      if (!each?.unit || last?.k !== 'unit' || !CONTAINERS.includes(last.unit) || each.unit === last.unit) return
+      out.each = { value: each.value, unit: each.unit }
+      out.unit = last.unit
+      out.to = each.to
+      continue
+    }
     if (t.k === 'unit') {
       // "400 g can", "2 gold leaves": the measure is the mass, the can says what it comes in.
       if (out.unit === null) out.unit = t.unit
-      else if (!['can', 'tub', 'packet', 'piece', 'leaf'].includes(t.unit)) return
-      else if (out.high === null && !out.each && ['can', 'tub', 'packet'].includes(t.unit)) { /* a pack of so much */ }
+      else if (![...CONTAINERS, 'piece', 'leaf'].includes(t.unit)) return
       out.to++
       continue
     }

@@ -91,6 +91,9 @@ function headingOf(raw: string, tokens: readonly Token[], lexicon: Lexicon, mark
   const said = raw.replace(/[:：.]\s*$/, '').trim()
   if (isSame(said, lexicon.words.sections.method, lexicon)) return { role: null, opens: 'method' }
   if (isSame(said, lexicon.words.sections.ingredients, lexicon)) return { role: null, opens: 'ingredients' }
+  const first = stemsOf(said, lexicon)[0]
+  const begins = lexicon.words.sections.ingredients.some(x => stemsOf(x, lexicon).join(' ') === first)
+  if (begins && lexicon.words.portions.some(x => new RegExp(x, 'iu').test(said))) return { role: null, opens: 'ingredients' }
   const words = tokens.filter(t => t.k !== 'sign')
   if (words.length === 0 || words.length > 7 || tokens.some(t => t.k === 'num' && /\d/.test(t.text))) return null
   const role = roleOf(said, lexicon)

@@ -115,7 +115,8 @@ function clausesOf(all: readonly Token[]): Clause[] {
     }
     if (a && !a.percent) {
       const before = ts[i - 1]
-      const dual = now.amounts.length > 0 && before?.k === 'sign' && ['/', '|', '='].includes(before.sign)
+      const dual = now.amounts.length > 0 && (now.nouns.length === 0 || now.nameFirst)
+        && before?.k === 'sign' && ['/', '|', '='].includes(before.sign)
       if (dual) now.others.push(a)
       else if (now.amounts.length > 0 && now.nouns.length > 0 && now.amounts[0]!.from < nounAt) {
         // "100 g sugar 3 eggs": the next thing begins.

@@ -152,7 +152,8 @@ function vesselOf(sentences: readonly string[], lexicon: Lexicon): ReadVessel | 
 
 /** "6 glasses", "sechs Gläser", "24 small ramekins". */
 function countBefore(s: string, named: Named, lexicon: Lexicon): number | null {
-  const before = s.slice(Math.max(0, named.at - 30), named.at)
+  const before = s.slice(Math.max(0, named.at - 60), named.at)
+    .replace(/\([^)]*\)/g, ' ').replace(/\d+\s*-?\s*(?:ml|cl|oz|ounces?|g)\b/g, ' ').slice(-30)
   const m = /(\d{1,3})(?![\d.,]*\s*(?:cm|mm|inch|"|-?\s*ounce|ml|g\b))\s+(?:[\p{L}\d-]+\s+){0,2}$/u.exec(before)
   if (m && !/\d\s*-?\s*(?:cm|inch|min)/.test(m[0])) return Number(m[1])
   const words = before.trim().split(/\s+/).slice(-3).reverse()

@@ -130,7 +130,10 @@ const wordsIn = (phrase: string, locale: Locale): string[] =>
 
 /** French and Italian articles stand apart: d'eau is d and eau. */
 export const apart = (text: string, locale: Locale): string =>
-  locale === 'fr' || locale === 'it' ? text.replace(/'/g, ' ').replace(/\b(demi)-/gi, '$1 ') : text
+  locale === 'fr' || locale === 'it'
+    ? text.replace(/'/g, ' ').replace(/\b(demi)-/gi, '$1 ')
+    // "Two-thirds", "twenty-five".
+    : text.replace(/\b(one|two|three|four|five|seven|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)-(?=[a-z])/gi, '$1 ')
 
 /** A slip of the pen: one letter more, less, other or swapped. */
 export function isSlip(word: string, of: string): boolean {

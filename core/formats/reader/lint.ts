@@ -210,14 +210,18 @@ function used(c: Ctx): void {
   const biscuit = tokens.some(t => (t.k === 'other' || t.k === 'role') && /biscuit|cookie|crumb|keks|galleta|biscott/.test(t.text)) || /crumb|biscuit|keks|galleta|biscott/i.test(all)
   const words = tokens.filter(t => t.k !== 'sign').length
   const everything = speaksOf(all, r.lexicon.words.everything, r.lexicon)
-  const kinds = [...new Set(own.flatMap(({ p }) => (p.weighed?.items ?? []).flatMap(x => (x.ingredientId && !QUIET.includes(x.ingredientId) ? [kinOf(x.ingredientId)] : []))))]
-  // A method that hardly names anything forgets nothing.
-  const names = kinds.filter(k => spoken.has(k)).length
-  if (!everything && words >= 8 && names >= 2 && names >= 0.5 * kinds.length)
+  // A method that hardly names anything of a component forgets nothing of it ("knead the dough").
+  const names = (of: Part['component']) => {
+    const kinds = [...new Set(own.flatMap(({ p }) => (p.component?.index !== of?.index ? [] : (p.weighed?.items ?? [])
+      .flatMap(x => (x.ingredientId && !QUIET.includes(x.ingredientId) ? [kinOf(x.ingredientId)] : [])))))]
+    const named = kinds.filter(k => spoken.has(k) || (findIngredient(k)?.group === 'biscuit' && biscuit)).length
+    return named >= Math.min(2, kinds.length - 1) && named >= 0.5 * kinds.length
+  }
+  if (!everything && words >= 8)
     for (const { p, i } of own)
       for (const x of p.weighed?.items ?? []) {
         const id = x.ingredientId
-        if (!id || p.fromStep || QUIET.includes(id) || p.draft?.purpose || p.draft?.nouns.some(n => n.k === 'other')) continue
+        if (!id || p.fromStep || !names(p.component) || QUIET.includes(id) || p.draft?.purpose || p.draft?.nouns.some(n => n.k === 'other')) continue
         const kin = kinOf(id)
         if (spoken.has(kin) || (findIngredient(id)!.group === 'biscuit' && biscuit)) continue
         if (id === 'white' || (id === 'gelatin' && /leaves|blatt|feuilles|hojas|fogli/i.test(all))) continue

@@ -185,6 +185,15 @@ function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece
       ...ofPiece({ ...piece, span: [from, piece.span[1]], body: from, bullet: false, numbered: false }, text, lexicon, s, next),
     ]
   }
+  const stop = /[.!]\s+(?=\p{Lu})/u.exec(raw)
+  if (stop && !piece.given && sentences(raw, stop.index + 1, piece, lexicon, s)) {
+    const cut = piece.body + stop.index + 1
+    const from = cut + (text.slice(cut).length - text.slice(cut).trimStart().length)
+    return [
+      ...ofPiece({ ...piece, span: [piece.span[0], cut] }, text, lexicon, s, next),
+      ...ofPiece({ ...piece, span: [from, piece.span[1]], body: from, bullet: false, numbered: false }, text, lexicon, s, next),
+    ]
+  }
   const got = sort(raw, piece.body, lexicon, { area: s.area, bullet: piece.bullet, marked: piece.marked, numbered: piece.numbered })
   if (piece.given === 'ingredient') return ingredients(piece, { ...got, kind: 'ingredient' }, s)
   if (piece.marked && !s.named && !s.seen && got.kind === 'heading' && got.opens === null && text.slice(piece.span[0]).startsWith('# ')) {
@@ -192,6 +201,14 @@ function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece
     return [part(piece.span, 'name', null)]
   }
   return byKind(piece, got, raw, s, text, next, lexicon)
+}
+
+/** Whether ingredients end with a sentence and something else begins: "140 g butter. Took it to 84." */
+function sentences(raw: string, at: number, piece: Piece, lexicon: Lexicon, s: State): boolean {
+  const o = { area: s.area, bullet: piece.bullet, marked: false, numbered: false }
+  const [first, then] = [sort(raw.slice(0, at), 0, lexicon, o), sort(raw.slice(at), 0, lexicon, o)]
+  return first.kind === 'ingredient' && first.drafts.some(d => d.amounts.length > 0) && then.kind !== 'ingredient'
+    && raw.slice(at).trim().split(/\s+/).length > 2
 }
 
 function byKind(
@@ -220,7 +237,9 @@ function byKind(
     }
     case 'ingredient': {
       const bare = got.drafts.every(d => d.amounts.length === 0 && !d.brackets.some(b => b.some(t => t.k === 'unit')))
-      const times = got.tokens.some(t => t.k === 'word' && t.text === 'x') && got.drafts.every(d => d.nouns.length === 0)
+      // "Posset x 24", "Batch sheet 12/11".
+      const strange = got.tokens.filter(t => t.k === 'word').length
+      const times = strange >= 2 && got.drafts.every(d => d.nouns.length === 0 && d.amounts.every(a => a.unit === null))
       if (!s.named && !s.seen && !piece.bullet && ((bare && isName(got)) || times)) {
         s.named = true
         return [part(piece.span, 'name', null)]
@@ -228,7 +247,7 @@ function byKind(
       return ingredients(piece, got, s)
     }
     default:
-      if (!s.named && !s.seen) {
+      if (!s.named && !s.seen && !piece.bullet) {
         s.named = true
         return [part(piece.span, 'name', null)]
       }
@@ -370,8 +389,9 @@ const FILLS = ['lemon', 'lime', 'keylime', 'orange', 'grapefruit', 'yuzu', 'berg
 
 function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers): void {
   const lines = parts.filter(p => p.kind === 'ingredient' && p.draft)
-  const bareOnes = lines.filter(p => p.draft!.amounts.length === 1 && p.draft!.amounts[0]!.unit === null
-    && p.draft!.nameFirst && p.draft!.nouns.some(n => n.k === 'ingredient' && !['egg', 'yolk_sep', 'white', 'gelatin'].includes(n.id)))
+  const figures = lines.filter(p => p.draft!.amounts.length === 1 && p.draft!.amounts[0]!.unit === null
+    && p.draft!.nouns.some(n => n.k === 'ingredient' && !['egg', 'yolk_sep', 'white', 'gelatin'].includes(n.id)))
+  const bareGrams = figures.some(p => p.draft!.nameFirst) || figures.filter(p => p.draft!.amounts[0]!.value >= 20).length >= 2
   const shares = lines.filter(p => p.draft!.amounts.length === 0 && p.draft!.fatPercent !== null)
   for (const p of parts) {
     if (p.kind !== 'ingredient') continue
@@ -388,7 +408,7 @@ function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers)
         assumptions: [{ code: 'percent', params: { percent: p.draft.fatPercent! } }], contradicts: null, cupMl: null,
       }
     } else {
-      p.weighed = weigh(p.draft, { habits, answers, text: own, bareGrams: bareOnes.length > 0 })
+      p.weighed = weigh(p.draft, { habits, answers, text: own, bareGrams })
       if (p.draft.slip) p.weighed.assumptions.push({ code: 'spelling', params: { words: own } })
     }
   }
@@ -399,7 +419,7 @@ const NOTHING: Omit<Draft, 'at'> = {
 }
 
 function portionsIn(text: string, parts: readonly Part[], lexicon: Lexicon): number | null {
-  const asides = parts.filter(p => p.kind === 'setAside' || p.kind === 'name').map(p => text.slice(...p.span))
+  const asides = parts.filter(p => p.kind === 'setAside' || p.kind === 'name' || p.kind === 'heading').map(p => text.slice(...p.span))
   return portionsOf(asides, lexicon)
 }
 

@@ -144,6 +144,7 @@ function wordsInBrackets(d: Draft): void {
       if (t.k === 'part' && !d.parts.has(t.part)) d.parts.set(t.part, null)
       if (t.k === 'ingredient' && t.id === 'zest' && d.nouns.some(n => n.k === 'fruit')) d.parts.set('zest', null)
       if (t.k === 'size') d.size ??= t.size
+      if (t.k === 'grade') d.grade ??= t.grade
       if (t.k === 'word' && /^[mls]$/.test(t.text)) d.size ??= { m: 'medium', l: 'large', s: 'small' }[t.text]!
     }
 }
@@ -177,7 +178,9 @@ export function weigh(d: Draft, s: Scale): Weighed {
     if (d.nouns.some(n => n.k === 'flavour')) return done([item(null, null)], [told('notCounted', { words: d.nouns[0]!.text })])
     return open([item(null, null)], ask('ingredient', d.nouns[0]?.text ?? s.text))
   }
-  const safe = row.group === 'egg' || ['salt', 'water', 'zest', 'vanilla'].includes(row.id)
+  // "White choc" is no egg; "Bantam eggs" are.
+  const safe = ((row.group === 'egg' && /egg|yolk|oeuf|huev|yema|ei|dotter|uov|tuorl|jaune/.test(head?.text ?? ''))
+    || ['salt', 'water', 'zest'].includes(row.id)) && !two
   const sureByFat = d.fatPercent !== null && byFat(row, d.fatPercent) !== row
   if (!chosen && ((noun?.k === 'ingredient' && !noun.sure && !sureByFat
     && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe)))
