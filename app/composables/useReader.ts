@@ -3,16 +3,18 @@
  * not begun.
  */
 import { proxy } from 'comlink'
-import { tooLong, type Answers } from '#core/formats/readText'
+import type { CupSystem } from '#core/base/units'
+import { tooLong } from '#core/formats/reader/read'
+import type { Answers } from '#core/formats/reader/reading'
 import { keepWorker, toPlain, whileItSpeaks } from './useAssessor'
-import type { ReadApi, Reading } from '../workers/read.worker'
+import type { Looked, ReadApi } from '../workers/read.worker'
 
 /** A worker that says nothing for this long is taken for dead: its steps take milliseconds. */
 const SILENCE_MS = 8000
-const EMPTY: Reading = { lines: [], recipe: { format: 'text', name: '', lines: [], steps: [] }, lints: [] }
 
-export function useReader(text: () => string, answers: () => Answers) {
-  const reading = shallowRef<Reading>(EMPTY)
+/** @param cups the kitchen's own, where a text does not say whose */
+export function useReader(text: () => string, answers: () => Answers, cups: () => CupSystem | null) {
+  const looked = shallowRef<Looked | null>(null)
   /** Whether what is shown belongs to the text as it stands. */
   const settled = ref(true)
   const done = ref(0)
@@ -23,12 +25,13 @@ export function useReader(text: () => string, answers: () => Answers) {
     () => {},
   )
 
-  const attempt = (id: number, asked: string, given: Answers): Promise<Reading | null> =>
+  const attempt = (id: number, asked: string, given: Answers): Promise<Looked | null> =>
     whileItSpeaks(SILENCE_MS, sign =>
       keeper.api().read(
         id,
         asked,
         given,
+        cups(),
         proxy((from: number, share: number) => {
           if (from !== job) return
           sign()
@@ -41,7 +44,7 @@ export function useReader(text: () => string, answers: () => Answers) {
     const asked = text()
     done.value = 0
     if (much.value || !asked.trim()) {
-      reading.value = EMPTY
+      looked.value = null
       settled.value = true
       return
     }
@@ -50,7 +53,7 @@ export function useReader(text: () => string, answers: () => Answers) {
       try {
         const answer = await attempt(id, asked, toPlain(answers()))
         if (id !== job || !answer) return
-        reading.value = answer
+        looked.value = answer
         settled.value = true
         return
       } catch {
@@ -59,10 +62,10 @@ export function useReader(text: () => string, answers: () => Answers) {
       }
     }
   }
-  watch([text, answers], read, { immediate: true })
+  watch([text, answers, cups], read, { immediate: true })
   onScopeDispose(() => {
     job++
     keeper.stop()
   })
-  return { reading, settled, done, much }
+  return { looked, settled, done, much }
 }

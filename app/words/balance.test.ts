@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import { LINT_CODES, lintText, type LintFix } from '#core/formats/lint'
+import { LINT_CODES, type LintFix, lintOf } from '#core/formats/reader/lint'
+import { readWhole } from '#core/formats/reader/read'
 import { axesOf } from '#core/solve/map'
 import { levers } from '#core/solve/elasticity'
 import { WAYS, type Stop } from '#core/solve/rebalance'
@@ -136,39 +137,24 @@ describe('words of the balance', () => {
   })
   it('every finding of the lint says what, why, and offers its fixes', () => {
     const fmt = useFormat()
-    for (const code of LINT_CODES) {
-      const { title, why } = lintWords(
-        {
-          code,
-          at: '1 tin',
-          params: {
-            ingredientId: 'sugar',
-            first: 'zest',
-            second: 'peel',
-            sum: 110,
-            eachG: 14,
-            gradeG: 17,
-            grade: 'US large',
-            systems: 'us + metric',
-            mixMl: 900,
-            vesselMl: 600,
-          },
-          fixes: [],
-        },
-        fmt,
-      )
-      fine(title)
-      fine(why)
+    const params = {
+      ingredientId: 'sugar', first: 110, second: 120, sum: 110, eachG: 14, gradeG: 17, grade: 'US large', mixMl: 900,
+      vesselMl: 600, listed: 200, used: 250,
     }
+    for (const code of LINT_CODES)
+      for (const more of [{}, { inside: 25, beside: 20 }] as Record<string, number>[]) {
+        const { title, why } = lintWords({ code, lines: [0], params: { ...params, ...more }, fixes: [] }, '1 tin', fmt)
+        fine(title)
+        fine(why)
+      }
+    const text = '1 tin condensed milk\n3 sheets gelatine\nzest of 1 lemon\nMethod\n1. Whisk the milk with honey in a bowl.'
     const fixes: LintFix[] = [
-      { kind: 'cups', cups: 'us' },
-      { kind: 'eggGrade', word: '', grade: 'euL' },
-      { kind: 'answerLine', index: 0 },
-      { kind: 'replaceStep', step: 'a', text: 'x'.repeat(90) },
-      ...lintText('1 tin condensed milk\n3 sheets gelatine\nzest of 1 lemon\nMethod\n1. Whisk with honey.').flatMap(
-        l => l.fixes,
-      ),
+      { kind: 'answer', key: 'cups', value: 'us' },
+      { kind: 'goTo', line: 0 },
+      { kind: 'replace', span: [0, 1], before: 'a', after: 'x'.repeat(90) },
+      ...lintOf(readWhole(text)).flatMap(l => l.fixes),
     ]
+    expect(fixes.length).toBeGreaterThan(8)
     for (const f of fixes) fine(fixWords(f, fmt))
   })
 })

@@ -1,46 +1,66 @@
 /** What the reader of pasted text assumed and asks, in words. */
-import type { Basis, Question } from '#core/formats/readText'
-import { EGG_GRADES } from '#core/base/ingredients/measures'
+import { EGG_GRADES, type EggGrade } from '#core/base/ingredients/measures'
+import type { Assumption, Habits, Question } from '#core/formats/reader/reading'
+import { CUP_NAMES } from './names'
 import { group, say } from './say'
 
 type Format = ReturnType<typeof useFormat>
-const MEASURES = group<{ cup: string, tablespoon: string, teaspoon: string, fluidOunce: string, pint: string }>('reading.MEASURES')
-const SYSTEMS = group<{ us: string, metric: string, australian: string, imperial: string }>('reading.SYSTEMS')
-const PARTS = { whole: 'egg', yolk: 'yolk', white: 'white' } as const
+const MEASURES = group<Record<string, string>>('reading.MEASURES')
+const SYSTEMS = group<Record<string, string>>('reading.SYSTEMS')
+/** What a piece is that is no ingredient. */
+export const ENTRY_NAMES = group<Record<string, string>>('new.KINDS')
+export const COUNTRY_NAMES = group<Record<Habits['country'], string>>('reading.COUNTRIES')
 
-/** "US cup 236.6 ml, 203 g caster sugar" */
-export function basisWords(b: Basis, ingredient: string, fmt: Format): string {
-  switch (b.kind) {
+/** "US cup 236.6 ml" */
+export function assumptionWords({ code, params: p }: Assumption, fmt: Format): string {
+  const each = (g: unknown) => fmt.fixed(Number(g), Number(g) < 20 ? 1 : 0)
+  switch (code) {
     case 'weighed':
-      return 'weighed'
+      return say('reading.weighed')
     case 'ounce':
       return say('reading.ounceByWeight2835G')
     case 'millilitres':
-      return say('reading.gPerMl', { gPerMl: fmt.fixed(b.gPerMl, 2) })
+      return say('reading.gPerMl', { gPerMl: fmt.fixed(Number(p.gPerMl), 2) })
     case 'measure':
-      return `${SYSTEMS[b.system]} ${MEASURES[b.measure]} ${fmt.fixed(b.ml, 1)} ml, ${fmt.fixed(b.eachG, b.eachG < 20 ? 1 : 0)} g ${ingredient.toLowerCase()}${b.how ? `, ${b.how}` : ''}`
+      return say('reading.measureOf', { system: SYSTEMS[p.system!], measure: MEASURES[p.measure!], ml: fmt.fixed(Number(p.ml), 1) })
     case 'egg':
-      return say('reading.gEach', { label: EGG_GRADES[b.grade].label, part: PARTS[b.part], eachG: fmt.fixed(b.eachG, 1) })
+      return say('reading.eggEach', { label: EGG_GRADES[p.grade as EggGrade].label, eachG: each(p.eachG) })
+    case 'shell':
+      return say('reading.ofShell', { shellG: each(p.shellG), eachG: each(p.eachG) })
     case 'fruit':
-      return say('reading.aGivesGWeighYours', { size: b.size, big: b.fruit.replace(/^(large|big) /, ''), eachG: fmt.fixed(b.eachG, b.eachG < 10 ? 1 : 0), part: b.part, lnSigma: fmt.percent(b.lnSigma) })
+      return say('reading.fruitEach', { fruit: p.fruit, part: p.part === 'zest' ? say('reading.zest') : say('reading.juice'), eachG: each(p.eachG) })
     case 'stick':
       return say('reading.uSStick1134G')
     case 'answered':
       return say('reading.asYouSaid')
     case 'written':
-      return b.gPerMl === null ? say('reading.theGramsInBrackets') : say('reading.theMlInBracketsGPer', { gPerMl: fmt.fixed(b.gPerMl, 2) })
+      return say('reading.theGramsInBrackets')
     case 'can':
-      return say('reading.canOfKeptWhole', { canG: fmt.grams(b.canG) })
+      return say('reading.canOfKeptWhole', { canG: fmt.grams(Number(p.eachG)) })
     case 'leaf':
-      return say('reading.leafGEachKeptWhole', { grade: b.grade, eachG: fmt.fixed(b.eachG, 1) })
+      return say('reading.leafGEachKeptWhole', { grade: p.grade, eachG: each(p.eachG) })
     case 'packet':
-      return say('reading.packetOfPowderG', { eachG: fmt.fixed(b.eachG, 1) })
+      return say('reading.packetOfPowderG', { eachG: each(p.eachG) })
     case 'pinch':
-      return say('reading.aPinchAboutG', { eachG: fmt.fixed(b.eachG, 1) })
+      return say('reading.aPinchAboutG', { eachG: each(p.eachG) })
     case 'percent':
       return say('reading.ofAKilogramInAll')
+    case 'each':
+      return say('reading.eachOf', { count: p.count, eachG: each(p.eachG) })
     case 'sum':
-      return b.of.map(x => basisWords(x, ingredient, fmt)).join(' + ')
+      return say('reading.addedUp')
+    case 'spelling':
+      return say('reading.readThroughASlip')
+    case 'fraction':
+      return say('reading.fractionRead', { value: p.value })
+    case 'methodPlaces':
+      return say('reading.placedByTheMethod')
+    case 'notCounted':
+      return say('reading.noWeightHere')
+    case 'bareGrams':
+      return say('reading.gramsLikeTheRest')
+    case 'dozen':
+      return say('reading.aDozen')
   }
 }
 
@@ -49,23 +69,29 @@ export function questionWords(q: Question): string {
   switch (q.kind) {
     case 'cups':
       return say('reading.whoseCupsAndSpoonsAreThese')
-    case 'eggGrade':
-      return q.word ? say('reading.whichEggs', { word: q.word }) : say('reading.whichEggs2')
     case 'ounce':
       return say('reading.fluidOuncesOrOuncesByWeight')
     case 'amount':
-      return q.reason === 'range'
-        ? say('reading.toHowManyGramsDoYou', { low: q.low, high: q.high, unit: q.unit })
-        : q.reason === 'unit'
-          ? say('reading.howManyGramsIsThis', { amount: q.unit ? `“${q.unit}”` : say('reading.amount') })
-          : say('reading.noAmountIsGivenHowMany')
+      return q.words ? say('reading.howManyGramsIsThis', { amount: `“${q.words}”` }) : say('reading.noAmountIsGivenHowMany')
     case 'ingredient':
-      return q.suggestion ? say('reading.isNotKnownWhatIsIt', { words: q.words }) : say('reading.cannotBeReadWhatIsIt', { words: q.words })
+      return say('reading.isNotKnownWhatIsIt', { words: q.words })
     case 'fruitPart':
       return say('reading.theJuiceOfItTheZest')
     case 'can':
       return say('reading.howLargeIsTheCan')
     case 'leafGrade':
       return say('reading.whichGradeOfLeaf')
+    case 'figure':
+      return say('reading.isThatMeant', { words: q.words })
   }
+}
+
+/** "Reads as American: cups of 237 ml, large eggs with 17 g of yolk." */
+export function habitWords(h: Habits, fmt: Format): string {
+  const { yolkG } = EGG_GRADES[h.eggs.large]
+  return say('reading.readsAs', {
+    country: COUNTRY_NAMES[h.country],
+    cups: h.cups ? CUP_NAMES[h.cups] : say('reading.cupsNotSaid'),
+    yolkG: fmt.fixed(yolkG, 0),
+  })
 }

@@ -1,7 +1,8 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { Finding, FindingCode, VerdictCode } from '#core/pipeline/assessment'
 import { assess } from '#core/pipeline/assess'
-import { readText, type Basis, type Question } from '#core/formats/readText'
+import { readText } from '#core/formats/reader/read'
+import { ASSUMPTION_CODES, QUESTION_KINDS } from '#core/formats/reader/reading'
 import { ADJUSTMENTS, type Adjustment } from '#core/solve/adjust'
 import { formula, kitchen } from '../../tests/support/core'
 import { INGREDIENTS } from '#core/base/ingredients/table'
@@ -13,7 +14,7 @@ import { speak } from './findings'
 import { BAND_NAMES, CONDITION_NAMES, FAMILY_NAMES, REASON_NAMES, SCHOOL_NAMES } from './names'
 import { why, WHY_TOPICS } from './why'
 import { documentProblemWords, fieldWords } from './problems'
-import { basisWords, questionWords } from './reading'
+import { assumptionWords, habitWords, questionWords } from './reading'
 import { speakIn } from './say'
 import { adjustmentWords, readout, readyWords, verdictSentence } from './verdict'
 import { fixed, useFormat } from '../composables/useFormat'
@@ -307,46 +308,24 @@ describe('the verdict', () => {
 })
 
 describe('reading and problems', () => {
-  it('says the assumption as the kitchen would: "US cup 236.6 ml, 203 g caster sugar"', () => {
-    const [line] = readText('1 1/2 cups caster sugar', { cups: 'us' })
-    expect(basisWords(line!.items[0]!.basis!, 'Caster sugar', use())).toBe(
-      'US cup 236.6 ml, 203 g caster sugar, level, not packed',
-    )
+  it('says the assumption as the kitchen would', () => {
+    const [line] = readText('1 1/2 cups granulated sugar\n1 stick butter').lines
+    expect(assumptionWords(line!.assumptions[0]!, use())).toBe('US cup 236.6 ml')
+    expect(habitWords(readText('1 cup heavy cream').habits, use())).toContain('American')
   })
-  it('every basis and question has words', () => {
-    const bases: Basis[] = [
-      { kind: 'weighed' },
-      { kind: 'ounce', ounceG: 28.35 },
-      { kind: 'millilitres', gPerMl: 1.03 },
-      { kind: 'egg', grade: 'euL', part: 'yolk', eachG: 19.2 },
-      { kind: 'fruit', fruit: 'large lemon', size: 'large', part: 'zest', eachG: 4, lnSigma: 0.3 },
-      { kind: 'stick', stickG: 113.4 },
-      { kind: 'answered' },
-      { kind: 'written', gPerMl: null },
-      { kind: 'written', gPerMl: 1.03 },
-      { kind: 'can', canG: 397 },
-      { kind: 'leaf', grade: 'gold', eachG: 2 },
-      { kind: 'packet', eachG: 7.1 },
-      { kind: 'pinch', eachG: 0.3 },
-      { kind: 'percent' },
-      { kind: 'sum', of: [{ kind: 'weighed' }, { kind: 'answered' }] },
-    ]
-    for (const b of bases) expect(basisWords(b, 'x', use()).length).toBeGreaterThan(5)
-    const questions: Question[] = [
-      { kind: 'cups', options: [] },
-      { kind: 'eggGrade', word: 'large', options: [] },
-      { kind: 'eggGrade', word: '', options: [] },
-      { kind: 'ounce', options: [] },
-      { kind: 'amount', reason: 'missing', unit: '' },
-      { kind: 'amount', reason: 'range', unit: 'cup', low: 1, high: 2 },
-      { kind: 'amount', reason: 'unit', unit: 'pinch' },
-      { kind: 'ingredient', words: 'dust', suggestion: null },
-      { kind: 'ingredient', words: 'coconut', suggestion: 'sugar' },
-      { kind: 'fruitPart', options: [] },
-      { kind: 'can', options: [397] },
-      { kind: 'leafGrade', options: ['gold'] },
-    ]
-    for (const q of questions) expect(questionWords(q)).toMatch(/\?$/)
+  it('every assumption and question has words', () => {
+    const params = {
+      system: 'us', measure: 'cup', ml: 236.6, gPerMl: 1.03, grade: 'usL', eachG: 3, shellG: 60, fruit: 'lemon medium',
+      part: 'zest', count: 2, value: 1.5, words: 'x', percent: 20,
+    }
+    for (const code of ASSUMPTION_CODES) {
+      const words = assumptionWords({ code, params }, use())
+      expect(words.length, code).toBeGreaterThan(5)
+      expect(words).not.toMatch(/undefined|NaN|\{/)
+    }
+    for (const kind of QUESTION_KINDS)
+      for (const words of ['', 'dust'])
+        expect(questionWords({ kind, words, choices: [], suggested: null, shared: null })).toMatch(/\?$/)
   })
   it('a problem names its field in words and by path', () => {
     expect(documentProblemWords({ path: 'document.heat.targetTempC', code: 'tooLarge', params: { max: 105 } })).toBe(

@@ -1,17 +1,15 @@
 /** Reads a pasted text off the page's thread: bit by bit, with progress, given up when a newer text comes. */
 import { expose } from 'comlink'
-import { lintText, type Lint } from '#core/formats/lint'
-import { readTextLine, type Answers, type ReadLine } from '#core/formats/readText'
-import { recipeText, type RecipeText } from '#core/formats/recipeText'
+import type { CupSystem } from '#core/base/units'
+import { type Lint, lintOf } from '#core/formats/reader/lint'
+import { readSteps } from '#core/formats/reader/read'
+import type { Answers, Reading } from '#core/formats/reader/reading'
 
-export interface Reading {
-  lines: ReadLine[]
-  recipe: RecipeText
+export interface Looked {
+  reading: Reading
   lints: Lint[]
 }
 
-/** Lines between two looks at what else is asked. */
-const STEP = 40
 let latest = 0
 
 const api = {
@@ -20,19 +18,18 @@ const api = {
     job: number,
     text: string,
     answers: Answers,
+    cups: CupSystem | null,
     onProgress: (job: number, done: number) => void,
-  ): Promise<Reading | null> {
+  ): Promise<Looked | null> {
     latest = job
-    const recipe = recipeText(text)
-    const lines: ReadLine[] = []
-    for (const [index, line] of recipe.lines.entries()) {
-      lines.push(readTextLine(line, index, answers))
-      if (index % STEP !== STEP - 1) continue
-      onProgress(job, index / recipe.lines.length)
+    const steps = readSteps(text, { answers, cups })
+    for (;;) {
+      const at = steps.next()
+      if (at.done) return { reading: at.value.reading, lints: lintOf(at.value, answers) }
+      onProgress(job, at.value)
       await new Promise(resolve => setTimeout(resolve))
       if (latest !== job) return null
     }
-    return { lines, recipe, lints: lintText(text, answers, lines) }
   },
 }
 export type ReadApi = typeof api

@@ -82,7 +82,7 @@ function numberAt(ts: readonly Token[], i: number): { value: number, to: number,
   return { value, to, mended }
 }
 
-/** Everything an amount can be, at a place. @example amountAt(tokensOf('2 cups sugar', 0, en), 0)!.unit // 'cup' */
+/** Everything an amount can be, at a place. @example amountAt(tokensOf('2 cups sugar', 0, lexiconOf('en')), 0).unit // 'cup' */
 export function amountAt(ts: readonly Token[], i: number): Amount | null {
   const n = numberAt(ts, i)
   const bareUnit = ts[i]?.k === 'unit' && ['pinch', 'some'].includes((ts[i] as { unit: string }).unit)
@@ -111,7 +111,9 @@ export function amountAt(ts: readonly Token[], i: number): Amount | null {
 /** What a measure may come in: "400 g can". */
 const CONTAINERS = ['can', 'tub', 'packet']
 
-/** What follows a number: a unit, "x 395 g", a size, a grade, a percent sign; '' when it is a length, a time, a heat. */
+/**
+ * What follows a number: a unit, "x 395 g", a size, a grade, a percent sign; '' when it is a length, a time, a heat.
+ */
 function takeUnit(ts: readonly Token[], out: Amount): void {
   for (let guard = 0; guard < 6; guard++) {
     const t = ts[out.to]

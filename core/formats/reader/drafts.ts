@@ -44,7 +44,8 @@ interface Clause extends Draft {
 
 const empty = (joint: Clause['joint'], at: number): Clause => ({
   joint, amounts: [], others: [], minus: [], nouns: [], parts: new Map(), brackets: [], purpose: null, beside: [],
-  size: null, nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partFirst: false, at: [at, at], verbs: 0,
+  size: null, nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partFirst: false, at: [at, at],
+  verbs: 0,
 })
 const METRIC = ['g', 'kg', 'mg', 'hg', 'pound500', 'ml', 'cl', 'dl', 'l']
 const WEIGHT = METRIC.slice(0, 5)
@@ -226,7 +227,7 @@ function join(to: Draft, c: Clause): void {
 
 /**
  * Drafts of a piece's words; empty where it speaks of nothing that goes into a mix.
- * @example draftsOf(tokensOf('2 eggs plus 3 yolks', 0, en)).length // 2
+ * @example draftsOf(tokensOf('2 eggs plus 3 yolks', 0, lexiconOf('en'))).length // 2
  */
 export function draftsOf(ts: readonly Token[]): Draft[] {
   const out: Draft[] = []

@@ -69,7 +69,8 @@ function ovenOf(sentences: readonly string[], lexicon: Lexicon): ReadOven | null
     const heats = heatsOf(s).filter(h => h.tempC >= 90 && h.tempC <= 280)
     const plain = heats.find(h => !h.fan) ?? heats[0]
     const gasHeat = gas && gasC(Number(gas[1]))
-    const heat: Heat | null = plain ?? (gasHeat ? { tempC: gasHeat, fan: false, at: gas!.index, end: gas!.index } : null)
+    const byGas = gasHeat ? { tempC: gasHeat, fan: false, at: gas!.index, end: gas!.index } : null
+    const heat: Heat | null = plain ?? byGas
     if (!bakes && !(heat && heat.tempC > 110)) continue
     const bakeAt = bakes ? Math.max(0, bakePlace(s, lexicon)) : 0
     const after = minutesAfter(s, bakeAt) ?? minutesAfter(s, 0)
@@ -137,7 +138,8 @@ function vesselOf(sentences: readonly string[], lexicon: Lexicon): ReadVessel | 
   let best: { v: ReadVessel, score: number } | null = null
   for (const s of sentences) {
     for (const named of vesselsIn(s, lexicon)) {
-      const near = sizesOf(s).map(x => ({ ...x, off: Math.min(Math.abs(x.at - named.end), Math.abs(named.at - x.end)) }))
+      const near = sizesOf(s)
+        .map(x => ({ ...x, off: Math.min(Math.abs(x.at - named.end), Math.abs(named.at - x.end)) }))
         .filter(x => x.off < 40).sort((a, b) => a.off - b.off)[0]
       const count = countBefore(s, named, lexicon)
       const around = s.slice(Math.max(0, named.at - 30), named.end + 24)
@@ -164,7 +166,9 @@ function countBefore(s: string, named: Named, lexicon: Lexicon): number | null {
   return null
 }
 
-function shaped(kind: VesselKind, m: number[] | null, count: number | null, around: string, lexicon: Lexicon): ReadVessel {
+function shaped(
+  kind: VesselKind, m: number[] | null, count: number | null, around: string, lexicon: Lexicon,
+): ReadVessel {
   const v: ReadVessel = { kind, lengthM: null, widthM: null, diameterM: null, heightM: null, count }
   if (!m) return v
   const square = speaksOf(around, lexicon.words.square, lexicon)

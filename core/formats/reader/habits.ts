@@ -53,12 +53,13 @@ export function habitsOf(text: string, locale: Locale, answers: Answers, kitchen
   const told = { us: count(SIGNS.us), gb: count(SIGNS.gb), au: count(SIGNS.au) }
   const hasCups = /\bcups?\b|(?<!\d)\d\s?c\b/.test(plain)
   const eightOunces = /\b(?:oz|ounces?|lbs?|pounds?)\b/.test(plain)
-  const country: Habits['country'] = locale !== 'en' ? 'metric'
+  const said = answers.shared?.country as Habits['country'] | undefined
+  const country: Habits['country'] = said ?? (locale !== 'en' ? 'metric'
     : told.au.length > 0 && told.au.length >= told.us.length ? 'au'
       : told.us.length > told.gb.length ? 'us'
         : told.gb.length > 0 ? 'gb'
-          : hasCups ? 'us' : 'metric'
-  const contradicts = hasCups && country === 'gb'
+          : hasCups ? 'us' : 'metric')
+  const contradicts = hasCups && country === 'gb' && !said
   const ownCups: Record<Habits['country'], CupSystem | null> = {
     us: 'us', au: 'australian',
     gb: contradicts ? null : 'metric',

@@ -300,7 +300,8 @@ function temperatures({ r, add, steps }: Ctx): void {
 function vessels({ r, add, steps, own }: Ctx): void {
   const v = r.reading.vessel
   const { vessels: names } = r.lexicon.words
-  const speaks = (kinds: (keyof typeof names)[]) => steps.filter(s => speaksOf(r.text.slice(...s.p.span), kinds.flatMap(k => names[k] ?? []), r.lexicon))
+  const speaks = (kinds: (keyof typeof names)[]) =>
+    steps.filter(s => speaksOf(r.text.slice(...s.p.span), kinds.flatMap(k => names[k] ?? []), r.lexicon))
   const own0 = own.length > 0
   const tins = speaks(['pieDish', 'tartRing', 'tartShell', 'round', 'rectangle', 'mould'])
   // Jars are for keeping: nobody counts them.

@@ -25,7 +25,7 @@ export interface Plain {
 /**
  * @param raw as written
  * @param offset of it in the whole text
- * @example toPlain('1½ Cups').text // '1 1/2  cups'
+ * @example toPlain('1½ Cups').text // '1 1/2  Cups'
  */
 export function toPlain(raw: string, offset = 0): Plain {
   let text = ''

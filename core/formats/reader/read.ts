@@ -58,7 +58,10 @@ export interface ReadOptions {
 }
 
 const part = (span: [number, number], kind: Entry['kind'], component: Component | null, over: Partial<Part> = {}): Part =>
-  ({ span, kind, component, draft: null, tokens: [], weighed: null, leftOut: false, placed: false, fromStep: false, ...over })
+  ({
+    span, kind, component, draft: null, tokens: [], weighed: null, leftOut: false, placed: false, fromStep: false,
+    ...over,
+  })
 
 /**
  * Reads a text.
@@ -182,7 +185,7 @@ function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece
     const from = piece.body + end + (raw.slice(end).length - raw.slice(end).trimStart().length)
     return [
       part([piece.span[0], piece.body + end], 'heading', s.component),
-      ...ofPiece({ ...piece, span: [from, piece.span[1]], body: from, bullet: false, numbered: false }, text, lexicon, s, next),
+      ...ofPiece(restOf(piece, from), text, lexicon, s, next),
     ]
   }
   const stop = /[.!]\s+(?=\p{Lu})/u.exec(raw)
@@ -191,10 +194,11 @@ function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece
     const from = cut + (text.slice(cut).length - text.slice(cut).trimStart().length)
     return [
       ...ofPiece({ ...piece, span: [piece.span[0], cut] }, text, lexicon, s, next),
-      ...ofPiece({ ...piece, span: [from, piece.span[1]], body: from, bullet: false, numbered: false }, text, lexicon, s, next),
+      ...ofPiece(restOf(piece, from), text, lexicon, s, next),
     ]
   }
-  const got = sort(raw, piece.body, lexicon, { area: s.area, bullet: piece.bullet, marked: piece.marked, numbered: piece.numbered })
+  const { bullet, marked, numbered } = piece
+  const got = sort(raw, piece.body, lexicon, { area: s.area, bullet, marked, numbered })
   if (piece.given === 'ingredient') return ingredients(piece, { ...got, kind: 'ingredient' }, s)
   if (piece.marked && !s.named && !s.seen && got.kind === 'heading' && got.opens === null && text.slice(piece.span[0]).startsWith('# ')) {
     s.named = true
@@ -202,6 +206,10 @@ function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece
   }
   return byKind(piece, got, raw, s, text, next, lexicon)
 }
+
+/** What is left of a piece from a place on. */
+const restOf = (piece: Piece, from: number): Piece =>
+  ({ ...piece, span: [from, piece.span[1]], body: from, bullet: false, numbered: false })
 
 /** Whether ingredients end with a sentence and something else begins: "140 g butter. Took it to 84." */
 function sentences(raw: string, at: number, piece: Piece, lexicon: Lexicon, s: State): boolean {
@@ -380,7 +388,7 @@ function renameComponents(parts: Part[]): void {
   if (all.length === 0 || all.some(c => c.role === 'filling') || all.every(c => c.role === 'crust')) return
   const weight = (c: Component) => used.filter(p => p.component === c).reduce((sum, p) => sum
     + (p.draft?.nouns.some(n => n.k === 'fruit' || (n.k === 'ingredient' && FILLS.includes(n.id))) ? 2 : 0), 0)
-    + (['topping', 'cream', 'insert', 'fruit', 'glaze'].includes(c.role) ? 0.5 : 0)
+  + (['topping', 'cream', 'insert', 'fruit', 'glaze'].includes(c.role) ? 0.5 : 0)
   const best = all.filter(c => c.role !== 'crust' || all.length === 1).sort((a, b) => weight(b) - weight(a))[0]
   if (best) best.role = 'filling'
 }
@@ -391,7 +399,8 @@ function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers)
   const lines = parts.filter(p => p.kind === 'ingredient' && p.draft)
   const figures = lines.filter(p => p.draft!.amounts.length === 1 && p.draft!.amounts[0]!.unit === null
     && p.draft!.nouns.some(n => n.k === 'ingredient' && !['egg', 'yolk_sep', 'white', 'gelatin'].includes(n.id)))
-  const bareGrams = figures.some(p => p.draft!.nameFirst) || figures.filter(p => p.draft!.amounts[0]!.value >= 20).length >= 2
+  const bareGrams = figures.some(p => p.draft!.nameFirst)
+    || figures.filter(p => p.draft!.amounts[0]!.value >= 20).length >= 2
   const shares = lines.filter(p => p.draft!.amounts.length === 0 && p.draft!.fatPercent !== null)
   for (const p of parts) {
     if (p.kind !== 'ingredient') continue
@@ -438,8 +447,9 @@ function result(r: Read, locale: Locale): Reading {
     leftOut: p.leftOut,
   }))
   const portions = portionsIn(text, parts, lexicon)
+  const facts = factsOf(r)
   return {
     name: parts.find(p => p.kind === 'name') ? text.slice(...parts.find(p => p.kind === 'name')!.span).replace(/^#+\s*/, '') : null,
-    locale, habits, lines, ...factsOf(r), portions, ...kindOf(lines),
+    locale, habits, lines, ...facts, portions, ...kindOf(lines, { ...facts, hasSteps: parts.some(p => p.kind === 'step') }),
   }
 }

@@ -77,9 +77,9 @@ const MEASURES: Record<string, 'cup' | 'tablespoon' | 'teaspoon' | 'fluidOunce' 
 }
 
 /** Grams of an amount of an ingredient, or the question it leaves. */
-function gramsOf(a: { value: number, unit: string | null }, row: Ingredient, d: Draft, s: Scale): {
-  g: number, by: Assumption
-} | Question {
+function gramsOf(
+  a: { value: number, unit: string | null }, row: Ingredient, d: Draft, s: Scale,
+): { g: number, by: Assumption } | Question {
   const words = d.nouns[0]?.text ?? ''
   const density = row.id === 'sugar' && /granulated|kristall/.test(words)
     ? { gPerMl: GRANULATED_G_PER_ML }
@@ -119,8 +119,14 @@ function gramsOf(a: { value: number, unit: string | null }, row: Ingredient, d: 
 const suggestedCups = (h: Habits): CupSystem => (h.country === 'us' ? 'us' : h.country === 'au' ? 'australian' : 'metric')
 
 /** What stands in brackets: a mass for the whole, for each, a count, a grade, a size in the shell. */
-function bracketsOf(d: Draft): { whole: Amount | null, each: Amount | null, shellG: number | null, count: number | null } {
-  const out = { whole: null as Amount | null, each: null as Amount | null, shellG: null as number | null, count: null as number | null }
+interface Said {
+  whole: Amount | null
+  each: Amount | null
+  shellG: number | null
+  count: number | null
+}
+function bracketsOf(d: Draft): Said {
+  const out: Said = { whole: null, each: null, shellG: null, count: null }
   for (const ts of d.brackets) {
     const amounts = amountsIn(ts)
     const fruit = ts.some(t => t.k === 'fruit')
@@ -260,7 +266,9 @@ function summed(row: Ingredient, amounts: readonly Amount[], d: Draft, s: Scale,
   if (amounts.length > 1 || d.minus.length > 0) by.push(told('sum'))
   if (amounts.some(a => a.mended)) by.push(told('fraction', { value: amounts[0]!.value }))
   if (!(g > 0)) return open([item(row.id, null)], ask('amount', ''))
-  const other = d.amounts.length === 1 ? [...d.amounts, ...d.others].find(a => a !== amounts[0] && a.unit !== amounts[0]!.unit) : undefined
+  const other = d.amounts.length === 1
+    ? [...d.amounts, ...d.others].find(a => a !== amounts[0] && a.unit !== amounts[0]!.unit)
+    : undefined
   const also = other ? gramsOf(other, row, d, s) : null
   return done([item(row.id, g, { bloom })], by, { contradicts: apart(g, also && 'g' in also ? also.g : null) })
 }
@@ -269,7 +277,9 @@ const apart = (a: number, b: number | null): [number, number] | null =>
   b !== null && Math.abs(a / b - 1) > 0.2 ? [round(a), round(b)] : null
 
 /** The mass in brackets counts; eggs keep their count. */
-function written(row: Ingredient, said: Amount, outer: Amount | null, d: Draft, s: Scale, bloom: number | null): Weighed {
+function written(
+  row: Ingredient, said: Amount, outer: Amount | null, d: Draft, s: Scale, bloom: number | null,
+): Weighed {
   const got = gramsOf(said, row, d, s)
   if (!('g' in got)) return open([item(row.id, null)], got)
   const also = outer && outer.unit ? gramsOf(outer, row, d, s) : null
@@ -314,7 +324,7 @@ function gradeOf(size: string | null, s: Scale): EggGrade {
 
 /** Leaves by their grade, or by what is said of their weight. */
 function leaves(
-  row: Ingredient, n: number, a: Amount, said: ReturnType<typeof bracketsOf>, d: Draft, s: Scale,
+  row: Ingredient, n: number, a: Amount, said: Said, d: Draft, s: Scale,
 ): Weighed {
   const own = a.grade ?? d.grade ?? s.answers.shared?.leafGrade ?? s.answers.lines?.[s.text]
   const grade = typeof own === 'string' && own in LEAVES ? (own as LeafGrade) : null
@@ -332,7 +342,7 @@ function leaves(
 
 /** A can by the size on it, or by the answer. */
 function can(
-  row: Ingredient, n: number, a: Amount, said: ReturnType<typeof bracketsOf>, d: Draft, s: Scale,
+  row: Ingredient, n: number, a: Amount, said: Said, d: Draft, s: Scale,
 ): Weighed {
   const size = a.each ?? said.each ?? said.whole ?? d.others.find(o => o.unit)
   const key = `can:${row.id}`

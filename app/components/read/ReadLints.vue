@@ -1,0 +1,36 @@
+<script setup lang="ts">
+/** What a text leaves open, each with fixes that say what they change. */
+import type { Lint, LintFix } from '#core/formats/reader/lint'
+import type { Entry } from '#core/formats/reader/reading'
+import { fixWords, lintWords } from '~/words/lint'
+
+defineProps<{ lints: Lint[], lines: Entry[] }>()
+const emit = defineEmits<{ fix: [fix: LintFix] }>()
+const fmt = useFormat()
+</script>
+
+<template>
+  <section class="lint" :aria-label="$say('new.whatTheTextLeavesOpen')" :data-lints="lints.length">
+    <h3>{{ $say('new.worthALook', { lints: lints.length }) }}</h3>
+    <div v-for="(x, k) in lints" :key="k" class="found" :data-lint="x.code">
+      <b>{{ lintWords(x, lines[x.lines[0] ?? -1]?.text ?? '', fmt).title }}</b>
+      <span class="soft"> {{ lintWords(x, '', fmt).why }}</span>
+      <div class="opts">
+        <UButton
+          v-for="(f, j) in x.fixes" :key="j" size="sm" variant="outline" color="neutral" :label="fixWords(f, fmt)"
+          class="fix" @click="emit('fix', f)"
+        />
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.lint {
+  border: 1px solid var(--ink); border-left-width: 4px; padding: 0.5rem 0.8rem; margin-top: 1.2rem; background: #fffdf7;
+}
+.lint h3 { font-size: 1.05rem; margin: 0 0 0.2rem; }
+.found { border-top: 1px solid var(--hairline); padding: 0.4rem 0; }
+.opts { display: flex; flex-wrap: wrap; gap: 0.4rem; margin: 0.3rem 0; }
+.fix { white-space: normal; text-align: left; }
+</style>
