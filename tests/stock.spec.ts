@@ -36,23 +36,20 @@ test('an unseen formula in cups and cans becomes grams, with every doubt asked a
   await page.getByLabel('Formula text, one ingredient a line').fill(UNSEEN)
   const ask = (text: string) => page.locator('[data-line-index]').filter({ hasText: text })
   await expect(ask('2 cans condensed milk')).toHaveAttribute('data-read', 'can')
-  await expect(ask('1/2 cup plus 1 tbsp lime juice')).toHaveAttribute('data-read', 'cups')
+  // Sticks, graham crackers and heavy cream say whose cups they are.
+  await expect(page.locator('[data-country]')).toHaveAttribute('data-country', 'us')
   // The lint: a yolk too light for its grade, zest that is never added, two temperatures, a tin with no size.
   for (const code of ['tinNoSize', 'yolkWeight', 'zestNeverAdded', 'twoTemperatures'])
     await expect(page.locator(`[data-lint="${code}"]`)).toBeVisible()
   await ask('2 cans condensed milk').getByRole('button', { name: '397 g' }).click()
-  await ask('1/2 cup plus 1 tbsp lime juice').getByRole('button', { name: /^US/ }).click()
   await page
     .locator('[data-lint="zestNeverAdded"]')
-    .getByRole('button', { name: /add a step/ })
+    .getByRole('button', { name: /add “Add the zest/ })
     .click()
   await page.locator('[data-lint="twoTemperatures"]').getByRole('button').first().click()
   await page
     .locator('[data-lint="yolkWeight"]')
     .getByRole('button', { name: /6 large egg yolks/ })
-    .click()
-  await ask('6 large egg yolks')
-    .getByRole('button', { name: /US large/ })
     .click()
   await expect(page.locator('[data-questions]')).toHaveAttribute('data-questions', '0')
   await expect(page.locator('[data-lint]')).toHaveCount(0)
@@ -61,6 +58,8 @@ test('an unseen formula in cups and cans becomes grams, with every doubt asked a
   await expect(ask('6 large egg yolks')).toContainText('102 g')
   await expect(ask('1/2 cup plus 1 tbsp lime juice')).toContainText('137 g')
   await expect(ask('½ cup heavy cream')).toContainText('119 g')
+  // The oven of the method is told.
+  await expect(page.locator('[data-stated]')).toContainText('oven')
   await page.getByRole('radio', { name: /^Cut/ }).click()
   await page.getByRole('button', { name: 'Put it on the bench' }).click()
   await settled(page)

@@ -14,7 +14,7 @@ import type { Answers, Entry, Habits } from '#core/formats/reader/reading'
 import { INGREDIENTS } from '#core/base/ingredients/table'
 import { CONDITION_NAMES, FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
-import { assumptionWords, COUNTRY_NAMES, habitWords } from '~/words/reading'
+import { assumptionWords, COUNTRY_NAMES, habitWords, methodWords } from '~/words/reading'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 import { say } from '~/words/say'
 
@@ -241,6 +241,7 @@ const settledMark = computed(() => (much.value ? 'too-long' : settled.value ? 's
             <option v-for="c in COUNTRIES" :key="c" :value="c">{{ COUNTRY_NAMES[c] }}</option>
           </select>
         </div>
+        <p v-if="reading && methodWords(reading, fmt)" class="stated" data-stated>{{ methodWords(reading, fmt) }}</p>
         <ReadLints v-if="lints.length" :lints="lints" :lines="lines" @fix="fix" />
       </section>
     </div>
@@ -338,8 +339,10 @@ section { margin-bottom: 1.6rem; }
 .habits { display: flex; gap: 0.8rem; align-items: center; margin-top: 0.9rem; }
 .habits select { width: auto; }
 .rows { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--hairline); }
-.still { color: var(--blood); font-weight: 600; font-size: 1rem; margin-left: 0.8rem; }
-.tools { float: right; }
+.still { color: var(--blood); font-weight: 600; font-size: 1rem; }
+.reading h2 { display: flex; align-items: center; gap: 0.8rem; }
+.tools { margin-left: auto; }
+.stated { margin: 0.7rem 0 0; }
 .ways { margin-top: 1.2rem; }
 .kinds { grid-template-columns: repeat(auto-fit, minmax(12.5rem, 1fr)) !important; gap: 0.2rem 1rem !important; }
 .schools {

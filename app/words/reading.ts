@@ -1,7 +1,7 @@
 /** What the reader of pasted text assumed and asks, in words. */
 import { EGG_GRADES, type EggGrade } from '#core/base/ingredients/measures'
-import type { Assumption, Habits, Question } from '#core/formats/reader/reading'
-import { CUP_NAMES } from './names'
+import type { Assumption, Habits, Question, Reading } from '#core/formats/reader/reading'
+import { CUP_NAMES, VESSEL_NAMES } from './names'
 import { group, say } from './say'
 
 type Format = ReturnType<typeof useFormat>
@@ -84,6 +84,23 @@ export function questionWords(q: Question): string {
     case 'figure':
       return say('reading.isThatMeant', { words: q.words })
   }
+}
+
+/** What the method states of itself: tin, oven, heat, portions; empty where it states nothing. */
+export function methodWords(r: Pick<Reading, 'vessel' | 'oven' | 'peakC' | 'portions'>, fmt: Format): string {
+  const { vessel: v, oven, peakC, portions } = r
+  const size = v && [v.diameterM ?? v.lengthM, v.diameterM ? null : v.widthM]
+    .filter(x => x !== null).map(x => fmt.cm(x!))
+  const told = [
+    v && `${v.count ? `${v.count} × ` : ''}${VESSEL_NAMES[v.kind].toLowerCase()} ${size!.join(' × ')}`.trim(),
+    oven && say('reading.ovenAt', {
+      temp: fmt.temp(oven.tempC), fan: oven.fan ? say('reading.withFan') : '',
+      time: oven.minutes === null ? '' : `, ${fmt.duration(oven.minutes * 60)}`,
+    }),
+    peakC !== null && say('reading.takenTo', { temp: fmt.temp(peakC) }),
+    portions !== null && say('reading.portions', { portions }),
+  ].filter(Boolean)
+  return told.length ? say('reading.fromTheText', { told: told.join('; ') }) : ''
 }
 
 /** "Reads as American: cups of 237 ml, large eggs with 17 g of yolk." */

@@ -14,7 +14,7 @@ const fmt = useFormat()
     <h3>{{ $say('new.worthALook', { lints: lints.length }) }}</h3>
     <div v-for="(x, k) in lints" :key="k" class="found" :data-lint="x.code">
       <b>{{ lintWords(x, lines[x.lines[0] ?? -1]?.text ?? '', fmt).title }}</b>
-      <span class="soft"> {{ lintWords(x, '', fmt).why }}</span>
+      <span class="soft why">{{ lintWords(x, '', fmt).why }}</span>
       <div class="opts">
         <UButton
           v-for="(f, j) in x.fixes" :key="j" size="sm" variant="outline" color="neutral" :label="fixWords(f, fmt)"
@@ -31,6 +31,7 @@ const fmt = useFormat()
 }
 .lint h3 { font-size: 1.05rem; margin: 0 0 0.2rem; }
 .found { border-top: 1px solid var(--hairline); padding: 0.4rem 0; }
+.why { margin-left: 0.4rem; }
 .opts { display: flex; flex-wrap: wrap; gap: 0.4rem; margin: 0.3rem 0; }
 .fix { white-space: normal; text-align: left; }
 </style>

@@ -82,7 +82,10 @@ function numberAt(ts: readonly Token[], i: number): { value: number, to: number,
   return { value, to, mended }
 }
 
-/** Everything an amount can be, at a place. @example amountAt(tokensOf('2 cups sugar', 0, lexiconOf('en')), 0).unit // 'cup' */
+/**
+ * Everything an amount can be, at a place.
+ * @example amountAt(tokensOf('2 cups sugar', 0, lexiconOf('en')), 0).unit // 'cup'
+ */
 export function amountAt(ts: readonly Token[], i: number): Amount | null {
   const n = numberAt(ts, i)
   const bareUnit = ts[i]?.k === 'unit' && ['pinch', 'some'].includes((ts[i] as { unit: string }).unit)

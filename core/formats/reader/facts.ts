@@ -24,7 +24,14 @@ const GAS_C = [0, 140, 150, 160, 180, 190, 200, 220, 230, 240]
 /** Gas marks 1–9 in °C (British trade table). */
 const gasC = (mark: number) => GAS_C[mark] ?? null
 
-interface Heat { tempC: number, fan: boolean, at: number, end: number }
+interface Heat {
+  tempC: number
+  fan: boolean
+  /** °F as written. */
+  isF: boolean
+  at: number
+  end: number
+}
 
 /** Every heat a text names, °C. */
 export function heatsOf(text: string): Heat[] {
@@ -38,7 +45,7 @@ export function heatsOf(text: string): Heat[] {
     const before = text.slice(Math.max(0, m.index - 12), m.index)
     const fan = /^\s*(?:c\b)?[\s(]*(?:fan|umluft|heissluft|chaleur tournante|ventil|con ventilador|convection)/i.test(after)
       || /(?:fan|umluft|heissluft|forno ventilato)\s*(?:at|bei)?\s*$/i.test(before)
-    out.push({ tempC, fan, at: m.index, end: m.index + m[0].length })
+    out.push({ tempC, fan, isF: tempC !== value, at: m.index, end: m.index + m[0].length })
   }
   return out
 }
@@ -62,25 +69,34 @@ export function sentencesOf(r: Read): string[] {
 /** The filling's time in the oven: the last bake; a crust's own counts only where there is no other. */
 function ovenOf(sentences: readonly string[], lexicon: Lexicon): ReadOven | null {
   let found: ReadOven | null = null
+  let ofCrust: ReadOven | null = null
   let pre: Heat | null = null
+  const { crustSigns, notOfIt, fillSigns } = lexicon.words
   for (const s of sentences) {
+    // "Roll out, line the ring. Bake blind": the crust's own time.
+    const isCrust = BLIND.test(s) || (speaksOf(s, crustSigns, lexicon) && !speaksOf(s, fillSigns, lexicon))
     const bakes = speaksOf(s, lexicon.words.oven.bake, lexicon)
     const gas = /\bgas(?:\s*(?:mark|stufe))?\s*(\d)\b/.exec(s)
     const heats = heatsOf(s).filter(h => h.tempC >= 90 && h.tempC <= 280)
     const plain = heats.find(h => !h.fan) ?? heats[0]
     const gasHeat = gas && gasC(Number(gas[1]))
-    const byGas = gasHeat ? { tempC: gasHeat, fan: false, at: gas!.index, end: gas!.index } : null
+    const byGas = gasHeat ? { tempC: gasHeat, fan: false, isF: false, at: gas!.index, end: gas!.index } : null
     const heat: Heat | null = plain ?? byGas
     if (!bakes && !(heat && heat.tempC > 110)) continue
     const bakeAt = bakes ? Math.max(0, bakePlace(s, lexicon)) : 0
     const after = minutesAfter(s, bakeAt) ?? minutesAfter(s, 0)
     if (heat && after === null && !found) pre = heat
     const at = heat ?? pre
-    if (at && (after !== null || !found))
-      found = { tempC: round(at.tempC), fan: at.fan && heats.every(h => h.fan), minutes: after }
+    if (!at || (after === null && found)) continue
+    const own = { tempC: round(at.tempC), fan: at.fan && heats.every(h => h.fan), minutes: after }
+    if (isCrust) ofCrust = own
+    else found = own
   }
-  return found
+  // What is cooked in a pot goes into a baked shell and never sees the oven.
+  const inPot = peakOf(sentences) !== null || sentences.some(s => speaksOf(s, notOfIt, lexicon) && !BLIND.test(s))
+  return found ?? (inPot ? null : ofCrust)
 }
+const BLIND = /\bblind\b|\ba blanc\b|\bin bianco\b|\ben blanco\b/
 const bakePlace = (s: string, lexicon: Lexicon) =>
   Math.max(...lexicon.words.oven.bake.map(w => s.lastIndexOf(flat(w))))
 const round = (x: number) => Math.round(x * 10) / 10

@@ -115,12 +115,16 @@ function eggWeights({ own, add, r }: Ctx): void {
       if (!p.weighed!.assumptions.some(a => a.code === 'written' || a.code === 'each')) continue
       const eachG = x.massG / x.count
       const part = x.ingredientId === 'egg' ? 'wholeG' : 'yolkG'
-      const grades = Object.values(EGG_GRADES).map(g => g[part])
+      const size = p.draft?.size ?? ''
+      const own = Object.entries(EGG_GRADES).filter(([id]) => id.endsWith({ large: 'L', medium: 'M', small: 'S' }[size] ?? ''))
+      const grades = (own.length ? own : Object.entries(EGG_GRADES)).map(([, g]) => g[part])
       // A weight in the shell is no fault.
       const most = Math.max(...grades) * (part === 'wholeG' ? 1.25 : 1.12)
       if (eachG >= Math.min(...grades) * 0.9 && eachG <= most) continue
       const raw = r.text.slice(...p.span)
-      add('yolkWeight', [i], { eachG: Math.round(eachG * 10) / 10, gradeG: EGG_GRADES.euM[part], grade: EGG_GRADES.euM.label }, [
+      add('yolkWeight', [i], {
+        eachG: Math.round(eachG * 10) / 10, gradeG: grades.at(-1)!, grade: (own.at(-1) ?? ['', EGG_GRADES.euM])[1].label,
+      }, [
         { kind: 'replace', span: p.span, before: raw, after: raw.replace(/\s*\([^)]*\)/, '') },
       ])
     }
@@ -228,7 +232,10 @@ function used(c: Ctx): void {
         if (kin === 'juice' && p.draft?.nouns.some(n => n.k === 'ingredient' && n.text.split(' ').some(w => w.length > 4 && toPlain(all).text.toLowerCase().includes(w)))) continue
         const raw = r.text.slice(...p.span)
         const remove: LintFix = { kind: 'replace', span: p.span, before: raw, after: '' }
-        add(id === 'zest' ? 'zestNeverAdded' : 'listedUnused', [i], { ingredientId: id }, [remove])
+        const last = steps.at(-1)!.p.span[1]
+        const addZest: LintFix = { kind: 'replace', span: [last, last], before: '', after: `\n${r.lexicon.words.addZest}` }
+        if (id === 'zest') add('zestNeverAdded', [i], { ingredientId: id }, [addZest, remove])
+        else add('listedUnused', [i], { ingredientId: id }, [remove])
       }
   const listed = listedIn(c)
   if (listed.has('egg')) ['yolk_sep', 'white'].forEach(x => listed.add(x))
@@ -285,15 +292,30 @@ function temperatures({ r, add, steps }: Ctx): void {
       const [a, b] = [heats[i - 1]!, heats[i]!]
       const between = s.slice(a.end, b.at)
       if (Math.abs(a.tempC - b.tempC) <= 6 || a.fan || b.fan || COURSE.test(between)) continue
-      const fanPair = Math.abs(Math.abs(a.tempC - b.tempC) - 20) <= 6 && /^\s*[(/,]?\s*$/.test(between)
+      const fanPair = a.isF === b.isF && Math.abs(Math.abs(a.tempC - b.tempC) - 20) <= 6 && /^\s*[(/,]?\s*$/.test(between)
       const range = /^\s*(?:-|to|bis|a|or)\s*$/.test(between)
       const food = (t: number) => t < 105
       if (fanPair || range || food(a.tempC) !== food(b.tempC)) continue
       const at = steps.find(x => toPlain(r.text.slice(...x.p.span)).text.toLowerCase().replace(/\s+/g, ' ').includes(s.slice(0, 40)))
-      add('twoTemperatures', at ? [at.i] : [], { first: Math.round(a.tempC), second: Math.round(b.tempC) })
+      add('twoTemperatures', at ? [at.i] : [], { first: Math.round(a.tempC), second: Math.round(b.tempC) },
+        at ? oneOf(r, at.p, s.slice(a.at, b.end), i) : [])
       break
     }
   }
+}
+
+/** Two heats of a step as written: keep the one, or the other. */
+function oneOf(r: Read, p: Part, said: string, nth: number): LintFix[] {
+  const raw = r.text.slice(...p.span)
+  const written = [...raw.matchAll(/\d{2,3}\s*(?:°|º|degrees?)?\s*[CF]\b/gi)]
+  const digits = (x: string) => x.match(/\d{2,3}/g) ?? []
+  const [first] = digits(said)
+  const k = written.findIndex((m, j) => digits(m[0])[0] === first && j >= nth - 1 && written[j + 1])
+  const [a, b] = [written[k], written[k + 1]]
+  if (!a || !b) return []
+  const span: [number, number] = [p.span[0] + a.index, p.span[0] + b.index + b[0].length]
+  const before = r.text.slice(...span)
+  return [a[0], b[0]].map(after => ({ kind: 'replace', span, before, after }))
 }
 
 /** A tin without a size, glasses without a number. */

@@ -247,7 +247,8 @@ function byKind(
       const bare = got.drafts.every(d => d.amounts.length === 0 && !d.brackets.some(b => b.some(t => t.k === 'unit')))
       // "Posset x 24", "Batch sheet 12/11".
       const strange = got.tokens.filter(t => t.k === 'word').length
-      const times = strange >= 2 && got.drafts.every(d => d.nouns.length === 0 && d.amounts.every(a => a.unit === null))
+      const inWords = strange >= 1 && got.tokens.every(t => !/^\d/.test(t.text)) && got.tokens[0]?.k === 'word'
+      const times = (strange >= 2 || inWords) && got.drafts.every(d => d.nouns.length === 0 && d.amounts.every(a => a.unit === null))
       if (!s.named && !s.seen && !piece.bullet && ((bare && isName(got)) || times)) {
         s.named = true
         return [part(piece.span, 'name', null)]

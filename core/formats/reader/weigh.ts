@@ -181,7 +181,9 @@ export function weigh(d: Draft, s: Scale): Weighed {
   const head = two ? nouns.at(-1)! : noun
   const row = chosen ?? (head?.k === 'ingredient' ? findIngredient(head.id) : undefined)
   if (!row) {
-    if (d.nouns.some(n => n.k === 'flavour')) return done([item(null, null)], [told('notCounted', { words: d.nouns[0]!.text })])
+    // A berry on top is of no weight here, nor is a sprig of mint.
+    const garnish = d.purpose === 'serve' && d.amounts.length === 0 && d.nouns.length > 0
+    if (garnish || d.nouns.some(n => n.k === 'flavour')) return done([item(null, null)], [told('notCounted', { words: d.nouns[0]!.text })])
     return open([item(null, null)], ask('ingredient', d.nouns[0]?.text ?? s.text))
   }
   // "White choc" is no egg; "Bantam eggs" are.
