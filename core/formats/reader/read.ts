@@ -11,6 +11,7 @@ import { habitsOf, localeOf } from './habits'
 import { type Lexicon, lexiconOf } from './lexicon'
 import { type Piece, piecesOf } from './pieces'
 import { placeByMethod } from './places'
+import { toPlain } from './plain'
 import { type Answers, type Component, type Entry, type Habits, type Locale, LOCALES, type Reading } from './reading'
 import { isBlank, rowsOf } from './rows'
 import { type Token, tokensOf } from './tokens'
@@ -239,8 +240,9 @@ function byKind(
       return [part(piece.span, 'setAside', null)]
     case 'step': {
       // "For the topping, whip …": the step says whose it is.
-      const said = startsFor(raw, lexicon) ? roleOf(raw.split(',')[0]!, lexicon) : null
-      const own = said && said !== s.component.role ? { role: said, index: s.count++, name: raw.split(',')[0]! } : s.component
+      const head = raw.split(',')[0]!
+      const said = startsFor(raw, lexicon) ? roleOf(head, lexicon) : null
+      const own = said && said !== s.component.role ? { role: said, index: s.count++, name: head } : s.component
       return [part(piece.span, 'step', own, { tokens: got.tokens })]
     }
     case 'ingredient': {
@@ -419,9 +421,17 @@ function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers)
       }
     } else {
       p.weighed = weigh(p.draft, { habits, answers, text: own, bareGrams })
+      asWritten(p.weighed, own)
       if (p.draft.slip) p.weighed.assumptions.push({ code: 'spelling', params: { words: own } })
     }
   }
+}
+/** A question names words as they were written, accents and all. */
+function asWritten({ question }: Weighed, own: string): void {
+  if (!question?.words) return
+  const plain = toPlain(own)
+  const at = plain.text.toLowerCase().indexOf(question.words)
+  if (at >= 0) question.words = own.slice(plain.from[at], plain.from[at + question.words.length - 1]! + 1)
 }
 const NOTHING: Omit<Draft, 'at'> = {
   amounts: [], others: [], minus: [], nouns: [], parts: new Map(), brackets: [], purpose: null, beside: [], size: null,
