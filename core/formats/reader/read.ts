@@ -250,7 +250,8 @@ function byKind(
       // "Posset x 24", "Batch sheet 12/11".
       const strange = got.tokens.filter(t => t.k === 'word').length
       const inWords = strange >= 1 && got.tokens.every(t => !/^\d/.test(t.text)) && got.tokens[0]?.k === 'word'
-      const times = (strange >= 2 || inWords) && got.drafts.every(d => d.nouns.length === 0 && d.amounts.every(a => a.unit === null))
+      const times = (strange >= 2 || inWords)
+        && got.drafts.every(d => d.nouns.length === 0 && d.amounts.every(a => a.unit === null))
       if (!s.named && !s.seen && !piece.bullet && ((bare && isName(got)) || times)) {
         s.named = true
         return [part(piece.span, 'name', null)]
