@@ -93,7 +93,8 @@ function ovenOf(sentences: readonly string[], lexicon: Lexicon): ReadOven | null
     else found = own
   }
   // What is cooked in a pot goes into a baked shell and never sees the oven.
-  const inPot = peakOf(sentences) !== null || sentences.some(s => speaksOf(s, notOfIt, lexicon) && !BLIND.test(s))
+  const overWater = sentences.some(s => speaksOf(s, notOfIt, lexicon) && !BLIND.test(s))
+  const inPot = overWater || peakOf(sentences, lexicon) !== null
   return found ?? (inPot ? null : ofCrust)
 }
 const BLIND = /\bblind\b|\ba blanc\b|\bin bianco\b|\ben blanco\b/
@@ -102,13 +103,13 @@ const bakePlace = (s: string, lexicon: Lexicon) =>
 const round = (x: number) => Math.round(x * 10) / 10
 
 /** What it is cooked or baked to: a heat of food, told by a word of reaching or a thermometer. */
-function peakOf(sentences: readonly string[]): number | null {
+function peakOf(sentences: readonly string[], lexicon: Lexicon): number | null {
   let peak: number | null = null
   for (const s of sentences)
     for (const h of heatsOf(s)) {
       if (h.tempC < 55 || h.tempC > 105) continue
-      const before = s.slice(Math.max(0, h.at - 40), h.at)
-      const reach = /(?:\bto|until|reach(?:es)?|reads?|at|hits|auf|bis|bei|hasta|a|jusqu'?a|fino a|raggiung\w*|atteign\w*|alcan\w*)\s+(?:it\s+)?(?:reads?\s+|reaches\s+|about\s+|los\s+|i\s+)?$/i.test(before)
+      const before = s.slice(Math.max(0, h.at - 24), h.at)
+      const reach = speaksOf(before.split(/[,;]/).at(-1)!, lexicon.words.reach, lexicon)
       if (reach || /thermom/.test(s)) peak = round(h.tempC)
     }
   return peak
@@ -143,7 +144,8 @@ function sizesOf(s: string): { at: number, end: number, m: number[] }[] {
     const unit = [m[6], m[4], m[2]].find(Boolean) ?? (/"/.test(m[0]) ? 'inch' : null)
     const scale = unit === null ? null : /^in/.test(unit) ? INCH_M : 0.01
     if (scale === null) continue
-    const sizes = [m[1], m[3], m[5]].filter(Boolean).map(x => Math.round(Number(x!.replace(',', '.').split(' ')[0]) * scale * 1e4) / 1e4)
+    const metres = (x: string) => Math.round(Number(x.replace(',', '.').split(' ')[0]) * scale * 1e4) / 1e4
+    const sizes = [m[1], m[3], m[5]].filter(x => x !== undefined).map(metres)
     if (sizes.some(x => x > 0.03)) out.push({ at: m.index, end: m.index + m[0].length, m: sizes })
   }
   return out
@@ -202,5 +204,6 @@ function shaped(
 /** Tin, oven and peak of a text. */
 export function factsOf(r: Read): { vessel: ReadVessel | null, oven: ReadOven | null, peakC: number | null } {
   const sentences = sentencesOf(r)
-  return { vessel: vesselOf(sentences, r.lexicon), oven: ovenOf(sentences, r.lexicon), peakC: peakOf(sentences) }
+  const { lexicon } = r
+  return { vessel: vesselOf(sentences, lexicon), oven: ovenOf(sentences, lexicon), peakC: peakOf(sentences, lexicon) }
 }

@@ -6,7 +6,7 @@ import { findIngredient } from '../../base/ingredients/ingredients'
 import { speaksOf } from './classify'
 import type { Lexicon } from './lexicon'
 import type { Component } from './reading'
-import type { Part } from './read'
+import type { Part } from './parts'
 import { tokensOf } from './tokens'
 
 interface Sentence {
@@ -25,7 +25,10 @@ function sentencesOf(parts: readonly Part[], text: string, lexicon: Lexicon): Se
     let at = p.span[0]
     for (const raw of text.slice(...p.span).split(/(?<=[.;!])\s+|\n/)) {
       const nouns = new Set(
-        tokensOf(raw, at, lexicon).flatMap(t => (t.k === 'ingredient' ? [near(t.id)] : t.k === 'fruit' ? ['fruit'] : t.k === 'other' ? [t.text] : [])),
+        tokensOf(raw, at, lexicon).flatMap((t) => {
+          if (t.k === 'ingredient') return [near(t.id)]
+          return t.k === 'fruit' ? ['fruit'] : t.k === 'other' ? [t.text] : []
+        }),
       )
       at += raw.length + 1
       const { crustSigns, topSigns, fillSigns } = lexicon.words
@@ -69,7 +72,8 @@ export function placeByMethod(parts: Part[], text: string, lexicon: Lexicon): vo
     const seen = uses.get(near(key)) ?? 0
     uses.set(near(key), seen + 1)
     // The first of two butters is the crust's, when the crust comes first.
-    const isOne = groupOf(key) === 'biscuit' || (noun.k === 'other' && /biscuit|cookie|keks|galleta/.test(noun.text))
+    const isOne = groupOf(key) === 'biscuit'
+      || (noun.k === 'other' && speaksOf(noun.text, lexicon.words.biscuits, lexicon))
     const place0 = isOne && crusts.length > 0 ? 'crust' : seen === 0 ? firstUse(key) : nthUse(sentences, near(key), seen)
     if (place0 === 'crust') place(p, to('crust'))
     else if (place0 === 'topping') place(p, to('topping'))

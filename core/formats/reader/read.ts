@@ -3,24 +3,20 @@
  * or by the method, the method's own facts. Every character that is not blank ends in exactly one entry.
  */
 import type { CupSystem } from '../../base/units'
-import type { ComponentRole } from '../../formula/document'
-import { headingEnd, isAside, roleOf, sort, type Sorted, startsFor } from './classify'
-import { type Draft, draftsOf } from './drafts'
+import type { Draft } from './drafts'
 import { factsOf, portionsOf } from './facts'
 import { habitsOf, localeOf } from './habits'
+import { kindOf } from './kind'
 import { type Lexicon, lexiconOf } from './lexicon'
-import { type Piece, piecesOf } from './pieces'
+import { covered, type Part } from './parts'
 import { placeByMethod } from './places'
 import { toPlain } from './plain'
-import { type Answers, type Component, type Entry, type Habits, type Locale, LOCALES, type Reading } from './reading'
-import { isBlank, rowsOf } from './rows'
-import { type Token, tokensOf } from './tokens'
+import type { Answers, Component, Entry, Habits, Locale, Reading } from './reading'
+import { stepItems } from './stepItems'
 import { suspicious } from './suspicious'
-import { kindOf } from './kind'
+import { walk } from './walk'
 import { weigh, type Weighed } from './weigh'
 
-/** A line that nobody writes, characters: it is set aside whole. */
-export const LINE_MOST = 2000
 /** A text that is no recipe any more: what is longer is not read at all. */
 export const TEXT_MOST = { characters: 200_000, lines: 3000 } as const
 
@@ -31,19 +27,6 @@ export function tooLong(text: string): { of: 'characters' | 'lines', count: numb
   return count > TEXT_MOST.lines ? { of: 'lines', count, most: TEXT_MOST.lines } : null
 }
 
-/** An entry on its way: what it is, and what its line says beyond it. */
-export interface Part {
-  span: [number, number]
-  kind: Entry['kind']
-  component: Component | null
-  draft: Draft | null
-  tokens: Token[]
-  weighed: Weighed | null
-  leftOut: boolean
-  placed: boolean
-  /** Cut out of a step. */
-  fromStep: boolean
-}
 export interface Read {
   text: string
   parts: Part[]
@@ -57,12 +40,6 @@ export interface ReadOptions {
   /** The kitchen's own cups, where a text does not say whose. */
   cups?: CupSystem | null
 }
-
-const part = (span: [number, number], kind: Entry['kind'], component: Component | null, over: Partial<Part> = {}): Part =>
-  ({
-    span, kind, component, draft: null, tokens: [], weighed: null, leftOut: false, placed: false, fromStep: false,
-    ...over,
-  })
 
 /**
  * Reads a text.
@@ -84,7 +61,7 @@ export function* readSteps(text: string, { answers = {}, cups = null }: ReadOpti
   const locale: Locale = localeOf(text)
   const lexicon = lexiconOf(locale)
   const habits = habitsOf(text, locale, answers, cups)
-  const parts = covered(text, yield* sorted(text, lexicon))
+  const parts = covered(text, yield* walk(text, lexicon))
   for (const p of parts) decide(p, text, answers)
   stepItems(parts, text, lexicon)
   renameComponents(parts)
@@ -95,233 +72,6 @@ export function* readSteps(text: string, { answers = {}, cups = null }: ReadOpti
   const read: Read = { text, parts, lexicon, habits, reading: null as unknown as Reading }
   read.reading = result(read, locale)
   return read
-}
-
-interface State {
-  component: Component
-  count: number
-  area: 'ingredients' | 'method' | null
-  named: boolean
-  /** Whether an ingredient, and whether a component's heading stood before. */
-  seen: boolean
-  begun: boolean
-}
-
-/** Pieces between two looks at what else is asked. */
-const STEP = 40
-/** Every piece as one or several parts, with the component its heading opened. */
-function* sorted(text: string, lexicon: Lexicon): Generator<number, Part[]> {
-  const pieces = paired(piecesOf(text), text, lexicon)
-  const out: Part[] = []
-  const s: State = { component: { role: 'filling', index: 0, name: null }, count: 1, area: null, named: false, seen: false, begun: false }
-  const table = rowsOf(pieces, text, lexicon)
-  for (const [i, piece] of pieces.entries()) {
-    if (i % STEP === STEP - 1) yield i / pieces.length
-    const row = table.get(i)
-    if (row) {
-      if (row.role && (row.name !== s.component.name)) s.component = nextComponent(s, row.role, row.name)
-      if (row.drafts.length > 0) s.seen = true
-      out.push(...(row.drafts.length > 0
-        ? row.drafts.map(d => part(piece.span, 'ingredient', s.component, { draft: d, tokens: row.tokens }))
-        : [part(piece.span, 'setAside', null)]).slice(0, 1))
-    } else out.push(...ofPiece(piece, text, lexicon, s, pieces[i + 1]))
-  }
-  return out
-}
-
-/** The component a heading begins; the first one when nothing stood before it. */
-function nextComponent(s: State, role: ComponentRole, name: string | null): Component {
-  const first = !s.seen && !s.begun
-  s.begun = true
-  return { role, index: first ? 0 : s.count++, name }
-}
-
-/** A name on one line and its amount on the next are one piece. */
-function paired(pieces: Piece[], text: string, lexicon: Lexicon): Piece[] {
-  const out: Piece[] = []
-  const isName = (p: Piece) => {
-    if (p.given || p.cells || p.span[1] - p.body > 40) return false
-    const ts = tokensOf(text.slice(p.body, p.span[1]), p.body, lexicon)
-    return ts.filter(t => t.k === 'ingredient').length === 1 && ts.every(t => ['ingredient', 'state', 'link'].includes(t.k))
-  }
-  const isAmount = (p: Piece | undefined) => {
-    if (!p || p.given || p.cells || p.span[1] - p.body > 24) return false
-    const ds = draftsOf(tokensOf(text.slice(p.body, p.span[1]), p.body, lexicon))
-    return ds.length === 1 && ds[0]!.nouns.length === 0 && ds[0]!.amounts.length > 0
-  }
-  for (let i = 0; i < pieces.length; i++) {
-    const [p, next] = [pieces[i]!, pieces[i + 1]]
-    if (isName(p) && isAmount(next)) {
-      out.push({ ...p, span: [p.span[0], next!.span[1]] })
-      i++
-    } else out.push(p)
-  }
-  return out
-}
-
-/** The language of one line, where the text's own knows hardly a word of it. */
-function lexiconFor(raw: string, own: Lexicon): Lexicon {
-  if (raw.length > 200) return own
-  const strange = (l: Lexicon) => {
-    const words = tokensOf(raw, 0, l).filter(t => t.k !== 'sign' && t.k !== 'num' && t.text.length > 1)
-    return { l, of: words.length, unknown: words.filter(t => t.k === 'word' || t.slip).length }
-  }
-  const mine = strange(own)
-  if (mine.unknown === 0 || mine.unknown < mine.of / 2) return own
-  const best = LOCALES.map(x => strange(lexiconOf(x))).sort((a, b) => a.unknown / a.of - b.unknown / b.of)[0]!
-  return best.unknown / best.of < 0.5 * (mine.unknown / mine.of) ? best.l : own
-}
-
-function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece | undefined): Part[] {
-  const raw = text.slice(piece.body, piece.span[1])
-  const lexicon = lexiconFor(raw, own)
-  if (piece.given === 'setAside' || isBlank(raw)) return [part(piece.span, 'setAside', null)]
-  if (piece.given === 'name') return [part(piece.span, 'name', null)]
-  if (piece.given === 'step') return [part(piece.span, 'step', s.component)]
-  if (raw.length > LINE_MOST) return [part(piece.span, 'step', s.component)]
-  const end = headingEnd(raw, lexicon)
-  if (end !== null && !piece.given) {
-    const head = raw.slice(0, end)
-    s.component = nextComponent(s, roleOf(head, lexicon) ?? 'filling', head.replace(/[:：]\s*$/, '').trim())
-    const from = piece.body + end + (raw.slice(end).length - raw.slice(end).trimStart().length)
-    return [
-      part([piece.span[0], piece.body + end], 'heading', s.component),
-      ...ofPiece(restOf(piece, from), text, lexicon, s, next),
-    ]
-  }
-  const stop = /[.!]\s+(?=\p{Lu})/u.exec(raw)
-  if (stop && !piece.given && sentences(raw, stop.index + 1, piece, lexicon, s)) {
-    const cut = piece.body + stop.index + 1
-    const from = cut + (text.slice(cut).length - text.slice(cut).trimStart().length)
-    return [
-      ...ofPiece({ ...piece, span: [piece.span[0], cut] }, text, lexicon, s, next),
-      ...ofPiece(restOf(piece, from), text, lexicon, s, next),
-    ]
-  }
-  const { bullet, marked, numbered } = piece
-  const got = sort(raw, piece.body, lexicon, { area: s.area, bullet, marked, numbered })
-  if (piece.given === 'ingredient') return ingredients(piece, { ...got, kind: 'ingredient' }, s)
-  if (piece.marked && !s.named && !s.seen && got.kind === 'heading' && got.opens === null && text.slice(piece.span[0]).startsWith('# ')) {
-    s.named = true
-    return [part(piece.span, 'name', null)]
-  }
-  return byKind(piece, got, raw, s, text, next, lexicon)
-}
-
-/** What is left of a piece from a place on. */
-const restOf = (piece: Piece, from: number): Piece =>
-  ({ ...piece, span: [from, piece.span[1]], body: from, bullet: false, numbered: false })
-
-/** Whether ingredients end with a sentence and something else begins: "140 g butter. Took it to 84." */
-function sentences(raw: string, at: number, piece: Piece, lexicon: Lexicon, s: State): boolean {
-  const o = { area: s.area, bullet: piece.bullet, marked: false, numbered: false }
-  const [first, then] = [sort(raw.slice(0, at), 0, lexicon, o), sort(raw.slice(at), 0, lexicon, o)]
-  return first.kind === 'ingredient' && first.drafts.some(d => d.amounts.length > 0) && then.kind !== 'ingredient'
-    && raw.slice(at).trim().split(/\s+/).length > 2
-}
-
-function byKind(
-  piece: Piece, got: Sorted, raw: string, s: State, text: string, next: Piece | undefined, lexicon: Lexicon,
-): Part[] {
-  switch (got.kind) {
-    case 'heading':
-      // A first line that could be a heading is the name when nothing but amounts follow it.
-      if (!got.opens && !s.named && !s.seen && !/[:：]\s*$/.test(raw) && isTitle(raw, got, next, text, lexicon)) {
-        s.named = true
-        return [part(piece.span, 'name', null)]
-      }
-      if (got.opens) s.area = got.opens
-      else {
-        s.component = nextComponent(s, got.role ?? 'filling', raw.replace(/[:：]\s*$/, '').trim())
-        if (s.area !== 'method') s.area = null
-      }
-      return [part(piece.span, 'heading', got.opens ? null : s.component)]
-    case 'setAside':
-      return [part(piece.span, 'setAside', null)]
-    case 'step': {
-      // "For the topping, whip …": the step says whose it is.
-      const head = raw.split(',')[0]!
-      const said = startsFor(raw, lexicon) ? roleOf(head, lexicon) : null
-      const own = said && said !== s.component.role ? { role: said, index: s.count++, name: head } : s.component
-      return [part(piece.span, 'step', own, { tokens: got.tokens })]
-    }
-    case 'ingredient': {
-      const bare = got.drafts.every(d => d.amounts.length === 0 && !d.brackets.some(b => b.some(t => t.k === 'unit')))
-      // "Posset x 24", "Batch sheet 12/11".
-      const strange = got.tokens.filter(t => t.k === 'word').length
-      const inWords = strange >= 1 && got.tokens.every(t => !/^\d/.test(t.text)) && got.tokens[0]?.k === 'word'
-      const times = (strange >= 2 || inWords)
-        && got.drafts.every(d => d.nouns.length === 0 && d.amounts.every(a => a.unit === null))
-      if (!s.named && !s.seen && !piece.bullet && ((bare && isName(got)) || times)) {
-        s.named = true
-        return [part(piece.span, 'name', null)]
-      }
-      return ingredients(piece, got, s)
-    }
-    default:
-      if (!s.named && !s.seen && !piece.bullet) {
-        s.named = true
-        return [part(piece.span, 'name', null)]
-      }
-      return [part(piece.span, s.area === 'method' ? 'step' : 'setAside', s.area === 'method' ? s.component : null)]
-  }
-}
-
-/** A title such as "Lemon cream" before lines with amounts, and no further heading of its kind. */
-function isTitle(raw: string, got: Sorted, next: Piece | undefined, text: string, lexicon: Lexicon): boolean {
-  if (!next || got.role === 'crust' || got.role === 'topping' || got.role === 'insert' || got.role === 'sponge') return false
-  const words = raw.trim().split(/\s+/).length
-  const follows = text.slice(next.body, next.span[1])
-  return words >= 2 && !isAside(follows, lexicon) && /^\D*\d/.test(follows)
-}
-/** Names a dish, not a thing to weigh: two nouns, or a noun with words nobody weighs. */
-function isName(got: Sorted): boolean {
-  const told = got.tokens.some(t => ['part', 'purpose', 'serve', 'state'].includes(t.k))
-  const nouns = got.drafts.flatMap(d => d.nouns)
-  return !told && (nouns.length > 1 || nouns[0]?.k === 'fruit')
-}
-
-/** One line of one or several ingredients; the separators go with what stands before them. */
-function ingredients(piece: Piece, got: Sorted, s: State): Part[] {
-  s.seen = true
-  const { drafts, tokens } = got
-  if (drafts.length === 0) return [part(piece.span, 'ingredient', s.component, { tokens })]
-  return drafts.map((draft, i) => {
-    const from = i === 0 ? piece.span[0] : draft.at[0]
-    const to = i === drafts.length - 1 ? piece.span[1] : drafts[i + 1]!.at[0]
-    return part([from, to], 'ingredient', s.component, {
-      draft, tokens: tokens.filter(t => t.at[0] >= from && t.at[0] < to),
-    })
-  })
-}
-
-/** Sorts by place, trims blanks, and sets aside what nothing else holds. */
-function covered(text: string, parts: Part[]): Part[] {
-  const list = parts
-    .map((p) => {
-      let [a, b] = p.span
-      while (a < b && /\s/.test(text[a]!)) a++
-      while (b > a && /\s/.test(text[b - 1]!)) b--
-      return { ...p, span: [a, b] as [number, number] }
-    })
-    .filter(p => p.span[1] > p.span[0])
-    .sort((x, y) => x.span[0] - y.span[0])
-  const out: Part[] = []
-  let at = 0
-  const gap = (to: number) => {
-    const raw = text.slice(at, to)
-    const lead = raw.length - raw.trimStart().length
-    if (raw.trim()) out.push(part([at + lead, at + lead + raw.trim().length], 'setAside', null))
-  }
-  for (const p of list) {
-    if (p.span[0] > at) gap(p.span[0])
-    if (p.span[0] < at) p.span[0] = at
-    if (p.span[1] <= p.span[0]) continue
-    out.push(p)
-    at = p.span[1]
-  }
-  gap(text.length)
-  return out
 }
 
 /** What the cook set aside or took back in. */
@@ -338,51 +88,6 @@ function moved(parts: Part[], text: string, answers: Answers): void {
     p.component = there ?? { role, index: Math.max(0, ...parts.map(q => q.component?.index ?? 0)) + 1, name: null }
     p.placed = false
   }
-}
-
-/** A step that weighs what no line lists: that run becomes an ingredient of its own. */
-function stepItems(parts: Part[], text: string, lexicon: Lexicon): void {
-  const listed = new Set(parts.flatMap(p => (p.kind === 'ingredient' ? (p.draft?.nouns ?? []).map(keyOf) : [])))
-  for (let i = parts.length - 1; i >= 0; i--) {
-    const p = parts[i]!
-    if (p.kind !== 'step') continue
-    const tokens = tokensOf(text.slice(p.span[0], p.span[1]), p.span[0], lexicon)
-    p.tokens = tokens
-    const runs = runsOf(tokens).filter(d => !d.nouns.some(n => listed.has(keyOf(n))))
-    if (runs.length === 0) continue
-    const cut: Part[] = []
-    let at = p.span[0]
-    for (const draft of runs) {
-      if (draft.at[0] > at) cut.push({ ...p, span: [at, draft.at[0]] })
-      cut.push(part(draft.at, 'ingredient', p.component, { fromStep: true, draft, tokens: tokens.filter(t => t.at[0] >= draft.at[0] && t.at[0] < draft.at[1]) }))
-      at = draft.at[1]
-    }
-    if (at < p.span[1]) cut.push({ ...p, span: [at, p.span[1]] })
-    parts.splice(i, 1, ...covered(text.slice(0, p.span[1]), cut).filter(c => c.span[0] >= p.span[0]))
-  }
-}
-const keyOf = (n: Draft['nouns'][number]) => (n.k === 'ingredient' ? n.id.replace(/\d+$/, '') : n.k === 'fruit' ? n.id : n.text)
-
-/** "4 eggs", "150 g of sugar" within a sentence. */
-export function runsOf(tokens: readonly Token[]): Draft[] {
-  const out: Draft[] = []
-  for (let i = 0; i < tokens.length; i++) {
-    if (tokens[i]!.k !== 'num' && tokens[i]!.k !== 'article') continue
-    // From a number to the noun it counts, at most a handful of words on.
-    for (let k = i + 1; k < Math.min(tokens.length, i + 7); k++) {
-      const t = tokens[k]!
-      if (t.k === 'verb' || (t.k === 'sign' && t.sign !== '/')) break
-      if (t.k !== 'ingredient') continue
-      const d = draftsOf(tokens.slice(i, k + 1))[0]
-      const a = d?.amounts[0]
-      if (d && a && d.nouns.length > 0 && (a.unit !== null || ['egg', 'yolk_sep', 'white'].includes(t.id))) {
-        out.push({ ...d, at: [tokens[i]!.at[0], t.at[1]] })
-        i = k
-      }
-      break
-    }
-  }
-  return out
 }
 
 /** Something is always the filling: what holds the juice and the egg. */

@@ -1,6 +1,6 @@
 /** A figure beyond what a kitchen could mean is asked, never taken. */
 import { findIngredient } from '../../base/ingredients/ingredients'
-import type { Part } from './read'
+import type { Part } from './parts'
 import type { Answers } from './reading'
 
 /** Most of one thing in a text, of all, before it is asked (judgement); water and setters are never most. */
@@ -21,7 +21,8 @@ export function suspicious(parts: readonly Part[], text: string, portions: numbe
     const own = text.slice(p.span[0], p.span[1])
     if (typeof answers.lines?.[own] === 'number' || answers.lines?.[own] === 'meant') continue
     const g = mass(p)
-    const wet = p.weighed!.items.every(i => ['dairy', 'water', 'juice', 'plant'].includes(findIngredient(i.ingredientId ?? '')?.group ?? ''))
+    const groups = p.weighed!.items.map(i => findIngredient(i.ingredientId ?? '')?.group ?? '')
+    const wet = groups.every(g => ['dairy', 'water', 'juice', 'plant'].includes(g))
     const odd = g > MOST_G || (lines.length > 2 && !wet && g >= FROM_G && g / total > MOST_SHARE)
       || (portions !== null && g >= FROM_G && total / portions > PORTION_G && g / total > 0.5)
       || (p.weighed!.items.some(i => i.massG !== null && i.massG <= 0))

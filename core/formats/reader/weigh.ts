@@ -183,7 +183,8 @@ export function weigh(d: Draft, s: Scale): Weighed {
   if (!row) {
     // A berry on top is of no weight here, nor is a sprig of mint.
     const garnish = d.purpose === 'serve' && d.amounts.length === 0 && d.nouns.length > 0
-    if (garnish || d.nouns.some(n => n.k === 'flavour')) return done([item(null, null)], [told('notCounted', { words: d.nouns[0]!.text })])
+    if (garnish || d.nouns.some(n => n.k === 'flavour'))
+      return done([item(null, null)], [told('notCounted', { words: d.nouns[0]!.text })])
     return open([item(null, null)], ask('ingredient', d.nouns[0]?.text ?? s.text))
   }
   // "White choc" is no egg; "Bantam eggs" are.
@@ -362,7 +363,10 @@ function can(
     if ('g' in got) eachG = got.g
   } else if (typeof s.answers.shared?.[key] === 'number') eachG = s.answers.shared[key] as number
   if (eachG === null)
-    return open([item(row.id, null, { count: n, piece: 'can' })], ask('can', '', CANS[row.id] ?? [400], CANS[row.id]?.[0] ?? null, key))
+    return open(
+      [item(row.id, null, { count: n, piece: 'can' })],
+      ask('can', '', CANS[row.id] ?? [400], CANS[row.id]?.[0] ?? null, key),
+    )
   return done([item(row.id, n * eachG, { count: n, piece: 'can' })], [told('can', { eachG: round(eachG) })])
 }
 
@@ -387,7 +391,9 @@ function weighFruit(d: Draft, id: string, s: Scale): Weighed {
   if (a?.unit && a.unit !== 'piece') {
     const measured = METRIC_ML[a.unit] || MEASURES[a.unit] || d.partFirst
     if (measured && parts.length === 1 && a.unit !== 'some')
-      return weighRow(findIngredient(idOf(parts[0]!))!, { ...d, nouns: [{ k: 'ingredient', id: idOf(parts[0]!), sure: true, text: '' }] }, s)
+      return weighRow(findIngredient(idOf(parts[0]!))!, {
+        ...d, nouns: [{ k: 'ingredient', id: idOf(parts[0]!), sure: true, text: '' }],
+      }, s)
     if (a.unit === 'some') return open(shell, ask('amount', a.unit))
     const weighed = METRIC_G[a.unit] ?? (a.unit === 'ounce' ? OUNCE_G : a.unit === 'pound' ? POUND_G : null)
     if (weighed === null) return open(shell, ask('amount', a.unit))

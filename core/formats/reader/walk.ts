@@ -1,0 +1,214 @@
+/** From pieces to entries: each sorted, with the component its heading opened. */
+import type { ComponentRole } from '../../formula/document'
+import { headingEnd, isAside, roleOf, sort, type Sorted, startsFor } from './classify'
+import { draftsOf } from './drafts'
+import { type Lexicon, lexiconOf } from './lexicon'
+import { type Part, part } from './parts'
+import { type Piece, piecesOf } from './pieces'
+import { type Component, LOCALES } from './reading'
+import { isBlank, rowsOf } from './rows'
+import { tokensOf } from './tokens'
+
+/** A line that nobody writes, characters: it is taken for a step, whole. */
+const LINE_MOST = 2000
+
+interface State {
+  component: Component
+  count: number
+  area: 'ingredients' | 'method' | null
+  named: boolean
+  /** Whether an ingredient, and whether a component's heading stood before. */
+  seen: boolean
+  begun: boolean
+}
+
+/** Pieces between two looks at what else is asked. */
+const STEP = 40
+/** Every piece as one or several parts, with the component its heading opened. */
+export function* walk(text: string, lexicon: Lexicon): Generator<number, Part[]> {
+  const pieces = paired(piecesOf(text), text, lexicon)
+  const out: Part[] = []
+  const s: State = {
+    component: { role: 'filling', index: 0, name: null }, count: 1, area: null, named: false, seen: false, begun: false,
+  }
+  const table = rowsOf(pieces, text, lexicon)
+  for (const [i, piece] of pieces.entries()) {
+    if (i % STEP === STEP - 1) yield i / pieces.length
+    const row = table.get(i)
+    if (row) {
+      if (row.role && (row.name !== s.component.name)) s.component = nextComponent(s, row.role, row.name)
+      if (row.drafts.length > 0) s.seen = true
+      out.push(...(row.drafts.length > 0
+        ? row.drafts.map(d => part(piece.span, 'ingredient', s.component, { draft: d, tokens: row.tokens }))
+        : [part(piece.span, 'setAside', null)]).slice(0, 1))
+    } else out.push(...ofPiece(piece, text, lexicon, s, pieces[i + 1]))
+  }
+  return out
+}
+
+/** The component a heading begins; the first one when nothing stood before it. */
+function nextComponent(s: State, role: ComponentRole, name: string | null): Component {
+  const first = !s.seen && !s.begun
+  s.begun = true
+  return { role, index: first ? 0 : s.count++, name }
+}
+
+/** A name on one line and its amount on the next are one piece. */
+function paired(pieces: Piece[], text: string, lexicon: Lexicon): Piece[] {
+  const out: Piece[] = []
+  const isName = (p: Piece) => {
+    if (p.given || p.cells || p.span[1] - p.body > 40) return false
+    const ts = tokensOf(text.slice(p.body, p.span[1]), p.body, lexicon)
+    return ts.filter(t => t.k === 'ingredient').length === 1 && ts.every(t => ['ingredient', 'state', 'link'].includes(t.k))
+  }
+  const isAmount = (p: Piece | undefined) => {
+    if (!p || p.given || p.cells || p.span[1] - p.body > 24) return false
+    const ds = draftsOf(tokensOf(text.slice(p.body, p.span[1]), p.body, lexicon))
+    return ds.length === 1 && ds[0]!.nouns.length === 0 && ds[0]!.amounts.length > 0
+  }
+  for (let i = 0; i < pieces.length; i++) {
+    const [p, next] = [pieces[i]!, pieces[i + 1]]
+    if (isName(p) && isAmount(next)) {
+      out.push({ ...p, span: [p.span[0], next!.span[1]] })
+      i++
+    } else out.push(p)
+  }
+  return out
+}
+
+/** The language of one line, where the text's own knows hardly a word of it. */
+function lexiconFor(raw: string, own: Lexicon): Lexicon {
+  if (raw.length > 200) return own
+  const strange = (l: Lexicon) => {
+    const words = tokensOf(raw, 0, l).filter(t => t.k !== 'sign' && t.k !== 'num' && t.text.length > 1)
+    return { l, of: words.length, unknown: words.filter(t => t.k === 'word' || t.slip).length }
+  }
+  const mine = strange(own)
+  if (mine.unknown === 0 || mine.unknown < mine.of / 2) return own
+  const best = LOCALES.map(x => strange(lexiconOf(x))).sort((a, b) => a.unknown / a.of - b.unknown / b.of)[0]!
+  return best.unknown / best.of < 0.5 * (mine.unknown / mine.of) ? best.l : own
+}
+
+function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece | undefined): Part[] {
+  const raw = text.slice(piece.body, piece.span[1])
+  const lexicon = lexiconFor(raw, own)
+  if (piece.given === 'setAside' || isBlank(raw)) return [part(piece.span, 'setAside', null)]
+  if (piece.given === 'name') return [part(piece.span, 'name', null)]
+  if (piece.given === 'step') return [part(piece.span, 'step', s.component)]
+  if (raw.length > LINE_MOST) return [part(piece.span, 'step', s.component)]
+  const end = headingEnd(raw, lexicon)
+  if (end !== null && !piece.given) {
+    const head = raw.slice(0, end)
+    s.component = nextComponent(s, roleOf(head, lexicon) ?? 'filling', head.replace(/[:：]\s*$/, '').trim())
+    const from = piece.body + end + (raw.slice(end).length - raw.slice(end).trimStart().length)
+    return [
+      part([piece.span[0], piece.body + end], 'heading', s.component),
+      ...ofPiece(restOf(piece, from), text, lexicon, s, next),
+    ]
+  }
+  const stop = /[.!]\s+(?=\p{Lu})/u.exec(raw)
+  if (stop && !piece.given && sentences(raw, stop.index + 1, piece, lexicon, s)) {
+    const cut = piece.body + stop.index + 1
+    const from = cut + (text.slice(cut).length - text.slice(cut).trimStart().length)
+    return [
+      ...ofPiece({ ...piece, span: [piece.span[0], cut] }, text, lexicon, s, next),
+      ...ofPiece(restOf(piece, from), text, lexicon, s, next),
+    ]
+  }
+  const { bullet, marked, numbered } = piece
+  const got = sort(raw, piece.body, lexicon, { area: s.area, bullet, marked, numbered })
+  if (piece.given === 'ingredient') return ingredients(piece, { ...got, kind: 'ingredient' }, s)
+  const title = piece.marked && text.slice(piece.span[0]).startsWith('# ')
+  if (title && !s.named && !s.seen && got.kind === 'heading' && got.opens === null) {
+    s.named = true
+    return [part(piece.span, 'name', null)]
+  }
+  return byKind(piece, got, raw, s, text, next, lexicon)
+}
+
+/** What is left of a piece from a place on. */
+const restOf = (piece: Piece, from: number): Piece =>
+  ({ ...piece, span: [from, piece.span[1]], body: from, bullet: false, numbered: false })
+
+/** Whether ingredients end with a sentence and something else begins: "140 g butter. Took it to 84." */
+function sentences(raw: string, at: number, piece: Piece, lexicon: Lexicon, s: State): boolean {
+  const o = { area: s.area, bullet: piece.bullet, marked: false, numbered: false }
+  const [first, then] = [sort(raw.slice(0, at), 0, lexicon, o), sort(raw.slice(at), 0, lexicon, o)]
+  return first.kind === 'ingredient' && first.drafts.some(d => d.amounts.length > 0) && then.kind !== 'ingredient'
+    && raw.slice(at).trim().split(/\s+/).length > 2
+}
+
+function byKind(
+  piece: Piece, got: Sorted, raw: string, s: State, text: string, next: Piece | undefined, lexicon: Lexicon,
+): Part[] {
+  switch (got.kind) {
+    case 'heading':
+      // A first line that could be a heading is the name when nothing but amounts follow it.
+      if (!got.opens && !s.named && !s.seen && !/[:：]\s*$/.test(raw) && isTitle(raw, got, next, text, lexicon)) {
+        s.named = true
+        return [part(piece.span, 'name', null)]
+      }
+      if (got.opens) s.area = got.opens
+      else {
+        s.component = nextComponent(s, got.role ?? 'filling', raw.replace(/[:：]\s*$/, '').trim())
+        if (s.area !== 'method') s.area = null
+      }
+      return [part(piece.span, 'heading', got.opens ? null : s.component)]
+    case 'setAside':
+      return [part(piece.span, 'setAside', null)]
+    case 'step': {
+      // "For the topping, whip …": the step says whose it is.
+      const head = raw.split(',')[0]!
+      const said = startsFor(raw, lexicon) ? roleOf(head, lexicon) : null
+      const own = said && said !== s.component.role ? { role: said, index: s.count++, name: head } : s.component
+      return [part(piece.span, 'step', own, { tokens: got.tokens })]
+    }
+    case 'ingredient': {
+      const bare = got.drafts.every(d => d.amounts.length === 0 && !d.brackets.some(b => b.some(t => t.k === 'unit')))
+      // "Posset x 24", "Batch sheet 12/11".
+      const strange = got.tokens.filter(t => t.k === 'word').length
+      const inWords = strange >= 1 && got.tokens.every(t => !/^\d/.test(t.text)) && got.tokens[0]?.k === 'word'
+      const times = (strange >= 2 || inWords)
+        && got.drafts.every(d => d.nouns.length === 0 && d.amounts.every(a => a.unit === null))
+      if (!s.named && !s.seen && !piece.bullet && ((bare && isName(got)) || times)) {
+        s.named = true
+        return [part(piece.span, 'name', null)]
+      }
+      return ingredients(piece, got, s)
+    }
+    default:
+      if (!s.named && !s.seen && !piece.bullet) {
+        s.named = true
+        return [part(piece.span, 'name', null)]
+      }
+      return [part(piece.span, s.area === 'method' ? 'step' : 'setAside', s.area === 'method' ? s.component : null)]
+  }
+}
+
+/** A title such as "Lemon cream" before lines with amounts, and no further heading of its kind. */
+function isTitle(raw: string, got: Sorted, next: Piece | undefined, text: string, lexicon: Lexicon): boolean {
+  if (!next || got.role === 'crust' || got.role === 'topping' || got.role === 'insert' || got.role === 'sponge') return false
+  const words = raw.trim().split(/\s+/).length
+  const follows = text.slice(next.body, next.span[1])
+  return words >= 2 && !isAside(follows, lexicon) && /^\D*\d/.test(follows)
+}
+/** Names a dish, not a thing to weigh: two nouns, or a noun with words nobody weighs. */
+function isName(got: Sorted): boolean {
+  const told = got.tokens.some(t => ['part', 'purpose', 'serve', 'state'].includes(t.k))
+  const nouns = got.drafts.flatMap(d => d.nouns)
+  return !told && (nouns.length > 1 || nouns[0]?.k === 'fruit')
+}
+
+/** One line of one or several ingredients; the separators go with what stands before them. */
+function ingredients(piece: Piece, got: Sorted, s: State): Part[] {
+  s.seen = true
+  const { drafts, tokens } = got
+  if (drafts.length === 0) return [part(piece.span, 'ingredient', s.component, { tokens })]
+  return drafts.map((draft, i) => {
+    const from = i === 0 ? piece.span[0] : draft.at[0]
+    const to = i === drafts.length - 1 ? piece.span[1] : drafts[i + 1]!.at[0]
+    return part([from, to], 'ingredient', s.component, {
+      draft, tokens: tokens.filter(t => t.at[0] >= from && t.at[0] < to),
+    })
+  })
+}
