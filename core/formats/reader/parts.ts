@@ -19,7 +19,7 @@ export interface Part {
 }
 
 /** An entry with nothing said of it yet. */
-export const part = (span: [number, number], kind: Entry['kind'], component: Component | null, over: Partial<Part> = {}): Part =>
+export const newPart = (span: [number, number], kind: Entry['kind'], component: Component | null, over: Partial<Part> = {}): Part =>
   ({
     span, kind, component, draft: null, tokens: [], weighed: null, leftOut: false, placed: false, fromStep: false,
     ...over,
@@ -41,7 +41,7 @@ export function covered(text: string, parts: Part[]): Part[] {
   const gap = (to: number) => {
     const raw = text.slice(at, to)
     const lead = raw.length - raw.trimStart().length
-    if (raw.trim()) out.push(part([at + lead, at + lead + raw.trim().length], 'setAside', null))
+    if (raw.trim()) out.push(newPart([at + lead, at + lead + raw.trim().length], 'setAside', null))
   }
   for (const p of list) {
     if (p.span[0] > at) gap(p.span[0])

@@ -1,7 +1,7 @@
 /** What a method weighs by itself: "whip 200 ml double cream". */
 import { type Draft, draftsOf } from './drafts'
 import type { Lexicon } from './lexicon'
-import { covered, type Part, part } from './parts'
+import { covered, newPart, type Part } from './parts'
 import { type Token, tokensOf } from './tokens'
 
 /** A step that weighs what no line lists: that run becomes an ingredient of its own. */
@@ -19,7 +19,7 @@ export function stepItems(parts: Part[], text: string, lexicon: Lexicon): void {
     for (const draft of runs) {
       if (draft.at[0] > at) cut.push({ ...p, span: [at, draft.at[0]] })
       const own = tokens.filter(t => t.at[0] >= draft.at[0] && t.at[0] < draft.at[1])
-      cut.push(part(draft.at, 'ingredient', p.component, { fromStep: true, draft, tokens: own }))
+      cut.push(newPart(draft.at, 'ingredient', p.component, { fromStep: true, draft, tokens: own }))
       at = draft.at[1]
     }
     if (at < p.span[1]) cut.push({ ...p, span: [at, p.span[1]] })

@@ -3,7 +3,7 @@ import type { ComponentRole } from '../../formula/document'
 import { headingEnd, isAside, roleOf, sort, type Sorted, startsFor } from './classify'
 import { draftsOf } from './drafts'
 import { type Lexicon, lexiconOf } from './lexicon'
-import { type Part, part } from './parts'
+import { newPart, type Part } from './parts'
 import { type Piece, piecesOf } from './pieces'
 import { type Component, LOCALES } from './reading'
 import { isBlank, rowsOf } from './rows'
@@ -39,8 +39,8 @@ export function* walk(text: string, lexicon: Lexicon): Generator<number, Part[]>
       if (row.role && (row.name !== s.component.name)) s.component = nextComponent(s, row.role, row.name)
       if (row.drafts.length > 0) s.seen = true
       out.push(...(row.drafts.length > 0
-        ? row.drafts.map(d => part(piece.span, 'ingredient', s.component, { draft: d, tokens: row.tokens }))
-        : [part(piece.span, 'setAside', null)]).slice(0, 1))
+        ? row.drafts.map(d => newPart(piece.span, 'ingredient', s.component, { draft: d, tokens: row.tokens }))
+        : [newPart(piece.span, 'setAside', null)]).slice(0, 1))
     } else out.push(...ofPiece(piece, text, lexicon, s, pieces[i + 1]))
   }
   return out
@@ -92,17 +92,17 @@ function lexiconFor(raw: string, own: Lexicon): Lexicon {
 function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece | undefined): Part[] {
   const raw = text.slice(piece.body, piece.span[1])
   const lexicon = lexiconFor(raw, own)
-  if (piece.given === 'setAside' || isBlank(raw)) return [part(piece.span, 'setAside', null)]
-  if (piece.given === 'name') return [part(piece.span, 'name', null)]
-  if (piece.given === 'step') return [part(piece.span, 'step', s.component)]
-  if (raw.length > LINE_MOST) return [part(piece.span, 'step', s.component)]
+  if (piece.given === 'setAside' || isBlank(raw)) return [newPart(piece.span, 'setAside', null)]
+  if (piece.given === 'name') return [newPart(piece.span, 'name', null)]
+  if (piece.given === 'step') return [newPart(piece.span, 'step', s.component)]
+  if (raw.length > LINE_MOST) return [newPart(piece.span, 'step', s.component)]
   const end = headingEnd(raw, lexicon)
   if (end !== null && !piece.given) {
     const head = raw.slice(0, end)
     s.component = nextComponent(s, roleOf(head, lexicon) ?? 'filling', head.replace(/[:：]\s*$/, '').trim())
     const from = piece.body + end + (raw.slice(end).length - raw.slice(end).trimStart().length)
     return [
-      part([piece.span[0], piece.body + end], 'heading', s.component),
+      newPart([piece.span[0], piece.body + end], 'heading', s.component),
       ...ofPiece(restOf(piece, from), text, lexicon, s, next),
     ]
   }
@@ -121,7 +121,7 @@ function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece
   const title = piece.marked && text.slice(piece.span[0]).startsWith('# ')
   if (title && !s.named && !s.seen && got.kind === 'heading' && got.opens === null) {
     s.named = true
-    return [part(piece.span, 'name', null)]
+    return [newPart(piece.span, 'name', null)]
   }
   return byKind(piece, got, raw, s, text, next, lexicon)
 }
@@ -146,22 +146,22 @@ function byKind(
       // A first line that could be a heading is the name when nothing but amounts follow it.
       if (!got.opens && !s.named && !s.seen && !/[:：]\s*$/.test(raw) && isTitle(raw, got, next, text, lexicon)) {
         s.named = true
-        return [part(piece.span, 'name', null)]
+        return [newPart(piece.span, 'name', null)]
       }
       if (got.opens) s.area = got.opens
       else {
         s.component = nextComponent(s, got.role ?? 'filling', raw.replace(/[:：]\s*$/, '').trim())
         if (s.area !== 'method') s.area = null
       }
-      return [part(piece.span, 'heading', got.opens ? null : s.component)]
+      return [newPart(piece.span, 'heading', got.opens ? null : s.component)]
     case 'setAside':
-      return [part(piece.span, 'setAside', null)]
+      return [newPart(piece.span, 'setAside', null)]
     case 'step': {
       // "For the topping, whip …": the step says whose it is.
       const head = raw.split(',')[0]!
       const said = startsFor(raw, lexicon) ? roleOf(head, lexicon) : null
       const own = said && said !== s.component.role ? { role: said, index: s.count++, name: head } : s.component
-      return [part(piece.span, 'step', own, { tokens: got.tokens })]
+      return [newPart(piece.span, 'step', own, { tokens: got.tokens })]
     }
     case 'ingredient': {
       const bare = got.drafts.every(d => d.amounts.length === 0 && !d.brackets.some(b => b.some(t => t.k === 'unit')))
@@ -172,16 +172,16 @@ function byKind(
         && got.drafts.every(d => d.nouns.length === 0 && d.amounts.every(a => a.unit === null))
       if (!s.named && !s.seen && !piece.bullet && ((bare && isName(got)) || times)) {
         s.named = true
-        return [part(piece.span, 'name', null)]
+        return [newPart(piece.span, 'name', null)]
       }
       return ingredients(piece, got, s)
     }
     default:
       if (!s.named && !s.seen && !piece.bullet) {
         s.named = true
-        return [part(piece.span, 'name', null)]
+        return [newPart(piece.span, 'name', null)]
       }
-      return [part(piece.span, s.area === 'method' ? 'step' : 'setAside', s.area === 'method' ? s.component : null)]
+      return [newPart(piece.span, s.area === 'method' ? 'step' : 'setAside', s.area === 'method' ? s.component : null)]
   }
 }
 
@@ -203,11 +203,11 @@ function isName(got: Sorted): boolean {
 function ingredients(piece: Piece, got: Sorted, s: State): Part[] {
   s.seen = true
   const { drafts, tokens } = got
-  if (drafts.length === 0) return [part(piece.span, 'ingredient', s.component, { tokens })]
+  if (drafts.length === 0) return [newPart(piece.span, 'ingredient', s.component, { tokens })]
   return drafts.map((draft, i) => {
     const from = i === 0 ? piece.span[0] : draft.at[0]
     const to = i === drafts.length - 1 ? piece.span[1] : drafts[i + 1]!.at[0]
-    return part([from, to], 'ingredient', s.component, {
+    return newPart([from, to], 'ingredient', s.component, {
       draft, tokens: tokens.filter(t => t.at[0] >= from && t.at[0] < to),
     })
   })
