@@ -105,7 +105,30 @@ describe('a number with its unit', () => {
       expect(w.find('[role=alert]').exists()).toBe(false)
     }
     await w.get('input').setValue('2 cups')
-    expect(w.get('[role=alert]').text()).toContain('whose')
+    expect(w.get('[role=alert]').text()).toContain('whose') })
+  it('half an amount is never taken: the old value stays until it is said whose cups, then those count', async () => {
+    const w = await mount({ ingredientId: 'lemon', max: 5000 })
+    const input = w.get('input')
+    await input.trigger('focus')
+    await input.setValue('2')
+    expect(last(w)).toBe(2)
+    await input.setValue('2 cups')
+    expect(last(w)).toBe(100)
+    await input.trigger('blur')
+    expect(last(w)).toBe(100)
+    const choices = w.findAll('[role=alert] button')
+    expect(choices).toHaveLength(4)
+    await choices[0]!.trigger('click')
+    expect(last(w) as number).toBeCloseTo(487.4, 1)
+    expect(w.find('[role=alert]').exists()).toBe(false)
+    for (const half of ['3 tb', '4 zorks']) {
+      await input.trigger('focus')
+      await input.setValue('3')
+      await input.setValue(half)
+      await input.trigger('keydown', { key: 'Enter' })
+      await input.trigger('blur')
+      expect(last(w), half).toBe(100)
+    }
   })
   it('is dragged by its unit, a step every few pixels, and ends the gesture', async () => {
     const w = await mount({ step: 5 })

@@ -4,10 +4,12 @@
  * (Shift for five times), or dragged sideways by its unit. What cannot be is said below and not taken; the last good
  * value stays in force.
  */
-import { celsiusToFahrenheit, fahrenheitToCelsius } from '#core/base/units'
+import { celsiusToFahrenheit, CUP_SYSTEMS, type CupSystem, fahrenheitToCelsius } from '#core/base/units'
 import { FIELDS, type FieldPath } from '#core/base/fields'
 import { readQuantity, type QuantityKind } from '#core/base/typed'
+import { CUP_NAMES } from '~/words/names'
 import { say } from '~/words/say'
+import { kitchenDocument } from '../../../shared/schemas/kitchen'
 
 const KINDS = {
   mass: { unit: 'g', factor: 1, digits: 1, step: 5 },
@@ -95,15 +97,43 @@ const READ: Partial<Record<keyof typeof KINDS, QuantityKind>> = {
   hours: 'time',
 }
 /** What was typed, in SI; a leading minus stands for itself. */
-function read(raw: string) {
+function read(raw: string, cups: CupSystem | null = kitchen.record?.settings.cups ?? null) {
   return readQuantity(raw, {
     kind: READ[props.kind] ?? 'plain',
     ...(props.ingredientId ? { ingredientId: props.ingredientId } : {}),
-    cups: kitchen.record?.settings.cups ?? null,
+    cups,
     eggGrade: kitchen.record?.settings.eggGrade ?? 'euL',
     bare: 1 / spec.value.factor,
     fahrenheit: isF.value,
   })
+}
+/** What stood here before this edit: it counts again where the edit cannot be taken. */
+let before = props.modelValue
+let sent = false
+function takeBack() {
+  if (sent) emit('update:modelValue', before)
+  sent = false
+}
+/** "2 cups", and nobody knows whose: asked on the spot. */
+const asking = ref('')
+const remember = ref(false)
+function answer(cups: CupSystem) {
+  const got = read(asking.value, cups)
+  asking.value = ''
+  error.value = ''
+  if ('value' in got) {
+    take(got.value)
+    text.value = show(got.value)
+  }
+  const { record } = kitchen
+  if (remember.value && record) kitchen.change({ ...kitchenDocument(record), settings: { ...record.settings, cups } })
+  emit('done')
+}
+function onFocus(event: FocusEvent) {
+  editing.value = true
+  before = props.modelValue
+  sent = false
+  ;(event.target as HTMLInputElement).select()
 }
 /** A sum or another unit is being written: what it comes to, shown below. */
 const sum = ref('')
@@ -124,11 +154,13 @@ function take(v: number) {
     return
   }
   error.value = ''
+  sent = true
   emit('update:modelValue', props.kind === 'count' ? Math.round(v) : v)
 }
 function onInput(event: Event) {
   text.value = (event.target as HTMLInputElement).value
   sum.value = ''
+  asking.value = ''
   if (props.blank && text.value.trim() === '') {
     take(0)
     return
@@ -136,6 +168,8 @@ function onInput(event: Event) {
   const got = read(text.value)
   if ('problem' in got) {
     if (got.problem !== 'whoseCups' && got.problem !== 'noDensity' && unfinished(text.value)) return
+    takeBack()
+    if (got.problem === 'whoseCups') asking.value = text.value
     error.value = `${props.label}: ${
       {
         notANumber:
@@ -199,6 +233,9 @@ function onScrubEnd() {
 }
 function onBlur() {
   editing.value = false
+  if (asking.value) return
+  // "3 tbs" is no amount: what stood here stays.
+  if ('problem' in read(text.value) && !(props.blank && text.value.trim() === '')) takeBack()
   text.value = show(props.modelValue)
   error.value = ''
   sum.value = ''
@@ -216,7 +253,7 @@ const fieldId = useId()
         :aria-invalid="error ? true : undefined" :aria-describedby="error ? `${fieldId}-e` : undefined"
         role="spinbutton" :aria-valuenow="Number(plain(modelValue))"
         :aria-valuetext="blank && modelValue === 0 ? blank : `${plain(modelValue)} ${unit}`"
-        @focus="editing = true; ($event.target as HTMLInputElement).select()" @input="onInput" @keydown="onKey"
+        @focus="onFocus" @input="onInput" @keydown="onKey"
         @blur="onBlur"
       >
       <span
@@ -227,7 +264,16 @@ const fieldId = useId()
       </span>
     </span>
     <span v-if="sum && !error" class="sum">{{ sum }}</span>
-    <span v-if="error" :id="`${fieldId}-e`" class="error" role="alert">{{ error }}</span>
+    <span v-if="error" :id="`${fieldId}-e`" class="error" role="alert">
+      {{ error }}
+      <span v-if="asking" class="whose">
+        <UButton
+          v-for="c in CUP_SYSTEMS" :key="c" size="sm" variant="outline" color="neutral" :label="CUP_NAMES[c]"
+          @click="answer(c)"
+        />
+        <label><input v-model="remember" type="checkbox"> {{ $say('quantityField.rememberForTheKitchen') }}</label>
+      </span>
+    </span>
   </div>
 </template>
 
@@ -247,6 +293,9 @@ input {
   position: absolute; z-index: 19; right: 0; top: 100%; background: var(--ui-bg-elevated);
   border: 1px solid var(--hairline); padding: 0.15rem 0.5rem; font-size: 0.9rem; white-space: nowrap;
 }
+.whose { display: flex; flex-wrap: wrap; gap: 0.4rem; margin-top: 0.4rem; color: var(--ink); }
+.whose label { display: flex; align-items: center; gap: 0.4rem; min-height: 44px; }
+.whose input { width: 1.2rem; min-height: 0; height: 1.2rem; }
 .big input { font-size: 1.35rem; font-weight: 600; }
 .wrong .box { border-color: var(--blood); box-shadow: inset 0 -2px 0 var(--blood); }
 .error {
