@@ -25,6 +25,18 @@ test('the strip shows every layer and turns the stations to one; the cut face sh
   await curd.click()
   await settled(page)
   await expect(page.locator('.sub')).toContainText('Curd')
+  // A line goes to the other layer, and comes back by undo.
+  await page.keyboard.press('2')
+  await settled(page)
+  const rows = page.locator('table.lines [data-line]')
+  const before = await rows.count()
+  await rows.first().getByRole('button', { name: /^Something else for/ }).click()
+  await page.locator('[data-goes="cream"]').click()
+  await settled(page)
+  await expect(rows).toHaveCount(before - 1)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await settled(page)
+  await expect(rows).toHaveCount(before)
 })
 
 test('a dessert of one component shows no strip; a layer is put in, filled, moved and taken out', async ({ page }) => {

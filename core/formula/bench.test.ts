@@ -6,6 +6,7 @@ import { plannedOf } from '../../tests/support/golden'
 import older from '../checks/older.json'
 import { benchOf, benchPath, fillingOf, mainComponent, type Planned, putBack, turnTo } from './bench'
 import { SCHOOLS } from './document'
+import { withLineIn } from './edits'
 import { movedLevel, withComponent, withoutComponent } from './layers'
 import { plainMake, withPart } from './parts'
 
@@ -95,3 +96,22 @@ it.each([
   ['occasion.fruit.0.count', 'stock.fruit.0.count'],
   ['occasion.lots.0', 'occasion.lots.0'],
 ])('%s is named %s', (stored, named) => expect(benchPath(stored)).toBe(named))
+
+describe('a line moved to another component', () => {
+  it('is in the steps of its new place and in none of its old one; grams are neither lost nor made', () => {
+    const doc = benchOf(twoFillings().planned)
+    const from = fillingOf(doc)
+    const to = doc.components.find(c => c.id !== from.id && c.process)!
+    const line = from.lines[0]!
+    const moved = withLineIn(doc, line.id, to.id, counter())
+    const [left, there] = [from.id, to.id].map(id => moved.components.find(c => c.id === id)!)
+    expect(left!.lines.map(l => l.id)).toEqual(from.lines.slice(1).map(l => l.id))
+    expect(there!.lines.at(-1)).toEqual(line)
+    const stepLines = (c: typeof left) => c!.steps.flatMap(x => ('lineIds' in x ? x.lineIds : []))
+    expect(stepLines(left)).not.toContain(line.id)
+    expect(stepLines(there)).toContain(line.id)
+    expect(withLineIn(doc, line.id, from.id, counter())).toBe(doc)
+    expect(withLineIn(doc, line.id, 'nobody', counter())).toBe(doc)
+    expect(withLineIn(doc, 'nothing', to.id, counter())).toBe(doc)
+  })
+})

@@ -1,9 +1,9 @@
 /** Changes of a whole formula: grams, batch, way of making. The input is never changed. */
 import { defaultHeat } from './create'
 import type { Bench } from './bench'
-import type { School } from './document'
+import type { Component, School } from './document'
 import { schoolOf } from './schools'
-import { type NewId, stepsFor } from './steps'
+import { type NewId, renewSteps, stepsFor } from './steps'
 
 /**
  * The same formula by another way of making: its steps, its heat, what it sets; lines, vessel and cold stay.
@@ -52,3 +52,25 @@ export const withMasses = (doc: Bench, masses: ReadonlyMap<string, number>): Ben
     lines: c.lines.map(l => (masses.has(l.id) ? { ...l, massG: masses.get(l.id)! } : l)),
   })),
 })
+
+/**
+ * A line moved to another component of the dessert, with the steps of both as their ways of making have them.
+ * @example withLineIn(doc, doc.components[0].lines[0].id, 'nobody', id) // doc
+ */
+export function withLineIn(doc: Bench, lineId: string, toId: string, id: NewId): Bench {
+  const from = doc.components.find(c => c.lines.some(l => l.id === lineId))
+  const line = from?.lines.find(l => l.id === lineId)
+  if (!line || from!.id === toId || !doc.components.some(c => c.id === toId)) return doc
+  const schoolOfThe = (c: Component) => (c.id === doc.componentId ? doc.school : c.process?.school)
+  const withLines = (c: Component, lines: Component['lines']): Component => {
+    const school = schoolOfThe(c)
+    return { ...c, lines, steps: school ? renewSteps(school, lines, c.steps, id) : c.steps }
+  }
+  return {
+    ...doc,
+    components: doc.components.map((c) => {
+      if (c.id === from!.id) return withLines(c, c.lines.filter(l => l.id !== lineId))
+      return c.id === toId ? withLines(c, [...c.lines, line]) : c
+    }),
+  }
+}

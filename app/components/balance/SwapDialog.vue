@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The swap guard: another ingredient for a line, in amounts that keep something the same, with a plain warning. */
 import { fillingOf, type Bench } from '#core/formula/bench'
+import { withLineIn } from '#core/formula/edits'
 import { GELATIN_GRADES } from '#core/physics/set/gelatin'
 import { swapBloom, swapsFor, type Swap } from '#core/solve/swap'
 import { changeWords, KEEPS_WORDS, swapWarningWords } from '~/words/balance'
@@ -42,6 +43,9 @@ function apply(doc: Bench) {
 const grades = computed(() =>
   GELATIN_GRADES.filter(g => g.bloom !== props.doc.set.bloom).map(g => ({ ...g, doc: swapBloom(props.doc, g.bloom) })),
 )
+/** Other components the line may go to. */
+const others = computed(() => props.doc.components.filter(c => c.id !== props.doc.componentId))
+const moveTo = (id: string) => apply(withLineIn(props.doc, props.lineId!, id, () => crypto.randomUUID()))
 const gelatinG = (d: Bench) =>
   fillingOf(d)
     .lines.filter(l => l.ingredientId === 'gelatin')
@@ -75,6 +79,13 @@ const gelatinG = (d: Bench) =>
         <p v-else-if="line.ingredientId !== 'gelatin'" class="soft">
           {{ $say('swapDialog.nothingKnownDoesTheSameWork') }}
         </p>
+        <div v-if="others.length" class="goes">
+          <span class="field-label">{{ $say('swapDialog.orItGoesTo') }}</span>
+          <UButton
+            v-for="c in others" :key="c.id" size="sm" variant="outline" color="neutral" :label="c.name"
+            :data-goes="c.role" @click="moveTo(c.id)"
+          />
+        </div>
         <p v-if="solver.running.value" role="status" class="soft">{{ $say('swapDialog.weighingItUp') }}</p>
         <template v-if="swap">
           <p v-for="w in swap.warnings" :key="w.kind" class="warn" role="alert" :data-warning="w.kind">
@@ -119,6 +130,7 @@ const gelatinG = (d: Bench) =>
 </template>
 
 <style scoped>
+.goes { display: flex; flex-wrap: wrap; gap: 0.4rem; align-items: center; margin-top: 0.8rem; }
 .grades { display: grid; gap: 0.4rem; margin-bottom: 1rem; }
 .warn {
   border: 1px solid var(--blood); border-left-width: 4px; padding: 0.5rem 0.8rem; margin: 0.7rem 0; background: #fffdf7;
