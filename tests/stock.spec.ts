@@ -67,6 +67,22 @@ test('an unseen formula in cups and cans becomes grams, with every doubt asked a
   await expect(page.locator('[data-ingredient="condensed"]')).toContainText('2 cans of 397 g, kept whole')
   // The crust's butter is not in the filling.
   await expect(page.locator('table.lines [data-ingredient]')).toHaveCount(5)
+  // The cook's own method stands beside the order of work; what differs can be kept; the text can be read again.
+  await page.keyboard.press('4')
+  await page.getByRole('button', { name: 'Order of work' }).click()
+  const pasted = page.locator('[data-part="pasted"]')
+  await expect(pasted).toContainText('Whisk yolks, condensed milk, cream and lime juice.')
+  await page.getByRole('button', { name: 'The cook' }).click()
+  const at = page.getByRole('spinbutton', { name: /Oven at/ })
+  await at.fill('140')
+  await at.press('Enter')
+  await settled(page)
+  await page.getByRole('button', { name: 'Order of work' }).click()
+  await pasted.locator('[data-differs="oven"]').getByRole('button', { name: 'Keep mine' }).click()
+  await settled(page)
+  await expect(pasted.locator('[data-differs="oven"]')).toHaveCount(0)
+  await pasted.getByRole('button', { name: 'Read the text again' }).click()
+  await expect(page.getByLabel('Formula text, one ingredient a line')).toHaveValue(/Lime pie for the orchid room/)
 })
 
 test('four cups of juice, two cups of yolk: factor, limit, leftovers, and what using it all would take', async ({

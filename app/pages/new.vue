@@ -3,7 +3,6 @@
 import { suggestTarget } from '#core/solve/target'
 import { benchOf, putBack } from '#core/formula/bench'
 import { type ComponentRole, FAMILIES, type Family, type Line, type School } from '#core/formula/document'
-import type { Use } from '#core/physics/set/bands'
 import { familyOf } from '#core/formula/families'
 import { schoolOf } from '#core/formula/schools'
 import { suggestSchool } from '#core/formula/suggest'
@@ -11,6 +10,7 @@ import { onBench } from '#core/formats/reader/bench'
 import { kindOf, methodOf } from '#core/formats/reader/kind'
 import { type LintFix, takeFix } from '#core/formats/reader/lint'
 import type { Answers, Entry, Habits } from '#core/formats/reader/reading'
+import { emptyDraft, type NewDraft, useNewDraft } from '~/composables/useNewDraft'
 import { INGREDIENTS } from '#core/base/ingredients/table'
 import { CONDITION_NAMES, FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
@@ -21,30 +21,12 @@ import { say } from '~/words/say'
 useHead({ title: say('new.newFormulaLumbik') })
 const kitchen = useKitchenStore()
 const fmt = useFormat()
-const DRAFT = 'lumbik:new'
-interface Draft {
-  text: string
-  answers: Answers
-  name: string
-  use: Use | null
-  family: Family | null
-  school: School | null
-  /** Its formula's, so that one sent twice is one. */ id: string
-}
-const empty = (): Draft => ({
-  text: '',
-  answers: {},
-  name: '',
-  use: null,
-  family: null,
-  school: null,
-  id: crypto.randomUUID(),
-})
-// What was begun survives a reload.
-const draft = useKept<Draft>(DRAFT, empty(), { mergeDefaults: true })
+const draft = useNewDraft()
+/** What a formula's note holds, characters. */
+const NOTE_MOST = 4000
 const error = ref('')
 const busy = ref(false)
-const history = useUndo<Pick<Draft, 'text' | 'answers'>>()
+const history = useUndo<Pick<NewDraft, 'text' | 'answers'>>()
 const EXAMPLE = say('new.n112CupsCasterSugar')
 
 const { looked, settled, done, much } = useReader(
@@ -55,7 +37,7 @@ const lines = computed<Entry[]>(() => reading.value?.lines ?? [])
 const lints = computed(() => looked.value?.lints ?? [])
 
 /** Text or answers anew, as one step of undo; typing in the text is one gesture. */
-function put(next: Partial<Pick<Draft, 'text' | 'answers'>>, gesture = '') {
+function put(next: Partial<Pick<NewDraft, 'text' | 'answers'>>, gesture = '') {
   const { text, answers } = draft.value
   history.note(toPlain({ text, answers }), gesture)
   draft.value = { ...draft.value, ...next }
@@ -133,12 +115,8 @@ const byRole = computed(() => {
   return out
 })
 const built = computed(() => byRole.value.filling ?? [])
-/** The method as it was written stays in the note. */
-const note = computed(() => {
-  const steps = lines.value.filter(l => l.kind === 'step')
-  return (steps.length ? [say('new.methodAsWritten'), ...steps.map((s, n) => `${n + 1}. ${s.text}`)] : [])
-    .join('\n').slice(0, 4000)
-})
+/** The text as it was written stays with the formula. */
+const note = computed(() => draft.value.text.trim().slice(0, NOTE_MOST))
 const total = computed(() => Object.values(byRole.value).flat().reduce((s, l) => s + l.massG, 0))
 const use = computed(() => draft.value.use?.kind ?? null)
 const likely = computed(() => reading.value && kindOf(sureLines.value, methodOf(reading.value), use.value))
@@ -186,7 +164,7 @@ async function create() {
       method: 'POST',
       body: { id, mutationId: crypto.randomUUID(), document: putBack(bench), label: say('new.asPasted') },
     })
-    draft.value = empty()
+    draft.value = emptyDraft()
     await navigateTo(`/formula/${id}/balance`)
   } catch (e) {
     const { away: later, status, problem } = e as ApiError

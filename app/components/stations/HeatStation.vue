@@ -44,7 +44,10 @@ const shown = computed(() => VIEWS.value.some(([key]) => key === view.value) ? v
       </button>
     </nav>
     <CookPlan v-if="shown === 'cook'" :doc="doc" :assessment="assessment" />
-    <OrderList v-else-if="shown === 'order'" :doc="doc" :assessment="assessment" />
+    <div v-else-if="shown === 'order'">
+      <OrderList :doc="doc" :assessment="assessment" />
+      <AsPasted v-if="doc.note" :doc="doc" :assessment="assessment" />
+    </div>
     <ReductionPanel v-else-if="shown === 'reduce'" :doc="doc" :assessment="assessment" />
     <OtherWays v-else :doc="doc" :assessment="assessment" />
   </div>
