@@ -11,6 +11,9 @@ import { evaporate, mix } from '#core/physics/matter/mix'
 import { panFor, runPot, type PotInput } from '#core/physics/heat/pot'
 import { evenHeat, fractionsOf, thermalProperties } from '#core/physics/thermal/properties'
 import { bodyOf, firmness, yieldStress } from '#core/physics/set/firmness'
+import corpus from '#core/checks/reading.json'
+import { lintOf } from '#core/formats/reader/lint'
+import { readWhole } from '#core/formats/reader/read'
 import { adjustments } from '#core/solve/adjust'
 import { levers } from '#core/solve/elasticity'
 import { mapField, rangeAround } from '#core/solve/map'
@@ -285,3 +288,10 @@ print(
     while (!search.next().done);
   }, 3),
 )
+
+console.log('\nReading\n')
+const pasted = corpus.texts.map(t => t.text)
+const pastedLines = pasted.reduce((n, t) => n + t.split('\n').length, 0)
+const readAll = median(() => pasted.forEach(t => readWhole(t)), 5)
+print('a line of pasted text read', readAll / pastedLines)
+print('a line read and linted', median(() => pasted.forEach(t => lintOf(readWhole(t))), 5) / pastedLines)
