@@ -1,4 +1,5 @@
 /** The verdict in one sentence, and the ribbon's readouts. */
+import { given } from '#core/formula/document'
 import type { Assessment, Station } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { familyOf } from '#core/formula/families'
@@ -95,20 +96,25 @@ export function readout(station: Station, doc: Bench, a: Assessment, fmt: Format
     case 'heat':
       return doc.heat.method === 'none'
         ? [say('verdict.notHeated'), say('verdict.mixedCold')]
-        : a.heat.reachedS === null
-          ? [say('verdict.stallsAt', { peakTempC: fmt.temp(a.heat.peakTempC) }), say('verdict.neverReachesItsTarget')]
-          : [
-              say('verdict.at', { peakTempC: fmt.temp(a.heat.peakTempC), reachedS: fmt.duration(a.heat.reachedS) }),
-              a.heat.marginK === null || !familyOf(doc.family).eggSets
-                ? doc.heat.method === 'oven'
-                  ? say('verdict.inTheMiddle')
-                  : a.heat.evaporatedG >= 10
-                    ? say('verdict.boiledOff', { evaporatedG: fmt.grams(a.heat.evaporatedG) })
-                    : say('verdict.poursAt', { pourTempC: fmt.temp(a.heat.pourTempC) })
-                : a.heat.marginK > 0
-                  ? say('verdict.grainyHigher', { marginK: fmt.degrees(a.heat.marginK, 1) })
-                  : say('verdict.grainyBy', { marginK: fmt.degrees(-a.heat.marginK, 1) }),
+        : doc.heat.method === 'oven' && given(doc.heat.oven.timeS) !== null
+          ? [
+              say('verdict.inTheOvenFor', { time: fmt.duration(given(doc.heat.oven.timeS)!) }),
+              say('verdict.middleGetsTo', { peakTempC: fmt.temp(a.heat.peakTempC) }),
             ]
+          : a.heat.reachedS === null
+            ? [say('verdict.stallsAt', { peakTempC: fmt.temp(a.heat.peakTempC) }), say('verdict.neverReachesItsTarget')]
+            : [
+                say('verdict.at', { peakTempC: fmt.temp(a.heat.peakTempC), reachedS: fmt.duration(a.heat.reachedS) }),
+                a.heat.marginK === null || !familyOf(doc.family).eggSets
+                  ? doc.heat.method === 'oven'
+                    ? say('verdict.inTheMiddle')
+                    : a.heat.evaporatedG >= 10
+                      ? say('verdict.boiledOff', { evaporatedG: fmt.grams(a.heat.evaporatedG) })
+                      : say('verdict.poursAt', { pourTempC: fmt.temp(a.heat.pourTempC) })
+                  : a.heat.marginK > 0
+                    ? say('verdict.grainyHigher', { marginK: fmt.degrees(a.heat.marginK, 1) })
+                    : say('verdict.grainyBy', { marginK: fmt.degrees(-a.heat.marginK, 1) }),
+              ]
     case 'chill':
       return [
         a.chill.safe ? (a.chill.safeSlow ? say('verdict.coolsInTime') : say('verdict.onlyJustCoolsInTime')) : say('verdict.coolsTooSlowly'),

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { EGG_CURD, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
+import { EGG_CURD, formula, kitchen, make as made, YOLK_CURD } from '../../tests/support/core'
 import tables from '../checks/tables.json'
 import { InputError } from '../base/errors'
 import { INGREDIENTS } from '../base/ingredients/table'
@@ -233,6 +233,15 @@ describe('findings and safety', () => {
     )
     const colder = { ...kitchen, places: [{ ...kitchen.places[0]!, airTempC: 1 }, kitchen.places[1]!] }
     expect(assess(d, colder).verdict.cold.tempC).toBeLessThan(assess(d, kitchen).verdict.cold.tempC)
+  })
+  it('an oven whose minutes are stated asks no temperature: it never stalls, what it comes to is judged', () => {
+    const cold = (minutes: number | null) => assess(made('lowOven', (d) => {
+      Object.assign(d.heat, { targetTempC: 95 })
+      Object.assign(d.heat.oven, { airTempC: 90, timeS: minutes ? { given: 60 * minutes } : { simulated: true } })
+    }), kitchen)
+    expect(codes(cold(null))).toContain('ovenStalls')
+    expect(codes(cold(5))).not.toContain('ovenStalls')
+    expect(codes(cold(5))).toContain('lethalityLow')
   })
   it('stated values run through the same pipeline', () => {
     const d = formula(EGG_CURD, (x) => {

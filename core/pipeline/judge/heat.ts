@@ -1,4 +1,5 @@
 /** Judging the heat: pan, egg, and what meets what at which temperature. */
+import { given } from '../../formula/document'
 import { is, part } from '../../base/ingredients/ingredients'
 import { fillingOf, panOf, vesselOf } from '../../formula/bench'
 import { familyOf } from '../../formula/families'
@@ -38,7 +39,9 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
   const { method } = doc.heat
   const baked = method === 'oven'
   const boils = method === 'direct' && heat.peakTempC > BOILED_C
-  if (f.heated.reachedS === null)
+  // Who says the minutes asks no temperature: what the middle came to is judged below.
+  const timed = baked && given(doc.heat.oven.timeS) !== null
+  if (f.heated.reachedS === null && !timed)
     find(baked ? 'ovenStalls' : 'potStalls', 'stop', 'heat', target, { tempC: f.heated.endTempC })
   if (eggG > 0) {
     if (potB >= SCRAMBLED && f.heated.body.eggC > EGG_COUNTS_C)
