@@ -56,8 +56,8 @@ function numberAt(ts: readonly Token[], i: number): { value: number, to: number,
     else value = first
     to = i + 3
   } else {
-    // "1 1/2", "1-1/2".
-    const from = isSign(ts[to], '-') ? to + 1 : to
+    // "1 1/2", "1-1/2", "1 & 1/2".
+    const from = isSign(ts[to], '-') || ts[to]?.k === 'plus' ? to + 1 : to
     const second = fractionAt(from)
     if (second !== null && second < 1 && Number.isInteger(value)) {
       value += second
@@ -137,6 +137,11 @@ function takeUnit(ts: readonly Token[], out: Amount): void {
         out.to = each.to
         out.size = each.size ?? out.size
         continue
+      }
+      // "2 x eggs" are two; "1.5x the juice" is no amount.
+      if (!['ingredient', 'fruit', 'size', 'other'].includes(ts[out.to + 1]?.k ?? '')) {
+        out.unit = ''
+        return
       }
       out.to++
       continue

@@ -28,6 +28,8 @@ export interface Draft {
   nameFirst: boolean
   slip: boolean
   fatPercent: number | null
+  /** The bracket stands before the noun: "2 (8 oz) packages". */
+  bracketFirst: boolean
   /** Grade of leaf gelatine that follows its noun. */
   grade: string | null
   /** What is only compared with: "in 600 g cream is 25 %". */
@@ -44,7 +46,8 @@ interface Clause extends Draft {
 
 const empty = (joint: Clause['joint'], at: number): Clause => ({
   joint, amounts: [], others: [], minus: [], nouns: [], parts: new Map(), brackets: [], purpose: null, beside: [],
-  size: null, nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partFirst: false, at: [at, at],
+  size: null, nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partFirst: false,
+  bracketFirst: false, at: [at, at],
   verbs: 0,
 })
 const METRIC = ['g', 'kg', 'mg', 'hg', 'pound500', 'ml', 'cl', 'dl', 'l']
@@ -98,6 +101,7 @@ function clausesOf(all: readonly Token[]): Clause[] {
     const inside = groups.get(i)
     if (inside) {
       now.brackets.push(inside)
+      now.bracketFirst ||= now.nouns.length === 0
       groups.delete(i)
     }
     const t = ts[i]!
@@ -130,6 +134,14 @@ function clausesOf(all: readonly Token[]): Clause[] {
       }
       now.size ??= a.size
       now.at[1] = ts[Math.max(a.to, i + 1) - 1]!.at[1]
+      // A bracket within the amount: "2 (8 oz) packages".
+      for (let k = i + 1; k < a.to; k++) {
+        const within = groups.get(k)
+        if (!within) continue
+        now.brackets.push(within)
+        now.bracketFirst ||= now.nouns.length === 0
+        groups.delete(k)
+      }
       i = Math.max(a.to, i + 1)
       continue
     }
@@ -168,6 +180,9 @@ function takeWord(now: Clause, t: Token, ts: readonly Token[], i: number): void 
     case 'size':
       now.size ??= t.size
       break
+    case 'unit':
+      now.size ??= sizeLetter(now, t)
+      break
     case 'grade':
       now.grade ??= t.grade
       break
@@ -181,6 +196,11 @@ function takeWord(now: Clause, t: Token, ts: readonly Token[], i: number): void 
       now.verbs++
       break
     case 'word': {
+      const letter = sizeLetter(now, t)
+      if (letter) {
+        now.size ??= letter
+        break
+      }
       const next = ts[i + 1]
       const before = ts[i - 1]
       const linked = before?.k === 'link' ? ts[i - 2] : before
@@ -191,6 +211,11 @@ function takeWord(now: Clause, t: Token, ts: readonly Token[], i: number): void 
       if (isLoose(t)) break
   }
 }
+
+/** "3 huevos L". */
+const sizeLetter = (now: Clause, t: Token): string | null =>
+  (now.nouns.some(n => ['egg', 'yolk_sep', 'white'].includes(idOf(n) ?? '')) ? (SIZE_LETTERS[t.text] ?? null) : null)
+const SIZE_LETTERS: Record<string, string> = { s: 'small', m: 'medium', l: 'large', xl: 'extra large' }
 
 const hasNoun = (c: Draft) => c.nouns.length > 0
 const hasAmount = (c: Draft) => c.amounts.length > 0
@@ -214,6 +239,7 @@ function partsOfEgg(d: Draft): void {
 function join(to: Draft, c: Clause): void {
   to.nouns.push(...c.nouns)
   for (const [part, n] of c.parts) to.parts.set(part, n ?? to.parts.get(part) ?? null)
+  to.bracketFirst ||= c.bracketFirst && to.nouns.length === 0
   to.brackets.push(...c.brackets)
   to.purpose ??= c.purpose
   if (c.joint !== 'comma') to.beside.push(...c.beside)
@@ -277,7 +303,10 @@ export function draftsOf(ts: readonly Token[]): Draft[] {
         const n = c.amounts[0]!.value
         join(cur, { ...c, parts: new Map([...c.parts.keys()].map(p => [p, n])) })
       } else {
-        if (c.joint === 'plus') cur.amounts.push(...c.amounts)
+        const [x, y] = [cur.amounts[0], c.amounts[0]!]
+        // "A lemon and a half".
+        if (c.joint === 'plus' && x?.unit === null && y.unit === null) x.value += y.value
+        else if (c.joint === 'plus') cur.amounts.push(...c.amounts)
         else cur.others.push(...c.amounts.filter(a => a.unit !== null))
         join(cur, c)
       }

@@ -61,7 +61,7 @@ export interface Lexicon {
 }
 
 /** A word or number, a fraction bar, or a sign. */
-export const TOKEN = /\d+(?:[.,]\d+)*|[\p{L}]+(?:['-][\p{L}]+)*|°\s?[cf]\b|\S/giu
+export const TOKEN = /(?<=^|[\s(])[.,]\d+|\d+(?:[.,]\d+)*|[\p{L}]+(?:['-][\p{L}]+)*|°\s?[cf]\b|\S/giu
 
 /** Later entries give way to earlier ones of the same phrase. */
 function entriesOf(w: Words, locale: Locale): [string, Concept][] {
@@ -133,7 +133,7 @@ export const apart = (text: string, locale: Locale): string =>
   locale === 'fr' || locale === 'it'
     ? text.replace(/'/g, ' ').replace(/\b(demi)-/gi, '$1 ')
     // "Two-thirds", "twenty-five".
-    : text.replace(/\b(one|two|three|four|five|seven|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)-(?=[a-z])/gi, '$1 ')
+    : text.replace(/(\p{L})'s\b/gu, '$1  ').replace(/\b(one|two|three|four|five|seven|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)-(?=[a-z])/gi, '$1 ')
 
 /** A slip of the pen: one letter more, less, other or swapped. */
 export function isSlip(word: string, of: string): boolean {

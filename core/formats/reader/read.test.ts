@@ -70,6 +70,21 @@ describe('grams are never silently wrong', () => {
     ['150 ml almond milk', 'milk', null],
     ['200 g beurre de cacahuète', 'butter82', null],
     ['250 ml leche de arroz', 'milk', null],
+    ['1/2 tin condensed milk (200 g)', 'condensed', 200],
+    ['1 doz egg yolks', 'yolk_sep', 204],
+    ['sugar 1.5x the juice', 'sugar', null],
+    ['300 g cream (35%)', 'cream36', 300],
+    ['150 g sugar (divided: 100 g + 50 g)', 'sugar', 150],
+    [',5 l milk', 'milk', 515.5],
+    ['1&1/2 cups sugar', 'sugar', 305.2],
+    ['1-1/2 cups sugar', 'sugar', 305.2],
+    ['2 (8 oz) packages cream cheese', 'cream_cheese', 453.6],
+    ['2 14-oz cans condensed milk', 'condensed', 793.8],
+    ['200 g white choc', 'choc_white', 200],
+    ['6 sheets gelatine (bronze)', 'gelatin', 19.8],
+    ['4 feuilles de gélatine de 2 g', 'gelatin', 8],
+    ['3 huevos L', 'egg', 182.4],
+    ['le jus d\'un citron et demi', 'lemon', 67.5],
   ])('%s', (line, id, massG) => {
     const r = read(`${line}\n900 g lime juice\n800 g honey`)
     expect(items(r)[0]).toEqual([id, massG])

@@ -141,7 +141,7 @@ function asWritten({ question }: Weighed, own: string): void {
 }
 const NOTHING: Omit<Draft, 'at'> = {
   amounts: [], others: [], minus: [], nouns: [], parts: new Map(), brackets: [], purpose: null, beside: [], size: null,
-  nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partFirst: false,
+  nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partFirst: false, bracketFirst: false,
 }
 
 function portionsIn(text: string, parts: readonly Part[], lexicon: Lexicon): number | null {

@@ -44,7 +44,7 @@ export function tokensOf(raw: string, offset: number, lexicon: Lexicon): Token[]
   for (let i = 0; i < found.length;) {
     const word = words[i]!
     const degrees = /^°\s?([cf])$/.exec(word)
-    if (/^\d/.test(word)) {
+    if (/^[.,]?\d/.test(word)) {
       out.push({ k: 'num', value: numberOf(word, words[i + 1], lexicon.locale), text: word, at: at(i, 1) })
       i++
     } else if (degrees || ((word === 'c' || word === 'f') && words[i - 1] === '°')) {

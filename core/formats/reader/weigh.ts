@@ -151,6 +151,8 @@ function wordsInBrackets(d: Draft): void {
       if (t.k === 'ingredient' && t.id === 'zest' && d.nouns.some(n => n.k === 'fruit')) d.parts.set('zest', null)
       if (t.k === 'size') d.size ??= t.size
       if (t.k === 'grade') d.grade ??= t.grade
+      const next = ts[ts.indexOf(t) + 1]
+      if (t.k === 'num' && next?.k === 'sign' && next.sign === '%' && d.amounts.length > 0) d.fatPercent ??= t.value
       if (t.k === 'word' && /^[mls]$/.test(t.text)) d.size ??= { m: 'medium', l: 'large', s: 'small' }[t.text]!
     }
 }
@@ -187,9 +189,9 @@ export function weigh(d: Draft, s: Scale): Weighed {
       return done([item(null, null)], [told('notCounted', { words: d.nouns[0]!.text })])
     return open([item(null, null)], ask('ingredient', d.nouns[0]?.text ?? s.text))
   }
-  // "White choc" is no egg; "Bantam eggs" are.
+  // "White choc" is no egg, "doz" no name; "Bantam eggs" are eggs.
   const safe = ((row.group === 'egg' && /egg|yolk|oeuf|huev|yema|ei|dotter|uov|tuorl|jaune/.test(head?.text ?? ''))
-    || ['salt', 'water', 'zest'].includes(row.id)) && !two
+    || ['salt', 'water', 'zest'].includes(row.id)) && !two && d.beside.every(w => w.length > 4)
   const sureByFat = d.fatPercent !== null && byFat(row, d.fatPercent) !== row
   if (!chosen && ((noun?.k === 'ingredient' && !noun.sure && !sureByFat
     && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe)))
@@ -203,7 +205,9 @@ function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
   const answer = s.answers.lines?.[s.text]
   if (typeof answer === 'number') return done([item(row.id, answer, { bloom })], [told('answered')])
   const said = bracketsOf(d)
-  const amounts = bestOf(d)
+  // Leaves and cans are counted, whatever else is said of them.
+  const held0 = ['leaf', 'can'].includes(d.amounts[0]?.unit ?? '')
+  const amounts = held0 ? d.amounts : bestOf(d)
   const first = amounts[0]
   if (!first) {
     if (said.count !== null && countable(row)) return counted(row, said.count, d, s)
@@ -227,8 +231,10 @@ function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
     if (!('g' in each)) return open([item(row.id, null)], each)
     return done([item(row.id, n * each.g, { count: n, bloom })], [told('each', { count: n, eachG: round(each.g) }), each.by])
   }
-  if (said.each && ['packet', 'tub', 'piece', null].includes(unit)) {
-    const each = gramsOf(said.each, row, d, s)
+  // "2 (8 oz) packages" are of eight ounces each.
+  const held = said.each ?? (d.bracketFirst && n !== 1 && ['packet', 'tub'].includes(unit ?? '') ? said.whole : null)
+  if (held && ['packet', 'tub', 'piece', null].includes(unit)) {
+    const each = gramsOf(held, row, d, s)
     if ('g' in each) {
       const piece = row.group === 'egg' ? pieceOf(row) : unit
       return done([item(row.id, n * each.g, { count: n, piece, bloom })], [told('each', { count: n, eachG: round(each.g) })])
@@ -287,13 +293,15 @@ function written(
   if (!('g' in got)) return open([item(row.id, null)], got)
   const also = outer && outer.unit ? gramsOf(outer, row, d, s) : null
   const exact = also !== null && 'g' in also && ['weighed', 'ounce'].includes(also.by.code)
+  // "(divided: 100 g + 50 g)" says nothing against the whole.
+  const alone = d.brackets.flatMap(b => amountsIn(b)).filter(a => a.unit !== null).length === 1
   const count = outer && outer.unit === null && countable(row) ? outer.value : null
   const cupMl = outer?.unit === 'cup' && said.unit === 'ml' ? said.value / outer.value : null
-  const outerCounts = exact && also.by.code === 'weighed' && got.by.code !== 'weighed'
+  const outerCounts = exact && also.by.code === 'weighed'
   return done(
     [item(row.id, outerCounts ? also.g : got.g, { count, piece: count ? pieceOf(row) : null, bloom })],
     [told('written'), got.by],
-    { contradicts: exact && ['weighed', 'ounce'].includes(got.by.code) ? apart(got.g, also.g) : null, cupMl },
+    { contradicts: exact && alone && ['weighed', 'ounce'].includes(got.by.code) ? apart(got.g, also.g) : null, cupMl },
   )
 }
 
@@ -325,6 +333,8 @@ function gradeOf(size: string | null, s: Scale): EggGrade {
   return size === 'large' ? s.habits.eggs.large : SIZES[s.habits.eggs.large.startsWith('us') ? 'us' : 'eu'][size]!
 }
 
+/** No leaf weighs more, g. */
+const LEAF_MOST_G = 5
 /** Leaves by their grade, or by what is said of their weight. */
 function leaves(
   row: Ingredient, n: number, a: Amount, said: Said, d: Draft, s: Scale,
@@ -332,7 +342,9 @@ function leaves(
   const own = a.grade ?? d.grade ?? s.answers.shared?.leafGrade ?? s.answers.lines?.[s.text]
   const grade = typeof own === 'string' && own in LEAVES ? (own as LeafGrade) : null
   const bloom = grade ? LEAVES[grade].bloom : null
-  const each = a.each ?? said.each
+  // "4 leaves of 2 g".
+  const after = d.others.find(o => o.unit === 'g' && o.value <= LEAF_MOST_G)
+  const each = a.each ?? said.each ?? (after ? { value: after.value, unit: 'g' } : null)
   if (each && METRIC_G[each.unit ?? ''])
     return done([item(row.id, n * each.value, { count: n, piece: 'leaf', bloom })], [told('each', { count: n, eachG: each.value })])
   if (said.whole && METRIC_G[said.whole.unit ?? ''])
@@ -360,7 +372,7 @@ function can(
         answers: { ...s.answers, lines: { ...s.answers.lines, [s.text]: 'weight' } },
       },
     )
-    if ('g' in got) eachG = got.g
+    if ('g' in got) eachG = wholeOrEach(row, n, got.g, d.bracketFirst || size !== said.whole)
   } else if (typeof s.answers.shared?.[key] === 'number') eachG = s.answers.shared[key] as number
   if (eachG === null)
     return open(
@@ -370,6 +382,13 @@ function can(
   return done([item(row.id, n * eachG, { count: n, piece: 'can' })], [told('can', { eachG: round(eachG) })])
 }
 
+/** What one can holds, where a bracket may speak of one or of all: by the sizes that are sold; of half a can, by it. */
+function wholeOrEach(row: Ingredient, n: number, g: number, isEach: boolean): number {
+  if (isEach || n === 1) return g
+  const sold = (x: number) => CANS[row.id]?.some(c => Math.abs(x / c - 1) < 0.05) ?? false
+  return sold(g / n) || (n < 1 && !sold(g)) ? g / n : g
+}
+
 /** Fruit by its number: juice and zest as asked for. */
 function weighFruit(d: Draft, id: string, s: Scale): Weighed {
   const fruit = fruitOf(id, d.size)
@@ -377,6 +396,8 @@ function weighFruit(d: Draft, id: string, s: Scale): Weighed {
   const answer = s.answers.lines?.[s.text]
   if (answer === 'juice' || answer === 'both') d.parts.set('juice', null)
   if (answer === 'zest' || answer === 'both') d.parts.set('zest', null)
+  // A passion fruit has no zest.
+  if (d.parts.size === 0 && fruit.zestG === 0) d.parts.set('juice', null)
   const parts = [...d.parts.keys()]
   const idOf = (p: 'juice' | 'zest') => (p === 'juice' ? fruit.juiceId : 'zest')
   if (parts.length === 0)
