@@ -6,6 +6,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import older from '#core/checks/older.json'
 import { main as assess } from './assess'
 import { main as ladder } from './ladder'
+import { main as read } from './read'
 import { parameterTables, withParameters } from './tables'
 
 let folder: string
@@ -140,4 +141,43 @@ describe('tables', () => {
   })
   it('a document without a place for them is refused', () =>
     expect(() => withParameters('# Nothing')).toThrow(/no place/))
+})
+
+describe('read', () => {
+  const text = 'Posset\n600 ml double cream\n1 cup caster sugar\njuice of 3 lemons\nBoil the cream and sugar, add the juice, pour into 6 glasses.'
+  interface Printed {
+    name: string
+    lines: { kind: string, question: { shared: string } | null, items: { massG: number | null }[] }[]
+  }
+  const printed = () => JSON.parse(out[0]!) as Printed
+  it('one text gives an object, several an array in their order', () => {
+    expect(read([file('a.txt', text)])).toBe(0)
+    expect(printed()).toMatchObject({ name: 'Posset', family: 'posset', vessel: { kind: 'glass', count: 6 }, lint: [] })
+    expect(printed().lines.map(l => l.kind)).toEqual(['name', 'ingredient', 'ingredient', 'ingredient', 'step'])
+    out.length = 0
+    expect(read([file('a.txt', text), file('b.txt', '3 eggs')])).toBe(0)
+    expect((JSON.parse(out[0]!) as Printed[]).map(r => r.name)).toEqual(['Posset', null])
+  })
+  it('answers by shared key, by number and by text', () => {
+    expect(read([file('a.txt', text)])).toBe(0)
+    expect(printed().lines[2]!.question!.shared).toBe('cups')
+    for (const [answers, massG] of [[{ cups: 'us' }, 203.5], [{ 2: 190 }, 190], [{ '1 cup caster sugar': 200 }, 200]] as const) {
+      out.length = 0
+      expect(read([file('a.txt', text), '--answers', file('answers.json', answers)])).toBe(0)
+      expect(printed().lines[2]!.items[0]!.massG).toBeCloseTo(massG, 0)
+    }
+    out.length = 0
+    expect(read([file('a.txt', text), '--answers', file('answers.json', { leftOut: [1] })])).toBe(0)
+    expect(printed().lines[1]!.kind).toBe('setAside')
+  })
+  it('says what is wrong with what it was given', () => {
+    expect(read([])).toBe(1)
+    expect(read([join(folder, 'absent.txt')])).toBe(1)
+    expect(read([file('a.txt', text), '--answers'])).toBe(1)
+    expect(read([file('a.txt', text), '--answers', file('bad.json', '[')])).toBe(1)
+    expect(read([file('a.txt', text), '--answers', file('list.json', [])])).toBe(1)
+    expect(read([file('long.txt', '1 g x\n'.repeat(3001))])).toBe(1)
+    expect(err.join('\n')).toMatch(/Usage[\s\S]*no such file[\s\S]*Usage[\s\S]*cannot be read as answers[\s\S]*no object[\s\S]*up to 3000/)
+    expect(out).toEqual([])
+  })
 })

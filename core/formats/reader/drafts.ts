@@ -123,8 +123,8 @@ function clausesOf(all: readonly Token[]): Clause[] {
       const dual = now.amounts.length > 0 && (now.nouns.length === 0 || now.nameFirst)
         && before?.k === 'sign' && ['/', '|', '='].includes(before.sign)
       if (dual) now.others.push(a)
-      else if (now.amounts.length > 0 && now.nouns.length > 0 && now.amounts[0]!.from < nounAt) {
-        // "100 g sugar 3 eggs": the next thing begins.
+      else if (now.amounts.length > 0 && now.nouns.length > 0 && (now.nameFirst || now.amounts[0]!.from < nounAt)) {
+        // "100 g sugar 3 eggs", "sugar 100 g 3 eggs": the next thing begins.
         push('comma', t.at[0])
         now.amounts.push(a)
       } else if (now.amounts.length > 0) now.others.push(a)

@@ -1,6 +1,6 @@
 /** From pieces to entries: each sorted, with the component its heading opened. */
 import type { ComponentRole } from '../../formula/document'
-import { headingEnd, isAside, roleOf, sort, type Sorted, startsFor } from './classify'
+import { headingEnd, isAside, roleOf, sort, type Sorted, speaksOf, startsFor } from './classify'
 import { draftsOf } from './drafts'
 import { type Lexicon, lexiconOf } from './lexicon'
 import { newPart, type Part } from './parts'
@@ -190,7 +190,9 @@ function isTitle(raw: string, got: Sorted, next: Piece | undefined, text: string
   if (!next || got.role === 'crust' || got.role === 'topping' || got.role === 'insert' || got.role === 'sponge') return false
   const words = raw.trim().split(/\s+/).length
   const follows = text.slice(next.body, next.span[1])
-  return words >= 2 && !isAside(follows, lexicon) && /^\D*\d/.test(follows)
+  // "Posset" names the dish, "Filling" a part of it.
+  const isDish = words >= 2 || (got.role === 'filling' && !speaksOf(raw, lexicon.words.roles.filling.slice(0, 1), lexicon))
+  return isDish && !isAside(follows, lexicon) && /^\D*\d/.test(follows)
 }
 /** Names a dish, not a thing to weigh: two nouns, or a noun with words nobody weighs. */
 function isName(got: Sorted): boolean {
