@@ -29,6 +29,7 @@ test('the strip shows every layer and turns the stations to one; the cut face sh
   await page.keyboard.press('2')
   await settled(page)
   const rows = page.locator('table.lines [data-line]')
+  await expect(rows.first()).toBeVisible()
   const before = await rows.count()
   await rows.first().getByRole('button', { name: /^Something else for/ }).click()
   await page.locator('[data-goes="cream"]').click()
