@@ -169,6 +169,10 @@ describe('read', () => {
     out.length = 0
     expect(read([file('a.txt', text), '--answers', file('answers.json', { leftOut: [1] })])).toBe(0)
     expect(printed().lines[1]!.kind).toBe('setAside')
+    out.length = 0
+    const twice = file('twice.json', { '2 oz cream': ['cream36', 'weight'] })
+    expect(read([file('b.txt', '2 oz cream'), '--answers', twice])).toBe(0)
+    expect(printed().lines[0]!.items[0]!.massG).toBeCloseTo(56.7, 1)
   })
   it('says what is wrong with what it was given', () => {
     expect(read([])).toBe(1)

@@ -55,7 +55,7 @@ function answer(entry: Entry, value: string | number) {
   put({
     answers: shared
       ? answersWith({ shared: { ...all, [shared]: value } })
-      : answersWith({ lines: { ...own, [entry.text]: value } }),
+      : answersWith({ lines: { ...own, [entry.text]: [own[entry.text] ?? [], value].flat() } }),
   })
 }
 const without = (list: readonly string[] | undefined, text: string) => (list ?? []).filter(x => x !== text)

@@ -123,6 +123,15 @@ describe('answers', () => {
     expect(items(r).slice(0, 3)).toEqual([['sugar', 215], ['cream36', null], ['gelatin', 7.5]])
     expect(r.lines.at(-1)).toMatchObject({ kind: 'ingredient', question: { kind: 'ingredient' } })
   })
+  it('a line asked twice keeps its first answer; grams of a fruit asked for both parts are shared out', () => {
+    const cream = '2 oz cream\n900 g lime juice'
+    expect(read(cream).lines[0]!.question!.kind).toBe('ingredient')
+    expect(read(cream, { lines: { '2 oz cream': ['cream36'] } }).lines[0]!.question!.kind).toBe('ounce')
+    expect(items(read(cream, { lines: { '2 oz cream': ['cream36', 'weight'] } }))[0]).toEqual(['cream36', 56.7])
+    const lemons = 'Lemons, juiced and zested\n200 g sugar'
+    const both = items(read(lemons, { lines: { 'Lemons, juiced and zested': 96 } })).slice(0, 2)
+    expect(both).toEqual([['lemon', 90], ['zest', 6]])
+  })
   it('a line is moved to another component', () => {
     const r = read('100 g digestives\n50 g butter\n3 eggs', { roles: { '100 g digestives': 'crust', '50 g butter': 'crust' } })
     expect(r.lines.map(l => l.component?.role)).toEqual(['crust', 'crust', 'filling'])

@@ -122,15 +122,24 @@ export interface Reading {
   school: School | null
 }
 
+/** A choice's code, an ingredient's id, or grams. */
+export type Answer = string | number
 /**
  * Answers: by shared key (`cups`, `leafGrade`, `can:condensed`, `eggs:large` …), or by a line's text as written; a
- * number is grams. `country` changes the whole text's habits; `leftOut` are texts set aside, `takenIn` such brought
- * back; `roles` move a line to another component.
+ * number is grams. A line asked twice (which cream, then how its ounces are meant) has several. `country` changes the
+ * whole text's habits; `leftOut` are texts set aside, `takenIn` such brought back; `roles` move a line to another
+ * component.
  */
 export interface Answers {
   shared?: Record<string, string | number>
-  lines?: Record<string, string | number>
+  lines?: Record<string, Answer | Answer[]>
   leftOut?: string[]
   takenIn?: string[]
   roles?: Record<string, ComponentRole>
+}
+
+/** What was answered to a line, the last first. */
+export function answersTo({ lines }: Answers, text: string): Answer[] {
+  const own = lines?.[text]
+  return own === undefined ? [] : Array.isArray(own) ? [...own].reverse() : [own]
 }

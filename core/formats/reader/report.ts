@@ -1,7 +1,7 @@
 /** A reading as it is printed and answered (`docs/reading.schema.json`), and answers as a file gives them. */
 import { lintOf } from './lint'
 import { type Read, readWhole, type ReadOptions } from './read'
-import type { Answers, Entry, Reading } from './reading'
+import type { Answer, Answers, Entry, Reading } from './reading'
 
 const question = ({ question: q }: Entry) =>
   q && { kind: q.kind, choices: q.choices, suggested: q.suggested, shared: q.shared }
@@ -44,7 +44,8 @@ export function answersFrom(given: Readonly<Record<string, unknown>>, { lines }:
     (/^\d+$/.test(String(key)) ? lines[Number(key)]?.text : undefined) ?? String(key)
   for (const [key, value] of Object.entries(given)) {
     if (key === 'leftOut' || key === 'takenIn') out[key] = Array.isArray(value) ? value.map(textOf) : []
-    else if (typeof value === 'string' || typeof value === 'number') {
+    else if (Array.isArray(value)) out.lines[textOf(key)] = value.filter(isAnswer)
+    else if (isAnswer(value)) {
       const text = textOf(key)
       if (lines.some(l => l.text === text)) out.lines[text] = value
       else out.shared[key] = value
@@ -52,6 +53,8 @@ export function answersFrom(given: Readonly<Record<string, unknown>>, { lines }:
   }
   return out
 }
+
+const isAnswer = (x: unknown): x is Answer => typeof x === 'string' || typeof x === 'number'
 
 /** Reads a text with answers as a file gives them. */
 export function readWithAnswers(text: string, given: Readonly<Record<string, unknown>> = {}, cups: ReadOptions['cups'] = null) {

@@ -1,7 +1,7 @@
 /** A figure beyond what a kitchen could mean is asked, never taken. */
 import { findIngredient } from '../../base/ingredients/ingredients'
 import type { Part } from './parts'
-import type { Answers } from './reading'
+import { type Answers, answersTo } from './reading'
 
 /** Most of one thing in a text, of all, before it is asked (judgement); water and setters are never most. */
 const MOST_SHARE = 0.8
@@ -19,7 +19,7 @@ export function suspicious(parts: readonly Part[], text: string, portions: numbe
   const total = lines.reduce((sum, p) => sum + mass(p), 0)
   for (const p of lines) {
     const own = text.slice(p.span[0], p.span[1])
-    if (typeof answers.lines?.[own] === 'number' || answers.lines?.[own] === 'meant') continue
+    if (answersTo(answers, own).some(a => typeof a === 'number' || a === 'meant')) continue
     const g = mass(p)
     const groups = p.weighed!.items.map(i => findIngredient(i.ingredientId ?? '')?.group ?? '')
     const wet = groups.every(g => ['dairy', 'water', 'juice', 'plant'].includes(g))

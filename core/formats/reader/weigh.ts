@@ -8,8 +8,7 @@ import { type CupSystem, OUNCE_G, POUND_G, STICK_G, SYSTEM_ML } from '../../base
 import { LEAVES, POWDER_BLOOM } from '../../physics/set/gelatin'
 import { type Amount, amountsIn } from './amounts'
 import { bestOf, type Draft, type Noun } from './drafts'
-import type { Answers, Assumption, Habits, Item, LeafGrade, Question } from './reading'
-import type { Token } from './tokens'
+import { type Answers, answersTo, type Assumption, type Habits, type Item, type LeafGrade, type Question } from './reading'
 
 export const LEAF_GRADES = Object.keys(LEAVES) as LeafGrade[]
 /**
@@ -97,7 +96,7 @@ function gramsOf(
       by: told('measure', { measure: unit, ml: DESSERTSPOON_ML, system: 'metric' }),
     }
   if (unit === 'ounce') {
-    const own = s.answers.lines?.[s.text] ?? s.answers.shared?.ounce
+    const own = answersTo(s.answers, s.text).find(a => a === 'fluid' || a === 'weight') ?? s.answers.shared?.ounce
     if (own !== 'fluid' && own !== 'weight' && WET.includes(row.group) && !SPOONED.includes(row.id))
       return ask('ounce', words, ['fluid', 'weight'], 'fluid')
     if (own !== 'fluid') return { g: a.value * OUNCE_G, by: told('ounce') }
@@ -116,6 +115,9 @@ function gramsOf(
   if (unit === 'pinch') return { g: a.value * PINCH_G, by: told('pinch', { eachG: PINCH_G }) }
   return ask('amount', unit)
 }
+/** Grams that were answered to the line. */
+const gramsSaid = (s: Scale): number | undefined =>
+  answersTo(s.answers, s.text).find((a): a is number => typeof a === 'number')
 const suggestedCups = (h: Habits): CupSystem => (h.country === 'us' ? 'us' : h.country === 'au' ? 'australian' : 'metric')
 
 /** What stands in brackets: a mass for the whole, for each, a count, a grade, a size in the shell. */
@@ -173,8 +175,8 @@ export function weigh(d: Draft, s: Scale): Weighed {
   wordsInBrackets(d)
   const fruit = d.nouns.find((n): n is Noun & { k: 'fruit' } => n.k === 'fruit')
   const nouns = d.nouns.filter(n => n.k === 'ingredient')
-  const answer = s.answers.lines?.[s.text]
-  const chosen = typeof answer === 'string' ? findIngredient(answer) : undefined
+  const chosen = answersTo(s.answers, s.text)
+    .map(a => (typeof a === 'string' ? findIngredient(a) : undefined)).find(Boolean)
   if (!chosen && nouns.length === 0 && fruit) return weighFruit(d, fruit.id, s)
   const noun = nouns[0]
   // "Almond milk", "coconut sugar": two things side by side are a third.
@@ -202,8 +204,8 @@ export function weigh(d: Draft, s: Scale): Weighed {
 /** A line of one ingredient of the table. */
 function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
   const bloom = row.id === 'gelatin' ? POWDER_BLOOM : null
-  const answer = s.answers.lines?.[s.text]
-  if (typeof answer === 'number') return done([item(row.id, answer, { bloom })], [told('answered')])
+  const answer = gramsSaid(s)
+  if (answer !== undefined) return done([item(row.id, answer, { bloom })], [told('answered')])
   const said = bracketsOf(d)
   // Leaves and cans are counted, whatever else is said of them.
   const held0 = ['leaf', 'can'].includes(d.amounts[0]?.unit ?? '')
@@ -339,7 +341,7 @@ const LEAF_MOST_G = 5
 function leaves(
   row: Ingredient, n: number, a: Amount, said: Said, d: Draft, s: Scale,
 ): Weighed {
-  const own = a.grade ?? d.grade ?? s.answers.shared?.leafGrade ?? s.answers.lines?.[s.text]
+  const own = a.grade ?? d.grade ?? s.answers.shared?.leafGrade
   const grade = typeof own === 'string' && own in LEAVES ? (own as LeafGrade) : null
   const bloom = grade ? LEAVES[grade].bloom : null
   // "4 leaves of 2 g".
@@ -369,7 +371,7 @@ function can(
       {
         ...s,
         habits: { ...s.habits, cups: 'us' },
-        answers: { ...s.answers, lines: { ...s.answers.lines, [s.text]: 'weight' } },
+        answers: { ...s.answers, lines: { [s.text]: 'weight' } },
       },
     )
     if ('g' in got) eachG = wholeOrEach(row, n, got.g, d.bracketFirst || size !== said.whole)
@@ -393,7 +395,8 @@ function wholeOrEach(row: Ingredient, n: number, g: number, isEach: boolean): nu
 function weighFruit(d: Draft, id: string, s: Scale): Weighed {
   const fruit = fruitOf(id, d.size)
   const said = bracketsOf(d)
-  const answer = s.answers.lines?.[s.text]
+  const answers = answersTo(s.answers, s.text)
+  const answer = answers.find(a => a === 'juice' || a === 'zest' || a === 'both')
   if (answer === 'juice' || answer === 'both') d.parts.set('juice', null)
   if (answer === 'zest' || answer === 'both') d.parts.set('zest', null)
   // A passion fruit has no zest.
@@ -405,7 +408,10 @@ function weighFruit(d: Draft, id: string, s: Scale): Weighed {
   const a = bestOf(d)[0]
   const n = a?.value ?? said.count
   const shell = parts.map(p => item(idOf(p), null))
-  if (typeof answer === 'number' && parts.length === 1) return done([item(idOf(parts[0]!), answer)], [told('answered')])
+  const g = gramsSaid(s)
+  if (g !== undefined && parts.length === 1) return done([item(idOf(parts[0]!), g)], [told('answered')])
+  // Grams of juice and zest together: so many fruit.
+  if (g !== undefined) return fruitItems(fruit, parts, () => g / (fruit.juiceG + fruit.zestG), idOf)
   if (n === undefined || n === null) return open(shell, ask('amount', ''))
   if (a && a.high !== null) return open(shell, ask('amount', `${a.value}–${a.high}`))
   // "120 g lemons, juiced": the fruit is weighed, not its juice.
@@ -441,6 +447,3 @@ function fruitOf(id: string, size: string | null): Fruit {
   const fruit = FRUITS.find(f => f.id === id)!
   return size === 'large' && id === 'lemon medium' ? FRUITS.find(f => f.id === 'lemon large')! : fruit
 }
-
-/** Words that say which row is meant are kept for lint and questions. */
-export const spoken = (ts: readonly Token[]): string => ts.map(t => t.text).join(' ')
