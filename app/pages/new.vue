@@ -6,8 +6,9 @@ import { type ComponentRole, FAMILIES, type Family, type Line, type School } fro
 import { familyOf } from '#core/formula/families'
 import { schoolOf } from '#core/formula/schools'
 import { suggestSchool } from '#core/formula/suggest'
+import { defaultUse } from '#core/formula/create'
 import { onBench } from '#core/formats/reader/bench'
-import { kindOf, methodOf } from '#core/formats/reader/kind'
+import { kindOf } from '#core/formats/reader/kind'
 import { type LintFix, takeFix } from '#core/formats/reader/lint'
 import type { Answers, Entry, Habits } from '#core/formats/reader/reading'
 import { emptyDraft, type NewDraft, useNewDraft } from '~/composables/useNewDraft'
@@ -118,8 +119,11 @@ const built = computed(() => byRole.value.filling ?? [])
 /** The text as it was written stays with the formula. */
 const note = computed(() => draft.value.text.trim().slice(0, NOTE_MOST))
 const total = computed(() => Object.values(byRole.value).flat().reduce((s, l) => s + l.massG, 0))
-const use = computed(() => draft.value.use?.kind ?? null)
-const likely = computed(() => reading.value && kindOf(sureLines.value, methodOf(reading.value), use.value))
+/** As the cook said, else as the method has it. */
+const chosenUse = computed(() =>
+  draft.value.use ?? (reading.value?.method?.use ? defaultUse(reading.value.method.use) : null))
+const use = computed(() => chosenUse.value?.kind ?? null)
+const likely = computed(() => reading.value && kindOf(sureLines.value, reading.value, use.value))
 const likelyFamily = computed<Family>(() => likely.value?.family ?? 'curd')
 const family = computed<Family>(() => draft.value.family ?? likelyFamily.value)
 const suggested = computed<School>(() =>
@@ -134,7 +138,7 @@ const missing = computed(
   () =>
     [
       built.value.length === 0 && say('new.linesWithAmounts'),
-      !draft.value.use && say('new.whatItMustDoOnThe'),
+      !chosenUse.value && say('new.whatItMustDoOnThe'),
       built.value.length > 0 &&
       familyOf(family.value).eggSets &&
       !built.value.some(l => INGREDIENTS.find(i => i.id === l.ingredientId)!.group === 'egg') &&
@@ -144,7 +148,7 @@ const missing = computed(
 )
 
 async function create() {
-  if (missing.value.length || !draft.value.use || busy.value || !settled.value || !reading.value) return
+  if (missing.value.length || !chosenUse.value || busy.value || !settled.value || !reading.value) return
   busy.value = true
   error.value = ''
   const { id } = draft.value
@@ -154,7 +158,7 @@ async function create() {
     `A new ${FAMILY_NAMES[family.value].name.toLowerCase()}`
   const bloom = sureLines.value.flatMap(l => l.items).find(i => i.bloom)?.bloom ?? null
   const planned = onBench(
-    reading.value, { name, note: note.value, school: school.value, use: draft.value.use, lines: byRole.value, bloom },
+    reading.value, { name, note: note.value, school: school.value, use: chosenUse.value, lines: byRole.value, bloom },
     kitchen.core!, () => crypto.randomUUID(),
   )
   const bench = benchOf(planned)
@@ -260,7 +264,8 @@ const settledMark = computed(() => (much.value ? 'too-long' : settled.value ? 's
     </section>
     <section class="use">
       <h2 class="section-title">{{ $say('new.whatMustItDoOnThe') }}</h2>
-      <UseForm :use="draft.use" @change="u => draft.use = u" />
+      <UseForm :use="chosenUse" @change="u => draft.use = u" />
+      <p v-if="chosenUse && !draft.use" class="soft small" data-use="by-method">{{ $say('new.byItsMethod') }}</p>
     </section>
     <section>
       <h2 class="section-title">{{ $say('new.whatIsIt') }}</h2>

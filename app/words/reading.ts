@@ -86,18 +86,32 @@ export function questionWords(q: Question): string {
   }
 }
 
-/** What the method states of itself: tin, oven, heat, portions; empty where it states nothing. */
-export function methodWords(r: Pick<Reading, 'vessel' | 'oven' | 'peakC' | 'portions'>, fmt: Format): string {
-  const { vessel: v, oven, peakC, portions } = r
+/** An oven by its heat and minutes, as one phrase. */
+export const ovenWords = (tempC: number, fan: boolean, timeS: number | null, fmt: Format): string =>
+  say('reading.ovenAt', {
+    temp: fmt.temp(tempC), fan: fan ? say('reading.withFan') : '', time: timeS === null ? '' : `, ${fmt.duration(timeS)}`,
+  })
+/** Where a filling is heated. */
+export const POT_NAMES = group<Record<string, string>>('reading.POTS')
+
+/** What the method states of itself: tin, oven, heat, boil, cold, portions; empty where it states nothing. */
+export function methodWords(
+  r: Pick<Reading, 'vessel' | 'oven' | 'peakC' | 'portions' | 'method'>, fmt: Format,
+): string {
+  const { vessel: v, oven, peakC, portions, method: m } = r
   const size = v && [v.diameterM ?? v.lengthM, v.diameterM ? null : v.widthM]
     .filter(x => x !== null).map(x => fmt.cm(x!))
+  const time = (minutes: number | null | undefined) => (minutes == null ? null : fmt.duration(minutes * 60))
+  const [boil, bench, freezer, cold] = [m?.boilMinutes, m?.coolMinutes, m?.freezeMinutes, m?.chillMinutes].map(time)
   const told = [
     v && `${v.count ? `${v.count} × ` : ''}${VESSEL_NAMES[v.kind].toLowerCase()} ${size!.join(' × ')}`.trim(),
-    oven && say('reading.ovenAt', {
-      temp: fmt.temp(oven.tempC), fan: oven.fan ? say('reading.withFan') : '',
-      time: oven.minutes === null ? '' : `, ${fmt.duration(oven.minutes * 60)}`,
-    }),
+    !oven && m?.pot ? POT_NAMES[m.pot] : null,
+    oven && ovenWords(oven.tempC, oven.fan, oven.minutes === null ? null : oven.minutes * 60, fmt),
     peakC !== null && say('reading.takenTo', { temp: fmt.temp(peakC) }),
+    boil && say('reading.boilFor', { time: boil }),
+    bench && say('reading.benchFor', { time: bench }),
+    freezer && say('reading.freezerFor', { time: freezer }),
+    cold && say('reading.coldFor', { time: cold }),
     portions !== null && say('reading.portions', { portions }),
   ].filter(Boolean)
   return told.length ? say('reading.fromTheText', { told: told.join('; ') }) : ''

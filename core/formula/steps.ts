@@ -61,18 +61,30 @@ export function stepsFor(school: School, lines: readonly Line[], id: NewId): Ste
   ]
 }
 
+type Lined = Extract<Step, { lineIds: string[] }>
+const isLined = (s: Step): s is Lined => 'lineIds' in s
+
 /**
- * Steps for lines that have changed: as the way of making has them, with the temperatures and whipping already chosen
- * kept.
+ * Steps for lines that have changed: what is known stays where it joins, with its temperatures and whipping; what is
+ * new joins where the way of making has it; a step that has nothing left goes.
+ * @example renewSteps('yolkBath', lines, [], id)[0].kind // 'combine'
  */
 export function renewSteps(school: School, lines: readonly Line[], old: readonly Step[], id: NewId): Step[] {
-  const left = [...old]
-  return stepsFor(school, lines, id).map((step) => {
-    if (step.kind !== 'stirIn' && step.kind !== 'foldIn') return step
-    const i = left.findIndex(o => o.kind === step.kind)
-    const before = i < 0 ? undefined : left.splice(i, 1)[0]
-    return before && 'mixTempC' in before
-      ? ({ ...step, ...before, id: step.id, lineIds: step.lineIds } as Step)
-      : step
-  })
+  const usual = stepsFor(school, lines, id)
+  const there = new Set(lines.map(l => l.id))
+  const steps = old.map(s => (isLined(s) ? { ...s, lineIds: s.lineIds.filter(x => there.has(x)) } : s))
+  const known = new Set(steps.flatMap(s => (isLined(s) ? s.lineIds : [])))
+  for (const { id: lineId } of lines) {
+    if (known.has(lineId)) continue
+    const own = usual.filter(isLined).find(s => s.lineIds.includes(lineId))!
+    const same = steps.filter(isLined).filter(s => s.kind === own.kind)
+    const home = same.find(s => s.kind === 'combine' || s.lineIds.some(x => own.lineIds.includes(x)))
+    if (home) home.lineIds.push(lineId)
+    else {
+      const pour = steps.findIndex(s => s.kind === 'pour')
+      steps.splice(pour < 0 ? steps.length : pour, 0, { ...own, lineIds: [lineId] })
+    }
+  }
+  const kept = steps.filter(s => !isLined(s) || s.lineIds.length > 0)
+  return kept.some(s => s.kind === 'combine') ? kept : usual
 }

@@ -9,7 +9,7 @@ import { INGREDIENTS } from '../base/ingredients/table'
 import type { Ingredient } from '../base/ingredients/types'
 import { bracketOf } from '../base/solveFor'
 import { fillingOf, type Bench } from '../formula/bench'
-import { type Line, strengthOf } from '../formula/document'
+import { type Line, type Step, strengthOf } from '../formula/document'
 import { withMass } from '../formula/edits'
 import { familyOf } from '../formula/families'
 import { type NewId, renewSteps } from '../formula/steps'
@@ -98,10 +98,14 @@ function swapped(
           { id: id(), ingredientId: a.ingredientId, massG: weighable(a.massG), sourceText: '', assumption: '' },
         ]
   }
+  // What is of another kind joins where the way of making has it.
+  const isOther = findIngredient(toId)?.group !== findIngredient(line.ingredientId)?.group
+  const without = (s: Step): Step =>
+    isOther && 'lineIds' in s ? { ...s, lineIds: s.lineIds.filter(x => x !== line.id) } : s
   return {
     ...doc,
     components: doc.components.map(c =>
-      c === filling ? { ...c, lines, steps: renewSteps(doc.school, lines, c.steps, id) } : c,
+      c === filling ? { ...c, lines, steps: renewSteps(doc.school, lines, c.steps.map(without), id) } : c,
     ),
   }
 }

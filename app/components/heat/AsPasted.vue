@@ -1,62 +1,40 @@
 <script setup lang="ts">
-/** The cook's own method beside Lumbik's order of work, where the two differ, and the way back to reading it. */
-import type { Assessment } from '#core/pipeline/assessment'
+/** The cook's own method beside Lumbik's order of work, line by line, with what differs and the way back to reading. */
 import type { Bench } from '#core/formula/bench'
-import { given } from '#core/formula/document'
+import { type Difference, differencesOf, type Side, worksBeside } from '#core/formats/reader/beside'
 import { readText } from '#core/formats/reader/read'
+import { orderOfWork } from '#core/plan/order'
+import type { Assessment } from '#core/pipeline/assessment'
 import { emptyDraft, useNewDraft } from '~/composables/useNewDraft'
-import { say } from '~/words/say'
+import { stepWords } from '~/words/cook'
+import { sideWords } from '~/words/beside'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
 const draft = useNewDraft()
-const reading = computed(() => readText(props.doc.note))
-const steps = computed(() => reading.value.lines.filter(l => l.kind === 'step'))
-const inOven = computed(() => props.doc.heat.method === 'oven')
-/** An oven by its heat and minutes, as one phrase. */
-const ovenWords = (tempC: number, fan: boolean, s: number | null) =>
-  say('reading.ovenAt', {
-    temp: fmt.temp(tempC), fan: fan ? say('reading.withFan') : '', time: s === null ? '' : `, ${fmt.duration(s)}`,
-  })
+const reading = computed(() => readText(props.doc.note, { cups: kitchen.record?.settings.cups ?? null }))
+const isRecipe = computed(() => reading.value.lines.some(l => l.kind === 'ingredient'))
+const placeName = (id: string) => kitchen.record?.places.find(p => p.id === id)?.name
+const order = computed(() => orderOfWork(props.doc, kitchen.core!, props.assessment))
+const differences = computed(() => differencesOf(reading.value, props.doc, props.assessment))
+const words = (side: Side, d: Difference) => sideWords(d.code, side, fmt)
 
-interface Difference {
-  key: 'oven' | 'peak'
-  yours: string
-  here: string
-  keep: () => void
-}
-/** What the text says otherwise than the plan does, as far as it matters. */
-const differences = computed<Difference[]>(() => {
-  const { oven, peakC } = reading.value
-  const { heat } = props.doc
-  const out: Difference[] = []
-  const { endS } = props.assessment.heat
-  const theirS = oven?.minutes ? oven.minutes * 60 : null
-  const isOther = oven && (Math.abs(oven.tempC - heat.oven.airTempC) > 1 || oven.fan !== heat.oven.fan
-    || (theirS !== null && Math.abs(theirS - endS) > 60))
-  if (inOven.value && oven && isOther)
-    out.push({
-      key: 'oven',
-      yours: ovenWords(oven.tempC, oven.fan, theirS),
-      here: ovenWords(heat.oven.airTempC, heat.oven.fan, endS),
-      keep: () => ws.change('', (d) => {
-        Object.assign(d.heat.oven, { airTempC: oven.tempC, fan: oven.fan })
-        if (theirS !== null) d.heat.oven.timeS = { given: theirS }
-      }),
-    })
-  const asks = heat.method !== 'none' && (!inOven.value || given(heat.oven.timeS) === null)
-  if (asks && peakC !== null && Math.abs(peakC - heat.targetTempC) >= 0.5)
-    out.push({
-      key: 'peak',
-      yours: say('reading.takenTo', { temp: fmt.temp(peakC) }),
-      here: say('reading.takenTo', { temp: fmt.temp(heat.targetTempC) }),
-      keep: () => ws.change('', (d) => {
-        d.heat.targetTempC = peakC
-      }),
-    })
-  return out
+/** Each step of theirs with Lumbik's that answer it, and what differs. */
+const rows = computed(() => {
+  const beside = worksBeside(reading.value, order.value)
+  return reading.value.lines.flatMap((l, line) => (l.kind === 'step' && !l.leftOut
+    ? [{
+        line,
+        text: l.text,
+        here: (beside.get(line) ?? []).map(key => order.value.find(s => s.key === key)!)
+          .map(s => ({ key: s.key, ...stepWords(s, fmt, props.doc, placeName) })),
+        differs: differences.value.filter(d => d.line === line),
+      }]
+    : []))
 })
+const keep = (d: Difference) => ws.change('', draft => d.keep(draft, () => crypto.randomUUID()))
 async function readAgain() {
   draft.value = emptyDraft({ text: props.doc.note, name: props.doc.name })
   await navigateTo('/new')
@@ -64,15 +42,26 @@ async function readAgain() {
 </script>
 
 <template>
-  <section v-if="steps.length" class="pasted" data-part="pasted">
+  <section v-if="rows.length || isRecipe" class="pasted" data-part="pasted">
     <h3 class="section-title">{{ $say('asPasted.asYouWroteIt') }}</h3>
-    <ol>
-      <li v-for="s in steps" :key="s.span[0]">{{ s.text }}</li>
+    <div v-if="rows.length" class="heads" aria-hidden="true">
+      <span class="field-label">{{ $say('asPasted.yours') }}</span>
+      <span class="field-label">{{ $say('asPasted.here') }}</span>
+    </div>
+    <ol v-if="rows.length">
+      <li v-for="r in rows" :key="r.line" :class="{ other: r.differs.length }">
+        <p class="theirs">{{ r.text }}</p>
+        <div class="here">
+          <p v-for="s in r.here" :key="s.key">
+            {{ s.title }}<span v-if="s.reach" class="num"> {{ s.reach }}</span>
+          </p>
+        </div>
+        <p v-for="d in r.differs" :key="d.code + d.yours.ingredientId" class="differs" :data-differs="d.code">
+          <span>{{ $say('asPasted.yoursHere', { yours: words(d.yours, d), here: words(d.here, d) }) }}</span>
+          <UButton size="sm" variant="outline" color="neutral" :label="$say('asPasted.keepMine')" @click="keep(d)" />
+        </p>
+      </li>
     </ol>
-    <p v-for="d in differences" :key="d.key" class="differs" :data-differs="d.key">
-      {{ $say('asPasted.yoursHere', { yours: d.yours, here: d.here }) }}
-      <UButton size="sm" variant="outline" color="neutral" :label="$say('asPasted.keepMine')" @click="d.keep()" />
-    </p>
     <UButton
       class="no-print" size="sm" variant="ghost" color="neutral" :label="$say('asPasted.readItAgain')" @click="readAgain"
     />
@@ -80,8 +69,19 @@ async function readAgain() {
 </template>
 
 <style scoped>
-.pasted { border-top: 1px solid var(--ink); margin-top: 1.6rem; padding-top: 0.4rem; max-width: 46rem; }
-ol { list-style: none; margin: 0; padding: 0; }
-li { border-bottom: 1px solid var(--hairline); padding: 0.4rem 0; color: var(--ink-soft); white-space: pre-line; }
-.differs { display: flex; flex-wrap: wrap; gap: 0.6rem; align-items: center; margin: 0.6rem 0 0; }
+.pasted { border-top: 1px solid var(--ink); margin-top: 1.6rem; padding-top: 0.4rem; max-width: 62rem; }
+ol { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--hairline); }
+.heads, li { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 0.2rem 1.6rem; }
+li { border-bottom: 1px solid var(--hairline); padding: 0.5rem 0 0.5rem 0.7rem; border-left: 3px solid transparent; }
+.heads { padding: 0.3rem 0 0.2rem 0.9rem; }
+.other { border-left-color: var(--blood); }
+p { margin: 0; }
+.theirs { color: var(--ink-soft); white-space: pre-line; overflow-wrap: anywhere; }
+.differs {
+  grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 0.4rem 1rem; align-items: center; font-weight: 600;
+}
+@media (max-width: 760px) {
+  .heads { display: none; }
+  li { grid-template-columns: minmax(0, 1fr); }
+}
 </style>

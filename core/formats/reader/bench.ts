@@ -1,7 +1,7 @@
 /** A reading put on the bench: its components, and what the method states of tin, oven and heat, marked as given. */
 import { type Bench, benchOf, type Planned, putBack } from '../../formula/bench'
 import { createFormula } from '../../formula/create'
-import type { ComponentRole, Line, School } from '../../formula/document'
+import type { ChillLeg, ComponentRole, Line, School } from '../../formula/document'
 import { POURED_ROLES, withComponent } from '../../formula/layers'
 import { type NewId, stepsFor } from '../../formula/steps'
 import { suggestSchool } from '../../formula/suggest'
@@ -9,6 +9,7 @@ import type { Kitchen } from '../../kitchen/kitchen'
 import { type Material, plainVessel, type Vessel } from '../../physics/geometry/cavity'
 import type { Use } from '../../physics/set/bands'
 import type { Reading, ReadVessel } from './reading'
+import { stepsTold } from './steps'
 
 /** Usual inside measures where the text says none, m (trade sizes, from memory). */
 const USUAL: Record<ReadVessel['kind'], { lengthM: number, heightM: number, material: Material }> = {
@@ -45,27 +46,67 @@ export interface OnBench {
 }
 
 /** What the method states goes into the plan; the rest stays as the way of making has it. */
-function stated(bench: Bench, r: Reading): void {
+function stated(bench: Bench, r: Reading, id: NewId): void {
+  vesselStated(bench.assembly, r)
+  heatStated(bench.heat, r)
+  coldStated(bench, r, id)
+}
+
+function vesselStated(assembly: Bench['assembly'], r: Reading): void {
   if (r.vessel) {
-    bench.assembly.vessel = vesselRead(r.vessel)
-    bench.assembly.vesselId = null
-    bench.assembly.count = r.vessel.count ?? (['glass', 'ramekin', 'stemmed', 'mould'].includes(r.vessel.kind)
-      ? bench.assembly.count
-      : 1)
-    if (r.vessel.count) bench.assembly.portions = Math.max(r.vessel.count, r.portions ?? 1)
+    const small = ['glass', 'ramekin', 'stemmed', 'mould'].includes(r.vessel.kind)
+    assembly.vessel = vesselRead(r.vessel)
+    assembly.vesselId = null
+    assembly.count = r.vessel.count ?? (small ? assembly.count : 1)
+    if (r.vessel.count) assembly.portions = Math.max(r.vessel.count, r.portions ?? 1)
   }
-  if (r.portions) bench.assembly.portions = r.portions
-  const { heat } = bench
-  if (heat.method === 'oven' && r.oven) {
+  if (r.portions) assembly.portions = r.portions
+}
+
+function heatStated(heat: Bench['heat'], { oven, peakC, method }: Reading): void {
+  if (heat.method === 'oven') {
+    if (!oven) return
     heat.oven = {
-      ...heat.oven, airTempC: r.oven.tempC, fan: r.oven.fan, ovenId: null, offsetK: 0,
-      timeS: r.oven.minutes === null ? heat.oven.timeS : { given: r.oven.minutes * 60 },
+      ...heat.oven, airTempC: oven.tempC, fan: oven.fan, ovenId: null, offsetK: 0,
+      bath: heat.oven.bath || (method?.bakedInBath ?? false),
+      timeS: oven.minutes === null ? heat.oven.timeS : { given: oven.minutes * 60 },
     }
-    if (r.peakC !== null) {
-      heat.targetTempC = r.peakC
+    if (peakC !== null) {
+      heat.targetTempC = peakC
       heat.oven.timeS = { simulated: true }
     }
-  } else if (heat.method !== 'none' && r.peakC !== null) heat.targetTempC = r.peakC
+    return
+  }
+  if (heat.method === 'none') return
+  if (method?.pot && method.pot !== heat.method) {
+    heat.method = method.pot
+    if (method.pot === 'microwave') heat.burnerW = MICROWAVE_W
+  }
+  if (peakC !== null) heat.targetTempC = peakC
+  if (heat.targetTempC >= BOILS_FROM_C && method?.boilMinutes != null) heat.holdS = method.boilMinutes * 60
+}
+/** A household microwave (common practice). */
+const MICROWAVE_W = 900
+/** From such a target on a hold is a boil, °C. */
+const BOILS_FROM_C = 95
+
+/** Minutes on the bench, hours in the freezer and in the cold, as told; and how warm it is eaten. */
+function coldStated(bench: Bench, { method }: Reading, id: NewId): void {
+  if (!method) return
+  const is = (leg: ChillLeg, kind: ChillLeg['place']['kind']) => leg.place.kind === kind
+  const bench0 = bench.chill.find(l => is(l, 'bench'))
+  if (bench0 && method.coolMinutes !== null) bench0.timeS = method.coolMinutes * 60
+  const last = bench.chill.at(-1)
+  if (last && method.chillMinutes !== null) last.timeS = method.chillMinutes * 60
+  if (method.freezeMinutes !== null) {
+    const freezer = bench.chill.find(l => is(l, 'freezer'))
+    if (freezer) freezer.timeS = method.freezeMinutes * 60
+    else if (last)
+      bench.chill.splice(-1, 0, {
+        ...last, id: id(), placeId: null, place: { kind: 'freezer', airTempC: -18 }, timeS: method.freezeMinutes * 60,
+      })
+  }
+  if (method.roomWarm) bench.serve.temperC = bench.use.tableTempC
 }
 
 /** The whole dessert out of a reading: fillings and creams each with a process of their own. */
@@ -75,7 +116,9 @@ export function onBench(r: Reading, o: OnBench, kitchen: Kitchen, id: NewId): Pl
     topping: o.lines.topping ?? [],
   }, kitchen, id)
   if (o.bloom !== null) bench.set.bloom = o.bloom
-  stated(bench, r)
+  stated(bench, r, id)
+  const filling = bench.components.find(c => c.id === bench.componentId)!
+  filling.steps = stepsTold(o.school, filling.lines, r.method, id)
   let planned = putBack(bench)
   for (const [role, lines] of Object.entries(o.lines) as [ComponentRole, Line[]][]) {
     if (['filling', 'crust', 'topping'].includes(role) || lines.length === 0) continue

@@ -1,7 +1,8 @@
 /** What the method states of itself: the tin, the oven, the temperature it is taken to, the portions. */
-import { fahrenheitToCelsius, INCH_M } from '../../base/units'
+import { INCH_M } from '../../base/units'
 import type { VesselKind } from '../../physics/geometry/cavity'
 import { speaksOf } from './classify'
+import { type Heat, heatsOf, minutesOf } from './heats'
 import { apart, type Lexicon, stem, TOKEN } from './lexicon'
 import { toPlain } from './plain'
 import type { Read } from './read'
@@ -24,41 +25,9 @@ const GAS_C = [0, 140, 150, 160, 180, 190, 200, 220, 230, 240]
 /** Gas marks 1–9 in °C (British trade table). */
 const gasC = (mark: number) => GAS_C[mark] ?? null
 
-interface Heat {
-  tempC: number
-  fan: boolean
-  /** °F as written. */
-  isF: boolean
-  at: number
-  end: number
-}
-
-/** Every heat a text names, °C. */
-export function heatsOf(text: string): Heat[] {
-  const out: Heat[] = []
-  const re = /(\d{2,3})(?:\s*(?:-|to|bis|a|à)\s*(\d{2,3}))?\s*(?:°\s*([cf])?|degrees?\s*([cf])?|([cf])\b)/gi
-  for (const m of text.matchAll(re)) {
-    const scale = (m[3] ?? m[4] ?? m[5] ?? '').toLowerCase()
-    const value = m[2] ? (Number(m[1]) + Number(m[2])) / 2 : Number(m[1])
-    const tempC = scale === 'f' || (scale === '' && value > 260) ? fahrenheitToCelsius(value) : value
-    const after = text.slice(m.index + m[0].length, m.index + m[0].length + 24)
-    const before = text.slice(Math.max(0, m.index - 12), m.index)
-    const fan = /^\s*(?:c\b)?[\s(]*(?:fan|umluft|heissluft|chaleur tournante|ventil|con ventilador|convection)/i.test(after)
-      || /(?:fan|umluft|heissluft|forno ventilato)\s*(?:at|bei)?\s*$/i.test(before)
-    out.push({ tempC, fan, isF: tempC !== value, at: m.index, end: m.index + m[0].length })
-  }
-  return out
-}
-
-/** Minutes named after a place in a text, the mean of a range. */
-function minutesAfter(text: string, from: number): number | null {
-  const re = /(\d{1,3})(?:\s*(?:-|to|bis|a|à|or)\s*(\d{1,3}))?\s*-?\s*(min(?:ute|uto|uten|uti|s|n)?s?|mn|hours?|hrs?|h|stunden?|heures?|horas?|ore)\b/gi
-  for (const m of text.matchAll(re)) {
-    const unit = /^(?:h|st|ore)/i.test(m[3]!) ? 60 : 1
-    if (m.index >= from) return unit * (m[2] ? (Number(m[1]) + Number(m[2])) / 2 : Number(m[1]))
-  }
-  return null
-}
+/** Minutes named after a place in a text. */
+const minutesAfter = (text: string, from: number, lexicon: Lexicon): number | null =>
+  minutesOf(text, lexicon).find(m => m.at >= from)?.minutes ?? null
 
 /** Sentences of the method, plain. */
 export function sentencesOf(r: Read): string[] {
@@ -84,7 +53,7 @@ function ovenOf(sentences: readonly string[], lexicon: Lexicon): ReadOven | null
     const heat: Heat | null = plain ?? byGas
     if (!bakes && !(heat && heat.tempC > 110)) continue
     const bakeAt = bakes ? Math.max(0, bakePlace(s, lexicon)) : 0
-    const after = minutesAfter(s, bakeAt) ?? minutesAfter(s, 0)
+    const after = minutesAfter(s, bakeAt, lexicon) ?? minutesAfter(s, 0, lexicon)
     if (heat && after === null && !found) pre = heat
     const at = heat ?? pre
     if (!at || (after === null && found)) continue
@@ -117,8 +86,11 @@ function peakOf(sentences: readonly string[], lexicon: Lexicon): number | null {
 
 interface Named { kind: VesselKind, at: number, end: number, phrase: string }
 
-/** Vessels a sentence names. */
-function vesselsIn(s: string, lexicon: Lexicon): Named[] {
+/**
+ * Vessels a text in plain letters names.
+ * @example vesselsIn('pour into glasses', lexiconOf('en'))[0].kind // 'glass'
+ */
+export function vesselsIn(s: string, lexicon: Lexicon): Named[] {
   const words = [...apart(s, lexicon.locale).matchAll(TOKEN)].filter(m => /\p{L}/u.test(m[0]))
   const stems = words.map(m => stem(m[0], lexicon.locale))
   const out: Named[] = []

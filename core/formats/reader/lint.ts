@@ -5,7 +5,8 @@
 import { EGG_GRADES } from '../../base/ingredients/measures'
 import type { Ctx, Lint, LintFix } from './lintCodes'
 import { temperatures, vessels, volumes } from './lintMethod'
-import { amounts, stepTokens, used } from './lintUse'
+import { stepTokens } from './kin'
+import { amounts, used } from './lintUse'
 import type { Read } from './read'
 import type { Answers } from './reading'
 import type { Token } from './tokens'
@@ -19,7 +20,7 @@ export function lintOf(r: Read, answers: Answers = {}): Lint[] {
     r,
     add: (code, lines, params = {}, fixes = []) => out.push({ code, lines, params, fixes }),
     own: r.parts.flatMap((p, i) => (p.kind === 'ingredient' && !p.leftOut ? [{ p, i }] : [])),
-    steps: r.parts.flatMap((p, i) => (p.kind === 'step' ? [{ p, i, tokens: stepTokens(r.text.slice(...p.span), p.span[0], r) }] : [])),
+    steps: r.parts.flatMap((p, i) => (p.kind === 'step' ? [{ p, i, tokens: stepTokens(r.text.slice(...p.span), p.span[0], r.lexicon) }] : [])),
   }
   missing(c)
   eggWeights(c)

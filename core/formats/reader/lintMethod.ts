@@ -1,7 +1,8 @@
 /** Lint: what the method says against itself, and what it never says. */
 import { DENSITIES } from '../../base/ingredients/measures'
 import { speaksOf } from './classify'
-import { heatsOf, sentencesOf } from './facts'
+import { sentencesOf } from './facts'
+import { heatsOf } from './heats'
 import type { Ctx, LintFix } from './lintCodes'
 import type { Part } from './parts'
 import { toPlain } from './plain'

@@ -4,23 +4,9 @@ import { speaksOf } from './classify'
 import type { Ctx, LintFix } from './lintCodes'
 import type { Part } from './parts'
 import { toPlain } from './plain'
-import type { Read } from './read'
+import { kinOf } from './kin'
 import { runsOf } from './stepItems'
-import { type Token, tokensOf } from './tokens'
 
-/** Ids that one word may stand for: any sugar is "the sugar". */
-const KIN: readonly (readonly string[])[] = [
-  ['sugar', 'icing', 'brown_sugar', 'dextrose', 'fructose'], ['butter80', 'butter82', 'butter84'],
-  ['cream30', 'cream36', 'cream38', 'cream48', 'oat_cream', 'soya_cream'], ['milk', 'condensed', 'evaporated', 'coconut_milk'],
-  ['greek', 'yoghurt'], ['digestive', 'graham', 'gingernut', 'shortbread', 'sponge'], ['glucose_syr', 'glucose_syr60'],
-  ['cornflour', 'potato_starch', 'tapioca', 'modified_starch', 'waxy_maize', 'rice_starch'],
-  ['choc_white', 'choc_milk', 'choc_dark'], ['cream_cheese', 'mascarpone'],
-]
-const kinOf = (id: string): string => {
-  const group = findIngredient(id)?.group
-  if (group === 'juice') return 'juice'
-  return KIN.find(k => k.includes(id))?.[0] ?? id
-}
 /** What is used without a word, or is no matter. */
 const QUIET = ['salt', 'water', 'vanilla']
 
@@ -29,16 +15,6 @@ const listedIn = (c: Ctx): Set<string> => new Set(c.own.flatMap(({ p }) => [
   ...(p.weighed?.items ?? []).flatMap(x => (x.ingredientId ? [kinOf(x.ingredientId)] : [])),
   ...(p.draft?.nouns ?? []).flatMap(n => (n.k === 'ingredient' ? [kinOf(n.id)] : n.k === 'fruit' ? ['juice', 'zest'] : [])),
 ]))
-
-/** A step's words without what only sounds like an ingredient: baths, greased tins. */
-export function stepTokens(raw: string, at: number, r: Read): Token[] {
-  let text = toPlain(raw).text
-  for (const phrase of r.lexicon.words.notOfIt) {
-    const plain = toPlain(phrase).text
-    text = text.replace(new RegExp(plain.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'), 'gi'), m => ' '.repeat(m.length))
-  }
-  return tokensOf(text, at, r.lexicon)
-}
 
 /** Listed and never used; used and never listed. */
 export function used(c: Ctx): void {

@@ -6,8 +6,9 @@ import type { CupSystem } from '../../base/units'
 import type { Draft } from './drafts'
 import { factsOf, portionsOf } from './facts'
 import { habitsOf, localeOf } from './habits'
-import { kindOf } from './kind'
+import { kindOf, linesOf } from './kind'
 import { type Lexicon, lexiconOf } from './lexicon'
+import { methodOf } from './method'
 import { covered, type Part } from './parts'
 import { placeByMethod } from './places'
 import { toPlain } from './plain'
@@ -163,10 +164,12 @@ function result(r: Read, locale: Locale): Reading {
       : [...(p.weighed?.assumptions ?? []), ...(p.placed ? [{ code: 'methodPlaces' as const, params: {} }] : [])],
     leftOut: p.leftOut,
   }))
-  const portions = portionsIn(text, parts, lexicon)
   const facts = factsOf(r)
+  const method = methodOf(r, linesOf(lines, 'filling').map(l => l.ingredientId), facts.vessel)
+  const portions = portionsIn(text, parts, lexicon) ?? method?.pieces ?? null
+  const name = parts.find(p => p.kind === 'name')
   return {
-    name: parts.find(p => p.kind === 'name') ? text.slice(...parts.find(p => p.kind === 'name')!.span).replace(/^#+\s*/, '') : null,
-    locale, habits, lines, ...facts, portions, ...kindOf(lines, { ...facts, hasSteps: parts.some(p => p.kind === 'step') }),
+    name: name ? text.slice(...name.span).replace(/^#+\s*/, '') : null,
+    locale, habits, lines, ...facts, portions, method, ...kindOf(lines, { ...facts, method }),
   }
 }

@@ -7,6 +7,7 @@ import type { EggGrade } from '../../base/ingredients/measures'
 import type { CupSystem } from '../../base/units'
 import type { ComponentRole, Family, School } from '../../formula/document'
 import type { VesselKind } from '../../physics/geometry/cavity'
+import type { UseKind } from '../../physics/set/bands'
 import type { LEAVES } from '../../physics/set/gelatin'
 
 export const LOCALES = ['en', 'fr', 'es', 'de', 'it'] as const
@@ -98,6 +99,59 @@ export interface ReadOven {
   minutes: number | null
 }
 
+/** What is done in a method. */
+export const ACT_KINDS = [
+  'bloom', 'whip', 'fold', 'bath', 'microwave', 'boil', 'heat', 'reduce', 'dissolve', 'add', 'strain', 'blend', 'pour',
+  'bake', 'chill', 'freeze', 'cool', 'unmould', 'serve', 'offHeat',
+] as const
+export type ActKind = (typeof ACT_KINDS)[number]
+export interface Act {
+  does: ActKind
+  /** The entry it stands in. */
+  line: number
+  of: 'crust' | 'filling' | 'topping'
+  /** Kinds of ingredient it is done to (`kinOf`). */
+  kins: string[]
+  minutes: number | null
+  tempC: number | null
+  clause: number
+  /** Its sentence in plain letters. */
+  sentence: string
+}
+/** When a line of the filling joins: heated with the rest, stirred in after it, folded in whipped. */
+export interface Placement {
+  where: 'heated' | 'after' | 'folded'
+  /** Its place in the method; the same for what goes in together. */
+  order: number
+  /** What it goes into has cooled to this first, °C; null: as it is. */
+  meetsC: number | null
+}
+/** What a method says of how the filling is made; null where it does not say. */
+export interface Method {
+  acts: Act[]
+  pot: 'direct' | 'waterBath' | 'microwave' | null
+  /** Minutes at the boil, all together. */
+  boilMinutes: number | null
+  boils: boolean
+  reduces: boolean
+  strains: boolean
+  blends: boolean
+  /** By ingredient. */
+  placed: Readonly<Record<string, Placement>>
+  coolMinutes: number | null
+  chillMinutes: number | null
+  freezeMinutes: number | null
+  /** Poured on a base that is still hot. */
+  hotBase: boolean
+  /** Baked standing in water. */
+  bakedInBath: boolean
+  /** Eaten at room temperature. */
+  roomWarm: boolean
+  use: UseKind | null
+  /** Pieces it is cut into. */
+  pieces: number | null
+}
+
 /** Whose measures a text is read by, and what told so. */
 export interface Habits {
   country: 'us' | 'gb' | 'au' | 'metric'
@@ -118,6 +172,8 @@ export interface Reading {
   oven: ReadOven | null
   peakC: number | null
   portions: number | null
+  /** What its steps say of the making; null where there are none. */
+  method: Method | null
   family: Family | null
   school: School | null
 }
