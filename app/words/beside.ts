@@ -27,8 +27,7 @@ export function sideWords(code: DifferenceCode, s: Side, fmt: Format): string {
     case 'freezer':
       return say('reading.freezerFor', { time: time! })
     case 'cold':
-      return time === null
-        ? say('asPasted.coldNever')
-        : say(s.ready ? 'asPasted.coldNeeds' : 'reading.coldFor', { time })
+      if (time === null) return say('asPasted.coldNever')
+      return s.ready ? say('asPasted.coldNeeds', { time }) : say('reading.coldFor', { time })
   }
 }
