@@ -73,7 +73,10 @@ function actOn(at: number, acts: readonly Found[], text: string, lexicon: Lexico
 
 /** What a sentence names of what is weighed. */
 const mentionsIn = (text: string, lexicon: Lexicon): Mention[] =>
-  stepTokens(text, 0, lexicon).flatMap((t): Mention[] => {
+  stepTokens(text, 0, lexicon).flatMap((t, i, all): Mention[] => {
+    // "The zest of the lemons" speaks of no juice.
+    const near = [all[i - 1], all[i - 2], all[i - 3], all[i + 1]]
+    if (t.k === 'fruit' && near.some(o => o?.k === 'part' || (o?.k === 'ingredient' && o.id === 'zest'))) return []
     if (t.k === 'ingredient') return [{ kin: kinOf(t.id), at: t.at[0] }]
     if (t.k === 'part') return [{ kin: t.part, at: t.at[0] }]
     return t.k === 'fruit' ? [{ kin: 'juice', at: t.at[0] }, { kin: 'zest', at: t.at[0] }] : []

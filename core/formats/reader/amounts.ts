@@ -13,6 +13,8 @@ export interface Amount {
   percent: boolean
   /** A fraction whose space was lost. */
   mended: boolean
+  /** Written in figures, not in words. */
+  digits: boolean
   /** Tokens it takes, [from, to). */
   from: number
   to: number
@@ -73,6 +75,9 @@ function numberAt(ts: readonly Token[], i: number): { value: number, to: number,
     if (w.value === 100 && ahead === to) value *= 100
     else if (w.value < 1) value = ahead === to ? value * w.value : value + w.value
     else if (w.value === 12 && ahead === to) value *= 12
+    // "Two fifty" is two hundred and fifty.
+    else if (value < 10 && Number.isInteger(value) && w.value >= 20 && w.value < 100 && ahead === to && !/^\d/.test(t.text))
+      value = 100 * value + w.value
     else if (value >= 100 && w.value < 100) value += w.value
     else if (value >= 20 && value < 100 && w.value < 10 && ahead === to) value += w.value
     else break
@@ -92,7 +97,7 @@ export function amountAt(ts: readonly Token[], i: number): Amount | null {
   if (!n && !bareUnit) return null
   const out: Amount = {
     value: n?.value ?? 1, high: null, unit: null, each: null, size: null, grade: null, percent: false,
-    mended: n?.mended ?? false, from: i, to: n?.to ?? i,
+    mended: n?.mended ?? false, digits: /^\d/.test(ts[i]!.text), from: i, to: n?.to ?? i,
   }
   const dash = ts[out.to]
   // "3-ingredient": no amount.

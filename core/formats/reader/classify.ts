@@ -11,7 +11,7 @@ export interface Sorted {
   drafts: Draft[]
   /** Of a heading: which component begins; null: ingredients or method. */
   role: ComponentRole | null
-  opens: 'ingredients' | 'method' | null
+  opens: 'ingredients' | 'method' | 'notes' | null
 }
 
 const plainOf = (raw: string) => toPlain(raw).text.toLowerCase().replace(/\s+/g, ' ').trim()
@@ -89,6 +89,7 @@ export function headingEnd(raw: string, lexicon: Lexicon): number | null {
 /** A heading by its looks and words. */
 function headingOf(raw: string, tokens: readonly Token[], lexicon: Lexicon, marked: boolean): Pick<Sorted, 'role' | 'opens'> | null {
   const said = raw.replace(/[:：.]\s*$/, '').trim()
+  if (isSame(said, lexicon.words.sections.notes, lexicon)) return { role: null, opens: 'notes' }
   if (isSame(said, lexicon.words.sections.method, lexicon)) return { role: null, opens: 'method' }
   if (isSame(said, lexicon.words.sections.ingredients, lexicon)) return { role: null, opens: 'ingredients' }
   const first = stemsOf(said, lexicon)[0]
@@ -115,7 +116,7 @@ const unknown = (ts: readonly Token[]) => ts.filter(t => t.k === 'word' && t.tex
 /** Sorts one piece. @param area what the last heading opened */
 export function sort(
   raw: string, offset: number, lexicon: Lexicon,
-  o: { area: 'ingredients' | 'method' | null, bullet: boolean, marked: boolean, numbered: boolean },
+  o: { area: Sorted['opens'], bullet: boolean, marked: boolean, numbered: boolean },
 ): Sorted {
   const tokens = tokensOf(raw, offset, lexicon)
   const none = { tokens, drafts: [] as Draft[], role: null, opens: null }

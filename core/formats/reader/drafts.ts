@@ -127,7 +127,8 @@ function clausesOf(all: readonly Token[]): Clause[] {
         // "100 g sugar 3 eggs", "sugar 100 g 3 eggs": the next thing begins.
         push('comma', t.at[0])
         now.amounts.push(a)
-      } else if (now.amounts.length > 0) now.others.push(a)
+      } else if (isOfEach(now, a, before)) now.amounts[0]!.each = { value: a.value, unit: a.unit! }
+      else if (now.amounts.length > 0) now.others.push(a)
       else {
         now.amounts.push(a)
         now.nameFirst = now.nouns.length > 0
@@ -160,6 +161,12 @@ function clausesOf(all: readonly Token[]): Clause[] {
   return out
 }
 
+/** "3 yogures de 125 g": counted, and what one of them weighs. */
+const isOfEach = ({ amounts: [first, ...more], nouns, nameFirst }: Clause, a: Amount, before: Token | undefined) =>
+  first !== undefined && more.length === 0 && nouns.length > 0 && !nameFirst && first.unit === null && first.each === null
+  && Number.isInteger(first.value) && METRIC.includes(a.unit ?? '') && before?.k === 'link' && EACH_LINKS.includes(before.text)
+const EACH_LINKS = ['de', 'of', 'a', 'di', 'da', 'von', 'zu', 'je', 'at']
+
 /** A word that changes what stands beside it: unknown, right before an English or German noun, after a Romance one. */
 function takeWord(now: Clause, t: Token, ts: readonly Token[], i: number): void {
   switch (t.k) {
@@ -187,7 +194,8 @@ function takeWord(now: Clause, t: Token, ts: readonly Token[], i: number): void 
       now.grade ??= t.grade
       break
     case 'serve':
-      now.purpose = 'serve'
+      // "Plus extra zest to serve" says nothing of the rest.
+      if (now.purpose === null) now.purpose = 'serve'
       break
     case 'purpose':
       now.purpose ??= 'purpose'
@@ -241,7 +249,7 @@ function join(to: Draft, c: Clause): void {
   for (const [part, n] of c.parts) to.parts.set(part, n ?? to.parts.get(part) ?? null)
   to.bracketFirst ||= c.bracketFirst && to.nouns.length === 0
   to.brackets.push(...c.brackets)
-  to.purpose ??= c.purpose
+  if (c.joint !== 'plus') to.purpose ??= c.purpose
   if (c.joint !== 'comma') to.beside.push(...c.beside)
   to.size ??= c.size
   to.slip ||= c.slip

@@ -1,5 +1,5 @@
 /** What the method states of itself: the tin, the oven, the temperature it is taken to, the portions. */
-import { INCH_M } from '../../base/units'
+import { fahrenheitToCelsius, INCH_M } from '../../base/units'
 import type { VesselKind } from '../../physics/geometry/cavity'
 import { speaksOf } from './classify'
 import { type Heat, heatsOf, minutesOf } from './heats'
@@ -32,7 +32,18 @@ const minutesAfter = (text: string, from: number, lexicon: Lexicon): number | nu
 /** Sentences of the method, plain. */
 export function sentencesOf(r: Read): string[] {
   const steps = r.parts.filter(p => p.kind === 'step').map(p => r.text.slice(...p.span))
-  return flat(steps.join(' \u2029 ')).split(/(?<=[.!])\s+(?!\d)|\u2029|\\n/).map(s => s.trim()).filter(Boolean)
+  return inFigures(flat(steps.join(' \u2029 ')), r.lexicon).split(/(?<=[.!])\s+(?!\d)|\u2029|\\n/).map(s => s.trim()).filter(Boolean)
+}
+
+/** "Eighty two" as 82. */
+function inFigures(text: string, { words }: Lexicon): string {
+  const tens = Object.entries(words.numbers).filter(([, n]) => n >= 20 && n < 100)
+  const ones = new Map(Object.entries(words.numbers).filter(([, n]) => n >= 1 && n < 10 && Number.isInteger(n)))
+  return tens.reduce((t, [word, n]) =>
+    t.replace(new RegExp(`(?<!\\p{L})${flat(word)}(?:[\\s-]+(\\p{L}+))?(?!\\p{L})`, 'gu'), (all, next: string | undefined) => {
+      const one = next === undefined ? 0 : ones.get(next)
+      return one === undefined ? `${n} ${next}` : String(n + one)
+    }), text)
 }
 
 /** The filling's time in the oven: the last bake; a crust's own counts only where there is no other. */
@@ -46,7 +57,10 @@ function ovenOf(sentences: readonly string[], lexicon: Lexicon): ReadOven | null
     const isCrust = BLIND.test(s) || (speaksOf(s, crustSigns, lexicon) && !speaksOf(s, fillSigns, lexicon))
     const bakes = speaksOf(s, lexicon.words.oven.bake, lexicon)
     const gas = /\bgas(?:\s*(?:mark|stufe))?\s*(\d)\b/.exec(s)
-    const heats = heatsOf(s).filter(h => h.tempC >= 90 && h.tempC <= 280)
+    const named = heatsOf(s)
+    const heats = (named.length === 0 && bakes ? bareHeats(s) : named).filter(h => h.tempC >= 90 && h.tempC <= 280)
+    // Boiled sugar is no oven.
+    if (speaksOf(s, lexicon.words.syrups, lexicon) && heats.every(h => h.tempC < 150)) continue
     const plain = heats.find(h => !h.fan) ?? heats[0]
     const gasHeat = gas && gasC(Number(gas[1]))
     const byGas = gasHeat ? { tempC: gasHeat, fan: false, isF: false, at: gas!.index, end: gas!.index } : null
@@ -66,6 +80,13 @@ function ovenOf(sentences: readonly string[], lexicon: Lexicon): ReadOven | null
   const inPot = overWater || peakOf(sentences, lexicon) !== null
   return found ?? (inPot ? null : ofCrust)
 }
+/** "Bake at 350 for 10 min", "four 180": a figure without degrees; beyond what °C ovens have it is °F. */
+function bareHeats(s: string): Heat[] {
+  return [...s.matchAll(/(?<![\d.,x×-])(1[2-9]\d|2[0-9]\d|[34]\d\d)(?![\d.,]|\s*(?:°|degree|[cf]\b|g\b|gr\b|ml|min|x\b|-))/gi)].map(m => ({
+    tempC: Number(m[1]) > 260 ? fahrenheitToCelsius(Number(m[1])) : Number(m[1]), fan: false, isF: Number(m[1]) > 260,
+    at: m.index, end: m.index + m[0].length,
+  }))
+}
 const BLIND = /\bblind\b|\ba blanc\b|\bin bianco\b|\ben blanco\b/
 const bakePlace = (s: string, lexicon: Lexicon) =>
   Math.max(...lexicon.words.oven.bake.map(w => s.lastIndexOf(flat(w))))
@@ -81,7 +102,18 @@ function peakOf(sentences: readonly string[], lexicon: Lexicon): number | null {
       const reach = speaksOf(before.split(/[,;]/).at(-1)!, lexicon.words.reach, lexicon)
       if (reach || /thermom/.test(s)) peak = round(h.tempC)
     }
-  return peak
+  return peak ?? barePeak(sentences, lexicon)
+}
+
+/** "Take it to eighty two": a figure no unit follows, where something is cooked. */
+function barePeak(sentences: readonly string[], lexicon: Lexicon): number | null {
+  const { acts, reach } = lexicon.words
+  for (const s of sentences) {
+    if (!speaksOf(s, [...acts.heat, ...acts.bath].filter(w => !w.includes('*')), lexicon)) continue
+    for (const m of s.matchAll(/(\p{L}+)\s+((?:7|8)\d)(?=\s*(?:$|[,.;)]|\p{L}{3,}))(?!\s*(?:min|hour|gram|cup|stunden|heures))/gu))
+      if (reach.some(w => flat(w) === m[1])) return Number(m[2])
+  }
+  return null
 }
 
 interface Named { kind: VesselKind, at: number, end: number, phrase: string }
@@ -134,7 +166,7 @@ function vesselOf(sentences: readonly string[], lexicon: Lexicon): ReadVessel | 
       const count = countBefore(s, named, lexicon)
       const around = s.slice(Math.max(0, named.at - 30), named.end + 24)
       const v = shaped(named.kind, near?.m ?? null, count, around, lexicon)
-      const small = ['glass', 'ramekin'].includes(v.kind)
+      const small = ['glass', 'ramekin', 'mould', 'stemmed'].includes(v.kind)
       const score = (near ? 4 : 0) + (small && count ? 3 : 0) - (v.kind === 'bowl' ? 2 : 0)
       if (score > 0 && (!best || score >= best.score)) best = { v, score }
     }

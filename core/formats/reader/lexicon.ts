@@ -10,6 +10,7 @@ import fr from './words/fr.json'
 import it from './words/it.json'
 import type { Locale } from './reading'
 import { wordOf } from './plain'
+import { conjugated } from './verbs'
 
 export type Concept =
   | { k: 'num', value: number }
@@ -95,7 +96,7 @@ function entriesOf(w: Words, locale: Locale): [string, Concept][] {
   put(w.range, { k: 'range' })
   put(w.states, { k: 'state' })
   put(w.links, { k: 'link' })
-  put(w.verbs, { k: 'verb' })
+  put(w.verbs.flatMap(v => conjugated(v, locale)), { k: 'verb' })
   return out
 }
 

@@ -2,7 +2,7 @@
  * Where no heading says it, the method does: what is crushed, pressed, rolled into the tin is the crust; what is piped
  * or dusted on at the end the topping. Said as an assumption, changed with one answer.
  */
-import { findIngredient } from '../../base/ingredients/ingredients'
+import { findIngredient, hasTrait } from '../../base/ingredients/ingredients'
 import { speaksOf } from './classify'
 import type { Lexicon } from './lexicon'
 import type { Component } from './reading'
@@ -58,6 +58,7 @@ export function placeByMethod(parts: Part[], text: string, lexicon: Lexicon): vo
   for (const p of served)
     if (p.component?.role === 'filling') place(p, to('topping'))
   if (roles.size > 1 || !roles.has('filling')) return
+  if (placeBlocks(lines, parts, text, to)) return
   const sentences = sentencesOf(parts, text, lexicon)
   const crusts = sentences.filter(s => s.place === 'crust')
   const tops = sentences.filter(s => s.place === 'topping')
@@ -79,6 +80,43 @@ export function placeByMethod(parts: Part[], text: string, lexicon: Lexicon): vo
     else if (place0 === 'topping') place(p, to('topping'))
   }
 }
+/** Lines of one flat list that stand together, parted from others by an empty line. */
+function blocksOf(lines: readonly Part[], text: string): Part[][] {
+  const out: Part[][] = []
+  for (const p of lines) {
+    const last = out.at(-1)?.at(-1)
+    if (last && !/\n\s*\n/.test(text.slice(last.span[1], p.span[0]))) out.at(-1)!.push(p)
+    else out.push([p])
+  }
+  return out
+}
+const idsOf = (block: readonly Part[]) => block.flatMap(p => p.draft!.nouns.flatMap(n => (n.k === 'ingredient' ? [n.id] : [n.k])))
+/** What makes a filling and no crust. */
+const FILLS = ['juice', 'dairy', 'acid']
+const isFilling = (ids: readonly string[]) =>
+  ids.some(id => id === 'fruit' || id === 'gelatin' || id === 'yolk_sep' || FILLS.includes(groupOf(id)))
+/** Whether empty lines part a crust, or a whipped top, from the rest; and puts them there. */
+function placeBlocks(
+  lines: readonly Part[], parts: readonly Part[], text: string, to: (role: Component['role']) => Component,
+): boolean {
+  const blocks = blocksOf(lines, text)
+  if (blocks.length < 2) return false
+  const ids = blocks.map(idsOf)
+  const isCrust = ids.map(own => !isFilling(own)
+    && (own.some(id => groupOf(id) === 'biscuit') || (own.includes('flour') && own.some(id => groupOf(id) === 'butter'))))
+  if (!isCrust.some(Boolean) || isCrust.every(Boolean)) return false
+  const rest = ids.flatMap((own, i) => (isCrust[i] ? [] : own))
+  blocks.forEach((block, i) => {
+    const whipped = !isCrust[i] && ids[i]!.some(id => hasTrait(id, 'whips')) && ids[i]!.every(id => TOPS.includes(id) || hasTrait(id, 'whips'))
+    const others = rest.filter(id => !ids[i]!.includes(id))
+    // Cream by itself is for the top where the filling is made of something else, and nothing is folded.
+    const isTop = whipped && isFilling(others) && i === blocks.length - 1
+    if (isCrust[i] || isTop) block.forEach(p => place(p, to(isCrust[i] ? 'crust' : 'topping')))
+  })
+  return true
+}
+const TOPS = ['sugar', 'icing', 'vanilla']
+
 /** Where the later of several lines of one thing is used: the next place that speaks of it, else the filling. */
 function nthUse(sentences: readonly Sentence[], key: string, n: number): Sentence['place'] | null {
   const places = [...new Set(sentences.filter(s => s.nouns.has(key)).map(s => s.place))]

@@ -2,6 +2,7 @@
  * Reading a pasted text: language and habits of the whole, pieces sorted, ingredients weighed, components by headings
  * or by the method, the method's own facts. Every character that is not blank ends in exactly one entry.
  */
+import { findIngredient } from '../../base/ingredients/ingredients'
 import type { CupSystem } from '../../base/units'
 import type { Draft } from './drafts'
 import { factsOf, portionsOf } from './facts'
@@ -12,6 +13,7 @@ import { methodOf } from './method'
 import { covered, type Part } from './parts'
 import { placeByMethod } from './places'
 import { toPlain } from './plain'
+import { tokensOf } from './tokens'
 import type { Answers, Component, Entry, Habits, Locale, Reading } from './reading'
 import { stepItems } from './stepItems'
 import { suspicious } from './suspicious'
@@ -68,6 +70,7 @@ export function* readSteps(text: string, { answers = {}, cups = null }: ReadOpti
   renameComponents(parts)
   placeByMethod(parts, text, lexicon)
   moved(parts, text, answers)
+  partsByMethod(parts, text, lexicon)
   weighAll(parts, text, habits, answers)
   suspicious(parts, text, portionsIn(text, parts, lexicon), answers)
   const read: Read = { text, parts, lexicon, habits, reading: null as unknown as Reading }
@@ -91,6 +94,22 @@ function moved(parts: Part[], text: string, answers: Answers): void {
   }
 }
 
+/** "3 lemons", where the method speaks of their juice alone, or of their zest alone. */
+function partsByMethod(parts: Part[], text: string, lexicon: Lexicon): void {
+  const bare = parts.filter(p => p.kind === 'ingredient' && p.draft && p.draft.parts.size === 0 && p.draft.brackets.length === 0
+    && p.draft.nouns.length === 1 && p.draft.nouns[0]!.k === 'fruit')
+  if (bare.length !== 1) return
+  const listed = parts.some(p => p.kind === 'ingredient' && p.draft?.nouns.some(n => n.k === 'ingredient'
+    && (n.id === 'zest' || findIngredient(n.id)?.group === 'juice')))
+  const tokens = parts.flatMap(p => (p.kind === 'step' ? tokensOf(text.slice(...p.span), p.span[0], lexicon) : []))
+  const said = (part: 'juice' | 'zest') => tokens.some(t => (t.k === 'part' && t.part === part)
+    || (t.k === 'ingredient' && (part === 'zest' ? t.id === 'zest' : findIngredient(t.id)?.group === 'juice')))
+  const [juice, zest] = [said('juice'), said('zest')]
+  if (listed || juice === zest) return
+  bare[0]!.draft!.parts.set(juice ? 'juice' : 'zest', null)
+  bare[0]!.placed = true
+}
+
 /** Something is always the filling: what holds the juice and the egg. */
 function renameComponents(parts: Part[]): void {
   const used = parts.filter(p => p.kind === 'ingredient' && p.component)
@@ -108,6 +127,7 @@ const FILLS = ['lemon', 'lime', 'keylime', 'orange', 'grapefruit', 'yuzu', 'berg
 function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers): void {
   const lines = parts.filter(p => p.kind === 'ingredient' && p.draft)
   const figures = lines.filter(p => p.draft!.amounts.length === 1 && p.draft!.amounts[0]!.unit === null
+    && p.draft!.amounts[0]!.digits
     && p.draft!.nouns.some(n => n.k === 'ingredient' && !['egg', 'yolk_sep', 'white', 'gelatin'].includes(n.id)))
   const bareGrams = figures.some(p => p.draft!.nameFirst)
     || figures.filter(p => p.draft!.amounts[0]!.value >= 20).length >= 2

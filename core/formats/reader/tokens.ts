@@ -14,6 +14,9 @@ export type Token = Meaning & {
   slip?: boolean
 }
 
+/** "T55", "type 45", "tipo 00": how fine a flour is, not how much of it. */
+const FLOUR_TYPE = /(?<=(?:farine|farina|harina|mehl|flour)\s+(?:de\s+ble\s+)?)(?:t\s?\d{2,3}|typ[eo]?\s?\d{1,4}|\d{3,4}(?=\s*(?:$|,|\()))/gi
+
 /** A number as written: 1,250 g is a thousand, 1,5 dl one and a half. */
 function numberOf(text: string, unit: string | undefined, locale: string): number {
   const groups = /^(\d{1,3})([.,])(\d{3})$/.exec(text)
@@ -34,7 +37,7 @@ function numberOf(text: string, unit: string | undefined, locale: string): numbe
  */
 export function tokensOf(raw: string, offset: number, lexicon: Lexicon): Token[] {
   const plain = toPlain(raw, offset)
-  const source = apart(plain.text, lexicon.locale)
+  const source = apart(plain.text, lexicon.locale).replace(FLOUR_TYPE, m => ' '.repeat(m.length))
   const found = [...source.matchAll(TOKEN)].filter(m => m[0] !== '.' && m[0] !== '\'')
   const words = found.map(m => (m[0] === 'T' ? 'T' : m[0].toLowerCase()))
   const stems = words.map(w => stem(w, lexicon.locale))

@@ -12,10 +12,13 @@ import { tokensOf } from './tokens'
 /** A line that nobody writes, characters: it is taken for a step, whole. */
 const LINE_MOST = 2000
 
+type Area = NonNullable<Sorted['opens']>
 interface State {
   component: Component
   count: number
-  area: 'ingredients' | 'method' | null
+  area: Area | null
+  /** Components by their role, where a method's headings name them again. */
+  known: Map<ComponentRole, Component>
   named: boolean
   /** Whether an ingredient, and whether a component's heading stood before. */
   seen: boolean
@@ -29,7 +32,7 @@ export function* walk(text: string, lexicon: Lexicon): Generator<number, Part[]>
   const pieces = paired(piecesOf(text), text, lexicon)
   const out: Part[] = []
   const s: State = {
-    component: { role: 'filling', index: 0, name: null }, count: 1, area: null, named: false, seen: false, begun: false,
+    component: { role: 'filling', index: 0, name: null }, count: 1, area: null, known: new Map(), named: false, seen: false, begun: false,
   }
   const table = rowsOf(pieces, text, lexicon)
   for (const [i, piece] of pieces.entries()) {
@@ -50,7 +53,11 @@ export function* walk(text: string, lexicon: Lexicon): Generator<number, Part[]>
 function nextComponent(s: State, role: ComponentRole, name: string | null): Component {
   const first = !s.seen && !s.begun
   s.begun = true
-  return { role, index: first ? 0 : s.count++, name }
+  const there = s.area === 'method' ? s.known.get(role) : undefined
+  if (there) return there
+  const made: Component = { role, index: first ? 0 : s.count++, name }
+  s.known.set(role, made)
+  return made
 }
 
 /** A name on one line and its amount on the next are one piece. */
@@ -96,6 +103,7 @@ function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece
   if (piece.given === 'name') return [newPart(piece.span, 'name', null)]
   if (piece.given === 'step') return [newPart(piece.span, 'step', s.component)]
   if (raw.length > LINE_MOST) return [newPart(piece.span, 'step', s.component)]
+  if (s.area === 'notes' && !isHeading(raw, piece, lexicon, s)) return [newPart(piece.span, 'setAside', null)]
   const end = headingEnd(raw, lexicon)
   if (end !== null && !piece.given) {
     const head = raw.slice(0, end)
@@ -126,6 +134,12 @@ function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece
   return byKind(piece, got, raw, s, text, next, lexicon)
 }
 
+/** Whether notes end here. */
+function isHeading(raw: string, { body, bullet, marked, numbered }: Piece, lexicon: Lexicon, s: State): boolean {
+  const got = sort(raw, body, lexicon, { area: s.area, bullet, marked, numbered })
+  return got.kind === 'heading' && (got.opens !== null || got.role !== null)
+}
+
 /** What is left of a piece from a place on. */
 const restOf = (piece: Piece, from: number): Piece =>
   ({ ...piece, span: [from, piece.span[1]], body: from, bullet: false, numbered: false })
@@ -147,6 +161,10 @@ function byKind(
       if (!got.opens && !s.named && !s.seen && !/[:：]\s*$/.test(raw) && isTitle(raw, got, next, text, lexicon)) {
         s.named = true
         return [newPart(piece.span, 'name', null)]
+      }
+      if (got.opens === 'notes') {
+        s.area = 'notes'
+        return [newPart(piece.span, 'setAside', null)]
       }
       if (got.opens) s.area = got.opens
       else {

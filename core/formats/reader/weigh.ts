@@ -251,7 +251,7 @@ function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
   if (unit === null && countable(row) && !bare(first, d, s)) return counted(row, n, d, s, said.shellG)
   if (unit === 'piece' && countable(row)) return counted(row, n, d, s, said.shellG)
   if (unit === null) {
-    if (!s.bareGrams && !(n >= BARE_GRAMS && d.nameFirst)) return open([item(row.id, null)], ask('amount', ''))
+    if (!first.digits || (!s.bareGrams && !(n >= BARE_GRAMS && d.nameFirst))) return open([item(row.id, null)], ask('amount', ''))
     return done([item(row.id, n, { bloom })], [told('bareGrams')])
   }
   return summed(row, amounts, d, s, bloom)
@@ -427,10 +427,18 @@ function weighFruit(d: Draft, id: string, s: Scale): Weighed {
     const count = (a.value * weighed) / fruit.wholeG
     return fruitItems(fruit, parts, () => count, idOf)
   }
-  const whole = said.whole && parts.length === 1 && parts[0] === 'juice'
+  // Of juice and zest together only a volume is surely the juice's.
+  const isJuices = parts[0] === 'juice' ? parts.length === 1 : false
+  const fluid = METRIC_ML[said.whole?.unit ?? ''] !== undefined || MEASURES[said.whole?.unit ?? ''] !== undefined
+  const whole = said.whole && (isJuices || (fluid && parts.includes('juice')))
     ? gramsOf(said.whole, findIngredient(fruit.juiceId)!, d, s) : null
-  if (whole && 'g' in whole)
-    return done([item(fruit.juiceId, whole.g, { count: n, piece: fruit.id })], [told('written'), whole.by])
+  if (whole && 'g' in whole) {
+    const rest = parts.filter(p => p !== 'juice')
+    const others = fruitItems(fruit, rest, p => d.parts.get(p) ?? n, idOf)
+    const juice = item(fruit.juiceId, whole.g, { count: n, piece: fruit.id })
+    return done(parts.map(p => (p === 'juice' ? juice : others.items[rest.indexOf(p)]!)),
+      [told('written'), whole.by, ...others.assumptions])
+  }
   return fruitItems(fruit, parts, p => d.parts.get(p) ?? n, idOf)
 }
 function fruitItems(
