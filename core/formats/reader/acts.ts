@@ -96,6 +96,11 @@ function minutesIn(acts: readonly Found[], text: string, lexicon: Lexicon): (num
   return acts.map((a, i) => first[i] ?? (isLast(lexicon) ? pick(a.at, next(i)) : pick(last(i), a.at)))
 }
 
+/** The heat told after an act; "cool to 25" needs no degrees. */
+const tempAfter = (a: Found, said: string): number | null =>
+  heatsOf(said)[0]?.tempC
+  ?? (a.does === 'cool' ? Number(/\s(?:to|auf|a|bis)\s+(\d\d)(?!\d|\s*(?:min|h))/.exec(said)?.[1] ?? Number.NaN) || null : null)
+
 /**
  * The acts of one step of a method.
  * @param raw the step as written @param line its entry in the reading
@@ -116,7 +121,7 @@ export function actsOf(raw: string, line: number, lexicon: Lexicon): Act[] {
       of: isCrust ? 'crust' : isTop ? 'topping' : 'filling',
       kins: mentions.filter(m => m.by === a).map(m => m.kin),
       minutes: minutes[i]!,
-      tempC: heatsOf(text).find(h => h.at >= a.at && h.at < (acts[i + 1]?.at ?? text.length))?.tempC ?? null,
+      tempC: tempAfter(a, text.slice(a.at, acts[i + 1]?.at ?? text.length)),
       clause: a.clause,
       sentence: text,
     }))

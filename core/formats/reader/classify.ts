@@ -1,6 +1,7 @@
 /** What a piece is: an ingredient, a step, a heading, the name, or something to set aside. */
 import type { ComponentRole } from '../../formula/document'
 import { type Draft, draftsOf } from './drafts'
+import { heatsOf } from './heats'
 import { type Lexicon, stem, TOKEN, apart } from './lexicon'
 import { toPlain } from './plain'
 import { type Token, tokensOf } from './tokens'
@@ -23,7 +24,8 @@ function asideOf(lexicon: Lexicon): RegExp[] {
   return found
 }
 /** Whether a line tells of times, portions, nutrition, pages: what no formula is made of. */
-export const isAside = (raw: string, lexicon: Lexicon): boolean => asideOf(lexicon).some(r => r.test(plainOf(raw)))
+export const isAside = (raw: string, lexicon: Lexicon): boolean =>
+  asideOf(lexicon).some(r => r.test(plainOf(raw).replace(/^\(/, '')))
 
 const stemsOf = (raw: string, lexicon: Lexicon): string[] =>
   (apart(plainOf(raw), lexicon.locale).match(TOKEN) ?? []).filter(w => /\p{L}/u.test(w)).map(w => stem(w, lexicon.locale))
@@ -131,11 +133,18 @@ export function sort(
   const first = tokens.find(t => t.k !== 'sign')
   const startsAsStep = first?.k === 'verb'
   const sentence = /[.!]\s*$/.test(raw) && words.length > 6
+  // "Off heat whisk in juice & zest, rest 10": nothing of it is weighed.
+  const weighs = tokens[0]?.k === 'num' || tokens[0]?.k === 'article' || nouns.some(d =>
+    d.amounts.some(a => a.unit !== null) || d.brackets.length > 0 || d.fatPercent !== null)
+  if (verbs > 0 && amounts && (nouns.length === 0 || !weighs))
+    return { ...none, kind: 'step', drafts }
   if (nouns.length > 0 && amounts && !startsAsStep) {
     const long = words.length > 9 && verbs > 0 && !(tokens[0]?.k === 'num')
     const many = verbs > 1 && sentence
     if (!long && !many && !(o.area === 'method' && verbs > 0 && words.length > 5)) return { ...none, kind: 'ingredient', drafts }
   }
+  // "Oven at 170 °C, 15 min": nothing to weigh, but a heat.
+  if (nouns.length === 0 && heatsOf(plainOf(raw)).length > 0) return { ...none, kind: 'step', drafts }
   if (startsAsStep || (verbs > 0 && (sentence || words.length > 6)) || (o.area === 'method' && words.length > 3))
     return { ...none, kind: 'step', drafts }
   if (amounts && drafts.some(d => d.amounts.some(a => a.unit !== null || nouns.length === 0)) && words.length <= 8)

@@ -123,12 +123,12 @@ function clausesOf(all: readonly Token[]): Clause[] {
       const dual = now.amounts.length > 0 && (now.nouns.length === 0 || now.nameFirst)
         && before?.k === 'sign' && ['/', '|', '='].includes(before.sign)
       if (dual) now.others.push(a)
+      else if (isOfEach(now, a, before)) now.amounts[0]!.each = { value: a.value, unit: a.unit! }
       else if (now.amounts.length > 0 && now.nouns.length > 0 && (now.nameFirst || now.amounts[0]!.from < nounAt)) {
         // "100 g sugar 3 eggs", "sugar 100 g 3 eggs": the next thing begins.
         push('comma', t.at[0])
         now.amounts.push(a)
-      } else if (isOfEach(now, a, before)) now.amounts[0]!.each = { value: a.value, unit: a.unit! }
-      else if (now.amounts.length > 0) now.others.push(a)
+      } else if (now.amounts.length > 0) now.others.push(a)
       else {
         now.amounts.push(a)
         now.nameFirst = now.nouns.length > 0
@@ -146,7 +146,8 @@ function clausesOf(all: readonly Token[]): Clause[] {
       i = Math.max(a.to, i + 1)
       continue
     }
-    if (t.k === 'less') push('less', t.at[0])
+    if (isNext(now, ts, i, starts)) push('comma', ts[i + 1]!.at[0])
+    else if (t.k === 'less') push('less', t.at[0])
     else if (isBreak(t)) push('comma', ts[i + 1]?.at[0] ?? t.at[1])
     else if (t.k === 'plus') push('plus', ts[i + 1]?.at[0] ?? t.at[1])
     else {
@@ -161,10 +162,21 @@ function clausesOf(all: readonly Token[]): Clause[] {
   return out
 }
 
+/** "flour 480 g / sugar 120 g", "200 g sugar / 3 eggs / salt": a bar between two things that are weighed. */
+function isNext(now: Clause, ts: readonly Token[], i: number, starts: ReadonlyMap<number, Amount>): boolean {
+  const t = ts[i]!
+  if (t.k !== 'sign' || t.sign !== '/' || now.nouns.length === 0 || now.amounts.length === 0) return false
+  const end = ts.findIndex((x, k) => k > i && (isBreak(x) || (x.k === 'sign' && x.sign === '/')))
+  const next = ts.slice(i + 1, end < 0 ? undefined : end)
+  const measured = next.some((_, k) => starts.has(i + 1 + k))
+  return measured && next.some(x => x.k === 'ingredient' || x.k === 'fruit' || x.k === 'flavour' || x.k === 'other')
+}
+
 /** "3 yogures de 125 g": counted, and what one of them weighs. */
 const isOfEach = ({ amounts: [first, ...more], nouns, nameFirst }: Clause, a: Amount, before: Token | undefined) =>
-  first !== undefined && more.length === 0 && nouns.length > 0 && !nameFirst && first.unit === null && first.each === null
-  && Number.isInteger(first.value) && METRIC.includes(a.unit ?? '') && before?.k === 'link' && EACH_LINKS.includes(before.text)
+  first !== undefined && more.length === 0 && nouns.length > 0 && !nameFirst
+  && first.unit === null && first.each === null && Number.isInteger(first.value)
+  && METRIC.includes(a.unit ?? '') && before?.k === 'link' && EACH_LINKS.includes(before.text)
 const EACH_LINKS = ['de', 'of', 'a', 'di', 'da', 'von', 'zu', 'je', 'at']
 
 /** A word that changes what stands beside it: unknown, right before an English or German noun, after a Romance one. */

@@ -1,6 +1,7 @@
 /** What the method states of itself: the tin, the oven, the temperature it is taken to, the portions. */
 import { fahrenheitToCelsius, INCH_M } from '../../base/units'
 import type { VesselKind } from '../../physics/geometry/cavity'
+import { actsOf } from './acts'
 import { speaksOf } from './classify'
 import { type Heat, heatsOf, minutesOf } from './heats'
 import { apart, type Lexicon, stem, TOKEN } from './lexicon'
@@ -14,12 +15,18 @@ const flat = (text: string) => toPlain(text).text.toLowerCase().replace(/\s+/g, 
 export function portionsOf(asides: readonly string[], lexicon: Lexicon): number | null {
   for (const raw of asides)
     for (const source of lexicon.words.portions) {
-      const m = new RegExp(source.normalize('NFD').replace(/[\u0300-\u036F]/g, ''), 'iu').exec(flat(raw).replace(/^["{\s]+/, ''))
+      const said = countsInFigures(flat(raw).replace(/^["{(\s]+/, ''), lexicon)
+      const m = new RegExp(source.normalize('NFD').replace(/[\u0300-\u036F]/g, ''), 'iu').exec(said)
       if (m && Number(m[1]) > 0) return Number(m[1])
     }
   const yields = asides.map(a => /"recipeYield"\s*:\s*\[?\s*"?(\d{1,3})/.exec(a)).find(Boolean)
   return yields ? Number(yields[1]) : null
 }
+
+/** "Serves eight" as "serves 8". */
+const countsInFigures = (text: string, { words }: Lexicon): string =>
+  Object.entries(words.numbers).filter(([, n]) => n >= 2 && Number.isInteger(n) && n < 100).reduce(
+    (t, [word, n]) => t.replace(new RegExp(`(?<!\\p{L})${flat(word)}(?!\\p{L})`, 'gu'), String(n)), text)
 
 const GAS_C = [0, 140, 150, 160, 180, 190, 200, 220, 230, 240]
 /** Gas marks 1–9 in °C (British trade table). */
@@ -32,7 +39,7 @@ const minutesAfter = (text: string, from: number, lexicon: Lexicon): number | nu
 /** Sentences of the method, plain. */
 export function sentencesOf(r: Read): string[] {
   const steps = r.parts.filter(p => p.kind === 'step').map(p => r.text.slice(...p.span))
-  return inFigures(flat(steps.join(' \u2029 ')), r.lexicon).split(/(?<=[.!])\s+(?!\d)|\u2029|\\n/).map(s => s.trim()).filter(Boolean)
+  return inFigures(steps.map(flat).join(' \u2029 '), r.lexicon).split(/(?<=[.!])\s+(?!\d)|\u2029|\\n/).map(s => s.trim()).filter(Boolean)
 }
 
 /** "Eighty two" as 82. */
@@ -99,17 +106,26 @@ function peakOf(sentences: readonly string[], lexicon: Lexicon): number | null {
     for (const h of heatsOf(s)) {
       if (h.tempC < 55 || h.tempC > 105) continue
       const before = s.slice(Math.max(0, h.at - 24), h.at)
+      // What follows a boil is where it has cooled to.
+      if (cools(before, lexicon) || (h.tempC < 95 && boils(s.slice(0, h.at), lexicon))) continue
       const reach = speaksOf(before.split(/[,;]/).at(-1)!, lexicon.words.reach, lexicon)
       if (reach || /thermom/.test(s)) peak = round(h.tempC)
     }
   return peak ?? barePeak(sentences, lexicon)
 }
 
+/** Whether words speak of cooling down. */
+const cools = (text: string, { words }: Lexicon) =>
+  words.acts.cool.map(w => flat(w).replace('*', '')).some(w => text.includes(w))
+
+const boils = (text: string, lexicon: Lexicon) => actsOf(text, 0, lexicon).some(a => a.does === 'boil')
+
 /** "Take it to eighty two": a figure no unit follows, where something is cooked. */
 function barePeak(sentences: readonly string[], lexicon: Lexicon): number | null {
   const { acts, reach } = lexicon.words
   for (const s of sentences) {
     if (!speaksOf(s, [...acts.heat, ...acts.bath].filter(w => !w.includes('*')), lexicon)) continue
+    if (cools(s, lexicon)) continue
     for (const m of s.matchAll(/(\p{L}+)\s+((?:7|8)\d)(?=\s*(?:$|[,.;)]|\p{L}{3,}))(?!\s*(?:min|hour|gram|cup|stunden|heures))/gu))
       if (reach.some(w => flat(w) === m[1])) return Number(m[2])
   }
@@ -143,7 +159,9 @@ const SIZE = /(\d{1,2}(?:[.,]\d)?(?:\s+1\/2)?)\s*(?:"|-?\s*(cm|inch(?:es)?|in\b)
 
 /** Sizes in metres near a vessel. */
 function sizesOf(s: string): { at: number, end: number, m: number[] }[] {
-  const out: { at: number, end: number, m: number[] }[] = []
+  // "26er Springform" is one of 26 cm.
+  const out = [...s.matchAll(/(?<!\d)(\d\d)er\b/g)]
+    .map(m => ({ at: m.index, end: m.index + m[0].length, m: [Number(m[1]) / 100] }))
   for (const m of s.matchAll(SIZE)) {
     const unit = [m[6], m[4], m[2]].find(Boolean) ?? (/"/.test(m[0]) ? 'inch' : null)
     const scale = unit === null ? null : /^in/.test(unit) ? INCH_M : 0.01
@@ -156,7 +174,7 @@ function sizesOf(s: string): { at: number, end: number, m: number[] }[] {
 }
 
 /** The tin, dish or glasses: one with a size before one without, the last before the first. */
-function vesselOf(sentences: readonly string[], lexicon: Lexicon): ReadVessel | null {
+function vesselOf(sentences: readonly string[], lexicon: Lexicon, sized = false): ReadVessel | null {
   let best: { v: ReadVessel, score: number } | null = null
   for (const s of sentences) {
     for (const named of vesselsIn(s, lexicon)) {
@@ -167,6 +185,7 @@ function vesselOf(sentences: readonly string[], lexicon: Lexicon): ReadVessel | 
       const around = s.slice(Math.max(0, named.at - 30), named.end + 24)
       const v = shaped(named.kind, near?.m ?? null, count, around, lexicon)
       const small = ['glass', 'ramekin', 'mould', 'stemmed'].includes(v.kind)
+      if (sized && !near) continue
       const score = (near ? 4 : 0) + (small && count ? 3 : 0) - (v.kind === 'bowl' ? 2 : 0)
       if (score > 0 && (!best || score >= best.score)) best = { v, score }
     }
@@ -209,5 +228,11 @@ function shaped(
 export function factsOf(r: Read): { vessel: ReadVessel | null, oven: ReadOven | null, peakC: number | null } {
   const sentences = sentencesOf(r)
   const { lexicon } = r
-  return { vessel: vesselOf(sentences, lexicon), oven: ovenOf(sentences, lexicon), peakC: peakOf(sentences, lexicon) }
+  // "A 26 cm springform" in the title, "1 baked 9-inch pie shell" in the list.
+  const beside = r.parts.filter(p => p.kind === 'name' || p.kind === 'ingredient').map(p => flat(r.text.slice(...p.span)))
+  return {
+    vessel: vesselOf(sentences, lexicon) ?? vesselOf(beside, lexicon, true),
+    oven: ovenOf(sentences, lexicon),
+    peakC: peakOf(sentences, lexicon),
+  }
 }

@@ -15,7 +15,7 @@ export interface Heat {
 /** Every heat a text names, °C. */
 export function heatsOf(text: string): Heat[] {
   const out: Heat[] = []
-  const re = /(\d{2,3})(?:\s*(?:-|to|bis|a|à)\s*(\d{2,3}))?\s*(?:°\s*([cf])?|degrees?\s*([cf])?|([cf])\b)/gi
+  const re = /(\d{2,3})(?:\s*(?:-|to|bis|a|à)\s*(\d{2,3}))?\s*(?:°\s*([cf])?|(?:degrees?|grad|gradi|grados|degres?)(?!\p{L})\s*([cf](?!\p{L}))?|([cf])(?!\p{L}))/giu
   for (const m of text.matchAll(re)) {
     const scale = (m[3] ?? m[4] ?? m[5] ?? '').toLowerCase()
     const value = m[2] ? (Number(m[1]) + Number(m[2])) / 2 : Number(m[1])
@@ -42,7 +42,7 @@ function timeOf({ locale, words }: Lexicon) {
     re: new RegExp([
       `((?<![\\p{L}\\d.,])(?:\\d{1,3}(?:[.,]5)?|${all}))(?:\\s+an?)?(?:\\s+(halbe|media|mezza|demi))?(?:\\s+of)?`,
       `(?:\\s*(?:-|to|bis|a|or|oder|o|ou|y|und|and)\\s*(\\d{1,3}|${all}))?`,
-      '\\s*-?\\s*(min(?:ute|uto|uten|uti|s|n)?s?|mn|hours?|hrs?|h|stunden?|std|heures?|horas?|ore|ora)(?!\\p{L})',
+      '\\s*-?\\s*(min(?:ute|uto|uten|uti|s|n)?s?|mn|(?<=\\d)m|hours?|hrs?|h|stunden?|std|heures?|horas?|ore|ora)(?!\\p{L})',
     ].join(''), 'giu'),
   }
   times.set(locale, made)

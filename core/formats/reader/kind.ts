@@ -3,7 +3,7 @@ import { findIngredient } from '../../base/ingredients/ingredients'
 import type { Ingredient } from '../../base/ingredients/types'
 import type { Family, Line, School } from '../../formula/document'
 import { takes } from '../../formula/schools'
-import { suggestFamily, suggestSchool } from '../../formula/suggest'
+import { lineFacts, suggestFamily, suggestSchool } from '../../formula/suggest'
 import type { UseKind } from '../../physics/set/bands'
 import type { Entry, Placement, Reading } from './reading'
 
@@ -34,9 +34,22 @@ export function kindOf(
   const byLines = suggestFamily(filling, use)
   const eggs = filling.some(l => ['egg', 'yolk_sep', 'white', 'yolk'].includes(l.ingredientId))
   // A curd that goes into the oven is baked as a bar is.
-  const family = making.oven && eggs && (byLines === 'curd' || byLines === 'posset') ? 'bar' : byLines
+  const baked: Family = making.oven && eggs && (byLines === 'curd' || byLines === 'posset') ? 'bar' : byLines
+  const family = byHeat(baked, filling, making)
   return { family, school: bySteps(family, suggestSchool(filling, family, use), filling, making) }
 }
+
+/** What the pot says of the kind: no posset without heat, no egg's curd where flour boils. */
+function byHeat(family: Family, lines: readonly Line[], { oven, method: m }: Making): Family {
+  if (!m || oven) return family
+  const { share } = lineFacts(lines, null)
+  const whipped = m.acts.some(a => a.does === 'whip' || a.does === 'fold')
+  if (m.pot === null && (family === 'posset' || (family === 'curd' && whipped && share({ groups: ['dairy'] }) > 0.2)))
+    return 'unsetMousse'
+  return family === 'curd' && m.boils && share({ traits: ['wheat'] }) > BOILED_FLOUR ? 'starchFilling' : family
+}
+/** Flour that thickens a custard, as a share of it (judgement). */
+const BOILED_FLOUR = 0.02
 
 /** The way of making a method tells; what its lines suggest where it says nothing of it. */
 function bySteps(family: Family, byLines: School, lines: readonly Line[], { oven, vessel, method: m }: Making): School {
@@ -62,7 +75,9 @@ function bySteps(family: Family, byLines: School, lines: readonly Line[], { oven
     case 'juiceAfter': case 'boiledAgain':
       return placed(isJuice, 'heated') ? 'boiledAgain' : placed(isJuice, 'after') ? 'juiceAfter' : byLines
     case 'foldedMousse': case 'setCream':
-      return placed(r => takes(CREAM, r), 'folded') ? 'foldedMousse' : placed(r => takes(CREAM, r), 'heated') ? 'setCream' : byLines
+      return placed(r => takes(CREAM, r), 'folded') ? 'foldedMousse' : placed(r => takes(CREAM, r), 'heated') || !m.acts.some(a => a.does === 'whip' || a.does === 'fold')
+        ? 'setCream'
+        : byLines
     case 'blendedGel': case 'frozenInsert':
       return m.freezeMinutes !== null ? 'frozenInsert' : m.blends ? 'blendedGel' : byLines
     default:

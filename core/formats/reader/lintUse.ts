@@ -16,6 +16,7 @@ const listedIn = (c: Ctx): Set<string> => new Set(c.own.flatMap(({ p }) => [
   ...(p.draft?.nouns ?? []).flatMap(n => (n.k === 'ingredient' ? [kinOf(n.id)] : n.k === 'fruit' ? ['juice', 'zest'] : [])),
 ]))
 
+const EGGS = ['egg', 'yolk_sep', 'white']
 /** Listed and never used; used and never listed. */
 export function used(c: Ctx): void {
   const { own, steps, add, r } = c
@@ -25,13 +26,17 @@ export function used(c: Ctx): void {
     if (t.k === 'ingredient') return [kinOf(t.id)]
     return t.k === 'part' ? [t.part] : t.k === 'fruit' ? ['juice', 'fruit'] : []
   }))
-  for (const t of tokens) if (t.k === 'ingredient' && t.id === 'egg') ['yolk_sep', 'white', 'egg'].forEach(x => spoken.add(x))
+  for (const t of tokens)
+    if (t.k === 'ingredient' && EGGS.includes(t.id)) (t.id === 'egg' ? EGGS : ['egg']).forEach(x => spoken.add(x))
   const biscuit = speaksOf(all, r.lexicon.words.biscuits, r.lexicon)
   const words = tokens.filter(t => t.k !== 'sign').length
   const said = toPlain(all).text.toLowerCase()
   const everything = speaksOf(all, r.lexicon.words.everything, r.lexicon)
   // A method that hardly names anything of a component forgets nothing of it ("knead the dough").
   const names = (of: Part['component']) => {
+    // "Prepare the pastry" speaks of all of it.
+    const whole = of && of.role !== 'filling' ? (r.lexicon.words.roles as Record<string, string[]>)[of.role] : undefined
+    if (whole && speaksOf(all, whole, r.lexicon)) return false
     const kinds = [...new Set(own.flatMap(({ p }) => (p.component?.index !== of?.index ? [] : (p.weighed?.items ?? [])
       .flatMap(x => (x.ingredientId && !QUIET.includes(x.ingredientId) ? [kinOf(x.ingredientId)] : [])))))]
     const named = kinds.filter(k => spoken.has(k) || (findIngredient(k)?.group === 'biscuit' && biscuit)).length

@@ -41,13 +41,15 @@ function columnSign(lines: readonly string[]): string | null {
     const most = Math.max(0, ...counts)
     if (most < (sign === '|' || sign === '\t' ? 1 : 2)) continue
     const rows = counts.filter(n => n === most).length
-    const header = sign === '|' || sign === '\t' || isHeader(lines.find(l => l.trim())!, sign)
+    const first = lines.find(l => l.trim())!
+    const header = sign === '|' || sign === '\t' || (first.split(sign).length - 1 === most && isHeader(first, sign))
     if (header && rows >= 2 && rows >= counts.filter(n => n > 0).length * 0.6) return sign
   }
   return null
 }
 /** A first row of short words without figures. */
-const isHeader = (line: string, sign: string) => line.split(sign).every(c => c.trim().length < 25 && !/\d/.test(c))
+const isHeader = (line: string, sign: string) =>
+  line.split(sign).every((c, i) => c.trim().length < 25 && !(i === 0 ? /\d/ : /^\s*\d|\d\s*(?:g|kg|ml|l|cups?)\b/i).test(c))
 
 /** @example piecesOf('- 200 g sugar\n- 3 eggs').length // 2 */
 export function piecesOf(text: string): Piece[] {

@@ -23,7 +23,11 @@ function headerOf(cells: readonly string[], lexicon: Lexicon): (Column | null)[]
     (Object.entries(lexicon.words.columns) as [Column, string[]][])
       .find(([, words]) => words.some(w => wordOf(w) === wordOf(cell)))?.[0] ?? null
   const columns = cells.map(of)
-  return columns.filter(Boolean).length >= 2 && columns.includes('name') ? columns : null
+  if (columns.filter(Boolean).length < 2 || !columns.includes('name')) return null
+  // "Ingredient, Cake 1, Notes": what has no name of its own holds the amounts.
+  const bare = columns.indexOf(null)
+  if (!columns.includes('amount') && !columns.includes('percent') && bare >= 0) columns[bare] = 'amount'
+  return columns
 }
 
 /** Without a header: the cell with words is the name, the first figure the amount. */
@@ -31,6 +35,12 @@ function guess(cells: readonly string[]): (Column | null)[] {
   const name = cells.findIndex(c => /\p{L}{3}/u.test(c) && !/^\d/.test(c))
   const amount = cells.findIndex((c, i) => i !== name && /^[\d.,½¼¾⅓⅔]/.test(c))
   return cells.map((_, i) => (i === name ? 'name' : i === amount ? 'amount' : null))
+}
+
+/** Whether a column holds figures without units: then they are grams, eggs too. */
+function mostlyBare(pieces: readonly Piece[], text: string, column: number): boolean {
+  const cells = pieces.flatMap(p => (p.cells?.[column] ? [text.slice(...p.cells[column])] : [])).slice(1)
+  return cells.filter(c => /^[\d.,\s]+$/.test(c)).length > cells.length / 2
 }
 
 /** The rows of a text's table by their piece. */
@@ -46,7 +56,7 @@ export function rowsOf(pieces: readonly Piece[], text: string, lexicon: Lexicon)
       columns = header
       const at = header.indexOf('amount')
       const head = cells[at] ?? ''
-      unit = /^(?:g|grams?|gramm|grammes|gramos|grammi)$/i.test(head) || !header.includes('unit') ? 'g' : ''
+      unit = /^(?:g|grams?|gramm|grammes|gramos|grammi)$/i.test(head) || (!header.includes('unit') && mostlyBare(pieces, text, at)) ? 'g' : ''
       out.set(i, { drafts: [], tokens: [], role: null, name: null })
       return
     }
@@ -56,6 +66,8 @@ export function rowsOf(pieces: readonly Piece[], text: string, lexicon: Lexicon)
       span ? tokensOf(text.slice(...span), span[0], lexicon) : []
     const name = at('name')
     if (!name) return
+    // "For the crust: flour 300 g; butter 150 g" is no row.
+    if (!columns && draftsOf(read(name)).some(d => d.nouns.length > 0 && d.amounts.some(a => a.unit !== null))) return
     const amount = at('amount') ? read(at('amount')) : read(at('percent'))
     const own = read(at('unit'))
     const bare = amount.length > 0 && amount.every(t => t.k === 'num') && own.length === 0

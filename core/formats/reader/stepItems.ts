@@ -23,6 +23,9 @@ export function stepItems(parts: Part[], text: string, lexicon: Lexicon): void {
       at = draft.at[1]
     }
     if (at < p.span[1]) cut.push({ ...p, span: [at, p.span[1]] })
+    // A sign between two things is no step.
+    for (const c of cut)
+      if (c.kind === 'step' && !/\p{L}/u.test(text.slice(...c.span))) Object.assign(c, { kind: 'setAside', component: null })
     parts.splice(i, 1, ...covered(text.slice(0, p.span[1]), cut).filter(c => c.span[0] >= p.span[0]))
   }
 }

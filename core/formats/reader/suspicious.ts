@@ -11,6 +11,9 @@ const FROM_G = 1000
 const PORTION_G = 700
 /** Most of one line that a kitchen weighs, g. */
 const MOST_G = 100_000
+/** Beside the rest of a text nothing weighs so much and so large a share, water neither. */
+const HUGE_G = 5000
+const HUGE_SHARE = 0.93
 
 /** Asks again for what is out of all proportion. */
 export function suspicious(parts: readonly Part[], text: string, portions: number | null, answers: Answers): void {
@@ -25,6 +28,7 @@ export function suspicious(parts: readonly Part[], text: string, portions: numbe
     const wet = groups.every(g => ['dairy', 'water', 'juice', 'plant'].includes(g))
     const odd = g > MOST_G || (lines.length > 2 && !wet && g >= FROM_G && g / total > MOST_SHARE)
       || (portions !== null && g >= FROM_G && total / portions > PORTION_G && g / total > 0.5)
+      || (lines.length > 2 && g >= HUGE_G && g / total > HUGE_SHARE)
       || (p.weighed!.items.some(i => i.massG !== null && i.massG <= 0))
     if (!odd) continue
     const items = p.weighed!.items.map(i => ({ ...i, massG: null }))

@@ -14,6 +14,12 @@ export type Token = Meaning & {
   slip?: boolean
 }
 
+/** "150C", "350 f": after such a figure a letter is a heat, no cup. */
+const isDegree = (word: string, words: readonly string[], i: number): boolean =>
+  (word === 'c' || word === 'f') && (words[i - 1] === '°' || Number(words[i - 1]) >= LEAST_HEAT)
+/** Nobody measures so many cups. */
+const LEAST_HEAT = 50
+
 /** "T55", "type 45", "tipo 00": how fine a flour is, not how much of it. */
 const FLOUR_TYPE = /(?<=(?:farine|farina|harina|mehl|flour)\s+(?:de\s+ble\s+)?)(?:t\s?\d{2,3}|typ[eo]?\s?\d{1,4}|\d{3,4}(?=\s*(?:$|,|\()))/gi
 
@@ -50,7 +56,7 @@ export function tokensOf(raw: string, offset: number, lexicon: Lexicon): Token[]
     if (/^[.,]?\d/.test(word)) {
       out.push({ k: 'num', value: numberOf(word, words[i + 1], lexicon.locale), text: word, at: at(i, 1) })
       i++
-    } else if (degrees || ((word === 'c' || word === 'f') && words[i - 1] === '°')) {
+    } else if (degrees || isDegree(word, words, i)) {
       out.push({ k: 'degrees', scale: (degrees?.[1] ?? word) as 'c' | 'f', text: word, at: at(i, 1) })
       i++
     } else {

@@ -1,6 +1,6 @@
 /** From pieces to entries: each sorted, with the component its heading opened. */
 import type { ComponentRole } from '../../formula/document'
-import { headingEnd, isAside, roleOf, sort, type Sorted, speaksOf, startsFor } from './classify'
+import { headingEnd, roleOf, sort, type Sorted, speaksOf, startsFor } from './classify'
 import { draftsOf } from './drafts'
 import { type Lexicon, lexiconOf } from './lexicon'
 import { newPart, type Part } from './parts'
@@ -125,6 +125,10 @@ function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece
   }
   const { bullet, marked, numbered } = piece
   const got = sort(raw, piece.body, lexicon, { area: s.area, bullet, marked, numbered })
+  if (!s.named && !s.seen && !s.begun && !bullet && !piece.given && isDish(raw, got, lexicon)) {
+    s.named = true
+    return [newPart(piece.span, 'name', null)]
+  }
   if (piece.given === 'ingredient') return ingredients(piece, { ...got, kind: 'ingredient' }, s)
   const title = piece.marked && text.slice(piece.span[0]).startsWith('# ')
   if (title && !s.named && !s.seen && got.kind === 'heading' && got.opens === null) {
@@ -203,14 +207,24 @@ function byKind(
   }
 }
 
+/** The first words of a text name its dish: nothing is weighed in them. */
+function isDish(raw: string, { kind }: Sorted, lexicon: Lexicon): boolean {
+  if (kind === 'setAside' || raw.length > 90 || /[:：.]\s*$/.test(raw)) return false
+  const head = tokensOf(raw.split(/[([|]|\s[—–-]\s/)[0]!, 0, lexicon)
+  if (head.some(t => t.k === 'verb') || draftsOf(head).some(d => d.amounts.some(a => a.unit !== null))) return false
+  const loose = head.filter(t => ['word', 'role', 'unit'].includes(t.k)).map(t => t.text).join(' ')
+  return speaksOf(loose, lexicon.words.dishes, lexicon)
+}
+
 /** A title such as "Lemon cream" before lines with amounts, and no further heading of its kind. */
 function isTitle(raw: string, got: Sorted, next: Piece | undefined, text: string, lexicon: Lexicon): boolean {
   if (!next || got.role === 'crust' || got.role === 'topping' || got.role === 'insert' || got.role === 'sponge') return false
   const words = raw.trim().split(/\s+/).length
   const follows = text.slice(next.body, next.span[1])
+  const isNext = sort(follows, 0, lexicon, { area: null, bullet: false, marked: false, numbered: false })
   // "Posset" names the dish, "Filling" a part of it.
   const isDish = words >= 2 || (got.role === 'filling' && !speaksOf(raw, lexicon.words.roles.filling.slice(0, 1), lexicon))
-  return isDish && !isAside(follows, lexicon) && /^\D*\d/.test(follows)
+  return isDish && (isNext.kind === 'setAside' || isNext.opens !== null || /^\D*\d/.test(follows))
 }
 /** Names a dish, not a thing to weigh: two nouns, or a noun with words nobody weighs. */
 function isName(got: Sorted): boolean {

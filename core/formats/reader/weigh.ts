@@ -198,7 +198,16 @@ export function weigh(d: Draft, s: Scale): Weighed {
   if (!chosen && ((noun?.k === 'ingredient' && !noun.sure && !sureByFat
     && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe)))
     return open([item(row.id, null)], ask('ingredient', [...d.beside, ...nouns.map(n => n.text)].join(' '), [], row.id))
-  return weighRow(byFat(row, d.fatPercent), d, s)
+  return withZest(weighRow(byFat(row, d.fatPercent), d, s), row, d)
+}
+
+/** "300 ml lemon juice, zest of four of them": the zest is weighed, too. */
+function withZest(w: Weighed, row: Ingredient, d: Draft): Weighed {
+  const n = d.parts.get('zest')
+  const fruit = FRUITS.find(f => f.juiceId === row.id)
+  if (row.group !== 'juice' || n == null || !fruit || w.question) return w
+  const zest = fruitItems(fruit, ['zest'], () => n, () => 'zest')
+  return { ...w, items: [...w.items, ...zest.items], assumptions: [...w.assumptions, ...zest.assumptions] }
 }
 
 /** A line of one ingredient of the table. */
@@ -251,7 +260,7 @@ function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
   if (unit === null && countable(row) && !bare(first, d, s)) return counted(row, n, d, s, said.shellG)
   if (unit === 'piece' && countable(row)) return counted(row, n, d, s, said.shellG)
   if (unit === null) {
-    if (!first.digits || (!s.bareGrams && !(n >= BARE_GRAMS && d.nameFirst))) return open([item(row.id, null)], ask('amount', ''))
+    if (!first.digits || (!s.bareGrams && !(n >= BARE_GRAMS && d.nameFirst))) return open([item(row.id, null)], ask('amount', '', n >= BARE_GRAMS ? [n] : [], n >= BARE_GRAMS ? n : null))
     return done([item(row.id, n, { bloom })], [told('bareGrams')])
   }
   return summed(row, amounts, d, s, bloom)
