@@ -126,7 +126,8 @@ function takeUnit(ts: readonly Token[], out: Amount): void {
   for (let guard = 0; guard < 6; guard++) {
     const t = ts[out.to]
     if (t === undefined) return
-    if (t.k === 'dimension' || t.k === 'degrees' || isSign(t, '°')) {
+    // A length, a heat, or how strong a gelatine is.
+    if (t.k === 'dimension' || t.k === 'degrees' || isSign(t, '°') || t.text === 'bloom') {
       out.unit = ''
       return
     }

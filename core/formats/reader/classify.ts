@@ -96,6 +96,7 @@ function headingOf(raw: string, tokens: readonly Token[], lexicon: Lexicon, mark
   if (isSame(said, lexicon.words.sections.ingredients, lexicon)) return { role: null, opens: 'ingredients' }
   const first = stemsOf(said, lexicon)[0]
   const begins = lexicon.words.sections.ingredients.some(x => stemsOf(x, lexicon).join(' ') === first)
+  if (begins && /[:：]\s*$/.test(raw)) return { role: null, opens: 'ingredients' }
   if (begins && lexicon.words.portions.some(x => new RegExp(x, 'iu').test(said))) return { role: null, opens: 'ingredients' }
   const words = tokens.filter(t => t.k !== 'sign')
   if (words.length === 0 || words.length > 7 || tokens.some(t => t.k === 'num' && /\d/.test(t.text))) return null
@@ -113,6 +114,7 @@ function headingOf(raw: string, tokens: readonly Token[], lexicon: Lexicon, mark
   return null
 }
 
+const sentence = (raw: string, words: number) => /[.!]\s*$/.test(raw) && words > 3
 const unknown = (ts: readonly Token[]) => ts.filter(t => t.k === 'word' && t.text.length > 1).length
 
 /** Sorts one piece. @param area what the last heading opened */
@@ -131,8 +133,11 @@ export function sort(
   const words = tokens.filter(t => t.k !== 'sign' && t.k !== 'num')
   const verbs = tokens.filter(t => t.k === 'verb').length
   const first = tokens.find(t => t.k !== 'sign')
-  const startsAsStep = first?.k === 'verb'
-  const sentence = /[.!]\s*$/.test(raw) && words.length > 6
+  // "Sprinkle gelatine over water" is done; "a sprinkle of salt" is an amount.
+  const sprinkles = first?.k === 'unit' && first.unit === 'some' && tokens[0] === first && !['of', 'de', 'di'].includes(tokens[1]?.text ?? '')
+    && sentence(raw, words.length)
+  const startsAsStep = first?.k === 'verb' || sprinkles
+  const ends = sentence(raw, words.length - 3)
   // "Off heat whisk in juice & zest, rest 10": nothing of it is weighed.
   const weighs = tokens[0]?.k === 'num' || tokens[0]?.k === 'article' || nouns.some(d =>
     d.amounts.some(a => a.unit !== null) || d.brackets.length > 0 || d.fatPercent !== null)
@@ -140,18 +145,23 @@ export function sort(
     return { ...none, kind: 'step', drafts }
   if (nouns.length > 0 && amounts && !startsAsStep) {
     const long = words.length > 9 && verbs > 0 && !(tokens[0]?.k === 'num')
-    const many = verbs > 1 && sentence
+    const many = verbs > 1 && ends
     if (!long && !many && !(o.area === 'method' && verbs > 0 && words.length > 5)) return { ...none, kind: 'ingredient', drafts }
   }
   // "Oven at 170 °C, 15 min": nothing to weigh, but a heat.
   if (nouns.length === 0 && heatsOf(plainOf(raw)).length > 0) return { ...none, kind: 'step', drafts }
-  if (startsAsStep || (verbs > 0 && (sentence || words.length > 6)) || (o.area === 'method' && words.length > 3))
+  if (startsAsStep || (verbs > 0 && (ends || words.length > 6)) || (o.area === 'method' && words.length > 3))
     return { ...none, kind: 'step', drafts }
-  if (amounts && drafts.some(d => d.amounts.some(a => a.unit !== null || nouns.length === 0)) && words.length <= 8)
+  // "Took to 80, should be 82" weighs nothing.
+  const loose = nouns.length === 0 && words.length > 2 && !['num', 'article'].includes(tokens[0]?.k ?? '') && drafts.every(d => d.amounts.every(a => a.unit === null))
+  if (amounts && !loose && drafts.some(d => d.amounts.some(a => a.unit !== null || nouns.length === 0)) && words.length <= 8)
     return { ...none, kind: 'ingredient', drafts }
   const plain = nouns.length > 0 && unknown(tokens) === 0 && verbs === 0 && words.length <= 9
   const told = tokens.some(t => ['part', 'purpose', 'serve', 'state'].includes(t.k))
   if (plain && (nouns.length === 1 || told)) return { ...none, kind: 'ingredient', drafts: nouns }
-  if (o.area === 'method' || (sentence && verbs > 0)) return { ...none, kind: 'step', drafts }
+  // "That all gets whisked and goes in the oven for 35 minutes."
+  const timed = tokens.some(t => t.k === 'dimension' && (t.unit === 'minute' || t.unit === 'hour'))
+  if (ends && (timed || speaksOf(raw, lexicon.words.oven.bake, lexicon))) return { ...none, kind: 'step', drafts }
+  if (o.area === 'method' || (ends && verbs > 0)) return { ...none, kind: 'step', drafts }
   return { ...none, kind: 'unclear', drafts }
 }

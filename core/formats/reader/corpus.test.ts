@@ -6,6 +6,7 @@ import Ajv from 'ajv'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import corpus from '../../checks/reading.json'
+import later from '../../checks/reading-later.json'
 import older from '../../checks/corpus.json'
 import { LINT_CODES, lintOf } from './lint'
 import { readWhole } from './read'
@@ -106,8 +107,11 @@ function itemsOf(t: Text, r: Reading, m: Marks, count: (at: [number, number], ok
 const median = (list: number[]) => [...list].sort((a, b) => a - b)[list.length >> 1]!
 const percent = ([a, b]: [number, number]) => `${((100 * a) / b).toFixed(1)} %`
 
-describe.each([['built with', false], ['held back', true]] as const)('150 texts, %s', (part, held) => {
-  const texts = TEXTS.filter(t => Boolean(t.held) === held)
+const PARTS: [string, Text[]][] = [
+  ['built with', TEXTS.filter(t => !t.held)], ['held back', TEXTS.filter(t => t.held)],
+  ['written later', later.texts as unknown as Text[]],
+]
+describe.each(PARTS)('texts, %s', (part, texts) => {
   const m = mark(texts)
   console.info(
     `${part}: ${texts.length} texts, ${m.lines} lines: ${percent([m.right, m.lines])} right with no question, ${m.asked} asked `
@@ -126,7 +130,7 @@ describe.each([['built with', false], ['held back', true]] as const)('150 texts,
     expect(m.locales[0]).toBe(m.locales[1])
   })
   it('lint finds what was planted, and is quiet on clean texts', () => {
-    expect(m.lint[0] / m.lint[1]).toBeGreaterThanOrEqual(0.9)
+    expect(m.lint[0]).toBeGreaterThanOrEqual(0.9 * m.lint[1])
     expect(m.alarms).toEqual([])
   })
 })

@@ -287,7 +287,7 @@ export function draftsOf(ts: readonly Token[]): Draft[] {
   }
   const clauses = clausesOf(ts)
   if (clauses.some(c => c.nouns.some(n => n.k === 'fruit'))) clauses.forEach(zestAsPart)
-  for (const c of clauses) {
+  for (const [k, c] of clauses.entries()) {
     if (!now) {
       now = c
       continue
@@ -314,7 +314,10 @@ export function draftsOf(ts: readonly Token[]): Draft[] {
         now = c
       }
     } else if (hasAmount(c)) {
-      if (hasNoun(cur) && !hasAmount(cur)) {
+      if (c.joint === 'comma' && hasNoun(cur) && hasAmount(cur) && isSummed(c, clauses[k + 1])) {
+        close()
+        now = c
+      } else if (hasNoun(cur) && !hasAmount(cur)) {
         cur.amounts.push(...c.amounts)
         cur.others.push(...c.others)
         cur.nameFirst = true
@@ -339,6 +342,10 @@ export function draftsOf(ts: readonly Token[]): Draft[] {
   close()
   return out.filter(d => hasNoun(d) || hasAmount(d))
 }
+
+/** ", 1 cup plus 2 Tbs lemon juice": the first of a sum whose noun follows. */
+const isSummed = (c: Clause, next: Clause | undefined): boolean =>
+  c.amounts[0]!.unit !== null && c.parts.size === 0 && next?.joint === 'plus' && hasAmount(next) && hasNoun(next)
 
 /** A later clause names the same thing again, or the part of an egg that is meant. */
 function sameThing(a: Draft, b: Draft): boolean {

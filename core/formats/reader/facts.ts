@@ -42,15 +42,27 @@ export function sentencesOf(r: Read): string[] {
   return inFigures(steps.map(flat).join(' \u2029 '), r.lexicon).split(/(?<=[.!])\s+(?!\d)|\u2029|\\n/).map(s => s.trim()).filter(Boolean)
 }
 
+/** "A hundred and forty" as 140; null where what follows is no number. */
+function inHundreds(n: string, rest: string | undefined, numbers: Record<string, number>): string | null {
+  const of = { a: 1, one: 1, two: 2, three: 3 }[n]! * 100
+  const [ten, one] = (rest ?? '').split(/[\s-]/)
+  const t = numbers[ten ?? '']
+  if (t === undefined || t < 10) return null
+  const o = numbers[one ?? '']
+  return o !== undefined && o < 10 ? String(of + t + o) : `${of + t}${one ? ` ${one}` : ''}`
+}
+
 /** "Eighty two" as 82. */
 function inFigures(text: string, { words }: Lexicon): string {
   const tens = Object.entries(words.numbers).filter(([, n]) => n >= 20 && n < 100)
   const ones = new Map(Object.entries(words.numbers).filter(([, n]) => n >= 1 && n < 10 && Number.isInteger(n)))
+  const hundreds = text.replace(/\b(a|one|two|three) hundred(?:\s+and)?(?:\s+(?!(?:g|grams?|ml|mils?|millilit)\b)(\p{L}+(?:[\s-]\p{L}+)?))?/gu,
+    (all, n: string, rest: string | undefined) => inHundreds(n, rest, words.numbers) ?? all)
   return tens.reduce((t, [word, n]) =>
     t.replace(new RegExp(`(?<!\\p{L})${flat(word)}(?:[\\s-]+(\\p{L}+))?(?!\\p{L})`, 'gu'), (all, next: string | undefined) => {
       const one = next === undefined ? 0 : ones.get(next)
       return one === undefined ? `${n} ${next}` : String(n + one)
-    }), text)
+    }), hundreds)
 }
 
 /** The filling's time in the oven: the last bake; a crust's own counts only where there is no other. */
@@ -61,7 +73,8 @@ function ovenOf(sentences: readonly string[], lexicon: Lexicon): ReadOven | null
   const { crustSigns, notOfIt, fillSigns } = lexicon.words
   for (const s of sentences) {
     // "Roll out, line the ring. Bake blind": the crust's own time.
-    const isCrust = BLIND.test(s) || (speaksOf(s, crustSigns, lexicon) && !speaksOf(s, fillSigns, lexicon))
+    const bakesCrust = speaksOf(s.slice(0, 24), lexicon.words.roles.crust, lexicon) && !/\b(?:pour|fill|over)/.test(s)
+    const isCrust = BLIND.test(s) || bakesCrust || (speaksOf(s, crustSigns, lexicon) && !speaksOf(s, fillSigns, lexicon))
     const bakes = speaksOf(s, lexicon.words.oven.bake, lexicon)
     const gas = /\bgas(?:\s*(?:mark|stufe))?\s*(\d)\b/.exec(s)
     const named = heatsOf(s)
@@ -78,6 +91,7 @@ function ovenOf(sentences: readonly string[], lexicon: Lexicon): ReadOven | null
     if (heat && after === null && !found) pre = heat
     const at = heat ?? pre
     if (!at || (after === null && found)) continue
+    if (isCrust) pre ??= at
     const own = { tempC: round(at.tempC), fan: at.fan && heats.every(h => h.fan), minutes: after }
     if (isCrust) ofCrust = own
     else found = own
@@ -109,7 +123,8 @@ function peakOf(sentences: readonly string[], lexicon: Lexicon): number | null {
       // What follows a boil is where it has cooled to.
       if (cools(before, lexicon) || (h.tempC < 95 && boils(s.slice(0, h.at), lexicon))) continue
       const reach = speaksOf(before.split(/[,;]/).at(-1)!, lexicon.words.reach, lexicon)
-      if (reach || /thermom/.test(s)) peak = round(h.tempC)
+      const cooked = actsOf(before, 0, lexicon).at(-1)?.does === 'heat' && h.tempC < 96
+      if (reach || cooked || /thermom/.test(s)) peak = round(h.tempC)
     }
   return peak ?? barePeak(sentences, lexicon)
 }
@@ -181,7 +196,7 @@ function vesselOf(sentences: readonly string[], lexicon: Lexicon, sized = false)
       const near = sizesOf(s)
         .map(x => ({ ...x, off: Math.min(Math.abs(x.at - named.end), Math.abs(named.at - x.end)) }))
         .filter(x => x.off < 40).sort((a, b) => a.off - b.off)[0]
-      const count = countBefore(s, named, lexicon)
+      const count = countBefore(s, named, lexicon) ?? countAfter(s, named)
       const around = s.slice(Math.max(0, named.at - 30), named.end + 24)
       const v = shaped(named.kind, near?.m ?? null, count, around, lexicon)
       const small = ['glass', 'ramekin', 'mould', 'stemmed'].includes(v.kind)
@@ -192,6 +207,10 @@ function vesselOf(sentences: readonly string[], lexicon: Lexicon, sized = false)
   }
   return best?.v ?? null
 }
+
+/** "Glasses x6". */
+const countAfter = (s: string, { end }: Named): number | null =>
+  Number(/^\s*[x×]\s*(\d{1,3})(?!\s*(?:cm|mm|inch|\d))/.exec(s.slice(end))?.[1] ?? 0) || null
 
 /** "6 glasses", "sechs Gläser", "24 small ramekins". */
 function countBefore(s: string, named: Named, lexicon: Lexicon): number | null {

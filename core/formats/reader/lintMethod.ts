@@ -18,6 +18,8 @@ export function temperatures({ r, add, steps }: Ctx): void {
       if (Math.abs(a.tempC - b.tempC) <= 6 || a.fan || b.fan) continue
       if (speaksOf(between, r.lexicon.words.course, r.lexicon)) continue
       const fanPair = a.isF === b.isF && Math.abs(Math.abs(a.tempC - b.tempC) - 20) <= 6 && /^\s*[(/,]?\s*$/.test(between)
+      // "Cook to 84°, add gelatine, butter at 40°": one after the other.
+      if (a.tempC < 105 && b.tempC < 105 && /[,;]/.test(between)) continue
       const range = /^\s*(?:-|to|bis|a|or)\s*$/.test(between)
       const food = (t: number) => t < 105
       if (fanPair || range || food(a.tempC) !== food(b.tempC)) continue

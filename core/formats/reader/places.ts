@@ -31,9 +31,10 @@ function sentencesOf(parts: readonly Part[], text: string, lexicon: Lexicon): Se
         }),
       )
       at += raw.length + 1
-      const { crustSigns, topSigns, fillSigns } = lexicon.words
+      const { crustSigns, topSigns, fillSigns, biscuits } = lexicon.words
       // "Press in, pour over": the part before the pouring is the crust's.
-      const isCrust = speaksOf(raw, crustSigns, lexicon)
+      const ofBiscuits = speaksOf(raw, biscuits, lexicon) && !speaksOf(raw, fillSigns, lexicon)
+      const isCrust = speaksOf(raw, crustSigns, lexicon) || ofBiscuits
       const isTop = !isCrust && speaksOf(raw, topSigns, lexicon) && !speaksOf(raw, fillSigns, lexicon)
       out.push({ place: isCrust ? 'crust' : isTop ? 'topping' : 'filling', nouns })
     }
@@ -85,7 +86,8 @@ function blocksOf(lines: readonly Part[], text: string): Part[][] {
   const out: Part[][] = []
   for (const p of lines) {
     const last = out.at(-1)?.at(-1)
-    if (last && !/\n\s*\n/.test(text.slice(last.span[1], p.span[0]))) out.at(-1)!.push(p)
+    const apart = last && (/\n\s*\n/.test(text.slice(last.span[1], p.span[0])) || last.component !== p.component)
+    if (last && !apart) out.at(-1)!.push(p)
     else out.push([p])
   }
   return out

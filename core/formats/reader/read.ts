@@ -124,11 +124,27 @@ function renameComponents(parts: Part[]): void {
 const FILLS = ['lemon', 'lime', 'keylime', 'orange', 'grapefruit', 'yuzu', 'bergamot', 'seville', 'blood', 'passion',
   'egg', 'yolk_sep', 'condensed', 'calamansi', 'mandarin', 'cream36', 'cream30', 'cream48', 'gelatin']
 
+/** "Zest of 2", "juice of the same three": of the fruit that stood before. */
+function carried(parts: readonly Part[]): void {
+  let last: Draft['nouns'][number] | null = null
+  for (const p of parts) {
+    if (p.kind !== 'ingredient' || !p.draft) continue
+    const fruit = p.draft.nouns.find(n => n.k === 'fruit')
+    const bare = p.draft.nouns.length === 0 || p.draft.nouns.every(n => n.k === 'ingredient' && n.id === 'zest' && !p.draft!.amounts[0]?.unit)
+    if (fruit) last = fruit
+    else if (last && bare && p.draft.amounts.length === 1 && p.draft.amounts[0]!.unit === null && p.draft.amounts[0]!.value < 13) {
+      if (p.draft.nouns.length > 0) p.draft.parts.set('zest', null)
+      if (p.draft.parts.size > 0) p.draft.nouns = [last]
+    }
+  }
+}
+
 function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers): void {
   const lines = parts.filter(p => p.kind === 'ingredient' && p.draft)
   const figures = lines.filter(p => p.draft!.amounts.length === 1 && p.draft!.amounts[0]!.unit === null
     && p.draft!.amounts[0]!.digits
     && p.draft!.nouns.some(n => n.k === 'ingredient' && !['egg', 'yolk_sep', 'white', 'gelatin'].includes(n.id)))
+  carried(parts)
   const bareGrams = figures.some(p => p.draft!.nameFirst)
     || figures.filter(p => p.draft!.amounts[0]!.value >= 20).length >= 2
   const shares = lines.filter(p => p.draft!.amounts.length === 0 && p.draft!.fatPercent !== null)

@@ -21,7 +21,7 @@ export const isBlank = (raw: string): boolean => !/[\p{L}\d]/u.test(raw)
 function headerOf(cells: readonly string[], lexicon: Lexicon): (Column | null)[] | null {
   const of = (cell: string): Column | null =>
     (Object.entries(lexicon.words.columns) as [Column, string[]][])
-      .find(([, words]) => words.some(w => wordOf(w) === wordOf(cell)))?.[0] ?? null
+      .find(([, words]) => words.some(w => [cell, cell.replace(/\s*\([^)]*\)/, '')].some(c => wordOf(w) === wordOf(c))))?.[0] ?? null
   const columns = cells.map(of)
   if (columns.filter(Boolean).length < 2 || !columns.includes('name')) return null
   // "Ingredient, Cake 1, Notes": what has no name of its own holds the amounts.
@@ -56,7 +56,7 @@ export function rowsOf(pieces: readonly Piece[], text: string, lexicon: Lexicon)
       columns = header
       const at = header.indexOf('amount')
       const head = cells[at] ?? ''
-      unit = /^(?:g|grams?|gramm|grammes|gramos|grammi)$/i.test(head) || (!header.includes('unit') && mostlyBare(pieces, text, at)) ? 'g' : ''
+      unit = /^(?:g|gr|grams?|gramm|grammes|gramos|grammi)$|\((?:g|gr|grams?)\)|\bin g$/i.test(head) || (!header.includes('unit') && mostlyBare(pieces, text, at)) ? 'g' : ''
       out.set(i, { drafts: [], tokens: [], role: null, name: null })
       return
     }

@@ -82,9 +82,13 @@ function longest(stems: readonly string[], words: readonly string[], i: number, 
   return byWord && (!byStem || byWord.stems.length > byStem.stems.length) ? byWord : byStem
 }
 
+/** Words that too many others look like. */
+const NO_SLIPS = ['water', 'salt', 'milk']
 /** An unknown word, or a known one with a slip of the pen. */
 function slipped(word: string, lexicon: Lexicon, at: [number, number]): Token {
-  const near = word.length > 3 ? lexicon.vocabulary.find(v => isSlip(word, v) && v[0] === word[0]) : undefined
+  const near = word.length > 3
+    ? lexicon.vocabulary.find(v => isSlip(word, v) && v[0] === word[0] && !NO_SLIPS.includes(v))
+    : undefined
   const meant = near && lexicon.phrases.get(stem(near, lexicon.locale))?.find(p => p.stems.length === 1)
   return meant ? { ...meant.concept, text: word, at, slip: true } : { k: 'word', text: word, at }
 }

@@ -115,7 +115,7 @@ function ofPiece(piece: Piece, text: string, own: Lexicon, s: State, next: Piece
     ]
   }
   const stop = /[.!]\s+(?=\p{Lu})/u.exec(raw)
-  if (stop && !piece.given && sentences(raw, stop.index + 1, piece, lexicon, s)) {
+  if (stop && !piece.given && (sentences(raw, stop.index + 1, piece, lexicon, s) || told(raw, piece, lexicon, s))) {
     const cut = piece.body + stop.index + 1
     const from = cut + (text.slice(cut).length - text.slice(cut).trimStart().length)
     return [
@@ -148,6 +148,13 @@ function isHeading(raw: string, { body, bullet, marked, numbered }: Piece, lexic
 const restOf = (piece: Piece, from: number): Piece =>
   ({ ...piece, span: [from, piece.span[1]], body: from, bullet: false, numbered: false })
 
+/** Whether several sentences tell amounts: "To that go five eggs. Zest of three lemons. …" */
+function told(raw: string, piece: Piece, lexicon: Lexicon, s: State): boolean {
+  if (piece.bullet || piece.numbered || piece.cells) return false
+  const o = { area: s.area, bullet: false, marked: false, numbered: false }
+  return sort(raw, 0, lexicon, o).kind === 'ingredient' && draftsOf(tokensOf(raw, 0, lexicon)).length > 1
+}
+
 /** Whether ingredients end with a sentence and something else begins: "140 g butter. Took it to 84." */
 function sentences(raw: string, at: number, piece: Piece, lexicon: Lexicon, s: State): boolean {
   const o = { area: s.area, bullet: piece.bullet, marked: false, numbered: false }
@@ -179,6 +186,7 @@ function byKind(
     case 'setAside':
       return [newPart(piece.span, 'setAside', null)]
     case 'step': {
+      if (isTaken(got, s)) return ingredients(piece, got, s)
       // "For the topping, whip …": the step says whose it is.
       const head = raw.split(',')[0]!
       const said = startsFor(raw, lexicon) ? roleOf(head, lexicon) : null
@@ -207,11 +215,22 @@ function byKind(
   }
 }
 
+/** "Take 200 g of sugar, four eggs and the juice of three lemons": a list, where none stood before. */
+const isTaken = ({ tokens, drafts }: Sorted, s: State): boolean =>
+  !s.seen && s.area !== 'method' && tokens.filter(t => t.k === 'verb').length <= 1
+  && !tokens.some(t => t.k === 'dimension' || t.k === 'degrees')
+  && drafts.filter(d => d.amounts.length > 0 && d.nouns.length > 0).length >= 3
+
 /** The first words of a text name its dish: nothing is weighed in them. */
 function isDish(raw: string, { kind }: Sorted, lexicon: Lexicon): boolean {
   if (kind === 'setAside' || raw.length > 90 || /[:：.]\s*$/.test(raw)) return false
   const head = tokensOf(raw.split(/[([|]|\s[—–-]\s/)[0]!, 0, lexicon)
-  if (head.some(t => t.k === 'verb') || draftsOf(head).some(d => d.amounts.some(a => a.unit !== null))) return false
+  const drafts = draftsOf(head)
+  const all = draftsOf(tokensOf(raw, 0, lexicon)).filter(d => d.amounts.length > 0 && d.nouns.length > 0)
+  if (all.length > 2) return false
+  // "Crémeux yuzu 1 kg" names what is made; "lemon cream 200 g, sugar 100 g" what goes in.
+  const weighed = drafts.filter(d => d.amounts.length > 0 && d.nouns.some(n => n.k === 'ingredient'))
+  if (head.some(t => t.k === 'verb') || weighed.some(d => d.amounts.some(a => a.unit !== null))) return false
   const loose = head.filter(t => ['word', 'role', 'unit'].includes(t.k)).map(t => t.text).join(' ')
   return speaksOf(loose, lexicon.words.dishes, lexicon)
 }

@@ -70,7 +70,7 @@ const open = (items: Item[], question: Question): Weighed =>
 const told = (code: Assumption['code'], params: Assumption['params'] = {}): Assumption => ({ code, params })
 
 const METRIC_G: Record<string, number> = { g: 1, kg: 1000, mg: 0.001, hg: 100, pound500: 500 }
-const METRIC_ML: Record<string, number> = { ml: 1, cl: 10, dl: 100, l: 1000 }
+const METRIC_ML: Record<string, number> = { quarterLitre: 250, halfLitre: 500, ml: 1, cl: 10, dl: 100, l: 1000 }
 const MEASURES: Record<string, 'cup' | 'tablespoon' | 'teaspoon' | 'fluidOunce' | 'pint'> = {
   cup: 'cup', tablespoon: 'tablespoon', teaspoon: 'teaspoon', fluidOunce: 'fluidOunce', pint: 'pint', quart: 'pint',
 }
@@ -139,12 +139,15 @@ function bracketsOf(d: Draft): Said {
       if (isFrom && metric) out.shellG = a.value * (METRIC_G[a.unit ?? ''] ?? 1)
       else if (isEach && a.unit) out.each = a
       else if (a.unit === null && !fruit && amounts.length === 1 && a.high === null) out.count = a.value
-      else if (a.unit && !fruit && (metric ? !out.whole || !METRIC_G[out.whole.unit ?? ''] : !out.whole))
+      else if (a.unit && weighable(a.unit) && !fruit && (metric ? !out.whole || !METRIC_G[out.whole.unit ?? ''] : !out.whole))
         out.whole = a
     }
   }
   return out
 }
+/** Leaves, cans and packets are counted, and say no weight. */
+const weighable = (unit: string) => METRIC_G[unit] !== undefined || METRIC_ML[unit] !== undefined || MEASURES[unit] !== undefined
+  || ['ounce', 'pound', 'stick', 'dessertspoon'].includes(unit)
 /** A bracket's words that change the noun: juice and zest, a grade, a size. */
 function wordsInBrackets(d: Draft): void {
   for (const ts of d.brackets)
@@ -210,6 +213,8 @@ function withZest(w: Weighed, row: Ingredient, d: Draft): Weighed {
   return { ...w, items: [...w.items, ...zest.items], assumptions: [...w.assumptions, ...zest.assumptions] }
 }
 
+/** Gelatine that is no leaf. */
+const POWDER = /powder|poudre|pulver|polvo|polvere|bloom/i
 /** A line of one ingredient of the table. */
 function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
   const bloom = row.id === 'gelatin' ? POWDER_BLOOM : null
@@ -234,7 +239,7 @@ function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
   }
   const unit = first.unit
   const n = first.value
-  if (unit === 'leaf' || (row.id === 'gelatin' && unit === null && n < BARE_GRAMS)) return leaves(row, n, first, said, d, s)
+  if (unit === 'leaf' || (row.id === 'gelatin' && unit === null && n < BARE_GRAMS && !POWDER.test(s.text))) return leaves(row, n, first, said, d, s)
   if (unit === 'can') return can(row, n, first, said, d, s)
   if (first.each) {
     if (row.group === 'egg' && first.each.unit === 'g') return counted(row, n, d, s, n > 1 ? first.each.value : null)
@@ -409,7 +414,8 @@ function weighFruit(d: Draft, id: string, s: Scale): Weighed {
   if (answer === 'juice' || answer === 'both') d.parts.set('juice', null)
   if (answer === 'zest' || answer === 'both') d.parts.set('zest', null)
   // A passion fruit has no zest.
-  if (d.parts.size === 0 && fruit.zestG === 0) d.parts.set('juice', null)
+  const implied = d.parts.size === 0 && fruit.zestG === 0
+  if (implied) d.parts.set('juice', null)
   const parts = [...d.parts.keys()]
   const idOf = (p: 'juice' | 'zest') => (p === 'juice' ? fruit.juiceId : 'zest')
   if (parts.length === 0)
@@ -423,6 +429,11 @@ function weighFruit(d: Draft, id: string, s: Scale): Weighed {
   if (g !== undefined) return fruitItems(fruit, parts, () => g / (fruit.juiceG + fruit.zestG), idOf)
   if (n === undefined || n === null) return open(shell, ask('amount', ''))
   if (a && a.high !== null) return open(shell, ask('amount', `${a.value}–${a.high}`))
+  // "170 g can passion fruit": of pulp, of fruit?
+  if (implied && a?.unit && a.unit !== 'piece') return open(shell, ask('amount', ''))
+  // "Jus yuzu 190" in a list of grams.
+  if (a && a.unit === null && a.digits && d.nameFirst && parts.length === 1 && a.value >= BARE_GRAMS)
+    return done([item(idOf(parts[0]!), a.value)], [told('bareGrams')])
   // "120 g lemons, juiced": the fruit is weighed, not its juice.
   if (a?.unit && a.unit !== 'piece') {
     const measured = METRIC_ML[a.unit] || MEASURES[a.unit] || d.partFirst
