@@ -119,6 +119,9 @@ export function amountAt(ts: readonly Token[], i: number): Amount | null {
 /** What a measure may come in: "400 g can". */
 const CONTAINERS = ['can', 'tub', 'packet']
 
+const HOLDERS = [...CONTAINERS, 'piece']
+const MASSES = ['g', 'kg', 'ml', 'ounce', 'pound']
+
 /**
  * What follows a number: a unit, "x 395 g", a size, a grade, a percent sign; '' when it is a length, a time, a heat.
  */
@@ -150,6 +153,14 @@ function takeUnit(ts: readonly Token[], out: Amount): void {
         return
       }
       out.to++
+      continue
+    }
+    // "1 sachet 12 g", "4 ea 14 oz": what one of them holds.
+    if (t.k === 'num' && HOLDERS.includes(out.unit ?? '') && out.each === null) {
+      const each = amountAt(ts, out.to)
+      if (!each?.unit || !MASSES.includes(each.unit)) return
+      out.each = { value: each.value, unit: each.unit }
+      out.to = each.to
       continue
     }
     // "2 14-oz cans".

@@ -153,8 +153,10 @@ export function sort(
   if (startsAsStep || (verbs > 0 && (ends || words.length > 6)) || (o.area === 'method' && words.length > 3))
     return { ...none, kind: 'step', drafts }
   // "Took to 80, should be 82" weighs nothing.
-  const loose = nouns.length === 0 && words.length > 2 && !['num', 'article'].includes(tokens[0]?.k ?? '') && drafts.every(d => d.amounts.every(a => a.unit === null))
-  if (amounts && !loose && drafts.some(d => d.amounts.some(a => a.unit !== null || nouns.length === 0)) && words.length <= 8)
+  const loose = nouns.length === 0 && words.length > 2 && !['num', 'article'].includes(tokens[0]?.k ?? '')
+    && drafts.every(d => d.amounts.every(a => a.unit === null))
+  const counts = drafts.some(d => d.amounts.some(a => a.unit !== null || nouns.length === 0))
+  if (amounts && !loose && counts && words.length <= 8)
     return { ...none, kind: 'ingredient', drafts }
   const plain = nouns.length > 0 && unknown(tokens) === 0 && verbs === 0 && words.length <= 9
   const told = tokens.some(t => ['part', 'purpose', 'serve', 'state'].includes(t.k))

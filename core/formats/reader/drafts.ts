@@ -293,6 +293,10 @@ export function draftsOf(ts: readonly Token[]): Draft[] {
       continue
     }
     const cur: Draft = now
+    if (goesWithNext(c, cur, clauses[k + 1])) {
+      clauses[k + 1]!.parts = new Map([...c.parts, ...clauses[k + 1]!.parts])
+      continue
+    }
     if (c.joint === 'less' && hasAmount(c)) {
       cur.minus.push(...c.amounts)
       join(cur, { ...c, nouns: hasNoun(cur) ? [] : c.nouns })
@@ -342,6 +346,11 @@ export function draftsOf(ts: readonly Token[]): Draft[] {
   close()
   return out.filter(d => hasNoun(d) || hasAmount(d))
 }
+
+/** "3 oz sugar and the rind and juice of one lemon": the rind is the lemon's. */
+const goesWithNext = (c: Clause, cur: Draft, next: Clause | undefined): boolean =>
+  c.parts.size > 0 && !hasNoun(c) && !hasAmount(c) && hasNoun(cur) && hasAmount(cur)
+  && cur.nouns.every(n => n.k === 'ingredient') && (next?.nouns.some(n => n.k === 'fruit') ?? false)
 
 /** ", 1 cup plus 2 Tbs lemon juice": the first of a sum whose noun follows. */
 const isSummed = (c: Clause, next: Clause | undefined): boolean =>

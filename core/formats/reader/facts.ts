@@ -74,7 +74,8 @@ function ovenOf(sentences: readonly string[], lexicon: Lexicon): ReadOven | null
   for (const s of sentences) {
     // "Roll out, line the ring. Bake blind": the crust's own time.
     const bakesCrust = speaksOf(s.slice(0, 24), lexicon.words.roles.crust, lexicon) && !/\b(?:pour|fill|over)/.test(s)
-    const isCrust = BLIND.test(s) || bakesCrust || (speaksOf(s, crustSigns, lexicon) && !speaksOf(s, fillSigns, lexicon))
+    const isCrust = BLIND.test(s) || bakesCrust
+      || (speaksOf(s, crustSigns, lexicon) && !speaksOf(s, fillSigns, lexicon))
     const bakes = speaksOf(s, lexicon.words.oven.bake, lexicon)
     const gas = /\bgas(?:\s*(?:mark|stufe))?\s*(\d)\b/.exec(s)
     const named = heatsOf(s)
@@ -173,13 +174,17 @@ export function vesselsIn(s: string, lexicon: Lexicon): Named[] {
 const SIZE = /(\d{1,2}(?:[.,]\d)?(?:\s+1\/2)?)\s*(?:"|-?\s*(cm|inch(?:es)?|in\b))?(?:\s*(?:x|by|×)\s*(\d{1,2}(?:[.,]\d)?)\s*(?:"|-?\s*(cm|inch(?:es)?|in\b))?)?(?:\s*(?:x|by)\s*(\d{1,2}(?:[.,]\d)?)\s*(?:"|-?\s*(cm|inch(?:es)?|in\b))?)?/gi
 
 /** Sizes in metres near a vessel. */
-function sizesOf(s: string): { at: number, end: number, m: number[] }[] {
+function sizesOf(s: string, en: boolean): { at: number, end: number, m: number[] }[] {
   // "26er Springform" is one of 26 cm.
   const out = [...s.matchAll(/(?<!\d)(\d\d)er\b/g)]
     .map(m => ({ at: m.index, end: m.index + m[0].length, m: [Number(m[1]) / 100] }))
   for (const m of s.matchAll(SIZE)) {
     const unit = [m[6], m[4], m[2]].find(Boolean) ?? (/"/.test(m[0]) ? 'inch' : null)
-    const scale = unit === null ? null : /^in/.test(unit) ? INCH_M : 0.01
+    const pair = [m[1], m[3]].map(Number)
+    // "20x20": no unit, but a tin's size; small ones in English are inches.
+    const isPair = m[3] !== undefined && pair.every(x => x >= 7 && x <= 60)
+    const bare = isPair ? (en && Math.max(...pair) <= 18 ? INCH_M : 0.01) : null
+    const scale = unit === null ? bare : /^in/.test(unit) ? INCH_M : 0.01
     if (scale === null) continue
     const metres = (x: string) => Math.round(Number(x.replace(',', '.').split(' ')[0]) * scale * 1e4) / 1e4
     const sizes = [m[1], m[3], m[5]].filter(x => x !== undefined).map(metres)
@@ -193,7 +198,7 @@ function vesselOf(sentences: readonly string[], lexicon: Lexicon, sized = false)
   let best: { v: ReadVessel, score: number } | null = null
   for (const s of sentences) {
     for (const named of vesselsIn(s, lexicon)) {
-      const near = sizesOf(s)
+      const near = sizesOf(s, lexicon.locale === 'en')
         .map(x => ({ ...x, off: Math.min(Math.abs(x.at - named.end), Math.abs(named.at - x.end)) }))
         .filter(x => x.off < 40).sort((a, b) => a.off - b.off)[0]
       const count = countBefore(s, named, lexicon) ?? countAfter(s, named)

@@ -42,7 +42,7 @@ function timeOf({ locale, words }: Lexicon) {
     re: new RegExp([
       `((?<![\\p{L}\\d.,])(?:\\d{1,3}(?:[.,]5)?|${all}))(?:\\s+an?)?(?:\\s+(halbe|media|mezza|demi))?(?:\\s+of)?`,
       `(?:\\s*(?:-|to|bis|a|or|oder|o|ou|y|und|and)\\s*(\\d{1,3}|${all}))?`,
-      '\\s*-?\\s*(min(?:ute|uto|uten|uti|s|n)?s?|mn|(?<=\\d)m|hours?|hrs?|h|stunden?|std|heures?|horas?|ore|ora)(?!\\p{L})',
+      '\\s*-?\\s*(min(?:ute|uto|uten|uti|s|n)?s?|mn|(?<=\\d)[m\']|hours?|hrs?|h|stunden?|std|heures?|horas?|ore|ora)(?!\\p{L})',
     ].join(''), 'giu'),
   }
   times.set(locale, made)

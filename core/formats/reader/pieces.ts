@@ -81,7 +81,8 @@ function ofLine(body: string, from: number, sign: string | null): Piece[] {
   return runs.map((run) => {
     const start = text0(body, from, at, run)
     at = start + run.length
-    const hash = /^#{1,6}\s+/.exec(run)
+    // "**Base**" is a heading as "## Base" is.
+    const hash = /^#{1,6}\s+/.exec(run) ?? (/^([*_]{1,3})[^*_\d]{2,40}\1:?$/.test(run) ? /^[*_]+/.exec(run) : null)
     const bullet = hash ? null : BULLET.exec(run)
     const after = (hash ?? bullet)?.[0].length ?? 0
     const number = NUMBER.exec(run.slice(after))

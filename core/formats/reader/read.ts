@@ -124,6 +124,8 @@ function renameComponents(parts: Part[]): void {
 const FILLS = ['lemon', 'lime', 'keylime', 'orange', 'grapefruit', 'yuzu', 'bergamot', 'seville', 'blood', 'passion',
   'egg', 'yolk_sep', 'condensed', 'calamansi', 'mandarin', 'cream36', 'cream30', 'cream48', 'gelatin']
 
+/** A number of fruit, and nothing else. */
+const isFew = ({ amounts: [a, ...more] }: Draft) => a?.unit === null && more.length === 0 && a.value < 13
 /** "Zest of 2", "juice of the same three": of the fruit that stood before. */
 function carried(parts: readonly Part[]): void {
   let last: Draft['nouns'][number] | null = null
@@ -132,7 +134,7 @@ function carried(parts: readonly Part[]): void {
     const fruit = p.draft.nouns.find(n => n.k === 'fruit')
     const bare = p.draft.nouns.length === 0 || p.draft.nouns.every(n => n.k === 'ingredient' && n.id === 'zest' && !p.draft!.amounts[0]?.unit)
     if (fruit) last = fruit
-    else if (last && bare && p.draft.amounts.length === 1 && p.draft.amounts[0]!.unit === null && p.draft.amounts[0]!.value < 13) {
+    else if (last && bare && isFew(p.draft)) {
       if (p.draft.nouns.length > 0) p.draft.parts.set('zest', null)
       if (p.draft.parts.size > 0) p.draft.nouns = [last]
     }
@@ -205,7 +207,7 @@ function result(r: Read, locale: Locale): Reading {
   const portions = portionsIn(text, parts, lexicon) ?? method?.pieces ?? null
   const name = parts.find(p => p.kind === 'name')
   return {
-    name: name ? text.slice(...name.span).replace(/^#+\s*/, '') : null,
+    name: name ? text.slice(...name.span).replace(/^[#*_]+\s*|[*_]+$/g, '') : null,
     locale, habits, lines, ...facts, portions, method, ...kindOf(lines, { ...facts, method }),
   }
 }

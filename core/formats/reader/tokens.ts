@@ -64,7 +64,7 @@ export function tokensOf(raw: string, offset: number, lexicon: Lexicon): Token[]
       const n = match?.stems.length ?? 1
       const text = words.slice(i, i + n).join(' ')
       if (match) out.push({ ...match.concept, text, at: at(i, n) })
-      else if (/^\p{L}/u.test(word)) out.push(slipped(word, lexicon, at(i, 1)))
+      else if (/^\p{L}/u.test(word)) out.push(...(glued(word, out.at(-1), lexicon, at(i, 1)) ?? [slipped(word, lexicon, at(i, 1))]))
       else out.push({ k: 'sign', sign: word, text, at: at(i, 1) })
       i += n
     }
@@ -80,6 +80,20 @@ function longest(stems: readonly string[], words: readonly string[], i: number, 
   const byStem = own(lexicon.phrases.get(stems[i]!))
   const byWord = words[i] === stems[i] ? undefined : own(lexicon.phrases.get(words[i]!))
   return byWord && (!byStem || byWord.stems.length > byStem.stems.length) ? byWord : byStem
+}
+
+/** "250gfarine": a unit and a noun that lost their space. */
+function glued(word: string, before: Token | undefined, lexicon: Lexicon, at: [number, number]): Token[] | null {
+  if (before?.k !== 'num') return null
+  const unit = ['kg', 'gr', 'ml', 'cl', 'dl', 'g', 'l'].find(u => word.startsWith(u) && word.length > u.length + 2)
+  const own = unit && lexicon.phrases.get(stem(word.slice(unit.length), lexicon.locale))
+  const rest = own && own.find(p => p.stems.length === 1)
+  if (!unit || !rest) return null
+  const cut = at[0] + unit.length
+  return [
+    { k: 'unit', unit: unit === 'gr' ? 'g' : unit, text: unit, at: [at[0], cut] },
+    { ...rest.concept, text: word.slice(unit.length), at: [cut, at[1]] },
+  ]
 }
 
 /** Words that too many others look like. */

@@ -159,6 +159,7 @@ function told(raw: string, piece: Piece, lexicon: Lexicon, s: State): boolean {
 function sentences(raw: string, at: number, piece: Piece, lexicon: Lexicon, s: State): boolean {
   const o = { area: s.area, bullet: piece.bullet, marked: false, numbered: false }
   const [first, then] = [sort(raw.slice(0, at), 0, lexicon, o), sort(raw.slice(at), 0, lexicon, o)]
+  if (first.kind === 'step' && isTaken(first, s)) return true
   return first.kind === 'ingredient' && first.drafts.some(d => d.amounts.length > 0) && then.kind !== 'ingredient'
     && raw.slice(at).trim().split(/\s+/).length > 2
 }

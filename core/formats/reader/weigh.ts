@@ -35,7 +35,7 @@ const OUT_OF_SHELL = 0.89
 const BARE_GRAMS = 31
 const WET = ['juice', 'dairy', 'water', 'plant']
 /** Dairy that is spooned: ounces of it are by weight. */
-const SPOONED = ['cream_cheese', 'mascarpone', 'greek', 'creme_fr', 'creme_sour', 'smp', 'wmp', 'soy_protein', 'pea_protein']
+const SPOONED = ['condensed', 'cream_cheese', 'mascarpone', 'greek', 'creme_fr', 'creme_sour', 'smp', 'wmp', 'soy_protein', 'pea_protein']
 const CANNED_WET = ['evaporated', 'coconut_milk', 'coconut_cream']
 
 export interface Weighed {
@@ -146,7 +146,8 @@ function bracketsOf(d: Draft): Said {
   return out
 }
 /** Leaves, cans and packets are counted, and say no weight. */
-const weighable = (unit: string) => METRIC_G[unit] !== undefined || METRIC_ML[unit] !== undefined || MEASURES[unit] !== undefined
+const weighable = (unit: string) =>
+  METRIC_G[unit] !== undefined || METRIC_ML[unit] !== undefined || MEASURES[unit] !== undefined
   || ['ounce', 'pound', 'stick', 'dessertspoon'].includes(unit)
 /** A bracket's words that change the noun: juice and zest, a grade, a size. */
 function wordsInBrackets(d: Draft): void {
@@ -189,7 +190,7 @@ export function weigh(d: Draft, s: Scale): Weighed {
   const row = chosen ?? (head?.k === 'ingredient' ? findIngredient(head.id) : undefined)
   if (!row) {
     // A berry on top is of no weight here, nor is a sprig of mint.
-    const garnish = d.purpose === 'serve' && d.amounts.length === 0 && d.nouns.length > 0
+    const garnish = d.purpose === 'serve' && d.amounts.every(a => a.unit === 'some') && d.nouns.length > 0
     if (garnish || d.nouns.some(n => n.k === 'flavour'))
       return done([item(null, null)], [told('notCounted', { words: d.nouns[0]!.text })])
     return open([item(null, null)], ask('ingredient', d.nouns[0]?.text ?? s.text))
@@ -313,10 +314,12 @@ function written(
   const alone = d.brackets.flatMap(b => amountsIn(b)).filter(a => a.unit !== null).length === 1
   const count = outer && outer.unit === null && countable(row) ? outer.value : null
   const cupMl = outer?.unit === 'cup' && said.unit === 'ml' ? said.value / outer.value : null
-  const outerCounts = exact && also.by.code === 'weighed'
+  // "600 ml (1 pint)": the metric one was measured.
+  const isLoose = METRIC_G[said.unit ?? ''] === undefined && METRIC_ML[said.unit ?? ''] === undefined
+  const outerCounts = also !== null && 'g' in also && (also.by.code === 'weighed' || (isLoose && METRIC_ML[outer!.unit!] !== undefined))
   return done(
     [item(row.id, outerCounts ? also.g : got.g, { count, piece: count ? pieceOf(row) : null, bloom })],
-    [told('written'), got.by],
+    outerCounts ? [also.by] : [told('written'), got.by],
     { contradicts: exact && alone && ['weighed', 'ounce'].includes(got.by.code) ? apart(got.g, also.g) : null, cupMl },
   )
 }
