@@ -4,6 +4,7 @@ import type { EntityManager, MikroORM } from '@mikro-orm/postgresql'
 import { addDays, addMinutes, subDays } from 'date-fns'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openDatabase } from '../../tests/support/database'
+import { SCHEMA_VERSION } from '#core/formula/document'
 import { demoFormulas, LOTS } from '../database/demo'
 import { FormulaEntity, FormulaVersionEntity, KitchenEntity, LotEntity, MutationEntity, PlaceEntity } from '../database/entities'
 import { seed } from '../database/seed'
@@ -17,6 +18,7 @@ import { loadKitchen, loadOwner, type Owner, saveKitchen } from './kitchen'
 import { removeLot, saveLot } from './lots'
 import { forgetBefore, remember, takenBefore } from './mutations'
 import { usualOccasion } from './occasions'
+import { readStored } from './stored'
 import { listVersions, loadVersion, nameVersion } from './versions'
 
 const AT = new Date('2026-11-28T08:00:00Z')
@@ -187,6 +189,53 @@ describe('lists in their order', () => {
     expect(kept0).toMatchObject({ formulaName: 'source', document: { formula: { name: 'source' } } })
     const stranger = { ...me, id: NOBODY }
     await expect(loadVersion(fork(), stranger, versions.items[0]!.id)).rejects.toMatchObject({ kind: 'unknown' })
+  })
+})
+
+describe('kept states', () => {
+  it('page by page, the newest first; an older named one comes with the first page', async () => {
+    const me = await owner()
+    const made = await fresh('paged')
+    const em = fork()
+    const row = await em.findOneOrFail(FormulaVersionEntity, { formulaId: made.id })
+    const { document, occasion, schemaVersion, engineVersion, kitchenId, actorId } = row
+    await em.nativeDelete(FormulaVersionEntity, { formulaId: made.id })
+    // Two of one moment, the oldest named.
+    const times = Array.from({ length: 70 }, (_, i) => addMinutes(AT, i === 69 ? 68 : i))
+    const ids = times.map(() => randomUUID())
+    times.forEach((createdAt, i) => em.create(FormulaVersionEntity, {
+      id: ids[i]!, formulaId: made.id, kitchenId, actorId, label: i === 0 ? 'the first' : '', createdAt, document, occasion, schemaVersion,
+      engineVersion,
+    }))
+    await em.flush()
+    const first = await listVersions(fork(), me, made.id, null)
+    expect(first.items).toHaveLength(61)
+    expect(first.items.at(-1)).toMatchObject({ id: ids[0], label: 'the first', formulaName: 'paged' })
+    const moments = first.items.map(v => new Date(v.createdAt).getTime())
+    expect(moments).toEqual([...moments].sort((a, b) => b - a))
+    expect(first.items.slice(0, 2).map(v => v.id)).toEqual([ids[68]!, ids[69]!].sort().reverse())
+    const rest = await listVersions(fork(), me, made.id, first.next)
+    expect(rest.items).toHaveLength(10)
+    expect(rest.next).toBeNull()
+    expect(new Set([...first.items, ...rest.items].map(v => v.id)).size).toBe(70)
+  })
+  it.each(['', 'x', `${AT.getTime()}`, `x${AT.getTime()}_${NOBODY}`, `${AT.getTime()}x_${NOBODY}`, `${AT.getTime()}_no`, `_${NOBODY}`])(
+    'a place that is none: %s', async (after) => {
+      const made = await fresh('cursor')
+      const asked = listVersions(fork(), await owner(), made.id, after || 'none')
+      await expect(asked).rejects.toMatchObject({ kind: 'invalid', path: 'after', code: 'unknownValue' })
+    })
+  it('a document that no version wrote is refused; a whole one is read as it is', () => {
+    const { formula } = plain
+    const row = (document: unknown, schemaVersion = SCHEMA_VERSION) =>
+      ({ document, schemaVersion } as Parameters<typeof readStored>[0])
+    expect(readStored(row(formula), null).formula).toBe(formula)
+    const broken = [null, {}, { ...formula, components: {} }, { ...formula, components: [null] },
+      { ...formula, components: [{ id: 'a' }] }, { ...formula, assembly: undefined }, { ...formula, assembly: { layers: 1 } }]
+    for (const document of broken)
+      for (const version of [SCHEMA_VERSION, 1])
+        expect(() => readStored(row(document, version), null)).toThrow(
+          expect.objectContaining({ kind: 'invalid', path: 'document', code: 'unreadable' }))
   })
 })
 
