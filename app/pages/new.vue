@@ -2,7 +2,7 @@
 /** A new formula: paste it as you have it, see how each piece is read, and it goes on the bench in grams. */
 import { suggestTarget } from '#core/solve/target'
 import { benchOf, putBack } from '#core/formula/bench'
-import { type ComponentRole, FAMILIES, type Family, type Line, type School } from '#core/formula/document'
+import { COMPONENT_ROLES, type ComponentRole, FAMILIES, type Family, type Line, type School } from '#core/formula/document'
 import { familyOf } from '#core/formula/families'
 import { schoolOf } from '#core/formula/schools'
 import { suggestSchool } from '#core/formula/suggest'
@@ -11,6 +11,7 @@ import { onBench } from '#core/formats/reader/bench'
 import { kindOf } from '#core/formats/reader/kind'
 import { type LintFix, takeFix } from '#core/formats/reader/lint'
 import type { Answers, Entry, Habits } from '#core/formats/reader/reading'
+import { VueDraggable } from 'vue-draggable-plus'
 import { emptyDraft, type NewDraft, useNewDraft } from '~/composables/useNewDraft'
 import { INGREDIENTS } from '#core/base/ingredients/table'
 import { CONDITION_NAMES, FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
@@ -28,6 +29,7 @@ const NOTE_MOST = 4000
 const error = ref('')
 const busy = ref(false)
 const history = useUndo<Pick<NewDraft, 'text' | 'answers'>>()
+const USUAL_ROLES: readonly ComponentRole[] = ['filling', 'crust', 'topping', 'insert']
 const EXAMPLE = say('new.n112CupsCasterSugar')
 
 const { looked, settled, done, much } = useReader(
@@ -77,6 +79,10 @@ function take(e: Entry) {
 }
 const move = (e: Entry, role: ComponentRole) =>
   put({ answers: answersWith({ roles: { ...draft.value.answers.roles, [e.text]: role } }) })
+/** Roles a line may be dropped on: the usual ones, and those the text has. */
+const targets = computed(() =>
+  COMPONENT_ROLES.filter(r => USUAL_ROLES.includes(r) || lines.value.some(l => l.component?.role === r)))
+const isDragging = ref(false)
 const readAs = (country: Habits['country']) =>
   put({ answers: answersWith({ shared: { ...draft.value.answers.shared, country } }) })
 function fix(f: LintFix) {
@@ -224,7 +230,7 @@ const settledMark = computed(() => (much.value ? 'too-long' : settled.value ? 's
           </select>
         </div>
         <p v-if="reading && methodWords(reading, fmt)" class="stated" data-stated>{{ methodWords(reading, fmt) }}</p>
-        <ReadLints v-if="lints.length" :lints="lints" :lines="lines" @fix="fix" />
+        <ReadLints :lints="lints" :lines="lines" @fix="fix" />
       </section>
     </div>
     <section
@@ -255,12 +261,17 @@ const settledMark = computed(() => (much.value ? 'too-long' : settled.value ? 's
         {{ $say('new.reading', { done: fmt.percent(done) }) }}
       </p>
       <p v-else-if="lines.length === 0" class="soft">{{ $say('new.theLinesAppearHereInGrams') }}</p>
-      <ul v-if="lines.length" class="rows">
+      <VueDraggable
+        v-if="lines.length" tag="ul" class="rows" :model-value="lines" handle=".grip" :sort="false"
+        :group="{ name: 'read', pull: 'clone', put: false }" :force-fallback="true" :animation="0"
+        @start="isDragging = true" @end="isDragging = false"
+      >
         <ReadRow
           v-for="(l, k) in lines" :key="`${l.span[0]} ${l.text}`" :entry="l" :index="k" :asked="firstAsked.has(l)"
           @answer="v => answer(l, v)" @leave="leave(l)" @take="take(l)" @move="r => move(l, r)"
         />
-      </ul>
+      </VueDraggable>
+      <RoleTargets v-show="isDragging" :roles="targets" @drop="(i, r) => lines[i] && move(lines[i], r)" />
     </section>
     <section class="use">
       <h2 class="section-title">{{ $say('new.whatMustItDoOnThe') }}</h2>

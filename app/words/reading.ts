@@ -59,8 +59,6 @@ export function assumptionWords({ code, params: p }: Assumption, fmt: Format): s
       return say('reading.noWeightHere')
     case 'bareGrams':
       return say('reading.gramsLikeTheRest')
-    case 'dozen':
-      return say('reading.aDozen')
   }
 }
 

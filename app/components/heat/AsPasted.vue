@@ -53,7 +53,8 @@ async function readAgain() {
         <p class="theirs">{{ r.text }}</p>
         <div class="here">
           <p v-for="s in r.here" :key="s.key">
-            {{ s.title }}<span v-if="s.reach" class="num"> {{ s.reach }}</span>
+            <b>{{ s.title }}</b>
+            <span v-if="s.reach" class="num">{{ s.reach }}</span>
           </p>
         </div>
         <p v-for="d in r.differs" :key="d.code + d.yours.ingredientId" class="differs" :data-differs="d.code">
@@ -76,6 +77,8 @@ li { border-bottom: 1px solid var(--hairline); padding: 0.5rem 0 0.5rem 0.7rem; 
 .heads { padding: 0.3rem 0 0.2rem 0.9rem; }
 .other { border-left-color: var(--blood); }
 p { margin: 0; }
+.here p { display: flex; flex-wrap: wrap; gap: 0 0.7rem; }
+.here b { font-weight: 600; }
 .theirs { color: var(--ink-soft); white-space: pre-line; overflow-wrap: anywhere; }
 .differs {
   grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 0.4rem 1rem; align-items: center; font-weight: 600;

@@ -4,21 +4,30 @@ import type { Lint, LintFix } from '#core/formats/reader/lint'
 import type { Entry } from '#core/formats/reader/reading'
 import { fixWords, lintWords } from '~/words/lint'
 
-defineProps<{ lints: Lint[], lines: Entry[] }>()
+const props = defineProps<{ lints: Lint[], lines: Entry[] }>()
 const emit = defineEmits<{ fix: [fix: LintFix] }>()
 const fmt = useFormat()
+const { shown, press, enter, leave } = useHeldPlaces(() => props.lints, x => `${x.code} ${JSON.stringify(x.params)}`)
+function take(fix: LintFix) {
+  press()
+  emit('fix', fix)
+}
 </script>
 
 <template>
-  <section class="lint" :aria-label="$say('new.whatTheTextLeavesOpen')" :data-lints="lints.length">
+  <section
+    v-if="shown.length" class="lint" :aria-label="$say('new.whatTheTextLeavesOpen')" :data-lints="lints.length"
+    @pointerenter="enter" @pointerleave="leave"
+  >
     <h3>{{ $say('new.worthALook', { lints: lints.length }) }}</h3>
-    <div v-for="(x, k) in lints" :key="k" class="found" :data-lint="x.code">
+    <div v-for="({ item: x, done }, k) in shown" :key="k" class="found" :class="{ done }" :data-lint="done ? null : x.code">
       <b>{{ lintWords(x, lines[x.lines[0] ?? -1]?.text ?? '', fmt).title }}</b>
       <span class="soft why">{{ lintWords(x, '', fmt).why }}</span>
       <div class="opts">
+        <span v-if="done" class="soft">{{ $say('new.done') }}</span>
         <UButton
           v-for="(f, j) in x.fixes" :key="j" size="sm" variant="outline" color="neutral" :label="fixWords(f, fmt)"
-          class="fix" @click="emit('fix', f)"
+          class="fix" :disabled="done" @click="take(f)"
         />
       </div>
     </div>
@@ -31,6 +40,7 @@ const fmt = useFormat()
 }
 .lint h3 { font-size: 1.05rem; margin: 0 0 0.2rem; }
 .found { border-top: 1px solid var(--hairline); padding: 0.4rem 0; }
+.done b { font-weight: 400; color: var(--ink-soft); }
 .why { margin-left: 0.4rem; }
 .opts { display: flex; flex-wrap: wrap; gap: 0.4rem; margin: 0.3rem 0; }
 .fix { white-space: normal; text-align: left; }

@@ -18,11 +18,22 @@ const state = computed(() => {
   return leftOut ? 'left-out' : (question?.kind ?? (kind === 'ingredient' ? 'read' : kind))
 })
 const told = computed(() => [...new Set(props.entry.assumptions.map(a => assumptionWords(a, fmt)))].join(', '))
+/** To the next role, or the one before, by the arrow keys on its grip. */
+function step(by: 1 | -1) {
+  const at = COMPONENT_ROLES.indexOf(props.entry.component?.role ?? 'filling')
+  emit('move', COMPONENT_ROLES[(at + by + COMPONENT_ROLES.length) % COMPONENT_ROLES.length]!)
+}
 const isLine = computed(() => props.entry.kind === 'ingredient' && !props.entry.leftOut)
 </script>
 
 <template>
   <li :class="[state, { asks: entry.question }]" :data-line-index="index" :data-read="state">
+    <button
+      v-if="isLine" type="button" class="grip" :aria-label="$say('new.dragToAPart', { text: entry.text })"
+      @keydown.right.prevent="step(1)" @keydown.left.prevent="step(-1)"
+    >
+      <UIcon name="i-lucide-grip-vertical" />
+    </button>
     <div class="written">{{ entry.text }}</div>
     <div class="as">
       <template v-if="isLine && !entry.question">
@@ -61,8 +72,13 @@ const isLine = computed(() => props.entry.kind === 'ingredient' && !props.entry.
 
 <style scoped>
 li {
-  display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr) 10.5rem; gap: 0 1.2rem; align-items: start;
-  border-bottom: 1px solid var(--hairline); padding: 0.4rem 0 0.4rem 0.7rem; border-left: 3px solid transparent;
+  position: relative; display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr) 10.5rem; gap: 0 1.2rem;
+  align-items: start; border-bottom: 1px solid var(--hairline); padding: 0.4rem 0 0.4rem 48px;
+  border-left: 3px solid transparent; background: var(--paper);
+}
+.grip {
+  position: absolute; left: 0; top: 0; width: 44px; height: 44px; display: grid; place-items: center;
+  color: var(--ink-soft); cursor: grab; touch-action: none;
 }
 .asks { border-left-color: var(--blood); }
 .written { color: var(--ink-soft); overflow-wrap: anywhere; white-space: pre-line; padding-top: 0.15rem; }

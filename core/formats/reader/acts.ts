@@ -82,6 +82,9 @@ const mentionsIn = (text: string, lexicon: Lexicon): Mention[] =>
     return t.k === 'fruit' ? [{ kin: 'juice', at: t.at[0] }, { kin: 'zest', at: t.at[0] }] : []
   })
 
+const TIMED: readonly ActKind[] = [
+  'bloom', 'whip', 'bath', 'microwave', 'boil', 'heat', 'reduce', 'dissolve', 'bake', 'chill', 'freeze', 'cool',
+]
 /** Minutes of each act: those told after it before the next, else those before it that no other act took. */
 function minutesIn(acts: readonly Found[], text: string, lexicon: Lexicon): (number | null)[] {
   const taken = new Set<number>()
@@ -92,8 +95,13 @@ function minutesIn(acts: readonly Found[], text: string, lexicon: Lexicon): (num
   }
   const next = (i: number) => acts[i + 1]?.at ?? text.length
   const last = (i: number) => acts[i - 1]?.end ?? 0
-  const first = acts.map((a, i) => (isLast(lexicon) ? pick(last(i), a.at) : pick(a.at, next(i))))
-  return acts.map((a, i) => first[i] ?? (isLast(lexicon) ? pick(a.at, next(i)) : pick(last(i), a.at)))
+  // Pouring and adding take no time of their own.
+  const takes = (a: Found) => TIMED.includes(a.does)
+  const forward = (a: Found, i: number) => pick(a.at, next(i))
+  const back = (a: Found, i: number) => pick(last(i), a.at)
+  const [one, other] = isLast(lexicon) ? [back, forward] : [forward, back]
+  const first = acts.map((a, i) => (takes(a) ? one(a, i) : null))
+  return acts.map((a, i) => first[i] ?? (takes(a) ? other(a, i) : null))
 }
 
 /** The heat told after an act; "cool to 25" needs no degrees. */

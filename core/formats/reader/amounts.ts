@@ -102,7 +102,7 @@ export function amountAt(ts: readonly Token[], i: number): Amount | null {
   const dash = ts[out.to]
   // "3-ingredient": no amount.
   const stuck = ts[out.to + 1]
-  if (n && isSign(dash, '-') && stuck && ['word', 'role', 'link', 'ingredient', 'fruit', 'state'].includes(stuck.k)
+  if (n && isSign(dash, '-') && stuck && ['word', 'link', 'ingredient', 'fruit', 'state'].includes(stuck.k)
     && dash!.at[0] === ts[out.to - 1]!.at[1] && stuck.at[0] === dash!.at[1]) return null
   const hyphen = isSign(dash, '-') || dash?.k === 'range' || (dash?.k === 'link' && dash.text === 'or')
   if (hyphen && n) {

@@ -73,6 +73,8 @@ export function worksBeside({ method }: Reading, work: readonly WorkStep[]): Map
       out.set(a.line, [...(out.get(a.line) ?? []), s.key])
     }
   }
+  const at = (key: string) => work.findIndex(s => s.key === key)
+  for (const keys of out.values()) keys.sort((x, y) => at(x) - at(y))
   return out
 }
 

@@ -21,9 +21,8 @@ export type Concept =
   | { k: 'part', part: 'juice' | 'zest' }
   | { k: 'size', size: string }
   | { k: 'grade', grade: string }
-  | { k: 'role', role: string }
   | { k: 'flavour' | 'other' | 'state' | 'purpose' | 'serve' | 'link' | 'plus' | 'less' | 'each' | 'range' | 'from' | 'all'
-    | 'article' | 'verb' | 'shell' | 'headingStart' }
+    | 'article' | 'verb' | 'shell' }
 
 type Words = typeof en
 const FILES: Record<Locale, Words> = {

@@ -4,6 +4,7 @@ import { takes, WHITES } from '../../formula/schools'
 import type { VesselKind } from '../../physics/geometry/cavity'
 import type { UseKind } from '../../physics/set/bands'
 import { actsOf, tells } from './acts'
+import { speaksOf } from './classify'
 import { vesselsIn } from './facts'
 import { kinOf } from './kin'
 import type { Lexicon } from './lexicon'
@@ -28,6 +29,21 @@ function allActs({ parts, text, lexicon }: Source): Act[] {
   const own = steps.filter(({ p }) => p.component === null || p.component.role === 'filling')
   // Where the whole method stands under another part's heading, it is everybody's.
   return (own.length > 0 ? own : steps).flatMap(({ p, i }) => actsOf(text.slice(...p.span), i, lexicon))
+}
+
+/** Whether a sentence is about another part: boiled sugar, or only things that part alone is made of. */
+function isElsewhere(a: Act, acts: readonly Act[], { parts, lexicon }: Source): boolean {
+  if (speaksOf(a.sentence, lexicon.words.syrups, lexicon)) return true
+  const kins = [...new Set(acts.filter(b => b.line === a.line && b.sentence === a.sentence).flatMap(b => b.kins))]
+  const of = (isOwn: boolean) => new Set(parts.flatMap(p =>
+    (p.kind === 'ingredient' && (p.component?.role === 'filling') === isOwn
+      ? (p.weighed?.items ?? []).flatMap(i => (i.ingredientId ? [kinOf(i.ingredientId)] : []))
+      : [])))
+  const [own, others] = [of(true), of(false)]
+  const near = (set: ReadonlySet<string>, k: string) =>
+    set.has(k) || (['egg', 'yolk_sep'].includes(k) && (set.has('egg') || set.has('yolk_sep')))
+  return kins.length > 0 && kins.some(k => near(others, k)) && !kins.some(k => near(own, k) && !near(others, k))
+    && kins.some(k => !near(own, k))
 }
 
 /** A heat of the filling in a pot, not of an oven, of gelatine, or of what is melted for itself. */
@@ -118,7 +134,7 @@ export function methodOf(source: Source, ids: readonly string[], vessel: ReadVes
   const { parts, text, lexicon } = source
   const acts = allActs(source)
   if (acts.length === 0) return null
-  const filling = acts.filter(a => a.of === 'filling')
+  const filling = acts.filter(a => a.of === 'filling' && !isElsewhere(a, acts, source))
   const heats = filling.filter(a => isHeat(a, filling))
   const of = (...kinds: ActKind[]) => filling.filter(a => kinds.includes(a.does))
   const boiling = heats.filter(a => a.does === 'boil' || a.does === 'reduce')

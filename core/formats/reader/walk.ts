@@ -232,7 +232,7 @@ function isDish(raw: string, { kind }: Sorted, lexicon: Lexicon): boolean {
   // "Crémeux yuzu 1 kg" names what is made; "lemon cream 200 g, sugar 100 g" what goes in.
   const weighed = drafts.filter(d => d.amounts.length > 0 && d.nouns.some(n => n.k === 'ingredient'))
   if (head.some(t => t.k === 'verb') || weighed.some(d => d.amounts.some(a => a.unit !== null))) return false
-  const loose = head.filter(t => ['word', 'role', 'unit'].includes(t.k)).map(t => t.text).join(' ')
+  const loose = head.filter(t => ['word', 'unit'].includes(t.k)).map(t => t.text).join(' ')
   return speaksOf(loose, lexicon.words.dishes, lexicon)
 }
 
