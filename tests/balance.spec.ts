@@ -36,7 +36,7 @@ test('the map: bands with their words, the formula as a point that is dragged an
   expect(Number(await grams(page, 'Bergamot juice').inputValue())).toBeLessThan(265)
   // The field has not changed under the point: nothing to draw again. Dragged, the formula follows as one step of undo.
   await drawn(page)
-  const box = (await page.locator('[data-map] .catch').boundingBox())!
+  const box = (await page.locator('[data-map] .frame').boundingBox())!
   const from = (await page.locator('[data-point-on-map] .dot').boundingBox())!
   await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
   await page.mouse.down()

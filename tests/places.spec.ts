@@ -99,6 +99,37 @@ test.describe('Kitchen', () => {
     await expect(page.locator('.places li')).toHaveCount(PLACES)
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(page.locator('.places li')).toHaveCount(PLACES + 1)
+    // And by the keys, change by change, back to how it was.
+    await expect(main).toHaveAttribute('data-kitchen-save', 'saved')
+    await page.locator('h1').click()
+    await page.keyboard.press('Control+z')
+    await expect(page.locator('.places li')).toHaveCount(PLACES)
+  })
+
+  test('a tin that formulas use is asked about before it goes; kept, it stays; taken out, the keys bring it back', async ({ page }) => {
+    await page.goto('/kitchen')
+    const tins = page.locator('[data-kitchen-part="vessels"] .tins li')
+    await expect(tins.first()).toBeVisible()
+    const count = await tins.count()
+    const asked = page.locator('[data-part="used"]')
+    // The first tin that a formula stands in.
+    for (let i = 0; i < count && (await asked.count()) === 0; i++) {
+      const before = await tins.count()
+      await tins.nth(i - (count - before)).getByRole('button', { name: /^Take out/ }).click()
+      await expect.poll(async () => (await asked.count()) > 0 || (await tins.count()) < before).toBe(true)
+    }
+    await expect(asked).toContainText(/Used by \d+ of your formulas: /)
+    const now = await tins.count()
+    await asked.getByRole('button', { name: 'Keep it' }).click()
+    await expect(asked).toHaveCount(0)
+    await expect(tins).toHaveCount(now)
+    await tins.nth(count - now).getByRole('button', { name: /^Take out/ }).click()
+    await asked.getByRole('button', { name: 'Take it out' }).click()
+    await expect(tins).toHaveCount(now - 1)
+    await expect(page.locator('main.kitchen')).toHaveAttribute('data-kitchen-save', 'saved')
+    await page.locator('h1').click()
+    await page.keyboard.press('Control+z')
+    await expect(tins).toHaveCount(now)
   })
 })
 

@@ -30,14 +30,19 @@ export function useWorkspaceKeys(on: WorkspaceKeys): void {
     'r': unlessChoosing(on.rebalance),
     'v': unlessChoosing(on.makeVariant),
   })
+  useUndoKeys(on.undo, on.redo)
+}
+
+/** Undo and redo by their keys, everywhere but in a free text, which keeps the browser's own. */
+export function useUndoKeys(undo: () => void, redo: () => void = () => {}): void {
   useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     const key = event.key.toLowerCase()
     if (!(event.ctrlKey || event.metaKey) || (key !== 'z' && key !== 'y')) return
     const target = event.target as HTMLElement
-    const writing = target.matches('input, textarea, select, [contenteditable]')
+    const writing = target.matches('input, textarea, [contenteditable]')
     if (key === 'z' && writing && target.getAttribute('role') !== 'spinbutton') return
     event.preventDefault()
-    if (key === 'y' || event.shiftKey) on.redo()
-    else on.undo()
+    if (key === 'y' || event.shiftKey) redo()
+    else undo()
   })
 }

@@ -16,19 +16,22 @@ const kitchen = useKitchenStore()
 const fmt = useFormat()
 const record = computed(() => kitchen.record!)
 const settings = computed(() => record.value.settings)
-/** The last change, so that it can be taken back; what is sent together is one. */
-const last = shallowRef<{ before: KitchenRecord, after: KitchenRecord } | null>(null)
+/** What was changed, so that it can be taken back, the last first; what is sent together is one. */
+const done = shallowRef<{ before: KitchenRecord, after: KitchenRecord }[]>([])
+const last = computed(() => done.value.at(-1))
 /** Shows at once, is kept in this browser at once, and goes to the server after a moment. */
 function change(next: KitchenRecord) {
-  const before = kitchen.entry?.state === 'waiting' && last.value ? last.value.before : record.value
+  const isOne = kitchen.entry?.state === 'waiting' && last.value
+  const before = isOne ? last.value!.before : record.value
   kitchen.change(next)
-  last.value = { before, after: record.value }
+  done.value = [...(isOne ? done.value.slice(0, -1) : done.value), { before, after: record.value }]
 }
 function undo() {
   const back = last.value
-  last.value = null
+  done.value = done.value.slice(0, -1)
   if (back) kitchen.takeBack(back.before, back.after)
 }
+useUndoKeys(undo)
 const state = computed(() =>
   !kitchen.entry
     ? kitchen.savedAt
@@ -188,10 +191,7 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
               kind="temperature" show-label :step="0.5" :label="$say('kitchen.airInIt')" field="chill.*.place.airTempC"
               :model-value="p.airTempC" @update:model-value="v => place(p.id, { airTempC: v })"
             />
-            <UButton
-              variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="$say('kitchen.takeOut', { name: p.name })"
-              @click="remove(p.id)"
-            />
+            <TakeOut :id="p.id" :name="p.name" @take="remove(p.id)" />
           </li>
         </ul>
         <UButton variant="outline" color="neutral" size="sm" :label="$say('kitchen.addAPlace')" @click="add" />

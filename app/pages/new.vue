@@ -50,6 +50,7 @@ function step(to: typeof history.back) {
   const next = to(toPlain({ text, answers }))
   if (next) draft.value = { ...draft.value, ...next }
 }
+useUndoKeys(() => step(history.back), () => step(history.forward))
 const textChanged = (text: string) => put({ text }, 'typing')
 const answersWith = (part: Partial<Answers>): Answers => ({ ...draft.value.answers, ...part })
 function answer(entry: Entry, value: string | number) {

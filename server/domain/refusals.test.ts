@@ -19,6 +19,7 @@ import { removeLot, saveLot } from './lots'
 import { forgetBefore, remember, takenBefore } from './mutations'
 import { usualOccasion } from './occasions'
 import { readStored } from './stored'
+import { usesOf } from './uses'
 import { listVersions, loadVersion, nameVersion } from './versions'
 
 const AT = new Date('2026-11-28T08:00:00Z')
@@ -189,6 +190,28 @@ describe('lists in their order', () => {
     expect(kept0).toMatchObject({ formulaName: 'source', document: { formula: { name: 'source' } } })
     const stranger = { ...me, id: NOBODY }
     await expect(loadVersion(fork(), stranger, versions.items[0]!.id)).rejects.toMatchObject({ kind: 'unknown' })
+  })
+})
+
+describe('what a thing of the kitchen is used in', () => {
+  it('formulas that name it anywhere, counted; none in the bin, none of another kitchen, none for what nobody uses', async () => {
+    const me = await owner()
+    const id = randomUUID()
+    const { assembly } = plain.formula
+    const withIt = async (name: string) => createFormulaRow(fork(), me, AT, {
+      id: randomUUID(), mutationId: randomUUID(),
+      document: { ...plain, formula: { ...plain.formula, name, assembly: { ...assembly, vesselId: id } } },
+    })
+    expect(await usesOf(fork(), me, id)).toEqual({ count: 0, formulas: [] })
+    const made = []
+    for (let i = 0; i < 6; i++) made.push(await withIt(`in the tin ${i}`))
+    const used = await usesOf(fork(), me, id)
+    expect(used.count).toBe(6)
+    expect(used.formulas).toHaveLength(5)
+    expect(used.formulas.every(f => f.name.startsWith('in the tin'))).toBe(true)
+    await deleteFormula(fork(), me, AT, made[0]!.id)
+    expect((await usesOf(fork(), me, id)).count).toBe(5)
+    expect((await usesOf(fork(), { ...me, id: NOBODY }, id)).count).toBe(0)
   })
 })
 

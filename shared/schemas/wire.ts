@@ -59,6 +59,11 @@ export interface VersionList {
   variants: { id: string, name: string }[]
   origin: { id: string, name: string } | null
 }
+/** What uses a thing of the kitchen: how many formulas, and the last changed of them by name. */
+export interface Uses {
+  count: number
+  formulas: { id: string, name: string }[]
+}
 /**
  * One page of the shelf, last change first; `next` asks for the following one; `total` and `firstId` come with the
  * first.

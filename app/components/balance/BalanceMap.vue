@@ -199,16 +199,21 @@ function fromEvent(event: PointerEvent): [number, number] | null {
   const [rx, ry] = ranges.value
   return [rx.from + clamp(p.x / U) * (rx.to - rx.from), ry.from + clamp(1 - p.y / U) * (ry.to - ry.from)]
 }
+/** How far from its middle the point was taken, in values, so that it does not jump. */
+let grip: [number, number] = [0, 0]
 function onDown(event: PointerEvent) {
-  dragging = true
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   const p = fromEvent(event)
-  if (p) moveTo(...p)
+  if (!p || !here.value) return
+  event.preventDefault()
+  ;(event.currentTarget as HTMLElement & SVGElement).focus({ preventScroll: true })
+  dragging = true
+  grip = [here.value[0] - p[0], here.value[1] - p[1]]
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
 function onMove(event: PointerEvent) {
   if (!dragging) return
   const p = fromEvent(event)
-  if (p) moveTo(...p)
+  if (p) moveTo(p[0] + grip[0], p[1] + grip[1])
 }
 function onUp() {
   if (!dragging) return
@@ -314,7 +319,7 @@ const valueWords = computed(() =>
           </text>
         </template>
       </g>
-      <rect :width="U" :height="U" fill="none" stroke="#1F2F24" :stroke-width="k" />
+      <rect class="frame" :width="U" :height="U" fill="none" stroke="#1F2F24" :stroke-width="k" />
       <g v-if="drawing">
         <text
           v-for="(w, i) in edges" :key="i" :x="w.side === 'right' ? U + 5 * k : sx(w.at)"
@@ -341,14 +346,10 @@ const valueWords = computed(() =>
         />
         <text :x="sx(g.x)" :y="sy(g.y) + 5 * k" text-anchor="middle" class="ghost">{{ g.n }}</text>
       </g>
-      <rect
-        class="catch" :width="U" :height="U" fill="transparent" @pointerdown="onDown" @pointermove="onMove"
-        @pointerup="onUp" @pointercancel="onUp"
-      />
       <g
         v-if="point" class="me" tabindex="0" role="slider" :aria-label="$say('balanceMap.theFormulaOnTheMapArrow')"
         :aria-valuetext="valueWords" :aria-valuenow="Number(here![0].toFixed(1))" data-point-on-map @keydown="onKey"
-        @blur="ws.endGesture()"
+        @blur="ws.endGesture()" @pointerdown="onDown" @pointermove="onMove" @pointerup="onUp" @pointercancel="onUp"
       >
         <circle :cx="sx(point.x)" :cy="sy(point.y)" :r="22 * k" fill="transparent" />
         <circle
@@ -378,7 +379,7 @@ const valueWords = computed(() =>
 
 <style scoped>
 .bar { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 8.2rem; gap: 0.8rem; }
-svg { width: 100%; display: block; touch-action: pan-y; user-select: none; }
+svg { width: 100%; display: block; user-select: none; }
 .working { opacity: 0.72; }
 text { font-family: var(--font-sans); fill: var(--ink); font-variant-numeric: tabular-nums; }
 .word {
@@ -389,8 +390,8 @@ text { font-family: var(--font-sans); fill: var(--ink); font-variant-numeric: ta
 .edge { font-size: calc(var(--k) * 14.2px); fill: var(--cold-deep); }
 .tick { font-size: calc(var(--k) * 14.2px); fill: var(--ink-soft); } .axis { font-size: calc(var(--k) * 14.2px); }
 .ghost { font-size: calc(var(--k) * 14px); font-weight: 600; }
-.catch { cursor: crosshair; touch-action: none; }
-.me { cursor: grab; pointer-events: none; outline: none; }
+.me { cursor: grab; touch-action: none; outline: none; }
+.me:active { cursor: grabbing; }
 .me:focus-visible .dot { stroke-width: calc(var(--k) * 3.4px); }
 .foot { margin: 0.2rem 0 0; } .ink { color: var(--ink); font-weight: 600; }
 .ghosts { margin: 0.3rem 0 0; padding-left: 1.4rem; list-style: decimal; columns: 2; }

@@ -38,10 +38,7 @@ const id = () => crypto.randomUUID()
           >
           {{ $say('kitchenHeat.hasAFan') }}
         </label>
-        <UButton
-          variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="$say('kitchenHeat.takeOut', { name: o.name })"
-          @click="emit('change', { ovens: without(ovens, o.id) })"
-        />
+        <TakeOut :id="o.id" :name="o.name" @take="emit('change', { ovens: without(ovens, o.id) })" />
       </li>
     </ul>
     <UButton
@@ -79,10 +76,7 @@ const id = () => crypto.randomUUID()
           :model-value="b.ratedW"
           @update:model-value="v => emit('change', { burners: edit(burners, b.id, { ratedW: v }) })"
         />
-        <UButton
-          variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="$say('kitchenHeat.takeOut', { name: b.name })"
-          @click="emit('change', { burners: without(burners, b.id) })"
-        />
+        <TakeOut :id="b.id" :name="b.name" @take="emit('change', { burners: without(burners, b.id) })" />
       </li>
     </ul>
     <UButton
@@ -127,10 +121,7 @@ const id = () => crypto.randomUUID()
           @update:model-value="v => emit('change', { pans: edit(pans, p.id, { tareG: v >= 20 ? v : null }) })"
         />
         <span class="soft small holds">{{ $say('kitchenHeat.holds', { p1: fmt.litres(panHoldsM3(p)) }) }}</span>
-        <UButton
-          variant="ghost" color="neutral" icon="i-lucide-x" :aria-label="$say('kitchenHeat.takeOut', { name: p.name })"
-          @click="emit('change', { pans: without(pans, p.id) })"
-        />
+        <TakeOut :id="p.id" :name="p.name" @take="emit('change', { pans: without(pans, p.id) })" />
       </li>
     </ul>
     <UButton

@@ -62,11 +62,7 @@ const sizes = (v: KitchenVessel) =>
             :aria-label="`${open === v.id ? $say('kitchenVessels.doneWith') : $say('kitchenVessels.change')} ${v.name}`"
             @click="open = open === v.id ? null : v.id"
           />
-          <UButton
-            variant="ghost" color="neutral" icon="i-lucide-x"
-            :aria-label="$say('kitchenVessels.takeOut', { name: v.name })"
-            @click="emit('change', vessels.filter(x => x.id !== v.id))"
-          />
+          <TakeOut :id="v.id" :name="v.name" @take="emit('change', vessels.filter(x => x.id !== v.id))" />
         </span>
         <div v-if="open === v.id" class="fields">
           <div class="named">

@@ -53,19 +53,19 @@ const widest = computed(() =>
   Math.max(props.assessment.verdict.cold.tauPa.value, props.assessment.verdict.plate.tauPa.value, 1),
 )
 const offTarget = computed(() => isOffTarget(props.assessment))
+const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
 </script>
 
 <template>
   <section class="more">
-    <div v-if="offTarget" class="block">
+    <div v-show="offTarget || !offered?.isEmpty" class="block">
       <h3>{{ $say('verdictMore.whatWouldBringItThere') }}</h3>
+      <OfferList
+        ref="offered" :offers="offTarget && adjustmentsSettled ? adjustments : []" :key-of="a => a.kind"
+        :words="a => adjustmentWords(a, fmt)" @take="a => emit('apply', a)"
+      />
       <p v-if="!adjustmentsSettled" class="soft waiting">{{ $say('verdictMore.tryingChanges') }}</p>
-      <template v-else>
-        <button v-for="a in adjustments" :key="a.kind" type="button" class="adjust" @click="emit('apply', a)">
-          <b>{{ adjustmentWords(a, fmt).label }}</b><span>{{ adjustmentWords(a, fmt).brings }}</span>
-        </button>
-        <p v-if="adjustments.length === 0" class="soft">{{ $say('verdictMore.noSingleChangeMendsItChange') }}</p>
-      </template>
+      <p v-else-if="adjustments.length === 0" class="soft">{{ $say('verdictMore.noSingleChangeMendsItChange') }}</p>
     </div>
     <div v-if="levers.length" class="block" data-levers :class="{ unsettled: !adjustmentsSettled }">
       <div class="lever-head">
@@ -74,13 +74,10 @@ const offTarget = computed(() => isOffTarget(props.assessment))
           {{ levers[0]!.firmerBy >= 1 ? $say('verdictMore.theOtherWay') : $say('verdictMore.firmerAgain') }}
         </button>
       </div>
-      <button
-        v-for="l in levers.slice(0, 4)" :key="`${l.kind}${l.lineId}`" type="button" class="adjust lever"
-        :data-lever="l.ingredientId ?? l.kind" @click="emit('apply', l)"
-      >
-        <b>{{ leverWords(l, fmt).label }}</b>
-        <span>{{ leverWords(l, fmt).brings }}</span>
-      </button>
+      <OfferList
+        :offers="levers.slice(0, 4)" :key-of="l => `${l.kind}${l.lineId}`" :words="l => leverWords(l, fmt)"
+        :mark="l => l.ingredientId ?? l.kind" @take="l => emit('apply', l)"
+      />
     </div>
     <div class="block" :class="{ unsettled: !sharesSettled }" :data-shares="sharesSettled ? 'settled' : 'working'">
       <h3>{{ $say('verdictMore.howSure') }}</h3>
@@ -159,14 +156,8 @@ h3 { font-size: 1.05rem; margin: 0 0 0.3rem; display: inline-block; }
 .bars em { display: block; height: 100%; background: var(--cold); }
 .bars .here { font-weight: 600; }
 .bars .here em { background: var(--citron); box-shadow: inset 0 0 0 1px var(--ink); }
-.adjust {
-  width: 100%; min-height: 46px; display: flex; justify-content: space-between; align-items: center; gap: 0.8rem;
-  border-bottom: 1px solid var(--hairline); text-align: left; cursor: pointer; padding: 0.3rem 0.1rem;
-}
 .lever-head { display: flex; justify-content: space-between; align-items: baseline; }
 .turn { min-height: 44px; cursor: pointer; }
-.adjust:hover { background: var(--citron-soft); }
-.adjust span { color: var(--ink-soft); font-size: 0.92rem; text-align: right; }
 .waiting { min-height: 46px; }
 p { margin: 0.2rem 0; }
 summary { cursor: pointer; min-height: 32px; }

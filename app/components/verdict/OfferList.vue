@@ -1,0 +1,51 @@
+<script setup lang="ts" generic="T extends { doc: Bench }">
+/** Changes that are offered, each one press: taken, it says so in its place, with undo beside it. */
+import type { Bench } from '#core/formula/bench'
+
+const props = defineProps<{
+  offers: readonly T[]
+  keyOf: (x: T) => string
+  words: (x: T) => { label: string, brings: string }
+  /** What marks a row for whoever looks for it. */
+  mark?: (x: T) => string
+}>()
+const emit = defineEmits<{ take: [offer: T] }>()
+const ws = useWorkspaceStore()
+const { shown, press, release, enter, leave } = useHeldPlaces(() => props.offers, x => props.keyOf(x))
+function take(offer: T) {
+  press(offer)
+  emit('take', offer)
+}
+function undo() {
+  ws.undo()
+  release()
+}
+defineExpose({ isEmpty: computed(() => shown.value.length === 0) })
+</script>
+
+<template>
+  <div class="offers" @pointerenter="enter" @pointerleave="leave">
+    <template v-for="{ item, state } in shown" :key="keyOf(item)">
+      <div v-if="state === 'taken'" class="taken" role="status">
+        <span>{{ $say('verdictMore.done', { what: words(item).label }) }}</span>
+        <button type="button" class="underline undo" @click="undo">{{ $say('workspace.undo') }}</button>
+      </div>
+      <div v-else-if="state === 'gone'" class="taken" aria-hidden="true">{{ words(item).label }}</div>
+      <button v-else type="button" class="adjust" :class="{ lever: mark }" :data-lever="mark?.(item)" @click="take(item)">
+        <b>{{ words(item).label }}</b><span>{{ words(item).brings }}</span>
+      </button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.adjust, .taken {
+  width: 100%; min-height: 46px; display: flex; justify-content: space-between; align-items: center; gap: 0.8rem;
+  border-bottom: 1px solid var(--hairline); text-align: left; padding: 0.3rem 0.1rem;
+}
+.adjust { cursor: pointer; }
+.adjust:hover { background: var(--citron-soft); }
+.adjust span { color: var(--ink-soft); font-size: 0.92rem; text-align: right; }
+.taken { color: var(--ink-soft); }
+.undo { min-height: 44px; cursor: pointer; padding: 0 0.4rem; }
+</style>

@@ -1,0 +1,74 @@
+/** A stray finger changes nothing: only the map's point drags, and what was pressed keeps its place. */
+import type { CDPSession, Page } from '@playwright/test'
+import { expect, open, SAGS, settled, test, verdict } from './support/lumbik'
+
+const yolkOf = async (page: Page) => Number(await page.getByRole('spinbutton', { name: 'Grams of Egg yolk' }).inputValue())
+/** A finger from one place to another, in steps. */
+async function swipe(touch: CDPSession, [x0, y0]: [number, number], [x1, y1]: [number, number], steps = 8) {
+  const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) =>
+    touch.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] })
+  await send('touchStart', x0, y0)
+  for (let i = 1; i <= steps; i++) await send('touchMove', x0 + ((x1 - x0) * i) / steps, y0 + ((y1 - y0) * i) / steps)
+  await send('touchEnd')
+}
+
+for (const [name, viewport] of [['tablet', { width: 1024, height: 768 }], ['phone', { width: 390, height: 844 }]] as const)
+  test.describe(`on a ${name}`, () => {
+    test.use({ viewport, hasTouch: true })
+    test('scrolling over the map leaves the recipe alone; its point drags', async ({ page }) => {
+      await open(page, SAGS)
+      const map = page.locator('[data-map="settled"]')
+      await expect(map).toBeVisible()
+      const yolk = await yolkOf(page)
+      const frame = map.locator('.frame')
+      // In the middle of the screen, so that there is room to scroll.
+      await frame.evaluate(e => e.scrollIntoView({ block: 'center' }))
+      const touch = await page.context().newCDPSession(page)
+      const box = (await frame.boundingBox())!
+      const dot = (await map.locator('.dot').boundingBox())!
+      const far = dot.x + dot.width / 2 > box.x + box.width / 2 ? 0.15 : 0.85
+      const x = box.x + far * box.width
+      const scrolled = await page.evaluate(() => window.scrollY)
+      await swipe(touch, [x, box.y + 0.8 * box.height], [x, box.y + 0.8 * box.height - 160])
+      await expect.poll(() => page.evaluate(() => window.scrollY)).toBeGreaterThan(scrolled)
+      await settled(page)
+      expect(await yolkOf(page)).toBe(yolk)
+      await page.touchscreen.tap(x, (await frame.boundingBox())!.y + 40)
+      await settled(page)
+      expect(await yolkOf(page)).toBe(yolk)
+      // The point itself, and a little beside it: within its 44 px.
+      await frame.evaluate(e => e.scrollIntoView({ block: 'center' }))
+      const at = (await map.locator('.dot').boundingBox())!
+      const from: [number, number] = [at.x + at.width / 2 + 12, at.y + at.height / 2]
+      await swipe(touch, from, [from[0], from[1] - 60])
+      await settled(page)
+      expect(await yolkOf(page)).toBeGreaterThan(yolk)
+    })
+  })
+
+test('a second tap on an offer takes nothing else; undo stands beside it', async ({ page }) => {
+  await open(page, SAGS)
+  const offer = page.locator('.adjust:not(.lever)').filter({ hasText: 'egg yolk' }).first()
+  await expect(offer).toBeVisible()
+  const box = (await offer.boundingBox())!
+  const [x, y] = [box.x + 30, box.y + box.height / 2]
+  const lines = () => page.locator('table.lines input').evaluateAll(list => list.map(e => (e as HTMLInputElement).value))
+  const before = await lines()
+  await page.mouse.click(x, y)
+  const taken = page.locator('.taken[role="status"]')
+  await expect(taken).toContainText('Done')
+  await settled(page)
+  const after = await lines()
+  expect(after).not.toEqual(before)
+  expect(await verdict(page)).toBe('good')
+  const still = (await taken.boundingBox())!
+  expect(Math.abs(still.y - box.y)).toBeLessThan(4)
+  await page.mouse.click(x, y)
+  await settled(page)
+  expect(await lines()).toEqual(after)
+  await taken.getByRole('button', { name: 'Undo' }).click()
+  await settled(page)
+  expect(await lines()).toEqual(before)
+  await expect(taken).toHaveCount(0)
+  await expect(offer).toBeVisible()
+})
