@@ -6,12 +6,19 @@ const kitchen = useKitchenStore()
 // So long as that is quick: a page that waits says what it waits for.
 const PATIENCE_MS = 800
 await Promise.race([kitchen.load(), new Promise(resolve => setTimeout(resolve, PATIENCE_MS))])
+/** Past the bar, for those who go by key. */
+function toContent() {
+  const main = document.querySelector<HTMLElement>('main')
+  main?.setAttribute('tabindex', '-1')
+  main?.focus()
+}
 const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitingForTheDatabase') } as const
 </script>
 
 <template>
   <UApp :toaster="{ position: 'bottom-left', duration: 9000 }">
     <NuxtLoadingIndicator color="#1F2F24" :height="2" />
+    <a href="#content" class="skip no-print" @click.prevent="toContent">{{ $say('app.skipToTheContent') }}</a>
     <TopBar />
     <p v-if="away && kitchen.record" class="unreachable away no-print" role="alert" :data-away="away">
       <b>{{ AWAY[away] }}.</b> {{ $say('app.whatYouChangeIsKeptIn') }}
@@ -36,6 +43,11 @@ const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitin
 </template>
 
 <style scoped>
+.skip {
+  position: fixed; left: 0.5rem; top: -4rem; z-index: 60; background: var(--paper); border: 1.5px solid var(--ink);
+  padding: 0.6rem 1rem; min-height: 44px;
+}
+.skip:focus { top: 0.5rem; }
 .unreachable { padding: 0.6rem 1.75rem; margin: 0; border-bottom: 1px solid var(--blood); color: var(--blood); }
 /* Comes and goes: nothing under a finger moves for it. */
 .away {

@@ -164,7 +164,14 @@ test('dinner at 19:00 gives the start, and a bench card of one page with weights
   const start = minutesOf((await page.getByLabel('Pan goes on at').inputValue()).slice(11))
   expect(start).toBeLessThanOrEqual(latest)
   await expect(page.locator('[data-plan="served"]')).toHaveText('19:00')
+  // Asked for again it is as it is; eaten warmer it comes out of the cold before, and starts earlier.
+  await expect(page.getByRole('button', { name: 'Planned so' })).toBeDisabled()
   await put(page, 'Eaten at, its mean', 12)
+  await settled(page)
+  await expect(fact(page, 'out-at')).toContainText('Out of the cold at 18:')
+  expect(minutesOf(await fact(page, 'latest-start').innerText())).toBeLessThan(latest)
+  await page.getByRole('button', { name: 'Plan it so' }).click()
+  await expect(page.getByRole('button', { name: 'Planned so' })).toBeDisabled()
   await expect(fact(page, 'temper')).toContainText('out of the cold')
   // The time of service is kept with the occasion.
   await saved(page)

@@ -153,6 +153,23 @@ test('a kitchen that always measures in US cups is not asked whose cups they are
   await expect(page.locator('[data-questions]')).toHaveAttribute('data-questions', '0')
 })
 
+test('an address that is none is said in the house style, with the way back; keys skip the bar', async ({ page }) => {
+  await page.goto('/no-such-place')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('There is nothing at this address.')
+  await page.getByRole('button', { name: 'Back to the shelf' }).click()
+  await expect(page).toHaveURL(/\/shelf$/)
+  await expect(page.locator('.rows > li').first()).toBeVisible()
+  await page.reload()
+  await expect(page.locator('.rows > li').first()).toBeVisible()
+  await page.keyboard.press('Tab')
+  const skip = page.getByRole('link', { name: 'Skip to the content' })
+  await expect(skip).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(page.locator('main')).toBeFocused()
+  await open(page, SCONES)
+  await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1)
+})
+
 test('an unknown formula leads back to the shelf', async ({ page }) => {
   await page.goto(`/formula/${DEMO.SAGS.replace(/0001$/, '0999')}/balance`)
   await page.getByRole('link', { name: 'Back to the shelf' }).click()

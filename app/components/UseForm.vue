@@ -8,11 +8,14 @@ import { say } from '~/words/say'
 const props = defineProps<{ /** null until one is picked */ use: Use | null }>()
 const emit = defineEmits<{ change: [use: Use] }>()
 const set = (part: Partial<Use>) => props.use && emit('change', { ...props.use, ...part })
+/** The table and the guests are the same whatever is served. */
+const stays = ({ tableTempC, tableTimeS, guestsAtRisk }: Use) =>
+  ({ tableTempC, tableTimeS, ...(guestsAtRisk ? { guestsAtRisk } : {}) })
 /** A new kind brings its own size; the table stays as it was. */
 const pick = (kind: UseKind) =>
   emit('change', {
     ...defaultUse(kind),
-    ...(props.use ? { tableTempC: props.use.tableTempC, tableTimeS: props.use.tableTimeS } : {}),
+    ...(props.use ? stays(props.use) : {}),
   })
 const HEIGHT: Record<UseKind, string> = {
   spooned: say('useForm.heightOfTheSpoonful'),
@@ -51,6 +54,13 @@ const HEIGHT: Record<UseKind, string> = {
         :model-value="use.tableTimeS" @update:model-value="v => set({ tableTimeS: v })"
       />
     </div>
+    <label v-if="use" class="check">
+      <input
+        type="checkbox" :checked="use.guestsAtRisk ?? false"
+        @change="set({ guestsAtRisk: ($event.target as HTMLInputElement).checked || undefined })"
+      >
+      {{ $say('useForm.guestsAtRisk') }}
+    </label>
   </div>
 </template>
 
@@ -68,5 +78,7 @@ const HEIGHT: Record<UseKind, string> = {
 .kinds span { font-size: 0.9rem; color: var(--ink-soft); }
 .fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(9.5rem, 1fr)); gap: 1rem; }
 @container (max-width: 640px) { .kinds { grid-template-columns: repeat(2, minmax(0, 1fr)); } }
+.check { display: flex; gap: 0.6rem; align-items: center; min-height: 44px; margin-top: 0.6rem; }
+.check input { width: 20px; height: 20px; }
 .use-form { container-type: inline-size; }
 </style>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** A new formula: paste it as you have it, see how each piece is read, and it goes on the bench in grams. */
+import { vesselsThatHold } from '#core/plan/holds'
 import { suggestTarget } from '#core/solve/target'
-import { benchOf, putBack } from '#core/formula/bench'
+import { type Bench, benchOf, putBack } from '#core/formula/bench'
 import { COMPONENT_ROLES, type ComponentRole, FAMILIES, type Family, type Line, type School } from '#core/formula/document'
 import { familyOf } from '#core/formula/families'
 import { schoolOf } from '#core/formula/schools'
@@ -154,6 +155,14 @@ const missing = computed(
     ].filter(Boolean) as string[],
 )
 
+/** In vessels that hold it; what cannot be computed is told on the bench. */
+function held(bench: Bench): Bench {
+  try {
+    return vesselsThatHold(bench, kitchen.core!)
+  } catch {
+    return bench
+  }
+}
 async function create() {
   if (missing.value.length || !chosenUse.value || busy.value || !settled.value || !reading.value) return
   busy.value = true
@@ -168,7 +177,9 @@ async function create() {
     reading.value, { name, note: note.value, school: school.value, use: chosenUse.value, lines: byRole.value, bloom },
     kitchen.core!, () => crypto.randomUUID(),
   )
-  const bench = benchOf(planned)
+  const made = benchOf(planned)
+  // Where the text names no tin, one that holds it.
+  const bench = reading.value.vessel ? made : held(made)
   if (reading.value.peakC === null) bench.heat.targetTempC = suggestTarget(bench, kitchen.core!)
   try {
     await api<FormulaRecord>('/api/formulas', {

@@ -11,6 +11,8 @@ export interface Spoken {
 
 type Format = ReturnType<typeof useFormat>
 const defer = () => say('findings.yourLocalCodeAndYourOwn')
+/** Said first where the guests are at risk. */
+const guests = (n: (figure: string) => number) => (n('guests') ? `${say('findings.yourGuestsAreAtRisk')} ` : '')
 const SETTERS = group<Record<string, string>>('findings.SETTERS')
 const CAUSES = group<Record<string, string>>('findings.CAUSES')
 
@@ -134,9 +136,11 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
     text: say('findings.theMiddleStopsAtHotterOven', { tempC: fmt.temp(n('tempC')) }),
   }),
   boilOver: () => ({ title: say('findings.itBoilsOver'), text: say('findings.takeAPanThatHoldsThree') }),
-  rawEgg: () => ({
-    title: say('findings.rawEgg'),
-    text: say('findings.itGoesInWithoutBeingCooked', { DEFER: defer() }),
+  rawEgg: ({ n }) => ({
+    title: n('shell') ? say('findings.rawEgg') : say('findings.eggThatIsNotCooked'),
+    text: guests(n) + (n('shell')
+      ? say('findings.itGoesInWithoutBeingCooked', { DEFER: defer() })
+      : say('findings.pasteurisedEggGoesInRaw', { DEFER: defer() })),
   }),
   rawFlour: ({ fmt, n }) => ({
     title: say('findings.rawFlour'),
@@ -215,7 +219,7 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
   }),
   rawTopping: ({ n, fmt }) => ({
     title: n('shell') ? say('findings.rawWhiteOnTop') : say('findings.theWhitesOnTopAreNot'),
-    text: say('findings.notForPregnantVeryYoungOld', { proof: n('poured') ? `${say('findings.theSyrupWarmsThemToAbout', { tempC: fmt.temp(n('tempC')) })} ` : '', cooked: n('shell') ? say('findings.usePasteurisedWhiteOrWarmWhites') : say('findings.pasteurisedWhiteIsMeantHereKeep'), DEFER: defer() }),
+    text: guests(n) + say('findings.notForPregnantVeryYoungOld', { proof: n('poured') ? `${say('findings.theSyrupWarmsThemToAbout', { tempC: fmt.temp(n('tempC')) })} ` : '', cooked: n('shell') ? say('findings.usePasteurisedWhiteOrWarmWhites') : say('findings.pasteurisedWhiteIsMeantHereKeep'), DEFER: defer() }),
   }),
   grainyNear: ({ fmt, n }) => ({
     title: say('findings.closeToGrainy'),
@@ -231,7 +235,7 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
   }),
   lethalityLow: ({ fmt, n }) => ({
     title: say('findings.lightlyCookedEgg'),
-    text: say('findings.thisHeatGivesOfTheMinutes', { minutes: fmt.fixed(n('minutes'), 1), needMinutes: fmt.fixed(n('needMinutes')), p3: fmt.temp(70), tempC: fmt.temp(n('tempC')), DEFER: defer() }),
+    text: guests(n) + say('findings.thisHeatGivesOfTheMinutes', { minutes: fmt.fixed(n('minutes'), 1), needMinutes: fmt.fixed(n('needMinutes')), p3: fmt.temp(70), tempC: fmt.temp(n('tempC')), DEFER: defer() }),
   }),
   measure71: ({ fmt, n }) => ({
     title: say('findings.measureIt'),

@@ -4,6 +4,7 @@ import { formula, kitchen } from '../../tests/support/core'
 import type { InputError } from '../base/errors'
 import { assess, work } from '../pipeline/assess'
 import { after, timedBack } from './clock'
+import { temperTime } from './order'
 import { keepingOptions } from './storage'
 import { whenOf } from './when'
 
@@ -40,6 +41,28 @@ describe('dinner at 19:00', () => {
     const poured = w.assessment.serve.servedAfterS - w.assessment.chill.servedS
     expect(Math.abs(between(p.latestStartAt!, '2026-11-28T19:00') - poured - slow)).toBeLessThan(61)
     expect(p.latestStartAt! > p.startAt).toBe(true)
+  })
+  it('taken twice it changes nothing the second time, whatever the plan', () => {
+    for (const hours of [0.5, 3.01, 6, 7.77]) {
+      const once = plan(hours).plan
+      const w = work(once.doc, kitchen)
+      const twice = timedBack(once.doc, w.assessment, whenOf(w, once.doc, kitchen), '2026-11-28T19:00')
+      expect(twice.doc).toEqual(once.doc)
+      expect(twice.startAt).toBe(once.startAt)
+    }
+  })
+  it('what is eaten warmer is taken out before, and started so much earlier', () => {
+    const { doc } = plan(6)
+    const warm = { ...doc, serve: { ...doc.serve, temperC: 12 } }
+    const w = work(warm, kitchen)
+    const rows = whenOf(w, warm, kitchen)
+    const p = timedBack(warm, w.assessment, rows, '2026-11-28T19:00')
+    const cold = timedBack(doc, w.assessment, rows, '2026-11-28T19:00')
+    expect(p.temperS).toBeCloseTo(temperTime(w.assessment, 12)!, 6)
+    expect(p.temperS).toBeGreaterThan(300)
+    const earlierS = between(p.startAt, cold.startAt)
+    expect(Math.abs(earlierS - p.temperS)).toBeLessThanOrEqual(300)
+    expect(between(p.latestStartAt!, cold.latestStartAt!)).toBeGreaterThan(0)
   })
   it('over midnight, and what is no time is told', () => {
     expect(after('2026-11-28T23:40', 3600)).toBe('2026-11-29T00:40')

@@ -288,6 +288,7 @@ export const formulaSchema = yup
         pieceWidthM: number(),
         tableTempC: number(),
         tableTimeS: number().min(0),
+        guestsAtRisk: yup.boolean().strict(),
       })
       .noUnknown()
       .strict()

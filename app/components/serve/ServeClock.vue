@@ -10,7 +10,7 @@ import type { Bench } from '#core/formula/bench'
 import type { Use } from '#core/physics/set/bands'
 import { temperTime } from '#core/plan/order'
 import { CODES } from '#core/physics/safety/keeping'
-import { timedBack, type ServicePlan } from '#core/plan/clock'
+import { after, timedBack, type ServicePlan } from '#core/plan/clock'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import type { WhyTopic } from '~/words/why'
 import { say } from '~/words/say'
@@ -61,6 +61,8 @@ const back = computed<ServicePlan | null>(() => {
 })
 const onDay = (at: string) =>
   wanted.value.slice(0, 10) === at.slice(0, 10) ? fmt.time(at) : `${fmt.day(at)} ${fmt.time(at)}`
+/** The plan is what it would become. */
+const isSo = computed(() => back.value !== null && JSON.stringify(back.value.doc) === JSON.stringify(props.doc))
 function take() {
   if (!back.value) return
   ws.replace(back.value.doc)
@@ -232,7 +234,12 @@ const option = computed<EChartsOption>(() => {
       <p v-if="back.lengthenedS > 0" class="soft">
         {{ $say('serveClock.thePlanSOwnColdIs', { lengthenedS: fmt.duration(back.lengthenedS) }) }}
       </p>
-      <UButton size="sm" :label="$say('serveClock.planItSo')" @click="take" />
+      <p v-if="back.temperS >= 60" class="soft" data-fact="out-at">
+        {{ $say('serveClock.outOfTheColdAt', { time: fmt.time(after(wanted, -back.temperS)) }) }}
+      </p>
+      <UButton
+        size="sm" :label="isSo ? $say('serveClock.plannedSo') : $say('serveClock.planItSo')" :disabled="isSo" @click="take"
+      />
     </div>
     <ol class="plan" :aria-label="$say('serveClock.theDay')">
       <li v-for="p in plan" :key="p.name">

@@ -20,7 +20,7 @@ const props = defineProps<{
   adjustmentsSettled: boolean
   levers: Lever[]
 }>()
-const emit = defineEmits<{ apply: [adjustment: { doc: Bench }], turn: [] }>()
+const emit = defineEmits<{ apply: [adjustment: { doc: Bench }], turn: [], rebalance: [] }>()
 const fmt = useFormat()
 const tenths = computed(() => props.shares ? Math.round(props.shares.holds * 10) : 0)
 const sure = computed(() =>
@@ -65,7 +65,12 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
         :words="a => adjustmentWords(a, fmt)" @take="a => emit('apply', a)"
       />
       <p v-if="!adjustmentsSettled" class="soft waiting">{{ $say('verdictMore.tryingChanges') }}</p>
-      <p v-else-if="adjustments.length === 0" class="soft">{{ $say('verdictMore.noSingleChangeMendsItChange') }}</p>
+      <p v-else-if="adjustments.length === 0" class="soft none">
+        {{ $say('verdictMore.noSingleChangeMendsItChange') }}
+        <UButton
+          size="sm" variant="outline" color="neutral" :label="$say('verdictMore.rebalanceIt')" @click="emit('rebalance')"
+        />
+      </p>
     </div>
     <div v-if="levers.length" class="block" data-levers :class="{ unsettled: !adjustmentsSettled }">
       <div class="lever-head">
@@ -158,6 +163,7 @@ h3 { font-size: 1.05rem; margin: 0 0 0.3rem; display: inline-block; }
 .bars .here em { background: var(--citron); box-shadow: inset 0 0 0 1px var(--ink); }
 .lever-head { display: flex; justify-content: space-between; align-items: baseline; }
 .turn { min-height: 44px; cursor: pointer; }
+.none { display: grid; gap: 0.5rem; justify-items: start; }
 .waiting { min-height: 46px; }
 p { margin: 0.2rem 0; }
 summary { cursor: pointer; min-height: 32px; }

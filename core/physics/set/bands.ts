@@ -14,6 +14,8 @@ export interface Use {
   tableTempC: number
   /** How long it stands there, s. */
   tableTimeS: number
+  /** Pregnant, very young, old or ill people eat it; nobody says so where absent. */
+  guestsAtRisk?: boolean
 }
 
 /** Lower edges in Pa on the density-corrected stress τ* = τ·min(1.7, 1100/ρ). Common practice, no published source. */

@@ -6,6 +6,7 @@ import { familyOf } from '../../formula/families'
 import { schoolOf } from '../../formula/schools'
 import { COATS, DONE, THERMOMETER_SIGMA_K } from '../../physics/heat/egg'
 import { BOILED_C, BURST, heatsInPan, panHoldsM3, potVessel } from '../../physics/heat/pot'
+import type { MixPart } from '../../physics/matter/mix'
 import { EGG_DISH_C, LETHALITY_NEEDED_MIN } from '../../physics/safety/lethality'
 import { CREAM_KNITS_C } from '../../physics/set/setting'
 import { isAcidic } from '../heated'
@@ -53,16 +54,7 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
     if (heat.b >= grainyAt && potB < grainyAt) find('oversetsInDepth', 'look', 'heat', 'chill.0', { share: heat.b })
     if (familyOf(doc.family).eggSets && heat.coreA < DONE)
       find('underset', heat.coreA < COATS ? 'stop' : 'look', 'heat', 'heat.holdS', { share: heat.coreA })
-    const folded = f.mixed.plan.additions.some(a => a.kind === 'foldIn' && a.parts.some(p => p.row.group === 'egg'))
-    const lethal = heat.lethality.value >= LETHALITY_NEEDED_MIN && heat.peakTempC - THERMOMETER_SIGMA_K >= EGG_DISH_C
-    if (method === 'none' || folded) find('rawEgg', 'stop', 'heat', path, { minutes: heat.lethality.value })
-    else if (!lethal)
-      find('lethalityLow', 'stop', 'heat', target, {
-        minutes: heat.lethality.value,
-        needMinutes: LETHALITY_NEEDED_MIN,
-        tempC: EGG_DISH_C,
-      })
-    else find('measure71', 'info', 'heat', target, { tempC: EGG_DISH_C })
+    judgeEggSafety(f, path, find)
   }
   if (holds(f.mixed.whole, r => is(r, 'wheat')) && heat.peakTempC < EGG_DISH_C)
     find('rawFlour', 'stop', 'heat', path, { tempC: EGG_DISH_C })
@@ -82,6 +74,31 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
   if (baked && vesselOf(doc, f.kitchen).material === 'glass' && doc.heat.startTempC <= GLASS_OVEN_START_C)
     find('glassOven', 'stop', 'heat', 'assembly.vessel.material')
   if (heatsInPan(method)) find('reactivePan', 'info', 'heat', 'heat.method')
+}
+
+/** Egg that nothing cooks, and egg cooked less than counts: a stop from the shell, or for guests at risk. */
+function judgeEggSafety({ heat, doc, mixed: { plan } }: Facts, path: string, find: Find): void {
+  const guests = doc.use.guestsAtRisk ? 1 : 0
+  const eggs = (parts: readonly MixPart[]) => parts.filter(p => p.row.group === 'egg' && p.massG > 0)
+  const folded = eggs(plan.additions.flatMap(a => (a.kind === 'foldIn' ? a.parts : [])))
+  const raw = doc.heat.method === 'none' ? eggs(plan.all) : folded
+  const isShell = (parts: readonly MixPart[]) => parts.some(p => is(p.row, 'fromShell'))
+  const severity = (parts: readonly MixPart[]) => (isShell(parts) || guests ? 'stop' : 'look')
+  if (raw.length > 0)
+    find('rawEgg', severity(raw), 'heat', path, {
+      minutes: heat.lethality.value, shell: isShell(raw) ? 1 : 0, guests,
+    })
+  const cooked = eggs(plan.all).filter(p => !raw.includes(p))
+  if (cooked.length === 0 || isShell(raw)) return
+  // What is folded in has no heat of its own; the pot's counts for what was in it.
+  const minutes = raw.length > 0 ? heat.lethalityMin.at(-1)! : heat.lethality.value
+  const lethal = minutes >= LETHALITY_NEEDED_MIN && heat.peakTempC - THERMOMETER_SIGMA_K >= EGG_DISH_C
+  if (lethal) find('measure71', 'info', 'heat', 'heat.targetTempC', { tempC: EGG_DISH_C })
+  else
+    find('lethalityLow', severity(cooked), 'heat', 'heat.targetTempC', {
+      minutes, needMinutes: LETHALITY_NEEDED_MIN, tempC: EGG_DISH_C, guests,
+      shell: isShell(cooked) ? 1 : 0,
+    })
 }
 
 /** What meets what at which temperature. */

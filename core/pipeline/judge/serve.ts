@@ -100,10 +100,12 @@ function judgeToppings(doc: Bench, find: Find): void {
     const heat = meringueHeat(c)
     if (heat.counts) return
     const shell = c.lines.some(l => hasTrait(l.ingredientId, 'white') && hasTrait(l.ingredientId, 'fromShell') && l.massG > 0)
-    find('rawTopping', shell ? 'stop' : 'look', 'serve', `components.${i}.lines`, {
+    const guests = doc.use.guestsAtRisk ? 1 : 0
+    find('rawTopping', shell || guests ? 'stop' : 'look', 'serve', `components.${i}.lines`, {
       poured: c.make?.kind === 'meringueBoiled' ? 1 : 0,
       tempC: heat.reachesC ?? 20,
       shell: shell ? 1 : 0,
+      guests,
     })
   })
 }

@@ -69,6 +69,7 @@ const settled = computed(
     :data-point="assessor.pointSettled.value ? 'settled' : 'working'" :data-save="workspace.saveState"
     :data-station="station"
   >
+    <h1 class="sr">{{ doc.name }}</h1>
     <div class="head">
       <WorkspaceHead :doc="doc" @use="useOpen = true" @keys="keysOpen = true" />
       <LayerStrip v-if="assessor.parts.value.length > 1" :parts="assessor.parts.value" :chosen="doc.componentId" />
@@ -102,7 +103,7 @@ const settled = computed(
         class="v-more" :assessment="assessment" :shares="assessor.shares.value"
         :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value"
         :adjustments-settled="assessor.adjustmentsSettled.value" :levers="assessor.levers.value" @apply="apply"
-        @turn="assessor.turn()"
+        @turn="assessor.turn()" @rebalance="toRebalance"
       />
     </aside>
     <UModal

@@ -1,0 +1,48 @@
+/** Egg that is not cooked: a stop from the shell and for guests at risk, a word of care for pasteurised egg. */
+import { describe, expect, it } from 'vitest'
+import type { Bench } from '../../formula/bench'
+import { plainMake, withPart } from '../../formula/parts'
+import type { School } from '../../formula/document'
+import { counter, type Grams, kitchen, make } from '../../../tests/support/core'
+import { assess } from '../assess'
+import type { FindingCode } from '../assessment'
+
+const severity = (doc: Bench, code: FindingCode) => assess(doc, kitchen).findings.find(f => f.code === code)?.severity
+const guests = (d: Bench) => void (d.use = { ...d.use, guestsAtRisk: true })
+const both = (school: School, grams: Grams, code: FindingCode, edit: (d: Bench) => void = () => {}) => [
+  severity(make(school, edit, grams), code),
+  severity(make(school, (d) => {
+    edit(d)
+    guests(d)
+  }, grams), code),
+]
+
+describe('egg that is not cooked', () => {
+  it.each([['white', 'stop'], ['white_carton', 'look']] as const)('folded in cold: %s is a %s, for guests at risk a stop', (id, plain) => {
+    expect(both('beatenWhites', { cream36: 200, [id]: 100, sugar: 60, lemon: 40 }, 'rawEgg')).toEqual([plain, 'stop'])
+  })
+  it.each([['yolk_sep', 'stop'], ['yolk', 'look']] as const)('stirred cold into condensed milk: %s is a %s', (id, plain) => {
+    expect(both('chillOnly', { condensed: 400, lime: 120, [id]: 70 }, 'rawEgg')).toEqual([plain, 'stop'])
+  })
+  it('white from the shell replaced by a carton is no stop any more; yolks cooked enough beside it are none either', () => {
+    const grams = { yolk_sep: 80, sugar: 120, lemon: 100, gelatin: 8, cream36: 250 }
+    const codes = (id: string) => assess(make('coldSouffle', undefined, { ...grams, [id]: 100 }), kitchen).findings
+      .filter(f => f.severity === 'stop' && ['rawEgg', 'lethalityLow'].includes(f.code)).map(f => f.code)
+    expect(codes('white')).toEqual(['rawEgg'])
+    expect(codes('white_carton')).toEqual([])
+  })
+  it('cooked too little: yolks from the shell stop it, a carton of yolk is a word of care', () => {
+    const low = (d: Bench) => void Object.assign(d.heat, { targetTempC: 62, holdS: 0 })
+    const curd = (id: string) => ({ [id]: 170, sugar: 170, lemon: 170, butter82: 85 })
+    expect(both('yolkBath', curd('yolk_sep'), 'lethalityLow', low)).toEqual(['stop', 'stop'])
+    expect(both('yolkBath', curd('yolk'), 'lethalityLow', low)).toEqual(['look', 'stop'])
+  })
+  it('on top: pasteurised white is a word of care, for guests at risk a stop', () => {
+    const pie = (edit: (d: Bench) => void = () => {}) => {
+      const d = withPart(make('lowOven'), kitchen, 'topping', plainMake('meringueCold'), counter(), 'Meringue')
+      edit(d)
+      return severity(d, 'rawTopping')
+    }
+    expect([pie(), pie(guests)]).toEqual(['look', 'stop'])
+  })
+})
