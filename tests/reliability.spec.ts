@@ -113,6 +113,7 @@ test('what was deleted lies in the bin and comes back: a formula with its versio
   await expect(page.locator(`[data-formula="${SCONES}"]`)).toHaveCount(0)
   await page.goto('/kitchen')
   await page.getByRole('button', { name: 'Take out Potting-shed tub' }).click()
+  await page.getByRole('button', { name: 'Take it out' }).click()
   await expect(page.locator('main.kitchen')).toHaveAttribute('data-kitchen-save', 'saved')
   const { lots } = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as {
     lots: { id: string, name: string }[]

@@ -152,7 +152,7 @@ test('pasteurised white that is folded in is a word of care; guests at risk make
   await settled(page)
   const head = page.locator('.v-head')
   await expect(head.locator('li.look').filter({ hasText: 'Egg that is not cooked.' })).toContainText('Not for pregnant')
-  await page.getByRole('button', { name: 'change', exact: true }).click()
+  await page.getByRole('button', { name: /change the use/ }).click()
   await page.getByRole('checkbox', { name: /Guests at risk/ }).check()
   await page.getByRole('button', { name: 'Done' }).click()
   await settled(page)

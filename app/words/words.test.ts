@@ -210,7 +210,9 @@ describe('findings', () => {
       'measure71',
     ] as const)
       expect(say(code).text).toContain('your own food-safety plan')
-    expect(say('rawEgg').text).toMatch(/pasteurised.*pregnant, very young, old or ill/)
+    for (const shell of [0, 1])
+      expect(say('rawEgg', { shell, guests: 1 }).text).toMatch(/guests are at risk.*asteurised.*pregnant, very young, old or ill/)
+    expect(say('rawEgg', { shell: 1 }).text).toMatch(/pasteurised.*pregnant, very young, old or ill/)
     expect(say('lethalityLow').text).toMatch(/pasteurised.*pregnant, very young, old or ill/)
     expect(say('coolsTooSlowly', { takesS: -1 }).text).toContain('does not reach')
   })

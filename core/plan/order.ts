@@ -417,6 +417,8 @@ function serve(b: Sheet): void {
       timeS: temperTime(a, doc.serve.temperC),
       reasons: a.verdict.cold.mechanismsPa.butterPa > 0.3 * a.verdict.cold.tauPa.value ? ['butterSoftens'] : [],
     })
+  // Out of the cold before it is eaten: cut and served once it is as warm as wanted.
+  if (doc.serve.temperC !== null) b.clock += temperTime(a, doc.serve.temperC) ?? 0
   if (doc.use.kind === 'cut')
     b.push('cut', {
       params: { portions: doc.assembly.portions, heightM: a.shape.pieceHeightM, portionG: a.shape.portionG },

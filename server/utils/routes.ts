@@ -9,6 +9,7 @@ export const ROUTES: Readonly<Record<string, readonly string[]>> = {
   '/api/formulas/:id/versions': ['GET', 'POST'],
   '/api/health': ['GET'],
   '/api/kitchen': ['GET', 'PUT'],
+  '/api/kitchen/uses/:id': ['GET'],
   '/api/lots/:id': ['PUT', 'DELETE'],
   '/api/read': ['POST'],
   '/api/versions/:id': ['GET'],
