@@ -61,6 +61,8 @@ test('a second tap on an offer takes nothing else; undo stands beside it', async
   const after = await lines()
   expect(after).not.toEqual(before)
   expect(await verdict(page)).toBe('good')
+  // Mended, nothing says that nothing mends it.
+  await expect(page.getByText('No single change mends it')).toHaveCount(0)
   const still = (await taken.boundingBox())!
   expect(Math.abs(still.y - box.y)).toBeLessThan(4)
   await page.mouse.click(x, y)

@@ -64,8 +64,8 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
         ref="offered" :offers="offTarget && adjustmentsSettled ? adjustments : []" :key-of="a => a.kind"
         :words="a => adjustmentWords(a, fmt)" @take="a => emit('apply', a)"
       />
-      <p v-if="!adjustmentsSettled" class="soft waiting">{{ $say('verdictMore.tryingChanges') }}</p>
-      <p v-else-if="adjustments.length === 0" class="soft none">
+      <p v-if="offTarget && !adjustmentsSettled" class="soft waiting">{{ $say('verdictMore.tryingChanges') }}</p>
+      <p v-else-if="offTarget && adjustments.length === 0" class="soft none">
         {{ $say('verdictMore.noSingleChangeMendsItChange') }}
         <UButton
           size="sm" variant="outline" color="neutral" :label="$say('verdictMore.rebalanceIt')" @click="emit('rebalance')"
