@@ -119,7 +119,8 @@ export function amountAt(ts: readonly Token[], i: number): Amount | null {
 /** What a measure may come in: "400 g can". */
 const CONTAINERS = ['can', 'tub', 'packet']
 
-const HOLDERS = [...CONTAINERS, 'piece']
+/** What is counted, and holds something. */
+export const HOLDERS = [...CONTAINERS, 'piece']
 const MASSES = ['g', 'kg', 'ml', 'ounce', 'pound']
 
 /**

@@ -2,7 +2,7 @@
  * One piece of text as drafts of ingredients: what is weighed or counted, of what, which part of it, and what stands in
  * brackets. Clauses (between commas, plus, and) are joined by what each of them lacks.
  */
-import { type Amount, amountsIn } from './amounts'
+import { type Amount, amountsIn, HOLDERS } from './amounts'
 import type { Token } from './tokens'
 
 export type Noun =
@@ -173,9 +173,9 @@ function isNext(now: Clause, ts: readonly Token[], i: number, starts: ReadonlyMa
 }
 
 /** "3 yogures de 125 g": counted, and what one of them weighs. */
-const isOfEach = ({ amounts: [first, ...more], nouns, nameFirst }: Clause, a: Amount, before: Token | undefined) =>
-  first !== undefined && more.length === 0 && nouns.length > 0 && !nameFirst
-  && first.unit === null && first.each === null && Number.isInteger(first.value)
+const isOfEach = ({ amounts: [first, ...more], nouns }: Clause, a: Amount, before: Token | undefined) =>
+  first !== undefined && more.length === 0 && first.each === null && Number.isInteger(first.value)
+  && (first.unit === null ? nouns.length > 0 : HOLDERS.includes(first.unit))
   && METRIC.includes(a.unit ?? '') && before?.k === 'link' && EACH_LINKS.includes(before.text)
 const EACH_LINKS = ['de', 'of', 'a', 'di', 'da', 'von', 'zu', 'je', 'at']
 

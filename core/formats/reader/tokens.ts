@@ -21,7 +21,7 @@ const isDegree = (word: string, words: readonly string[], i: number): boolean =>
 const LEAST_HEAT = 50
 
 /** "T55", "type 45", "tipo 00": how fine a flour is, not how much of it. */
-const FLOUR_TYPE = /(?<=(?:farine|farina|harina|mehl|flour)\s+(?:de\s+ble\s+)?)(?:t\s?\d{2,3}|typ[eo]?\s?\d{1,4}|\d{3,4}(?=\s*(?:$|,|\()))/gi
+const FLOUR_TYPE = /(?<=(?:farine|farina|harina|mehl|flour)\s+(?:de\s+ble\s+)?)(?:t\s?\d{2,3}|typ[eo]?\s?\d{1,4}|(?<=\d.*)(?:405|550|630|812|1050|1600)(?=\s*(?:$|,|\()))/gi
 
 /** A number as written: 1,250 g is a thousand, 1,5 dl one and a half. */
 function numberOf(text: string, unit: string | undefined, locale: string): number {

@@ -175,7 +175,8 @@ function byKind(
         return [newPart(piece.span, 'name', null)]
       }
       if (got.opens === 'notes') {
-        s.area = 'notes'
+        // Above everything it is only the sheet's own name.
+        if (s.seen) s.area = 'notes'
         return [newPart(piece.span, 'setAside', null)]
       }
       if (got.opens) s.area = got.opens

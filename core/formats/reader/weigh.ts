@@ -224,7 +224,7 @@ function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
   const said = bracketsOf(d)
   // Leaves and cans are counted, whatever else is said of them.
   const held0 = ['leaf', 'can'].includes(d.amounts[0]?.unit ?? '')
-  const amounts = held0 ? d.amounts : bestOf(d)
+  const amounts = inOneUnit(held0 ? d.amounts : bestOf(d))
   const first = amounts[0]
   if (!first) {
     if (said.count !== null && countable(row)) return counted(row, said.count, d, s)
@@ -243,7 +243,9 @@ function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
   if (unit === 'leaf' || (row.id === 'gelatin' && unit === null && n < BARE_GRAMS && !POWDER.test(s.text))) return leaves(row, n, first, said, d, s)
   if (unit === 'can') return can(row, n, first, said, d, s)
   if (first.each) {
-    if (row.group === 'egg' && first.each.unit === 'g') return counted(row, n, d, s, n > 1 ? first.each.value : null)
+    // "3 x 59 g eggs" are in their shells; "6 yolks of 18 g" are not.
+    const isShell = row.group === 'egg' && first.each.unit === 'g' && first.each.value > YOLK_MOST_G
+    if (isShell) return counted(row, n, d, s, n > 1 ? first.each.value : null)
     const each = gramsOf(first.each, row, d, s)
     if (!('g' in each)) return open([item(row.id, null)], each)
     return done([item(row.id, n * each.g, { count: n, bloom })], [told('each', { count: n, eachG: round(each.g) }), each.by])
@@ -270,6 +272,12 @@ function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
     return done([item(row.id, n, { bloom })], [told('bareGrams')])
   }
   return summed(row, amounts, d, s, bloom)
+}
+
+/** "200 + 50 g": the figures of a sum share the unit that is told. */
+function inOneUnit(amounts: readonly Amount[]): readonly Amount[] {
+  const unit = amounts.length > 1 ? amounts.find(a => a.unit !== null)?.unit : undefined
+  return unit ? amounts.map(a => (a.unit === null && a.digits ? { ...a, unit } : a)) : amounts
 }
 
 const countable = (row: Ingredient) => ['egg', 'yolk_sep', 'white'].includes(row.id)
@@ -352,6 +360,8 @@ function gradeOf(size: string | null, s: Scale): EggGrade {
   return size === 'large' ? s.habits.eggs.large : SIZES[s.habits.eggs.large.startsWith('us') ? 'us' : 'eu'][size]!
 }
 
+/** No yolk or white weighs more, g. */
+const YOLK_MOST_G = 42
 /** No leaf weighs more, g. */
 const LEAF_MOST_G = 5
 /** Leaves by their grade, or by what is said of their weight. */

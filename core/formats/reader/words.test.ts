@@ -56,6 +56,26 @@ describe('words', () => {
   })
 })
 
+describe('flours and notes', () => {
+  const grams = (text: string) => readText(text).lines.flatMap(l => l.items.map(i => i.massG))
+  it('a type is no amount, but a bare figure behind flour is', () => {
+    expect(grams('250 g farine T55')).toEqual([250])
+    expect(grams('250 g Mehl Type 405, gesiebt')).toEqual([250])
+    expect(grams('250 g Mehl 550')).toEqual([250])
+    expect(grams('Sugar 200\nFlour 225\nButter 120')).toEqual([200, 225, 120])
+    expect(grams('Zucker 200\nMehl 550\nButter 250')).toEqual([200, 550, 250])
+  })
+  it.each([
+    ['6 egg yolks of 18 g', 108], ['12 x 18 g yolks', 216], ['Egg yolks 6 of 18g', 108], ['4 eggs of 60 g', 213.6],
+    ['2 tubs of 250 g mascarpone', 500], ['sugar 200 + 50 g', 250], ['200 + 50 g sugar', 250], ['600 ml (1 pint) double cream', 594],
+  ])('%s', (text, g) => expect(grams(`${text}\n200 g caster sugar\n100 g butter`)[0]).toBe(g))
+  it('notes below are set aside, a sheet that is called so is read', () => {
+    const kinds = (text: string) => readText(text).lines.map(l => l.kind)
+    expect(kinds('200 g sugar\n3 eggs\nNotes\n100 g is enough for me')).toEqual(['ingredient', 'ingredient', 'setAside', 'setAside'])
+    expect(kinds('Notes\n200 g sugar\n3 eggs')).toEqual(['setAside', 'ingredient', 'ingredient'])
+  })
+})
+
 describe('amounts', () => {
   const first = (text: string) => amountsIn(tokens(text))[0]
   it.each<[string, number, string | null]>([
