@@ -6,7 +6,7 @@ import { speaksOf } from './classify'
 import { heatsOf, minutesOf } from './heats'
 import { kinOf, stepTokens } from './kin'
 import type { Lexicon } from './lexicon'
-import { wordOf } from './plain'
+import { SENTENCE_END, wordOf } from './plain'
 import { ACT_KINDS, type Act, type ActKind } from './reading'
 
 /** An act where it stands in its sentence. */
@@ -116,7 +116,7 @@ const tempAfter = (a: Found, said: string): number | null =>
  */
 export function actsOf(raw: string, line: number, lexicon: Lexicon): Act[] {
   const { crustSigns, topSigns, fillSigns } = lexicon.words
-  return raw.split(/(?<=[.;!])\s+|\n/).flatMap((sentence) => {
+  return raw.split(SENTENCE_END).flatMap((sentence) => {
     const text = wordOf(sentence)
     const acts = actsIn(text, lexicon)
     const minutes = minutesIn(acts, text, lexicon)

@@ -4,6 +4,7 @@ import { type Draft, draftsOf } from './drafts'
 import { heatsOf } from './heats'
 import { type Lexicon, stem, TOKEN, apart } from './lexicon'
 import { toPlain } from './plain'
+import type { Locale } from './reading'
 import { type Token, tokensOf } from './tokens'
 
 export interface Sorted {
@@ -78,7 +79,7 @@ export function headingEnd(raw: string, lexicon: Lexicon): number | null {
   const colon = raw.search(/[:：]/)
   if (colon < 2 || colon > 45 || !raw.slice(colon + 1).trim()) return null
   const head = raw.slice(0, colon)
-  if (/\d/.test(head)) return null
+  if (/\d/.test(head.replace(/\([^)]*\)/g, ''))) return null
   const role = roleOf(head, lexicon)
   const words = stemsOf(head, lexicon)
   if (!(startsFor(head, lexicon) || (role && words.length <= 2))) return null
@@ -114,6 +115,8 @@ function headingOf(raw: string, tokens: readonly Token[], lexicon: Lexicon, mark
   return null
 }
 
+/** Endings that only a command, or what we do, has. */
+const COMMANDS: Partial<Record<Locale, RegExp>> = { fr: /[^aeiou]ez$/, es: /(?:a|e|i)mos$/, it: /(?:ate|ete|ite|iamo)$/ }
 const sentence = (raw: string, words: number) => /[.!]\s*$/.test(raw) && words > 3
 const unknown = (ts: readonly Token[]) => ts.filter(t => t.k === 'word' && t.text.length > 1).length
 
@@ -136,7 +139,9 @@ export function sort(
   // "Sprinkle gelatine over water" is done; "a sprinkle of salt" is an amount.
   const sprinkles = first?.k === 'unit' && first.unit === 'some' && tokens[0] === first && !['of', 'de', 'di'].includes(tokens[1]?.text ?? '')
     && sentence(raw, words.length)
-  const startsAsStep = first?.k === 'verb' || sprinkles
+  // "2. Zest and juice the limes.", "Lavez les citrons": told to be done.
+  const told = (o.numbered && !amounts && /[.!]\s*$/.test(raw)) || (first?.k === 'word' && COMMANDS[lexicon.locale]?.test(first.text))
+  const startsAsStep = first?.k === 'verb' || sprinkles || told
   const ends = sentence(raw, words.length - 3)
   // "Off heat whisk in juice & zest, rest 10": nothing of it is weighed.
   const weighs = tokens[0]?.k === 'num' || tokens[0]?.k === 'article' || nouns.some(d =>
@@ -159,8 +164,8 @@ export function sort(
   if (amounts && !loose && counts && words.length <= 8)
     return { ...none, kind: 'ingredient', drafts }
   const plain = nouns.length > 0 && unknown(tokens) === 0 && verbs === 0 && words.length <= 9
-  const told = tokens.some(t => ['part', 'purpose', 'serve', 'state'].includes(t.k))
-  if (plain && (nouns.length === 1 || told)) return { ...none, kind: 'ingredient', drafts: nouns }
+  const isSaid = tokens.some(t => ['part', 'purpose', 'serve', 'state'].includes(t.k))
+  if (plain && (nouns.length === 1 || isSaid)) return { ...none, kind: 'ingredient', drafts: nouns }
   // "That all gets whisked and goes in the oven for 35 minutes."
   const timed = tokens.some(t => t.k === 'dimension' && (t.unit === 'minute' || t.unit === 'hour'))
   if (ends && (timed || speaksOf(raw, lexicon.words.oven.bake, lexicon))) return { ...none, kind: 'step', drafts }

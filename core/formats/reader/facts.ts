@@ -39,7 +39,7 @@ const minutesAfter = (text: string, from: number, lexicon: Lexicon): number | nu
 /** Sentences of the method, plain. */
 export function sentencesOf(r: Read): string[] {
   const steps = r.parts.filter(p => p.kind === 'step').map(p => r.text.slice(...p.span))
-  return inFigures(steps.map(flat).join(' \u2029 '), r.lexicon).split(/(?<=[.!])\s+(?!\d)|\u2029|\\n/).map(s => s.trim()).filter(Boolean)
+  return inFigures(steps.map(flat).join(' \u2029 '), r.lexicon).split(/(?<=[.!])(?<!\b(?:mins?|std|sek|ca|approx|tbsp|tsp|oz|temp|bzw|ev)\.)\s+(?!\d)|\u2029|\\n/).map(s => s.trim()).filter(Boolean)
 }
 
 /** "A hundred and forty" as 140; null where what follows is no number. */
@@ -193,6 +193,8 @@ function sizesOf(s: string, en: boolean): { at: number, end: number, m: number[]
   return out
 }
 
+/** What a title or a list may name by its size; a cup there is a measure. */
+const TINS: readonly VesselKind[] = ['pieDish', 'tartRing', 'tartShell', 'round', 'rectangle']
 /** The tin, dish or glasses: one with a size before one without, the last before the first. */
 function vesselOf(sentences: readonly string[], lexicon: Lexicon, sized = false): ReadVessel | null {
   let best: { v: ReadVessel, score: number } | null = null
@@ -205,7 +207,7 @@ function vesselOf(sentences: readonly string[], lexicon: Lexicon, sized = false)
       const around = s.slice(Math.max(0, named.at - 30), named.end + 24)
       const v = shaped(named.kind, near?.m ?? null, count, around, lexicon)
       const small = ['glass', 'ramekin', 'mould', 'stemmed'].includes(v.kind)
-      if (sized && !near) continue
+      if (sized && (!near || !TINS.includes(named.kind))) continue
       const score = (near ? 4 : 0) + (small && count ? 3 : 0) - (v.kind === 'bowl' ? 2 : 0)
       if (score > 0 && (!best || score >= best.score)) best = { v, score }
     }

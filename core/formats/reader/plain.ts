@@ -58,5 +58,8 @@ function decode(name: string): string | null {
 /** Without accent, lower case; a capital T alone (tablespoon) is told from t where words are matched. */
 const bare = (ch: string) => (ch < '\u0080' ? ch : ch.normalize('NFD').replace(/[\u0300-\u036F]/g, '')) || ''
 
+/** Between two sentences; "15 Min. bei 180 °C" and "approx. 2" are one. */
+export const SENTENCE_END = /(?<=[.;!])(?<!\b(?:mins?|std|sek|ca|approx|tbsp|tsp|oz|temp|bzw|ev)\.)\s+|\n/iu
+
 /** A word as the word files' phrases are kept. @example wordOf('Crème') // 'creme' */
 export const wordOf = (text: string): string => toPlain(text).text.toLowerCase().trim()
