@@ -14,7 +14,9 @@ const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
 const draft = useNewDraft()
-const reading = computed(() => readText(props.doc.note, { cups: kitchen.record?.settings.cups ?? null }))
+/** Read anew only when the text is another, not at each gram. */
+const note = computed(() => props.doc.note)
+const reading = computed(() => readText(note.value, { cups: kitchen.record?.settings.cups ?? null }))
 const isRecipe = computed(() => reading.value.lines.some(l => l.kind === 'ingredient'))
 const placeName = (id: string) => kitchen.record?.places.find(p => p.id === id)?.name
 const order = computed(() => orderOfWork(props.doc, kitchen.core!, props.assessment))

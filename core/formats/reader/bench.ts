@@ -9,7 +9,7 @@ import type { Kitchen } from '../../kitchen/kitchen'
 import { type Material, plainVessel, type Vessel } from '../../physics/geometry/cavity'
 import type { Use } from '../../physics/set/bands'
 import type { Reading, ReadVessel } from './reading'
-import { stepsTold } from './steps'
+import { heatedIn, stepsTold } from './steps'
 
 /** Usual inside measures where the text says none, m (trade sizes, from memory). */
 const USUAL: Record<ReadVessel['kind'], { lengthM: number, heightM: number, material: Material }> = {
@@ -78,15 +78,10 @@ function heatStated(heat: Bench['heat'], { oven, peakC, method }: Reading): void
     return
   }
   if (heat.method === 'none') return
-  if (method?.pot && method.pot !== heat.method) {
-    heat.method = method.pot
-    if (method.pot === 'microwave') heat.burnerW = MICROWAVE_W
-  }
+  if (method?.pot && method.pot !== heat.method) Object.assign(heat, heatedIn(method.pot))
   if (peakC !== null) heat.targetTempC = peakC
   if (heat.targetTempC >= BOILS_FROM_C && method?.boilMinutes != null) heat.holdS = method.boilMinutes * 60
 }
-/** A household microwave (common practice). */
-const MICROWAVE_W = 900
 /** From such a target on a hold is a boil, °C. */
 const BOILS_FROM_C = 95
 

@@ -9,7 +9,7 @@ import type { Assessment } from '../../pipeline/assessment'
 import type { OwnCode, WorkStep } from '../../plan/work'
 import type { NewId } from '../../formula/steps'
 import type { Act, ActKind, Reading } from './reading'
-import { stepsTold } from './steps'
+import { heatedIn, stepsTold } from './steps'
 
 export const DIFFERENCE_CODES = ['oven', 'peak', 'boil', 'pot', 'order', 'bench', 'cold', 'freezer'] as const
 export type DifferenceCode = (typeof DIFFERENCE_CODES)[number]
@@ -134,9 +134,7 @@ function potDiffers({ method }: Reading, b: Bench, lineOf: LineOf): Difference[]
   return [{
     code: 'pot', line: lineOf(x => ['bath', 'microwave', 'heat', 'boil'].includes(x.does)),
     yours: { how: pot }, here: { how: heat.method },
-    keep: (d) => {
-      d.heat.method = pot
-    },
+    keep: d => void Object.assign(d.heat, heatedIn(pot)),
   }]
 }
 

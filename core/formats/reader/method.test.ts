@@ -148,6 +148,13 @@ describe('beside the order of work', () => {
     own[0]!.keep(b, counter('k'))
     expect(differencesOf(r, b, assess(b, kitchen)).map(d => d.code)).not.toContain(code)
   })
+  it('a microwave that is kept begins with its rating, not with the burner\'s', () => {
+    const { b, differ } = made(textOf('Microwave curd'), (d) => {
+      Object.assign(d.heat, { method: 'direct', burnerW: 250, burnerId: 'ring' })
+    })
+    differ().find(d => d.code === 'pot')!.keep(b, counter('k'))
+    expect(b.heat).toMatchObject({ method: 'microwave', burnerW: 900, burnerId: null })
+  })
   it('a wait too short is told with when it is set; a longer one is no matter', () => {
     const short = made(textOf('Posset, boiled three minutes').replace('overnight', 'for 1 hour'))
     const cold = short.differ().find(d => d.code === 'cold')!

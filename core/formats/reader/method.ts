@@ -9,7 +9,7 @@ import { vesselsIn } from './facts'
 import { kinOf } from './kin'
 import type { Lexicon } from './lexicon'
 import type { Part } from './parts'
-import { wordOf } from './plain'
+import { SENTENCE_END, wordOf } from './plain'
 import type { Act, ActKind, Method, Placement, ReadVessel } from './reading'
 
 /** A night, min (common practice: from the evening's close to the morning's start). */
@@ -17,7 +17,7 @@ export const NIGHT_MIN = 12 * 60
 /** What a text means by lukewarm, °C (common practice). */
 const LUKEWARM_C = 35
 const ROOM_C = 20
-/** A heat in the pot, as a share of what is mixed there; of the filling. */
+/** Acts that heat a filling in a pot. */
 const HEATS: readonly ActKind[] = ['bath', 'microwave', 'boil', 'heat', 'reduce']
 const JOINS: readonly ActKind[] = ['add', 'fold', 'whip', 'pour', 'blend', 'dissolve', 'strain', 'offHeat', 'cool', 'chill']
 
@@ -118,7 +118,7 @@ function useOf(all: string, acts: readonly Act[], vessel: ReadVessel | null, lex
 
 /** "Cut into 16 squares." */
 function piecesOf(all: string, lexicon: Lexicon): number | null {
-  for (const s of all.split(/(?<=[.;!])\s+|\n/)) {
+  for (const s of all.split(SENTENCE_END)) {
     if (!tells(s, 'cut', lexicon) || !tells(s, 'pieces', lexicon)) continue
     const m = [...s.matchAll(/(?<![\d.,])(\d{1,2})(?!\s*(?:cm|mm|x|min|h|g|ml|\d|[.,]\d|°))/g)].at(-1)
     if (m && Number(m[1]) >= 2) return Number(m[1])

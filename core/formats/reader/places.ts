@@ -3,10 +3,12 @@
  * or dusted on at the end the topping. Said as an assumption, changed with one answer.
  */
 import { findIngredient, hasTrait } from '../../base/ingredients/ingredients'
+import { actsOf } from './acts'
 import { speaksOf } from './classify'
 import type { Lexicon } from './lexicon'
 import type { Component } from './reading'
 import type { Part } from './parts'
+import { SENTENCE_END } from './plain'
 import { tokensOf } from './tokens'
 
 interface Sentence {
@@ -23,7 +25,7 @@ function sentencesOf(parts: readonly Part[], text: string, lexicon: Lexicon): Se
   for (const p of parts) {
     if (p.kind !== 'step') continue
     let at = p.span[0]
-    for (const raw of text.slice(...p.span).split(/(?<=[.;!])\s+|\n/)) {
+    for (const raw of text.slice(...p.span).split(SENTENCE_END)) {
       const nouns = new Set(
         tokensOf(raw, at, lexicon).flatMap((t) => {
           if (t.k === 'ingredient') return [near(t.id)]
@@ -59,7 +61,7 @@ export function placeByMethod(parts: Part[], text: string, lexicon: Lexicon): vo
   for (const p of served)
     if (p.component?.role === 'filling') place(p, to('topping'))
   if (roles.size > 1 || !roles.has('filling')) return
-  if (placeBlocks(lines, parts, text, to)) return
+  if (placeBlocks(lines, parts, text, lexicon, to)) return
   const sentences = sentencesOf(parts, text, lexicon)
   const crusts = sentences.filter(s => s.place === 'crust')
   const tops = sentences.filter(s => s.place === 'topping')
@@ -99,7 +101,8 @@ const isFilling = (ids: readonly string[]) =>
   ids.some(id => id === 'fruit' || id === 'gelatin' || id === 'yolk_sep' || FILLS.includes(groupOf(id)))
 /** Whether empty lines part a crust, or a whipped top, from the rest; and puts them there. */
 function placeBlocks(
-  lines: readonly Part[], parts: readonly Part[], text: string, to: (role: Component['role']) => Component,
+  lines: readonly Part[], parts: readonly Part[], text: string, lexicon: Lexicon,
+  to: (role: Component['role']) => Component,
 ): boolean {
   const blocks = blocksOf(lines, text)
   if (blocks.length < 2) return false
@@ -107,12 +110,14 @@ function placeBlocks(
   const isCrust = ids.map(own => !isFilling(own)
     && (own.some(id => groupOf(id) === 'biscuit') || (own.includes('flour') && own.some(id => groupOf(id) === 'butter'))))
   if (!isCrust.some(Boolean) || isCrust.every(Boolean)) return false
+  const folds = parts.some(p => p.kind === 'step'
+    && actsOf(text.slice(...p.span), 0, lexicon).some(a => a.does === 'fold'))
   const rest = ids.flatMap((own, i) => (isCrust[i] ? [] : own))
   blocks.forEach((block, i) => {
     const whipped = !isCrust[i] && ids[i]!.some(id => hasTrait(id, 'whips')) && ids[i]!.every(id => TOPS.includes(id) || hasTrait(id, 'whips'))
     const others = rest.filter(id => !ids[i]!.includes(id))
     // Cream by itself is for the top where the filling is made of something else, and nothing is folded.
-    const isTop = whipped && isFilling(others) && i === blocks.length - 1
+    const isTop = whipped && !folds && isFilling(others) && i === blocks.length - 1
     if (isCrust[i] || isTop) block.forEach(p => place(p, to(isCrust[i] ? 'crust' : 'topping')))
   })
   return true

@@ -1,8 +1,9 @@
 /** The formula's steps as a method tells them: what it does not say stays as the way of making has it. */
 import { findIngredient } from '../../base/ingredients/ingredients'
-import type { Line, School, Step } from '../../formula/document'
+import type { HeatPlan, Line, School, Step } from '../../formula/document'
 import { CREAM_OVERRUN, takes, WHITES, WHITES_OVERRUN } from '../../formula/schools'
 import { type NewId, stepsFor } from '../../formula/steps'
+import { USUAL_W } from '../../physics/heat/pot'
 import type { Method, Placement } from './reading'
 
 type Join = Step & { kind: 'stirIn' | 'foldIn' }
@@ -11,6 +12,10 @@ const isJoin = (s: Step): s is Join => s.kind === 'stirIn' || s.kind === 'foldIn
 const COLD_C = 5
 const BENCH_C = 18
 const isCold = (l: Line) => ['butter', 'dairy', 'egg'].includes(findIngredient(l.ingredientId)!.group)
+
+/** The heat of a pot that a method names; a microwave begins with its usual rating, no burner's. */
+export const heatedIn = (method: NonNullable<Method['pot']>): Pick<HeatPlan, 'method'> & Partial<HeatPlan> =>
+  (method === 'microwave' ? { method, burnerId: null, burnerW: USUAL_W.microwave } : { method })
 
 /** Lines that go in together, and the step in which the way of making has them. */
 interface Group { lines: Line[], place: Placement, before: Join | undefined }

@@ -69,6 +69,13 @@ describe('flours and notes', () => {
     ['6 egg yolks of 18 g', 108], ['12 x 18 g yolks', 216], ['Egg yolks 6 of 18g', 108], ['4 eggs of 60 g', 213.6],
     ['2 tubs of 250 g mascarpone', 500], ['sugar 200 + 50 g', 250], ['200 + 50 g sugar', 250], ['600 ml (1 pint) double cream', 594],
   ])('%s', (text, g) => expect(grams(`${text}\n200 g caster sugar\n100 g butter`)[0]).toBe(g))
+  it('cream by itself below is for the top, unless it is folded in', () => {
+    const parts = (method: string) => readText(
+      `150 g graham crackers\n60 g butter\n\n4 eggs\n200 g sugar\n150 ml lemon juice\n\n300 ml double cream\n\n${method}`,
+    ).lines.find(l => l.text.includes('cream') && l.kind === 'ingredient')!.component!.role
+    expect(parts('Press the crumbs into a tin. Whip the cream and spread it over.')).toBe('topping')
+    expect(parts('Press the crumbs into a tin. Whip the cream and fold it into the curd.')).toBe('filling')
+  })
   it('notes below are set aside, a sheet that is called so is read', () => {
     const kinds = (text: string) => readText(text).lines.map(l => l.kind)
     expect(kinds('200 g sugar\n3 eggs\nNotes\n100 g is enough for me')).toEqual(['ingredient', 'ingredient', 'setAside', 'setAside'])
