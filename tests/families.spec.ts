@@ -1,5 +1,5 @@
 /** Every kind of dessert in the stations, "why" beside the numbers, and the way out for a cook's own script. */
-import { expect, open, settled, test, withField } from './support/lumbik'
+import { coldPa, expect, open, settled, test, withField } from './support/lumbik'
 import type { Page } from '@playwright/test'
 
 const demo = (n: number) => `0e1f0000-0006-4000-8000-${n.toString(16).padStart(12, '0')}`
@@ -21,7 +21,7 @@ test('a posset is boiled to the cream\'s volume and says what the pan weighs; ha
   await expect(fact(page, 'steam')).toContainText('81 g')
   // In a pan of 1120 g.
   await expect(fact(page, 'pan-stop')).toContainText('1,891 g')
-  const firm = async () => Number((await page.locator('[data-cold-pa]').innerText()).replace(/\D/g, ''))
+  const firm = () => coldPa(page)
   const before = await firm()
   await open(page, POSSET, 'balance')
   await page.getByRole('spinbutton', { name: 'Grams of Caster sugar' }).fill('65')
@@ -48,7 +48,7 @@ test('a pie has an oven and no burner; a fan shortens it; a stated time is kept'
 
 test('a mousse folded too cold strings, and the grade of its gelatine counts', async ({ page }) => {
   await open(page, MOUSSE, 'heat')
-  const firm = async () => Number((await page.locator('[data-cold-pa]').innerText()).replace(/\D/g, ''))
+  const firm = () => coldPa(page)
   const before = await firm()
   await page.getByLabel('Grade').selectOption('140')
   await settled(page)

@@ -9,7 +9,6 @@ import { BAND_NAMES } from '~/words/names'
 import { say } from '~/words/say'
 
 const props = defineProps<{ assessment: Assessment }>()
-const fmt = useFormat()
 const LOW = 5
 const HIGH = 8000
 /** Drawn at the width it has on the page, so that its words are as large as any others. */
@@ -27,11 +26,10 @@ const marks = computed(() => {
   // The plate's word stays clear of the fridge's line: to its left where there is room, to its right otherwise.
   const near = cold > plate - 6 && cold - plate < 120
   return [
-    { key: 'cold', name: say('words.fridge'), pa: v.value.cold.tauPa.value, at: cold, left: cold > W.value - 120 },
+    { key: 'cold', name: say('words.fridge'), at: cold, left: cold > W.value - 120 },
     {
       key: 'plate',
       name: say('words.plate'),
-      pa: v.value.plate.tauPa.value,
       at: plate,
       left: plate > W.value - 120 || (near && plate > 110),
     },
@@ -65,7 +63,7 @@ const words = computed(() =>
     :aria-label="
       $say('firmnessRuler.firmness',
            { band: marks.map(m =>
-             `${m.name} ${fmt.pascals(m.pa)}, ${BAND_NAMES[v[m.key as 'cold' | 'plate'].band]}`).join('; ') })
+             `${m.name} ${BAND_NAMES[v[m.key as 'cold' | 'plate'].band]}`).join('; ') })
     "
   >
     <h3 class="section-title">
@@ -98,7 +96,7 @@ const words = computed(() =>
           :x="m.at + (m.left ? -6 : 6)" :y="m.key === 'cold' ? 22 : 42" :text-anchor="m.left ? 'end' : 'start'"
           class="mark"
         >
-          {{ m.name }} {{ fmt.pascals(m.pa) }}
+          {{ m.name }}
         </text>
       </g>
     </svg>

@@ -11,12 +11,13 @@ import { BAND_NAMES, FAMILY_NAMES, SCHOOL_NAMES, SHARPNESS_NAMES, SHORT_VERDICT 
 import { SCHOOLS, type School } from '#core/formula/document'
 import { schoolOf } from '#core/formula/schools'
 import type { FormulaListItem, FormulaRecord } from '../../shared/schemas/wire'
+import { coldWords, plateWords } from '~/words/stands'
 import { say } from '~/words/say'
 
 useHead({ title: 'Shelf · Lumbik' })
 const toast = useToast()
 const outbox = useOutboxStore()
-const { pascals } = useFormat()
+const fmt = useFormat()
 const shelf = useShelf()
 const { items, failed, total, fresh } = shelf
 const importError = ref<string | null>(null)
@@ -229,9 +230,8 @@ const changed = (item: FormulaListItem) =>
             <span v-else-if="!item.readable" class="soft small">{{ $say('shelf.keptAsItIsTheRest') }}</span>
           </div>
           <div class="figures num">
-            <template v-if="item.summary">
-              {{ pascals(item.summary.coldPa) }} <span class="soft small">{{ $say('shelf.fridge') }}</span>
-              <br>{{ pascals(item.summary.platePa) }} <span class="soft small">{{ $say('shelf.plate') }}</span>
+            <template v-if="item.summary && !item.stale">
+              {{ coldWords(item.summary.piece, fmt) }}<br>{{ plateWords(item.summary.piece, fmt) }}
             </template>
           </div>
           <div class="tools no-print">

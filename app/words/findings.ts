@@ -279,7 +279,7 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
   }),
   looseCold: ({ fmt, n }) => ({
     title: say('findings.tooLooseForThisUse'),
-    text: say('findings.fromTheFridgeThisUseAsks', { tauPa: fmt.pascals(n('tauPa')), needPa: fmt.pascals(n('needPa')) }),
+    text: say('findings.fromTheFridgeThisUseAsks', { share: fmt.percent(n('tauPa') / n('needPa')) }),
   }),
   sagsOnTable: ({ fmt, n }) => ({
     title: say('findings.sagsOnTheTable'),

@@ -3,8 +3,11 @@ import { given } from '#core/formula/document'
 import type { Assessment, Station } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { familyOf } from '#core/formula/families'
+import { pieceFigures } from '#core/pipeline/summary'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from './names'
 import type { Adjustment } from '#core/solve/adjust'
+import { moved, type Moves } from '#core/solve/outcome'
+import { coldWords, plateWords } from './stands'
 import { say } from './say'
 
 type Format = ReturnType<typeof useFormat>
@@ -48,12 +51,16 @@ export function verdictSentence(doc: Bench, a: Assessment, fmt: Format): string 
       const after = a.serve.standsOnTableS
       return say('verdict.fromTheFridgeThenSags', { does, warms: after !== null && after > 60 ? say('verdict.afterOnTheTable', { after: fmt.duration(after) }) : say('verdict.asSoonAsItWarms'), taste })
     }
-    case 'looseCold':
+    case 'looseCold': {
+      const good = coldWords(pieceFigures(doc, a), fmt)
       return kind === 'cut'
-        ? say('verdict.tooLooseToCutAt', { p1: h, band: BAND_NAMES[v.cold.band], taste })
+        ? say('verdict.tooLooseToCutAt', { p1: h, good, taste })
         : kind === 'piped'
-          ? say('verdict.tooLooseToPipeHigh', { p1: h, band: BAND_NAMES[v.cold.band], taste })
-          : say('verdict.tooLooseForThis', { band: BAND_NAMES[v.cold.band], taste })
+          ? say('verdict.tooLooseToPipeHigh', { p1: h, good, taste })
+          : kind === 'turnedOut'
+            ? say('verdict.tooLooseToTurnOut', { p1: h, good, taste })
+            : say('verdict.tooLooseForThis', { band: BAND_NAMES[v.cold.band], taste })
+    }
     case 'runny':
       return say('verdict.doesNotSet', { band: BAND_NAMES[v.cold.band], taste })
     case 'grainy':
@@ -136,10 +143,26 @@ export function readout(station: Station, doc: Bench, a: Assessment, fmt: Format
   }
 }
 
+/** What a proposal brings: how high it is then good for, and what moves beside it where anyone can tell. */
+export function movesWords(moves: Moves, fmt: Format): string[] {
+  const { before, after } = moves
+  const m = moved(moves)
+  const taste = (by: number, more: string, less: string) => (by === 0 ? '' : by > 0 ? more : less)
+  const weakest = after.code === 'looseCold' || before.code === 'looseCold' || before.code === 'runny'
+  return [
+    weakest ? coldWords(after.piece, fmt) : plateWords(after.piece, fmt),
+    taste(m.sourer, say('verdict.sharper'), say('verdict.milder')),
+    taste(m.sweeter, say('verdict.sweeter'), say('verdict.lessSweet')),
+    m.grainier === 0
+      ? ''
+      : say('verdict.grainyFromTo', { before: fmt.fixed(100 * before.grainy), after: fmt.percent(after.grainy) }),
+  ].filter(Boolean)
+}
+
 /** An adjustment as a button: what to do, and what it brings. */
 export function adjustmentWords(x: Adjustment, fmt: Format): { label: string, brings: string } {
   const name = x.ingredientId ? fmt.name(x.ingredientId).toLowerCase().replace(/,.*$/, '') : ''
-  const brings = x.code === 'good' ? say('verdict.onThePlate', { platePa: fmt.pascals(x.platePa) }) : ''
+  const brings = [x.changesUse ? say('verdict.changesTheUse') : '', ...movesWords(x.moves, fmt)].filter(Boolean).join(', ')
   const more = fmt.grams(Math.abs(x.to - x.from))
   switch (x.kind) {
     case 'moreEgg':
@@ -174,7 +197,7 @@ export function adjustmentWords(x: Adjustment, fmt: Format): { label: string, br
     case 'shorterTable':
       return { label: say('verdict.serveWithin', { to: fmt.duration(x.to) }), brings }
     case 'longerChill':
-      return { label: say('verdict.leaveItLonger', { from: fmt.duration(x.to - x.from) }), brings: say('verdict.setThrough') }
+      return { label: say('verdict.leaveItLonger', { from: fmt.duration(x.to - x.from) }), brings: say('verdict.setEnough') }
     case 'iceBathFirst':
       return { label: say('verdict.stirOverIceFirst', { to: fmt.duration(x.to) }), brings: say('verdict.coolsInTime') }
     case 'moreVessels':

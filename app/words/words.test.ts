@@ -1,9 +1,10 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { Finding, FindingCode, VerdictCode } from '#core/pipeline/assessment'
-import { assess } from '#core/pipeline/assess'
+import { assess, work } from '#core/pipeline/assess'
 import { readText } from '#core/formats/reader/read'
 import { ASSUMPTION_CODES, QUESTION_KINDS } from '#core/formats/reader/reading'
 import { ADJUSTMENTS, type Adjustment } from '#core/solve/adjust'
+import { outcomeOf } from '#core/solve/outcome'
 import { formula, kitchen } from '../../tests/support/core'
 import { INGREDIENTS } from '#core/base/ingredients/table'
 import { SCHOOLS } from '#core/formula/document'
@@ -291,6 +292,7 @@ describe('the verdict', () => {
     }
     expect(readout('balance', doc, a, use())[1]).toBe(BAND_NAMES[a.verdict.cold.band])
   })
+  const outcome = outcomeOf(work(doc, kitchen))
   it.each(ADJUSTMENTS)('the offer %s reads as something to do', (kind) => {
     const x: Adjustment = {
       kind,
@@ -298,12 +300,16 @@ describe('the verdict', () => {
       to: kind === 'holdShorter' ? 0 : 120,
       unit: 'g',
       ingredientId: 'yolk_sep',
-      code: 'good',
-      platePa: 321,
-      coldPa: 400,
+      changesUse: kind === 'lowerPiece' || kind === 'shorterTable',
+      moves: { before: { ...outcome, grainy: 0.12 }, after: { ...outcome, grainy: 0.3, sour: 9 } },
       doc,
     }
-    const { label } = adjustmentWords(x, use())
+    const { label, brings } = adjustmentWords(x, use())
+    const own = kind === 'longerChill' || kind === 'iceBathFirst' || kind === 'moreVessels'
+    expect(brings.includes('grainy in 12 → 30 % of batches')).toBe(!own)
+    expect(brings.includes('sharper')).toBe(!own)
+    expect(brings.includes('changes the use')).toBe(x.changesUse)
+    expect(brings).not.toMatch(/Pa\b/)
     expect(label).toMatch(/^[\dA-Z]/)
     expect(label).not.toMatch(/undefined|NaN/)
   })

@@ -14,7 +14,7 @@ import type { Weeping } from '../physics/set/weeping'
 import type { FreezeFigures } from './settled'
 
 /** Raised whenever a result could change for the same document. */
-export const ENGINE_VERSION = '2.6.0'
+export const ENGINE_VERSION = '2.7.0'
 /** What a stored result was worked out by: the engine and its set of parameters. */
 export const RESULT_ENGINE = `${ENGINE_VERSION} ${setName(STANDARD)}`
 
@@ -267,8 +267,8 @@ export interface Assessment {
     standsOnTableS: number | null
     tableTimeS: number
     plateTempC: number
-    /** The piece on the table: mean temperature and yield stress as it warms. */
-    table: { timeS: number[], meanC: number[], tauPa: number[] }
+    /** The piece on the table as it warms: mean temperature, yield stress, share of its height it has lost. */
+    table: { timeS: number[], meanC: number[], tauPa: number[], slump: number[] }
   }
   /** `leans`: of a plan on the edge, how it is likeliest to fail; else the code itself. */
   verdict: { code: VerdictCode, leans: VerdictCode, cold: SetResult, plate: SetResult, target: Target }

@@ -10,7 +10,7 @@ import { FIRM_MEAN_C, thawedAt } from '../physics/chill/freezing'
 import type { History } from '../physics/heat/dose'
 import { eggEnd, type EggEnd, eggWork, type EggWork } from '../physics/heat/egg'
 import { CODES, coolingStages, type StageResult } from '../physics/safety/keeping'
-import { type Target, targetOf } from '../physics/set/bands'
+import { tableSlump, type Target, targetOf } from '../physics/set/bands'
 import {
   type Setting, settingAlong, settingAt, type SettingInputs, settledIn, statedSetting, stressAt,
   UNSET,
@@ -51,7 +51,7 @@ export interface Settled {
   target: Target
   cold: SetResult
   plate: SetResult
-  table: { timeS: number[], meanC: number[], tauPa: number[] }
+  table: { timeS: number[], meanC: number[], tauPa: number[], slump: number[] }
   standsOnTableS: number | null
   freeze: FreezeFigures | null
   readyS: number | null
@@ -138,10 +138,12 @@ export function setStage(
     statedC === null
       ? settingAt(chill.timeS, settings, chilledS)
       : statedSetting(after, statedC, statedS ?? STATED_CHILL_S, inputs, start)
-  const setOf = (s: Setting, tempC: number) => setAt(body, { ...s, a, b, tempC }, pieceHeightM)
-
-  const cold = setOf(coldSetting, coldTempC)
-  const target = targetOf({ ...doc.use, pieceHeightM }, body.phases.density, elasticOf(cold.mechanismsPa, body.gums))
+  const use = { ...doc.use, pieceHeightM }
+  const { density } = body.phases
+  const cold = setAt(body, { ...coldSetting, a, b, tempC: coldTempC }, use)
+  // One piece is one gel: what it is asked for on the plate is asked by what it is from the cold.
+  const elastic = elasticOf(cold.mechanismsPa, body.gums)
+  const target = targetOf(use, density, elastic)
 
   const table = tableStep(doc, {
     finished, fromC: coldTempC, heightM: pieceHeightM, aw: heated.waterActivity, air: body.phases.air,
@@ -149,6 +151,7 @@ export function setStage(
   const onTable = settingAlong(table.timeS, table.meanC, inputs, coldSetting)
   const tauPa = table.timeS.map((_, i) => stressAt(body, onTable[i]!, table.meanC[i]!, a, b))
   const { tableTimeS } = doc.use
+  const served = settingAt(table.timeS, onTable, tableTimeS)
   const freeze = freezeFigures(chill)
   const below = (c: Cooling) => (t: number) => timeBelow(c.timeS, c.coreC, t)
   const code = CODES[kitchen.foodCode]
@@ -165,8 +168,13 @@ export function setStage(
     pieceHeightM,
     target,
     cold,
-    plate: setOf(settingAt(table.timeS, onTable, tableTimeS), valueAt(table.timeS, table.meanC, tableTimeS)),
-    table: { timeS: table.timeS, meanC: table.meanC, tauPa },
+    plate: setAt(body, { ...served, a, b, tempC: valueAt(table.timeS, table.meanC, tableTimeS) }, use, elastic),
+    table: {
+      timeS: table.timeS,
+      meanC: table.meanC,
+      tauPa,
+      slump: tauPa.map(pa => tableSlump(pa, density, pieceHeightM, use.kind, elastic)),
+    },
     standsOnTableS: timeBelow(table.timeS, tauPa, target.plateMinPa),
     freeze,
     readyS: readyAt(chill.timeS, stressPa, fullPa, target.coldMinPa, freeze),

@@ -7,6 +7,9 @@ import type { SetResult } from '../physics/set/state'
 import type { Assessment, VerdictCode } from './assessment'
 import { assessDessert, type Part } from './dessert'
 
+/** A piece at one moment: what it loses of its height, how high it is good for, and how far a ring of it sinks. */
+export type PieceState = Pick<SetResult, 'slump' | 'tempC' | 'standsM' | 'cutsM' | 'ringSlumpM'>
+
 /** What a drawing of the piece needs. */
 export interface PieceFigures {
   use: UseKind
@@ -14,8 +17,8 @@ export interface PieceFigures {
   widthM: number
   crustM: number
   crustForm: 'shell' | 'base'
-  cold: Pick<SetResult, 'slump' | 'tempC' | 'standsM' | 'cutsM'>
-  plate: Pick<SetResult, 'slump' | 'tempC' | 'standsM' | 'cutsM'>
+  cold: PieceState
+  plate: PieceState
   /** The levels from the bottom up, where there are several. */
   layers?: PieceLayer[]
 }
@@ -41,7 +44,8 @@ export interface Summary {
   piece: PieceFigures
 }
 
-const figures = (s: SetResult) => ({ slump: s.slump, tempC: s.tempC, standsM: s.standsM, cutsM: s.cutsM })
+const figures = ({ slump, tempC, standsM, cutsM, ringSlumpM }: SetResult): PieceState =>
+  ({ slump, tempC, standsM, cutsM, ringSlumpM })
 
 /** The levels of a piece that has several; those that take no room yet are left out. */
 function layersOf(doc: Bench, parts: readonly Part[]): { layers?: PieceLayer[] } {

@@ -11,8 +11,9 @@ import { withMass } from '../formula/edits'
 import type { ChillLeg, Line } from '../formula/document'
 import { type FamilyFacts, familyOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
-import { assess } from '../pipeline/assess'
-import { type Assessment, type FindingCode, isOffTarget, type VerdictCode } from '../pipeline/assessment'
+import { work, type Worked } from '../pipeline/assess'
+import { type Assessment, type FindingCode, isOffTarget } from '../pipeline/assessment'
+import { type Moves, outcomeOf } from './outcome'
 import { suggestTarget } from './target'
 
 /**
@@ -53,10 +54,10 @@ export interface Adjustment {
   ingredientId?: string
   /** The target that comes down with it, °C, where it must. */
   alsoTargetC?: number
-  /** Verdict and plate stress it would bring. */
-  code: VerdictCode
-  platePa: number
-  coldPa: number
+  /** It changes what is asked of the dessert, not the dessert. */
+  changesUse: boolean
+  /** What it is now, and what it would be. */
+  moves: Moves
   /** The whole document with the change made. */
   doc: Bench
 }
@@ -248,6 +249,8 @@ const setterStep = (id: string, massG: number): number =>
   hasTrait(id, 'gelatin') ? 1 : hasTrait(id, 'agar') ? 0.5 : Math.max(2, Math.round(massG / 15))
 
 const COOLING: AdjustmentKind[] = ['iceBathFirst', 'moreVessels']
+/** What asks less of the same dessert. */
+const USES: AdjustmentKind[] = ['lowerPiece', 'shorterTable']
 
 /** Whether this candidate has mended what it is for, without spoiling anything else. */
 function mended(kind: AdjustmentKind, before: Assessment, after: Assessment): boolean {
@@ -267,34 +270,36 @@ export function* adjustments(
   kitchen: Kitchen,
   before: Assessment,
 ): Generator<undefined, Adjustment[]> {
-  const found: (Adjustment & { size: number })[] = []
+  const found: { adjustment: Omit<Adjustment, 'moves'>, worked: Worked, size: number }[] = []
   if (!isOffTarget(before)) return []
   for (const c of candidatesFor(doc, kitchen, before)) {
     // Values lead outwards from the present one: the first that mends is the smallest change.
     for (const [i, to] of c.values.entries()) {
       yield
       const next = c.apply(to)
-      const after = assess(next, kitchen)
-      if (!mended(c.kind, before, after)) continue
+      const worked = work(next, kitchen)
+      if (!mended(c.kind, before, worked.assessment)) continue
       const cooler = c.kind === 'moreEgg' && next.heat.targetTempC !== doc.heat.targetTempC
-      found.push({
+      const adjustment = {
         kind: c.kind,
         from: c.from,
         to,
         unit: c.unit,
         ...(c.ingredientId ? { ingredientId: c.ingredientId } : {}),
         ...(cooler ? { alsoTargetC: next.heat.targetTempC } : {}),
-        code: after.verdict.code,
-        platePa: after.verdict.plate.tauPa.value,
-        coldPa: after.verdict.cold.tauPa.value,
+        changesUse: USES.includes(c.kind),
         doc: next,
-        size: ((i + 1) / c.values.length) * sizeOf(c.kind),
-      })
+      }
+      found.push({ adjustment, worked, size: ((i + 1) / c.values.length) * sizeOf(c.kind) })
       break
     }
   }
+  if (found.length === 0) return []
   found.sort((x, y) => x.size - y.size)
-  return found.slice(0, 3).map(({ size: _, ...rest }) => rest)
+  const now = outcomeOf(work(doc, kitchen))
+  return found.slice(0, 3).map(({ adjustment, worked }) => ({
+    ...adjustment, moves: { before: now, after: outcomeOf(worked) },
+  }))
 }
 
 /**

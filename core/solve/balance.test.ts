@@ -7,11 +7,14 @@ import { batchCost, fillingCost } from '../formula/cost'
 import { fillingOf, type Bench } from '../formula/bench'
 import { basisG, ratiosOf } from '../formula/percent'
 import { assess, work } from '../pipeline/assess'
+import { isOffTarget } from '../pipeline/assessment'
+import { plainVessel } from '../physics/geometry/cavity'
 import { nutritionOf } from '../plan/nutrition'
 import { differences, explain } from './compare'
 import { levers, weighable } from './elasticity'
 import { leastSquares } from './leastSquares'
 import { axesOf, axisKey, axisOf, mapField, movedTo, positionOn, rangeAround } from './map'
+import { moved } from './outcome'
 import { createQuick, pointOf } from './quick'
 import { type Goal, rebalance, type Way } from './rebalance'
 import { swapBloom, swapGuard, swapsFor } from './swap'
@@ -163,6 +166,25 @@ describe('rebalance', () => {
         expect(Math.abs(yolks - Math.round(yolks))).toBeLessThan(0.01)
       }
     })
+  })
+  it('unless told, it meets the use and leaves sharpness and sweetness as they are', () => {
+    const doc = formula(
+      { yolk_sep: 170, sugar: 210, lemon: 210, butter82: 360 },
+      (d) => {
+        d.use = { kind: 'cut', pieceHeightM: 0.02, pieceWidthM: 0.06, tableTempC: 24, tableTimeS: 5400 }
+        d.assembly.vessel = plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035)
+      },
+      { school: 'emulsified', use: 'cut' },
+    )
+    expect(isOffTarget(assess(doc, kitchen))).toBe(true)
+    const ways = run(rebalance(doc, kitchen, goal({ set: { kind: 'use' }, sharpness: 'keep', sweetness: 'keep' })))
+    expect(ways[0]!.reached).toBe(true)
+    for (const w of ways.filter(x => x.reached)) {
+      expect(assess(w.doc, kitchen).verdict.code).toBe('good')
+      expect(moved(w.moves)).toMatchObject({ sourer: 0, sweeter: 0 })
+      expect(w.moves.before.code).toBe('sagsOnTable')
+      expect(w.moves.after.holds).toBeGreaterThan(w.moves.before.holds)
+    }
   })
   it('what cannot be reached says how near it comes and what stops it', () => {
     const doc = formula(

@@ -10,9 +10,9 @@ import type { Kitchen } from '../kitchen/kitchen'
 import { eggEnd, eggTemperatures, type EggTemperatures, eggWork, type EggWork } from '../physics/heat/egg'
 import { addedSugarG } from '../physics/heat/reduction'
 import { taste } from '../physics/matter/taste'
-import { corrected } from '../physics/set/bands'
+import { corrected, type Target, targetOf } from '../physics/set/bands'
 import { caseinPace } from '../physics/set/setting'
-import { firmness, yieldStress } from '../physics/set/firmness'
+import { elasticOf, firmness, yieldStress } from '../physics/set/firmness'
 import type { SetResult } from '../physics/set/state'
 import { assess, work, type Worked } from '../pipeline/assess'
 import { joinHistory } from '../pipeline/chill'
@@ -30,6 +30,8 @@ export interface Point {
   coldStarPa: number
   plateStarPa: number
   density: number
+  /** What the use asks of it. */
+  target: Target
   pH: number
   sour: number
   /** Sourness over the dessert's own centre. */
@@ -107,10 +109,12 @@ export function createQuick(base: Bench, kitchen: Kitchen, w: Worked = work(base
       ? 1
       : caseinPace({ ...w.settled.inputs, pH: mixed.pH, caseinC: body.caseinC }) / caseinPace(w.settled.inputs)
     const at = (s: SetResult) =>
-      yieldStress(firmness(body, { ...s.state, casein: 1 - (1 - s.state.casein) ** pace, a, b, tempC: s.tempC }))
-    const coldPa = at(cold)
-    const platePa = at(plate)
+      firmness(body, { ...s.state, casein: 1 - (1 - s.state.casein) ** pace, a, b, tempC: s.tempC })
+    const coldMechanisms = at(cold)
+    const coldPa = yieldStress(coldMechanisms)
+    const platePa = yieldStress(at(plate))
     const { density } = body.phases
+    const use = { ...doc.use, pieceHeightM: w.settled.pieceHeightM }
     const flavour = taste(finished, mixed.pH, centre, p.taste)
     return {
       massG: mixed.whole.massG,
@@ -119,6 +123,7 @@ export function createQuick(base: Bench, kitchen: Kitchen, w: Worked = work(base
       coldStarPa: corrected(coldPa, density),
       plateStarPa: corrected(platePa, density),
       density,
+      target: targetOf(use, density, elasticOf(coldMechanisms, body.gums)),
       pH: mixed.pH,
       sour: flavour.sour,
       sharp: flavour.sour / centre,
@@ -133,7 +138,7 @@ export function createQuick(base: Bench, kitchen: Kitchen, w: Worked = work(base
  * @example pointOf(assessment).massG // 595
  */
 export function pointOf(a: ReturnType<typeof assess>): Point {
-  const { cold, plate } = a.verdict
+  const { cold, plate, target } = a.verdict
   return {
     massG: a.stock.massG,
     coldPa: cold.tauPa.value,
@@ -141,6 +146,7 @@ export function pointOf(a: ReturnType<typeof assess>): Point {
     coldStarPa: cold.tauStarPa,
     plateStarPa: plate.tauStarPa,
     density: a.shape.density,
+    target,
     pH: a.balance.pH.value,
     sour: a.balance.taste.sour,
     sharp: a.balance.taste.sour / a.balance.taste.centre,

@@ -20,18 +20,22 @@ import { assess, work } from '../pipeline/assess'
 import type { Assessment, VerdictCode } from '../pipeline/assessment'
 import { weighable } from './elasticity'
 import { leastSquares } from './leastSquares'
+import { type Moves, outcomeOf } from './outcome'
 import { createQuick, type Point, pointOf, type Quick } from './quick'
 import { suggestTarget } from './target'
 
 export type SetGoal =
   | { kind: 'keep' }
+  /** What the formula's use asks, with a margin. */
+  | { kind: 'use' }
   | { kind: 'band', band: BandId, at: 'cold' | 'plate' }
   /** Survives the knife so high at plate temperature (S = 4). */
   | { kind: 'standsCut', heightM: number }
 
 export interface Goal {
   set: SetGoal
-  sharpness: Sharpness | null
+  /** `keep`: as sharp as it is; null: any. */
+  sharpness: Sharpness | 'keep' | null
   sweetness: 'less' | 'keep' | 'more' | null
   /** Lines in all, g; null: as it comes. */
   yieldG: number | null
@@ -88,9 +92,13 @@ export interface Way {
   /** How far it misses, as ln ratios of stress and sourness to the nearest wanted value. */
   missSet: number
   missSharp: number
+  missSweet: number
   size: number
   doc: Bench
+  moves: Moves
 }
+/** A way before it is shown beside what it starts from. */
+type Tried = Omit<Way, 'moves'>
 
 /** Bounds of a line: to a third and to three times (judgement: beyond it is another formula). */
 const LOW = Math.log(1 / 3)
@@ -102,6 +110,7 @@ const ROUNDS = 3
 /** Reached: within this of the wanted stress and sourness, as ln ratio (one step of a scale, one step of a tongue). */
 export const NEAR_SET = 0.05
 export const NEAR_SHARP = 0.04
+export const NEAR_SWEET = 0.05
 /** Part of a band left free at its edges, so that a reached band is not its edge. */
 const INSIDE = { set: 1.1, sharp: 1.025 }
 
@@ -120,9 +129,19 @@ interface Wanted {
 const outside = (value: number, low: number, high: number) =>
   value < low ? Math.log(Math.max(value, 1e-9) / low) : value > high ? Math.log(value / high) : 0
 
+/** Part by which what the use asks is passed, so that most batches pass it (judgement). */
+const USE_MARGIN = 1.2
+/** ln(stress / what the use asks), of the worse of fridge and plate where it is short; 0 between floor and ceiling. */
+function usesMiss({ coldPa, platePa, target }: Point): number {
+  const short = (pa: number, need: number) => Math.log(Math.max(pa, 1e-9) / (need * USE_MARGIN))
+  const most = Math.log(coldPa / (target.coldMaxPa / INSIDE.set))
+  return Math.min(0, short(coldPa, target.coldMinPa), short(platePa, target.plateMinPa)) || Math.max(0, most)
+}
+
 function wantedOf(goal: Goal, start: Point): Wanted {
   const set = (): Wanted['set'] => {
     const g = goal.set
+    if (g.kind === 'use') return usesMiss
     if (g.kind === 'keep') return p => Math.log(Math.max(p.platePa, 1e-9) / Math.max(start.platePa, 1e-9))
     if (g.kind === 'standsCut')
       return p =>
@@ -136,6 +155,7 @@ function wantedOf(goal: Goal, start: Point): Wanted {
   }
   const sharp = (): Wanted['sharp'] => {
     if (!goal.sharpness) return () => 0
+    if (goal.sharpness === 'keep') return p => Math.log(p.sharp / start.sharp)
     const i = SHARPNESS.indexOf(goal.sharpness)
     return p => outside(p.sharp, SHARPNESS_EDGES[i]! * INSIDE.sharp, SHARPNESS_EDGES[i + 1]! / INSIDE.sharp)
   }
@@ -362,8 +382,9 @@ export function* rebalance(doc: Bench, kitchen: Kitchen, goal: Goal): Generator<
   if (goal.maxYolkG !== null) within(goal.maxYolkG, 'goal.maxYolkG', 0.1, 1e6)
   const plans = plansFor(doc, kitchen, w.assessment)
   const asIs = finish(plans[0]!, doc, kitchen, goal, wanted, new Map(), new Set())
-  if (asIs.reached) return [asIs]
-  const ways: Way[] = []
+  const now = outcomeOf(w)
+  if (asIs.reached) return [{ ...asIs, moves: { before: now, after: now } }]
+  const ways: Tried[] = []
   for (const [n, plan] of plans.entries()) {
     yield { done: n / plans.length }
     try {
@@ -391,7 +412,7 @@ export function* rebalance(doc: Bench, kitchen: Kitchen, goal: Goal): Generator<
         const counts = [...new Set([Math.max(1, Math.floor(at)), Math.ceil(at)])]
         tries = tries.flatMap(t => counts.map(c => new Map([...t, [l.id, c * l.eachG]])))
       }
-      let best: Way | null = null
+      let best: Tried | null = null
       for (const whole of tries) {
         yield { done: n / plans.length }
         const way = finish(
@@ -424,10 +445,11 @@ export function* rebalance(doc: Bench, kitchen: Kitchen, goal: Goal): Generator<
       return seen.has(key) ? false : seen.add(key)
     })
     .slice(0, 3)
+    .map(way => ({ ...way, moves: { before: now, after: outcomeOf(work(way.doc, kitchen)) } }))
 }
 
-const miss = (w: Way) => Math.abs(w.missSet) + 2 * Math.abs(w.missSharp)
-const better = (a: Way, b: Way): boolean =>
+const miss = (w: Tried) => Math.abs(w.missSet) + 2 * Math.abs(w.missSharp) + Math.abs(w.missSweet)
+const better = (a: Tried, b: Tried): boolean =>
   a.reached !== b.reached
     ? a.reached
     : a.reached
@@ -489,7 +511,7 @@ function finish(
   wanted: Wanted,
   masses: ReadonlyMap<string, number>,
   whole: ReadonlySet<string>,
-): Way {
+): Tried {
   const rounded = [...masses].map(
     ([id, g]) => [id, whole.has(id) ? Math.round(g * 10) / 10 : weighable(g)] as const,
   )
@@ -502,6 +524,7 @@ function finish(
   const doc = withMasses(tried, new Map(kept.map(l => [l.id, l.massG])))
   const missSet = wanted.set(p)
   const missSharp = wanted.sharp(p)
+  const missSweet = wanted.sweet(p)
   const took = { cost: fillingCost(doc, kitchen), yolkG: yolkMass(fillingOf(doc).lines) }
   const reached =
     Math.abs(missSet) <= NEAR_SET &&
@@ -509,8 +532,9 @@ function finish(
     !(goal.maxCost !== null && took.cost > goal.maxCost * 1.01) &&
     !(goal.maxYolkG !== null && took.yolkG > goal.maxYolkG * 1.01) &&
     a.verdict.code !== 'grainy' &&
+    (goal.set.kind !== 'use' || a.verdict.code === 'good') &&
     Math.abs(wanted.mass(p)) <= 0.03 &&
-    Math.abs(wanted.sweet(p)) <= 0.05
+    Math.abs(missSweet) <= NEAR_SWEET
   return {
     id: plan.id,
     changes,
@@ -527,6 +551,7 @@ function finish(
     cost: took.cost,
     missSet,
     missSharp,
+    missSweet,
     size: sizeOf(plan, changes),
     doc,
   }

@@ -9,6 +9,7 @@ import { BANDS, type UseKind } from '../physics/set/bands'
 import { assess, work } from '../pipeline/assess'
 import { isOffTarget } from '../pipeline/assessment'
 import { type Adjustment, adjustments } from './adjust'
+import { moved } from './outcome'
 import { createSampler, sampleShares } from './sampling'
 
 const all = (d: Bench): Adjustment[] => {
@@ -118,7 +119,12 @@ describe('what would bring it there', () => {
     for (const o of offers) {
       const a = assess(o.doc, kitchen)
       expect(a.verdict.code).toBe('good')
-      expect(a.verdict.plate.tauPa.value).toBeCloseTo(o.platePa, 6)
+      expect(o.moves.after.piece.plate.standsM).toBe(a.verdict.plate.standsM)
+      expect(o.moves.after.holds).toBe(sampleShares(work(o.doc, kitchen)).holds)
+      expect(o.moves.before.code).toBe('sagsOnTable')
+      // What asks less of the same dessert says so, and moves nothing of its taste.
+      expect(o.changesUse).toBe(o.doc.components === sagging.components)
+      if (o.changesUse) expect(moved(o.moves)).toMatchObject({ sourer: 0, sweeter: 0 })
     }
   })
   it('grainy is mended by stopping sooner, an unset egg by more heat', () => {
@@ -204,6 +210,6 @@ describe('offers for other kinds of dessert', () => {
   })
   it('each does bring what it says', () => {
     const doc = make('setCream', 'glass', { cream36: 400, milk: 150, sugar: 80, gelatin: 6, lemon: 30 })
-    for (const x of all(doc)) expect(assess(x.doc, kitchen).verdict.code).toBe(x.code)
+    for (const x of all(doc)) expect(assess(x.doc, kitchen).verdict.code).toBe(x.moves.after.code)
   })
 })

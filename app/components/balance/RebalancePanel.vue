@@ -5,12 +5,14 @@
  */
 import { fillingOf, type Bench } from '#core/formula/bench'
 import { BANDS, type BandId } from '#core/physics/set/bands'
-import { NEAR_SET, NEAR_SHARP, type Goal, type SetGoal, type Way } from '#core/solve/rebalance'
+import { NEAR_SET, NEAR_SHARP, NEAR_SWEET, type Goal, type SetGoal, type Way } from '#core/solve/rebalance'
 import { yolkMass } from '#core/formula/eggs'
-import { SHARPNESS, type Sharpness } from '#core/physics/matter/taste'
+import { SHARPNESS } from '#core/physics/matter/taste'
 import { fillingCost } from '#core/formula/cost'
 import { eggCount } from '#core/base/ingredients/measures'
 import { processWords, stopWords, WAY_WORDS } from '~/words/balance'
+import { coldWords } from '~/words/stands'
+import { movesWords } from '~/words/verdict'
 import { documentProblemWords } from '~/words/problems'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
 import { say } from '~/words/say'
@@ -22,18 +24,16 @@ const kitchen = useKitchenStore()
 const solver = useSolver()
 const lines = computed(() => fillingOf(props.doc).lines.filter(l => l.massG > 0))
 const pinned = computed(() => lines.value.filter(l => l.pinned))
-const usual = (): Goal => {
-  const { kind, pieceHeightM } = props.doc.use
-  return {
-    set: kind === 'cut' || kind === 'turnedOut' ? { kind: 'standsCut', heightM: pieceHeightM } : { kind: 'keep' },
-    sharpness: 'balanced',
-    sweetness: null,
-    yieldG: null,
-    maxCost: null,
-    maxYolkG: null,
-    wholeEggs: true,
-  }
-}
+/** What is asked unless it is said: what the use needs, and the taste left alone. */
+const usual = (): Goal => ({
+  set: { kind: 'use' },
+  sharpness: 'keep',
+  sweetness: 'keep',
+  yieldG: null,
+  maxCost: null,
+  maxYolkG: null,
+  wholeEggs: true,
+})
 /** The goal stays with the formula in this browser. */
 const goals = useKept<Record<string, Goal>>('lumbik:goals', {})
 const goal = computed<Goal>(() => ({ ...usual(), ...goals.value[ws.id] }))
@@ -41,7 +41,7 @@ const set = (part: Partial<Goal>) => { goals.value = { ...goals.value, [ws.id]: 
 const setKind = computed(() => goal.value.set.kind === 'band' ? `${goal.value.set.at}` : goal.value.set.kind)
 function chooseSet(kind: string) {
   const next: SetGoal =
-    kind === 'keep'
+    kind === 'keep' || kind === 'use'
       ? { kind }
       : kind === 'standsCut'
         ? { kind, heightM: props.doc.use.pieceHeightM }
@@ -52,6 +52,10 @@ function chooseSet(kind: string) {
           }
   set({ set: next })
 }
+const sharpWanted = () =>
+  goal.value.sharpness === null || goal.value.sharpness === 'keep'
+    ? say('rebalancePanel.asNow')
+    : SHARPNESS_NAMES[goal.value.sharpness]
 const total = computed(() => lines.value.reduce((s, l) => s + l.massG, 0))
 const yolkG = computed(() => yolkMass(lines.value))
 const priced = computed(() => Object.keys(kitchen.core?.prices ?? {}).length > 0)
@@ -128,6 +132,7 @@ watch(wantsFocus, (w) => {
         <select
           id="goal-set" class="native" :value="setKind" @change="chooseSet(($event.target as HTMLSelectElement).value)"
         >
+          <option value="use">{{ $say('rebalancePanel.asTheUseAsks') }}</option>
           <option value="keep">{{ $say('rebalancePanel.asFirmAsNow') }}</option>
           <option value="standsCut">{{ $say('rebalancePanel.standsWhenCutOnThePlate') }}</option>
           <option value="plate">{{ $say('rebalancePanel.aWordOnThePlate') }}</option>
@@ -156,8 +161,9 @@ watch(wantsFocus, (w) => {
         <label class="field-label" for="goal-sharp">{{ $say('rebalancePanel.sharpness') }}</label>
         <select
           id="goal-sharp" class="native" :value="goal.sharpness ?? ''"
-          @change="set({ sharpness: (($event.target as HTMLSelectElement).value || null) as Sharpness | null })"
+          @change="set({ sharpness: (($event.target as HTMLSelectElement).value || null) as Goal['sharpness'] })"
         >
+          <option value="keep">{{ $say('rebalancePanel.asNow') }}</option>
           <option value="">{{ $say('rebalancePanel.any') }}</option>
           <option v-for="s in SHARPNESS" :key="s" :value="s">{{ SHARPNESS_NAMES[s] }}</option>
         </select>
@@ -168,9 +174,9 @@ watch(wantsFocus, (w) => {
           id="goal-sweet" class="native" :value="goal.sweetness ?? ''"
           @change="set({ sweetness: (($event.target as HTMLSelectElement).value || null) as Goal['sweetness'] })"
         >
+          <option value="keep">{{ $say('rebalancePanel.asNow') }}</option>
           <option value="">{{ $say('rebalancePanel.any') }}</option>
           <option value="less">{{ $say('rebalancePanel.aTenthLess') }}</option>
-          <option value="keep">{{ $say('rebalancePanel.asNow') }}</option>
           <option value="more">{{ $say('rebalancePanel.aTenthMore') }}</option>
         </select>
       </div>
@@ -251,6 +257,7 @@ watch(wantsFocus, (w) => {
       <li v-for="(w, i) in ways" :key="i" :data-way="w.id" :data-reached="w.reached">
         <div class="top">
           <b class="display">{{ WAY_WORDS[w.id] }}</b>
+          <BeforeAfter :moves="w.moves" />
           <UButton
             size="sm" :variant="w.reached ? 'solid' : 'outline'" :color="w.reached ? 'primary' : 'neutral'"
             :label="$say('rebalancePanel.doIt')" :disabled="!fresh"
@@ -274,13 +281,16 @@ watch(wantsFocus, (w) => {
         </ul>
         <p class="brings">
           {{
-            $say('rebalancePanel.bringsCanBeCutHighOn',
+            $say('rebalancePanel.brings',
                  { code: SHORT_VERDICT[w.code],
                    sharpness: SHARPNESS_NAMES[w.sharpness],
-                   standsCutM: fmt.mm(w.standsCutM),
-                   platePa: fmt.pascals(w.platePa),
+                   high: [coldWords(w.moves.after.piece, fmt), ...movesWords(w.moves, fmt)].join(', '),
                    massG: fmt.grams(w.massG) })
           }}<template v-if="priced">, {{ money(w.cost) }}</template>.
+          {{
+            $say('rebalancePanel.comesOutAsMeant',
+                 { before: fmt.fixed(100 * w.moves.before.holds), after: fmt.percent(w.moves.after.holds) })
+          }}
         </p>
         <p v-if="!w.reached" class="short">
           <b>{{ $say('rebalancePanel.doesNotReachIt') }}</b>
@@ -291,7 +301,10 @@ watch(wantsFocus, (w) => {
                             Math.abs(w.missSharp) > NEAR_SHARP
                               && $say('rebalancePanel.insteadOf',
                                       { sharpness: SHARPNESS_NAMES[w.sharpness],
-                                        sharpness2: SHARPNESS_NAMES[goal.sharpness ?? w.sharpness] })].filter(Boolean).join(', ')
+                                        sharpness2: sharpWanted() }),
+                            Math.abs(w.missSweet) > NEAR_SWEET
+                              && $say('rebalancePanel.sweetnessMissed',
+                                      { missSweet: fmt.percent(Math.exp(w.missSweet)) })].filter(Boolean).join(', ')
                      || $say('rebalancePanel.theLimitsArePassed'),
                    there: w.stops.map(s => stopWords(s, fmt)).join('; ')
                      || $say('rebalancePanel.theLinesThatMayMoveDo') })

@@ -14,6 +14,7 @@ import { COMPARE_MOST, type Other, type useComparison } from '~/composables/useC
 import { TABLE_UI } from '~/composables/tableStyle'
 import { changeWords, differenceWords } from '~/words/balance'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
+import { coldWords, plateWords } from '~/words/stands'
 import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, comparison: ReturnType<typeof useComparison> }>()
@@ -102,11 +103,11 @@ const rows = computed(() => {
     ),
     row(
       say('versionsPanel.onThePlate'),
-      of(s => `${SHORT_VERDICT[s.code]}: ${BAND_NAMES[s.plateBand]}, ${fmt.pascals(s.platePa)}`),
+      of(s => `${SHORT_VERDICT[s.code]}: ${plateWords(s.piece, fmt)}`),
     ),
     row(
       say('versionsPanel.fromTheFridge'),
-      of(s => `${BAND_NAMES[s.band]}, ${fmt.pascals(s.coldPa)}`),
+      of(s => `${BAND_NAMES[s.band]}, ${coldWords(s.piece, fmt)}`),
     ),
     row(
       say('versionsPanel.sharpness'),

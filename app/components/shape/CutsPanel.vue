@@ -5,7 +5,6 @@
  */
 import type { Assessment } from '#core/pipeline/assessment'
 import { vesselOf, type Bench } from '#core/formula/bench'
-import { CUTS, neededPa } from '#core/physics/set/bands'
 import { cutGrid, cutWedges, evenPour, suggestGrid } from '#core/physics/geometry/portions'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
@@ -185,13 +184,14 @@ const printGuide = () => window.print()
           v-model="height" kind="length" show-label :label="$say('cutsPanel.aSliceThisHigh')" :min="0.003" :max="0.2"
         />
         <p>
-          {{ $say('cutsPanel.needs') }}
-          <b class="num" data-fact="needs">{{ fmt.pascals(neededPa(height, shape.density, CUTS)) }}</b>
-          {{ $say('cutsPanel.toBeCutThisOneHas') }}
-          <b class="num">{{ fmt.pascals(assessment.verdict.cold.tauPa.value) }}</b>
-          {{ $say('cutsPanel.coldItCanBeCutUp') }}
-          <b class="num" data-fact="cuts-to">{{ fmt.mm(assessment.verdict.cold.cutsM) }}</b>
-          {{ $say('cutsPanel.highAndStandsOnThePlate', { standsM: fmt.mm(assessment.verdict.plate.standsM) }) }}
+          <span data-fact="cut-so-high">
+            {{
+              height <= assessment.verdict.cold.cutsM
+                ? $say('cutsPanel.canBeCut')
+                : $say('cutsPanel.isTooHighToCut')
+            }}
+          </span>
+          <b class="num" data-fact="cuts-to">{{ fmt.mm(assessment.verdict.cold.cutsM) }}</b>{{ $say('cutsPanel.highAndStandsOnThePlate', { standsM: fmt.mm(assessment.verdict.plate.standsM) }) }}
         </p>
       </div>
     </template>

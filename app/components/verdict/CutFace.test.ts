@@ -7,7 +7,7 @@ import CutFace from './CutFace.vue'
 import { useKitchenStore } from '../../stores/kitchen'
 import type { KitchenRecord } from '../../../shared/schemas/kitchen'
 
-const state = (slump: number, tempC: number) => ({ slump, tempC, standsM: 0.05, cutsM: 0.025 })
+const state = (slump: number, tempC: number) => ({ slump, tempC, standsM: 0.05, cutsM: 0.025, ringSlumpM: 0 })
 const piece = (over: Partial<PieceFigures> = {}): PieceFigures => ({
   use: 'cut',
   heightM: 0.025,

@@ -4,16 +4,25 @@
  * the table. Standing or slumping as computed; a dashed line shows the height that was meant.
  */
 import type { PieceFigures } from '#core/pipeline/summary'
+import { isShaped } from '#core/physics/set/bands'
 import { heapProfile, slicedProfile, type Point } from '#core/physics/set/profile'
 import { say } from '~/words/say'
+import { faceWord } from '~/words/stands'
 
-const props = withDefaults(defineProps<{ piece: PieceFigures, small?: boolean, label?: string, grainy?: boolean }>(), {
-  small: false,
-  grainy: false,
-})
-const { temp, mm } = useFormat()
-/** Two cells of 150 units side by side, each with its own ground line; one scale for both, so that they compare. */
+const props = withDefaults(defineProps<{
+  piece: PieceFigures
+  small?: boolean
+  label?: string
+  grainy?: boolean
+  /** Only one of the two. */ only?: 'cold' | 'plate'
+  /** What the piece on the plate has lost and how warm it is at some other minute on the table. */
+  plate?: { slump: number, tempC: number }
+}>(), { small: false, grainy: false, label: undefined, only: undefined, plate: undefined })
+const fmt = useFormat()
+const { temp, mm } = fmt
+/** Cells of 150 units side by side, each with its own ground line; one scale for both, so that they compare. */
 const CELL = 150
+const states = computed(() => (props.only ? [props.only] : (['cold', 'plate'] as const)))
 const svg = useTemplateRef<SVGElement>('svg')
 const { width, height } = useElementSize(svg, { width: 300, height: 120 })
 const grainId = `grain-${useId()}`
@@ -39,15 +48,17 @@ const HEIGHT = computed(() =>
 )
 /** Drawn units to a pixel of the page: words keep their size however wide the drawing is. */
 const unit = computed(() =>
-  width.value > 0 && height.value > 0 ? Math.max((2 * CELL) / width.value, (HEIGHT.value + 3) / height.value) : 1,
+  width.value > 0 && height.value > 0 ? Math.max((states.value.length * CELL) / width.value, (HEIGHT.value + 3) / height.value) : 1,
 )
-const path = (points: Point[], x0: number, y0: number, close = true) =>
-  `M${points.map(q => `${(x0 + q.x * scale.value).toFixed(1)} ${(y0 - q.y * scale.value).toFixed(1)}`).join('L')}${close ? 'Z' : ''}`
+const path = (points: Point[], x0: number, y0: number, close = true) => {
+  const at = (q: Point) => `${(x0 + q.x * scale.value).toFixed(1)} ${(y0 - q.y * scale.value).toFixed(1)}`
+  return `M${points.map(at).join('L')}${close ? 'Z' : ''}`
+}
 
 const pieces = computed(() =>
-  (['cold', 'plate'] as const).map((state, i) => {
+  states.value.map((state, i) => {
     const p = props.piece
-    const s = p[state]
+    const s = state === 'plate' && props.plate ? { ...p.plate, ...props.plate } : p[state]
     const heap = p.use === 'spooned' || p.use === 'piped'
     const cut = p.use === 'cut'
     const tall = tallM.value
@@ -87,13 +98,7 @@ const pieces = computed(() =>
       stacked: stacked(state, x0, base),
       meant,
       stands,
-      word: stands
-        ? 'stands'
-        : p.use === 'glass' && levels.value.length
-          ? say('cutFace.setsSoft')
-          : s.slump > 0.75
-            ? 'runs'
-            : `sags ${mm(Math.max(p.heightM * s.slump, 0.001))}`,
+      word: faceWord(p, s, levels.value.length > 1, fmt),
       temp: temp(s.tempC),
     }
   }),
@@ -150,6 +155,14 @@ const marks = computed(() =>
           }))
         }),
 )
+/** Where the top of the first piece lies in the drawing, for whatever takes hold of it. */
+const top = computed(() => {
+  const p = pieces.value[0]!
+  return {
+    left: `${(100 * (p.x0 + p.w * 0.8)) / (states.value.length * CELL)}%`,
+    top: `${(100 * p.top) / (HEIGHT.value + 3)}%`,
+  }
+})
 const description = computed(
   () =>
     props.label ??
@@ -159,73 +172,75 @@ const description = computed(
       thickM: levels.value.length
         ? ` ${say('cutFace.layersFromBelow', { levels: levels.value.length, thickM: levels.value.map(l => `${l.name} ${mm(l.thickM)}`).join(', ') })}`
         : '',
-      temp2: pieces.value[1]!.temp,
-      word2: pieces.value[1]!.word,
+      temp2: pieces.value.at(-1)!.temp,
+      word2: pieces.value.at(-1)!.word,
     }),
 )
 </script>
 
 <template>
   <figure class="cutface" :class="{ small }">
-    <svg ref="svg" :viewBox="`0 0 ${2 * CELL} ${HEIGHT + 3}`" role="img" :aria-label="description">
-      <defs>
-        <pattern v-if="grainy" :id="grainId" width="7" height="7" patternUnits="userSpaceOnUse">
-          <rect width="7" height="7" fill="#E9C72B" />
-          <circle cx="2" cy="2" r="1.1" fill="#7D6500" />
-          <circle cx="5.5" cy="5" r="0.9" fill="#7D6500" />
-        </pattern>
-        <clipPath v-for="i in [0, 1]" :id="`${grainId}-${i}`" :key="i">
-          <rect :x="CELL * i + 2" y="-20" :width="CELL - 4" :height="HEIGHT + 24" />
-        </clipPath>
-      </defs>
-      <template v-for="p in pieces" :key="p.state">
-        <path
-          v-if="p.cut"
-          :d="
-            piece.crustForm === 'base'
-              ? `M${p.x0} ${p.base}V${HEIGHT}H${p.x0 + p.w}V${p.base}Z`
-              : `M${p.x0 - p.crust} ${p.top - 4}V${HEIGHT}H${p.x0 + p.w}V${p.base}H${p.x0}V${p.top - 4}Z`
-          "
-          fill="var(--crust)" stroke="var(--ink)" stroke-width="1.2"
-        />
-        <template v-if="p.stacked.length">
+    <div class="drawn">
+      <svg ref="svg" :viewBox="`0 0 ${states.length * CELL} ${HEIGHT + 3}`" role="img" :aria-label="description">
+        <defs>
+          <pattern v-if="grainy" :id="grainId" width="7" height="7" patternUnits="userSpaceOnUse">
+            <rect width="7" height="7" fill="#E9C72B" />
+            <circle cx="2" cy="2" r="1.1" fill="#7D6500" />
+            <circle cx="5.5" cy="5" r="0.9" fill="#7D6500" />
+          </pattern>
+          <clipPath v-for="(state, i) in states" :id="`${grainId}-${state}`" :key="state">
+            <rect :x="CELL * i + 2" y="-20" :width="CELL - 4" :height="HEIGHT + 24" />
+          </clipPath>
+        </defs>
+        <template v-for="(p, i) in pieces" :key="p.state">
           <path
-            v-for="l in p.stacked" :key="l.key" :d="l.d" :data-level="l.chosen ? 'chosen' : 'other'"
-            :clip-path="`url(#${grainId}-${p.state === 'cold' ? 0 : 1})`"
-            :fill="!l.chosen ? 'var(--citron-soft)' : grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)"
-            :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round"
+            v-if="p.cut"
+            :d="
+              piece.crustForm === 'base'
+                ? `M${p.x0} ${p.base}V${HEIGHT}H${p.x0 + p.w}V${p.base}Z`
+                : `M${p.x0 - p.crust} ${p.top - 4}V${HEIGHT}H${p.x0 + p.w}V${p.base}H${p.x0}V${p.top - 4}Z`
+            "
+            fill="var(--crust)" stroke="var(--ink)" stroke-width="1.2"
+          />
+          <template v-if="p.stacked.length">
+            <path
+              v-for="l in p.stacked" :key="l.key" :d="l.d" :data-level="l.chosen ? 'chosen' : 'other'"
+              :clip-path="`url(#${grainId}-${p.state})`"
+              :fill="!l.chosen ? 'var(--citron-soft)' : grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)"
+              :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round"
+            />
+          </template>
+          <path
+            v-else :d="p.fill" :clip-path="`url(#${grainId}-${p.state})`"
+            :fill="grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5"
+            stroke-linejoin="round"
+          />
+          <path
+            v-if="p.glass"
+            :d="`M${p.x0 - 2} ${p.top - 14}L${p.x0 - 1} ${HEIGHT}H${p.x0 + p.w + 1}L${p.x0 + p.w + 2} ${p.top - 14}`"
+            fill="none" stroke="var(--cold)" stroke-width="1.6"
+          />
+          <path
+            v-if="!p.stands && !p.glass" :d="p.meant" fill="none" stroke="var(--ink)" stroke-dasharray="3 3"
+            stroke-width="1.2"
+          />
+          <line
+            :x1="CELL * i + 3" :x2="CELL * (i + 1) - 3" :y1="HEIGHT" :y2="HEIGHT" stroke="var(--ink)" stroke-width="1.5"
           />
         </template>
-        <path
-          v-else :d="p.fill" :clip-path="`url(#${grainId}-${p.state === 'cold' ? 0 : 1})`"
-          :fill="grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5"
-          stroke-linejoin="round"
-        />
-        <path
-          v-if="p.glass"
-          :d="`M${p.x0 - 2} ${p.top - 14}L${p.x0 - 1} ${HEIGHT}H${p.x0 + p.w + 1}L${p.x0 + p.w + 2} ${p.top - 14}`"
-          fill="none" stroke="var(--cold)" stroke-width="1.6"
-        />
-        <path
-          v-if="!p.stands && !p.glass" :d="p.meant" fill="none" stroke="var(--ink)" stroke-dasharray="3 3"
-          stroke-width="1.2"
-        />
-        <line
-          :x1="p.state === 'cold' ? 3 : CELL + 3" :x2="p.state === 'cold' ? CELL - 3 : 2 * CELL - 3" :y1="HEIGHT"
-          :y2="HEIGHT" stroke="var(--ink)" stroke-width="1.5"
-        />
-      </template>
-      <template v-for="m in marks" :key="m.key">
-        <line :x1="m.x" :x2="m.x + 12" :y1="m.y" :y2="m.y" stroke="var(--ink)" stroke-width="1.5" />
-        <text :x="m.x + 16" :y="m.textY + 4.5 * unit" :font-size="14 * unit" class="mark">{{ m.text }}</text>
-      </template>
-    </svg>
+        <template v-for="m in marks" :key="m.key">
+          <line :x1="m.x" :x2="m.x + 12" :y1="m.y" :y2="m.y" stroke="var(--ink)" stroke-width="1.5" />
+          <text :x="m.x + 16" :y="m.textY + 4.5 * unit" :font-size="14 * unit" class="mark">{{ m.text }}</text>
+        </template>
+      </svg>
+      <slot :top="top" :metres-per-px="unit / scale" />
+    </div>
     <figcaption v-if="!small">
       <div v-for="p in pieces" :key="p.state">
         <b>{{ p.state === 'cold' ? $say('cutFace.fromTheFridge') : $say('cutFace.onThePlate') }}</b>
         <br>
         <span :class="p.state === 'cold' ? 'cold' : ''">{{ p.temp }}</span>,
-        <span :class="{ blood: !p.stands && piece.use !== 'spooned' && piece.use !== 'glass' }">{{ p.word }}</span>
+        <span :class="{ blood: !p.stands && isShaped(piece.use) }">{{ p.word }}</span>
       </div>
     </figcaption>
   </figure>
@@ -233,6 +248,7 @@ const description = computed(
 
 <style scoped>
 .cutface { margin: 0; }
+.drawn { position: relative; }
 svg { width: 100%; display: block; overflow: visible; }
 figcaption {
   display: grid; grid-template-columns: 1fr 1fr; gap: 0 1rem; font-size: 0.9rem; line-height: 1.3; padding-top: 0.4rem;

@@ -1,6 +1,7 @@
 <script setup lang="ts" generic="T extends { doc: Bench }">
 /** Changes that are offered, each one press: taken, it says so in its place, with undo beside it. */
 import type { Bench } from '#core/formula/bench'
+import type { Moves } from '#core/solve/outcome'
 
 const props = defineProps<{
   offers: readonly T[]
@@ -8,6 +9,8 @@ const props = defineProps<{
   words: (x: T) => { label: string, brings: string }
   /** What marks a row for whoever looks for it. */
   mark?: (x: T) => string
+  /** What it is now and would be, drawn before and after. */
+  moves?: (x: T) => Moves
 }>()
 const emit = defineEmits<{ take: [offer: T] }>()
 const ws = useWorkspaceStore()
@@ -32,7 +35,8 @@ defineExpose({ isEmpty: computed(() => shown.value.length === 0) })
       </div>
       <div v-else-if="state === 'gone'" class="taken" aria-hidden="true">{{ words(item).label }}</div>
       <button v-else type="button" class="adjust" :class="{ lever: mark }" :data-lever="mark?.(item)" @click="take(item)">
-        <b>{{ words(item).label }}</b><span>{{ words(item).brings }}</span>
+        <span class="what"><b>{{ words(item).label }}</b><span>{{ words(item).brings }}</span></span>
+        <BeforeAfter v-if="moves" :moves="moves(item)" />
       </button>
     </template>
   </div>
@@ -45,7 +49,9 @@ defineExpose({ isEmpty: computed(() => shown.value.length === 0) })
 }
 .adjust { cursor: pointer; }
 .adjust:hover { background: var(--citron-soft); }
-.adjust span { color: var(--ink-soft); font-size: 0.92rem; text-align: right; }
+.what { flex: 1; display: flex; justify-content: space-between; align-items: baseline; gap: 0 0.8rem; flex-wrap: wrap; }
+.what span { color: var(--ink-soft); font-size: 0.92rem; text-align: right; }
+.adjust:has(svg) .what span { text-align: left; }
 .taken { color: var(--ink-soft); }
 .undo { min-height: 44px; cursor: pointer; padding: 0 0.4rem; }
 </style>

@@ -9,10 +9,12 @@ import type { Lever } from '#core/solve/elasticity'
 import type { Shares } from '#core/solve/sampling'
 import { BAND_NAMES, MECHANISM_NAMES, UNCERTAIN_NAMES } from '~/words/names'
 import { leverWords } from '~/words/balance'
+import { rangeWords } from '~/words/stands'
 import { adjustmentWords } from '~/words/verdict'
 import { say } from '~/words/say'
 
 const props = defineProps<{
+  doc: Bench
   assessment: Assessment
   shares: Shares | null
   sharesSettled: boolean
@@ -38,31 +40,34 @@ const bars = computed(() =>
     here: props.assessment.verdict.plate.band === b.id,
   })).filter(b => b.share >= 0.03 || b.here),
 )
+/** What it carries at its firmest: what each mechanism gives is told as a part of that. */
+const largest = computed(() =>
+  Math.max(props.assessment.verdict.cold.tauPa.value, props.assessment.verdict.plate.tauPa.value, 1))
 const mechanisms = computed(() => {
   const { cold, plate } = props.assessment.verdict
-  const largest = Math.max(cold.tauPa.value, plate.tauPa.value)
   return MECHANISMS.map(key => ({
     key,
     name: MECHANISM_NAMES[key],
     cold: cold.mechanismsPa[key],
     plate: plate.mechanismsPa[key],
-  })).filter(m => Math.max(m.cold, m.plate) >= 0.01 * largest && Math.max(m.cold, m.plate) >= 0.5)
+  })).filter(m => Math.max(m.cold, m.plate) >= 0.01 * largest.value && Math.max(m.cold, m.plate) >= 0.5)
 })
 const dominated = computed(() => mechanisms.value.some(m => m.cold >= 0.9 * props.assessment.verdict.cold.tauPa.value))
-const widest = computed(() =>
-  Math.max(props.assessment.verdict.cold.tauPa.value, props.assessment.verdict.plate.tauPa.value, 1),
-)
 const offTarget = computed(() => isOffTarget(props.assessment))
+/** The verdict's own sentence says these already. */
+const SAID = new Set(['sagsOnTable', 'looseCold', 'tooFirm'])
+const cautions = computed(() => props.assessment.findings.filter(f => f.severity !== 'info' && !SAID.has(f.code)))
 const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
 </script>
 
 <template>
   <section class="more">
+    <CautionList v-if="cautions.length" :findings="cautions" class="cautions" />
     <div v-show="offTarget || !offered?.isEmpty" class="block">
       <h3>{{ $say('verdictMore.whatWouldBringItThere') }}</h3>
       <OfferList
         ref="offered" :offers="offTarget && adjustmentsSettled ? adjustments : []" :key-of="a => a.kind"
-        :words="a => adjustmentWords(a, fmt)" @take="a => emit('apply', a)"
+        :words="a => adjustmentWords(a, fmt)" :moves="a => a.moves" @take="a => emit('apply', a)"
       />
       <p v-if="offTarget && !adjustmentsSettled" class="soft waiting">{{ $say('verdictMore.tryingChanges') }}</p>
       <p v-else-if="offTarget && adjustments.length === 0" class="soft none">
@@ -109,8 +114,7 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
                { input: UNCERTAIN_NAMES[shares.matters[0]!.input],
                  input2: UNCERTAIN_NAMES[shares.matters[1]!.input],
                  factor: fmt.fixed(Math.exp(assessment.verdict.cold.tauPa.lnSigma ?? 0), 1),
-                 plateRangePa: fmt.fixed(shares.plateRangePa[0]),
-                 plateRangePa2: fmt.pascals(shares.plateRangePa[1]) })
+                 range: rangeWords(assessment, doc.use.kind, shares.plateRangePa, fmt) })
         }}
       </p>
     </div>
@@ -122,7 +126,7 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
             <th scope="col">{{ $say('verdictMore.mechanism') }}</th>
             <th scope="col"><span class="sr">{{ $say('verdictMore.drawn') }}</span></th>
             <th scope="col" class="r">{{ $say('verdictMore.fridge') }}</th>
-            <th scope="col" class="r">{{ $say('verdictMore.platePa') }}</th>
+            <th scope="col" class="r">{{ $say('verdictHead.plate') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -130,12 +134,12 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
             <th scope="row">{{ m.name }}</th>
             <td>
               <i class="pair">
-                <em class="cold" :style="{ width: `${100 * m.cold / widest}%` }" />
-                <em class="plate" :style="{ width: `${100 * m.plate / widest}%` }" />
+                <em class="cold" :style="{ width: `${100 * m.cold / largest}%` }" />
+                <em class="plate" :style="{ width: `${100 * m.plate / largest}%` }" />
               </i>
             </td>
-            <td class="r num">{{ fmt.fixed(m.cold) }}</td>
-            <td class="r num">{{ fmt.fixed(m.plate) }}</td>
+            <td class="r num">{{ fmt.percent(m.cold / largest) }}</td>
+            <td class="r num">{{ fmt.percent(m.plate / largest) }}</td>
           </tr>
         </tbody>
       </table>

@@ -96,6 +96,36 @@ export const neededModulus = (heightM: number, density: number, { tearsAt }: Ela
 /** Between what a paste and what a gel needs, by how much of the set is a gel. */
 const needed = (pastePa: number, gelPa: number, { share }: Elastic) => pastePa * (gelPa / pastePa) ** share
 
+/** What each use asks from the cold: the band it must reach whatever its height, τ* in Pa, and the allowances. */
+const ASKS: Record<UseKind, { floorPa: number, paste: number, gel: number | null }> = {
+  spooned: { floorPa: 40, paste: CUTS, gel: null },
+  glass: { floorPa: 30, paste: CUTS, gel: null },
+  piped: { floorPa: 100, paste: STANDS, gel: null },
+  cut: { floorPa: 300, paste: CUTS, gel: CUTS },
+  turnedOut: { floorPa: 1200, paste: CUTS, gel: STANDS },
+}
+const SHAPED: readonly UseKind[] = ['piped', 'cut', 'turnedOut']
+/**
+ * Whether a use is judged by the height of its piece.
+ * @example isShaped('glass') // false
+ */
+export const isShaped = (kind: UseKind): boolean => SHAPED.includes(kind)
+
+const toStress = (tauStar: number, density: number) => tauStar / Math.min(1.7, 1100 / density)
+/** What a use takes for a gel: only what is cut or turned out is asked for a modulus. */
+const asGel = (kind: UseKind, elastic: Elastic) => (ASKS[kind].gel === null ? PASTE : elastic)
+/** To stand untended, Pa. */
+const standsNeed = (kind: UseKind, h: number, density: number, elastic: Elastic) => {
+  const gel = asGel(kind, elastic)
+  return needed(neededPa(h, density, STANDS), neededModulus(h, density, gel, STANDS), gel)
+}
+/** To survive the knife, the mould or the bag, Pa. */
+const handledNeed = (kind: UseKind, h: number, density: number, elastic: Elastic) => {
+  const { floorPa, paste, gel } = ASKS[kind]
+  const pastePa = Math.max(toStress(floorPa, density), neededPa(h, density, paste))
+  return gel === null ? pastePa : needed(pastePa, neededModulus(h, density, elastic, gel), elastic)
+}
+
 /**
  * The set a use asks for. Cut pieces must survive the knife cold (S = 4) and stand on the plate (S = 2); the rest must
  * lie in the bands that their words mean. What turns out or is cut and is an elastic gel is asked for its modulus
@@ -104,43 +134,59 @@ const needed = (pastePa: number, gelPa: number, { share }: Elastic) => pastePa *
  * @example targetOf(defaultUse('cut'), 1100).coldMinPa // 539.6
  */
 export function targetOf(use: Use, density: number, elastic: Elastic = PASTE): Target {
-  const toStress = (tauStar: number) => tauStar / Math.min(1.7, 1100 / density)
-  const h = use.pieceHeightM
-  switch (use.kind) {
-    case 'spooned':
-      return { coldMinPa: toStress(40), coldMaxPa: toStress(400), plateMinPa: toStress(20) }
-    case 'glass':
-      return { coldMinPa: toStress(30), coldMaxPa: toStress(400), plateMinPa: toStress(15) }
-    case 'piped': {
-      const stands = neededPa(h, density, STANDS)
-      return { coldMinPa: Math.max(toStress(100), stands), coldMaxPa: toStress(900), plateMinPa: stands }
-    }
-    case 'cut':
-      return {
-        coldMinPa: needed(
-          Math.max(toStress(300), neededPa(h, density, CUTS)), neededModulus(h, density, elastic, CUTS), elastic,
-        ),
-        coldMaxPa: toStress(4000),
-        plateMinPa: needed(neededPa(h, density, STANDS), neededModulus(h, density, elastic, STANDS), elastic),
+  const { kind, pieceHeightM: h } = use
+  const most = { spooned: 400, glass: 400, piped: 900, cut: 4000, turnedOut: 6000 }[kind]
+  const coldMaxPa = toStress(most, density)
+  return isShaped(kind)
+    ? {
+        coldMinPa: handledNeed(kind, h, density, elastic),
+        coldMaxPa,
+        plateMinPa: standsNeed(kind, h, density, elastic),
       }
-    case 'turnedOut':
-      return {
-        coldMinPa: needed(
-          Math.max(toStress(1200), neededPa(h, density, CUTS)), neededModulus(h, density, elastic, STANDS), elastic,
-        ),
-        coldMaxPa: toStress(6000),
-        plateMinPa: needed(neededPa(h, density, STANDS), neededModulus(h, density, elastic, STANDS), elastic),
+    : {
+        coldMinPa: toStress(ASKS[kind].floorPa, density),
+        coldMaxPa,
+        plateMinPa: toStress(ASKS[kind].floorPa / 2, density),
       }
-  }
+}
+
+/** Tallest piece that would stand, and that survives being cut, turned out or piped, m; 0: none at any height. */
+export interface Heights {
+  standsM: number
+  cutsM: number
+}
+
+/**
+ * How high a set is good for, by the rule of `targetOf` turned round: a piece meets its use from the cold exactly where
+ * it is no higher than `cutsM`, and on the plate where it is no higher than `standsM`. What both needs grow with is the
+ * height, but for the band a use never goes below.
+ * @example heightsOf('cut', 539.6, 1100).cutsM // 0.025
+ */
+export function heightsOf(kind: UseKind, tauPa: number, density: number, elastic: Elastic = PASTE): Heights {
+  const standsM = tauPa / standsNeed(kind, 1, density, elastic)
+  if (!isShaped(kind)) return { standsM, cutsM: standingHeight(tauPa, density, CUTS) }
+  const { floorPa, paste, gel } = ASKS[kind]
+  const share = gel === null ? 0 : elastic.share
+  const pastePerM = neededPa(1, density, paste)
+  const gelPerM = gel === null ? pastePerM : neededModulus(1, density, elastic, gel)
+  const floor = toStress(floorPa, density)
+  // Above the band's height need = pastePerM^(1−share)·gelPerM^share·h; below it only the gel's part falls with h.
+  const above = tauPa / (pastePerM ** (1 - share) * gelPerM ** share)
+  if (above * pastePerM >= floor) return { standsM, cutsM: above }
+  return { standsM, cutsM: share > 0 ? (tauPa / floor ** (1 - share)) ** (1 / share) / gelPerM : 0 }
 }
 
 /**
  * Slump of a piece on a table as it is drawn and told: with the same allowance as "stands" (knocks, carrying), so that
- * a piece sags exactly when its stress falls below what standing needs.
+ * a piece sags exactly when its stress falls below what standing needs; a gel sags as a paste so much stronger would.
  * @example tableSlump(300, 1100, 0.025) // 0
  */
-export const tableSlump = (tauPa: number, density: number, heightM: number): number =>
-  slumpShare(tauPa / STANDS, density, heightM)
+export function tableSlump(
+  tauPa: number, density: number, heightM: number, kind: UseKind = 'cut', elastic: Elastic = PASTE,
+): number {
+  const asPaste = neededPa(heightM, density, STANDS) / standsNeed(kind, heightM, density, elastic)
+  return slumpShare((tauPa * asPaste) / STANDS, density, heightM)
+}
 
 /**
  * Slump of a free-standing piece as a share of its height: s′ = 1 − 2τ′·(1 − ln 2τ′), τ′ = τ/(ρ·g·H), for τ′ < ½

@@ -5,7 +5,8 @@ import tables from '../../checks/tables.json'
 import { defaultUse } from '../../formula/create'
 import { mix, sugarsG } from '../matter/mix'
 import {
-  bandOf, BANDS, corrected, CUTS, G, neededPa, slumpShare, standingHeight, STANDS, tableSlump, targetOf,
+  bandOf, BANDS, corrected, CUTS, G, heightsOf, isShaped, neededPa, slumpShare, standingHeight, STANDS, tableSlump,
+  targetOf, USE_KINDS,
 } from './bands'
 import {
   type Body, bodyOf, caseinWindow, firmness, lnTauSigma, type Making, phasesOf, type SetState, yieldStress,
@@ -74,6 +75,32 @@ describe('standing', () => {
     }
     const at = (h: number) => targetOf({ ...defaultUse('cut'), pieceHeightM: h }, 1080)
     expect(at(0.04).coldMinPa).toBeCloseTo(2 * at(0.02).coldMinPa, 6)
+  })
+})
+
+describe('how high it is good for, and what it is asked for, are one rule', () => {
+  const gels = [{ share: 0, tearsAt: 1 }, { share: 0.5, tearsAt: 0.3 }, { share: 1, tearsAt: 1.2 }]
+  const kinds = USE_KINDS.filter(isShaped)
+  it.each(kinds)('%s: a piece meets its use exactly where it is no higher than told', (kind) => {
+    for (const elastic of gels)
+      for (const tauPa of [60, 250, 420, 900, 2600])
+        for (const density of [450, 1080]) {
+          const high = heightsOf(kind, tauPa, density, elastic)
+          const asked = (h: number) => targetOf({ ...defaultUse(kind), pieceHeightM: h }, density, elastic)
+          expect(asked(high.standsM * 0.999).plateMinPa).toBeLessThan(tauPa)
+          expect(asked(high.standsM * 1.001).plateMinPa).toBeGreaterThan(tauPa)
+          if (high.cutsM > 0) expect(asked(high.cutsM * 0.999).coldMinPa).toBeLessThan(tauPa)
+          expect(asked(Math.max(high.cutsM, 1e-6) * 1.001).coldMinPa).toBeGreaterThan(tauPa)
+          expect(tableSlump(tauPa, density, high.standsM * 0.999, kind, elastic)).toBe(0)
+          expect(tableSlump(tauPa, density, high.standsM * 1.05, kind, elastic)).toBeGreaterThan(0)
+        }
+  })
+  it('a paste, by hand: 2τ/(S·ρ·g), and nothing that only spoons is cut at all', () => {
+    expect(heightsOf('cut', 539.55, 1100)).toEqual({ standsM: expect.closeTo(0.05, 5), cutsM: expect.closeTo(0.025, 5) })
+    expect(heightsOf('cut', 299, 1100).cutsM).toBe(0)
+    expect(heightsOf('cut', 301, 1100).cutsM).toBeCloseTo(0.01395, 5)
+    expect(heightsOf('turnedOut', 1199, 1100).cutsM).toBe(0)
+    expect(heightsOf('glass', 539.55, 1100).cutsM).toBeCloseTo(0.025, 5)
   })
 })
 

@@ -82,6 +82,7 @@ const settled = computed(
     <RibbonLine
       :id="id" :station="station" :doc="doc" :assessment="assessment" :fault-path="assessor.problem.value?.path"
     />
+    <VerdictStrip v-if="assessment && doc" :doc="doc" :assessment="assessment" class="v-strip" />
     <!-- One section whether it can be computed or not: what is being typed under Balance stays when the answer comes. -->
     <section
       v-if="assessment || assessor.problem.value" class="station" :aria-label="station"
@@ -98,9 +99,11 @@ const settled = computed(
     </section>
     <p v-else class="station soft">{{ $say('workspace.workingItOut') }}</p>
     <aside v-if="assessment" class="column" :aria-label="$say('workspace.verdictColumn')">
-      <VerdictHead :doc="doc" :assessment="assessment" :parts="assessor.parts.value" class="v-head" />
+      <VerdictHead
+        id="verdict" :doc="doc" :assessment="assessment" :parts="assessor.parts.value" class="v-head" tabindex="-1"
+      />
       <VerdictMore
-        class="v-more" :assessment="assessment" :shares="assessor.shares.value"
+        class="v-more" :doc="doc" :assessment="assessment" :shares="assessor.shares.value"
         :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value"
         :adjustments-settled="assessor.adjustmentsSettled.value" :levers="assessor.levers.value" @apply="apply"
         @turn="assessor.turn()" @rebalance="toRebalance"
@@ -137,7 +140,15 @@ const settled = computed(
 .ribbon { grid-area: ribbon; }
 .station { grid-area: station; padding-bottom: 2rem; min-width: 0; }
 .stale { opacity: 0.6; }
-.column { grid-area: column; border-left: 1px solid var(--hairline); padding: 1.1rem 1.5rem 2rem; min-width: 0; }
+.column { grid-area: column; border-left: 1px solid var(--hairline); padding: 0 1.5rem 2rem; min-width: 0; }
+.v-strip { display: none; }
+/* The cut face and its sentence stay in view while anything is changed; the rest of the column goes by beneath them. */
+@media (min-height: 620px) {
+  .v-head {
+    position: sticky; top: 0; z-index: 5; background: var(--paper); padding: 0.9rem 0 0.6rem;
+    border-bottom: 1px solid var(--hairline);
+  }
+}
 .conflict {
   border: 1px solid var(--blood); border-left-width: 4px; padding: 0.6rem 0.9rem; margin: 0.4rem 0; background: #fffdf7;
 }
@@ -146,21 +157,17 @@ const settled = computed(
 .keylist dt { font-weight: 600; } .keylist dd { margin: 0; }
 @media (max-width: 1100px) {
   .workspace { grid-template-columns: minmax(0, 1fr) 300px; column-gap: 1.25rem; padding-left: 1.25rem; }
-  .column { padding: 1rem 1.1rem 2rem; }
+  .column { padding: 0 1.1rem 2rem; }
 }
 @media (max-width: 760px) {
   .workspace {
-    grid-template-columns: minmax(0, 1fr); grid-template-areas: "head" "notices" "ribbon" "verdict" "station" "more";
-    grid-template-rows: none; padding: 0 1rem;
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-areas: "head" "notices" "ribbon" "strip" "station" "verdict" "more"; grid-template-rows: none;
+    padding: 0 1rem;
   }
   .column { display: contents; }
-  .v-head {
-    grid-area: verdict; border-top: 1px solid var(--hairline); padding: 0.9rem 0; margin-bottom: 1rem;
-    border-bottom: 1px solid var(--hairline);
-  }
+  .v-strip { display: grid; grid-area: strip; position: sticky; top: 0; z-index: 6; margin-bottom: 0.8rem; }
+  .v-head { grid-area: verdict; position: static; border-top: 1px solid var(--ink); scroll-margin-top: 70px; }
   .v-more { grid-area: more; padding-bottom: 2rem; }
-  .v-head :deep(.cutface svg) { max-height: 130px; }
-  /* At the stove and the fridge the figures come first: the drawing waits at the other stations. */
-  [data-station="heat"] .v-head :deep(.cutface), [data-station="chill"] .v-head :deep(.cutface) { display: none; }
 }
 </style>

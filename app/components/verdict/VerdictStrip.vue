@@ -1,0 +1,33 @@
+<script setup lang="ts">
+/** The verdict on a phone: a strip that stays in view over whatever is changed; a press goes to the whole of it. */
+import type { Assessment } from '#core/pipeline/assessment'
+import type { Bench } from '#core/formula/bench'
+import { pieceFigures } from '#core/pipeline/summary'
+import { coldWords, plateWords } from '~/words/stands'
+import { tasteWord } from '~/words/verdict'
+import { SHORT_VERDICT } from '~/words/names'
+
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
+const fmt = useFormat()
+const piece = computed(() => pieceFigures(props.doc, props.assessment))
+const code = computed(() => props.assessment.verdict.code)
+</script>
+
+<template>
+  <a href="#verdict" class="strip">
+    <CutFace :piece="piece" :grainy="code === 'grainy'" small class="face" />
+    <span class="says">
+      <b :class="{ off: code !== 'good' }">{{ SHORT_VERDICT[code] }}</b>, {{ tasteWord(doc, assessment) }}
+      <small>{{ coldWords(piece, fmt) }}; {{ plateWords(piece, fmt) }}</small>
+    </span>
+  </a>
+</template>
+
+<style scoped>
+.strip {
+  display: grid; grid-template-columns: 112px 1fr; gap: 0.7rem; align-items: center; background: var(--paper);
+  border-bottom: 1px solid var(--ink); padding: 0.3rem 0; min-height: 56px; line-height: 1.25;
+}
+.off { color: var(--blood); }
+small { display: block; font-size: 0.9rem; color: var(--ink-soft); }
+</style>

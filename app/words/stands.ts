@@ -1,0 +1,67 @@
+/** What a set does, in millimetres and a cook's words: how high it cuts and stands, or how far a ring of it sinks. */
+import { isShaped, type UseKind } from '#core/physics/set/bands'
+import { slumpReading } from '#core/physics/set/kitchenTests'
+import type { Assessment } from '#core/pipeline/assessment'
+import type { PieceFigures, PieceState } from '#core/pipeline/summary'
+import { say } from './say'
+
+type Format = ReturnType<typeof useFormat>
+/** Heights above this are told as "over": nobody cuts so high. */
+const HIGH_M = 0.2
+const height = (m: number, fmt: Format) =>
+  m > HIGH_M ? say('stands.over', { high: fmt.mm(HIGH_M) }) : fmt.mm(m)
+
+/** "cuts to 29 mm", "turns out to 48 mm", "a 50 mm ring sinks 12 mm" */
+export function coldWords({ use, cold }: PieceFigures, fmt: Format): string {
+  if (!isShaped(use)) return say('stands.ringSinks', { mm: fmt.mm(cold.ringSlumpM) })
+  const high = { high: height(cold.cutsM, fmt) }
+  // Less than a millimetre is no piece.
+  const none = cold.cutsM < 0.001
+  if (use === 'piped') return none ? say('stands.doesNotPipe') : say('stands.pipesTo', high)
+  if (use === 'turnedOut') return none ? say('stands.doesNotTurnOut') : say('stands.turnsOutTo', high)
+  return none ? say('stands.doesNotCut') : say('stands.cutsTo', high)
+}
+
+/** "stands to 14 mm" */
+export const plateWords = ({ use, plate }: PieceFigures, fmt: Format): string =>
+  isShaped(use)
+    ? say('stands.standsTo', { high: height(plate.standsM, fmt) })
+    : say('stands.ringSinks', { mm: fmt.mm(plate.ringSlumpM) })
+
+/** What is wanted: "yours is 24 mm high", or how far a ring may sink. */
+export function wantedWords(a: Assessment, { use, heightM }: PieceFigures, fmt: Format): string {
+  if (isShaped(use)) return say('stands.yoursIs', { mm: fmt.mm(heightM) })
+  const { coldMinPa, coldMaxPa } = a.verdict.target
+  const ring = (pa: number) => fmt.fixed(1000 * slumpReading(pa, a.shape.density))
+  return say('stands.ringWanted', { from: ring(coldMaxPa), to: `${ring(coldMinPa)} mm` })
+}
+
+/** Where eight in ten batches lie on the plate. @param rangePa its stress, from and to */
+export function rangeWords(a: Assessment, use: UseKind, rangePa: readonly [number, number], fmt: Format): string {
+  const { tauPa, standsM } = a.verdict.plate
+  if (isShaped(use)) {
+    const [from, to] = rangePa.map(pa => (standsM * pa) / Math.max(tauPa.value, 1e-9)) as [number, number]
+    return say('stands.standsRange', { from: fmt.fixed(from * 1000), to: fmt.mm(to) })
+  }
+  const [most, least] = rangePa.map(pa => slumpReading(pa, a.shape.density)) as [number, number]
+  return say('stands.ringRange', { from: fmt.fixed(least * 1000), to: fmt.mm(most) })
+}
+
+/** Under a drawing: how the piece it shows fares. In a glass a spoon has taken some: what sags is its hole. */
+export function faceWord(p: PieceFigures, s: Pick<PieceState, 'slump'>, layered: boolean, fmt: Format): string {
+  const lost = fmt.mm(Math.max(p.heightM * s.slump, 0.001))
+  const runs = s.slump > 0.75
+  const stands = s.slump < 0.005
+  switch (p.use) {
+    case 'glass':
+      return layered && !stands
+        ? say('cutFace.setsSoft')
+        : stands ? say('stands.holeStays') : runs ? say('stands.holeFills') : say('stands.holeRounds')
+    case 'spooned':
+      return stands
+        ? say('stands.heapStands')
+        : runs ? say('stands.heapRuns') : say('stands.heapSettles', { high: fmt.mm(p.heightM * (1 - s.slump)) })
+    default:
+      return stands ? say('stands.stands') : runs ? say('stands.runs') : say('stands.sags', { lost })
+  }
+}
