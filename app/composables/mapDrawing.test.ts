@@ -13,6 +13,9 @@ const field = (): MapField => {
     plateStarPa: stress,
     sharp: cells.map(([, y]) => 0.5 + y),
     b: cells.map(([x, y]) => (x + y > 1.8 ? 0.5 : 0)),
+    // Meets the use between 200 and 900 Pa, where it is not grainy.
+    meets: cells.map(([x, y], k) =>
+      Math.min(Math.log(stress[k]! / 200), Math.log(900 / stress[k]!), 0.3 - (x + y > 1.8 ? 0.5 : 0))),
     grainyAt: 0.3,
   }
 }
@@ -60,5 +63,21 @@ describe('the drawing of the map', () => {
     ])
     expect(placeFor('anything', N, k => k % N === 3)).toBeNull()
     expect(placeFor('x', N, () => false)).toBeNull()
+  })
+})
+
+describe('where it meets the use', () => {
+  it('is one region with a word of its own, which no other word runs into; none where nothing does', () => {
+    const d = drawMap(field(), 'plate')
+    const xs = d.meets!.path.match(/[\d.]+ [\d.]+/g)!.map(p => Number(p.split(' ')[0]))
+    // 20·100^x = 200 and 900 Pa: x = .5 and .8266.
+    expect(Math.min(...xs) / MAP_UNITS).toBeCloseTo(0.5, 1)
+    expect(Math.max(...xs) / MAP_UNITS).toBeCloseTo(0.83, 1)
+    const { x, y, lines } = d.meets!.label!
+    expect(lines.join(' ')).toBe('holds as meant')
+    for (const b of d.bands.filter(b => b.label))
+      expect(Math.abs(b.label!.x - x) > 100 || Math.abs(b.label!.y - y) > 60, b.band).toBe(true)
+    const dry = field()
+    expect(drawMap({ ...dry, meets: dry.meets.map(() => -1) }, 'plate').meets).toBeNull()
   })
 })

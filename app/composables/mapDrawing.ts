@@ -6,8 +6,8 @@
 import { contours } from 'd3-contour'
 import { BANDS, type BandId } from '#core/physics/set/bands'
 import { SHARPNESS, SHARPNESS_EDGES, type Sharpness } from '#core/physics/matter/taste'
-import type { MapField } from '#core/solve/map'
-import { BAND_NAMES } from '../words/names'
+import type { MapField, Reach } from '#core/solve/map'
+import { BAND_NAMES, SHORT_VERDICT } from '../words/names'
 
 /** Size of the drawing's own units: paths are written in them. */
 export const MAP_UNITS = 1000
@@ -25,6 +25,10 @@ export interface MapDrawing {
   /** Words of sharpness along the right and the upper edge. */
   edgeWords: { sharpness: Sharpness, side: 'right' | 'top', at: number }[]
   grainy: { path: string, label: WordPlace | null } | null
+  /** Where it meets the use; null: nowhere on this map. */
+  meets: { path: string, label: WordPlace | null } | null
+  /** How the map would come to show such a place, where it shows none. */
+  reach: Reach | null
 }
 
 /** A word in one line or two, and the middle of its first one. */
@@ -75,19 +79,26 @@ export function drawMap(field: MapField, at: 'cold' | 'plate'): MapDrawing {
   const zone = (k: number) => SHARPNESS_EDGES.filter(e => field.sharp[k]! >= e).length
   const grainyIn = (k: number) => field.b[k]! >= field.grainyAt
   const anyGrainy = field.b.some(b => b >= field.grainyAt)
+  const meetsIn = (k: number) => field.meets[k]! > 0
+  const anyMeets = field.meets.some(m => m > 0)
+  const meetsLabel = anyMeets ? placeFor(SHORT_VERDICT.good, n, meetsIn, zone) : null
+  // No other word runs into that one.
+  const free = meetsLabel ? outsideOf(meetsLabel, n) : () => true
   return {
     n,
+    meets: anyMeets ? { path: path(shape(field.meets, 0), true), label: meetsLabel } : null,
+    reach: null,
     bands: BANDS.map((b, i) => ({
       band: b.id,
       path: i === 0 ? `M0 0H${MAP_UNITS}V${MAP_UNITS}H0Z` : path(shape(stress, Math.log(b.fromPa)), true),
-      label: placeFor(BAND_NAMES[b.id], n, inBand(i), k => zone(k) + (grainyIn(k) ? 100 : 0)),
+      label: placeFor(BAND_NAMES[b.id], n, k => inBand(i)(k) && free(k), k => zone(k) + (grainyIn(k) ? 100 : 0)),
     })).filter((b, i) => i === 0 || b.path !== ''),
     sharpness: SHARPNESS_EDGES.slice(1, 5)
       .map(edge => ({ edge, path: path(openRuns(shape(field.sharp, edge), n), false) }))
       .filter(s => s.path !== ''),
     edgeWords: edgeWords(field),
     grainy: anyGrainy
-      ? { path: path(shape(field.b, field.grainyAt), true), label: placeFor('grainy', n, grainyIn, zone) }
+      ? { path: path(shape(field.b, field.grainyAt), true), label: placeFor('grainy', n, k => grainyIn(k) && free(k), zone) }
       : null,
   }
 }
@@ -95,6 +106,19 @@ export function drawMap(field: MapField, at: 'cold' | 'plate'): MapDrawing {
 /** Drawn width of a letter and height of a word, in the drawing's units. */
 const LETTER = 25
 const WORD_HIGH = 64
+
+/** Cells that a word already drawn leaves free. */
+function outsideOf(word: WordPlace, n: number): (k: number) => boolean {
+  const unit = MAP_UNITS / (n - 1)
+  const half = (Math.max(...word.lines.map(l => l.length)) * LETTER) / 2 + 6
+  const low = word.y - WORD_HIGH / 2
+  const high = low + word.lines.length * WORD_HIGH
+  return (k) => {
+    const x = (k % n) * unit
+    const y = MAP_UNITS - Math.floor(k / n) * unit
+    return Math.abs(x - word.x) > half || y < low || y > high
+  }
+}
 
 /** Where a name fits: in one line, else in two. */
 export function placeFor(

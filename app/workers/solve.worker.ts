@@ -12,7 +12,7 @@ import { placed } from '#core/pipeline/stack'
 import { cookVariants, type CookVariant } from '#core/plan/variants'
 import { fitInto, type FitPlan, type FitWish } from '#core/plan/fit'
 import { levers, type Lever } from '#core/solve/elasticity'
-import { mapField, type MapRequest } from '#core/solve/map'
+import { mapField, type MapRequest, reachOf } from '#core/solve/map'
 import { createQuick } from '#core/solve/quick'
 import { rebalance, type Goal, type Way } from '#core/solve/rebalance'
 import { swapGuard, type Swap } from '#core/solve/swap'
@@ -135,7 +135,14 @@ async function solve(
         )
         if (!field) return null
         drawing = drawMap(field, task.at)
-        if (n !== GRIDS.at(-1)) report({ done: 0.1, map: drawing })
+        if (n !== GRIDS.at(-1)) {
+          report({ done: 0.1, map: drawing })
+        } else if (!drawing.meets) {
+          const { x, y } = task.request
+          const reach = await drive(id, reachOf(task.doc, task.kitchen, [x, y], quick), () => {})
+          if (!reach) return null
+          drawing = { ...drawing, reach }
+        }
       }
       return drawing
     }

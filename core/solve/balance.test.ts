@@ -13,7 +13,7 @@ import { nutritionOf } from '../plan/nutrition'
 import { differences, explain } from './compare'
 import { levers, weighable } from './elasticity'
 import { leastSquares } from './leastSquares'
-import { axesOf, axisKey, axisOf, mapField, movedTo, positionOn, rangeAround } from './map'
+import { axesOf, axisKey, axisOf, mapField, meetsBy, movedTo, positionOn, rangeAround, reachOf } from './map'
 import { moved } from './outcome'
 import { createQuick, pointOf } from './quick'
 import { type Goal, rebalance, type Way } from './rebalance'
@@ -102,6 +102,43 @@ describe('the map', () => {
       expect(positionOn(movedTo(posset, kitchen, axis, to), kitchen, axis)).toBeCloseTo(to, 9)
     }
     expect(axisOf('nonsense')).toBeNull()
+  })
+  it('a place meets its use by the scarcest of what it must have, by hand', () => {
+    const p = { coldPa: 600, platePa: 200, target: { coldMinPa: 500, coldMaxPa: 4000, plateMinPa: 250 }, b: 0.05 }
+    const by = (over: object) => meetsBy({ ...createQuick(doc, kitchen)(doc), ...p, ...over }, 0.3)
+    expect(by({})).toBeCloseTo(Math.log(200 / 250), 9)
+    expect(by({ platePa: 260 })).toBeCloseTo(Math.log(260 / 250), 9)
+    expect(by({ platePa: 900, coldPa: 4100 })).toBeCloseTo(Math.log(4000 / 4100), 9)
+    expect(by({ platePa: 900, b: 0.31 })).toBeCloseTo(-0.01, 9)
+  })
+  it('where nothing on it meets the use, it says how wide, or what else must change, and that this is so', () => {
+    const cut = (over: Record<string, number>) => formula({
+      yolk_sep: 170, sugar: 150, lemon: 170, butter82: 90, ...over,
+    }, (d) => {
+      d.use = { ...d.use, kind: 'cut', pieceHeightM: 0.02, pieceWidthM: 0.06 }
+    })
+    const of = (d: Bench) => {
+      const mass = (id: string) => ({ kind: 'mass' as const, lineId: lineOf(d, id).id })
+      const axes: [typeof x, typeof x] = [mass('lemon'), mass('yolk_sep')]
+      return { axes, reach: run(reachOf(d, kitchen, axes)) }
+    }
+    const any = (d: Bench, axes: readonly [typeof x, typeof x], wide: number) => {
+      const [xRange, yRange] = axes.map(a => rangeAround(d, kitchen, a, wide)) as [never, never]
+      return run(mapField(d, kitchen, { x: axes[0], y: axes[1], xRange, yRange, n: 16 })).meets.some(m => m > 0)
+    }
+    // Little yolk: it lies further up the same map.
+    const little = cut({ yolk_sep: 60 })
+    const wide = of(little)
+    expect(any(little, wide.axes, 1)).toBe(false)
+    expect(wide.reach.third).toBeNull()
+    expect(any(little, wide.axes, wide.reach.wide!)).toBe(true)
+    // Watered down: no juice and no yolk mend it, however wide the map; less water does.
+    const watered = cut({ water: 200 })
+    const third = of(watered)
+    expect(third.reach.wide).toBeNull()
+    expect(third.reach.third!.to).toBeGreaterThan(0)
+    const { axis, to } = third.reach.third!
+    expect(any(movedTo(watered, kitchen, axis, to), third.axes, 1)).toBe(true)
   })
 })
 

@@ -9,7 +9,8 @@ import { fillingOf, type Bench } from '../formula/bench'
 import { strengthOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { grainyAtOf } from '../pipeline/heated'
-import { createQuick, type Quick } from './quick'
+import { weighable } from './elasticity'
+import { createQuick, type Point, type Quick } from './quick'
 
 export type Axis =
   | { kind: 'mass', lineId: string }
@@ -119,20 +120,23 @@ export interface Range {
   from: number
   to: number
 }
-/** The stretch of an axis to draw around a formula. */
-export function rangeAround(doc: Bench, kitchen: Kitchen, axis: Axis): Range {
+/**
+ * The stretch of an axis to draw around a formula. @param wide how many times the usual stretch
+ * @example rangeAround(doc, kitchen, { kind: 'target' }).from // 70
+ */
+export function rangeAround(doc: Bench, kitchen: Kitchen, axis: Axis, wide = 1): Range {
   const at = positionOn(doc, kitchen, axis)
   switch (axis.kind) {
     case 'mass':
-      return { from: 0.5 * at, to: 1.6 * at }
+      return { from: (0.5 * at) / wide, to: 1.6 * at * wide }
     case 'fat':
-      return { from: Math.max(10, at - 14), to: Math.min(60, at + 14) }
+      return { from: Math.max(10, at - 14 * wide), to: Math.min(60, at + 14 * wide) }
     case 'acid':
-      return { from: 0.4 * at, to: 1.7 * at }
+      return { from: (0.4 * at) / wide, to: 1.7 * at * wide }
     case 'target':
-      return { from: Math.max(60, at - 10), to: Math.min(100, at + 10) }
+      return { from: Math.max(60, at - 10 * wide), to: Math.min(100, at + 10 * wide) }
     case 'hold':
-      return { from: 0, to: Math.max(360, 3 * at) }
+      return { from: 0, to: Math.max(360, 3 * at) * wide }
   }
 }
 
@@ -153,8 +157,71 @@ export interface MapField {
   plateStarPa: number[]
   sharp: number[]
   b: number[]
+  /** By how much each place meets the use: ln of the scarcest of what it must have over what it has; 0: just. */
+  meets: number[]
   /** Over-setting at which grains are told. */
   grainyAt: number
+}
+
+/**
+ * By how much a point meets its use, as ln ratio of the scarcest of: firm enough cold, on the plate, not too firm, not
+ * grainy. @example meetsBy(createQuick(doc, kitchen)(doc), 0.3) > 0 // true
+ */
+export function meetsBy({ coldPa, platePa, target, b }: Point, grainyAt: number): number {
+  const ln = (a: number, over: number) => Math.log(Math.max(a, 1e-6) / Math.max(over, 1e-6))
+  return Math.min(
+    ln(coldPa, target.coldMinPa), ln(platePa, target.plateMinPa), ln(target.coldMaxPa, coldPa), grainyAt - b,
+  )
+}
+
+/** How a map comes to show a place that meets the use: drawn so much wider, or with a third thing changed first. */
+export interface Reach {
+  wide: number | null
+  third: { axis: Axis, to: number } | null
+}
+const WIDER = [1.6, 2.5, 4]
+const THIRD_MASS = [0.85, 1.15, 0.7, 1.35, 0.5, 1.7, 0.3, 2.5]
+const THIRD_K = [2, -2, 4, -4, 6, -6]
+/** Places a side that a search looks at. */
+const COARSE = 9
+
+/**
+ * For a map on which nothing meets the use: how wide it must be drawn, or, where no width helps, the smallest change of
+ * a third thing after which something does. Yields after every grid it has looked at.
+ */
+export function* reachOf(
+  doc: Bench, kitchen: Kitchen, axes: readonly [Axis, Axis], quick: Quick = createQuick(doc, kitchen),
+): Generator<undefined, Reach> {
+  const grainyAt = grainyAtOf(doc)
+  const found = (from: Bench, wide: number): boolean => {
+    const [rx, ry] = axes.map(a => rangeAround(doc, kitchen, a, wide)) as [Range, Range]
+    const at = (r: Range, i: number) => r.from + ((r.to - r.from) * i) / (COARSE - 1)
+    for (let j = 0; j < COARSE; j++) {
+      const row = movedTo(from, kitchen, axes[1], at(ry, j))
+      for (let i = 0; i < COARSE; i++)
+        if (meetsBy(quick(movedTo(row, kitchen, axes[0], at(rx, i))), grainyAt) > 0) return true
+    }
+    return false
+  }
+  for (const wide of WIDER) {
+    yield
+    if (found(doc, wide)) return { wide, third: null }
+  }
+  const others = axesOf(doc).filter(
+    a => (a.kind === 'mass' || a.kind === 'target') && !axes.some(b => axisKey(a) === axisKey(b)),
+  )
+  // The smallest change of any of them first.
+  for (let n = 0; n < THIRD_MASS.length; n++)
+    for (const axis of others) {
+      const at = positionOn(doc, kitchen, axis)
+      const step = THIRD_K[n]
+      if (axis.kind === 'target' && step === undefined) continue
+      const to = axis.kind === 'target' ? at + step! : weighable(at * THIRD_MASS[n]!)
+      if (to === at || (axis.kind === 'target' && (to < 60 || to > 100))) continue
+      yield
+      if (found(movedTo(doc, kitchen, axis, to), 1)) return { wide: null, third: { axis, to } }
+    }
+  return { wide: null, third: null }
 }
 
 /** Computes a field; yields after every row how much of it is done, 0–1. */
@@ -165,7 +232,7 @@ export function* mapField(
   quick: Quick = createQuick(doc, kitchen),
 ): Generator<number, MapField> {
   const n = within(r.n, 'n', 2, 256)
-  const field: MapField = { n, coldStarPa: [], plateStarPa: [], sharp: [], b: [], grainyAt: grainyAtOf(doc) }
+  const field: MapField = { n, coldStarPa: [], plateStarPa: [], sharp: [], b: [], meets: [], grainyAt: grainyAtOf(doc) }
   const at = (range: Range, i: number) => range.from + ((range.to - range.from) * i) / (n - 1)
   for (let j = 0; j < n; j++) {
     const row = movedTo(doc, kitchen, r.y, at(r.yRange, j))
@@ -175,6 +242,7 @@ export function* mapField(
       field.plateStarPa.push(p.plateStarPa)
       field.sharp.push(p.sharp)
       field.b.push(p.b)
+      field.meets.push(meetsBy(p, field.grainyAt))
     }
     yield (j + 1) / n
   }

@@ -67,13 +67,13 @@ const here = computed<[number, number] | null>(() =>
 )
 const share = (v: number, r: Range) => (v - r.from) / (r.to - r.from)
 const inside = (v: number, r: Range) => share(v, r) >= 0.02 && share(v, r) <= 0.98
-function recentre() {
+function recentre(wide = 1) {
   ranges.value = pair.value
-    ? [rangeAround(props.doc, core.value, pair.value[0]), rangeAround(props.doc, core.value, pair.value[1])]
+    ? [rangeAround(props.doc, core.value, pair.value[0], wide), rangeAround(props.doc, core.value, pair.value[1], wide)]
     : null
 }
 const pairKey = computed(() => pair.value?.map(axisKey).join('|') ?? '')
-watch(pairKey, recentre, { immediate: true })
+watch(pairKey, () => recentre(), { immediate: true })
 let dragging = false
 watch(here, (h) => {
   if (!dragging && h && ranges.value && !(inside(h[0], ranges.value[0]) && inside(h[1], ranges.value[1]))) recentre()
@@ -111,9 +111,22 @@ async function draw(key: string) {
     { kind: 'map', doc: base.value, kitchen: core.value, request: { x, y, xRange, yRange }, at: at.value },
     (p) => { if (p.map) shown.value = { key, drawing: p.map, final: false } },
   )
-  if (outcome) shown.value = { key, drawing: 'value' in outcome ? outcome.value : null, final: true }
+  if (!outcome) return
+  shown.value = { key, drawing: 'value' in outcome ? outcome.value : null, final: true }
+  // Nothing here meets the use, and further out something does: drawn so wide, once.
+  const wide = drawing.value?.reach?.wide
+  if (wide && !dragging && key === fieldKey.value) recentre(wide)
 }
 watchDebounced(fieldKey, draw, { debounce: 60, immediate: true })
+/** The third thing that must change before anything on this map meets the use. */
+const third = computed(() => drawing.value?.reach?.third ?? null)
+const axisValue = (axis: Axis, v: number) =>
+  `${Number(axisShown(axis, v, fmt).toFixed(1))} ${axisWords(axis, props.doc, fmt).unit}`
+function changeThird() {
+  if (!third.value) return
+  ws.replace(toPlain(movedTo(props.doc, core.value, third.value.axis, third.value.to)))
+  ws.endGesture()
+}
 const settled = computed(() => shown.value.final && shown.value.key === fieldKey.value)
 
 /* The frame in the drawing's units, with room for words and ticks. */
@@ -121,10 +134,17 @@ const U = MAP_UNITS
 const svg = ref<SVGSVGElement | null>(null)
 const { width } = useElementSize(svg, { width: 430, height: 430 })
 /** Drawn units to a pixel: words and points keep their size however wide the map is. */
-const PX = { left: 40, right: 66, top: 24, bottom: 46 }
-const k = computed(() => U / Math.max(120, width.value - PX.left - PX.right))
+const PX = { right: 66, top: 24, bottom: 46 }
+/** Room for the longest figure beside the axis. */
+const leftPx = computed(() => {
+  const longest = ranges.value && pair.value
+    ? Math.max(...ticks(pair.value[1], ranges.value[1]).map(t => t.text.length))
+    : 3
+  return Math.max(40, 12 + 9 * longest)
+})
+const k = computed(() => U / Math.max(120, width.value - leftPx.value - PX.right))
 const M = computed(() => ({
-  left: PX.left * k.value,
+  left: leftPx.value * k.value,
   right: PX.right * k.value,
   top: PX.top * k.value,
   bottom: PX.bottom * k.value,
@@ -147,7 +167,8 @@ const edges = computed(() => {
   return (drawing.value?.edgeWords ?? []).filter((w) => {
     if (w.side === 'right') return true
     const half = SHARPNESS_NAMES[w.sharpness].length * 3.9 * k.value
-    if (sx(w.at) - half < end) return false
+    // None runs into its neighbour, into the axis' unit, or past the corner into the words beside the map.
+    if (sx(w.at) - half < Math.max(end, 0) || sx(w.at) + half > U) return false
     end = sx(w.at) + half + 5 * k.value
     return true
   })
@@ -291,6 +312,11 @@ const valueWords = computed(() =>
         >
           <line x1="0" y1="0" x2="0" :y2="7 * k" stroke="#B8412A" :stroke-width="1.2 * k" />
         </pattern>
+        <pattern
+          id="map-meets" :width="9 * k" :height="9 * k" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"
+        >
+          <line x1="0" y1="0" x2="0" :y2="9 * k" stroke="#1F2F24" :stroke-width="0.9 * k" stroke-opacity="0.55" />
+        </pattern>
       </defs>
       <g clip-path="url(#map-frame)" :class="{ working: !settled }">
         <template v-if="drawing">
@@ -306,6 +332,20 @@ const valueWords = computed(() =>
             v-for="s in drawing.sharpness" :key="s.edge" :d="s.path" fill="none" stroke="#38566A"
             :stroke-width="1.2 * k" :stroke-dasharray="`${k} ${3.6 * k}`" stroke-linecap="round"
           />
+          <path
+            v-if="drawing.meets" :d="drawing.meets.path" fill="url(#map-meets)" stroke="#1F2F24" :stroke-width="2 * k"
+            data-meets
+          />
+          <text
+            v-if="drawing.meets?.label" :y="drawing.meets.label.y + 5 * k" class="word meets" text-anchor="middle"
+          >
+            <tspan
+              v-for="(t, i) in drawing.meets.label.lines" :key="i" :x="drawing.meets.label.x"
+              :dy="i === 0 ? 0 : 16 * k"
+            >
+              {{ t }}
+            </tspan>
+          </text>
           <g v-for="b in drawing.bands" :key="`w${b.band}`">
             <text v-if="b.label" :y="b.label.y + 5 * k" class="word" text-anchor="middle">
               <tspan v-for="(t, i) in b.label.lines" :key="i" :x="b.label.x" :dy="i === 0 ? 0 : 16 * k">{{ t }}</tspan>
@@ -360,9 +400,25 @@ const valueWords = computed(() =>
     </svg>
     <p class="foot small soft">
       <b class="ink">{{ valueWords }}</b>{{ $say('balanceMap.dragThePointOrStepIt') }}
+      <template v-if="drawing?.meets">{{ $say('balanceMap.holdsAsMeant') }}</template>
       <span v-if="!settled && !solver.gaveUp.value" role="status">
         {{ $say('balanceMap.drawing', { done: fmt.percent(solver.done.value) }) }}
       </span>
+    </p>
+    <p v-if="settled && drawing && !drawing.meets" class="foot" role="status" data-fact="third">
+      {{ $say('balanceMap.nothingOnThisMap') }}
+      <template v-if="third">
+        {{
+          $say('balanceMap.itTakesAThird',
+               { name: axisWords(third.axis, doc, fmt).name,
+                 from: axisValue(third.axis, positionOn(doc, core, third.axis)),
+                 to: axisValue(third.axis, third.to) })
+        }}
+        <UButton
+          size="sm" variant="outline" color="neutral" :label="$say('balanceMap.changeIt')" @click="changeThird"
+        />
+      </template>
+      <template v-else>{{ $say('balanceMap.andNoOtherSingle') }}</template>
     </p>
     <p v-if="!settled && solver.gaveUp.value" role="alert" class="foot">
       {{ $say('balanceMap.theDrawingStoppedHalfWay') }}
@@ -387,6 +443,7 @@ text { font-family: var(--font-sans); fill: var(--ink); font-variant-numeric: ta
   stroke: rgb(253 251 245 / 0.75); stroke-width: calc(var(--k) * 2.4px);
 }
 .bad { fill: #8a2d19; }
+.meets { font-weight: 600; stroke: rgb(253 251 245 / 0.92); stroke-width: calc(var(--k) * 4px); }
 .edge { font-size: calc(var(--k) * 14.2px); fill: var(--cold-deep); }
 .tick { font-size: calc(var(--k) * 14.2px); fill: var(--ink-soft); } .axis { font-size: calc(var(--k) * 14.2px); }
 .ghost { font-size: calc(var(--k) * 14px); font-weight: 600; }

@@ -155,14 +155,12 @@ const marks = computed(() =>
           }))
         }),
 )
-/** Where the top of the first piece lies in the drawing, for whatever takes hold of it. */
-const top = computed(() => {
-  const p = pieces.value[0]!
-  return {
-    left: `${(100 * (p.x0 + p.w * 0.8)) / (states.value.length * CELL)}%`,
-    top: `${(100 * p.top) / (HEIGHT.value + 3)}%`,
-  }
-})
+/** Where the top of the first piece can be taken hold of: beside it, clear of the marks' words. */
+const HOLD_X = CELL - 9
+const top = computed(() => ({
+  left: `${(100 * HOLD_X) / (states.value.length * CELL)}%`,
+  top: `${(100 * pieces.value[0]!.top) / (HEIGHT.value + 3)}%`,
+}))
 const description = computed(
   () =>
     props.label ??
@@ -228,7 +226,11 @@ const description = computed(
             :x1="CELL * i + 3" :x2="CELL * (i + 1) - 3" :y1="HEIGHT" :y2="HEIGHT" stroke="var(--ink)" stroke-width="1.5"
           />
         </template>
-        <template v-for="m in marks" :key="m.key">
+        <line
+        v-if="$slots.default" :x1="pieces[0]!.x0 + pieces[0]!.w" :x2="HOLD_X" :y1="pieces[0]!.top" :y2="pieces[0]!.top"
+        stroke="var(--ink)" stroke-width="1"
+      />
+      <template v-for="m in marks" :key="m.key">
           <line :x1="m.x" :x2="m.x + 12" :y1="m.y" :y2="m.y" stroke="var(--ink)" stroke-width="1.5" />
           <text :x="m.x + 16" :y="m.textY + 4.5 * unit" :font-size="14 * unit" class="mark">{{ m.text }}</text>
         </template>
