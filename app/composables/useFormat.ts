@@ -6,6 +6,8 @@ import { celsiusToFahrenheit, kelvinToFahrenheitDifference } from '#core/base/un
 const nf = (digits: number) =>
   new Intl.NumberFormat('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: true })
 const formats = [nf(0), nf(1), nf(2), nf(3)]
+/** A tenth only where there is one: what a kitchen scale is read as. */
+const tenths = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 1 })
 /** A plain number with fixed digits and a true minus. */
 export const fixed = (value: number, digits = 0): string => formats[digits]!.format(value).replace('-', '−')
 
@@ -19,7 +21,7 @@ export function useFormat() {
   /** A difference: no 32 in it. */
   const degrees = (k: number, digits = 0) =>
     `${fixed(fahrenheit.value ? kelvinToFahrenheitDifference(k) : k, digits)} ${unit.value}`
-  const grams = (g: number) => (g >= 10000 ? `${fixed(g / 1000, 1)} kg` : `${fixed(g, g < 10 ? 1 : 0)} g`)
+  const grams = (g: number) => (g >= 10000 ? `${fixed(g / 1000, 1)} kg` : `${g < 10 ? tenths.format(g).replace('-', '−') : fixed(g)} g`)
   const mm = (m: number, digits = 0) => `${fixed(m * 1000, digits)} mm`
   const cm = (m: number) => `${fixed(m * 100, Math.abs((m * 100) % 1) < 0.05 ? 0 : 1)} cm`
   /** Volumes of pans and dishes: litres from one, else millilitres. */

@@ -338,7 +338,7 @@ section { margin-bottom: 1.6rem; }
 .cols { display: grid; grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr); gap: 2.5rem; }
 .pasting { align-self: start; margin-bottom: 0.6rem; }
 .paste {
-  width: 100%; background: #fffdf7; border: 1px solid #8f9385; padding: 0.7rem 0.8rem; line-height: 1.6;
+  width: 100%; background: #fffdf7; border: 1px solid #848879; padding: 0.7rem 0.8rem; line-height: 1.6;
   resize: vertical;
 }
 .paste::placeholder { color: #6c7263; }

@@ -7,11 +7,12 @@ import { useWindowVirtualizer } from '@tanstack/vue-virtual'
 import { formatDistanceToNow, parseISO } from 'date-fns'
 import type { ComponentPublicInstance } from 'vue'
 import { importFormula } from '~/composables/formulaFile'
-import { BAND_NAMES, FAMILY_NAMES, SCHOOL_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
+import { BAND_NAMES, FAMILY_NAMES, SCHOOL_NAMES, SHARPNESS_NAMES } from '~/words/names'
 import { SCHOOLS, type School } from '#core/formula/document'
 import { schoolOf } from '#core/formula/schools'
 import type { FormulaListItem, FormulaRecord } from '../../shared/schemas/wire'
 import { coldWords, plateWords } from '~/words/stands'
+import { shortVerdict } from '~/words/verdict'
 import { say } from '~/words/say'
 
 useHead({ title: 'Shelf · Lumbik' })
@@ -140,9 +141,7 @@ const off = (item: FormulaListItem) =>
 function verdictWords(item: FormulaListItem): string {
   if (!item.readable) return say('shelf.cannotBeRead')
   if (item.summary === null) return item.stale ? say('shelf.beingWorkedOut') : say('shelf.notCompleteYet')
-  return item.summary.code === 'good' && !item.summary.safe
-    ? say('shelf.coolsTooSlowly')
-    : SHORT_VERDICT[item.summary.code]
+  return shortVerdict(item.summary.code, item.summary.safe)
 }
 const waitsOf = (item: FormulaListItem) => outbox.entryOf('formula', item.id) !== null
 function whatItIs(item: FormulaListItem): string {

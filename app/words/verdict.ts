@@ -1,6 +1,6 @@
 /** The verdict in one sentence, and the ribbon's readouts. */
 import { given } from '#core/formula/document'
-import type { Assessment, Station } from '#core/pipeline/assessment'
+import type { Assessment, FindingCode, Station, VerdictCode } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { familyOf } from '#core/formula/families'
 import { pieceFigures } from '#core/pipeline/summary'
@@ -19,8 +19,26 @@ export function tasteWord(doc: Bench, { balance: { sharpness } }: Assessment): s
   return mild ? say('verdict.mild') : SHARPNESS_NAMES[sharpness]
 }
 
-/** "Cuts cleanly at 25 mm and holds an hour on the table. Bright." */
+/** The verdict in two or three words: what cools too slowly is never called good. */
+export const shortVerdict = (code: VerdictCode, safe: boolean): string =>
+  code === 'good' && !safe ? say('verdict.coolsTooSlowly') : SHORT_VERDICT[code]
+
+/**
+ * "Cuts cleanly at 25 mm and holds an hour on the table. Bright." What would make that untrue stands with it: a cooling
+ * that is not safe first, and a set that is served before its time after.
+ */
 export function verdictSentence(doc: Bench, a: Assessment, fmt: Format): string {
+  const of = (code: FindingCode) => a.findings.some(f => f.code === code)
+  const early = of('servedBeforeSet') && a.verdict.code !== 'servedBeforeSet'
+  return [
+    of('coolsTooSlowly') ? say('verdict.coolsTooSlowlyAStop') : '',
+    setSentence(doc, a, fmt),
+    early ? say('verdict.servedBeforeItIsThrough') : '',
+  ].filter(Boolean).join(' ')
+}
+
+/** What the set does. */
+function setSentence(doc: Bench, a: Assessment, fmt: Format): string {
   const v = a.verdict
   const h = fmt.mm(a.shape.pieceHeightM)
   const table = fmt.duration(doc.use.tableTimeS)

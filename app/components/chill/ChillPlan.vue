@@ -94,7 +94,7 @@ const events = computed(() => {
     s: stage.takesS === null ? null : start + stage.takesS,
     color: a.safe ? COLD : BLOOD,
   })
-  out.push({ key: 'set', name: say('words.set'), s: a.readyS, color: CITRON_DEEP })
+  out.push({ key: 'set', name: say('chillPlan.setThroughMark'), s: a.readyS, color: CITRON_DEEP })
   out.push({ key: 'cold', name: say('words.cold'), s: a.coldS, color: COLD })
   return out
 })
@@ -174,10 +174,17 @@ const scale = computed<[number, number]>(() => {
   const frost = c.value.legs.some(l => l.airTempC < -1)
   return fmt.fahrenheit.value ? [20, warm ? 200 : 140] : [frost ? -20 : 0, warm ? 100 : 60]
 })
+/* The end of each leg is taken hold of on the axis of time. */
+const GRID = { left: 46, right: 54, top: 92, bottom: 46 }
+const plotWidth = (width: number) => width - GRID.left - GRID.right
+const legEnd = (i: number, width: number) => {
+  const toH = props.doc.chill.slice(0, i + 1).reduce((sum, l) => sum + l.timeS, 0) / 3600
+  return `${GRID.left + (plotWidth(width) * Math.min(toH, endH.value)) / endH.value}px`
+}
 const option = computed<EChartsOption>(() => ({
   animation: false,
   textStyle,
-  grid: { left: 46, right: 54, top: 92, bottom: 46 },
+  grid: GRID,
   tooltip: { trigger: 'axis', backgroundColor: '#fffdf7', borderColor: INK, textStyle, formatter: said },
   xAxis: timeAxis(
     say('chillPlan.hoursAfterPouring'),
@@ -192,6 +199,25 @@ const option = computed<EChartsOption>(() => ({
 
 <template>
   <div class="chill">
+    <LazyStationChart
+      :option="option"
+      :label="
+        $say('chillPlan.coreTemperatureAgainstTime',
+             { pouring: events.map(e => e.s === null
+               ? $say('chillPlan.notReached', { name: e.name })
+               : $say('chillPlan.afterPouring', { name: e.name, p2: fmt.duration(e.s) })).join('; ') })
+      "
+    >
+      <template #default="{ width, height }">
+        <PictureHandle
+          v-for="(leg, i) in doc.chill" :key="leg.id" axis="x" :label="$say('chillPlan.endOfLeg', { p1: i + 1 })"
+          :value="leg.timeS / 60" :min="5" :max="26 * 60" :step="5" :text="fmt.duration(leg.timeS)"
+          :per-px="(endH * 60) / plotWidth(width)" :left="legEnd(i, width)" :top="`${height - GRID.bottom}px`"
+          @change="v => legSet(i, { timeS: Math.round(v * 60) }, `leg-${leg.id}`)" @done="ws.endGesture()"
+        />
+      </template>
+    </LazyStationChart>
+    <p class="key soft small">{{ $say('chillPlan.blackLineTheCoreDashedThe') }}</p>
     <ol class="legs">
       <li v-for="(leg, i) in doc.chill" :key="leg.id" :data-leg="i">
         <span class="n num">{{ i + 1 }}</span>
@@ -278,16 +304,6 @@ const option = computed<EChartsOption>(() => ({
       />
       <span class="soft small">{{ $say('chillPlan.anIceBathBeforePouringIs') }}</span>
     </div>
-    <LazyStationChart
-      :option="option"
-      :label="
-        $say('chillPlan.coreTemperatureAgainstTime',
-             { pouring: events.map(e => e.s === null
-               ? $say('chillPlan.notReached', { name: e.name })
-               : $say('chillPlan.afterPouring', { name: e.name, p2: fmt.duration(e.s) })).join('; ') })
-      "
-    />
-    <p class="key soft small">{{ $say('chillPlan.blackLineTheCoreDashedThe') }}</p>
     <dl class="facts">
       <div v-for="(s, i) in c.stages" :key="s.toC">
         <dt>{{ $say('chillPlan.toFrom', { toC: fmt.temp(s.toC), fromC: fmt.temp(code.fromC) }) }}</dt>

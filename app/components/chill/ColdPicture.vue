@@ -128,7 +128,7 @@ const curves = computed<EChartsOption | null>(() => {
   const top = Math.max(shown(20), Math.ceil(shown(Math.max(...chill.coreC)) / 20) * 20)
   const events = [
     {
-      name: props.doc.use.kind === 'cut' ? say('coldPicture.setSliceable') : 'set',
+      name: say('coldPicture.setSliceable'),
       at: chill.readyS,
       color: CITRON_DEEP,
     },

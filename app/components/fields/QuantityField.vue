@@ -70,7 +70,11 @@ const isF = computed(() => props.kind === 'temperature' && fahrenheit.value)
 const unit = computed(() => props.unitText ?? (isF.value ? '°F' : spec.value.unit))
 const toShown = (v: number) => isF.value ? celsiusToFahrenheit(v) : v * spec.value.factor
 const fromShown = (s: number) => isF.value ? fahrenheitToCelsius(s) : s / spec.value.factor
-const plain = (v: number) => String(Number(toShown(v).toFixed(digits.value)))
+/** Grams stand as a kitchen weighs them: tenths only of what is light. */
+const HEAVY_G = 20
+const digitsOf = (v: number) =>
+  props.kind === 'mass' && Math.abs(v) >= HEAVY_G ? 0 : digits.value
+const plain = (v: number) => String(Number(toShown(v).toFixed(digitsOf(v))))
 const show = (v: number) => props.blank && v === 0 ? '' : plain(v)
 
 const text = ref(show(props.modelValue))
@@ -279,7 +283,7 @@ const fieldId = useId()
 
 <style scoped>
 .quantity { position: relative; min-width: 0; }
-.box { display: inline-flex; align-items: center; width: 100%; border-bottom: 1px solid #8f9385; min-height: 44px; }
+.box { display: inline-flex; align-items: center; width: 100%; border-bottom: 1px solid #848879; min-height: 44px; }
 .box:focus-within { background: var(--citron-soft); border-color: var(--ink); box-shadow: inset 0 -2px 0 var(--ink); }
 input {
   width: 100%; min-width: 0; background: transparent; border: 0; text-align: right; padding: 0 0.15rem;

@@ -71,14 +71,8 @@ const main = computed(() =>
 
 <template>
   <div class="cook">
-    <div class="controls">
-      <div class="choices" role="group" :aria-label="$say('cookPlan.wayOfMaking')">
-        <button
-          v-for="s in family.schools" :key="s" type="button" :aria-pressed="doc.school === s" @click="setSchool(s)"
-        >
-          {{ SCHOOL_NAMES[s].name }}
-        </button>
-      </div>
+    <div class="stage" :class="{ alone: !heats }">
+      <HeatChart v-if="heats" :doc="doc" :assessment="assessment" :cues="cues" :has-egg="hasEgg" class="course" />
       <div class="fields">
         <div class="kind">
           <label class="field-label" for="family">{{ $say('cookPlan.kindOfDessert') }}</label>
@@ -89,7 +83,7 @@ const main = computed(() =>
             <option v-for="f in FAMILIES" :key="f" :value="f">{{ FAMILY_NAMES[f].name }}</option>
           </select>
         </div>
-        <div v-if="family.methods.length > 1">
+        <div v-if="family.methods.length > 1" class="kind">
           <label class="field-label" for="method">{{ $say('cookPlan.heat') }}</label>
           <select
             id="method" class="native" :value="method"
@@ -98,7 +92,6 @@ const main = computed(() =>
             <option v-for="m in family.methods" :key="m" :value="m">{{ METHOD_NAMES[m] }}</option>
           </select>
         </div>
-        <OvenFields v-if="method === 'oven'" :doc="doc" :assessment="assessment" />
         <QuantityField
           v-if="heats && ovenTime === null" field="heat.targetTempC" kind="temperature" show-label big
           :label="method === 'oven'
@@ -107,7 +100,12 @@ const main = computed(() =>
           :model-value="doc.heat.targetTempC" @update:model-value="v => heat({ targetTempC: v }, 'target')"
           @done="ws.endGesture()"
         />
-        <div v-if="family.fields.reduce && method === 'direct'" class="wide">
+        <QuantityField
+          v-if="heats && ovenTime === null && !reducing" field="heat.holdS" kind="minutes" show-label big
+          :label="$say('cookPlan.holdItThere')" :step="0.5" :model-value="doc.heat.holdS"
+          @update:model-value="v => heat({ holdS: v }, 'hold')" @done="ws.endGesture()"
+        />
+        <div v-if="family.fields.reduce && method === 'direct'" class="kind">
           <label class="field-label" for="until">{{ $say('cookPlan.thenBoil') }}</label>
           <select
             id="until" class="native" :value="doc.heat.until"
@@ -118,18 +116,13 @@ const main = computed(() =>
           </select>
         </div>
         <QuantityField
-          v-if="heats && ovenTime === null && !reducing" field="heat.holdS" kind="minutes" show-label big
-          :label="$say('cookPlan.holdItThere')" :step="0.5" :model-value="doc.heat.holdS"
-          @update:model-value="v => heat({ holdS: v }, 'hold')" @done="ws.endGesture()"
-        />
-        <QuantityField
           field="heat.startTempC" kind="temperature" show-label :label="$say('cookPlan.startsAt')"
           :model-value="doc.heat.startTempC" @update:model-value="v => heat({ startTempC: v }, 'start')"
           @done="ws.endGesture()"
         />
-        <PanFields v-if="heats && method !== 'oven'" :doc="doc" />
+        <OvenFields v-if="method === 'oven'" :doc="doc" :assessment="assessment" />
+        <PanFields v-else-if="heats" :doc="doc" />
       </div>
-      <AfterHeat :doc="doc" />
     </div>
     <p v-if="main" class="look">
       <b>{{ $say('cookPlan.lookFor') }}</b>
@@ -139,7 +132,14 @@ const main = computed(() =>
       <span class="soft">
         {{ PROBE_NAMES[main.probe!].charAt(0).toUpperCase() + PROBE_NAMES[main.probe!].slice(1) }}.</span>
     </p>
-    <HeatChart v-if="heats" :doc="doc" :assessment="assessment" :cues="cues" :has-egg="hasEgg" />
+    <div class="choices" role="group" :aria-label="$say('cookPlan.wayOfMaking')">
+      <button
+        v-for="s in family.schools" :key="s" type="button" :aria-pressed="doc.school === s" @click="setSchool(s)"
+      >
+        {{ SCHOOL_NAMES[s].name }}
+      </button>
+    </div>
+    <AfterHeat :doc="doc" />
     <HeatFacts :doc="doc" :assessment="assessment" :cues="cues" :has-egg="hasEgg" />
     <p class="soft small reasons">
       {{
@@ -155,11 +155,17 @@ const main = computed(() =>
 </template>
 
 <style scoped>
-.kind, .wide { grid-column: span 2; }
+.kind { grid-column: 1 / -1; }
 .reasons { margin: 0 0 0.8rem; max-width: 46rem; }
-.fields {
-  display: grid; grid-template-columns: repeat(auto-fill, minmax(8.2rem, 1fr)); gap: 0.9rem; margin: 0.8rem 0 0.4rem;
-  max-width: 56rem;
+/* The curve first, what moves it beside it; where there is no room beside, beneath. */
+.stage { display: grid; grid-template-columns: minmax(0, 1fr) 17.5rem; gap: 0.6rem 1.5rem; align-items: start; }
+.stage.alone { grid-template-columns: minmax(0, 36rem); }
+.fields { display: grid; grid-template-columns: 1fr 1fr; gap: 0.6rem 0.9rem; align-content: start; }
+.look { margin: 0.7rem 0; font-size: 1.05rem; }
+@media (max-width: 1100px) {
+  .stage { grid-template-columns: minmax(0, 1fr); }
+  .fields { grid-template-columns: repeat(auto-fill, minmax(8.2rem, 1fr)); }
+  .kind { grid-column: span 1; }
 }
-.look { margin: 0.9rem 0 0; font-size: 1.05rem; }
+@media (max-width: 760px) { .kind { grid-column: 1 / -1; } }
 </style>

@@ -3,6 +3,8 @@
 import type { EChartsOption } from 'echarts'
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
+import { fahrenheitToCelsius } from '#core/base/units'
+import { given } from '#core/formula/document'
 import { BOILED_C } from '#core/physics/heat/pot'
 import { LETHALITY_NEEDED_MIN } from '#core/physics/safety/lethality'
 import {
@@ -153,10 +155,27 @@ const where = computed(() =>
   method.value === 'oven'
     ? say('cookPlan.ovenColdestPart')
     : method.value === 'sousVide' ? say('cookPlan.pouchMiddle') : say('cookPlan.pan'))
+/* The target is taken hold of where the course reaches it. */
+const GRID = { left: 46, right: 54, top: 84, bottom: 46 }
+const ws = useWorkspaceStore()
+const hasTarget = computed(() =>
+  given(props.doc.heat.course) === null && props.doc.heat.until === 'hold' && given(props.doc.heat.oven.timeS) === null)
+const target = computed(() => shown(props.doc.heat.targetTempC))
+const reachedMin = computed(() => (h.value.reachedS ?? h.value.endS) / 60)
+const plotH = (height: number) => height - GRID.top - GRID.bottom
+const targetTop = (height: number) => `${GRID.top + plotH(height) * (1 - target.value / top.value)}px`
+const targetLeft = (width: number) =>
+  `${GRID.left + ((width - GRID.left - GRID.right) * Math.min(reachedMin.value, end.value)) / end.value}px`
+/** The hottest that is asked of it, °C: the field's own limits, and the chart's. */
+const LIMITS = { from: 50, to: 108 }
+function setTarget(value: number) {
+  const c = fmt.fahrenheit.value ? fahrenheitToCelsius(value) : value
+  ws.change('target', (d) => { d.heat.targetTempC = Math.round(c * 100) / 100 })
+}
 const option = computed<EChartsOption>(() => ({
   animation: false,
   textStyle,
-  grid: { left: 46, right: 54, top: 84, bottom: 46 },
+  grid: GRID,
   tooltip: { trigger: 'axis', backgroundColor: '#fffdf7', borderColor: INK, textStyle, formatter: said },
   xAxis: timeAxis(say('cookPlan.minutesInThe', { pan: where.value }), end.value, v => String(v)),
   yAxis: [
@@ -183,5 +202,14 @@ const option = computed<EChartsOption>(() => ({
                ? $say('cookPlan.notReached', { name: c.name })
                : $say('cookPlan.at2', { name: c.name, at: fmt.duration(c.at) })).join('; ') })
     "
-  />
+  >
+    <template #default="{ width, height }">
+      <PictureHandle
+        v-if="hasTarget" :label="$say('heatChart.target')" :value="target" :min="shown(LIMITS.from)"
+        :max="Math.min(top, shown(LIMITS.to))" :step="1" :text="fmt.temp(doc.heat.targetTempC)"
+        :per-px="top / plotH(height)" :left="targetLeft(width)" :top="targetTop(height)" @change="setTarget"
+        @done="ws.endGesture()"
+      />
+    </template>
+  </LazyStationChart>
 </template>

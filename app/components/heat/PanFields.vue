@@ -93,5 +93,5 @@ function weigh() {
 </template>
 
 <style scoped>
-.wide { grid-column: span 2; }
+.wide { grid-column: 1 / -1; }
 </style>

@@ -5,7 +5,7 @@ import { VESSEL_KINDS, type Vessel } from '#core/physics/geometry/cavity'
 import { vesselOf, type Bench } from '#core/formula/bench'
 import { resizeParts } from '#core/formula/parts'
 import { cavityOf, cavityVolume } from '#core/physics/geometry/cavity'
-import { fitVolume, withVessel, workVessels } from '#core/plan/fit'
+import { fitInto, fitVolume, withVessel, workVessels } from '#core/plan/fit'
 import { roomWanted } from '#core/formula/room'
 import { typicalVessel } from '#core/physics/geometry/nominal'
 import { workVesselWords } from '~/words/cold'
@@ -25,6 +25,23 @@ const glass = computed(() => vessel.value.kind === 'glass' || vessel.value.kind 
 function useVessel(next: Vessel, vesselId: string | null, gesture = '') {
   ws.replace(withVessel(props.doc, kitchen.core!, next, vesselId, () => crypto.randomUUID()), gesture)
   if (!gesture) ws.endGesture()
+}
+/**
+ * The level is drawn up or down: the formula grows or shrinks to it, always from what it was when it was taken, so that
+ * no gram is rounded twice.
+ */
+let taken: { doc: Bench, shape: Assessment['shape'] } | null = null
+function toDepth(depthM: number) {
+  taken ??= { doc: props.doc, shape: shape.value }
+  const { vesselId, count } = props.doc.assembly
+  const wish = { vessel: vessel.value, vesselId: vesselId ?? null, count, depthM, wholeEggs: false }
+  const { doc } = fitInto(taken.doc, kitchen.core!, taken.shape, wish, () => crypto.randomUUID())
+  // As many portions of it, each higher or lower.
+  ws.replace({ ...doc, assembly: { ...doc.assembly, portions: taken.doc.assembly.portions } }, 'depth')
+}
+function levelDone() {
+  taken = null
+  ws.endGesture()
 }
 /** Changing a size makes it a one-off; the kitchen's own vessel stays as it is. */
 const size = (part: Partial<Vessel>, gesture: string) => useVessel({ ...vessel.value, ...part }, null, gesture)
@@ -81,10 +98,11 @@ const assembly = (part: Partial<Bench['assembly']>, gesture: string) =>
     <figure class="drawn">
       <VesselDrawing
         :vessel="vessel" :assembly="doc.assembly" :depth-m="shape.depthM" :over="shape.fillShare > 1"
-        :label="
+        :depth-text="fmt.mm(shape.depthM)" :label="
           $say('tinPanel.sectionToScaleDeepBelowThe',
                { depthM: fmt.mm(shape.depthM), headroomM: fmt.mm(Math.max(shape.headroomM, 0)) })
-        "
+        " @depth="toDepth"
+        @done="levelDone"
       />
       <figcaption class="soft small">
         {{
@@ -157,5 +175,8 @@ const assembly = (part: Partial<Bench['assembly']>, gesture: string) =>
 }
 .drawn { margin: 0; }
 .work { margin: 0; padding-left: 1.1rem; list-style: disc; }
-@media (max-width: 1100px) { .tin { grid-template-columns: minmax(0, 1fr); } }
+@media (max-width: 1100px) {
+  .tin { grid-template-columns: minmax(0, 1fr); }
+  .drawn { order: -1; }
+}
 </style>

@@ -48,7 +48,9 @@ const HEIGHT = computed(() =>
 )
 /** Drawn units to a pixel of the page: words keep their size however wide the drawing is. */
 const unit = computed(() =>
-  width.value > 0 && height.value > 0 ? Math.max((states.value.length * CELL) / width.value, (HEIGHT.value + 3) / height.value) : 1,
+  width.value > 0 && height.value > 0
+    ? Math.max((states.value.length * CELL) / width.value, (HEIGHT.value + 3) / height.value)
+    : 1,
 )
 const path = (points: Point[], x0: number, y0: number, close = true) => {
   const at = (q: Point) => `${(x0 + q.x * scale.value).toFixed(1)} ${(y0 - q.y * scale.value).toFixed(1)}`
@@ -227,10 +229,10 @@ const description = computed(
           />
         </template>
         <line
-        v-if="$slots.default" :x1="pieces[0]!.x0 + pieces[0]!.w" :x2="HOLD_X" :y1="pieces[0]!.top" :y2="pieces[0]!.top"
-        stroke="var(--ink)" stroke-width="1"
-      />
-      <template v-for="m in marks" :key="m.key">
+          v-if="$slots.default && isShaped(piece.use)" :x1="pieces[0]!.x0 + pieces[0]!.w" :x2="HOLD_X" :y1="pieces[0]!.top" :y2="pieces[0]!.top"
+          stroke="var(--ink)" stroke-width="1"
+        />
+        <template v-for="m in marks" :key="m.key">
           <line :x1="m.x" :x2="m.x + 12" :y1="m.y" :y2="m.y" stroke="var(--ink)" stroke-width="1.5" />
           <text :x="m.x + 16" :y="m.textY + 4.5 * unit" :font-size="14 * unit" class="mark">{{ m.text }}</text>
         </template>

@@ -4,8 +4,7 @@ import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { pieceFigures } from '#core/pipeline/summary'
 import { coldWords, plateWords } from '~/words/stands'
-import { tasteWord } from '~/words/verdict'
-import { SHORT_VERDICT } from '~/words/names'
+import { shortVerdict, tasteWord } from '~/words/verdict'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
@@ -17,7 +16,7 @@ const code = computed(() => props.assessment.verdict.code)
   <a href="#verdict" class="strip">
     <CutFace :piece="piece" :grainy="code === 'grainy'" small class="face" />
     <span class="says">
-      <b :class="{ off: code !== 'good' }">{{ SHORT_VERDICT[code] }}</b>, {{ tasteWord(doc, assessment) }}
+      <b :class="{ off: code !== 'good' || !assessment.chill.safe }">{{ shortVerdict(code, assessment.chill.safe) }}</b>, {{ tasteWord(doc, assessment) }}
       <small>{{ coldWords(piece, fmt) }}; {{ plateWords(piece, fmt) }}</small>
     </span>
   </a>
