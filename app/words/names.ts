@@ -2,7 +2,7 @@
 import type { VerdictCode } from '#core/pipeline/assessment'
 import type { Condition, Reason } from '#core/formula/schools'
 import type { Cover, PlaceKind } from '#core/physics/thermal/places'
-import type { Family, School } from '#core/formula/document'
+import type { Family, OwnStep, School } from '#core/formula/document'
 import type { HeatMethod } from '#core/physics/heat/pot'
 import type { Material, VesselKind } from '#core/physics/geometry/cavity'
 import type { UseKind, BandId } from '#core/physics/set/bands'
@@ -27,6 +27,8 @@ export const VESSEL_NAMES = group<Record<VesselKind, string>>('names.VESSEL_NAME
 export const MATERIAL_NAMES = group<Record<Material, string>>('names.MATERIAL_NAMES')
 export const PLACE_NAMES = group<Record<PlaceKind, string>>('names.PLACE_NAMES')
 export const COVER_NAMES = group<Record<Cover, string>>('names.COVER_NAMES')
+/** Steps whose minutes a cook may give. */
+export const OWN_NAMES = group<Record<OwnStep, string>>('names.OWN_NAMES')
 export const MARK_WORDS = group<{ fine: string, look: string, stop: string, error: string }>('names.MARK_WORDS')
 export const SHORT_VERDICT = group<Record<VerdictCode, string>>('names.SHORT_VERDICT')
 export const UNCERTAIN_NAMES = group<Record<Uncertain, string>>('names.UNCERTAIN_NAMES')

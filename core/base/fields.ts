@@ -87,6 +87,7 @@ export const FIELDS = {
   'chill.*.place.airTempC': tempC(-40, 45, 0.5),
   'serve.claimDays': field('days', 1, 400, 1, 0),
   'serve.temperC': tempC(-2, 40),
+  'serve.ownS.*': seconds(6 * 3600),
   'serve.coldTempC': tempC(-2, 60),
   'serve.chilledS': seconds(14 * DAY_S),
   'kitchen.altitudeM': field('m', -400, 5000, 50, 0),

@@ -275,7 +275,12 @@ export interface ServePlan {
   claimDays: number | null
   /** Mean temperature it is to be eaten at, °C; null: as it comes from the cold. */
   temperC: number | null
+  /** How long this cook takes at a step, s, where it is said: the clock goes by it, no temperature does. */
+  ownS?: Partial<Record<OwnStep, number>>
 }
+/** Steps whose time a cook may say: the heat (and boil), a rest, straining, filling vessels, warming on the table. */
+export const OWN_STEPS = ['heat', 'rest', 'strain', 'portion', 'temper'] as const
+export type OwnStep = (typeof OWN_STEPS)[number]
 
 export interface FormulaDocument {
   format: typeof FORMULA_FORMAT

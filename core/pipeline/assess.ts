@@ -4,6 +4,7 @@
  */
 import { type Parameters, STANDARD } from '../base/parameters'
 import type { Bench } from '../formula/bench'
+import { untilPoured } from '../formula/own'
 import { SCHEMA_VERSION } from '../formula/document'
 import { sourCentreOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
@@ -75,7 +76,7 @@ function judged(
   const facts = { doc, kitchen, mixed, heated, chilled, settled, heat, flavour, load, weeping }
   const { findings, verdict, useBy, storageDays, figures } = judge(facts)
   const stock = stockFigures(doc, mixed.plan)
-  const untilPouredS = heat.endS + joined.history.timeS.at(-1)!
+  const untilPouredS = untilPoured(doc, heat.endS, joined.history.timeS.at(-1)!)
   const assessment: Assessment = {
     engineVersion: ENGINE_VERSION,
     schemaVersion: SCHEMA_VERSION,

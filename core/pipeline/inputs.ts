@@ -2,7 +2,7 @@
 import { InputError, within } from '../base/errors'
 import { checkField, FIELDS } from '../base/fields'
 import { fillingOf, type Bench, vesselOf } from '../formula/bench'
-import { given, placeOf } from '../formula/document'
+import { given, OWN_STEPS, placeOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { cavityOf, cavityVolume } from '../physics/geometry/cavity'
 
@@ -62,6 +62,10 @@ export function checkInputs(doc: Bench, kitchen: Kitchen): void {
   })
   if (doc.serve.claimDays !== null) checkField('serve.claimDays', doc.serve.claimDays)
   if (doc.serve.temperC !== null) checkField('serve.temperC', doc.serve.temperC)
+  for (const step of OWN_STEPS) {
+    const ownS = doc.serve.ownS?.[step]
+    if (ownS !== undefined) checkField('serve.ownS.*', ownS)
+  }
   const coldTempC = given(doc.serve.coldTempC)
   if (coldTempC !== null) checkField('serve.coldTempC', coldTempC)
   const chilledS = given(doc.serve.chilledS)

@@ -1,73 +1,107 @@
 import { differenceInSeconds, parseISO } from 'date-fns'
 import { describe, expect, it } from 'vitest'
-import { formula, kitchen } from '../../tests/support/core'
+import { formula, kitchen, YOLK_CURD } from '../../tests/support/core'
 import type { InputError } from '../base/errors'
+import type { Bench } from '../formula/bench'
 import { assess, work } from '../pipeline/assess'
-import { after, timedBack } from './clock'
-import { temperTime } from './order'
+import { pouredAfterS } from '../pipeline/assessment'
+import { after, servicePlans } from './clock'
+import { orderOfWork, spanOf, temperTime } from './order'
 import { keepingOptions } from './storage'
 import { whenOf } from './when'
 
 const between = (from: string, to: string) => differenceInSeconds(parseISO(to), parseISO(from))
-const plan = (chillH: number) => {
-  const doc = formula(undefined, (d) => {
-    d.chill = d.chill.map((l, i) => (i === d.chill.length - 1 ? { ...l, timeS: chillH * 3600 } : l))
-  })
+const AT = '2026-11-28T19:00'
+function plansOf(doc: Bench, at = AT) {
   const w = work(doc, kitchen)
-  return { doc, w, plan: timedBack(doc, w.assessment, whenOf(w, doc, kitchen), '2026-11-28T19:00') }
+  const order = orderOfWork(doc, kitchen, w.assessment)
+  return { doc, w, plans: servicePlans(doc, w.assessment, whenOf(w, doc, kitchen), order, at) }
 }
+const plan = (chillH: number) => plansOf(formula(undefined, (d) => {
+  d.chill = d.chill.map((l, i) => (i === d.chill.length - 1 ? { ...l, timeS: chillH * 3600 } : l))
+}))
 
 describe('dinner at 19:00', () => {
-  it('with cold enough the plan stays, the start is on five minutes and the dessert is served at seven', () => {
-    const { doc, w, plan: p } = plan(6)
-    expect(p.lengthenedS).toBe(0)
-    expect(Number(p.startAt.slice(14)) % 5).toBe(0)
-    const again = assess(p.doc, kitchen)
-    expect(Math.abs(between(p.startAt, '2026-11-28T19:00') - again.serve.servedAfterS)).toBeLessThan(61)
-    expect(between(p.startAt, '2026-11-28T19:00')).toBeGreaterThanOrEqual(w.assessment.serve.servedAfterS)
-    expect(p.doc.chill.slice(0, -1)).toEqual(doc.chill.slice(0, -1))
-  })
-  it('with too little cold the last leg grows to the slow end of the set, and the start comes earlier', () => {
-    const short = plan(0.5)
-    expect(short.plan.lengthenedS).toBeGreaterThan(0)
-    expect(short.plan.lengthenedS % 300).toBe(0)
-    const again = assess(short.plan.doc, kitchen)
-    expect(again.findings.some(f => f.code === 'servedBeforeSet')).toBe(false)
-    expect(Math.abs(between(short.plan.startAt, '2026-11-28T19:00') - again.serve.servedAfterS)).toBeLessThan(61)
-  })
-  it('the latest start leaves the slow end just ready', () => {
-    const { w, doc, plan: p } = plan(6)
+  it('the latest start holds at the slow end, on five minutes; the plan\'s own longer cold stands beside it', () => {
+    const { doc, w, plans } = plan(14)
     const slow = whenOf(w, doc, kitchen).find(r => r.what === 'serve')!.slowS!
-    const poured = w.assessment.serve.servedAfterS - w.assessment.chill.servedS
-    expect(Math.abs(between(p.latestStartAt!, '2026-11-28T19:00') - poured - slow)).toBeLessThan(61)
-    expect(p.latestStartAt! > p.startAt).toBe(true)
+    const p = plans.latest!
+    expect(Number(p.startAt.slice(14)) % 5).toBe(0)
+    const again = work(p.doc, kitchen)
+    // From the start to the plate it is all of it: heat, joining, cold, mould and knife.
+    const { platingS } = spanOf(orderOfWork(p.doc, kitchen, again.assessment), again.assessment)
+    expect(Math.abs(between(p.startAt, AT) - again.assessment.serve.servedAfterS - platingS)).toBeLessThan(61)
+    expect(again.assessment.chill.servedS).toBeGreaterThanOrEqual(slow - 1)
+    expect(again.assessment.chill.servedS).toBeLessThan(slow + 600)
+    expect(again.assessment.findings.some(f => f.code === 'servedBeforeSet')).toBe(false)
+    const own = plans.asPlanned!
+    expect(own.startAt < p.startAt).toBe(true)
+    expect(own.lengthenedS).toBe(0)
+    expect(own.lastLegS - doc.chill.at(-1)!.timeS).toBeLessThan(300)
   })
-  it('taken twice it changes nothing the second time, whatever the plan', () => {
-    for (const hours of [0.5, 3.01, 6, 7.77]) {
-      const once = plan(hours).plan
-      const w = work(once.doc, kitchen)
-      const twice = timedBack(once.doc, w.assessment, whenOf(w, once.doc, kitchen), '2026-11-28T19:00')
-      expect(twice.doc).toEqual(once.doc)
-      expect(twice.startAt).toBe(once.startAt)
-    }
+  it('with too little cold the last leg grows to the slow end of the set, and there is one answer', () => {
+    const { plans, doc } = plan(0.5)
+    expect(plans.asPlanned).toBeNull()
+    expect(plans.latest!.lastLegS).toBeGreaterThan(doc.chill.at(-1)!.timeS)
+    expect(assess(plans.latest!.doc, kitchen).findings.some(f => f.code === 'servedBeforeSet')).toBe(false)
+  })
+  it('each, taken twice, changes nothing the second time', () => {
+    for (const hours of [0.5, 3.01, 6, 14.77])
+      for (const which of ['latest', 'asPlanned'] as const) {
+        const once = plan(hours).plans[which]
+        if (!once) continue
+        const again = plansOf(once.doc)
+        expect(again.plans[which] ? again.plans[which].doc : once.doc, `${which} ${hours}`).toEqual(once.doc)
+        if (which === 'latest') expect(again.plans.latest!.startAt).toBe(once.startAt)
+      }
+  })
+  it('nobody begins at night: breakfast is made by ten the evening before', () => {
+    const { plans } = plansOf(plan(6).doc, '2026-11-28T07:00')
+    expect(plans.fromNight).toBe(true)
+    const p = plans.latest!
+    const poured = pouredAfterS(assess(p.doc, kitchen))
+    expect(after(p.startAt, poured) <= '2026-11-27T22:00').toBe(true)
+    expect(after(p.startAt, poured) > '2026-11-27T21:50').toBe(true)
+    expect(plan(6).plans.fromNight).toBe(false)
   })
   it('what is eaten warmer is taken out before, and started so much earlier', () => {
     const { doc } = plan(6)
-    const warm = { ...doc, serve: { ...doc.serve, temperC: 12 } }
-    const w = work(warm, kitchen)
-    const rows = whenOf(w, warm, kitchen)
-    const p = timedBack(warm, w.assessment, rows, '2026-11-28T19:00')
-    const cold = timedBack(doc, w.assessment, rows, '2026-11-28T19:00')
-    expect(p.temperS).toBeCloseTo(temperTime(w.assessment, 12)!, 6)
-    expect(p.temperS).toBeGreaterThan(300)
-    const earlierS = between(p.startAt, cold.startAt)
-    expect(Math.abs(earlierS - p.temperS)).toBeLessThanOrEqual(300)
-    expect(between(p.latestStartAt!, cold.latestStartAt!)).toBeGreaterThan(0)
+    const warm = plansOf({ ...doc, serve: { ...doc.serve, temperC: 12 } })
+    const cold = plansOf(doc)
+    const temperS = temperTime(warm.w.assessment, 12)!
+    expect(temperS).toBeGreaterThan(300)
+    expect(warm.plans.latest!.platingS).toBeCloseTo(Math.max(temperS, cold.plans.latest!.platingS), 6)
+    const earlierS = between(warm.plans.latest!.startAt, cold.plans.latest!.startAt)
+    expect(Math.abs(earlierS - (warm.plans.latest!.platingS - cold.plans.latest!.platingS))).toBeLessThanOrEqual(300)
+  })
+  it('a shell\'s own time, and the cook\'s own minutes, belong to the start', () => {
+    const bar = formula(YOLK_CURD, (d) => {
+      d.components.push({
+        id: 'shell', name: 'Shell', role: 'crust', lines: [], steps: [], make: { kind: 'blindShell', ratio: 2 },
+      } as never)
+    })
+    const { plans } = plansOf(bar)
+    // Rubbed, rested, rolled, baked blind and open: more than an hour before the pan.
+    expect(between(plans.latest!.beginsAt, plans.latest!.startAt)).toBeGreaterThan(3600)
+    // 8 min of heat, 20 of rest and 10 of portioning instead of the computed heat, by hand.
+    const own = { ...plan(6).doc }
+    const mine = { ...own, serve: { ...own.serve, ownS: { heat: 480, rest: 1200, portion: 600 } } }
+    const [a, b] = [assess(own, kitchen), assess(mine, kitchen)]
+    expect(pouredAfterS(b) - pouredAfterS(a)).toBeCloseTo(480 - a.heat.endS + 1800, 6)
+    expect(b.chill.readyS).toBe(a.chill.readyS)
+    const order = orderOfWork(mine, kitchen, b)
+    const at = (code: string) => order.find(s => s.code === code)!.atS
+    expect(at('pour') - at('rest')).toBe(1200)
+    expect(at('chill')).toBeCloseTo(pouredAfterS(b), 6)
+    expect(at('chill') - at('pour')).toBeCloseTo(600, 6)
+    expect(() => assess({ ...mine, serve: { ...mine.serve, ownS: { rest: 90_000 } } }, kitchen)).toThrow(
+      expect.objectContaining({ path: 'serve.ownS.*' }) as InputError,
+    )
   })
   it('over midnight, and what is no time is told', () => {
     expect(after('2026-11-28T23:40', 3600)).toBe('2026-11-29T00:40')
     const { doc, w } = plan(2)
-    expect(() => timedBack(doc, w.assessment, [], 'tonight')).toThrow(
+    expect(() => servicePlans(doc, w.assessment, [], orderOfWork(doc, kitchen, w.assessment), 'tonight')).toThrow(
       expect.objectContaining({ path: 'serve.serveAt' }) as InputError,
     )
   })

@@ -2,12 +2,16 @@
  * Back-timing one dessert: when to start for a time of service, and what the plan must become for it. ISO dates
  * without zone, the kitchen's own clock.
  */
-import { addSeconds, differenceInMilliseconds, formatISO, isValid, parseISO, subSeconds } from 'date-fns'
+import {
+  addSeconds, differenceInMilliseconds, differenceInSeconds, formatISO, isValid, parseISO, setHours, startOfDay, subDays,
+  subSeconds,
+} from 'date-fns'
 import { InputError } from '../base/errors'
 import type { Bench } from '../formula/bench'
 import { type Assessment, pouredAfterS } from '../pipeline/assessment'
-import { temperTime } from './order'
+import { spanOf } from './order'
 import type { WhenRow } from './when'
+import type { WorkStep } from './work'
 
 const wall = (d: Date) => formatISO(d).slice(0, 16)
 /**
@@ -18,55 +22,101 @@ export const after = (at: string, seconds: number): string => wall(addSeconds(pa
 /** Starts are given on whole five minutes, the earlier one. */
 const STEP_S = 300
 const SLACK_S = 2
+/** Nobody begins between these hours: then it is made the evening before (judgement). */
+const NIGHT = { fromH: 22, toH: 6 }
+/** Two plans that begin within this of one another are one. */
+const SAME_S = 1800
 
 export interface ServicePlan {
+  /** When the heat goes on; when work begins (shell, weighing); when it leaves the cold for the plate. */
   startAt: string
+  beginsAt: string
+  outAt: string
   /** The last leg so that it stands until service, s. */
   lastLegS: number
   /** It must be lengthened for the set, by this, s; 0: the plan's own cold is enough. */
   lengthenedS: number
-  /** On the table before it is eaten, to be as warm as wanted, s. */
-  temperS: number
-  /** Latest start that is ready at the slow end; null: it never sets in a day. */
-  latestStartAt: string | null
+  /** From the cold to the table, s: out of its mould, cut, as warm as wanted. */
+  platingS: number
   doc: Bench
 }
 
-/**
- * The plan that serves at a time: the legs as they are, the last one longer if the slow end of the set asks for it, the
- * start rounded down to five minutes; what is to be eaten warmer leaves the cold so much before. A plan that was made
- * so stays as it is.
- * @param when rows of `whenOf` @throws {InputError} at `serve.serveAt`
- */
-export function timedBack(doc: Bench, a: Assessment, when: readonly WhenRow[], at: string): ServicePlan {
-  const eaten = parseISO(at)
-  if (!isValid(eaten) || at.length < 16) throw new InputError('notANumber', 'serve.serveAt')
-  const temperS = doc.serve.temperC === null ? 0 : (temperTime(a, doc.serve.temperC) ?? 0)
-  const target = subSeconds(eaten, temperS)
-  const untilPouredS = pouredAfterS(a)
-  const slowS = when.find(r => r.what === 'serve')?.slowS ?? null
-  const lastLeg = doc.chill[doc.chill.length - 1]!
-  const lengthenedS = slowS === null ? 0 : Math.max(0, Math.ceil((slowS - a.chill.servedS) / STEP_S) * STEP_S)
-  const exact = addSeconds(target, -(untilPouredS + a.chill.servedS + lengthenedS))
+/** The two ways to be ready: as late as is sensible, and with the plan's own cold where that begins clearly earlier. */
+export interface ServicePlans {
+  /** As late as holds at the slow end of the set; null: it never sets in a day. */
+  latest: ServicePlan | null
+  asPlanned: ServicePlan | null
+  /** The latest start would be at night, and is moved to the evening before. */
+  fromNight: boolean
+}
+
+/** A start rounded down to five minutes, and by how much the last leg grows for it. */
+function floored(exact: Date): { start: Date, earlierS: number } {
   // A second under five full minutes is those minutes: rounding is done once.
   const near = addSeconds(exact, SLACK_S)
   const start = addSeconds(
     near,
     -(((near.getMinutes() * 60 + near.getSeconds()) % STEP_S) + near.getMilliseconds() / 1000),
   )
-  const earlierS = Math.max(0, Math.ceil(differenceInMilliseconds(exact, start) / 1000))
-  const lastLegS = lastLeg.timeS + lengthenedS + earlierS
-  const startAt = wall(start)
-  return {
-    startAt,
-    lastLegS,
-    lengthenedS,
-    latestStartAt: slowS === null ? null : after(at, -(temperS + untilPouredS + slowS)),
-    temperS,
-    doc: {
-      ...doc,
-      chill: doc.chill.map((l, i) => (i === doc.chill.length - 1 ? { ...l, timeS: lastLegS } : l)),
-      serve: { ...doc.serve, startAt, serveAt: at },
-    },
+  return { start, earlierS: Math.max(0, Math.ceil(differenceInMilliseconds(exact, start) / 1000)) }
+}
+
+/**
+ * The plans that serve at a time. The latest keeps every leg of the cold but the last, which is as long as the slow end
+ * of the set asks; the other keeps the last one too, where it is long enough. Starts are rounded down to five minutes;
+ * shell, weighing and filling come before, unmoulding, cutting and warming after. A plan that was made so stays.
+ * @param when rows of `whenOf` @param order of this very document @throws {InputError} at `serve.serveAt`
+ */
+export function servicePlans(
+  doc: Bench, a: Assessment, when: readonly WhenRow[], order: readonly WorkStep[], at: string,
+): ServicePlans {
+  const eaten = parseISO(at)
+  if (!isValid(eaten) || at.length < 16) throw new InputError('notANumber', 'serve.serveAt')
+  const { beginsS, platingS } = spanOf(order, a)
+  const target = subSeconds(eaten, platingS)
+  const untilPouredS = pouredAfterS(a)
+  const slowS = when.find(r => r.what === 'serve')?.slowS ?? null
+  const lastLeg = doc.chill[doc.chill.length - 1]!
+  const beforeS = a.chill.servedS - lastLeg.timeS
+  const slowLegS = slowS === null ? null : Math.max(STEP_S, Math.ceil((slowS - beforeS) / STEP_S) * STEP_S)
+
+  const planOf = (legS: number, lengthenedS: number, latestStart: Date | null = null): ServicePlan => {
+    const exact = addSeconds(target, -(untilPouredS + beforeS + legS))
+    const { start, earlierS } = floored(latestStart && latestStart < exact ? latestStart : exact)
+    const grownS = latestStart && latestStart < exact ? differenceInSeconds(exact, start) : earlierS
+    const lastLegS = legS + grownS
+    const startAt = wall(start)
+    return {
+      startAt,
+      beginsAt: after(startAt, beginsS),
+      outAt: wall(target),
+      lastLegS,
+      lengthenedS,
+      platingS,
+      doc: {
+        ...doc,
+        chill: doc.chill.map((l, i) => (i === doc.chill.length - 1 ? { ...l, timeS: lastLegS } : l)),
+        serve: { ...doc.serve, startAt, serveAt: at },
+      },
+    }
   }
+  const lengthenedS = slowLegS === null ? 0 : Math.max(0, slowLegS - lastLeg.timeS)
+  const asPlanned = planOf(lastLeg.timeS + lengthenedS, lengthenedS)
+  if (slowLegS === null) return { latest: null, asPlanned, fromNight: false }
+  const first = planOf(slowLegS, 0)
+  const evening = eveningBefore(first, untilPouredS)
+  const latest = evening ? planOf(slowLegS, 0, evening) : first
+  const apartS = differenceInSeconds(parseISO(latest.startAt), parseISO(asPlanned.startAt))
+  return { latest, asPlanned: apartS > SAME_S ? asPlanned : null, fromNight: evening !== null }
+}
+
+/** For a plan whose work would begin at night: the start that has it poured by the evening before; null: it is day. */
+function eveningBefore({ startAt, beginsAt }: ServicePlan, untilPouredS: number): Date | null {
+  const begins = parseISO(beginsAt)
+  const hour = begins.getHours()
+  const pours = addSeconds(parseISO(startAt), untilPouredS)
+  if (hour >= NIGHT.toH && hour < NIGHT.fromH) return null
+  const evening = setHours(startOfDay(hour < NIGHT.toH ? subDays(begins, 1) : begins), NIGHT.fromH)
+  const start = subSeconds(evening, untilPouredS)
+  return start < pours ? start : null
 }

@@ -32,6 +32,7 @@ const HANDS: Readonly<Record<OwnCode, Hands>> = {
   boilStarch: { all: true, tool: 'burner' },
   boilAgar: { all: true, tool: 'burner' },
   offHeat: { s: 30 },
+  rest: { s: 30 },
   strain: { s: 120 },
   coolTo: { s: 60 },
   juiceIn: { s: 60 },

@@ -59,8 +59,9 @@ interface Sheet {
   bakedS: number
   pouredS: number
   clock: number
-  /** Additions met so far. */
+  /** Additions met so far; what rest and straining of the cook's own minutes have added so far, s. */
   joined: number
+  addedS: number
   out: WrittenStep[]
   push: <C extends WorkCode>(code: C, ...part: Said<C>) => void
   /** Lines not used before, as they stand in a step; they count as used from then on. */
@@ -92,11 +93,12 @@ function sheetOf(doc: Bench, kitchen: Kitchen, a: Assessment): Sheet {
       kind === 'turnedOut' ||
       (kind === 'cut' && ['tartRing', 'tartShell', 'mould'].includes(vesselOf(doc, kitchen).kind)),
     heatFindings: findings(f => f.station === 'heat' && (f.path.startsWith('heat') || f.path.startsWith('set'))),
-    heatEndS: cooks ? a.heat.endS : 0,
+    heatEndS: cooks ? (doc.serve.ownS?.heat ?? a.heat.endS) : 0,
     bakedS: 0,
     pouredS: pouredAfterS(a),
     clock: 0,
     joined: 0,
+    addedS: 0,
     out: [],
     push: (code, ...[part]) =>
       void b.out.push({
@@ -189,7 +191,7 @@ function cook(b: Sheet): void {
   b.clock = 0
   const target: HeatTarget = {
     tempC: boils ? a.heat.peakTempC : heat.targetTempC,
-    timeS: a.heat.endS,
+    timeS: b.heatEndS,
     findings: b.heatFindings,
     probe: 'bulk',
     params: {
@@ -205,7 +207,7 @@ function cook(b: Sheet): void {
   }
   const lines = b.take(b.rest())
   chooseHeat(b, lines, target)
-  b.clock = a.heat.endS
+  b.clock = b.heatEndS
   if (egg && !boils) b.push('offHeat', { reasons: ['panCarries'] })
 }
 
@@ -308,13 +310,25 @@ function join(b: Sheet, step: Step & { kind: 'stirIn' | 'foldIn' }, k: number, f
       params: { afterC: met.afterC, lineC: step.lineTempC },
     })
   }
-  b.clock = b.heatEndS + met.atS
+  b.clock = b.heatEndS + met.atS + b.addedS
+}
+
+/** A step of the cook's own minutes: what follows waits for it. */
+function own(b: Sheet, seconds: number): void {
+  b.addedS += seconds
+  b.clock += seconds
 }
 
 /** Into the vessel. */
 function pour(b: Sheet): void {
   const { doc, a, bakes } = b
+  const { ownS = {} } = doc.serve
+  if (ownS.rest) {
+    b.push('rest', { timeS: ownS.rest })
+    own(b, ownS.rest)
+  }
   b.push('pour', {
+    timeS: ownS.portion ?? null,
     tempC: bakes ? doc.heat.startTempC : a.heat.pourTempC,
     reasons: bakes ? [schoolOf(doc.school).bondsBase ? 'bondsBase' : 'cleanBase'] : ['evenPour'],
     findings: b.findings(f => f.station === 'shape' || f.code === 'hotIntoGlass'),
@@ -354,7 +368,10 @@ function followSteps(b: Sheet): void {
   const at = b.doc.components.indexOf(b.filling)
   b.filling.steps.forEach((step, k) => {
     const findings = b.findings(f => f.path === `components.${at}.steps.${k}`)
-    if (step.kind === 'strain') b.push('strain', { reasons: ['eggStrings'], timeS: 60 })
+    if (step.kind === 'strain') {
+      b.push('strain', { reasons: ['eggStrings'], timeS: b.doc.serve.ownS?.strain ?? 60 })
+      own(b, b.doc.serve.ownS?.strain ?? 0)
+    }
     // What sets before it is blended waits for the cold.
     else if (step.kind === 'blend' && !b.doc.set.fluidGel) b.push('blend', { cue: 'shine' })
     else if (step.kind === 'stirIn' || step.kind === 'foldIn') join(b, step, k, findings)
@@ -394,6 +411,18 @@ function chill(b: Sheet): void {
   })
 }
 
+/** A step at the plate: the next begins when the hands at it are free. */
+function plate<C extends 'unmould' | 'cut' | 'portion'>(b: Sheet, code: C, ...part: Said<C>): void {
+  b.push(code, ...part)
+  b.clock += labourOf(b.out.at(-1)!, b.doc).attendedS
+}
+
+/** Time on the table before it is eaten, s: the cook's own, or until it is as warm as wanted; null: none is wanted. */
+function temperOf({ serve: { temperC, ownS } }: Bench, a: Assessment): number | null {
+  if (ownS?.temper !== undefined) return ownS.temper
+  return temperC === null ? null : (temperTime(a, temperC) ?? 0)
+}
+
 /** To the plate. */
 function serve(b: Sheet): void {
   const { doc, kitchen, a } = b
@@ -409,23 +438,25 @@ function serve(b: Sheet): void {
   )
   b.clock = servedS
   if (doc.set.fluidGel) b.push('blend', { cue: 'shine' })
+  // Out of the cold: from its mould, cut while it is cold, and eaten once it is as warm as wanted.
   if (b.leavesMould && !doc.chill.some(l => placeOf(l, kitchen).kind === 'freezer'))
-    b.push('unmould', { reasons: ['warmEdge'], findings: b.findings(f => f.code === 'thawing') })
-  if (doc.serve.temperC !== null)
-    b.push('temper', {
-      tempC: doc.serve.temperC,
-      timeS: temperTime(a, doc.serve.temperC),
-      reasons: a.verdict.cold.mechanismsPa.butterPa > 0.3 * a.verdict.cold.tauPa.value ? ['butterSoftens'] : [],
-    })
-  // Out of the cold before it is eaten: cut and served once it is as warm as wanted.
-  if (doc.serve.temperC !== null) b.clock += temperTime(a, doc.serve.temperC) ?? 0
+    plate(b, 'unmould', { reasons: ['warmEdge'], findings: b.findings(f => f.code === 'thawing') })
   if (doc.use.kind === 'cut')
-    b.push('cut', {
+    plate(b, 'cut', {
       params: { portions: doc.assembly.portions, heightM: a.shape.pieceHeightM, portionG: a.shape.portionG },
       reasons: ['hotKnife'],
     })
   else if (doc.use.kind !== 'glass' || a.shape.count !== doc.assembly.portions)
-    b.push('portion', { params: { portions: doc.assembly.portions, portionG: a.shape.portionG } })
+    plate(b, 'portion', { params: { portions: doc.assembly.portions, portionG: a.shape.portionG } })
+  const temperS = temperOf(doc, a)
+  if (temperS !== null)
+    b.push('temper', {
+      atS: servedS,
+      tempC: doc.serve.temperC,
+      timeS: temperS,
+      reasons: a.verdict.cold.mechanismsPa.butterPa > 0.3 * a.verdict.cold.tauPa.value ? ['butterSoftens'] : [],
+    })
+  b.clock = Math.max(b.clock, servedS + (temperS ?? 0))
   b.push('serve', {
     tempC: a.verdict.cold.tempC,
     timeS: a.serve.standsOnTableS,
@@ -451,6 +482,16 @@ export function orderOfWork(doc: Bench, kitchen: Kitchen, a: Assessment): WorkSt
   chill(b)
   serve(b)
   return b.out.map(s => ({ ...s, ...labourOf(s, doc) }))
+}
+
+/**
+ * When work begins (negative: before the heat) and how long it is from the cold to the table, s.
+ * @example spanOf(orderOfWork(doc, kitchen, assessment), assessment).beginsS // 0
+ */
+export function spanOf(order: readonly WorkStep[], a: Assessment): { beginsS: number, platingS: number } {
+  const beginsS = Math.min(0, ...order.map(s => s.atS))
+  const eaten = order.find(s => s.code === 'serve')!
+  return { beginsS, platingS: Math.max(0, eaten.atS - a.serve.servedAfterS) }
 }
 
 /** Time on the table until the piece has warmed to a mean temperature, s; null: not in the time looked at. */

@@ -39,6 +39,7 @@ export const WORK_CODES = [
   'bake',
   'iceBath',
   'chill',
+  'rest',
   'unmould',
   'temper',
   'cut',

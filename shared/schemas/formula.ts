@@ -6,8 +6,8 @@ import * as yup from 'yup'
 import { InputError } from '#core/base/errors'
 import { type Bench, benchOf, benchPath } from '#core/formula/bench'
 import {
-  COMPONENT_ROLES, FAMILIES, FORMULA_FORMAT, type FormulaDocument, LAYER_FORMS, PART_KINDS, PIECE_KINDS, SCHEMA_VERSION,
-  SCHOOLS,
+  COMPONENT_ROLES, FAMILIES, FORMULA_FORMAT, type FormulaDocument, LAYER_FORMS, OWN_STEPS, PART_KINDS, PIECE_KINDS,
+  SCHEMA_VERSION, SCHOOLS,
 } from '#core/formula/document'
 import {
   FRUIT_PARTS, type Occasion, OCCASION_FORMAT, OCCASION_VERSION, plainOccasion,
@@ -363,6 +363,12 @@ export const formulaSchema = yup
         chilledS: processValue(number().min(0)),
         claimDays: yup.number().strict().nullable().defined(),
         temperC: yup.number().strict().nullable().defined(),
+        ownS: yup
+          .object(Object.fromEntries(OWN_STEPS.map(step => [step, yup.number().strict().min(0)])))
+          .noUnknown()
+          .strict()
+          .optional()
+          .default(undefined),
       })
       .noUnknown()
       .strict()

@@ -8,11 +8,13 @@ import type { Assessment } from '#core/pipeline/assessment'
 import type { WhenRow } from '#core/plan/when'
 import type { Bench } from '#core/formula/bench'
 import type { Use } from '#core/physics/set/bands'
-import { temperTime } from '#core/plan/order'
+import { OWN_STEPS, type OwnStep } from '#core/formula/document'
+import { orderOfWork, spanOf, temperTime } from '#core/plan/order'
 import { CODES } from '#core/physics/safety/keeping'
-import { after, timedBack, type ServicePlan } from '#core/plan/clock'
+import { servicePlans, type ServicePlan, type ServicePlans } from '#core/plan/clock'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import type { WhyTopic } from '~/words/why'
+import { OWN_NAMES } from '~/words/names'
 import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
@@ -31,7 +33,10 @@ const clock = (afterS: number | null) =>
         ? say('serveClock.theStart')
         : `+ ${fmt.duration(afterS)}`
 const use = (part: Partial<Use>, gesture: string) => ws.change(gesture, (d) => { Object.assign(d.use, part) })
+const order = computed(() => orderOfWork(props.doc, kitchen.core!, props.assessment))
+const span = computed(() => spanOf(order.value, props.assessment))
 const plan = computed<{ name: string, at: string, key?: string, why?: WhyTopic }[]>(() => [
+  ...(span.value.beginsS < 0 ? [{ name: say('serveClock.workBegins'), at: clock(span.value.beginsS), key: 'begins' }] : []),
   {
     name:
       props.doc.heat.method === 'oven'
@@ -45,7 +50,8 @@ const plan = computed<{ name: string, at: string, key?: string, why?: WhyTopic }
     ? []
     : [{ name: say('serveClock.offTheHeat'), at: clock(props.assessment.heat.endS), why: 'heatTime' as const }]),
   { name: say('words.ready'), at: clock(s.value.readyAfterS), key: 'ready', why: 'ready' },
-  { name: say('words.served'), at: clock(s.value.servedAfterS), key: 'served', why: 'ready' },
+  { name: say('serveClock.outOfTheCold2'), at: clock(s.value.servedAfterS), key: 'out', why: 'ready' },
+  { name: say('words.served'), at: clock(s.value.servedAfterS + span.value.platingS), key: 'served' },
 ])
 /* From service back. */
 const wanted = computed(() => props.doc.serve.serveAt)
@@ -55,19 +61,35 @@ watch([() => props.doc, () => kitchen.core], async () => {
   const got = await solver.run({ kind: 'when', doc: props.doc, kitchen: kitchen.core })
   if (got && 'value' in got) when.value = got.value
 }, { immediate: true })
-const back = computed<ServicePlan | null>(() => {
+const plans = computed<ServicePlans | null>(() => {
   if (!/^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(wanted.value) || when.value.length === 0) return null
-  return timedBack(props.doc, props.assessment, when.value, wanted.value)
+  return servicePlans(props.doc, props.assessment, when.value, order.value, wanted.value)
+})
+/** The big answer first: as late as is sensible; then the plan's own cold. */
+const answers = computed(() => {
+  const { latest, asPlanned } = plans.value ?? { latest: null, asPlanned: null }
+  return [
+    ...(latest ? [{ key: 'latest', plan: latest }] : []),
+    ...(asPlanned ? [{ key: 'asPlanned', plan: asPlanned }] : []),
+  ]
 })
 const onDay = (at: string) =>
   wanted.value.slice(0, 10) === at.slice(0, 10) ? fmt.time(at) : `${fmt.day(at)} ${fmt.time(at)}`
 /** The plan is what it would become. */
-const isSo = computed(() => back.value !== null && JSON.stringify(back.value.doc) === JSON.stringify(props.doc))
-function take() {
-  if (!back.value) return
-  ws.replace(back.value.doc)
+const isSo = (p: ServicePlan) => JSON.stringify(p.doc) === JSON.stringify(props.doc)
+function take(p: ServicePlan) {
+  ws.replace(p.doc)
   ws.endGesture()
 }
+/* The cook's own minutes. */
+const ownSteps = computed(() => OWN_STEPS.filter(step => step !== 'heat' || props.doc.heat.method !== 'none'))
+const ownOf = (step: OwnStep) => props.doc.serve.ownS?.[step] ?? 0
+const setOwn = (step: OwnStep, seconds: number) => ws.change(`own-${step}`, (d) => {
+  const { [step]: _, ...rest } = d.serve.ownS ?? {}
+  const next = seconds > 0 ? { ...rest, [step]: seconds } : rest
+  d.serve = { ...d.serve, ownS: Object.keys(next).length ? next : undefined }
+})
+const hasOwn = computed(() => Object.keys(props.doc.serve.ownS ?? {}).length > 0)
 /* On the table. */
 const code = computed(() => CODES[kitchen.record?.settings.foodCode ?? 'us'])
 const holds = computed(() =>
@@ -214,35 +236,60 @@ const option = computed<EChartsOption>(() => {
         </small>
       </div>
     </div>
-    <div v-if="back" class="back" data-answer="back">
-      <p>
-        <span class="soft">
-          {{
-            doc.heat.method === 'oven'
-              ? $say('serveClock.intoTheOvenAt')
-              : doc.heat.method === 'none'
-                ? $say('serveClock.beginAt')
-                : $say('serveClock.panOnAt')
-          }}
-        </span> <b class="display">{{ onDay(back.startAt) }}</b>
-        <template v-if="back.latestStartAt">
-          <span class="soft">{{ $say('serveClock.atTheLatest') }}</span> <b class="num" data-fact="latest-start">{{ onDay(back.latestStartAt) }}</b>
-          <span class="soft">{{ $say('serveClock.evenInASlowFridge') }}</span>
-        </template>
-        <template v-else> <span class="bad">{{ $say('serveClock.itDoesNotSetWithinA') }}</span></template>
-      </p>
-      <p v-if="back.lengthenedS > 0" class="soft">
-        {{ $say('serveClock.thePlanSOwnColdIs', { lengthenedS: fmt.duration(back.lengthenedS) }) }}
-      </p>
-      <p v-if="back.temperS >= 60" class="soft" data-fact="out-at">
-        {{ $say('serveClock.outOfTheColdAt', { time: fmt.time(after(wanted, -back.temperS)) }) }}
-      </p>
-      <UButton
-        size="sm" :label="isSo ? $say('serveClock.plannedSo') : $say('serveClock.planItSo')" :disabled="isSo" @click="take"
-      />
+    <div v-if="plans" class="back" data-answer="back">
+      <div v-for="({ key, plan: p }, i) in answers" :key="key" :class="{ or: i > 0 }" :data-plan-way="key">
+        <p>
+          <span class="soft">
+            {{ i > 0 || key === 'asPlanned' ? $say('serveClock.orWithThePlansOwnCold') : $say('serveClock.beginAtTheLatest') }}
+          </span>
+          <b class="display" data-fact="begins">{{ onDay(p.beginsAt) }}</b>
+          <span class="soft">
+            {{
+              p.beginsAt === p.startAt
+                ? ''
+                : doc.heat.method === 'oven'
+                  ? $say('serveClock.intoTheOvenAt2', { time: onDay(p.startAt) })
+                  : doc.heat.method === 'none'
+                    ? $say('serveClock.mixedAt', { time: onDay(p.startAt) })
+                    : $say('serveClock.panOnAt2', { time: onDay(p.startAt) })
+            }}
+            {{ p.platingS >= 60 ? $say('serveClock.outOfTheColdAt', { time: onDay(p.outAt) }) : '' }}
+          </span>
+        </p>
+        <p class="soft small">
+          <template v-if="key === 'latest'">
+            {{
+              plans.fromNight
+                ? $say('serveClock.theEveningBefore', { lastLegS: fmt.duration(p.lastLegS) })
+                : $say('serveClock.itHoldsInASlowFridge', { lastLegS: fmt.duration(p.lastLegS) })
+            }}
+          </template>
+          <template v-else-if="p.lengthenedS > 0">
+            {{ $say('serveClock.thePlanSOwnColdIs', { lengthenedS: fmt.duration(p.lengthenedS) }) }}
+          </template>
+          <template v-else>{{ $say('serveClock.inTheColdFor', { lastLegS: fmt.duration(p.lastLegS) }) }}</template>
+        </p>
+        <UButton
+          size="sm" :variant="i > 0 ? 'outline' : 'solid'" :color="i > 0 ? 'neutral' : 'primary'"
+          :label="isSo(p) ? $say('serveClock.plannedSo') : $say('serveClock.planItSo')" :disabled="isSo(p)"
+          @click="take(p)"
+        />
+      </div>
+      <p v-if="!plans.latest" class="bad">{{ $say('serveClock.itDoesNotSetWithinA') }}</p>
     </div>
+    <details class="own" :open="hasOwn">
+      <summary>{{ $say('serveClock.myOwnMinutes') }}</summary>
+      <div class="fields">
+        <QuantityField
+          v-for="step in ownSteps" :key="step" field="serve.ownS.*" kind="minutes" show-label :label="OWN_NAMES[step]"
+          :blank="step === 'rest' ? $say('serveClock.none') : $say('serveClock.asComputed')" :step="1" :model-value="ownOf(step)"
+          @update:model-value="v => setOwn(step, v)" @done="ws.endGesture()"
+        />
+      </div>
+      <p class="soft small">{{ $say('serveClock.theClockGoesByThem') }}</p>
+    </details>
     <ol class="plan" :aria-label="$say('serveClock.theDay')">
-      <li v-for="p in plan" :key="p.name">
+      <li v-for="p in plan" :key="p.name" :class="{ 'is-ready': p.key === 'ready' }">
         <span class="soft">{{ p.name }}</span>
         <b class="num" :data-plan="p.key">
           <WhyNumber v-if="p.why" :topic="p.why">{{ p.at }}</WhyNumber>
@@ -306,9 +353,13 @@ const option = computed<EChartsOption>(() => {
 }
 .back { border-left: 4px solid var(--citron); padding: 0.2rem 0 0.3rem 1rem; margin-top: 1rem; }
 .back p { margin: 0 0 0.3rem; }
-.back .display { font-size: 2rem; margin-right: 0.4rem; }
+.back .display { font-size: 2.2rem; margin-right: 0.4rem; }
+.back .or { margin-top: 0.8rem; }
+.back .or .display { font-size: 1.5rem; }
+.own { margin-top: 0.8rem; }
+.own summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; }
 .plan {
-  list-style: none; display: grid; grid-template-columns: repeat(4, 1fr); margin: 1.2rem 0; padding: 0;
+  list-style: none; display: grid; grid-template-columns: repeat(auto-fit, minmax(7.5rem, 1fr)); margin: 1.2rem 0; padding: 0;
   border-top: 1.5px solid var(--ink);
 }
 .plan li { position: relative; padding: 0.7rem 0.6rem 0 0; display: flex; flex-direction: column; }
@@ -316,7 +367,7 @@ const option = computed<EChartsOption>(() => {
   content: ""; position: absolute; top: -6px; left: 0; width: 11px; height: 11px; border-radius: 50%;
   background: var(--ink);
 }
-.plan li:nth-child(3)::before { background: var(--citron); border: 2px solid var(--ink); }
+.plan li.is-ready::before { background: var(--citron); border: 2px solid var(--ink); }
 .plan b { font-family: var(--font-display); font-size: 1.5rem; font-weight: 500; }
 .temper small { display: block; font-size: 0.9rem; }
 .bad { color: var(--blood); }
