@@ -8,7 +8,8 @@ defineProps<{ doc: Bench }>()
 const emit = defineEmits<{ use: [], keys: [] }>()
 const workspace = useWorkspaceStore()
 const fmt = useFormat()
-const print = () => window.print()
+const route = useRoute()
+const print = () => navigateTo(`/formula/${String((route.params as { id: string }).id)}/card?print`)
 </script>
 
 <template>

@@ -1,4 +1,5 @@
 /** Words of the stock: fruit, its parts, ways of finding a strength, what to do with what is left. */
+import type { EggPart } from '#core/formula/eggs'
 import type { FruitPart } from '#core/formula/occasion'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import type { Fruit } from '#core/base/ingredients/measures'
@@ -18,6 +19,11 @@ export function fruitName(fruit: Fruit | string): string {
   const f = typeof fruit === 'string' ? fruitOf(fruit) : fruit
   return f ? `${f.words[0]!.replace(/^(?:large|big) /, '')}, ${f.size}` : 'fruit'
 }
+
+/** "9 yolks", "1 egg" */
+export const eggWords = (part: EggPart, count: number): string =>
+  `${count} ${EGG_PARTS[part][count === 1 ? 0 : 1]}`
+const EGG_PARTS = group<Record<EggPart, [string, string]>>('stock.EGG_PARTS')
 
 export const METHOD_WORDS = group<Record<LotMethod['kind'], { name: string, how: string }>>('stock.METHOD_WORDS')
 

@@ -277,6 +277,8 @@ export interface ServePlan {
   temperC: number | null
   /** How long this cook takes at a step, s, where it is said: the clock goes by it, no temperature does. */
   ownS?: Partial<Record<OwnStep, number>>
+  /** What the bench card says beside the formula, in the cook's own words. */
+  cardNote?: string
 }
 /** Steps whose time a cook may say: the heat (and boil), a rest, straining, filling vessels, warming on the table. */
 export const OWN_STEPS = ['heat', 'rest', 'strain', 'portion', 'temper'] as const

@@ -3,8 +3,8 @@
  * without zone, the kitchen's own clock.
  */
 import {
-  addSeconds, differenceInMilliseconds, differenceInSeconds, formatISO, isValid, parseISO, setHours, startOfDay, subDays,
-  subSeconds,
+  addSeconds, differenceInMilliseconds, differenceInSeconds, formatISO, isValid, parseISO, setHours, startOfDay,
+  subDays, subSeconds,
 } from 'date-fns'
 import { InputError } from '../base/errors'
 import type { Bench } from '../formula/bench'

@@ -9,6 +9,7 @@ import { fillingOf, type Bench } from '../formula/bench'
 import type { Kitchen } from '../kitchen/kitchen'
 import { CODES } from '../physics/safety/keeping'
 import type { Assessment } from '../pipeline/assessment'
+import { portionOf } from './nutrition'
 
 export interface LabelFacts {
   name: string
@@ -47,7 +48,7 @@ export function labelFacts(doc: Bench, kitchen: Kitchen, a: Assessment): LabelFa
     useBy: a.serve.useBy,
     storageDays: a.serve.storageDays,
     holdC: CODES[kitchen.foodCode].holdC,
-    portionG: a.shape.portionG,
+    portionG: portionOf(doc, a),
     ingredients: [...grams]
       .sort((x, y) => y[1] - x[1])
       .map(([ingredientId]) => ({ ingredientId, allergens: of(ingredientId) })),

@@ -25,6 +25,19 @@ const KJ = { fat: 37, protein: 17, carbohydrate: 17, fibre: 8, acid: 13, alcohol
 const KCAL = { fat: 9, protein: 4, carbohydrate: 4, fibre: 2, acid: 3, alcohol: 7 }
 
 /**
+ * A portion as it is eaten, g: cut from the vessels, with its share of crust and topping. Label, card, cost and
+ * nutrition all speak of this one.
+ * @example portionOf(doc, assessment) // 28
+ */
+export function portionOf(doc: Bench, a: Assessment): number {
+  const besideG = doc.components
+    .filter(c => c.id !== doc.componentId)
+    .flatMap(c => c.lines)
+    .reduce((s, l) => s + l.massG, 0)
+  return a.shape.portionG + besideG / doc.assembly.portions
+}
+
+/**
  * Nutrition of 100 g as eaten and of a portion: what is cooked away is water, so the batch keeps what went in.
  * @example nutritionOf(doc, kitchen, assessment).per100g.energyKcal // 309.5
  */
@@ -62,12 +75,6 @@ export function nutritionOf(
     proteinG: parts.protein * share,
     alcoholG: m.ethanolG * share,
   })
-  // A portion is cut from the vessels; crust and topping share in it as the filling does.
-  const { portionG } = a.shape
-  const crustG = doc.components
-    .filter(c => c.id !== doc.componentId)
-    .flatMap(c => c.lines)
-    .reduce((s, l) => s + l.massG, 0)
-  const eatenG = portionG + crustG / doc.assembly.portions
+  const eatenG = portionOf(doc, a)
   return { per100g: of(100 / massG), portion: of(eatenG / massG), portionG: eatenG }
 }

@@ -363,6 +363,7 @@ export const formulaSchema = yup
         chilledS: processValue(number().min(0)),
         claimDays: yup.number().strict().nullable().defined(),
         temperC: yup.number().strict().nullable().defined(),
+        cardNote: yup.string().strict().max(600).optional(),
         ownS: yup
           .object(Object.fromEntries(OWN_STEPS.map(step => [step, yup.number().strict().min(0)])))
           .noUnknown()

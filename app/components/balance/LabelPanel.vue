@@ -49,7 +49,7 @@ const foodRows = computed(() =>
     <h3>{{ $say('labelPanel.cost') }}</h3>
     <p data-cost>
       <b class="display">{{ money(cost.batch) }}</b> {{ $say('labelPanel.theBatch') }} <b>{{ money(cost.portion) }}</b>
-      {{ $say('labelPanel.aPortionOf', { portionG: fmt.grams(assessment.shape.portionG) }) }}<template v-if="cost.missing.length">
+      {{ $say('labelPanel.aPortionOf', { portionG: fmt.grams(nutrition.portionG) }) }}<template v-if="cost.missing.length">
         {{ $say('labelPanel.withoutNoPriceYet', { id: cost.missing.map(id => fmt.name(id).toLowerCase()).join(', ') }) }}
       </template>{{ $say('labelPanel.pricesStandUnder') }}
       <NuxtLink class="underline" to="/kitchen">{{ $say('labelPanel.kitchen') }}</NuxtLink>.

@@ -21,8 +21,6 @@ const placeName = (id: string) => kitchen.record?.places.find(p => p.id === id)?
 const steps = computed(() =>
   orderOfWork(props.doc, kitchen.core!, props.assessment).map(s => ({ s, w: stepWords(s, fmt, props.doc, placeName) })),
 )
-/** A long order is set smaller on paper, so that the card stays one page. */
-const fit = computed(() => Math.max(0.6, Math.min(1, 14 / steps.value.length)))
 const start = computed(() => props.doc.serve.startAt)
 const at = (s: number) =>
   start.value
@@ -52,7 +50,7 @@ const labour = computed(() => {
 
 <template>
   <p v-if="!card" class="soft hands" data-fact="hands">{{ labour }} {{ $say('orderList.common') }}</p>
-  <ol class="order" :class="{ card }" :style="{ '--fit': fit }" :aria-label="$say('orderList.orderOfWork')">
+  <ol class="order" :class="{ card }" :aria-label="$say('orderList.orderOfWork')">
     <li v-for="({ s, w }, i) in steps" :key="s.key" :data-work="s.code" :class="s.component">
       <span class="when num">{{ i > 0 && at(steps[i - 1]!.s.atS) === at(s.atS) ? '' : at(s.atS) }}</span>
       <div class="what">
@@ -98,10 +96,10 @@ p { margin: 0 0 0.15rem; }
   .card li { grid-template-columns: minmax(0, 1fr); gap: 0.1rem; }
 }
 @media print {
-  .card .when, .card .do, .card .reach { font-size: calc(var(--fit) * 14pt); }
-  .card .weights { font-size: calc(var(--fit) * 13pt); }
-  .card .cue, .card .how, .card .caught { font-size: calc(var(--fit) * 11.5pt); }
-  .card li { padding: calc(var(--fit) * 1.6mm) 0; grid-template-columns: 26mm minmax(0, 1fr); }
-  .card p { margin: 0; line-height: 1.25; }
+  .card .when, .card .do, .card .reach, .card .weights, .card .cue, .card .how, .card .caught { font-size: 14pt; }
+  .card li { padding: 0.8mm 0; grid-template-columns: minmax(0, 1fr); gap: 0; }
+  .card .weights { display: block; } .card .weights span:not(:last-child)::after { content: ", "; }
+  .card .do, .card .weights { gap: 0 2mm; }
+  .card p { margin: 0; line-height: 1.15; }
 }
 </style>

@@ -106,8 +106,12 @@ const shown = fmt.degreesShown
 const option = computed<EChartsOption>(() => {
   const { timeS, meanC, tauPa } = s.value.table
   const hours = timeS.map(t => t / 3600)
-  const need = props.assessment.verdict.target.plateMinPa
-  const top = Math.max(...tauPa, need) * 1.15
+  // What it carries, as the height that would stand; what is not cut or turned out has its heap for that.
+  const { plate, target } = props.assessment.verdict
+  const mmPerPa = (1000 * plate.standsM) / Math.max(plate.tauPa.value, 1e-9)
+  const stands = tauPa.map(pa => pa * mmPerPa)
+  const need = target.plateMinPa * mmPerPa
+  const top = Math.max(...stands, need) * 1.15
   const round = 10 ** Math.floor(Math.log10(top))
   const named = (name: string, color: string, at: [number, number], above: boolean) => ({
     silent: true,
@@ -139,7 +143,7 @@ const option = computed<EChartsOption>(() => {
     grid: { left: 60, right: 54, top: 40, bottom: 46 },
     xAxis: timeAxis(say('serveClock.hoursOnTheTable'), 4, v => String(v), 1),
     yAxis: [
-      valueAxis('Pa', 0, (Math.ceil((top / round) * 2) / 2) * round),
+      valueAxis('mm', 0, (Math.ceil((top / round) * 2) / 2) * round),
       valueAxis(fmt.unit.value, shown(0), shown(40), true, COLD),
     ],
     series: [
@@ -149,8 +153,8 @@ const option = computed<EChartsOption>(() => {
         showSymbol: false,
         silent: true,
         lineStyle: { color: CITRON_DEEP, width: 2.5 },
-        data: hours.map((h, i) => [h, tauPa[i]!]),
-        markPoint: named(say('serveClock.whatItCarries'), CITRON_DEEP, at(tauPa, 0.3), true),
+        data: hours.map((h, i) => [h, stands[i]!]),
+        markPoint: named(say('serveClock.whatItCarries'), CITRON_DEEP, at(stands, 0.3), true),
         markLine: {
           symbol: 'none',
           silent: true,

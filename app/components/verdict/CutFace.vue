@@ -140,21 +140,19 @@ const marks = computed(() =>
     : pieces.value
         .filter(p => p.stands)
         .flatMap((p) => {
+          // What lies above the drawing is told below it.
           const rows = [
-            { word: say('cutFace.cutsTo'), m: p.s.cutsM },
             { word: say('cutFace.standsTo'), m: p.s.standsM },
-          ].map(o => ({ ...o, y: Math.max(p.base - o.m * scale.value, 12), beyond: p.base - o.m * scale.value < 12 }))
+            { word: say('cutFace.cutsTo'), m: p.s.cutsM },
+          ].map(o => ({ ...o, y: p.base - o.m * scale.value })).filter(o => o.y >= 12 && o.m > 0.001)
           // Words keep a line's distance from each other and from the top edge of the piece.
-          const wanted = Math.abs(rows[0]!.y - p.top) < 8 ? p.top - 8 : rows[0]!.y
-          const standY = Math.max(Math.min(rows[1]!.y, wanted - 17 * unit.value), 10 * unit.value)
-          const cutY = Math.max(wanted, standY + 17 * unit.value)
-          return rows.map((o, i) => ({
-            key: `${p.state}-${i}`,
-            x: p.x0 + 2,
-            y: o.y,
-            textY: Math.max(i === 0 ? cutY : standY, 10),
-            text: `${o.word} ${mm(o.m)}${o.beyond ? ' ↑' : ''}`,
-          }))
+          let below = Infinity
+          return rows.reverse().map((o) => {
+            const wanted = Math.abs(o.y - p.top) < 8 ? p.top - 8 : o.y
+            const textY = Math.max(Math.min(wanted, below - 17 * unit.value), 10)
+            below = textY
+            return { key: `${p.state}-${o.word}`, x: p.x0 + 2, y: o.y, textY, text: `${o.word} ${mm(o.m)}` }
+          })
         }),
 )
 /** Where the top of the first piece can be taken hold of: beside it, clear of the marks' words. */

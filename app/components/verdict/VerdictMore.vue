@@ -155,6 +155,7 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
 <style scoped>
 .more { display: grid; gap: 1rem; margin-top: 1rem; }
 h3 { font-size: 1.05rem; margin: 0 0 0.3rem; display: inline-block; }
+.more > :first-child { border-top: 0; padding-top: 0; }
 .block { border-top: 1px solid var(--hairline); padding-top: 0.7rem; }
 .unsettled { opacity: 0.55; }
 .sure { margin: 0 0 0.4rem; }
