@@ -2,6 +2,7 @@
  * The shelf, page by page: searched, refreshed when the tab comes to the front, and asked again while some of it is
  * being worked out.
  */
+import type { Family } from '#core/formula/document'
 import type { FormulaList, FormulaListItem } from '../../shared/schemas/wire'
 
 interface Page {
@@ -17,8 +18,13 @@ export function useShelf() {
   const total = ref<number | null>(null)
   const failed = ref(false)
   const search = ref('')
+  /** Only one kind of dessert; what is in trouble first: kept in this browser. */
+  const family = useKept<Family | ''>('lumbik:shelf-kind', '')
+  const troubleFirst = useKept<boolean>('lumbik:shelf-trouble', false)
   /** What the rows shown were searched by. */
   const found = ref('')
+  const asking = () => JSON.stringify([search.value.trim(), family.value, troubleFirst.value])
+  let shownFor = asking()
   const loadingMore = ref(false)
   let asked = 0
   const items = computed<FormulaListItem[] | null>(() => {
@@ -31,7 +37,12 @@ export function useShelf() {
 
   const fetchPage = async (after: string | null, text: string) => {
     const list = await api<FormulaList>('/api/formulas', {
-      query: { ...(after ? { after } : {}), ...(text ? { search: text } : {}) },
+      query: {
+        ...(after ? { after } : {}),
+        ...(text ? { search: text } : {}),
+        ...(family.value ? { family: family.value } : {}),
+        ...(troubleFirst.value ? { order: 'trouble' } : {}),
+      },
     })
     return { list, page: { after, items: list.items, next: list.next } }
   }
@@ -39,7 +50,8 @@ export function useShelf() {
   async function load() {
     const id = ++asked
     const text = search.value.trim()
-    const reach = text === found.value ? (pages.value?.length ?? 1) : 1
+    const key = asking()
+    const reach = key === shownFor ? (pages.value?.length ?? 1) : 1
     try {
       const fetched: Page[] = []
       let after: string | null = null
@@ -53,6 +65,7 @@ export function useShelf() {
       }
       pages.value = fetched
       found.value = text
+      shownFor = key
       failed.value = false
       again()
     } catch {
@@ -102,6 +115,7 @@ export function useShelf() {
     if (total.value !== null) total.value--
   }
   watchDebounced(search, load, { debounce: SEARCH_MS })
+  watch([family, troubleFirst], () => void load())
   useEventListener(document, 'visibilitychange', () => {
     if (document.visibilityState === 'visible') void load()
   })
@@ -110,5 +124,5 @@ export function useShelf() {
     asked++
     back.off()
   })
-  return { items, total, failed, fresh, search, found, loadingMore, load, more, without }
+  return { items, total, failed, fresh, search, family, troubleFirst, found, loadingMore, load, more, without }
 }

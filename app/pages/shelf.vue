@@ -8,7 +8,7 @@ import { formatDistanceToNow, parseISO } from 'date-fns'
 import type { ComponentPublicInstance } from 'vue'
 import { importFormula } from '~/composables/formulaFile'
 import { BAND_NAMES, FAMILY_NAMES, SCHOOL_NAMES, SHARPNESS_NAMES } from '~/words/names'
-import { SCHOOLS, type School } from '#core/formula/document'
+import { FAMILIES, SCHOOLS, type School } from '#core/formula/document'
 import { schoolOf } from '#core/formula/schools'
 import type { FormulaListItem, FormulaRecord } from '../../shared/schemas/wire'
 import { coldWords, plateWords } from '~/words/stands'
@@ -55,6 +55,10 @@ const shown = computed(() =>
 const measure = (el: Element | ComponentPublicInstance | null) => { if (el) rows.value.measureElement(el as Element) }
 watch(shown, (seen) => { if ((seen.at(-1)?.row.index ?? 0) >= (items.value?.length ?? 0) - 10) void shelf.more() })
 
+function showAll() {
+  shelf.search.value = ''
+  shelf.family.value = ''
+}
 const oops = (what: string) =>
   toast.add({
     title: say('shelf.didNotWorkTheServerDoes', { what }),
@@ -173,15 +177,29 @@ const changed = (item: FormulaListItem) =>
         >
       </div>
     </header>
+    <div v-if="items" class="sieve no-print">
+      <label class="sr" for="shelf-kind">{{ $say('shelf.kindOfDessert') }}</label>
+      <select id="shelf-kind" v-model="shelf.family.value" class="native">
+        <option value="">{{ $say('shelf.everyKind') }}</option>
+        <option v-for="f in FAMILIES" :key="f" :value="f">{{ FAMILY_NAMES[f].name }}</option>
+      </select>
+      <label class="check">
+        <input v-model="shelf.troubleFirst.value" type="checkbox"> {{ $say('shelf.troubleFirst') }}
+      </label>
+    </div>
     <p v-if="importError" class="import-error" role="alert"><b>{{ $say('shelf.notImported') }}</b> {{ importError }}</p>
     <p v-if="failed" class="import-error" role="alert">
       {{ $say('shelf.theShelfCannotBeReadThe') }}
       <button class="underline" type="button" @click="shelf.load()">{{ $say('shelf.tryNow') }}</button>
     </p>
-    <div v-if="items && items.length === 0 && shelf.found.value" class="empty">
+    <div v-if="items && items.length === 0 && (shelf.found.value || shelf.family.value)" class="empty">
       <p>
-        {{ $say('shelf.noFormulaIsCalled', { found: shelf.found.value }) }}
-        <button type="button" class="underline" @click="shelf.search.value = ''">{{ $say('shelf.showAll') }}</button>
+        {{
+          shelf.found.value
+            ? $say('shelf.noFormulaIsCalled', { found: shelf.found.value })
+            : $say('shelf.noneOfThisKind')
+        }}
+        <button type="button" class="underline" @click="showAll">{{ $say('shelf.showAll') }}</button>
       </p>
     </div>
     <div v-else-if="items && items.length === 0" class="empty">
@@ -256,6 +274,10 @@ h1 { font-size: 2rem; }
 .acts { display: flex; gap: 0.6rem; }
 .find { flex: 1 1 12rem; max-width: 22rem; margin-left: auto; }
 .find::placeholder { color: #6c7263; }
+.sieve { display: flex; flex-wrap: wrap; gap: 0.4rem 1.4rem; align-items: center; margin-bottom: 0.6rem; }
+.sieve select { width: auto; max-width: 100%; }
+.check { display: inline-flex; gap: 0.5rem; align-items: center; min-height: 44px; }
+.check input { width: 22px; height: 22px; accent-color: var(--ink); }
 .count { margin: 0 0 0.3rem; }
 .rows { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--ink); position: relative; }
 .row {
@@ -264,7 +286,7 @@ h1 { font-size: 2rem; }
   right: 0;
 }
 .row:hover { background: #fffdf7; }
-.title { font-family: var(--font-display); font-size: 1.2rem; display: block; line-height: 1.2; }
+.title { overflow-wrap: anywhere; font-family: var(--font-display); font-size: 1.2rem; display: block; line-height: 1.2; }
 a.title:hover { text-decoration: underline; text-underline-offset: 3px; }
 .unsent { display: block; color: var(--blood); font-weight: 600; }
 .stale { opacity: 0.6; }

@@ -243,6 +243,21 @@ describe('the seed', () => {
     // What a first start opens is the first of the shelf, and sags.
     expect([list[0]!.id, list[0]!.summary!.code]).toEqual([FIRST_DEMO_ID, 'sagsOnTable'])
     expect(list.map(f => f.id)).toEqual(demoFormulas().map(d => d.id))
+    // Trouble first: what is not meant or not safe, then the rest, each by its last change; page by page the same.
+    const trouble = { ...FIRST_PAGE, troubleFirst: true }
+    const bad = (f: (typeof list)[number]) => f.summary!.code !== 'good' || !f.summary!.safe
+    const sorted = (await listFormulas(fork(), who, trouble)).items
+    expect(sorted.map(f => f.id)).toEqual([...list.filter(bad), ...list.filter(f => !bad(f))].map(f => f.id))
+    const last = sorted.find(f => !bad(f))!
+    const cursor = Buffer.from(JSON.stringify([2, '2999-01-01T00:00:00Z', 1, last.id])).toString('base64url')
+    expect((await listFormulas(fork(), who, { ...trouble, after: cursor })).items.map(f => f.id))
+      .toEqual(sorted.map(f => f.id))
+    const fine = Buffer.from(JSON.stringify([1, '2999-01-01T00:00:00Z', 1, last.id])).toString('base64url')
+    expect((await listFormulas(fork(), who, { ...trouble, after: fine })).items.every(f => !bad(f))).toBe(true)
+    // One kind only, and nothing of another.
+    const possets = (await listFormulas(fork(), who, { ...FIRST_PAGE, family: 'posset' })).items
+    expect(possets.map(f => f.id)).toEqual(
+      demoFormulas().filter(d => benchOf(d.document).family === 'posset').map(d => d.id))
     // Every kind of dessert is on the shelf.
     expect(new Set(demoFormulas().map(d => benchOf(d.document).family))).toEqual(new Set(FAMILIES))
   })

@@ -4,7 +4,8 @@ import { LockMode } from '@mikro-orm/core'
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { ENGINE_VERSION, RESULT_ENGINE } from '#core/pipeline/assessment'
 import { mainComponent, type Planned } from '#core/formula/bench'
-import { SCHEMA_VERSION, type FormulaDocument } from '#core/formula/document'
+import { type Family, SCHEMA_VERSION, type FormulaDocument } from '#core/formula/document'
+import { familyOf } from '#core/formula/families'
 import type { Summary } from '#core/pipeline/summary'
 import { FormulaEntity } from '../database/entities'
 import { PAGE_SIZE, type EggUse, type FormulaListItem, type FormulaRecord, type Saved } from '../../shared/schemas/wire'
@@ -32,6 +33,10 @@ export interface ListQuery {
   after: string | null
   search: string
   eggs: boolean
+  /** Only of one kind of dessert; null, absent: all. */
+  family?: Family | null
+  /** What is in trouble first, then by last change. */
+  troubleFirst?: boolean
 }
 export interface FormulaPage {
   items: FormulaListItem[]
@@ -39,17 +44,26 @@ export interface FormulaPage {
   total: number | null
 }
 
+/**
+ * How much is the matter with a row, by what it was last worked out to be: 2 does not come out as meant or is not safe,
+ * 1 not known, 0 fine.
+ */
+const TROUBLE = `(case when not readable then 2 when result is null then 1
+  when result->>'code' = 'good' and (result->>'safe')::boolean then 0 else 2 end)`
+
 /** Where a page ended: the last row's place in the order. */
-const cursorOf = (row: { updated_at: string, position: number, id: string }) =>
-  Buffer.from(JSON.stringify([row.updated_at, row.position, row.id])).toString('base64url')
-function readCursor(cursor: string): [string, number, string] {
+const cursorOf = (row: { trouble: number, updated_at: string, position: number, id: string }) =>
+  Buffer.from(JSON.stringify([row.trouble, row.updated_at, row.position, row.id])).toString('base64url')
+function readCursor(cursor: string): [number, string, number, string] {
   try {
-    const [at, position, id] = JSON.parse(Buffer.from(cursor, 'base64url').toString('utf8')) as [
+    const [trouble, at, position, id] = JSON.parse(Buffer.from(cursor, 'base64url').toString('utf8')) as [
+      unknown,
       unknown,
       unknown,
       unknown,
     ]
     if (
+      (trouble === 0 || trouble === 1 || trouble === 2) &&
       typeof at === 'string' &&
       at.length < 40 &&
       !Number.isNaN(new Date(at).getTime()) &&
@@ -57,13 +71,14 @@ function readCursor(cursor: string): [string, number, string] {
       Math.abs(position as number) < 2 ** 31 &&
       isUuid(String(id))
     )
-      return [at, position as number, String(id)]
+      return [trouble, at, position as number, String(id)]
   } catch {
     /* told below */
   }
   throw new Refusal('invalid', 'after', 'unknownValue')
 }
 interface ListedRow {
+  trouble: number
   id: string
   name: string
   school: string
@@ -110,6 +125,11 @@ export async function listFormulas(em: EntityManager, owner: Owner, query: ListQ
   const search = query.search.trim()
   if (search) also('name ilike ?', `%${search.replace(/[\\%_]/g, '\\$&')}%`)
   if (query.eggs) also('eggs is not null')
+  if (query.family) {
+    const schools = familyOf(query.family).schools
+    also(`school in (${schools.map(() => '?').join(', ')})`, ...schools)
+  }
+  const trouble = query.troubleFirst ? TROUBLE : '0'
   const total = query.after
     ? null
     : Number(
@@ -117,12 +137,12 @@ export async function listFormulas(em: EntityManager, owner: Owner, query: ListQ
           await em.execute<{ n: string }[]>(`select count(*) as n from formula where ${where.join(' and ')}`, params)
         )[0]!.n,
       )
-  if (query.after) also('(updated_at, position, id) < (?::timestamptz, ?::int, ?::uuid)', ...readCursor(query.after))
+  if (query.after) also(`(${trouble}, updated_at, position, id) < (?::int, ?::timestamptz, ?::int, ?::uuid)`, ...readCursor(query.after))
   const rows = await em.execute<ListedRow[]>(
-    `select id, name, school, eggs, version, updated_at, demo, position,
+    `select ${trouble} as trouble, id, name, school, eggs, version, updated_at, demo, position,
       result, result_engine, result_revision, result_version, readable
     from formula where ${where.join(' and ')}
-    order by deleted_at desc, updated_at desc, position desc, id desc limit ${PAGE_SIZE + 1}`,
+    order by deleted_at desc, ${query.troubleFirst ? `${TROUBLE} desc, ` : ''}updated_at desc, position desc, id desc limit ${PAGE_SIZE + 1}`,
     params,
   )
   const page = rows.slice(0, PAGE_SIZE)
