@@ -16,10 +16,14 @@ import {
   verdict,
 } from './support/lumbik'
 
-test('the first start opens the formula that sags; more yolk mends it, and an offer does it with one click', async ({
+test('the first start says whose kitchen it is and leads to the formula that sags; more yolk mends it, and an offer does it with one click', async ({
   page,
 }) => {
   await page.goto('/')
+  await expect(page.locator('[data-whose]')).toContainText('Fernhollow glasshouse tea room')
+  await expect(page.getByRole('textbox', { name: 'Paste a recipe of yours' })).toBeVisible()
+  await expect(page.getByText(/sags on the table\. Open it and press/)).toBeVisible()
+  await page.getByRole('link', { name: 'Open it' }).click()
   await expect(page).toHaveURL(new RegExp(`/formula/${SAGS}/balance`))
   await settled(page)
   expect(await verdict(page)).toBe('sagsOnTable')

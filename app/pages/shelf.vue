@@ -10,6 +10,7 @@ import { importFormula } from '~/composables/formulaFile'
 import { BAND_NAMES, FAMILY_NAMES, SCHOOL_NAMES, SHARPNESS_NAMES } from '~/words/names'
 import { FAMILIES, SCHOOLS, type School } from '#core/formula/document'
 import { schoolOf } from '#core/formula/schools'
+import { isShaped } from '#core/physics/set/bands'
 import type { FormulaListItem, FormulaRecord } from '../../shared/schemas/wire'
 import { coldWords, plateWords } from '~/words/stands'
 import { shortVerdict } from '~/words/verdict'
@@ -248,7 +249,8 @@ const changed = (item: FormulaListItem) =>
           </div>
           <div class="figures num">
             <template v-if="item.summary && !item.stale">
-              {{ coldWords(item.summary.piece, fmt) }}<br>{{ plateWords(item.summary.piece, fmt) }}
+              {{ coldWords(item.summary.piece, fmt) }}<br>
+              {{ isShaped(item.summary.piece.use) ? plateWords(item.summary.piece, fmt) : '' }}
             </template>
           </div>
           <div class="tools no-print">
@@ -281,7 +283,7 @@ h1 { font-size: 2rem; }
 .count { margin: 0 0 0.3rem; }
 .rows { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--ink); position: relative; }
 .row {
-  display: grid; grid-template-columns: 230px minmax(0, 1.6fr) minmax(0, 1fr) 7.6rem auto; gap: 1rem;
+  display: grid; grid-template-columns: 230px minmax(0, 1.6fr) minmax(0, 1fr) 8.8rem auto; gap: 1rem;
   align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.7rem 0; position: absolute; top: 0; left: 0;
   right: 0;
 }
@@ -289,6 +291,7 @@ h1 { font-size: 2rem; }
 .title { overflow-wrap: anywhere; font-family: var(--font-display); font-size: 1.2rem; display: block; line-height: 1.2; }
 a.title:hover { text-decoration: underline; text-underline-offset: 3px; }
 .unsent { display: block; color: var(--blood); font-weight: 600; }
+.figures { white-space: nowrap; }
 .stale { opacity: 0.6; }
 .tools { display: flex; justify-content: flex-end; }
 .verdict b { display: block; font-weight: 600; }
