@@ -5,13 +5,16 @@
  */
 import type { Assessment } from '#core/pipeline/assessment'
 import { fillingOf, type Bench } from '#core/formula/bench'
+import { weighedAs } from '#core/formula/edits'
 import { renewSteps } from '#core/formula/steps'
 import { basisG, ratiosOf, type PercentBasis } from '#core/formula/percent'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import { INGREDIENTS } from '#core/base/ingredients/table'
 import { EGG_GRADES, eggCount } from '#core/base/ingredients/measures'
 import { VueDraggable } from 'vue-draggable-plus'
+import { besideGrams } from '#core/base/ingredients/beside'
 import { basisOfWords, RATIO_WORDS } from '~/words/balance'
+import { besideWords } from '~/words/stock'
 import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment | null }>()
@@ -29,18 +32,28 @@ const bases = useKeptByTab<Record<string, string>>('lumbik:basis', {})
 const basis = computed<PercentBasis>(() => {
   const [kind, lineId] = (bases.value[ws.id] ?? 'whole').split(':')
   if (kind === 'line' && lines.value.some(l => l.id === lineId)) return { kind: 'line', lineId: lineId! }
-  return kind === 'dairy' || kind === 'water' ? { kind } : { kind: 'whole' }
+  if (kind === 'lines') return { kind, lineIds: (lineId ?? '').split(',').filter(id => lines.value.some(l => l.id === id)) }
+  return kind === 'dairy' || kind === 'water' || kind === 'creamSugar' ? { kind } : { kind: 'whole' }
 })
-const basisKey = computed(() => basis.value.kind === 'line' ? `line:${basis.value.lineId}` : basis.value.kind)
+const basisKey = computed(() => keyOf(basis.value))
+const inBasis = (lineId: string) => basis.value.kind === 'lines' && basis.value.lineIds.includes(lineId)
+function toggleInBasis(lineId: string) {
+  if (basis.value.kind !== 'lines') return
+  const ids = basis.value.lineIds
+  const next = ids.includes(lineId) ? ids.filter(id => id !== lineId) : [...ids, lineId]
+  bases.value = { ...bases.value, [ws.id]: `lines:${next.join(',')}` }
+}
 const basisOptions = computed<PercentBasis[]>(() => [
   { kind: 'whole' },
   ...(lines.value.some(l => findIngredient(l.ingredientId)?.group === 'dairy' && l.massG > 0)
-    ? [{ kind: 'dairy' as const }]
+    ? [{ kind: 'dairy' as const }, { kind: 'creamSugar' as const }]
     : []),
   { kind: 'water' },
   ...lines.value.filter(l => l.massG > 0).map(l => ({ kind: 'line' as const, lineId: l.id })),
+  { kind: 'lines', lineIds: basis.value.kind === 'lines' ? basis.value.lineIds : [] },
 ])
-const keyOf = (b: PercentBasis) => b.kind === 'line' ? `line:${b.lineId}` : b.kind
+const keyOf = (b: PercentBasis) =>
+  b.kind === 'line' ? `line:${b.lineId}` : b.kind === 'lines' ? `lines:${b.lineIds.join(',')}` : b.kind
 const hundred = computed(() => total.value > 0 && kitchen.core ? basisG(props.doc, kitchen.core, basis.value) : 0)
 const ratios = computed(() => total.value > 0 && kitchen.core ? ratiosOf(props.doc, kitchen.core) : [])
 const ratioWords = (v: number) =>
@@ -52,6 +65,12 @@ function eggs(ingredientId: string, massG: number): string {
   const count = eggCount(ingredientId, massG, grade)
   return count === null ? '' : say('lineTable.aboutOf', { count: fmt.fixed(count, 1), label: EGG_GRADES[grade].label })
 }
+/** Cups and spoons, where the kitchen has said whose; eggs are counted instead. */
+function inCups(ingredientId: string, massG: number): string {
+  const system = kitchen.record?.settings.cups
+  const beside = system && eggCount(ingredientId, massG, 'euL') === null ? besideGrams(ingredientId, massG, system) : null
+  return beside ? besideWords(beside) : ''
+}
 const note = (line: (typeof lines.value)[number]) =>
   line.piece
     ? say('lineTable.sOfGKeptWhole', {
@@ -59,11 +78,11 @@ const note = (line: (typeof lines.value)[number]) =>
         kind: line.piece.kind,
         eachG2: fmt.fixed(line.piece.eachG, line.piece.eachG < 100 ? 1 : 0),
       })
-    : eggs(line.ingredientId, line.massG) || line.sourceText
+    : [eggs(line.ingredientId, line.massG) || line.sourceText, inCups(line.ingredientId, line.massG)].filter(Boolean).join('; ')
 function setMass(lineId: string, massG: number) {
   ws.change(`mass-${lineId}`, (d) => {
-    const l = fillingOf(d).lines.find(x => x.id === lineId)
-    if (l) l.massG = Math.round(massG * 10) / 10
+    const f = fillingOf(d)
+    f.lines = f.lines.map(l => (l.id === lineId ? weighedAs(l, Math.round(massG * 10) / 10) : l))
   })
 }
 function togglePin(lineId: string) {
@@ -228,6 +247,12 @@ function add() {
       </select>
       <span class="soft small">{{ hundred > 0 ? `100 = ${fmt.grams(hundred)}` : '' }}</span>
     </p>
+    <fieldset v-if="basis.kind === 'lines'" class="chosen">
+      <legend class="sr">{{ $say('lineTable.linesThatCount') }}</legend>
+      <label v-for="l in lines" :key="l.id">
+        <input type="checkbox" :checked="inBasis(l.id)" @change="toggleInBasis(l.id)"> {{ fmt.name(l.ingredientId) }}
+      </label>
+    </fieldset>
     <dl v-if="ratios.length" class="ratios" :aria-label="$say('lineTable.ratiosByWeight')">
       <div v-for="r in ratios" :key="r.id" :data-ratio="r.id">
         <dt>{{ RATIO_WORDS[r.id] }}</dt>
@@ -259,6 +284,9 @@ thead th.share { white-space: normal; }
 .basis { display: flex; align-items: center; gap: 0.6rem; margin: 0.5rem 0 0; }
 .basis label { color: var(--ink-soft); }
 .basis select { width: auto; max-width: 12rem; }
+.chosen { display: flex; flex-wrap: wrap; gap: 0 1rem; border: 0; padding: 0; margin: 0.3rem 0; }
+.chosen label { display: inline-flex; gap: 0.4rem; align-items: center; min-height: 44px; }
+.chosen input { width: 22px; height: 22px; accent-color: var(--ink); }
 .w { width: 6.6rem; }
 td { padding: 0.15rem 0 0.15rem 0.5rem; }
 .acts { white-space: nowrap; width: 1%; }

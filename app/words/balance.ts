@@ -152,6 +152,10 @@ export function basisOfWords(b: PercentBasis, doc: Bench, fmt: Format): string {
       return say('balance.ofTheWhole')
     case 'dairy':
       return say('balance.ofTheDairy')
+    case 'creamSugar':
+      return say('balance.ofCreamAndSugar')
+    case 'lines':
+      return say('balance.ofChosenLines')
     case 'water':
       return say('balance.ofTheWaterPhase')
     case 'line':

@@ -1,4 +1,5 @@
 /** Words of the stock: fruit, its parts, ways of finding a strength, what to do with what is left. */
+import type { Beside } from '#core/base/ingredients/beside'
 import type { EggPart } from '#core/formula/eggs'
 import type { FruitPart } from '#core/formula/occasion'
 import { findIngredient } from '#core/base/ingredients/ingredients'
@@ -24,6 +25,17 @@ export function fruitName(fruit: Fruit | string): string {
 export const eggWords = (part: EggPart, count: number): string =>
   `${count} ${EGG_PARTS[part][count === 1 ? 0 : 1]}`
 const EGG_PARTS = group<Record<EggPart, [string, string]>>('stock.EGG_PARTS')
+
+const FRACTIONS: Record<string, string> = { 0.25: '¼', 0.5: '½', 0.75: '¾' }
+const inQuarters = (n: number) =>
+  `${Math.floor(n) || ''}${FRACTIONS[String(n - Math.floor(n))] ?? ''}`
+/** "1¼ cups and 2 tbsp" */
+export function besideWords({ cups, tablespoons, teaspoons }: Beside): string {
+  const spoons = tablespoons ? say('stock.tbsp', { n: inQuarters(tablespoons) }) : ''
+  const tea = teaspoons ? say('stock.tsp', { n: inQuarters(teaspoons) }) : ''
+  const cup = cups ? (cups > 1 ? say('stock.cups', { n: inQuarters(cups) }) : say('stock.cup', { n: inQuarters(cups) })) : ''
+  return [cup, spoons, tea].filter(Boolean).join(' + ')
+}
 
 export const METHOD_WORDS = group<Record<LotMethod['kind'], { name: string, how: string }>>('stock.METHOD_WORDS')
 

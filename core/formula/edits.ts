@@ -1,7 +1,7 @@
 /** Changes of a whole formula: grams, batch, way of making. The input is never changed. */
 import { defaultHeat } from './create'
 import type { Bench } from './bench'
-import type { Component, School } from './document'
+import type { Component, Line, School } from './document'
 import { schoolOf } from './schools'
 import { type NewId, renewSteps, stepsFor } from './steps'
 
@@ -23,6 +23,15 @@ export function withSchool(doc: Bench, school: School, id: NewId): Bench {
   }
 }
 
+/** A tenth of a gram is what a scale reads: less is the same line. */
+const SAME_G = 0.05
+/**
+ * A line with other grams: the measure it was written in, and what was assumed of it, were of the old ones.
+ * @example weighedAs({ ...lines[0], sourceText: '10 yolks' }, 180).sourceText // ''
+ */
+export const weighedAs = (l: Line, massG: number): Line =>
+  Math.abs(massG - l.massG) < SAME_G ? { ...l, massG } : { ...l, massG, sourceText: '', assumption: '' }
+
 /**
  * Scales every line of every component.
  * @example scaleFormula(doc, 2).components[0].lines[0].massG // 340
@@ -32,7 +41,7 @@ export function scaleFormula(doc: Bench, factor: number): Bench {
     ...doc,
     components: doc.components.map(c => ({
       ...c,
-      lines: c.lines.map(l => ({ ...l, massG: Math.round(l.massG * factor * 10) / 10 })),
+      lines: c.lines.map(l => weighedAs(l, Math.round(l.massG * factor * 10) / 10)),
     })),
   }
 }
@@ -49,7 +58,7 @@ export const withMasses = (doc: Bench, masses: ReadonlyMap<string, number>): Ben
   ...doc,
   components: doc.components.map(c => ({
     ...c,
-    lines: c.lines.map(l => (masses.has(l.id) ? { ...l, massG: masses.get(l.id)! } : l)),
+    lines: c.lines.map(l => (masses.has(l.id) ? weighedAs(l, masses.get(l.id)!) : l)),
   })),
 })
 

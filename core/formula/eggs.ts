@@ -35,6 +35,12 @@ export const yolkMass = (lines: readonly Line[]): number =>
 export const clingingWhite = (): number =>
   part(findIngredient('yolk_sep')!, 'eggWhiteProtein') / part(findIngredient('white')!, 'eggWhiteProtein')
 
+/**
+ * Shells for a number of eggs: a shortage under a hundredth of them, or a twentieth of one, cracks no other.
+ * @example shellsFor(20.15) // 20
+ */
+export const shellsFor = (n: number): number => Math.max(0, Math.ceil(Math.min(n * 0.99, n - 0.05) - 1e-9))
+
 export interface EggCount {
   /** Shells to crack in all, rounded up. */
   eggs: number
@@ -59,7 +65,7 @@ export function countEggs(lines: readonly Line[], grade: EggGrade): EggCount {
     return [{ lineId: line.id, part: p, count, eachG, nearest, nearestG: nearest * eachG }]
   })
   const sum = (p: EggPart) => found.filter(f => f.part === p).reduce((s, f) => s + f.count, 0)
-  const up = (n: number) => Math.ceil(n - 0.05)
+  const up = shellsFor
   const whole = up(sum('whole'))
   const yolks = up(sum('yolk'))
   const whites = up(sum('white'))

@@ -6,9 +6,18 @@ import { fillingOf, type Bench } from './bench'
 import { strengthOf } from './document'
 import { yolkMass } from './eggs'
 
-/** What 100 % is: the whole, the dairy, the water phase (water with the sugar and acid in it), or one chosen line. */
+/**
+ * What 100 % is: the whole, the dairy, cream and sugar together, the water phase (water with the sugar and acid in it),
+ * one chosen line, or several together.
+ */
 export type PercentBasis =
-  { kind: 'whole' } | { kind: 'dairy' } | { kind: 'water' } | { kind: 'line', lineId: string }
+  | { kind: 'whole' } | { kind: 'dairy' } | { kind: 'creamSugar' } | { kind: 'water' }
+  | { kind: 'line', lineId: string } | { kind: 'lines', lineIds: readonly string[] }
+
+/** Dairy of this much milk fat is cream, %. */
+const CREAM_FAT = 15
+const isCream = (id: string) =>
+  findIngredient(id)!.group === 'dairy' && part(findIngredient(id)!, 'milkFat') >= CREAM_FAT
 
 /**
  * Grams that count as 100 %; 0 where the formula has none of it.
@@ -17,8 +26,12 @@ export type PercentBasis =
 export function basisG(doc: Bench, kitchen: Kitchen, basis: PercentBasis): number {
   const { lines } = fillingOf(doc)
   if (basis.kind === 'line') return lines.find(l => l.id === basis.lineId)?.massG ?? 0
-  if (basis.kind === 'dairy')
-    return lines.filter(l => findIngredient(l.ingredientId)!.group === 'dairy').reduce((s, l) => s + l.massG, 0)
+  const sumOf = (test: (l: (typeof lines)[number]) => boolean) =>
+    lines.filter(test).reduce((s, l) => s + l.massG, 0)
+  const group = (l: (typeof lines)[number]) => findIngredient(l.ingredientId)!.group
+  if (basis.kind === 'lines') return sumOf(l => basis.lineIds.includes(l.id))
+  if (basis.kind === 'dairy') return sumOf(l => group(l) === 'dairy')
+  if (basis.kind === 'creamSugar') return sumOf(l => isCream(l.ingredientId) || group(l) === 'sugar')
   const m = mix(toParts(lines, l => strengthOf(l, kitchen)))
   return basis.kind === 'whole' ? m.massG : m.grams.water + sugarsG(m) + m.acidG
 }
@@ -41,7 +54,7 @@ export function ratiosOf(doc: Bench, kitchen: Kitchen): Ratio[] {
   const sum = (from: typeof lines, test: (id: string) => boolean) =>
     from.filter(l => test(l.ingredientId)).reduce((s, l) => s + l.massG, 0)
   const group = (id: string) => findIngredient(id)!.group
-  const cream = sum(lines, id => group(id) === 'dairy' && part(findIngredient(id)!, 'milkFat') >= 15)
+  const cream = sum(lines, isCream)
   const juice = sum(lines, id => group(id) === 'juice')
   const yolk = yolkMass(lines)
   const butter = (from: typeof lines) => sum(from, id => group(id) === 'butter')

@@ -2,9 +2,11 @@
  * What binds: with so much of each, how much can be made, what stops it, what is left over, and what it would take to
  * use all of one thing. Eggs and cans that must be whole stay whole.
  */
-import type { Bench } from '../formula/bench'
+import type { EggGrade } from '../base/ingredients/measures'
+import { type Bench, fillingOf } from '../formula/bench'
 import type { Line, Piece } from '../formula/document'
 import { scaleFormula, withMasses } from '../formula/edits'
+import { countEggs, type EggCount, shellsFor } from '../formula/eggs'
 
 export interface BindLine {
   lineId: string
@@ -56,6 +58,8 @@ export const bindLines = (lines: readonly Line[], have: readonly { lineId: strin
       }
     })
 
+/** A shortage under this share of a line makes no smaller batch and cracks no other egg. */
+const SHORT = 0.01
 const near = (x: number) => (Math.abs(x - Math.round(x)) < 1e-6 ? Math.round(x) : x)
 /** Whole pieces may bend another line by this much; beyond it the batch is made smaller. */
 const BEND = 0.1
@@ -76,12 +80,12 @@ export function binding(lines: readonly BindLine[]): Binding {
   const coarsest = counted[0]
   if (!coarsest) return { factor: most, limits, wholeOf: null, lines: lines.map(l => bound(l, most, null)) }
   const step = coarsest.piece!.eachG / coarsest.needG
-  for (let n = Math.floor(near(most / step)); n >= 0; n--) {
+  for (let n = Math.floor(near((most * (1 + SHORT)) / step)); n >= 0; n--) {
     const factor = n * step
     const bent = lines.map(l => bound(l, factor, l.piece))
-    const fits = bent.every((b, i) => lines[i]!.haveG === null || b.useG <= lines[i]!.haveG! * (1 + 1e-9))
+    const fits = bent.every((b, i) => lines[i]!.haveG === null || b.useG <= lines[i]!.haveG! * (1 + SHORT) + 1e-9)
     if (n === 0 || (fits && bent.every(b => Math.abs(b.bend) <= BEND)))
-      return { factor, limits, wholeOf: factor < most * (1 - 1e-9) ? coarsest.lineId : null, lines: bent }
+      return { factor, limits, wholeOf: factor < most * (1 - SHORT) ? coarsest.lineId : null, lines: bent }
   }
   return { factor: 0, limits, wholeOf: coarsest.lineId, lines: lines.map(l => bound(l, 0, l.piece)) }
 }
@@ -109,13 +113,29 @@ export function toUseAll(
   if (!line || line.haveG === null || !Number.isFinite(line.haveG)) return null
   const factor = line.haveG / line.needG
   const more = lines
-    .filter(l => l.lineId !== lineId && l.haveG !== null && factor * l.needG > l.haveG * (1 + 1e-9))
+    .filter(l => l.lineId !== lineId && l.haveG !== null && factor * l.needG > l.haveG * (1 + SHORT))
     .map(l => ({
       lineId: l.lineId,
       massG: factor * l.needG - l.haveG!,
-      pieces: l.piece ? Math.ceil(near((factor * l.needG - l.haveG!) / l.piece.eachG)) : null,
+      pieces: l.piece ? shellsFor((factor * l.needG - l.haveG!) / l.piece.eachG) : null,
     }))
   return { factor, more }
+}
+
+/**
+ * The formula at the factor that uses all of one line, whole pieces at their counts, and the shells it takes in all.
+ * @example useAllOf(doc, bindLines(lines, [{ lineId: lines[0].id, massG: 340 }]), lines[0].id, 'usL').eggs.eggs // 20
+ */
+export function useAllOf(
+  doc: Bench, lines: readonly BindLine[], lineId: string, grade: EggGrade,
+): { doc: Bench, eggs: EggCount } | null {
+  const all = toUseAll(lines, lineId)
+  if (!all) return null
+  const whole = lines.flatMap(l => l.piece
+    ? [[l.lineId, Math.max(1, Math.round((all.factor * l.needG) / l.piece.eachG)) * l.piece.eachG] as const]
+    : [])
+  const next = withMasses(scaleFormula(doc, all.factor), new Map(whole))
+  return { doc: next, eggs: countEggs(fillingOf(next).lines, grade) }
 }
 
 /** The formula scaled to what can be made, whole pieces at their counts. */

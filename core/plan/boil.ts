@@ -13,6 +13,9 @@ import { workVessels } from './fit'
 export interface BoilPlan {
   /** What the scale reads when it is done, g: with the pan if its weight is known. */
   stopG: number
+  /** What it reads as it goes on, g, and the volume of the mix then, ml. */
+  startG: number
+  startMl: number
   tareG: number | null
   lossG: number
   sugarG: number
@@ -39,8 +42,13 @@ export function boilPlan(doc: Bench, kitchen: Kitchen, a: Assessment): BoilPlan 
   const pan = panOf(doc, kitchen)
   const sugarG = addedSugarG(mixPlanOf(doc, kitchen).cooked)
   const stopG = scaleReadingG(doc, kitchen, a)
+  // What was in the pan is what is in it and what has left it.
+  const startG = stopG + a.heat.evaporatedG
+  const creamMl = a.heat.reduction?.volumeMl ?? null
   return {
     stopG,
+    startG,
+    startMl: (creamMl ?? (startG - (pan?.tareG ?? 0) - sugarG)) + SUGAR_ML_PER_G * sugarG,
     tareG: pan?.tareG ?? null,
     lossG: a.heat.reduction?.lossG ?? a.heat.evaporatedG,
     sugarG,

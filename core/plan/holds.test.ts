@@ -15,6 +15,17 @@ describe('vessels that hold what is made', () => {
         expect(a.shape.fillShare).toBeLessThanOrEqual(0.93)
       }
   })
+  it('what a way of making starts with is no stop of its own: only the lines, or the use asked of them, can be', () => {
+    const OF_THE_LINES = ['looseCold', 'sagsOnTable', 'rawEgg']
+    for (const school of SCHOOLS)
+      for (const use of familyOf(schoolOf(school).family).uses) {
+        const a = assess(vesselsThatHold(make(school, undefined, MADE[school], use), kitchen), kitchen)
+        const own = a.findings.filter(f => f.severity === 'stop' && !OF_THE_LINES.includes(f.code))
+        expect(own.map(f => f.code), `${school} ${use}`).toEqual([])
+        // A target never lies below what the starch in it needs.
+        expect(a.findings.map(f => f.code), `${school} ${use}`).not.toContain('starchUndercooked')
+      }
+  })
   it('what fits stays as it is', () => {
     const doc = make('yolkBath')
     expect(vesselsThatHold(doc, kitchen)).toBe(doc)

@@ -29,6 +29,12 @@ const plan = computed(() => boilPlan(props.doc, kitchen.core!, props.assessment)
     </p>
     <dl class="facts">
       <div>
+        <dt>{{ $say('reductionPanel.startsFrom') }}</dt>
+        <dd data-fact="start">
+          {{ fmt.grams(plan.startG) }}<small>{{ $say('reductionPanel.andMl', { ml: fmt.fixed(plan.startMl) }) }}</small>
+        </dd>
+      </div>
+      <div>
         <dt>{{ $say('reductionPanel.waterToBoilOff') }}</dt>
         <dd data-fact="boil-off">{{ fmt.grams(plan.lossG) }}</dd>
       </div>

@@ -43,6 +43,12 @@ function levelDone() {
   taken = null
   ws.endGesture()
 }
+/** As many vessels as the batch fills; where each is a portion, so many portions. */
+function takeCount(count: number) {
+  const { portions } = props.doc.assembly
+  assembly({ count, ...(portions === props.doc.assembly.count ? { portions: count } : {}) }, '')
+  ws.endGesture()
+}
 /** Changing a size makes it a one-off; the kitchen's own vessel stays as it is. */
 const size = (part: Partial<Vessel>, gesture: string) => useVessel({ ...vessel.value, ...part }, null, gesture)
 const assembly = (part: Partial<Bench['assembly']>, gesture: string) =>
@@ -147,6 +153,10 @@ const assembly = (part: Partial<Bench['assembly']>, gesture: string) =>
           <dt>{{ $say('tinPanel.filledToThereEnoughFor') }}</dt>
           <dd data-fact="fills">
             {{ fit.fills }}<small>{{ $say('tinPanel.andLeft', { density: fmt.grams(fit.leftM3 * shape.density * 1000) }) }}</small>
+            <UButton
+              v-if="fit.fills !== shape.count" size="sm" variant="outline" color="neutral"
+              :label="$say('tinPanel.takeSoMany', { count: fit.fills })" @click="takeCount(fit.fills)"
+            />
           </dd>
         </div>
         <div v-if="shape.lean">

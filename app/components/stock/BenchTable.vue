@@ -8,15 +8,19 @@ import { fillingOf, type Bench } from '#core/formula/bench'
 import type { Line } from '#core/formula/document'
 import { lotStrength } from '#core/kitchen/kitchen'
 import type { Measured, Strength } from '#core/base/ingredients/types'
+import { besideGrams } from '#core/base/ingredients/beside'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import { carriesFat } from '#core/kitchen/strength'
 import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
+import { besideWords } from '~/words/stock'
 import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
+/** Whose cups and spoons, where the kitchen has said so: else millilitres only. */
+const cups = computed(() => kitchen.record?.settings.cups ?? null)
 const rows = computed(() =>
   fillingOf(props.doc).lines.map((line) => {
     const row = findIngredient(line.ingredientId)
@@ -28,6 +32,7 @@ const rows = computed(() =>
       strength: line.strength ?? { kind: 'typical' as const },
       lots: (kitchen.record?.lots ?? []).filter(l => l.ingredientId === line.ingredientId),
       source: row?.source,
+      beside: besideGrams(line.ingredientId, line.massG, cups.value ?? 'metric'),
     }
   }),
 )
@@ -73,7 +78,12 @@ const lotWords = (l: { name: string, acidPercent?: number | null, fatPercent?: n
         </template>
         <span v-else class="soft">{{ $say('benchTable.weighedInGrams') }}</span>
       </template>
-      <template #grams-cell="{ row: { original: r } }"><b>{{ fmt.grams(r.line.massG) }}</b></template>
+      <template #grams-cell="{ row: { original: r } }">
+        <b>{{ fmt.grams(r.line.massG) }}</b>
+        <span v-if="r.beside" class="soft small beside" data-beside>
+          {{ fmt.fixed(r.beside.ml) }} ml{{ cups ? `, ${besideWords(r.beside)}` : '' }}
+        </span>
+      </template>
       <template #strength-cell="{ row: { original: r } }">
         <div :data-ingredient="r.line.ingredientId">
           <template v-if="r.acid || r.fat !== null">
@@ -148,7 +158,7 @@ const lotWords = (l: { name: string, acidPercent?: number | null, fatPercent?: n
 </template>
 
 <style scoped>
-.assumed { display: block; }
+.assumed, .beside { display: block; }
 .spread { padding-left: 0.3rem; }
 .sum { margin: 1rem 0; max-width: 44rem; }
 </style>

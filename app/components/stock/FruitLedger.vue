@@ -2,7 +2,7 @@
 /** The fruit ledger: how many, what each is taken for, what it should give, what is short and what to buy. */
 import { fillingOf, type Bench } from '#core/formula/bench'
 import { FRUIT_PARTS, type FruitEntry, type FruitPart } from '#core/formula/occasion'
-import { scaleFormula } from '#core/formula/edits'
+import { scaleFormula, weighedAs } from '#core/formula/edits'
 import { FRUITS } from '#core/base/ingredients/measures'
 import { countByWeight, fruitOf, ledger, withCount, withTake, yieldsOf } from '#core/plan/fruit'
 import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
@@ -51,8 +51,8 @@ function add() {
 }
 function setLine(lineId: string, massG: number) {
   ws.change('', (d) => {
-    const l = fillingOf(d).lines.find(x => x.id === lineId)
-    if (l) l.massG = Math.round(massG * 10) / 10
+    const f = fillingOf(d)
+    f.lines = f.lines.map(l => (l.id === lineId ? weighedAs(l, Math.round(massG * 10) / 10) : l))
   })
 }
 function scaleTo(lineId: string, needG: number, massG: number) {

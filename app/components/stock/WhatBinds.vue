@@ -5,9 +5,9 @@
  */
 import { fillingOf, type Bench } from '#core/formula/bench'
 import { eggCount } from '#core/base/ingredients/measures'
-import { binding, bindLines, scaleToBinding, toUseAll } from '#core/plan/binding'
+import { binding, bindLines, scaleToBinding, toUseAll, useAllOf } from '#core/plan/binding'
 import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
-import { leftoverWords } from '~/words/stock'
+import { eggWords, leftoverWords } from '~/words/stock'
 import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench }>()
@@ -52,6 +52,24 @@ function setHave(lineId: string, massG: number | null) {
 function tell(lineId: string, massG: number) {
   setHave(lineId, massG)
   nextTick(() => document.querySelector<HTMLInputElement>(`[data-have="${lineId}"] input`)?.focus())
+}
+const all = (lineId: string) =>
+  useAllOf(props.doc, bind.value, lineId, kitchen.record?.settings.eggGrade ?? 'euL')
+/** Shells in all, and the whites or yolks that are then over. */
+function eggsOf(lineId: string): string {
+  const eggs = all(lineId)?.eggs
+  if (!eggs || eggs.eggs === 0) return ''
+  const { whites, yolks } = eggs.surplus
+  const over = whites > 0 ? eggWords('white', whites) : yolks > 0 ? eggWords('yolk', yolks) : ''
+  return over
+    ? say('whatBinds.eggsInAllAndOver', { eggs: eggWords('whole', eggs.eggs), over })
+    : say('whatBinds.eggsInAll', { eggs: eggWords('whole', eggs.eggs) })
+}
+function useItAll(lineId: string) {
+  const next = all(lineId)
+  if (!next) return
+  ws.replace(next.doc)
+  ws.endGesture()
 }
 function scale() {
   ws.replace(scaleToBinding(props.doc, result.value))
@@ -147,6 +165,11 @@ const about = (lineId: string, g: number) => {
                 {{ k > 0 ? ` ${$say('whatBinds.and')} ` : '' }}<b>{{ $say('whatBinds.more', { massG: fmt.grams(m.massG), lineId: name(m.lineId) }) }}</b>{{ m.pieces !== null ? ` (${m.pieces})` : about(m.lineId, m.massG) }}
               </template>
             </template>.
+            <span v-if="eggsOf(u.lineId)" data-eggs-in-all>{{ eggsOf(u.lineId) }}</span>
+            <UButton
+              size="sm" variant="outline" color="neutral" :label="$say('whatBinds.useItAll')"
+              :aria-label="$say('whatBinds.useAllOf', { name: name(u.lineId) })" @click="useItAll(u.lineId)"
+            />
           </li>
         </ul>
       </template>
