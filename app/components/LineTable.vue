@@ -182,10 +182,10 @@ function add() {
             </button>
           </td>
           <th scope="row">{{ fmt.name(l.ingredientId) }}<span v-if="note(l)" class="note">{{ note(l) }}</span></th>
-          <td class="r num">
+          <td class="r num part">
             {{ hundred > 0 ? `${fmt.fixed(100 * l.massG / hundred, 1)}${basis.kind === 'line' ? '' : ' %'}` : '—' }}
           </td>
-          <td class="r">
+          <td class="r mass">
             <QuantityField
               field="components.*.lines.*.massG" kind="mass" big :ingredient-id="l.ingredientId"
               :label="$say('lineTable.gramsOf', { ingredientId: fmt.name(l.ingredientId) })" :model-value="l.massG"
@@ -302,4 +302,17 @@ tfoot td { padding-top: 0.5rem; } tfoot .total { font-weight: 600; padding-right
 .ratios { display: flex; flex-wrap: wrap; gap: 0.2rem 1.6rem; margin: 0.7rem 0 0; }
 .ratios dt { color: var(--ink-soft); font-size: 0.9rem; } .ratios dd { margin: 0; font-weight: 600; }
 @media (pointer: coarse) { .act { min-width: 44px; } .handle { min-width: 44px; } }
+/* On a phone a line is two: its name and grams, then its share and what can be done with it. */
+@media (max-width: 480px) {
+  .lines, .lines :deep(tbody), tfoot { display: block; }
+  thead { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
+  tbody tr, tfoot tr {
+    display: grid; grid-template-columns: 44px minmax(0, 1fr) auto; grid-template-areas: "name name mass" "grip share acts";
+    align-items: center;
+  }
+  tbody th { grid-area: name; } tbody .mass { grid-area: mass; width: 7rem; } tbody .grip { grid-area: grip; width: 44px; }
+  tbody .part { grid-area: share; text-align: left; } tbody .acts { grid-area: acts; width: auto; }
+  tfoot tr { grid-template-areas: "name name mass"; } tfoot th { grid-area: name; } tfoot .total { grid-area: mass; }
+  tfoot td:empty { display: none; }
+}
 </style>

@@ -56,6 +56,9 @@ const stops = computed(() =>
 .here .track i {
   width: 17px; height: 17px; top: 0; background: var(--citron) !important; border: 2px solid var(--ink);
 }
+/* What stops keeps its mark, also where one stands. */
+.here.is-stop .track i, .here.is-error .track i { background: var(--blood) !important; outline: 3px solid var(--citron); }
+.here.is-look .track i { border-color: var(--blood); }
 .name { display: block; font-weight: 600; }
 .name em { font-style: normal; font-weight: 600; font-size: 0.9rem; color: var(--blood); }
 .lines { display: block; font-size: 0.9rem; color: var(--ink-soft); line-height: 1.28; }
@@ -63,6 +66,7 @@ const stops = computed(() =>
 .here .lines { color: var(--ink); }
 .here .name { box-shadow: inset 0 -7px 0 var(--citron-soft); display: inline-block; }
 .stop:hover .name { text-decoration: underline; text-underline-offset: 3px; }
+@media (forced-colors: active) { .track i { forced-color-adjust: none; } }
 @media (max-width: 760px) {
   .ribbon { margin: 0.5rem 0 0.6rem; position: relative; padding-bottom: 2.9rem; }
   .stop { min-height: 56px; padding-right: 0; }
@@ -71,5 +75,8 @@ const stops = computed(() =>
   /* Only the open station says its figures, in a line below. */
   .lines { display: none; }
   .here .lines { display: block; position: absolute; bottom: 0; left: 0; right: 0; }
+}
+@media (max-width: 380px) {
+  .ribbon { grid-template-columns: repeat(3, minmax(0, 1fr)); row-gap: 0.3rem; }
 }
 </style>

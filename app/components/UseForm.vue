@@ -28,7 +28,7 @@ const HEIGHT: Record<UseKind, string> = {
 
 <template>
   <div class="use-form">
-    <div class="kinds" role="radiogroup" :aria-label="$say('useForm.use')">
+    <div v-radios class="kinds" role="radiogroup" :aria-label="$say('useForm.use')">
       <button
         v-for="k in USE_KINDS" :key="k" type="button" role="radio" :aria-checked="use?.kind === k" @click="pick(k)"
       >

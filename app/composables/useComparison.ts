@@ -1,5 +1,6 @@
 /** Other states of a formula: its versions, variants and what it came from, fetched when they are looked at. */
 import { type Bench, benchOf } from '#core/formula/bench'
+import type { Difference } from '#core/solve/compare'
 import type { FormulaRecord, VersionItem, VersionList, VersionRecord } from '../../shared/schemas/wire'
 import { say } from '~/words/say'
 
@@ -9,6 +10,8 @@ export interface Other {
   kind: 'version' | 'formula'
   id: string
   at: string | null
+  /** What changed since the state before it. */
+  changes: Difference[]
 }
 export interface Compared extends Other {
   doc: Bench
@@ -34,6 +37,7 @@ export function useComparison(formulaId: () => string) {
       kind: 'version',
       id: v.id,
       at: v.createdAt,
+      changes: v.changes ?? [],
     }))
     const formulas = [...(l.origin ? [l.origin] : []), ...l.variants].map((f): Other => ({
       key: `f:${f.id}`,
@@ -41,6 +45,7 @@ export function useComparison(formulaId: () => string) {
       kind: 'formula',
       id: f.id,
       at: null,
+      changes: [],
     }))
     return [...formulas, ...named]
   })

@@ -213,7 +213,7 @@ const settledMark = computed(() => (much.value ? 'too-long' : settled.value ? 's
         <h2 class="section-title">{{ $say('new.pasteItAsYouHaveIt') }}</h2>
         <label class="sr" for="paste">{{ $say('new.formulaTextOneIngredientALine') }}</label>
         <textarea
-          id="paste" class="paste" :value="draft.text" :rows="draft.text ? 7 : 9" spellcheck="false"
+          id="paste" class="paste" dir="auto" :value="draft.text" :rows="draft.text ? 7 : 9" spellcheck="false"
           :placeholder="EXAMPLE" @input="textChanged(($event.target as HTMLTextAreaElement).value)"
           @blur="history.endGesture()"
         />
@@ -292,7 +292,7 @@ const settledMark = computed(() => (much.value ? 'too-long' : settled.value ? 's
     </section>
     <section>
       <h2 class="section-title">{{ $say('new.whatIsIt') }}</h2>
-      <div class="schools kinds" role="radiogroup" :aria-label="$say('new.kindOfDessert')">
+      <div v-radios class="schools kinds" role="radiogroup" :aria-label="$say('new.kindOfDessert')">
         <button
           v-for="f in FAMILIES" :key="f" type="button" role="radio" :aria-checked="family === f" :data-family="f"
           @click="draft.family = f"
@@ -303,7 +303,7 @@ const settledMark = computed(() => (much.value ? 'too-long' : settled.value ? 's
         </button>
       </div>
       <h2 class="section-title ways">{{ $say('new.wayOfMaking') }}</h2>
-      <div class="schools" role="radiogroup" :aria-label="$say('new.wayOfMaking')">
+      <div v-radios class="schools" role="radiogroup" :aria-label="$say('new.wayOfMaking')">
         <button
           v-for="s in familyOf(family).schools" :key="s" type="button" role="radio" :aria-checked="school === s"
           @click="draft.school = s"

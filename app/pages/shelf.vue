@@ -232,7 +232,7 @@ const changed = (item: FormulaListItem) =>
               :aria-label="$say('shelf.newName')" @keydown.enter="rename(item)" @keydown.esc="renaming = null"
               @blur="rename(item)"
             >
-            <NuxtLink v-else :to="`/formula/${item.id}/balance`" class="title">{{ item.name }}</NuxtLink>
+            <NuxtLink v-else :to="`/formula/${item.id}/balance`" class="title" dir="auto">{{ item.name }}</NuxtLink>
             <span class="soft small">{{ whatItIs(item) }}; {{ changed(item) }}</span>
             <span v-if="waitsOf(item)" class="small unsent" data-unsent>{{ $say('shelf.notSentYetKeptInThis') }}</span>
           </div>

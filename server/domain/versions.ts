@@ -1,11 +1,12 @@
 /** Kept states of a formula: immutable, named by a cook or kept by themselves, and thinned out as these grow old. */
 import { randomUUID } from 'node:crypto'
 import { startOfDay, subDays } from 'date-fns'
-import { LockMode } from '@mikro-orm/core'
+import { type InferEntity, LockMode } from '@mikro-orm/core'
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { ENGINE_VERSION } from '#core/pipeline/assessment'
-import type { Planned } from '#core/formula/bench'
+import { benchOf, type Planned } from '#core/formula/bench'
 import { SCHEMA_VERSION } from '#core/formula/document'
+import { differences } from '#core/solve/compare'
 import { FormulaEntity, FormulaVersionEntity } from '../database/entities'
 import type { VersionItem, VersionList, VersionRecord } from '../../shared/schemas/wire'
 import type { Owner } from './kitchen'
@@ -59,6 +60,23 @@ function readCursor(cursor: string): [string, string] {
   return [time.toISOString(), id!]
 }
 
+/** How many differences name a state. */
+const CHANGES_SHOWN = 3
+
+/** What changed with a state since the one before it on the page; nothing where either cannot be read. */
+type VersionRow = InferEntity<typeof FormulaVersionEntity>
+function changesOf(rows: readonly VersionRow[], id: string): Pick<VersionItem, 'changes'> {
+  const i = rows.findIndex(r => r.id === id)
+  const [now, before] = i < 0 ? [] : [rows[i], rows[i + 1]]
+  if (!now || !before) return {}
+  try {
+    const bench = (row: VersionRow) => benchOf(readStored(row, row.occasion ?? null))
+    return { changes: differences(bench(before), bench(now)).map(u => u.difference).slice(0, CHANGES_SHOWN) }
+  } catch {
+    return {}
+  }
+}
+
 /** Kept states, newest first, a page at a time. @throws {Refusal} unknown */
 export async function listVersions(
   em: EntityManager,
@@ -75,7 +93,7 @@ export async function listVersions(
   const where = { formulaId, kitchenId: owner.id }
   const qb = em
     .createQueryBuilder(FormulaVersionEntity, 'v')
-    .select([...SHOWN])
+    .select([...SHOWN, 'document', 'occasion', 'schemaVersion'])
     .where(where)
   if (after) qb.andWhere('(v.created_at, v.id) < (?::timestamptz, ?::uuid)', readCursor(after))
   const rows = await qb
@@ -102,6 +120,7 @@ export async function listVersions(
       formulaName: formula.name,
       label: v.label,
       createdAt: v.createdAt.toISOString(),
+      ...changesOf(rows, v.id),
     })),
     next: rows.length > VERSIONS_PAGE ? cursorOf(page.at(-1)!) : null,
     variants: names(

@@ -1,6 +1,7 @@
 /** What crosses the wire besides documents. */
 import * as yup from 'yup'
 import type { Planned } from '#core/formula/bench'
+import type { Difference } from '#core/solve/compare'
 import type { Summary } from '#core/pipeline/summary'
 import type { KitchenRecord, LotRecord } from './kitchen'
 
@@ -45,6 +46,8 @@ export interface VersionItem {
   formulaName: string
   label: string
   createdAt: string
+  /** What changed since the state before it, the first few; absent where that is not on the same page. */
+  changes?: Difference[]
 }
 export interface VersionRecord extends VersionItem {
   document: Planned

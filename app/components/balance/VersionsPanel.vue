@@ -47,10 +47,30 @@ function goBack(o: Other) {
   ws.endGesture()
 }
 const when = (o: Other) => o.at ? `${fmt.day(o.at)}, ${fmt.time(o.at)}` : say('versionsPanel.aFormulaOfItsOwn')
-/** Named ones and formulas always; of the rest the last few, unless all are wanted. */
+/** A state by its name, else by what changed with it. */
+const NAMED_BY = 2
+const nameOf = (o: Other) =>
+  o.name ||
+  o.changes.slice(0, NAMED_BY).map(d => differenceWords(d, fmt)).join(', ') +
+  (o.changes.length > NAMED_BY ? ' …' : '') ||
+  say('versionsPanel.keptByItself')
+/** What was kept by itself within one hour is one row, until it is opened. */
+const opened = ref<string[]>([])
+const hourOf = (o: Other) => (o.name || !o.at ? null : o.at.slice(0, 13))
+const folded = computed(() => {
+  const rows: { o: Other, hour: string | null, more: number }[] = []
+  for (const o of others.value) {
+    const hour = hourOf(o)
+    const last = rows.at(-1)
+    if (hour && last?.hour === hour && !opened.value.includes(hour) && !keys.value.includes(o.key)) last.more++
+    else rows.push({ o, hour, more: 0 })
+  }
+  return rows
+})
+/** Named ones and formulas always; of the rest the last few hours, unless all are wanted. */
 const shown = computed(() => {
   let rest = 0
-  return others.value.filter(o => o.name || keys.value.includes(o.key) || all.value || rest++ < 4)
+  return folded.value.filter(({ o }) => o.name || keys.value.includes(o.key) || all.value || rest++ < 4)
 })
 watch(() => ws.savedAt, () => void props.comparison.refresh())
 
@@ -58,7 +78,7 @@ interface Column { name: string, doc: Bench, summary: ReturnType<typeof summaris
 const columns = computed<Column[]>(() =>
   [
     { name: say('versionsPanel.now'), doc: props.doc },
-    ...compared.value.map(c => ({ name: c.name || when(c), doc: c.doc })),
+    ...compared.value.map(c => ({ name: nameOf(c), doc: c.doc })),
   ].map((c) => {
     const cost = batchCost(c.doc, kitchen.core!).batch
     try {
@@ -127,7 +147,7 @@ watch([() => props.doc, compared], async () => {
   for (const c of compared.value) {
     const outcome = await solver.run<'explain'>({ kind: 'explain', from: c.doc, to: props.doc, kitchen: kitchen.core! })
     if (!outcome) return
-    if ('value' in outcome) out.push({ name: c.name || when(c), value: outcome.value })
+    if ('value' in outcome) out.push({ name: nameOf(c), value: outcome.value })
   }
   explained.value = out
 }, { immediate: true })
@@ -154,9 +174,12 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
     </form>
     <p v-if="failed" class="soft" role="status">{{ $say('versionsPanel.theServerDoesNotAnswerVersions') }}</p>
     <ul v-if="shown.length" class="list">
-      <li v-for="o in shown" :key="o.key" :data-version="o.name || 'unnamed'">
+      <li v-for="{ o, hour, more } in shown" :key="o.key" :data-version="o.name || 'unnamed'">
         <span>
-          <b>{{ o.name || $say('versionsPanel.keptByItself') }}</b> <span class="soft small">{{ when(o) }}</span>
+          <b dir="auto">{{ nameOf(o) }}</b> <span class="soft small">{{ when(o) }}</span>
+          <button v-if="more > 0" type="button" class="underline more" @click="opened = [...opened, hour!]">
+            {{ $say('versionsPanel.moreInThisHour', { more }) }}
+          </button>
         </span>
         <span class="acts">
           <UButton
@@ -176,7 +199,7 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
     </ul>
     <p v-else class="soft">{{ $say('versionsPanel.everyChangeIsKeptFromHere') }}</p>
     <UButton
-      v-if="!all && others.length > shown.length" size="sm" variant="ghost" color="neutral"
+      v-if="!all && folded.length > shown.length" size="sm" variant="ghost" color="neutral"
       :label="
         list?.next
           ? $say('versionsPanel.moreKeptStates')
@@ -241,6 +264,7 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
   display: flex; justify-content: space-between; flex-wrap: wrap; gap: 0.3rem 0.8rem; align-items: center;
   border-bottom: 1px solid var(--hairline); padding: 0.3rem 0;
 }
+.more { min-height: 44px; margin-left: 0.6rem; cursor: pointer; }
 .acts { display: flex; gap: 0.4rem; align-items: center; }
 .open { min-height: 44px; display: inline-flex; align-items: center; }
 .faces { display: grid; grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr)); gap: 0.8rem; margin: 0.8rem 0; }

@@ -19,5 +19,5 @@ function left() {
 </script>
 
 <template>
-  <input :value="text ?? name" @input="typed" @blur="left">
+  <input dir="auto" :value="text ?? name" @input="typed" @blur="left">
 </template>

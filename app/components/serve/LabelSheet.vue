@@ -22,7 +22,7 @@ const WARNINGS = {
 
 <template>
   <article class="label" :class="`s-${size}`" data-label>
-    <h2>{{ l.name }}</h2>
+    <h2 dir="auto">{{ l.name }}</h2>
     <p class="made">
       {{
         $say('labelSheet.aPortion',

@@ -65,7 +65,7 @@ const sagsAt = computed(() => {
     <label v-if="!layered" class="scrub">
       <span>{{ $say('liveFace.onTheTable') }} <b class="num">{{ fmt.duration(minute * 60) }}</b></span>
       <input
-        type="range" min="0" :max="longest" step="1" :value="minute" :aria-valuetext="spoken" data-scrub
+        type="range" min="0" :max="longest" step="1" :value="minute" :aria-valuetext="spoken" data-table-minutes
         @input="moved = 60 * Number(($event.target as HTMLInputElement).value)"
       >
       <small class="soft" data-fact="sags-from">{{ sagsAt }}</small>

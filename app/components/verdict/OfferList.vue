@@ -27,7 +27,7 @@ defineExpose({ isEmpty: computed(() => shown.value.length === 0) })
 </script>
 
 <template>
-  <div class="offers" @pointerenter="enter" @pointerleave="leave">
+  <div class="offers" :class="{ drawn: moves }" @pointerenter="enter" @pointerleave="leave">
     <template v-for="{ item, state } in shown" :key="keyOf(item)">
       <div v-if="state === 'taken'" class="taken" role="status">
         <span>{{ $say('verdictMore.done', { what: words(item).label }) }}</span>
@@ -47,6 +47,8 @@ defineExpose({ isEmpty: computed(() => shown.value.length === 0) })
   width: 100%; min-height: 46px; display: flex; justify-content: space-between; align-items: center; gap: 0.8rem;
   border-bottom: 1px solid var(--hairline); text-align: left; padding: 0.3rem 0.1rem;
 }
+/* Done or gone, a row is as high as it was. */
+.drawn .adjust, .drawn .taken { min-height: 5.9rem; }
 .adjust { cursor: pointer; }
 .adjust:hover { background: var(--citron-soft); }
 .what { flex: 1; display: flex; justify-content: space-between; align-items: baseline; gap: 0 0.8rem; flex-wrap: wrap; }

@@ -40,9 +40,12 @@ const v = computed(() => props.assessment.verdict)
 </template>
 
 <style scoped>
-.sentence { font-size: 1.4rem; margin: 0.5rem 0 0.4rem; text-wrap: balance; }
+/* Three lines whatever it says: what can be pressed below keeps its place when the sentence changes. */
+.sentence { font-size: 1.4rem; margin: 0.5rem 0 0.4rem; text-wrap: balance; min-height: 4.75rem; }
+.figures :deep(.whynum), .wanted :deep(.whynum) { min-height: 44px; display: inline-flex; align-items: center; }
+.figures :deep(.whynum)::after, .wanted :deep(.whynum)::after { inset: 0; min-height: 44px; }
 .figures { display: grid; grid-template-columns: 1fr 1fr; gap: 0 1rem; margin: 0; font-size: 0.92rem; }
 dt { color: var(--ink-soft); }
 dd { margin: 0; font-size: 1.05rem; font-weight: 600; }
-.wanted { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; margin: 0.5rem 0 0; min-height: 32px; align-items: baseline; }
+.wanted { display: flex; flex-wrap: wrap; gap: 0 1rem; margin: 0; min-height: 88px; align-content: start; }
 </style>

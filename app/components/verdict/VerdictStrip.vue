@@ -3,12 +3,20 @@
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { pieceFigures } from '#core/pipeline/summary'
+import { speak } from '~/words/findings'
+import { MARK_WORDS } from '~/words/names'
 import { coldWords, plateWords } from '~/words/stands'
 import { shortVerdict, tasteWord } from '~/words/verdict'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const piece = computed(() => pieceFigures(props.doc, props.assessment))
+/** What must not be: by its title here, whole below. The verdict's own word says the set. */
+const SET = new Set(['sagsOnTable', 'looseCold', 'tooFirm'])
+const stops = computed(() =>
+  props.assessment.findings
+    .filter(f => f.severity === 'stop' && !SET.has(f.code))
+    .map(f => speak(f, fmt).title))
 const code = computed(() => props.assessment.verdict.code)
 </script>
 
@@ -18,6 +26,7 @@ const code = computed(() => props.assessment.verdict.code)
     <span class="says">
       <b :class="{ off: code !== 'good' || !assessment.chill.safe }">{{ shortVerdict(code, assessment.chill.safe) }}</b>, {{ tasteWord(doc, assessment) }}
       <small>{{ coldWords(piece, fmt) }}; {{ plateWords(piece, fmt) }}</small>
+      <small v-if="stops.length" class="stops"><b>{{ MARK_WORDS.stop }}</b> {{ stops.join(' ') }}</small>
     </span>
   </a>
 </template>
@@ -28,5 +37,6 @@ const code = computed(() => props.assessment.verdict.code)
   border-bottom: 1px solid var(--ink); padding: 0.3rem 0; min-height: 56px; line-height: 1.25;
 }
 .off { color: var(--blood); }
+.stops, .stops b { color: var(--blood); }
 small { display: block; font-size: 0.9rem; color: var(--ink-soft); }
 </style>

@@ -61,7 +61,7 @@ const stops = computed(() => assessment.value?.findings.filter(f => f.severity =
         </span>
       </div>
       <header>
-        <h1>{{ doc.name }}</h1>
+        <h1 dir="auto">{{ doc.name }}</h1>
         <p>
           {{
             $say('card.portionsOf',
