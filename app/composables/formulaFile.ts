@@ -1,7 +1,7 @@
 /** Formula files out and in. A file is taken whole or not at all; an error names the field. */
 import type { Planned } from '#core/formula/bench'
 import { documentProblemWords } from '~/words/problems'
-import { BODY_LIMIT } from '../../shared/schemas/wire'
+import { BODY_LIMIT } from '../../shared/limits'
 import { say } from '~/words/say'
 
 /** Offers a formula with its occasion as a file. */

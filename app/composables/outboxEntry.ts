@@ -3,7 +3,7 @@
  * outbox (`stores/outbox.ts`) keeps them, sends them and tells what was settled.
  */
 import { merge, same, type Clash, type Side } from '../../shared/merge'
-import { kitchenDocument, type KitchenDocument, type KitchenRecord, type LotRecord } from '../../shared/schemas/kitchen'
+import { kitchenDocument, type KitchenDocument, type KitchenRecord, type LotRecord } from '../../shared/kitchen'
 import type { Problem } from '../../shared/schemas/problem'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 import type { DocumentKind, Unsent, Write } from './unsent'

@@ -7,7 +7,7 @@ import { INGREDIENTS } from '#core/base/ingredients/table'
 import { EGG_GRADES, type EggGrade } from '#core/base/ingredients/measures'
 import type { CupSystem } from '#core/base/units'
 import { boilingPoint } from '#core/physics/thermal/steam'
-import type { KitchenRecord, KitchenSettings } from '../../shared/schemas/kitchen'
+import type { KitchenRecord, KitchenSettings } from '../../shared/kitchen'
 import { CUP_NAMES, FOOD_CODES, PLACE_NAMES } from '~/words/names'
 import { say } from '~/words/say'
 

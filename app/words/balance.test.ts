@@ -10,7 +10,7 @@ import { FRUITS } from '#core/base/ingredients/measures'
 import { INGREDIENTS } from '#core/base/ingredients/table'
 import { LOT_METHODS } from '#core/kitchen/strength'
 import { formula, kitchen } from '../../tests/support/core'
-import { SETTINGS_ADDED, type KitchenRecord } from '../../shared/schemas/kitchen'
+import { SETTINGS_ADDED, type KitchenRecord } from '../../shared/kitchen'
 import { useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
 import {

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { merge } from '../../shared/merge'
-import { kitchenDocument, type KitchenRecord } from '../../shared/schemas/kitchen'
+import { kitchenDocument, type KitchenRecord } from '../../shared/kitchen'
 import { demoFormulas, LOTS, OVENS, BURNERS, PANS, PLACES, SETTINGS, VESSELS } from '../../server/database/demo'
 import { type Bench, benchOf, fillingOf, type Planned, putBack } from '#core/formula/bench'
 import { useFormat } from '../composables/useFormat'

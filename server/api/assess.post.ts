@@ -1,7 +1,7 @@
 /** Assesses a formula document that is not kept: the same figures as `npm run assess`, in this kitchen. */
 import { knownKitchen } from '../domain/kitchen'
 import { inThread } from '../threads/pool'
-import { coreKitchen } from '../../shared/schemas/kitchen'
+import { coreKitchen } from '../../shared/kitchen'
 
 export default defineEventHandler(async (event) => {
   const body = await readBytes(event)

@@ -1,5 +1,6 @@
 import { saveKitchen } from '../domain/kitchen'
-import { kitchenDocument, kitchenUpdateSchema, type KitchenDocument } from '../../shared/schemas/kitchen'
+import { kitchenDocument, type KitchenDocument } from '../../shared/kitchen'
+import { kitchenUpdateSchema } from '../../shared/schemas/kitchen'
 
 export default defineEventHandler(async (event) => {
   const update = await readChecked(event, kitchenUpdateSchema)

@@ -10,7 +10,7 @@ import type { ComponentRole, PartKind, School } from '#core/formula/document'
 import type { Strength } from '#core/base/ingredients/types'
 import type { UseKind } from '#core/physics/set/bands'
 import { INCH_M } from '#core/base/units'
-import { coreKitchen, type KitchenSettings } from '../../shared/schemas/kitchen'
+import { coreKitchen, type KitchenSettings } from '../../shared/kitchen'
 
 /** Fixed ids, so that seeding twice writes once. */
 const uuid = (kind: number, n: number) => `0e1f0000-${kind.toString(16).padStart(4, '0')}-4000-8000-${n.toString(16).padStart(12, '0')}`

@@ -6,7 +6,7 @@ import type { Material, VesselKind } from '#core/physics/geometry/cavity'
 import type { PlaceKind } from '#core/physics/thermal/places'
 import type { LotMethod } from '#core/kitchen/strength'
 import type { Summary } from '#core/pipeline/summary'
-import type { KitchenSettings } from '../../shared/schemas/kitchen'
+import type { KitchenSettings } from '../../shared/kitchen'
 import type { EggUse } from '../../shared/schemas/wire'
 
 export type EquipmentKind = 'oven' | 'burner' | 'pan'

@@ -17,7 +17,7 @@ import {
   MutationEntity,
 } from '../database/entities'
 import { seed } from '../database/seed'
-import { coreKitchen, kitchenDocument, type KitchenDocument } from '../../shared/schemas/kitchen'
+import { coreKitchen, kitchenDocument, type KitchenDocument } from '../../shared/kitchen'
 import { PAGE_SIZE } from '../../shared/schemas/wire'
 import { emptyBin, listBin, revive } from './bin'
 import { createFormulaRow, deleteFormula, listFormulas, loadFormula, renameFormula, saveFormula } from './formulas'

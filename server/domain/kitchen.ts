@@ -10,7 +10,7 @@ import {
   VesselEntity,
   type EquipmentKind,
 } from '../database/entities'
-import { SETTINGS_ADDED, type KitchenDocument, type KitchenRecord, type LotRecord } from '../../shared/schemas/kitchen'
+import { SETTINGS_ADDED, type KitchenDocument, type KitchenRecord, type LotRecord } from '../../shared/kitchen'
 import { remember, takenBefore } from './mutations'
 import { Refusal } from './refusal'
 

@@ -4,7 +4,7 @@
  */
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { RESULT_ENGINE } from '#core/pipeline/assessment'
-import { coreKitchen } from '../../shared/schemas/kitchen'
+import { coreKitchen } from '../../shared/kitchen'
 import type { Summarised, SummaryJob } from '../threads/tasks'
 import { isStale } from './formulas'
 import { knownKitchen, loadOwner } from './kitchen'

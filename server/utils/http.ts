@@ -3,7 +3,7 @@ import { createError, getHeader, getRouterParam, type H3Event } from 'h3'
 import * as yup from 'yup'
 import { yupProblem, type Problem } from '../../shared/schemas/problem'
 import { isUuid, tooMuch } from '../../shared/schemas/shape'
-import { BODY_LIMIT } from '../../shared/schemas/wire'
+import { BODY_LIMIT } from '../../shared/limits'
 
 /** An error that names a field. */
 export const problem = (statusCode: number, data: Omit<Problem, 'params'> & { params?: Record<string, unknown> }) =>

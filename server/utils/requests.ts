@@ -1,6 +1,6 @@
 /** What several routes ask of a request. */
 import { type Read, readDocument } from '../../shared/schemas/formula'
-import { coreKitchen, type KitchenRecord } from '../../shared/schemas/kitchen'
+import { coreKitchen, type KitchenRecord } from '../../shared/kitchen'
 import { problem } from './http'
 
 /** What was read, whole and possible, or an error naming its field. */

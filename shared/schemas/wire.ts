@@ -3,10 +3,8 @@ import * as yup from 'yup'
 import type { Planned } from '#core/formula/bench'
 import type { Difference } from '#core/solve/compare'
 import type { Summary } from '#core/pipeline/summary'
-import type { KitchenRecord, LotRecord } from './kitchen'
+import type { KitchenRecord, LotRecord } from '../kitchen'
 
-/** Largest body a write may have, bytes. */
-export const BODY_LIMIT = 1_000_000
 /** Formulas in one answer of the shelf. */
 export const PAGE_SIZE = 50
 /** Days that what was deleted can be brought back. */

@@ -2,7 +2,7 @@ import { mountSuspended } from '@nuxt/test-utils/runtime'
 import { beforeEach, describe, expect, it } from 'vitest'
 import QuantityField from './QuantityField.vue'
 import { useKitchenStore } from '../../stores/kitchen'
-import type { KitchenRecord } from '../../../shared/schemas/kitchen'
+import type { KitchenRecord } from '../../../shared/kitchen'
 
 const settings = (temperatureUnit: 'C' | 'F') => ({ settings: { temperatureUnit } }) as unknown as KitchenRecord
 const mount = (props: Record<string, unknown>) =>

@@ -9,7 +9,7 @@ import { FIELDS, type FieldPath } from '#core/base/fields'
 import { readQuantity, type QuantityKind } from '#core/base/typed'
 import { CUP_NAMES } from '~/words/names'
 import { say } from '~/words/say'
-import { kitchenDocument } from '../../../shared/schemas/kitchen'
+import { kitchenDocument } from '../../../shared/kitchen'
 
 const KINDS = {
   mass: { unit: 'g', factor: 1, digits: 1, step: 5 },

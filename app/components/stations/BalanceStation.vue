@@ -90,9 +90,9 @@ const figures = computed(() =>
         </button>
       </nav>
       <BalanceMap v-if="view === 'map'" :doc="doc" :ghosts="comparison.ghosts.value" />
-      <RebalancePanel v-else-if="view === 'rebalance'" :doc="doc" />
-      <VersionsPanel v-else-if="view === 'versions'" :doc="doc" :comparison="comparison" @variant="emit('variant')" />
-      <LabelPanel v-else :doc="doc" :assessment="assessment" />
+      <LazyRebalancePanel v-else-if="view === 'rebalance'" :doc="doc" />
+      <LazyVersionsPanel v-else-if="view === 'versions'" :doc="doc" :comparison="comparison" @variant="emit('variant')" />
+      <LazyLabelPanel v-else :doc="doc" :assessment="assessment" />
     </div>
     <div v-if="assessment && b" class="strip">
       <div>
@@ -110,7 +110,7 @@ const figures = computed(() =>
         <dd class="spread">{{ f.spread }}&nbsp;</dd>
       </div>
     </dl>
-    <SwapDialog :doc="doc" :line-id="swapping" @close="swapping = null" />
+    <LazySwapDialog v-if="swapping" :doc="doc" :line-id="swapping" @close="swapping = null" />
     <CautionList
       v-if="assessment" class="notes"
       :findings="assessment.findings.filter(f => f.station === 'balance' && f.severity === 'info')"

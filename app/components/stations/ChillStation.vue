@@ -39,7 +39,7 @@ const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:chill-view', 'plan'
       </button>
     </nav>
     <ChillPlan v-if="view === 'plan'" :doc="doc" :assessment="assessment" />
-    <ColdPicture v-else-if="view === 'picture'" :doc="doc" :assessment="assessment" />
-    <WhenPanel v-else :doc="doc" :assessment="assessment" />
+    <LazyColdPicture v-else-if="view === 'picture'" :doc="doc" :assessment="assessment" />
+    <LazyWhenPanel v-else :doc="doc" :assessment="assessment" />
   </div>
 </template>

@@ -45,10 +45,10 @@ const shown = computed(() => VIEWS.value.some(([key]) => key === view.value) ? v
     </nav>
     <CookPlan v-if="shown === 'cook'" :doc="doc" :assessment="assessment" />
     <div v-else-if="shown === 'order'">
-      <OrderList :doc="doc" :assessment="assessment" />
-      <AsPasted v-if="doc.note" :doc="doc" :assessment="assessment" />
+      <LazyOrderList :doc="doc" :assessment="assessment" />
+      <LazyAsPasted v-if="doc.note" :doc="doc" :assessment="assessment" />
     </div>
-    <ReductionPanel v-else-if="shown === 'reduce'" :doc="doc" :assessment="assessment" />
-    <OtherWays v-else :doc="doc" :assessment="assessment" />
+    <LazyReductionPanel v-else-if="shown === 'reduce'" :doc="doc" :assessment="assessment" />
+    <LazyOtherWays v-else :doc="doc" :assessment="assessment" />
   </div>
 </template>

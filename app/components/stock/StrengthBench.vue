@@ -8,7 +8,7 @@ import { INGREDIENTS } from '#core/base/ingredients/table'
 import { carriesFat, figuresOf, LOT_METHODS, toStrength, type LotMethod } from '#core/kitchen/strength'
 import { TABLE_UI } from '~/composables/tableStyle'
 import { METHOD_WORDS } from '~/words/stock'
-import type { LotRecord } from '../../../shared/schemas/kitchen'
+import type { LotRecord } from '../../../shared/kitchen'
 import { fieldWords } from '~/words/problems'
 import { say } from '~/words/say'
 

@@ -5,7 +5,7 @@ import { pieceFigures, type PieceFigures } from '#core/pipeline/summary'
 import { formula, kitchen, YOLK_CURD } from '../../../tests/support/core'
 import CutFace from './CutFace.vue'
 import { useKitchenStore } from '../../stores/kitchen'
-import type { KitchenRecord } from '../../../shared/schemas/kitchen'
+import type { KitchenRecord } from '../../../shared/kitchen'
 
 const state = (slump: number, tempC: number) => ({ slump, tempC, standsM: 0.05, cutsM: 0.025, ringSlumpM: 0 })
 const piece = (over: Partial<PieceFigures> = {}): PieceFigures => ({

@@ -2,7 +2,7 @@
 /** The workspace: ribbon, the open station, the verdict column. */
 import { STATIONS, type Station } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
-import { KEYS, useWorkspaceKeys } from '~/composables/useWorkspaceKeys'
+import { useWorkspaceKeys } from '~/composables/useWorkspaceKeys'
 import { documentProblemWords } from '~/words/problems'
 import { say } from '~/words/say'
 
@@ -29,6 +29,9 @@ watch(station, () => workspace.endGesture())
 
 const useOpen = ref(false)
 const keysOpen = ref(false)
+/* A dialog is fetched when it is first asked for. */
+const useAsked = computed((before?: boolean) => before || useOpen.value)
+const keysAsked = computed((before?: boolean) => before || keysOpen.value)
 function apply(a: { doc: Bench }) {
   workspace.replace(toPlain(a.doc))
   workspace.endGesture()
@@ -88,14 +91,14 @@ const settled = computed(
       v-if="assessment || assessor.problem.value" class="station" :aria-label="station"
       :class="{ stale: assessment && assessor.problem.value }"
     >
-      <BalanceStation
+      <LazyBalanceStation
         v-if="station === 'balance' || !assessment" :doc="doc" :assessment="assessment" @variant="makeVariant"
       />
-      <StockStation v-else-if="station === 'stock'" :doc="doc" :assessment="assessment" />
-      <ShapeStation v-else-if="station === 'shape'" :doc="doc" :assessment="assessment" />
-      <HeatStation v-else-if="station === 'heat'" :doc="doc" :assessment="assessment" />
-      <ChillStation v-else-if="station === 'chill'" :doc="doc" :assessment="assessment" />
-      <ServeStation v-else :doc="doc" :assessment="assessment" />
+      <LazyStockStation v-else-if="station === 'stock'" :doc="doc" :assessment="assessment" />
+      <LazyShapeStation v-else-if="station === 'shape'" :doc="doc" :assessment="assessment" />
+      <LazyHeatStation v-else-if="station === 'heat'" :doc="doc" :assessment="assessment" />
+      <LazyChillStation v-else-if="station === 'chill'" :doc="doc" :assessment="assessment" />
+      <LazyServeStation v-else :doc="doc" :assessment="assessment" />
     </section>
     <p v-else class="station soft">{{ $say('workspace.workingItOut') }}</p>
     <aside v-if="assessment" class="column" :aria-label="$say('workspace.verdictColumn')">
@@ -109,23 +112,8 @@ const settled = computed(
         @turn="assessor.turn()" @rebalance="toRebalance"
       />
     </aside>
-    <UModal
-      v-model:open="useOpen" :title="$say('workspace.whatMustItDoOnThe')"
-      :description="$say('workspace.theSetItNeedsIsWorked')"
-    >
-      <template #body><UseForm :use="doc.use" @change="u => workspace.change('use', d => { d.use = u })" /></template>
-      <template #footer><UButton :label="$say('workspace.done')" @click="useOpen = false" /></template>
-    </UModal>
-    <UModal
-      v-model:open="keysOpen" :title="$say('workspace.keys')"
-      :description="$say('workspace.everythingWorksWithoutAMouse')"
-    >
-      <template #body>
-        <dl class="keylist">
-          <template v-for="[k, what] in KEYS" :key="k"><dt>{{ k }}</dt><dd>{{ what }}</dd></template>
-        </dl>
-      </template>
-    </UModal>
+    <LazyUseDialog v-if="useAsked" v-model:open="useOpen" :use="doc.use" @change="u => workspace.change('use', d => { d.use = u })" />
+    <LazyKeysDialog v-if="keysAsked" v-model:open="keysOpen" />
   </main>
 </template>
 
@@ -153,8 +141,6 @@ const settled = computed(
   border: 1px solid var(--blood); border-left-width: 4px; padding: 0.6rem 0.9rem; margin: 0.4rem 0; background: #fffdf7;
 }
 .conflict p { margin: 0 0 0.4rem; }
-.keylist { display: grid; grid-template-columns: 8rem 1fr; gap: 0.5rem; margin: 0; }
-.keylist dt { font-weight: 600; } .keylist dd { margin: 0; }
 @media (max-width: 1100px) {
   .workspace { grid-template-columns: minmax(0, 1fr) 300px; column-gap: 1.25rem; padding-left: 1.25rem; }
   .column { padding: 0 1.1rem 2rem; }

@@ -1,0 +1,81 @@
+/** The kitchen as it travels between browser and server: plain data, without the schemas that check it. */
+import type {
+  Kitchen,
+  KitchenBurner,
+  KitchenOven,
+  KitchenPan,
+  KitchenPlace,
+  KitchenVessel,
+  Lot,
+} from '#core/kitchen/kitchen'
+import type { EggGrade } from '#core/base/ingredients/measures'
+import type { CupSystem } from '#core/base/units'
+
+export interface KitchenSettings {
+  vocabulary: 'gb' | 'us'
+  temperatureUnit: 'C' | 'F'
+  /** Whose cups and spoons the kitchen measures with; null until it has said. */
+  cups: CupSystem | null
+  eggGrade: EggGrade
+  altitudeM: number
+  roomTempC: number
+  foodCode: 'us' | 'uk'
+  business: boolean
+  /** Sign of the prices; they are the kitchen's own. */
+  currency: string
+  /** Price per kg by ingredient id. */
+  prices: Record<string, number>
+}
+
+/** What settings stored by an earlier version lack. */
+export const SETTINGS_ADDED = { currency: '£', prices: {} as Record<string, number> }
+
+export interface LotRecord extends Lot {
+  version: number
+}
+/** What is saved as one: everything of the kitchen but its lots. */
+export interface KitchenDocument {
+  name: string
+  settings: KitchenSettings
+  places: KitchenPlace[]
+  vessels: KitchenVessel[]
+  ovens: KitchenOven[]
+  burners: KitchenBurner[]
+  pans: KitchenPan[]
+}
+/** The kitchen as the server sends it. `version` counts its own changes; `revision` also those of its lots. */
+export interface KitchenRecord extends KitchenDocument {
+  id: string
+  version: number
+  revision: number
+  lots: LotRecord[]
+}
+
+/** The part of a record that is saved as one. */
+export const kitchenDocument = ({
+  name,
+  settings,
+  places,
+  vessels,
+  ovens,
+  burners,
+  pans,
+}: KitchenDocument): KitchenDocument => ({ name, settings, places, vessels, ovens, burners, pans })
+
+/** What of it the core needs. */
+export const coreKitchen = (
+  k: Pick<KitchenDocument, 'settings' | 'places' | 'vessels' | 'ovens' | 'burners' | 'pans'> & { lots: Lot[] },
+): Kitchen => ({
+  altitudeM: k.settings.altitudeM,
+  roomTempC: k.settings.roomTempC,
+  foodCode: k.settings.foodCode,
+  business: k.settings.business,
+  eggGrade: k.settings.eggGrade,
+  places: k.places,
+  vessels: k.vessels,
+  ovens: k.ovens,
+  burners: k.burners,
+  pans: k.pans,
+  lots: k.lots,
+  prices: k.settings.prices,
+})
