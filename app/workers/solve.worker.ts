@@ -5,6 +5,7 @@ import type { Bench } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import { explain, type Explained } from '#core/solve/compare'
 import { pictureOf, type Picture } from '#core/plan/picture'
+import { servicePlansOf, type ServicePlans } from '#core/plan/clock'
 import { whenOf, type WhenRow } from '#core/plan/when'
 import { assess, work } from '#core/pipeline/assess'
 import type { Assessment } from '#core/pipeline/assessment'
@@ -37,6 +38,7 @@ export type SolveTask =
   | { kind: 'fit', doc: Bench, kitchen: Kitchen, wish: FitWish }
   | { kind: 'variants', doc: Bench, kitchen: Kitchen }
   | { kind: 'when', doc: Bench, kitchen: Kitchen }
+  | { kind: 'service', doc: Bench, kitchen: Kitchen, at: string }
   | { kind: 'cold', docs: Bench[], kitchen: Kitchen }
 /** What a tin makes of a batch: depth and the times that follow from it. */
 export interface TinFigures {
@@ -66,6 +68,7 @@ export interface SolveResults {
   fit: FitAnswer
   variants: CookVariant[]
   when: WhenRow[]
+  service: ServicePlans
   cold: ColdView[]
 }
 export type SolveAnswer =
@@ -163,6 +166,8 @@ async function solve(
       return drive(id, cookVariants(task.doc, task.kitchen), () => {})
     case 'when':
       return whenOf(work(task.doc, task.kitchen), task.doc, task.kitchen)
+    case 'service':
+      return servicePlansOf(task.doc, task.kitchen, task.at)
     case 'cold': {
       const worked = task.docs.map(doc => ({ doc, w: work(doc, task.kitchen) }))
       // One time axis for all, so that they compare.

@@ -5,7 +5,7 @@ import type { InputError } from '../base/errors'
 import type { Bench } from '../formula/bench'
 import { assess, work } from '../pipeline/assess'
 import { pouredAfterS } from '../pipeline/assessment'
-import { after, servicePlans } from './clock'
+import { after, servicePlans, servicePlansOf } from './clock'
 import { orderOfWork, spanOf, temperTime } from './order'
 import { keepingOptions } from './storage'
 import { whenOf } from './when'
@@ -53,6 +53,10 @@ describe('dinner at 19:00', () => {
         const again = plansOf(once.doc)
         expect(again.plans[which] ? again.plans[which].doc : once.doc, `${which} ${hours}`).toEqual(once.doc)
         if (which === 'latest') expect(again.plans.latest!.startAt).toBe(once.startAt)
+        // Also where it is eaten warmer, and the colder leg makes warming a little longer.
+        const { doc } = plan(hours)
+        const warm = servicePlansOf({ ...doc, serve: { ...doc.serve, temperC: 12 } }, kitchen, AT)[which]
+        if (warm) expect(servicePlansOf(warm.doc, kitchen, AT)[which]?.doc ?? warm.doc, `warm ${hours}`).toEqual(warm.doc)
       }
   })
   it('nobody begins at night: breakfast is made by ten the evening before', () => {

@@ -9,8 +9,11 @@ import {
 import { InputError } from '../base/errors'
 import type { Bench } from '../formula/bench'
 import { type Assessment, pouredAfterS } from '../pipeline/assessment'
-import { spanOf } from './order'
-import type { WhenRow } from './when'
+import type { Kitchen } from '../kitchen/kitchen'
+import { work } from '../pipeline/assess'
+import { placed } from '../pipeline/stack'
+import { orderOfWork, spanOf } from './order'
+import { whenOf, type WhenRow } from './when'
 import type { WorkStep } from './work'
 
 const wall = (d: Date) => formatISO(d).slice(0, 16)
@@ -22,6 +25,8 @@ export const after = (at: string, seconds: number): string => wall(addSeconds(pa
 /** Starts are given on whole five minutes, the earlier one. */
 const STEP_S = 300
 const SLACK_S = 2
+/** A plan that lies so near to the one worked out is that one, s. */
+const NEAR_S = 2 * STEP_S
 /** Nobody begins between these hours: then it is made the evening before (judgement). */
 const NIGHT = { fromH: 22, toH: 6 }
 /** Two plans that begin within this of one another are one. */
@@ -84,8 +89,9 @@ export function servicePlans(
     const exact = addSeconds(target, -(untilPouredS + beforeS + legS))
     const { start, earlierS } = floored(latestStart && latestStart < exact ? latestStart : exact)
     const grownS = latestStart && latestStart < exact ? differenceInSeconds(exact, start) : earlierS
-    const lastLegS = legS + grownS
-    const startAt = wall(start)
+    const planned = plannedSo(doc, at, start, legS + grownS)
+    const lastLegS = planned ? lastLeg.timeS : legS + grownS
+    const startAt = planned ? doc.serve.startAt.slice(0, 16) : wall(start)
     return {
       startAt,
       beginsAt: after(startAt, beginsS),
@@ -108,6 +114,32 @@ export function servicePlans(
   const latest = evening ? planOf(slowLegS, 0, evening) : first
   const apartS = differenceInSeconds(parseISO(latest.startAt), parseISO(asPlanned.startAt))
   return { latest, asPlanned: apartS > SAME_S ? asPlanned : null, fromNight: evening !== null }
+}
+
+/**
+ * The plans that serve at a time, each told by what it itself becomes: what stands longer in the cold is colder and
+ * takes longer to be as warm as wanted, so a plan that changes the cold is worked out once more.
+ * @throws {InputError} naming the field
+ * @example servicePlansOf(doc, kitchen, '2026-11-28T19:00').latest.startAt < '2026-11-28T19:00' // true
+ */
+export function servicePlansOf(doc: Bench, kitchen: Kitchen, at: string): ServicePlans {
+  const plansOf = (d: Bench) => {
+    const w = work(placed(d, kitchen), kitchen)
+    const order = orderOfWork(d, kitchen, w.assessment)
+    return servicePlans(d, w.assessment, whenOf(w, d, kitchen), order, at)
+  }
+  const first = plansOf(doc)
+  if (doc.serve.temperC === null) return first
+  const again = (key: 'latest' | 'asPlanned') => first[key] && (plansOf(first[key].doc)[key] ?? first[key])
+  return { ...first, latest: again('latest'), asPlanned: again('asPlanned') }
+}
+
+/** Whether a plan was made for this service already: within what rounding to five minutes can move it. */
+function plannedSo({ serve, chill }: Bench, at: string, start: Date, lastLegS: number): boolean {
+  const now = parseISO(serve.startAt)
+  return serve.serveAt === at && isValid(now)
+    && Math.abs(differenceInSeconds(now, start)) <= NEAR_S
+    && Math.abs(chill.at(-1)!.timeS - lastLegS) <= NEAR_S
 }
 
 /** For a plan whose work would begin at night: the start that has it poured by the evening before; null: it is day. */

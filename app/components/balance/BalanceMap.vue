@@ -120,8 +120,9 @@ async function draw(key: string) {
 watchDebounced(fieldKey, draw, { debounce: 60, immediate: true })
 /** The third thing that must change before anything on this map meets the use. */
 const third = computed(() => drawing.value?.reach?.third ?? null)
+/** Grams as a kitchen weighs them, the rest to a tenth. */
 const axisValue = (axis: Axis, v: number) =>
-  `${Number(axisShown(axis, v, fmt).toFixed(1))} ${axisWords(axis, props.doc, fmt).unit}`
+  `${Number(axisShown(axis, axis.kind === 'mass' ? weighable(v) : v, fmt).toFixed(1))} ${axisWords(axis, props.doc, fmt).unit}`
 function changeThird() {
   if (!third.value) return
   ws.replace(toPlain(movedTo(props.doc, core.value, third.value.axis, third.value.to)))
@@ -271,7 +272,7 @@ const valueWords = computed(() =>
     ? pair.value
         .map(
           (a, i) =>
-            `${words(i as 0 | 1).name} ${Number(axisShown(a, here.value![i]!, fmt).toFixed(1))} ${words(i as 0 | 1).unit}`,
+            `${words(i as 0 | 1).name} ${axisValue(a, here.value![i]!)}`,
         )
         .join(', ')
     : '',

@@ -5,13 +5,12 @@
  */
 import type { EChartsOption } from 'echarts'
 import type { Assessment } from '#core/pipeline/assessment'
-import type { WhenRow } from '#core/plan/when'
 import type { Bench } from '#core/formula/bench'
 import type { Use } from '#core/physics/set/bands'
 import { OWN_STEPS, type OwnStep } from '#core/formula/document'
 import { orderOfWork, spanOf, temperTime } from '#core/plan/order'
 import { CODES } from '#core/physics/safety/keeping'
-import { servicePlans, type ServicePlan, type ServicePlans } from '#core/plan/clock'
+import type { ServicePlan, ServicePlans } from '#core/plan/clock'
 import { BLOOD, CITRON_DEEP, COLD, INK, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import type { WhyTopic } from '~/words/why'
 import { OWN_NAMES } from '~/words/names'
@@ -55,16 +54,14 @@ const plan = computed<{ name: string, at: string, key?: string, why?: WhyTopic }
 ])
 /* From service back. */
 const wanted = computed(() => props.doc.serve.serveAt)
-const when = shallowRef<WhenRow[]>([])
+const isTime = computed(() => /^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(wanted.value))
+const plans = shallowRef<ServicePlans | null>(null)
 watch([() => props.doc, () => kitchen.core], async () => {
-  if (!kitchen.core) return
-  const got = await solver.run({ kind: 'when', doc: props.doc, kitchen: kitchen.core })
-  if (got && 'value' in got) when.value = got.value
+  if (!isTime.value) plans.value = null
+  if (!kitchen.core || !isTime.value) return
+  const got = await solver.run<'service'>({ kind: 'service', doc: props.doc, kitchen: kitchen.core, at: wanted.value })
+  if (got && 'value' in got) plans.value = got.value
 }, { immediate: true })
-const plans = computed<ServicePlans | null>(() => {
-  if (!/^\d{4}-\d\d-\d\dT\d\d:\d\d/.test(wanted.value) || when.value.length === 0) return null
-  return servicePlans(props.doc, props.assessment, when.value, order.value, wanted.value)
-})
 /** The big answer first: as late as is sensible; then the plan's own cold. */
 const answers = computed(() => {
   const { latest, asPlanned } = plans.value ?? { latest: null, asPlanned: null }
@@ -188,7 +185,7 @@ const option = computed<EChartsOption>(() => {
 </script>
 
 <template>
-  <div class="clock" :data-clock="solver.running.value ? 'working' : when.length ? 'settled' : 'idle'">
+  <div class="clock" :data-clock="solver.running.value ? 'working' : plans || !isTime ? 'settled' : 'idle'">
     <div class="fields">
       <div>
         <label class="field-label" for="start">

@@ -140,11 +140,11 @@ const marks = computed(() =>
     : pieces.value
         .filter(p => p.stands)
         .flatMap((p) => {
-          // What lies above the drawing is told below it.
+          // It is cut cold. What lies above the drawing, or inside the piece, is told below it.
           const rows = [
             { word: say('cutFace.standsTo'), m: p.s.standsM },
-            { word: say('cutFace.cutsTo'), m: p.s.cutsM },
-          ].map(o => ({ ...o, y: p.base - o.m * scale.value })).filter(o => o.y >= 12 && o.m > 0.001)
+            ...(p.state === 'cold' ? [{ word: say('cutFace.cutsTo'), m: p.s.cutsM }] : []),
+          ].map(o => ({ ...o, y: p.base - o.m * scale.value })).filter(o => o.y >= 12 && o.y <= p.top)
           // Words keep a line's distance from each other and from the top edge of the piece.
           let below = Infinity
           return rows.reverse().map((o) => {

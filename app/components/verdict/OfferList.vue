@@ -48,7 +48,7 @@ defineExpose({ isEmpty: computed(() => shown.value.length === 0) })
   border-bottom: 1px solid var(--hairline); text-align: left; padding: 0.3rem 0.1rem;
 }
 /* Done or gone, a row is as high as it was. */
-.drawn .adjust, .drawn .taken { min-height: 5.9rem; }
+.drawn .adjust, .drawn .taken { min-height: 7.2rem; }
 .adjust { cursor: pointer; }
 .adjust:hover { background: var(--citron-soft); }
 .what { flex: 1; display: flex; justify-content: space-between; align-items: baseline; gap: 0 0.8rem; flex-wrap: wrap; }

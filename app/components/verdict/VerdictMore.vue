@@ -126,7 +126,7 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
             <th scope="col">{{ $say('verdictMore.mechanism') }}</th>
             <th scope="col"><span class="sr">{{ $say('verdictMore.drawn') }}</span></th>
             <th scope="col" class="r">{{ $say('verdictMore.fridge') }}</th>
-            <th scope="col" class="r">{{ $say('verdictHead.plate') }}</th>
+            <th scope="col" class="r">{{ $say('verdictFigures.plate') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -159,7 +159,10 @@ h3 { font-size: 1.05rem; margin: 0 0 0.3rem; display: inline-block; }
 .block { border-top: 1px solid var(--hairline); padding-top: 0.7rem; }
 .unsettled { opacity: 0.55; }
 .sure { margin: 0 0 0.4rem; }
-.sure :deep(.whynum) { min-height: 44px; display: inline-flex; align-items: center; }
+.sure :deep(.whynum) {
+  min-height: 44px; display: inline-flex; align-items: center; border-bottom: 0; text-decoration: underline dotted;
+  text-underline-offset: 4px;
+}
 .sure :deep(.whynum)::after { inset: 0; min-height: 44px; }
 .bars { list-style: none; margin: 0 0 0.4rem; padding: 0; display: grid; gap: 0.25rem; font-size: 0.92rem; }
 .bars li { display: grid; grid-template-columns: 7.2rem 1fr 3rem; gap: 0.6rem; align-items: center; }

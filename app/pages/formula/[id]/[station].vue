@@ -105,6 +105,7 @@ const settled = computed(
       <VerdictHead
         id="verdict" :doc="doc" :assessment="assessment" :parts="assessor.parts.value" class="v-head" tabindex="-1"
       />
+      <VerdictFigures :doc="doc" :assessment="assessment" class="v-figures" />
       <VerdictMore
         class="v-more" :doc="doc" :assessment="assessment" :shares="assessor.shares.value"
         :shares-settled="assessor.sharesSettled.value" :adjustments="assessor.adjustments.value"
@@ -136,6 +137,8 @@ const settled = computed(
     position: sticky; top: 0; z-index: 5; background: var(--paper); padding: 0.9rem 0 0.6rem;
     border-bottom: 1px solid var(--hairline);
   }
+  /* What is gone to by key stops below it. */
+  .v-more :deep(button), .v-more :deep(summary), .v-figures :deep(button) { scroll-margin-top: 360px; }
 }
 .conflict {
   border: 1px solid var(--blood); border-left-width: 4px; padding: 0.6rem 0.9rem; margin: 0.4rem 0; background: #fffdf7;
@@ -148,12 +151,13 @@ const settled = computed(
 @media (max-width: 760px) {
   .workspace {
     grid-template-columns: minmax(0, 1fr);
-    grid-template-areas: "head" "notices" "ribbon" "strip" "station" "verdict" "more"; grid-template-rows: none;
+    grid-template-areas: "head" "notices" "ribbon" "strip" "station" "verdict" "figures" "more"; grid-template-rows: none;
     padding: 0 1rem;
   }
   .column { display: contents; }
   .v-strip { display: grid; grid-area: strip; position: sticky; top: 0; z-index: 6; margin-bottom: 0.8rem; }
   .v-head { grid-area: verdict; position: static; border-top: 1px solid var(--ink); scroll-margin-top: 70px; }
+  .v-figures { grid-area: figures; }
   .v-more { grid-area: more; padding-bottom: 2rem; }
 }
 </style>
