@@ -1,17 +1,8 @@
 /** A stray finger changes nothing: only the map's point drags, and what was pressed keeps its place. */
-import type { CDPSession, Page } from '@playwright/test'
-import { expect, open, SAGS, settled, test, verdict } from './support/lumbik'
+import type { Page } from '@playwright/test'
+import { expect, open, SAGS, settled, swipe, test, verdict } from './support/lumbik'
 
 const yolkOf = async (page: Page) => Number(await page.getByRole('spinbutton', { name: 'Grams of Egg yolk' }).inputValue())
-/** A finger from one place to another, in steps. */
-async function swipe(touch: CDPSession, [x0, y0]: [number, number], [x1, y1]: [number, number], steps = 8) {
-  const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) =>
-    touch.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] })
-  await send('touchStart', x0, y0)
-  for (let i = 1; i <= steps; i++) await send('touchMove', x0 + ((x1 - x0) * i) / steps, y0 + ((y1 - y0) * i) / steps)
-  await send('touchEnd')
-}
-
 for (const [name, viewport] of [['tablet', { width: 1024, height: 768 }], ['phone', { width: 390, height: 844 }]] as const)
   test.describe(`on a ${name}`, () => {
     test.use({ viewport, hasTouch: true })

@@ -4,7 +4,7 @@
  * its rows put back before each test, with a fixed clock. A request of the page to anywhere but its own origin, or an
  * error in it, fails the test.
  */
-import { test as base, expect, type Locator, type Page } from '@playwright/test'
+import { test as base, type CDPSession, expect, type Locator, type Page } from '@playwright/test'
 import { freePort, startServer } from '../../scripts/setup.mjs'
 import { restorable, testUrl } from './database'
 
@@ -136,4 +136,13 @@ export async function put(page: Page, label: string | RegExp, value: number | st
   await field.fill(String(value))
   await field.press('Enter')
   await settled(page)
+}
+
+/** A finger from one place to another, in steps. */
+export async function swipe(touch: CDPSession, [x0, y0]: [number, number], [x1, y1]: [number, number], steps = 8) {
+  const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) =>
+    touch.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] })
+  await send('touchStart', x0, y0)
+  for (let i = 1; i <= steps; i++) await send('touchMove', x0 + ((x1 - x0) * i) / steps, y0 + ((y1 - y0) * i) / steps)
+  await send('touchEnd')
 }
