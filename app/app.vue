@@ -8,9 +8,7 @@ const PATIENCE_MS = 800
 await Promise.race([kitchen.load(), new Promise(resolve => setTimeout(resolve, PATIENCE_MS))])
 /** Past the bar, for those who go by key. */
 function toContent() {
-  const main = document.querySelector<HTMLElement>('main')
-  main?.setAttribute('tabindex', '-1')
-  main?.focus()
+  document.querySelector<HTMLElement>('#content')?.focus()
 }
 const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitingForTheDatabase') } as const
 </script>
@@ -27,18 +25,20 @@ const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitin
       <b>{{ $say('app.thisBrowserKeepsNothing') }}</b> {{ $say('app.itsStorageIsFullOrSwitched') }}
     </p>
     <OutboxNotices v-if="kitchen.record" />
-    <NuxtPage v-if="kitchen.record" />
-    <main v-else class="waiting" aria-busy="true" :data-away="away ?? ''">
-      <div role="status"><h1>{{ away ? AWAY[away] : $say('app.openingTheKitchen') }}</h1></div>
-      <p v-if="away" class="soft">
-        {{
-          $say('app.itIsAskedAgainEveryMoment',
-               { was: away === 'database'
-                 ? $say('app.lumbikRunsButItsDatabaseDoes')
-                 : $say('app.nobodyAnswersWhereLumbikWas') })
-        }}
-      </p>
-    </main>
+    <div id="content" tabindex="-1">
+      <NuxtPage v-if="kitchen.record" />
+      <main v-else class="waiting" aria-busy="true" :data-away="away ?? ''">
+        <div role="status"><h1>{{ away ? AWAY[away] : $say('app.openingTheKitchen') }}</h1></div>
+        <p v-if="away" class="soft">
+          {{
+            $say('app.itIsAskedAgainEveryMoment',
+                 { was: away === 'database'
+                   ? $say('app.lumbikRunsButItsDatabaseDoes')
+                   : $say('app.nobodyAnswersWhereLumbikWas') })
+          }}
+        </p>
+      </main>
+    </div>
   </UApp>
 </template>
 
@@ -48,6 +48,7 @@ const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitin
   padding: 0.6rem 1rem; min-height: 44px;
 }
 .skip:focus { top: 0.5rem; }
+#content { outline: none; }
 .unreachable { padding: 0.6rem 1.75rem; margin: 0; border-bottom: 1px solid var(--blood); color: var(--blood); }
 /* Comes and goes: nothing under a finger moves for it. */
 .away {

@@ -1,5 +1,6 @@
 /** The line in the hand: pictures first, touched by finger and key; one judgement; nothing changed unasked. */
 import type { Locator, Page } from '@playwright/test'
+import type { FormulaRecord } from '../shared/schemas/wire'
 import { expect, open, put, SAGS, saved, SCONES, settled, swipe, test, TUB, verdict } from './support/lumbik'
 
 const demo = (n: number) => `0e1f0000-0006-4000-8000-${n.toString(16).padStart(12, '0')}`
@@ -60,9 +61,11 @@ test('the height on the cut face, the target on the curve, a leg of the cold, th
   await height.focus()
   await height.press('ArrowDown')
   await settled(page)
-  expect(await now(height)).toBeCloseTo(high - 0.001, 9)
-  expect(await spoken(height)).toBe(`${Math.round((high - 0.001) * 1000)} mm`)
-  await expect(page.locator('[data-why="needs"]')).toContainText(`${Math.round((high - 0.001) * 1000)} mm`)
+  // To the next whole millimetre.
+  const lower = Math.round((high - 0.001) * 1000)
+  expect(await now(height)).toBeCloseTo(lower / 1000, 9)
+  expect(await spoken(height)).toBe(`${lower} mm`)
+  await expect(page.locator('[data-why="needs"]')).toContainText(`${lower} mm`)
   const target = handle(page, 'Target of the heat')
   await target.focus()
   await target.press('ArrowUp')
@@ -142,8 +145,8 @@ test('offers show before and after and say what only changes the use; rebalance 
   await expect(offers.first().locator('svg')).toHaveCount(2)
   await expect(offers.filter({ hasText: 'Serve within' })).toContainText('changes the use, not the dessert')
   await page.getByRole('button', { name: 'Rebalance', exact: true }).click()
-  await expect(page.getByLabel('Sharpness')).toHaveValue('keep')
-  await expect(page.getByLabel('Sweetness')).toHaveValue('keep')
+  await expect(page.locator('#goal-sharp')).toHaveValue('keep')
+  await expect(page.locator('#goal-sweet')).toHaveValue('keep')
   await page.getByRole('button', { name: 'Find ways' }).click()
   await expect(page.locator('[data-rebalance]')).toHaveAttribute('data-rebalance', 'settled', { timeout: 60_000 })
   const way = page.locator('[data-way][data-reached="true"]').first()
@@ -204,8 +207,8 @@ test('actions a task takes: what binds three, a firmer cut two, dinner at seven 
   await expect(page.locator('[data-plan="served"]')).toContainText('19:00')
   await open(page, SAGS, 'shape')
   await page.getByRole('button', { name: 'Into another tin', exact: true }).click()
-  await page.getByLabel('Tin or dish').last().selectOption({ index: 2 })
-  await expect(page.getByRole('button', { name: /Put it in|Do it|Take it/ }).first()).toBeVisible()
+  await page.getByLabel('Into', { exact: true }).selectOption('us-9x13')
+  await expect(page.locator('[data-fit="settled"]')).toBeVisible()
 })
 
 test('use it all is one press, with the eggs in all; a hair short cracks no other egg; cups and spoons stand beside', async ({
@@ -319,7 +322,7 @@ for (const [width, height] of [[320, 640], [640, 400]] as const)
   })
 
 test('Print prints the card, which a kitchen can hang: eggs in shells, the tin, the oven, and forty lines on two sheets', async ({
-  page,
+  page, lumbik,
 }) => {
   await page.addInitScript(() => {
     window.print = () => document.documentElement.setAttribute('data-printed', 'yes')
@@ -335,8 +338,47 @@ test('Print prints the card, which a kitchen can hang: eggs in shells, the tin, 
   const small = await page.evaluate(() =>
     [...document.querySelectorAll('.sheet *')].filter((e) => {
       const own = [...e.childNodes].some(n => n.nodeType === 3 && n.textContent!.trim())
-      return own && e.getClientRects().length > 0 && Number.parseFloat(getComputedStyle(e).fontSize) < 18.6
+      return own && e.getClientRects().length > 0 && !e.closest('.sr') && Number.parseFloat(getComputedStyle(e).fontSize) < 18.6
     }).map(e => e.textContent!.trim().slice(0, 30)))
   // 14 pt is 18.67 px.
   expect(small).toEqual([])
+  // Forty lines and their order go on two sheets.
+  const { document: planned, version } = await (await fetch(`${lumbik.url}/api/formulas/${SAGS}`)).json() as FormulaRecord
+  const filling = planned.formula.components[0]!
+  const more = Array.from({ length: 40 - filling.lines.length }, (_, i) => ({
+    id: `more${i}`, ingredientId: ['salt', 'vanilla', 'honey', 'milk', 'dextrose'][i % 5]!, massG: 1 + (i % 7),
+    sourceText: '', assumption: '',
+  }))
+  filling.lines.push(...more)
+  for (const s of filling.steps) if (s.kind === 'combine') s.lineIds.push(...more.map(l => l.id))
+  const put = await fetch(`${lumbik.url}/api/formulas/${SAGS}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json', 'origin': lumbik.url },
+    body: JSON.stringify({ mutationId: crypto.randomUUID(), baseVersion: version, document: planned }),
+  })
+  expect(put.status).toBe(200)
+  await page.goto(`/formula/${SAGS}/card`)
+  await expect(page.locator('[data-weigh]')).toHaveCount(40 + 4)
+  const sheets = (await page.pdf({ preferCSSPageSize: true })).toString('latin1').match(/\/Type\s*\/Page[^s]/g)!.length
+  expect(sheets).toBe(2)
+})
+
+test('nothing jumps while the workspace opens or a gram is stepped: layout shift below .02', async ({ page }) => {
+  await page.addInitScript(() => {
+    const seen = { shift: 0 }
+    Object.assign(window, { seen })
+    new PerformanceObserver((list) => {
+      for (const e of list.getEntries() as (PerformanceEntry & { value: number, hadRecentInput: boolean })[])
+        if (!e.hadRecentInput) seen.shift += e.value
+    }).observe({ type: 'layout-shift', buffered: true })
+  })
+  const shift = () => page.evaluate(() => (window as never as { seen: { shift: number } }).seen.shift)
+  await open(page, SAGS)
+  await expect(page.locator('[data-map="settled"]')).toBeVisible()
+  expect(await shift()).toBeLessThan(0.02)
+  const field = page.getByRole('spinbutton', { name: 'Grams of Egg yolk' })
+  await field.focus()
+  for (let i = 0; i < 8; i++) await field.press('Shift+ArrowUp')
+  await settled(page)
+  expect(await shift()).toBeLessThan(0.02)
 })

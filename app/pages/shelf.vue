@@ -273,7 +273,7 @@ header {
   display: flex; justify-content: space-between; align-items: flex-end; gap: 1rem; margin-bottom: 1rem; flex-wrap: wrap;
 }
 h1 { font-size: 2rem; }
-.acts { display: flex; gap: 0.6rem; }
+.acts { display: flex; flex-wrap: wrap; gap: 0.6rem; }
 .find { flex: 1 1 12rem; max-width: 22rem; margin-left: auto; }
 .find::placeholder { color: #6c7263; }
 .sieve { display: flex; flex-wrap: wrap; gap: 0.4rem 1.4rem; align-items: center; margin-bottom: 0.6rem; }

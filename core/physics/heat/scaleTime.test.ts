@@ -158,6 +158,10 @@ describe('a pan of the kitchen', () => {
     expect(plan.halfSugar).toEqual({ stopG: expect.closeTo(1828.5, 6), staysG: expect.closeTo(46.5, 6) })
     expect(inPan(0.2, 0.13, 1200, 75).heat.reduction!.panG).toBeCloseTo(plan.halfSugar!.stopG, 6)
     expect(plan.juice!.beforeC).toBeCloseTo(82, 6)
+    // It never asks for more than was there: 1200 + 600 + 150 g went on; 600 of cream and .62·150 ml of sugar.
+    expect(plan.startG).toBeCloseTo(1950, 0)
+    expect(plan.startG).toBeGreaterThan(plan.stopG)
+    expect(plan.startMl).toBeCloseTo(assess(d, kitchen).heat.reduction!.volumeMl + 93, 6)
   })
   it('too small for the boil is a stop that says how much it holds and should hold', () => {
     const found = inPan(0.14, 0.1, null).findings.find(f => f.code === 'panTooSmall')!

@@ -103,7 +103,7 @@ h1 { font-size: 2.2rem; margin: 0 0 0.2rem; } header p { font-size: 1.15rem; mar
   .sheet { padding: 0; background: white; }
   h1 { font-size: 20pt; }
   header p { font-size: 14pt; margin-bottom: 1mm; }
-  .stops { font-size: 14pt; line-height: 1.15; }
+  .stops, .stops :deep(li) { font-size: 14pt; line-height: 1.15; }
   /* Two columns that flow on to the next sheet: what is weighed, then what is done. */
   .two { display: block; columns: 2; column-gap: 7mm; column-rule: 0.3mm solid #999; }
   .second h2 { font-size: 15pt; margin: 2mm 0 0.5mm; break-after: avoid; }
