@@ -5,7 +5,12 @@ import { say } from '~/words/say'
 const kitchen = useKitchenStore()
 // So long as that is quick: a page that waits says what it waits for.
 const PATIENCE_MS = 800
-await Promise.race([kitchen.load(), new Promise(resolve => setTimeout(resolve, PATIENCE_MS))])
+/** Its type is there before its words are: nothing jumps when it comes. */
+const type = ['400 1rem "Instrument Sans Variable"', '500 1rem "Fraunces Variable"'].map(f => document.fonts.load(f))
+await Promise.race([
+  Promise.all([kitchen.load(), Promise.allSettled(type)]),
+  new Promise(resolve => setTimeout(resolve, PATIENCE_MS)),
+])
 /** Past the bar, for those who go by key. */
 function toContent() {
   document.querySelector<HTMLElement>('#content')?.focus()

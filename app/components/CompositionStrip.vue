@@ -27,10 +27,10 @@ const parts = computed(() => {
            { digits: parts.map(p => `${p.name} ${fmt.fixed(p.value, p.digits ?? 0)} %`).join(', ') })
     "
   >
-    <h3 class="section-title">
+    <h2 class="section-title">
       {{ $say('compositionStrip.whatItIsMadeOf') }}
       <span class="soft small">{{ $say('compositionStrip.of', { massG: fmt.grams(massG) }) }}</span>
-    </h3>
+    </h2>
     <div class="bar">
       <i v-for="p in parts" :key="p.key" :class="p.key" :style="{ flexGrow: p.value, flexBasis: 0 }" />
       <i class="other" :style="{ flexGrow: composition.other, flexBasis: 0 }" />

@@ -66,13 +66,13 @@ const words = computed(() =>
              `${m.name} ${BAND_NAMES[v[m.key as 'cold' | 'plate'].band]}`).join('; ') })
     "
   >
-    <h3 class="section-title">
+    <h2 class="section-title">
       {{ $say('firmnessRuler.howItHolds') }}
       <span class="soft small">
         {{ $say('firmnessRuler.inPaYellow') }}
         <WhyNumber topic="needs">{{ $say('firmnessRuler.askedFor') }}</WhyNumber>{{ $say('firmnessRuler.cold') }}
       </span>
-    </h3>
+    </h2>
     <svg
       ref="svg" :viewBox="`-4 0 ${W + 8} ${94 + 18 * rows}`" :style="{ height: `${94 + 18 * rows}px` }"
       preserveAspectRatio="xMinYMin meet" role="presentation"

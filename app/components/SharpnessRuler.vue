@@ -18,14 +18,14 @@ const position = computed(() => 100 * sharpnessPosition(taste.value.sour, taste.
            { sharpness: SHARPNESS_NAMES[taste.sharpness], sour: fmt.fixed(taste.sour, 1) })
     "
   >
-    <h3 class="section-title">
+    <h2 class="section-title">
       {{ $say('sharpnessRuler.howItTastes') }}
       <span class="soft small">
         <WhyNumber topic="taste">
           {{ $say('sharpnessRuler.sourSweet', { sour: fmt.fixed(taste.sour, 1), sweet: fmt.fixed(taste.sweet, 1) }) }}
         </WhyNumber>{{ $say('sharpnessRuler.of10') }}
       </span>
-    </h3>
+    </h2>
     <div class="row">
       <span v-for="s in SHARPNESS" :key="s" :class="{ on: s === taste.sharpness }">{{ SHARPNESS_NAMES[s] }}</span>
       <i :style="{ left: `${position}%` }" aria-hidden="true" />

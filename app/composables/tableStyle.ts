@@ -9,3 +9,6 @@ export const TABLE_UI = {
 }
 /** A column of numbers. */
 export const RIGHT = { class: { th: 'text-right', td: 'text-right tabular-nums' } }
+
+/** The head of a column that needs no words for those who see it. */
+export const unseen = (words: string) => () => h('span', { class: 'sr' }, words)

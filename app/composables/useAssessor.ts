@@ -11,6 +11,7 @@ import type { Adjustment } from '#core/solve/adjust'
 import type { Lever } from '#core/solve/elasticity'
 import type { Shares } from '#core/solve/sampling'
 import type { BulkApi, BulkProgress } from '../workers/bulk.worker'
+import { takeLiveWorker } from './liveWorker'
 import type { InputProblem, LiveAnswer, LiveApi } from '../workers/live.worker'
 
 const BULK_DELAY_MS = 100
@@ -104,7 +105,7 @@ export function useAssessor() {
   let job = 0
 
   const live = keepWorker<LiveApi>(
-    () => new Worker(new URL('../workers/live.worker.ts', import.meta.url), { type: 'module' }),
+    takeLiveWorker,
     () => {
       busy = false
       pump()

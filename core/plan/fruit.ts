@@ -4,6 +4,7 @@
  */
 import { type Fruit, FRUITS } from '../base/ingredients/measures'
 import { fillingOf, type Bench } from '../formula/bench'
+import type { Lot } from '../kitchen/kitchen'
 import type { FruitEntry, FruitPart } from '../formula/occasion'
 
 /** Parts that come from the same place, of which a fruit gives one only. */
@@ -115,6 +116,8 @@ export interface LedgerRow {
   /** What the fruit on the bench gives of it; null if none of the fruit there gives any. */
   gives: Yield | null
   measured: boolean
+  /** The kitchen's lot that the line is made of, with what is weighed of it, g; null: none, or not weighed. */
+  lot: { name: string, massG: number | null } | null
   /** Missing at the expected yield, g; 0 if it is enough. */
   shortG: number
   /** Fruits of the usual kinds that give it, with how many to buy for what is missing. */
@@ -123,9 +126,10 @@ export interface LedgerRow {
 
 /**
  * The formula's juices and zest against the fruit on the bench. Fruit already zested for the juice still to be
- * squeezed gives its zest too.
+ * squeezed gives its zest too; juice that a lot has in hand is not squeezed again.
+ * @param lots the kitchen's
  */
-export function ledger(doc: Bench): LedgerRow[] {
+export function ledger(doc: Bench, lots: readonly Lot[] = []): LedgerRow[] {
   const { fruit } = doc.stock
   return fillingOf(doc)
     .lines.filter(l => l.massG > 0)
@@ -148,7 +152,11 @@ export function ledger(doc: Bench): LedgerRow[] {
       const measured =
         part === 'juice' &&
         fruit.some(e => fruitOf(e.fruitId)!.juiceId === line.ingredientId && e.measuredJuiceG !== null)
-      const shortG = Math.max(0, line.massG - (gives?.g ?? 0))
+      const { strength } = line
+      const lot = strength?.kind === 'lot'
+        ? { name: strength.name, massG: lots.find(l => l.id === strength.lotId)?.massG ?? null }
+        : null
+      const shortG = Math.max(0, line.massG - (gives?.g ?? 0) - (lot?.massG ?? 0))
       // Zest comes off the fruit that is squeezed anyway: offered for the kinds whose juice the formula has.
       const offered =
         part === 'juice' ? kinds : kinds.filter(f => fillingOf(doc).lines.some(l => l.ingredientId === f.juiceId))
@@ -159,6 +167,7 @@ export function ledger(doc: Bench): LedgerRow[] {
           needG: line.massG,
           gives,
           measured,
+          lot,
           shortG,
           buy: (offered.length ? offered : kinds.slice(0, 1)).map(f => ({
             fruitId: f.id,

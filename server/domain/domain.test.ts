@@ -278,6 +278,23 @@ describe('versions', () => {
       kind: 'unknown',
     })
   })
+  it('a state says what changed since the one before it', async () => {
+    const made = await fresh('said')
+    const { formula, occasion } = said({ name: 'said' })
+    const line = formula.components[0]!.lines.find(l => l.massG > 100)!
+    const heavier = { ...line, massG: line.massG + 40 }
+    const components = formula.components.map((c, i) =>
+      i > 0 ? c : { ...c, lines: c.lines.map(l => (l.id === line.id ? heavier : l)) })
+    await saveFormula(fork(), await owner(), new Date(LATER.getTime() + 1), made.id, {
+      mutationId: randomUUID(), baseVersion: 1, document: { formula: { ...formula, components }, occasion },
+    })
+    const [newest, first] = (await listVersions(fork(), await owner(), made.id, null)).items
+    expect(newest!.changes).toEqual([
+      expect.objectContaining({ kind: 'line', ingredientId: line.ingredientId, from: line.massG, to: line.massG + 40 }),
+    ])
+    // The first of them has none before it.
+    expect(first!.changes).toBeUndefined()
+  })
   it('a variant and what it came from know each other', async () => {
     const made = await fresh('root')
     const variant = await createFormulaRow(fork(), await owner(), LATER, {

@@ -5,7 +5,7 @@ import type { Bench } from '#core/formula/bench'
 import { batchCost } from '#core/formula/cost'
 import { allergensOf } from '#core/formula/allergens'
 import { nutritionOf, type Nutrition } from '#core/plan/nutrition'
-import { TABLE_UI } from '~/composables/tableStyle'
+import { TABLE_UI, unseen } from '~/composables/tableStyle'
 import { ALLERGEN_NAMES } from '~/words/names'
 import { say } from '~/words/say'
 
@@ -46,7 +46,7 @@ const foodRows = computed(() =>
 
 <template>
   <section class="label">
-    <h3>{{ $say('labelPanel.cost') }}</h3>
+    <h2>{{ $say('labelPanel.cost') }}</h2>
     <p data-cost>
       <b class="display">{{ money(cost.batch) }}</b> {{ $say('labelPanel.theBatch') }} <b>{{ money(cost.portion) }}</b>
       {{ $say('labelPanel.aPortionOf', { portionG: fmt.grams(nutrition.portionG) }) }}<template v-if="cost.missing.length">
@@ -62,7 +62,7 @@ const foodRows = computed(() =>
       "
       :ui="TABLE_UI"
     />
-    <h3>{{ $say('labelPanel.allergens') }}</h3>
+    <h2>{{ $say('labelPanel.allergens') }}</h2>
     <p v-if="allergens.length" data-allergens>
       <template v-for="(a, i) in allergens" :key="a.allergen">
         {{ i > 0 ? '; ' : '' }}<b>{{ ALLERGEN_NAMES[a.allergen] }}</b>
@@ -70,11 +70,11 @@ const foodRows = computed(() =>
       </template>{{ $say('labelPanel.fromTheTableSRowsCheck') }}
     </p>
     <p v-else>{{ $say('labelPanel.noneOfTheListedOnesIn') }}</p>
-    <h3>{{ $say('labelPanel.nutritionCalculated') }}</h3>
+    <h2>{{ $say('labelPanel.nutritionCalculated') }}</h2>
     <UTable
       :data="foodRows"
       :columns="
-        [{ accessorKey: 'what', header: '' }, { accessorKey: 'per100', header: 'per 100 g' },
+        [{ accessorKey: 'what', header: unseen($say('labelPanel.what')) }, { accessorKey: 'per100', header: 'per 100 g' },
          { accessorKey: 'portion', header: `portion, ${fmt.grams(nutrition.portionG)}` }]
       "
       :ui="TABLE_UI"
@@ -84,6 +84,6 @@ const foodRows = computed(() =>
 </template>
 
 <style scoped>
-h3 { font-size: 1.05rem; margin: 0.8rem 0 0.2rem; } h3:first-child { margin-top: 0; }
+h2 { font-size: 1.05rem; margin: 0.8rem 0 0.2rem; } h2:first-child { margin-top: 0; }
 p { margin: 0.1rem 0 0.4rem; } b.display { font-size: 1.4rem; }
 </style>

@@ -11,7 +11,7 @@ import { summarise } from '#core/pipeline/summary'
 import { batchCost } from '#core/formula/cost'
 import type { Explained } from '#core/solve/compare'
 import { COMPARE_MOST, type Other, type useComparison } from '~/composables/useComparison'
-import { TABLE_UI } from '~/composables/tableStyle'
+import { TABLE_UI, unseen } from '~/composables/tableStyle'
 import { changeWords, differenceWords } from '~/words/balance'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
 import { coldWords, plateWords } from '~/words/stands'
@@ -137,7 +137,7 @@ const rows = computed(() => {
   ]
 })
 const heads = computed(() => [
-  { accessorKey: 'what', header: '' },
+  { accessorKey: 'what', header: unseen(say('labelPanel.what')) },
   ...columns.value.map((c, i) => ({ accessorKey: `c${i}`, header: c.name })),
 ])
 
@@ -227,7 +227,7 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
       </div>
       <div class="wide"><UTable :data="rows" :columns="heads" :ui="TABLE_UI" /></div>
       <div v-for="e in explained" :key="e.name" class="why" data-explain>
-        <h3>{{ $say('versionsPanel.whyNowDiffersFrom', { name: e.name }) }}</h3>
+        <h2>{{ $say('versionsPanel.whyNowDiffersFrom', { name: e.name }) }}</h2>
         <p>
           {{
             $say('versionsPanel.firmnessSournessAgainstIt',
@@ -272,7 +272,7 @@ figure { margin: 0; }
 figcaption { font-size: 0.92rem; }
 .wide { overflow-x: auto; }
 .why { border-top: 1px solid var(--hairline); padding-top: 0.5rem; }
-.why h3 { font-size: 1.05rem; margin: 0; }
+.why h2 { font-size: 1.05rem; margin: 0; }
 .why p { margin: 0.1rem 0 0.3rem; }
 .why ul { list-style: none; margin: 0; padding: 0; }
 .why li {

@@ -92,7 +92,7 @@ const dewS = computed(() => temperTime(props.assessment, dewC.value))
       </li>
     </ul>
     <p class="soft small">{{ $say('whenPanel.rangesAQuickAndASlow', { endS: fmt.duration(endS) }) }}</p>
-    <h3 class="section-title">{{ $say('whenPanel.coverSweatAndSkin') }}</h3>
+    <h2 class="section-title">{{ $say('whenPanel.coverSweatAndSkin') }}</h2>
     <dl v-if="m" class="facts moisture">
       <div>
         <dt>{{ $say('whenPanel.coveredAtOnceAirUnderIt') }}</dt>
@@ -166,7 +166,7 @@ p { margin: 0; } .likely { font-size: 1.5rem; } .decides { grid-column: 2 / -1; 
 .bar { grid-column: 2 / -1; position: relative; height: 10px; border-bottom: 1px solid var(--hairline); }
 .bar i { position: absolute; top: 3px; height: 4px; background: var(--cold); }
 .bar b { position: absolute; top: -1px; width: 3px; height: 12px; background: var(--ink); }
-h3 { margin-top: 1.2rem; }
+h2 { margin-top: 1.2rem; }
 .moisture { grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr)); }
 @media (max-width: 760px) {
   .rows li { grid-template-columns: minmax(0, 1fr) auto; }

@@ -45,7 +45,7 @@ async function readAgain() {
 
 <template>
   <section v-if="rows.length || isRecipe" class="pasted" data-part="pasted">
-    <h3 class="section-title">{{ $say('asPasted.asYouWroteIt') }}</h3>
+    <h2 class="section-title">{{ $say('asPasted.asYouWroteIt') }}</h2>
     <div v-if="rows.length" class="heads" aria-hidden="true">
       <span class="field-label">{{ $say('asPasted.yours') }}</span>
       <span class="field-label">{{ $say('asPasted.here') }}</span>

@@ -4,7 +4,7 @@ import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { scaleTime, TIMED, type Timed } from '#core/physics/heat/scaleTime'
 import type { CookVariant } from '#core/plan/variants'
-import { TABLE_UI, RIGHT } from '~/composables/tableStyle'
+import { TABLE_UI, RIGHT, unseen } from '~/composables/tableStyle'
 import { TIMED_WORDS, variantWords } from '~/words/cook'
 import { say } from '~/words/say'
 
@@ -20,7 +20,7 @@ watch([() => props.doc, () => kitchen.core], async () => {
 }, { immediate: true })
 const planned = computed(() => rows.value.find(r => r.code === 'planned'))
 const columns = [
-  { id: 'way', header: '' },
+  { id: 'way', header: unseen(say('labelPanel.what')) },
   { id: 'time', header: say('otherWays.offTheHeat'), meta: RIGHT },
   { id: 'than', header: say('otherWays.thanPlanned'), meta: RIGHT },
   { id: 'depth', header: 'depth', meta: RIGHT },
@@ -50,7 +50,7 @@ const scaled = computed(() => {
 
 <template>
   <div class="ways" :data-variants="solver.running.value ? 'working' : 'settled'">
-    <h3 class="section-title">{{ $say('otherWays.theSameCookOtherwise') }}</h3>
+    <h2 class="section-title">{{ $say('otherWays.theSameCookOtherwise') }}</h2>
     <p v-if="doc.heat.method === 'none'" class="soft">{{ $say('otherWays.nothingIsHeatedHere') }}</p>
     <UTable v-else class="stack" :data="rows" :columns="columns" :ui="TABLE_UI">
       <template #way-cell="{ row }">
@@ -87,7 +87,7 @@ const scaled = computed(() => {
       {{ $say('otherWays.workingItOut') }}
       <button type="button" class="underline" @click="solver.cancel()">{{ $say('otherWays.stop') }}</button>
     </p>
-    <h3 class="section-title">{{ $say('otherWays.aTimeForAnotherSize') }}</h3>
+    <h2 class="section-title">{{ $say('otherWays.aTimeForAnotherSize') }}</h2>
     <div class="choices" role="group" :aria-label="$say('otherWays.process')">
       <button v-for="p in TIMED" :key="p" type="button" :aria-pressed="process === p" @click="process = p">
         {{ TIMED_WORDS[p].name }}
@@ -125,7 +125,7 @@ const scaled = computed(() => {
 <style scoped>
 .bad { color: var(--blood); }
 .ways :deep(td:not(:first-child)) { white-space: nowrap; }
-h3 { margin-top: 1.2rem; } h3:first-child { margin-top: 0; }
+h2 { margin-top: 1.2rem; } h2:first-child { margin-top: 0; }
 .fields { display: flex; flex-wrap: wrap; gap: 0.9rem 1.4rem; margin-top: 0.6rem; } .fields > .quantity { width: 8rem; }
 .answer .display { font-size: 1.9rem; margin-right: 0.5rem; }
 </style>

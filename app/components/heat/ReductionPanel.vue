@@ -89,7 +89,7 @@ const plan = computed(() => boilPlan(props.doc, kitchen.core!, props.assessment)
       </div>
     </dl>
     <template v-if="plan.halfSugar">
-      <h3 class="section-title">{{ $say('reductionPanel.whatSugarDoesToIt') }}</h3>
+      <h2 class="section-title">{{ $say('reductionPanel.whatSugarDoesToIt') }}</h2>
       <p>
         {{ $say('reductionPanel.eachGramOfSugarAddsMl', { SUGARMLPERG: fmt.fixed(SUGAR_ML_PER_G, 2) }) }}
         <b class="num">{{ fmt.grams(plan.sugarG) }}</b> {{ $say('reductionPanel.theScaleStopsAt') }}

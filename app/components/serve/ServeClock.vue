@@ -341,7 +341,7 @@ const option = computed<EChartsOption>(() => {
       </div>
     </dl>
     <LazyStationChart :option="option" :label="$say('serveClock.whatThePieceCarriesAsIt', { holds })" />
-    <h3 class="section-title">{{ $say('serveClock.beforeItGoesOut') }}</h3>
+    <h2 class="section-title">{{ $say('serveClock.beforeItGoesOut') }}</h2>
     <CautionList :findings="assessment.findings.filter(f => f.code !== 'noStart' || !start)" />
     <p class="soft small judged">{{ $say('serveClock.timesAndLimitsArePredictionsAnd') }}</p>
   </div>

@@ -48,12 +48,12 @@ const printGuide = () => window.print()
 <template>
   <section class="cuts">
     <template v-if="single">
-      <h3 class="section-title">
+      <h2 class="section-title">
         {{
           $say('cutsPanel.intoByTheScale',
                { count: shape.count, dishes: shape.count === 1 ? $say('cutsPanel.dish') : $say('cutsPanel.dishes') })
         }}
-      </h3>
+      </h2>
       <p class="answer" data-answer="pour">
         <b class="display">{{ fmt.grams(pour.eachG) }}</b> {{ $say('cutsPanel.inEachStandTheTrayOn') }}
       </p>
@@ -67,7 +67,7 @@ const printGuide = () => window.print()
       </p>
     </template>
     <template v-if="cuts && tray">
-      <h3 class="section-title">{{ $say('cutsPanel.byAGrid') }}</h3>
+      <h2 class="section-title">{{ $say('cutsPanel.byAGrid') }}</h2>
       <div class="fields">
         <QuantityField
           v-model="grid.columns" kind="count" show-label :label="$say('cutsPanel.alongTheLength')" :min="1" :max="60"
@@ -131,7 +131,7 @@ const printGuide = () => window.print()
       <p v-else class="bad" role="alert">{{ $say('cutsPanel.soMuchTrimLeavesNothingTo') }}</p>
     </template>
     <template v-else-if="cuts && shape.count === 1">
-      <h3 class="section-title">{{ $say('cutsPanel.byWedges') }}</h3>
+      <h2 class="section-title">{{ $say('cutsPanel.byWedges') }}</h2>
       <div class="pair">
         <svg
           class="guide" :style="{ '--true': `${2 * guide}mm` }"
@@ -178,7 +178,7 @@ const printGuide = () => window.print()
       </p>
     </template>
     <template v-if="cuts">
-      <h3 class="section-title">{{ $say('cutsPanel.howHigh') }}</h3>
+      <h2 class="section-title">{{ $say('cutsPanel.howHigh') }}</h2>
       <div class="fields high">
         <QuantityField
           v-model="height" kind="length" show-label :label="$say('cutsPanel.aSliceThisHigh')" :min="0.003" :max="0.2"
@@ -213,7 +213,7 @@ const printGuide = () => window.print()
   margin: 0.9rem 0;
 }
 svg { width: 100%; max-height: 240px; }
-h3 { margin-top: 1.2rem; } h3:first-child { margin-top: 0; }
+h2 { margin-top: 1.2rem; } h2:first-child { margin-top: 0; }
 .bad { color: var(--blood); }
 @media (max-width: 760px) { .pair { grid-template-columns: minmax(0, 1fr); } }
 @media print { .guide { width: var(--true); max-height: none; height: var(--true); } }

@@ -42,7 +42,7 @@ const rename = (id: string, name: string) =>
 
 <template>
   <section data-part="layers">
-    <h3 class="section-title">{{ $say('layersPanel.layers') }}</h3>
+    <h2 class="section-title">{{ $say('layersPanel.layers') }}</h2>
     <ul v-if="made.length > 1" class="made">
       <li v-for="c in made" :key="c.id" :data-made="c.id">
         <NameField

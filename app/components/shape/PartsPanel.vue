@@ -66,7 +66,7 @@ const massOf = (c: Component) => c.lines.reduce((s, l) => s + l.massG, 0)
 <template>
   <div class="parts">
     <section v-for="{ role, title, key, c, steps: own } in parts" :key="role" :data-part="role">
-      <h3 class="section-title">{{ title }}</h3>
+      <h2 class="section-title">{{ title }}</h2>
       <div class="choices" role="group" :aria-label="title">
         <button type="button" :aria-pressed="!c" @click="choose(role, null)">{{ $say('partsPanel.none') }}</button>
         <button

@@ -168,7 +168,7 @@ const assembly = (part: Partial<Bench['assembly']>, gesture: string) =>
         </div>
       </dl>
       <CautionList :findings="assessment.findings.filter(f => f.station === 'shape')" />
-      <h3 class="section-title">{{ $say('tinPanel.forTheWork') }}</h3>
+      <h2 class="section-title">{{ $say('tinPanel.forTheWork') }}</h2>
       <ul class="work">
         <li v-for="w in workVessels(doc, assessment)" :key="w.what">{{ workVesselWords(w, fmt) }}</li>
       </ul>

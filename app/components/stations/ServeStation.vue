@@ -26,7 +26,7 @@ const size = ref<'62' | 'a6'>('62')
     <KeepingPanel v-else-if="view === 'keep'" :doc="doc" :assessment="assessment" />
     <div v-else class="paper">
       <section>
-        <h3 class="section-title">{{ $say('serveStation.label') }}</h3>
+        <h2 class="section-title">{{ $say('serveStation.label') }}</h2>
         <div class="acts">
           <div class="choices" role="group" :aria-label="$say('serveStation.sizeOfTheLabel')">
             <button type="button" :aria-pressed="size === '62'" @click="size = '62'">
@@ -44,7 +44,7 @@ const size = ref<'62' | 'a6'>('62')
         <LabelSheet :doc="doc" :assessment="assessment" :size="size" />
       </section>
       <section>
-        <h3 class="section-title">{{ $say('serveStation.benchCard') }}</h3>
+        <h2 class="section-title">{{ $say('serveStation.benchCard') }}</h2>
         <p>{{ $say('serveStation.onePageBigTypeTheOrder') }}</p>
         <UButton :label="$say('serveStation.openTheBenchCard')" :to="`/formula/${ws.id}/card`" />
       </section>

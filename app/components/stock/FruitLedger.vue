@@ -5,23 +5,24 @@ import { FRUIT_PARTS, type FruitEntry, type FruitPart } from '#core/formula/occa
 import { scaleFormula, weighedAs } from '#core/formula/edits'
 import { FRUITS } from '#core/base/ingredients/measures'
 import { countByWeight, fruitOf, ledger, withCount, withTake, yieldsOf } from '#core/plan/fruit'
-import { RIGHT, TABLE_UI } from '~/composables/tableStyle'
+import { RIGHT, TABLE_UI, unseen } from '~/composables/tableStyle'
 import { fruitName, PART_NAMES } from '~/words/stock'
 import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
 const entries = computed(() =>
   props.doc.stock.fruit.map(entry => ({ entry, fruit: fruitOf(entry.fruitId)!, yields: yieldsOf(entry) })),
 )
-const rows = computed(() => ledger(props.doc))
+const rows = computed(() => ledger(props.doc, kitchen.core?.lots))
 const COLUMNS = [
   { id: 'name', header: 'line' },
   { id: 'needs', header: 'needs', meta: RIGHT },
   { id: 'gives', header: say('fruitLedger.theFruitGives') },
   { id: 'buy', header: say('fruitLedger.toBuy') },
-  { id: 'acts', header: '' },
+  { id: 'acts', header: unseen(say('labelPanel.whatCanBeDone')) },
 ]
 const adding = ref('')
 /** Fruit whose juice the formula has comes first. */
@@ -159,6 +160,13 @@ const free = (e: FruitEntry, part: FruitPart) =>
         <span :data-ledger="r.ingredientId">
           {{ r.gives ? range(r.gives) : $say('fruitLedger.nothingYet') }}
           <span v-if="r.measured" class="soft small">{{ $say('fruitLedger.measured') }}</span>
+          <span v-if="r.lot" class="soft small lot">
+            {{
+              r.lot.massG === null
+                ? $say('fruitLedger.ofTheLot', { name: r.lot.name })
+                : $say('fruitLedger.inHandOfTheLot', { name: r.lot.name, massG: fmt.grams(r.lot.massG) })
+            }}
+          </span>
           <b v-if="r.shortG > 0.5" class="short"> {{ $say('fruitLedger.short', { shortG: fmt.grams(r.shortG) }) }}</b>
         </span>
       </template>
@@ -203,7 +211,7 @@ const free = (e: FruitEntry, part: FruitPart) =>
 .add { display: flex; gap: 0.6rem; margin: 0.6rem 0; max-width: 24rem; }
 .needs { margin-top: 1.4rem; }
 .short { color: var(--blood); margin-left: 0.5rem; }
-.buy { display: block; }
+.buy, .lot { display: block; }
 .acts { display: flex; flex-wrap: wrap; gap: 0.4rem; }
 @media (max-width: 1100px) {
   .parts { grid-template-columns: repeat(2, minmax(0, 1fr)); }

@@ -6,7 +6,7 @@ import { lotStrength, type Lot } from '#core/kitchen/kitchen'
 import { hasTrait, findIngredient } from '#core/base/ingredients/ingredients'
 import { INGREDIENTS } from '#core/base/ingredients/table'
 import { carriesFat, figuresOf, LOT_METHODS, toStrength, type LotMethod } from '#core/kitchen/strength'
-import { TABLE_UI } from '~/composables/tableStyle'
+import { TABLE_UI, unseen } from '~/composables/tableStyle'
 import { METHOD_WORDS } from '~/words/stock'
 import type { LotRecord } from '../../../shared/kitchen'
 import { fieldWords } from '~/words/problems'
@@ -177,7 +177,7 @@ const columns = [
   { accessorKey: 'name', header: say('strengthBench.lot') },
   { accessorKey: 'figures', header: say('strengthBench.strengthAsCitric') },
   { accessorKey: 'method', header: say('strengthBench.foundBy') },
-  { id: 'acts', header: '' },
+  { id: 'acts', header: unseen(say('labelPanel.whatCanBeDone')) },
 ]
 const data = computed(() =>
   lots.value.map(l => ({

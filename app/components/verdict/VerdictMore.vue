@@ -57,6 +57,9 @@ const offTarget = computed(() => isOffTarget(props.assessment))
 /** The verdict's own sentence says these already. */
 const SAID = new Set(['sagsOnTable', 'looseCold', 'tooFirm'])
 const cautions = computed(() => props.assessment.findings.filter(f => f.severity !== 'info' && !SAID.has(f.code)))
+/** Offers were answered once: from then on they keep their own places. */
+const hadOffers = ref(false)
+watch(() => props.adjustmentsSettled, (on) => { if (on) hadOffers.value = true }, { immediate: true })
 const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
 </script>
 
@@ -69,7 +72,7 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
         ref="offered" :offers="offTarget && adjustmentsSettled ? adjustments : []" :key-of="a => a.kind"
         :words="a => adjustmentWords(a, fmt)" :moves="a => a.moves" @take="a => emit('apply', a)"
       />
-      <p v-if="offTarget && !adjustmentsSettled" class="soft waiting">{{ $say('verdictMore.tryingChanges') }}</p>
+      <p v-if="offTarget && !adjustmentsSettled" class="soft waiting" :class="{ first: !hadOffers }">{{ $say('verdictMore.tryingChanges') }}</p>
       <p v-else-if="offTarget && adjustments.length === 0" class="soft none">
         {{ $say('verdictMore.noSingleChangeMendsItChange') }}
         <UButton
@@ -77,7 +80,8 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
         />
       </p>
     </div>
-    <div v-if="levers.length" class="block" data-levers :class="{ unsettled: !adjustmentsSettled }">
+    <div v-if="!levers.length && !adjustmentsSettled" class="block room" aria-hidden="true" />
+    <div v-else-if="levers.length" class="block" data-levers :class="{ unsettled: !adjustmentsSettled }">
       <div class="lever-head">
         <h3>{{ $say('verdictMore.whatWouldMoveItMost') }}</h3>
         <button type="button" class="underline small turn" @click="emit('turn')">
@@ -174,7 +178,9 @@ h3 { font-size: 1.05rem; margin: 0 0 0.3rem; display: inline-block; }
 .lever-head { display: flex; justify-content: space-between; align-items: baseline; }
 .turn { min-height: 44px; cursor: pointer; }
 .none { display: grid; gap: 0.5rem; justify-items: start; }
-.waiting { min-height: 46px; }
+/* Room for what is being worked out, so that nothing below jumps when it comes. */
+.waiting { min-height: 46px; } .waiting.first { min-height: 14.6rem; }
+.room { min-height: 17rem; }
 p { margin: 0.2rem 0; }
 summary { cursor: pointer; min-height: 32px; }
 .mech { width: 100%; font-size: 0.92rem; border-collapse: collapse; }

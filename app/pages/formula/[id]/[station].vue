@@ -88,7 +88,7 @@ const settled = computed(
     <VerdictStrip v-if="assessment && doc" :doc="doc" :assessment="assessment" class="v-strip" />
     <!-- One section whether it can be computed or not: what is being typed under Balance stays when the answer comes. -->
     <section
-      v-if="assessment || assessor.problem.value" class="station" :aria-label="station"
+      v-if="assessment || assessor.problem.value || station === 'balance'" class="station" :aria-label="station"
       :class="{ stale: assessment && assessor.problem.value }"
     >
       <LazyBalanceStation

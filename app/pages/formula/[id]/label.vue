@@ -26,6 +26,7 @@ const print = () => window.print()
       <NuxtLink class="underline" to="/shelf">{{ $say('label.backToTheShelf') }}</NuxtLink>
     </p>
     <template v-else-if="doc && assessment">
+      <h1 class="sr">{{ doc.name }}</h1>
       <div class="no-print bar">
         <NuxtLink class="underline" :to="`/formula/${id}/serve`">{{ $say('label.back') }}</NuxtLink>
         <div class="choices" role="group" :aria-label="$say('label.size')">
