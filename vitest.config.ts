@@ -8,9 +8,9 @@ const alias = { '#core': core }
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'core', testTimeout: 30000, setupFiles: ['tests/support/seed.ts'], include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'cli/**/*.test.ts'], environment: 'node' } },
-      { resolve: { alias }, test: { name: 'server', include: ['server/**/*.test.ts'], environment: 'node', testTimeout: 30000, hookTimeout: 60000 } },
-      await defineVitestProject({ resolve: { alias }, test: { name: 'app', include: ['app/**/*.test.ts'], testTimeout: 30000, environment: 'nuxt', environmentOptions: { nuxt: { domEnvironment: 'happy-dom' } } } }),
+      { resolve: { alias }, test: { name: 'core', testTimeout: 90000, setupFiles: ['tests/support/seed.ts'], include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'cli/**/*.test.ts'], environment: 'node' } },
+      { resolve: { alias }, test: { name: 'server', include: ['server/**/*.test.ts'], environment: 'node', testTimeout: 90000, hookTimeout: 120000 } },
+      await defineVitestProject({ resolve: { alias }, test: { name: 'app', include: ['app/**/*.test.ts'], testTimeout: 60000, hookTimeout: 120000, environment: 'nuxt', environmentOptions: { nuxt: { domEnvironment: 'happy-dom' } } } }),
     ],
   },
 })

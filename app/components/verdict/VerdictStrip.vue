@@ -2,6 +2,7 @@
 /** The verdict on a phone: a strip that stays in view over whatever is changed; a press goes to the whole of it. */
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
+import { isShaped } from '#core/physics/set/bands'
 import { pieceFigures } from '#core/pipeline/summary'
 import { speak } from '~/words/findings'
 import { MARK_WORDS } from '~/words/names'
@@ -25,7 +26,7 @@ const code = computed(() => props.assessment.verdict.code)
     <CutFace :piece="piece" :grainy="code === 'grainy'" small class="face" />
     <span class="says">
       <b :class="{ off: code !== 'good' || !assessment.chill.safe }">{{ shortVerdict(code, assessment.chill.safe) }}</b>, {{ tasteWord(doc, assessment) }}
-      <small>{{ coldWords(piece, fmt) }}; {{ plateWords(piece, fmt) }}</small>
+      <small>{{ isShaped(piece.use) ? `${coldWords(piece, fmt)}; ${plateWords(piece, fmt)}` : coldWords(piece, fmt) }}</small>
       <small v-if="stops.length" class="stops"><b>{{ MARK_WORDS.stop }}</b> {{ stops.join(' ') }}</small>
     </span>
   </a>
