@@ -13,7 +13,9 @@ await Promise.race([
 ])
 /** Past the bar, for those who go by key. */
 function toContent() {
-  document.querySelector<HTMLElement>('#content')?.focus()
+  const main = document.querySelector<HTMLElement>('main')
+  main?.setAttribute('tabindex', '-1')
+  main?.focus()
 }
 const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitingForTheDatabase') } as const
 </script>

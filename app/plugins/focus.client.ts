@@ -30,7 +30,9 @@ export default defineNuxtPlugin(() => {
     if (!last || (active && active !== document.body)) return
     if (last.isConnected && !last.matches(':disabled')) return
     for (const { around, index } of chain) {
-      if (!around.isConnected || around === document.body) continue
+      // What changed is the page: it begins at its beginning.
+      if (around.tagName === 'MAIN' || around.id === 'content') break
+      if (!around.isConnected) continue
       const near = around.children[Math.min(index, around.children.length - 1)]
       const within = (el: Element) => [...(el.matches(CAN) ? [el] : []), ...el.querySelectorAll(CAN)]
       const able = [near, around].flatMap(el => (el ? within(el) : []))

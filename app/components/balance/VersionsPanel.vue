@@ -258,7 +258,7 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
 </template>
 
 <style scoped>
-.name { display: flex; gap: 0.5rem; } .name input { flex: 1; min-width: 7rem; }
+.name { display: flex; flex-wrap: wrap; gap: 0.5rem; } .name input { flex: 1; min-width: 7rem; }
 .list { list-style: none; margin: 0.5rem 0; padding: 0; border-top: 1px solid var(--ink); }
 .list li {
   display: flex; justify-content: space-between; flex-wrap: wrap; gap: 0.3rem 0.8rem; align-items: center;
