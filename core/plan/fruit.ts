@@ -126,7 +126,7 @@ export interface LedgerRow {
 
 /**
  * The formula's juices and zest against the fruit on the bench. Fruit already zested for the juice still to be
- * squeezed gives its zest too; juice that a lot has in hand is not squeezed again.
+ * squeezed gives its zest too. What a lot has in hand is told beside it: to pour or to squeeze is the cook's choice.
  * @param lots the kitchen's
  */
 export function ledger(doc: Bench, lots: readonly Lot[] = []): LedgerRow[] {
@@ -156,7 +156,7 @@ export function ledger(doc: Bench, lots: readonly Lot[] = []): LedgerRow[] {
       const lot = strength?.kind === 'lot'
         ? { name: strength.name, massG: lots.find(l => l.id === strength.lotId)?.massG ?? null }
         : null
-      const shortG = Math.max(0, line.massG - (gives?.g ?? 0) - (lot?.massG ?? 0))
+      const shortG = Math.max(0, line.massG - (gives?.g ?? 0))
       // Zest comes off the fruit that is squeezed anyway: offered for the kinds whose juice the formula has.
       const offered =
         part === 'juice' ? kinds : kinds.filter(f => fillingOf(doc).lines.some(l => l.ingredientId === f.juiceId))

@@ -145,11 +145,11 @@ describe('fruit', () => {
     expect(rows[0]!.gives!.g).toBe(135)
     expect(rows[0]!.buy.find(b => b.fruitId === 'lemon medium')!.likely).toBe(1)
     expect(rows[1]!.shortG).toBe(1)
-    // A lot with 30 g of juice in hand leaves 15 g to squeeze; one that was not weighed changes nothing.
+    // The lot that the line is made of stands beside it, with what is weighed of it.
     const lot = { id: 'crate', name: 'Crate of November', massG: 30 } as Lot
     const line = doc.components[0]!.lines.find(l => l.ingredientId === 'lemon')!
     line.strength = { kind: 'lot', lotId: 'crate', name: 'Crate of November', acidPercent: 4.6 }
-    expect(ledger(doc, [lot])[0]).toMatchObject({ shortG: 15, lot: { name: 'Crate of November', massG: 30 } })
+    expect(ledger(doc, [lot])[0]).toMatchObject({ shortG: 45, lot: { name: 'Crate of November', massG: 30 } })
     expect(ledger(doc, [{ ...lot, massG: null }])[0]).toMatchObject({ shortG: 45, lot: { massG: null } })
   })
 })
