@@ -108,7 +108,7 @@ for (const size of SIZES) {
       }) => {
         await open(page, SAGS, 'shape')
         const VIEWS = {
-          shape: ['Into another tin', 'Portions and cuts', 'Crust, topping, layers'],
+          shape: ['Into another tin', 'Portions and cuts', 'Crust, topping, layers', 'Bowl from parts'],
           heat: ['Order of work', 'Other batches and tins'],
           chill: ['The cold going in', 'When'],
           serve: ['Keeping', 'Label and bench card'],

@@ -230,6 +230,24 @@ test('use it all is one press, with the eggs in all; a hair short cracks no othe
   await expect(page.getByText('100 = 350 g')).toBeVisible()
 })
 
+test('a bowl from parts says what it needs, what runs over, and the factor that fits', async ({ page }) => {
+  await open(page, GLASSES, 'shape')
+  await page.getByRole('button', { name: 'Bowl from parts', exact: true }).click()
+  const answer = page.locator('[data-answer="bowl"]')
+  await expect(answer).toContainText('it fits')
+  await page.getByRole('button', { name: 'Add a part' }).click()
+  await page.getByRole('textbox', { name: 'Name of part 1' }).fill('sponge')
+  await page.getByRole('spinbutton', { name: 'Volume of part 1' }).fill('4000')
+  await page.getByRole('spinbutton', { name: 'Volume of part 1' }).press('Enter')
+  await expect(answer).toContainText('would run over')
+  await page.getByRole('button', { name: /^Make × 0\.\d\d of all of it/ }).click()
+  await settled(page)
+  await expect(answer).toContainText('it fits')
+  await page.reload()
+  await settled(page)
+  await expect(page.getByRole('textbox', { name: 'Name of part 1' })).toHaveValue('sponge')
+})
+
 test('the shelf: one kind, trouble first, all again; names as long as they come', async ({ page }) => {
   await page.goto('/shelf')
   await expect(page.locator('main')).toHaveAttribute('data-fresh', 'true')

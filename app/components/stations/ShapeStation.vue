@@ -10,6 +10,7 @@ const VIEWS = [
   ['fit', say('shapeStation.intoAnotherTin')],
   ['cuts', say('shapeStation.portionsAndCuts')],
   ['parts', say('shapeStation.crustToppingLayers')],
+  ['bowl', say('shapeStation.bowlFromParts')],
 ] as const
 const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:shape-view', 'tin')
 </script>
@@ -24,6 +25,7 @@ const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:shape-view', 'tin')
     <TinPanel v-if="view === 'tin'" :doc="doc" :assessment="assessment" />
     <FitPanel v-else-if="view === 'fit'" :doc="doc" :assessment="assessment" />
     <CutsPanel v-else-if="view === 'cuts'" :doc="doc" :assessment="assessment" />
+    <LazyBowlPanel v-else-if="view === 'bowl'" :doc="doc" :assessment="assessment" />
     <PartsPanel v-else :doc="doc" :assessment="assessment" />
   </div>
 </template>
