@@ -39,6 +39,7 @@ describe('what a set does, in millimetres', () => {
     expect([words('glass', 0), words('glass', 0.3), words('glass', 0.8)])
       .toEqual(['a spoon’s hole stays', 'a spoon’s hole rounds', 'a spoon’s hole fills'])
     expect(words('spooned', 0.2)).toBe('a spoonful settles to 20 mm')
+    expect(words('spooned', 0.01)).toBe('a spoonful stands')
     expect(words('cut', 0.0049)).toBe('stands')
     expect(words('cut', 0.0051)).toBe('sags 1 mm')
   })
@@ -47,7 +48,7 @@ describe('what a set does, in millimetres', () => {
       const doc = formula(YOLK_CURD, () => {}, { use })
       const a = assess(doc, kitchen)
       const p = pieceFigures(doc, a)
-      expect(wantedWords(a, p, fmt())).toMatch(use === 'cut' ? /^Yours is \d+ mm high\.$/ : /^Wanted: \d+–\d+ mm, cold\.$/)
+      expect(wantedWords(a, p, fmt())).toMatch(use === 'cut' ? /^Yours is \d+ mm high\.$/ : /^Wanted: (\d+–\d+ mm|\d+ mm at most), cold\.$/)
       const tau = a.verdict.plate.tauPa.value
       // At the very stress it has, the range is what it stands to, or how far its ring sinks.
       const shown = Math.round(1000 * (use === 'cut' ? a.verdict.plate.standsM : a.verdict.plate.ringSlumpM))

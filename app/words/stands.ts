@@ -33,7 +33,8 @@ export function wantedWords(a: Assessment, { use, heightM }: PieceFigures, fmt: 
   if (isShaped(use)) return say('stands.yoursIs', { mm: fmt.mm(heightM) })
   const { coldMinPa, coldMaxPa } = a.verdict.target
   const ring = (pa: number) => fmt.fixed(1000 * slumpReading(pa, a.shape.density))
-  return say('stands.ringWanted', { from: ring(coldMaxPa), to: `${ring(coldMinPa)} mm` })
+  const [from, to] = [ring(coldMaxPa), `${ring(coldMinPa)} mm`]
+  return from === '0' ? say('stands.ringWantedMost', { to }) : say('stands.ringWanted', { from, to })
 }
 
 /** Where eight in ten batches lie on the plate. @param rangePa its stress, from and to */
@@ -58,7 +59,7 @@ export function faceWord(p: PieceFigures, s: Pick<PieceState, 'slump'>, layered:
         ? say('cutFace.setsSoft')
         : stands ? say('stands.holeStays') : runs ? say('stands.holeFills') : say('stands.holeRounds')
     case 'spooned':
-      return stands
+      return stands || fmt.mm(p.heightM * (1 - s.slump)) === fmt.mm(p.heightM)
         ? say('stands.heapStands')
         : runs ? say('stands.heapRuns') : say('stands.heapSettles', { high: fmt.mm(p.heightM * (1 - s.slump)) })
     default:
