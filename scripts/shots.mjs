@@ -75,7 +75,9 @@ for (const view of wanted.length ? wanted : VIEWS) {
     await page
       .getByLabel('Or: to be served at')
       .fill('2026-11-28T19:00')
-      .then(() => page.locator('h3').first().click())
+      .then(() => page.locator('h1').first().click({ force: true }))
+      .then(() => page.waitForSelector('[data-plan-way="latest"]'))
+      .then(() => page.waitForSelector('main[data-settled="true"]'))
   if (name === 'stock-binds') {
     await press('What binds')
     for (const [what, g] of [

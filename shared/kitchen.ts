@@ -25,6 +25,8 @@ export interface KitchenSettings {
   currency: string
   /** Price per kg by ingredient id. */
   prices: Record<string, number>
+  /** Juice of one fruit as this kitchen has found it, g by the fruit's id. */
+  ownJuiceG?: Record<string, number>
 }
 
 /** What settings stored by an earlier version lack. */
@@ -78,4 +80,5 @@ export const coreKitchen = (
   pans: k.pans,
   lots: k.lots,
   prices: k.settings.prices,
+  ...(k.settings.ownJuiceG ? { ownJuiceG: k.settings.ownJuiceG } : {}),
 })

@@ -230,6 +230,21 @@ test('use it all is one press, with the eggs in all; a hair short cracks no othe
   await expect(page.getByText('100 = 350 g')).toBeVisible()
 })
 
+test('a kitchen\'s own rule for a fruit stands beside the table\'s, for every formula', async ({ page }) => {
+  await open(page, SAGS, 'stock')
+  await page.getByRole('button', { name: 'Fruit', exact: true }).click()
+  await page.getByLabel('Add fruit').selectOption({ label: 'bergamot, medium' })
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  const fruit = page.locator('[data-fruit="bergamot"]')
+  await expect(fruit.locator('[data-part="juice"]')).toContainText('300 g')
+  await fruit.getByRole('spinbutton', { name: 'Juice of one, here' }).fill('40')
+  await fruit.getByRole('spinbutton', { name: 'Juice of one, here' }).press('Enter')
+  await expect(fruit.locator('[data-part="juice"]')).toContainText('240 g')
+  await expect(fruit.locator('[data-own-rule]')).toContainText('your own rule, 40 g each; the table says 50 g')
+  await expect.poll(async () => (await (await page.request.get('/api/kitchen')).json()).settings.ownJuiceG)
+    .toEqual({ bergamot: 40 })
+})
+
 test('a bowl from parts says what it needs, what runs over, and the factor that fits', async ({ page }) => {
   await open(page, GLASSES, 'shape')
   await page.getByRole('button', { name: 'Bowl from parts', exact: true }).click()

@@ -73,6 +73,8 @@ export interface Kitchen {
   lots: Lot[]
   /** Price per kg by ingredient id, in the kitchen's own currency; what is absent has no price. */
   prices: Readonly<Record<string, number>>
+  /** Juice of one fruit as this kitchen has found it, g by the fruit's id; absent: the table's. */
+  ownJuiceG?: Readonly<Record<string, number>>
 }
 
 /**

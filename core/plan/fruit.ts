@@ -39,20 +39,23 @@ const around = (g: number, sigma: number): Yield => ({
   highG: g * Math.exp(Z10 * sigma),
 })
 
-/** Grams of a part of one usual fruit. */
-export const eachG = (fruit: Fruit, part: FruitPart): number =>
-  ({ juice: fruit.juiceG, zest: fruit.zestG, peel: fruit.peelG, segments: fruit.segmentsG })[part]
+/** What a kitchen has found its own fruit to give: juice of one, g, by the fruit's id; it stands before the table's. */
+export type OwnJuice = Readonly<Record<string, number>>
+
+/** Grams of a part of one usual fruit, by the kitchen's own rule where it has one. */
+export const eachG = (fruit: Fruit, part: FruitPart, own: OwnJuice = {}): number =>
+  ({ juice: own[fruit.id] ?? fruit.juiceG, zest: fruit.zestG, peel: fruit.peelG, segments: fruit.segmentsG })[part]
 
 /**
  * What an entry gives of each part, for as many fruits as the part is taken from: expected, and 10 to 90 %. Flesh goes
  * with the weight of the fruit, skin with its surface (weight to the power ⅔). Juice that was measured is what it is.
  */
-export function yieldsOf(entry: FruitEntry): Record<FruitPart, Yield> {
+export function yieldsOf(entry: FruitEntry, own?: OwnJuice): Record<FruitPart, Yield> {
   const fruit = fruitOf(entry.fruitId)!
   const size = entry.weightG !== null && entry.count > 0 ? entry.weightG / entry.count / fruit.wholeG : 1
   const weighed = entry.weightG === null ? 1 : WEIGHED_SPREAD
   const flesh = (part: FruitPart, sigma: number) =>
-    around(entry.take[part] * eachG(fruit, part) * size, spreadOf(sigma * weighed, entry.take[part]))
+    around(entry.take[part] * eachG(fruit, part, own) * size, spreadOf(sigma * weighed, entry.take[part]))
   const skin = (part: FruitPart) =>
     around(entry.take[part] * eachG(fruit, part) * size ** (2 / 3), spreadOf(LN_HAND_SIGMA, entry.take[part]))
   const juice =
@@ -98,8 +101,10 @@ export const ingredientOfPart = (fruit: Fruit, part: FruitPart): string | null =
   part === 'juice' ? fruit.juiceId : part === 'zest' ? 'zest' : null
 
 /** Fruit for an amount of a part: the likeliest count, and one that is enough 9 times in 10. */
-export function toBuy(fruit: Fruit, part: FruitPart, needG: number): { likely: number, sure: number } {
-  const each = eachG(fruit, part)
+export function toBuy(
+  fruit: Fruit, part: FruitPart, needG: number, own?: OwnJuice,
+): { likely: number, sure: number } {
+  const each = eachG(fruit, part, own)
   if (!(each > 0) || !(needG > 0)) return { likely: 0, sure: 0 }
   const sigma = part === 'juice' ? fruit.lnJuiceSigma : LN_HAND_SIGMA
   const likely = Math.ceil(needG / each - 1e-9)
@@ -127,9 +132,9 @@ export interface LedgerRow {
 /**
  * The formula's juices and zest against the fruit on the bench. Fruit already zested for the juice still to be
  * squeezed gives its zest too. What a lot has in hand is told beside it: to pour or to squeeze is the cook's choice.
- * @param lots the kitchen's
+ * @param lots the kitchen's @param own its own rules for juice
  */
-export function ledger(doc: Bench, lots: readonly Lot[] = []): LedgerRow[] {
+export function ledger(doc: Bench, lots: readonly Lot[] = [], own: OwnJuice = {}): LedgerRow[] {
   const { fruit } = doc.stock
   return fillingOf(doc)
     .lines.filter(l => l.massG > 0)
@@ -141,7 +146,7 @@ export function ledger(doc: Bench, lots: readonly Lot[] = []): LedgerRow[] {
       const part: FruitPart = line.ingredientId === 'zest' ? 'zest' : 'juice'
       const given = fruit
         .filter(e => ingredientOfPart(fruitOf(e.fruitId)!, part) === line.ingredientId && e.take[part] > 0)
-        .map(yieldsOf)
+        .map(e => yieldsOf(e, own))
       const gives =
         given.length > 0
           ? given.reduce(
@@ -171,7 +176,7 @@ export function ledger(doc: Bench, lots: readonly Lot[] = []): LedgerRow[] {
           shortG,
           buy: (offered.length ? offered : kinds.slice(0, 1)).map(f => ({
             fruitId: f.id,
-            ...toBuy(f, part, shortG),
+            ...toBuy(f, part, shortG, own),
           })),
         },
       ]

@@ -135,6 +135,16 @@ describe('fruit', () => {
     expect(sure).toBe(6)
     expect(toBuy(fruitOf('passion fruit')!, 'zest', 5)).toEqual({ likely: 0, sure: 0 })
   })
+  it('a kitchen\'s own rule stands before the table: 45 g a lemon where it says 60', () => {
+    const lemon = fruitOf('lemon large')!
+    expect(lemon.juiceG).toBe(60)
+    expect(toBuy(lemon, 'juice', 180).likely).toBe(3)
+    expect(toBuy(lemon, 'juice', 180, { 'lemon large': 45 }).likely).toBe(4)
+    const three = entry({ fruitId: 'lemon large', count: 3, take: { juice: 3, zest: 0, peel: 0, segments: 0 } })
+    expect(yieldsOf(three, { 'lemon large': 45 }).juice.g).toBe(135)
+    // Of another fruit it says nothing.
+    expect(yieldsOf(three, { 'lemon medium': 45 }).juice.g).toBe(180)
+  })
   it('the ledger holds the formula against the fruit', () => {
     const doc = formula({ yolk_sep: 100, sugar: 100, lemon: 180, zest: 4 }, (d) => {
       d.stock.fruit = [entry({ count: 3, take: { juice: 3, zest: 1, peel: 0, segments: 0 } })]

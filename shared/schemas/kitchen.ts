@@ -6,7 +6,7 @@ import { MATERIALS, VESSEL_KINDS } from '#core/physics/geometry/cavity'
 import { PLACE_KINDS } from '#core/physics/thermal/places'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import { INGREDIENTS } from '#core/base/ingredients/table'
-import { EGG_GRADES } from '#core/base/ingredients/measures'
+import { EGG_GRADES, FRUITS } from '#core/base/ingredients/measures'
 import { CUP_SYSTEMS } from '#core/base/units'
 import { day } from './dates'
 import { num, orNone } from './numbers'
@@ -27,6 +27,23 @@ function wrongPrice(value: unknown): { path: string, type: string, params?: Reco
     if (typeof perKg !== 'number' || !Number.isFinite(perKg)) return { path: id, type: 'notANumber' }
     if (perKg < 0) return { path: id, type: 'min', params: { min: 0 } }
     if (perKg > PRICE_MOST) return { path: id, type: 'max', params: { max: PRICE_MOST } }
+  }
+  return null
+}
+
+/** Most juice that one fruit may be said to give, g. */
+export const JUICE_MOST_G = 2000
+
+/** The first own rule for juice that cannot be taken. */
+function wrongJuice(value: unknown): { path: string, type: string, params?: Record<string, number> } | null {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return { path: '', type: 'typeError' }
+  const entries = Object.entries(value)
+  if (entries.length > FRUITS.length) return { path: '', type: 'tooMany', params: { max: FRUITS.length } }
+  for (const [id, g] of entries) {
+    if (!FRUITS.some(f => f.id === id)) return { path: fieldPath(id), type: 'unknownValue' }
+    if (typeof g !== 'number' || !Number.isFinite(g)) return { path: fieldPath(id), type: 'notANumber' }
+    if (g < 1) return { path: fieldPath(id), type: 'min', params: { min: 1 } }
+    if (g > JUICE_MOST_G) return { path: fieldPath(id), type: 'max', params: { max: JUICE_MOST_G } }
   }
   return null
 }
@@ -52,6 +69,16 @@ export const settingsSchema = yup
       .required()
       .test('prices', 'prices', (value, context) => {
         const wrong = wrongPrice(value)
+        return (
+          wrong === null ||
+          context.createError({ ...wrong, path: wrong.path ? `${context.path}.${wrong.path}` : context.path })
+        )
+      }),
+    ownJuiceG: yup
+      .mixed<Record<string, number>>()
+      .optional()
+      .test('ownJuiceG', 'ownJuiceG', (value, context) => {
+        const wrong = value === undefined ? null : wrongJuice(value)
         return (
           wrong === null ||
           context.createError({ ...wrong, path: wrong.path ? `${context.path}.${wrong.path}` : context.path })
@@ -222,6 +249,7 @@ const kitchenFileSchema = yup
     pans: list(panSchema.shape(anyId)),
     lots: list(lotSchema.shape(anyId)),
     prices: settingsSchema.fields.prices as yup.AnySchema,
+    ownJuiceG: settingsSchema.fields.ownJuiceG as yup.AnySchema,
   })
   .noUnknown()
   .strict()

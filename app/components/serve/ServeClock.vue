@@ -354,7 +354,7 @@ const option = computed<EChartsOption>(() => {
 }
 .back { border-left: 4px solid var(--citron); padding: 0.2rem 0 0.3rem 1rem; margin-top: 1rem; }
 .back p { margin: 0 0 0.3rem; }
-.back .display { font-size: 2.2rem; margin-right: 0.4rem; }
+.back .display { font-size: 2.2rem; margin: 0 0.4rem; }
 .back .or { margin-top: 0.8rem; }
 .back .or .display { font-size: 1.5rem; }
 .own { margin-top: 0.8rem; }

@@ -5,6 +5,7 @@ import { FRUIT_PARTS, type FruitEntry, type FruitPart } from '#core/formula/occa
 import { scaleFormula, weighedAs } from '#core/formula/edits'
 import { FRUITS } from '#core/base/ingredients/measures'
 import { countByWeight, fruitOf, ledger, withCount, withTake, yieldsOf } from '#core/plan/fruit'
+import { kitchenDocument } from '../../../shared/kitchen'
 import { RIGHT, TABLE_UI, unseen } from '~/composables/tableStyle'
 import { fruitName, PART_NAMES } from '~/words/stock'
 import { say } from '~/words/say'
@@ -14,9 +15,11 @@ const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
 const entries = computed(() =>
-  props.doc.stock.fruit.map(entry => ({ entry, fruit: fruitOf(entry.fruitId)!, yields: yieldsOf(entry) })),
+  props.doc.stock.fruit.map(entry => ({
+    entry, fruit: fruitOf(entry.fruitId)!, yields: yieldsOf(entry, kitchen.core?.ownJuiceG),
+  })),
 )
-const rows = computed(() => ledger(props.doc, kitchen.core?.lots))
+const rows = computed(() => ledger(props.doc, kitchen.core?.lots, kitchen.core?.ownJuiceG))
 const COLUMNS = [
   { id: 'name', header: 'line' },
   { id: 'needs', header: 'needs', meta: RIGHT },
@@ -63,6 +66,15 @@ function scaleTo(lineId: string, needG: number, massG: number) {
 }
 const range = (y: { g: number, lowG: number, highG: number }) =>
   y.highG - y.lowG < 0.5 ? fmt.grams(y.g) : `${fmt.grams(y.g)} (${fmt.fixed(y.lowG)}–${fmt.fixed(y.highG)})`
+/** The kitchen's own rule for the juice of one: kept with the kitchen, for every formula; none: the table's. */
+const ownJuice = (fruitId: string) => kitchen.record?.settings.ownJuiceG?.[fruitId] ?? 0
+function setOwnJuice(fruitId: string, g: number) {
+  const { record } = kitchen
+  if (!record) return
+  const { [fruitId]: _, ...rest } = record.settings.ownJuiceG ?? {}
+  const ownJuiceG = g > 0 ? { ...rest, [fruitId]: g } : rest
+  kitchen.change({ ...kitchenDocument(record), settings: { ...record.settings, ownJuiceG } })
+}
 /** How many of the part may still be taken, beside what its rival takes. */
 const free = (e: FruitEntry, part: FruitPart) =>
   e.count - e.take[{ juice: 'segments', segments: 'juice', zest: 'peel', peel: 'zest' }[part] as FruitPart]
@@ -91,6 +103,11 @@ const free = (e: FruitEntry, part: FruitPart) =>
             :blank="$say('fruitLedger.notYet')" :model-value="e.measuredJuiceG ?? 0"
             @update:model-value="v => change(e.id, 'juice', x => ({ ...x, measuredJuiceG: v > 0 ? v : null }))"
             @done="ws.endGesture()"
+          />
+          <QuantityField
+            kind="mass" show-label :label="$say('fruitLedger.juiceOfOneHere')" :min="0" :max="2000"
+            :blank="$say('fruitLedger.asTheTable', { g: fmt.fixed(fruit.juiceG) })" :model-value="ownJuice(e.fruitId)"
+            @update:model-value="v => setOwnJuice(e.fruitId, v)"
           />
           <UButton
             variant="ghost" color="neutral" size="sm" icon="i-lucide-x"
@@ -132,6 +149,9 @@ const free = (e: FruitEntry, part: FruitPart) =>
                     ? $say('fruitLedger.leftToTake', { part: free(e, part) })
                     : $say('fruitLedger.noneLeft')
               }}
+              <span v-if="part === 'juice' && ownJuice(e.fruitId) > 0" class="soft small" data-own-rule>
+                {{ $say('fruitLedger.byYourOwnRule', { own: fmt.grams(ownJuice(e.fruitId)), table: fmt.grams(fruit.juiceG) }) }}
+              </span>
               <span v-if="part === 'juice' && e.measuredJuiceG !== null" class="soft small">
                 {{ $say('fruitLedger.measured') }}
               </span>
@@ -200,7 +220,7 @@ const free = (e: FruitEntry, part: FruitPart) =>
 .entries { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--ink); }
 .entries li { border-bottom: 1px solid var(--hairline); padding: 0.6rem 0; }
 .top {
-  display: grid; grid-template-columns: minmax(7rem, 1.4fr) repeat(3, minmax(0, 8.5rem)) 44px; gap: 1rem;
+  display: grid; grid-template-columns: minmax(7rem, 1.4fr) repeat(4, minmax(0, 7.5rem)) 44px; gap: 0.8rem;
   align-items: end;
 }
 .top > b { align-self: center; }
@@ -215,7 +235,7 @@ const free = (e: FruitEntry, part: FruitPart) =>
 .acts { display: flex; flex-wrap: wrap; gap: 0.4rem; }
 @media (max-width: 1100px) {
   .parts { grid-template-columns: repeat(2, minmax(0, 1fr)); }
-  .top { grid-template-columns: repeat(3, minmax(0, 1fr)) 44px; }
+  .top { grid-template-columns: repeat(2, minmax(0, 1fr)); }
   .top > b { grid-column: 1 / -1; }
 }
 </style>
