@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The first start: whose kitchen this is, a field to paste into, and one formula that fails, to be mended. */
 import type { FormulaList } from '../../shared/schemas/wire'
+import { directionOf } from '~/words/direction'
 import { shortVerdict } from '~/words/verdict'
 import { say } from '~/words/say'
 
@@ -36,7 +37,7 @@ async function read() {
       <form @submit.prevent="read">
         <label class="section-title" for="start-paste">{{ $say('start.paste') }}</label>
         <textarea
-          id="start-paste" v-model="text" rows="8" spellcheck="false" dir="auto"
+          id="start-paste" v-model="text" rows="8" spellcheck="false" :dir="directionOf(text)"
           :placeholder="$say('start.placeholder')"
         />
         <UButton type="submit" :label="$say('start.readIt')" />

@@ -18,6 +18,7 @@ import { INGREDIENTS } from '#core/base/ingredients/table'
 import { CONDITION_NAMES, FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
 import { assumptionWords, COUNTRY_NAMES, habitWords, methodWords } from '~/words/reading'
+import { directionOf } from '~/words/direction'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 import { say } from '~/words/say'
 
@@ -213,7 +214,7 @@ const settledMark = computed(() => (much.value ? 'too-long' : settled.value ? 's
         <h2 class="section-title">{{ $say('new.pasteItAsYouHaveIt') }}</h2>
         <label class="sr" for="paste">{{ $say('new.formulaTextOneIngredientALine') }}</label>
         <textarea
-          id="paste" class="paste" dir="auto" :value="draft.text" :rows="draft.text ? 7 : 9" spellcheck="false"
+          id="paste" class="paste" :dir="directionOf(draft.text)" :value="draft.text" :rows="draft.text ? 7 : 9" spellcheck="false"
           :placeholder="EXAMPLE" @input="textChanged(($event.target as HTMLTextAreaElement).value)"
           @blur="history.endGesture()"
         />
