@@ -5,7 +5,7 @@
  */
 import type { Assessment } from '#core/pipeline/assessment'
 import { fillingOf, type Bench } from '#core/formula/bench'
-import { weighedAs } from '#core/formula/edits'
+import { weighLine } from '#core/formula/edits'
 import { renewSteps } from '#core/formula/steps'
 import { basisG, ratiosOf, type PercentBasis } from '#core/formula/percent'
 import { findIngredient } from '#core/base/ingredients/ingredients'
@@ -80,10 +80,7 @@ const note = (line: (typeof lines.value)[number]) =>
       })
     : [eggs(line.ingredientId, line.massG) || line.sourceText, inCups(line.ingredientId, line.massG)].filter(Boolean).join('; ')
 function setMass(lineId: string, massG: number) {
-  ws.change(`mass-${lineId}`, (d) => {
-    const f = fillingOf(d)
-    f.lines = f.lines.map(l => (l.id === lineId ? weighedAs(l, Math.round(massG * 10) / 10) : l))
-  })
+  ws.change(`mass-${lineId}`, d => weighLine(d, lineId, massG))
 }
 function togglePin(lineId: string) {
   ws.change('', (d) => {

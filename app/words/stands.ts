@@ -2,7 +2,7 @@
 import { isShaped, type UseKind } from '#core/physics/set/bands'
 import { slumpReading } from '#core/physics/set/kitchenTests'
 import type { Assessment } from '#core/pipeline/assessment'
-import type { PieceFigures, PieceState } from '#core/pipeline/summary'
+import { type PieceFigures, type PieceState, standsAt } from '#core/pipeline/summary'
 import { say } from './say'
 
 type Format = ReturnType<typeof useFormat>
@@ -39,9 +39,8 @@ export function wantedWords(a: Assessment, { use, heightM }: PieceFigures, fmt: 
 
 /** Where eight in ten batches lie on the plate. @param rangePa its stress, from and to */
 export function rangeWords(a: Assessment, use: UseKind, rangePa: readonly [number, number], fmt: Format): string {
-  const { tauPa, standsM } = a.verdict.plate
   if (isShaped(use)) {
-    const [from, to] = rangePa.map(pa => (standsM * pa) / Math.max(tauPa.value, 1e-9)) as [number, number]
+    const [from, to] = rangePa.map(pa => standsAt(a, pa)) as [number, number]
     return say('stands.standsRange', { from: fmt.fixed(from * 1000), to: fmt.mm(to) })
   }
   const [most, least] = rangePa.map(pa => slumpReading(pa, a.shape.density)) as [number, number]

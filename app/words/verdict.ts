@@ -19,6 +19,8 @@ export function tasteWord(doc: Bench, { balance: { sharpness } }: Assessment): s
   return mild ? say('verdict.mild') : SHARPNESS_NAMES[sharpness]
 }
 
+/** What the verdict's own sentence says already. */
+export const IN_SENTENCE: ReadonlySet<FindingCode> = new Set(['sagsOnTable', 'looseCold', 'tooFirm'])
 /** The verdict in two or three words: what cools too slowly is never called good. */
 export const shortVerdict = (code: VerdictCode, safe: boolean): string =>
   code === 'good' && !safe ? say('verdict.coolsTooSlowly') : SHORT_VERDICT[code]

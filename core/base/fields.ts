@@ -90,6 +90,7 @@ export const FIELDS = {
   'serve.ownS.*': seconds(6 * 3600),
   'serve.coldTempC': tempC(-2, 60),
   'serve.chilledS': seconds(14 * DAY_S),
+  'kitchen.ownJuiceG.*': grams(1, 2000),
   'kitchen.altitudeM': field('m', -400, 5000, 50, 0),
   'kitchen.roomTempC': tempC(5, 45),
   'kitchen.burners.*.ratedW': field('W', 50, 12000, 50, 0),

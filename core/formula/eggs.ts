@@ -65,10 +65,9 @@ export function countEggs(lines: readonly Line[], grade: EggGrade): EggCount {
     return [{ lineId: line.id, part: p, count, eachG, nearest, nearestG: nearest * eachG }]
   })
   const sum = (p: EggPart) => found.filter(f => f.part === p).reduce((s, f) => s + f.count, 0)
-  const up = shellsFor
-  const whole = up(sum('whole'))
-  const yolks = up(sum('yolk'))
-  const whites = up(sum('white'))
+  const whole = shellsFor(sum('whole'))
+  const yolks = shellsFor(sum('yolk'))
+  const whites = shellsFor(sum('white'))
   const separated = Math.max(yolks, whites)
   const g = EGG_GRADES[grade]
   return {

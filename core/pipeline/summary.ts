@@ -44,6 +44,14 @@ export interface Summary {
   piece: PieceFigures
 }
 
+/**
+ * How high a piece of the plate's set would stand if it carried another stress: height goes with stress.
+ * @param pa yield stress, Pa @returns m
+ * @example standsAt(assessment, assessment.verdict.plate.tauPa.value) // 0.014
+ */
+export const standsAt = ({ verdict: { plate } }: Assessment, pa: number): number =>
+  (plate.standsM * pa) / Math.max(plate.tauPa.value, 1e-9)
+
 const figures = ({ slump, tempC, standsM, cutsM, ringSlumpM }: SetResult): PieceState =>
   ({ slump, tempC, standsM, cutsM, ringSlumpM })
 

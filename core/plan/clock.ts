@@ -55,15 +55,12 @@ export interface ServicePlans {
   fromNight: boolean
 }
 
-/** A start rounded down to five minutes, and by how much the last leg grows for it. */
-function floored(exact: Date): { start: Date, earlierS: number } {
+/** A start rounded down to five minutes. */
+function floored(exact: Date): Date {
   // A second under five full minutes is those minutes: rounding is done once.
   const near = addSeconds(exact, SLACK_S)
-  const start = addSeconds(
-    near,
-    -(((near.getMinutes() * 60 + near.getSeconds()) % STEP_S) + near.getMilliseconds() / 1000),
-  )
-  return { start, earlierS: Math.max(0, Math.ceil(differenceInMilliseconds(exact, start) / 1000)) }
+  const overS = ((near.getMinutes() * 60 + near.getSeconds()) % STEP_S) + near.getMilliseconds() / 1000
+  return addSeconds(near, -overS)
 }
 
 /**
@@ -87,8 +84,9 @@ export function servicePlans(
 
   const planOf = (legS: number, lengthenedS: number, latestStart: Date | null = null): ServicePlan => {
     const exact = addSeconds(target, -(untilPouredS + beforeS + legS))
-    const { start, earlierS } = floored(latestStart && latestStart < exact ? latestStart : exact)
-    const grownS = latestStart && latestStart < exact ? differenceInSeconds(exact, start) : earlierS
+    const start = floored(latestStart && latestStart < exact ? latestStart : exact)
+    // What it begins earlier it stands longer.
+    const grownS = Math.max(0, Math.ceil(differenceInMilliseconds(exact, start) / 1000))
     const planned = plannedSo(doc, at, start, legS + grownS)
     const lastLegS = planned ? lastLeg.timeS : legS + grownS
     const startAt = planned ? doc.serve.startAt.slice(0, 16) : wall(start)
@@ -143,12 +141,10 @@ function plannedSo({ serve, chill }: Bench, at: string, start: Date, lastLegS: n
 }
 
 /** For a plan whose work would begin at night: the start that has it poured by the evening before; null: it is day. */
-function eveningBefore({ startAt, beginsAt }: ServicePlan, untilPouredS: number): Date | null {
+function eveningBefore({ beginsAt }: ServicePlan, untilPouredS: number): Date | null {
   const begins = parseISO(beginsAt)
   const hour = begins.getHours()
-  const pours = addSeconds(parseISO(startAt), untilPouredS)
   if (hour >= NIGHT.toH && hour < NIGHT.fromH) return null
   const evening = setHours(startOfDay(hour < NIGHT.toH ? subDays(begins, 1) : begins), NIGHT.fromH)
-  const start = subSeconds(evening, untilPouredS)
-  return start < pours ? start : null
+  return subSeconds(evening, untilPouredS)
 }

@@ -4,7 +4,7 @@
  */
 import { type Fruit, FRUITS } from '../base/ingredients/measures'
 import { fillingOf, type Bench } from '../formula/bench'
-import type { Lot } from '../kitchen/kitchen'
+import type { Kitchen, Lot } from '../kitchen/kitchen'
 import type { FruitEntry, FruitPart } from '../formula/occasion'
 
 /** Parts that come from the same place, of which a fruit gives one only. */
@@ -40,7 +40,7 @@ const around = (g: number, sigma: number): Yield => ({
 })
 
 /** What a kitchen has found its own fruit to give: juice of one, g, by the fruit's id; it stands before the table's. */
-export type OwnJuice = Readonly<Record<string, number>>
+export type OwnJuice = NonNullable<Kitchen['ownJuiceG']>
 
 /** Grams of a part of one usual fruit, by the kitchen's own rule where it has one. */
 export const eachG = (fruit: Fruit, part: FruitPart, own: OwnJuice = {}): number =>

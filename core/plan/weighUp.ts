@@ -1,7 +1,7 @@
 /**
  * What is weighed before work begins, component by component, with eggs counted in shells; and when an oven must go on.
  */
-import { eggPart, eggEachG, type EggPart } from '../formula/eggs'
+import { countEggs, type EggPart } from '../formula/eggs'
 import type { Bench } from '../formula/bench'
 import type { ComponentRole } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
@@ -27,14 +27,14 @@ export interface WeighGroup {
  */
 export function weighUp(doc: Bench, kitchen: Pick<Kitchen, 'eggGrade'>): WeighGroup[] {
   return doc.components.flatMap(({ id, name, role, lines }) => {
+    const eggs = countEggs(lines, kitchen.eggGrade).lines
     const weighed = lines.filter(l => l.massG > 0).map((l): WeighLine => {
-      const part = eggPart(l.ingredientId)
-      const eachG = part && (l.piece?.eachG ?? eggEachG(part, kitchen.eggGrade))
+      const egg = eggs.find(e => e.lineId === l.id)
       return {
         lineId: l.id,
         ingredientId: l.ingredientId,
         massG: l.massG,
-        eggs: part && eachG ? { part, count: Math.max(1, Math.round(l.massG / eachG)) } : null,
+        eggs: egg ? { part: egg.part, count: egg.nearest } : null,
       }
     })
     return weighed.length ? [{ componentId: id, name, role, lines: weighed }] : []

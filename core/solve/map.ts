@@ -120,6 +120,8 @@ export interface Range {
   from: number
   to: number
 }
+/** Targets that are drawn and tried, °C. */
+const TARGET_C = { from: 60, to: 100 }
 /**
  * The stretch of an axis to draw around a formula. @param wide how many times the usual stretch
  * @example rangeAround(doc, kitchen, { kind: 'target' }).from // 70
@@ -134,7 +136,7 @@ export function rangeAround(doc: Bench, kitchen: Kitchen, axis: Axis, wide = 1):
     case 'acid':
       return { from: (0.4 * at) / wide, to: 1.7 * at * wide }
     case 'target':
-      return { from: Math.max(60, at - 10 * wide), to: Math.min(100, at + 10 * wide) }
+      return { from: Math.max(TARGET_C.from, at - 10 * wide), to: Math.min(TARGET_C.to, at + 10 * wide) }
     case 'hold':
       return { from: 0, to: Math.max(360, 3 * at) * wide }
   }
@@ -217,7 +219,7 @@ export function* reachOf(
       const step = THIRD_K[n]
       if (axis.kind === 'target' && step === undefined) continue
       const to = axis.kind === 'target' ? at + step! : weighable(at * THIRD_MASS[n]!)
-      if (to === at || (axis.kind === 'target' && (to < 60 || to > 100))) continue
+      if (to === at || (axis.kind === 'target' && (to < TARGET_C.from || to > TARGET_C.to))) continue
       yield
       if (found(movedTo(doc, kitchen, axis, to), 1)) return { wide: null, third: { axis, to } }
     }

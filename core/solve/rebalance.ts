@@ -20,7 +20,7 @@ import { assess, work } from '../pipeline/assess'
 import type { Assessment, VerdictCode } from '../pipeline/assessment'
 import { weighable } from './elasticity'
 import { leastSquares } from './leastSquares'
-import { type Moves, outcomeOf } from './outcome'
+import { type Moves, outcomeOf, TONGUE_LN } from './outcome'
 import { createQuick, type Point, pointOf, type Quick } from './quick'
 import { suggestTarget } from './target'
 
@@ -110,7 +110,7 @@ const ROUNDS = 3
 /** Reached: within this of the wanted stress and sourness, as ln ratio (one step of a scale, one step of a tongue). */
 export const NEAR_SET = 0.05
 export const NEAR_SHARP = 0.04
-export const NEAR_SWEET = 0.05
+export const NEAR_SWEET = TONGUE_LN
 /** Part of a band left free at its edges, so that a reached band is not its edge. */
 const INSIDE = { set: 1.1, sharp: 1.025 }
 

@@ -63,18 +63,21 @@ function readCursor(cursor: string): [string, string] {
 /** How many differences name a state. */
 const CHANGES_SHOWN = 3
 
-/** What changed with a state since the one before it on the page; nothing where either cannot be read. */
 type VersionRow = InferEntity<typeof FormulaVersionEntity>
-function changesOf(rows: readonly VersionRow[], id: string): Pick<VersionItem, 'changes'> {
-  const i = rows.findIndex(r => r.id === id)
-  const [now, before] = i < 0 ? [] : [rows[i], rows[i + 1]]
-  if (!now || !before) return {}
-  try {
-    const bench = (row: VersionRow) => benchOf(readStored(row, row.occasion ?? null))
-    return { changes: differences(bench(before), bench(now)).map(u => u.difference).slice(0, CHANGES_SHOWN) }
-  } catch {
-    return {}
-  }
+/** What changed with each state of a page since the one before it, by id; nothing where either cannot be read. */
+function changesOf(rows: readonly VersionRow[]): Map<string, Pick<VersionItem, 'changes'>> {
+  const benches = rows.map((row) => {
+    try {
+      return benchOf(readStored(row, row.occasion ?? null))
+    } catch {
+      return null
+    }
+  })
+  return new Map(rows.map((row, i) => {
+    const [now, before] = [benches[i], benches[i + 1]]
+    if (!now || !before) return [row.id, {}]
+    return [row.id, { changes: differences(before, now).map(u => u.difference).slice(0, CHANGES_SHOWN) }]
+  }))
 }
 
 /** Kept states, newest first, a page at a time. @throws {Refusal} unknown */
@@ -101,6 +104,7 @@ export async function listVersions(
     .limit(VERSIONS_PAGE + 1)
     .getResult()
   const page = rows.slice(0, VERSIONS_PAGE)
+  const changes = changesOf(rows)
   const named = after
     ? []
     : await em.find(
@@ -120,7 +124,7 @@ export async function listVersions(
       formulaName: formula.name,
       label: v.label,
       createdAt: v.createdAt.toISOString(),
-      ...changesOf(rows, v.id),
+      ...changes.get(v.id),
     })),
     next: rows.length > VERSIONS_PAGE ? cursorOf(page.at(-1)!) : null,
     variants: names(

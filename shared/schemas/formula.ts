@@ -22,7 +22,7 @@ import { migrate } from '#core/formula/migrate'
 import { fruitOf } from '#core/plan/fruit'
 import { momentOrNone } from './dates'
 import { takeKitchen } from './kitchen'
-import { num, orNone } from './numbers'
+import { ifThere, num, orNone } from './numbers'
 import { inputProblem, yupProblem, type Problem } from './problem'
 import { checkMix } from '#core/pipeline/mixed'
 
@@ -365,7 +365,7 @@ export const formulaSchema = yup
         temperC: yup.number().strict().nullable().defined(),
         cardNote: yup.string().strict().max(600).optional(),
         ownS: yup
-          .object(Object.fromEntries(OWN_STEPS.map(step => [step, yup.number().strict().min(0)])))
+          .object(Object.fromEntries(OWN_STEPS.map(step => [step, ifThere('serve.ownS.*')])))
           .noUnknown()
           .strict()
           .optional()

@@ -4,6 +4,7 @@ import type { Kitchen } from '#core/kitchen/kitchen'
 import { BURNER_KINDS, PLAIN_KITCHEN } from '#core/kitchen/kitchen'
 import { MATERIALS, VESSEL_KINDS } from '#core/physics/geometry/cavity'
 import { PLACE_KINDS } from '#core/physics/thermal/places'
+import { FIELDS } from '#core/base/fields'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import { INGREDIENTS } from '#core/base/ingredients/table'
 import { EGG_GRADES, FRUITS } from '#core/base/ingredients/measures'
@@ -17,36 +18,32 @@ const number = () => yup.number().strict().required()
 /** Most that a kilogram may cost. */
 export const PRICE_MOST = 100_000
 
-/** The first price that cannot be taken: counted before any is looked at, so that a refusal costs little. */
-function wrongPrice(value: unknown): { path: string, type: string, params?: Record<string, number> } | null {
+/** A table of numbers by id: whose ids there are, what an unknown one is called, and between what a number may lie. */
+interface ById { ids: readonly { id: string }[], unknown: string, min: number, max: number }
+/** The first entry that cannot be taken: counted before any is looked at, so that a refusal costs little. */
+function wrongEntry(
+  value: unknown, { ids, unknown, min, max }: ById,
+): { path: string, type: string, params?: Record<string, number> } | null {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return { path: '', type: 'typeError' }
   const entries = Object.entries(value)
-  if (entries.length > INGREDIENTS.length) return { path: '', type: 'tooMany', params: { max: INGREDIENTS.length } }
-  for (const [id, perKg] of entries) {
-    if (!findIngredient(id)) return { path: fieldPath(id), type: 'unknownIngredient' }
-    if (typeof perKg !== 'number' || !Number.isFinite(perKg)) return { path: id, type: 'notANumber' }
-    if (perKg < 0) return { path: id, type: 'min', params: { min: 0 } }
-    if (perKg > PRICE_MOST) return { path: id, type: 'max', params: { max: PRICE_MOST } }
+  if (entries.length > ids.length) return { path: '', type: 'tooMany', params: { max: ids.length } }
+  for (const [id, n] of entries) {
+    if (!ids.some(x => x.id === id)) return { path: fieldPath(id), type: unknown }
+    if (typeof n !== 'number' || !Number.isFinite(n)) return { path: id, type: 'notANumber' }
+    if (n < min) return { path: id, type: 'min', params: { min } }
+    if (n > max) return { path: id, type: 'max', params: { max } }
   }
   return null
 }
-
-/** Most juice that one fruit may be said to give, g. */
-export const JUICE_MOST_G = 2000
-
-/** The first own rule for juice that cannot be taken. */
-function wrongJuice(value: unknown): { path: string, type: string, params?: Record<string, number> } | null {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return { path: '', type: 'typeError' }
-  const entries = Object.entries(value)
-  if (entries.length > FRUITS.length) return { path: '', type: 'tooMany', params: { max: FRUITS.length } }
-  for (const [id, g] of entries) {
-    if (!FRUITS.some(f => f.id === id)) return { path: fieldPath(id), type: 'unknownValue' }
-    if (typeof g !== 'number' || !Number.isFinite(g)) return { path: fieldPath(id), type: 'notANumber' }
-    if (g < 1) return { path: fieldPath(id), type: 'min', params: { min: 1 } }
-    if (g > JUICE_MOST_G) return { path: fieldPath(id), type: 'max', params: { max: JUICE_MOST_G } }
-  }
-  return null
-}
+const byId = (name: string, table: ById) =>
+  yup.mixed<Record<string, number>>().test(name, name, (value, context) => {
+    const wrong = value === undefined ? null : wrongEntry(value, table)
+    return (
+      wrong === null ||
+      context.createError({ ...wrong, path: wrong.path ? `${context.path}.${wrong.path}` : context.path })
+    )
+  })
+const JUICE = FIELDS['kitchen.ownJuiceG.*']
 
 export const settingsSchema = yup
   .object({
@@ -64,26 +61,8 @@ export const settingsSchema = yup
     foodCode: yup.string().strict().oneOf(['us', 'uk']).required(),
     business: yup.boolean().strict().required(),
     currency: yup.string().strict().trim().min(1).max(4).required(),
-    prices: yup
-      .mixed<Record<string, number>>()
-      .required()
-      .test('prices', 'prices', (value, context) => {
-        const wrong = wrongPrice(value)
-        return (
-          wrong === null ||
-          context.createError({ ...wrong, path: wrong.path ? `${context.path}.${wrong.path}` : context.path })
-        )
-      }),
-    ownJuiceG: yup
-      .mixed<Record<string, number>>()
-      .optional()
-      .test('ownJuiceG', 'ownJuiceG', (value, context) => {
-        const wrong = value === undefined ? null : wrongJuice(value)
-        return (
-          wrong === null ||
-          context.createError({ ...wrong, path: wrong.path ? `${context.path}.${wrong.path}` : context.path })
-        )
-      }),
+    prices: byId('prices', { ids: INGREDIENTS, unknown: 'unknownIngredient', min: 0, max: PRICE_MOST }).required(),
+    ownJuiceG: byId('ownJuiceG', { ids: FRUITS, unknown: 'unknownValue', min: JUICE.min, max: JUICE.max }).optional(),
   })
   .noUnknown()
   .strict()

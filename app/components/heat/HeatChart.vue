@@ -3,6 +3,7 @@
 import type { EChartsOption } from 'echarts'
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
+import { FIELDS } from '#core/base/fields'
 import { fahrenheitToCelsius } from '#core/base/units'
 import { given } from '#core/formula/document'
 import { BOILED_C } from '#core/physics/heat/pot'
@@ -166,8 +167,7 @@ const plotH = (height: number) => height - GRID.top - GRID.bottom
 const targetTop = (height: number) => `${GRID.top + plotH(height) * (1 - target.value / top.value)}px`
 const targetLeft = (width: number) =>
   `${GRID.left + ((width - GRID.left - GRID.right) * Math.min(reachedMin.value, end.value)) / end.value}px`
-/** The hottest that is asked of it, °C: the field's own limits, and the chart's. */
-const LIMITS = { from: 50, to: 108 }
+const LIMITS = FIELDS['heat.targetTempC']
 function setTarget(value: number) {
   const c = fmt.fahrenheit.value ? fahrenheitToCelsius(value) : value
   ws.change('target', (d) => { d.heat.targetTempC = Math.round(c * 100) / 100 })
@@ -205,8 +205,8 @@ const option = computed<EChartsOption>(() => ({
   >
     <template #default="{ width, height }">
       <PictureHandle
-        v-if="hasTarget" :label="$say('heatChart.target')" :value="target" :min="shown(LIMITS.from)"
-        :max="Math.min(top, shown(LIMITS.to))" :step="1" :text="fmt.temp(doc.heat.targetTempC)"
+        v-if="hasTarget" :label="$say('heatChart.target')" :value="target" :min="shown(LIMITS.min)"
+        :max="Math.min(top, shown(LIMITS.max))" :step="1" :text="fmt.temp(doc.heat.targetTempC)"
         :per-px="top / plotH(height)" :left="targetLeft(width)" :top="targetTop(height)" @change="setTarget"
         @done="ws.endGesture()"
       />

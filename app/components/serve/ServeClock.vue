@@ -8,6 +8,7 @@ import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import type { Use } from '#core/physics/set/bands'
 import { OWN_STEPS, type OwnStep } from '#core/formula/document'
+import { standsAt } from '#core/pipeline/summary'
 import { orderOfWork, spanOf, temperTime } from '#core/plan/order'
 import { CODES } from '#core/physics/safety/keeping'
 import type { ServicePlan, ServicePlans } from '#core/plan/clock'
@@ -104,10 +105,9 @@ const option = computed<EChartsOption>(() => {
   const { timeS, meanC, tauPa } = s.value.table
   const hours = timeS.map(t => t / 3600)
   // What it carries, as the height that would stand; what is not cut or turned out has its heap for that.
-  const { plate, target } = props.assessment.verdict
-  const mmPerPa = (1000 * plate.standsM) / Math.max(plate.tauPa.value, 1e-9)
-  const stands = tauPa.map(pa => pa * mmPerPa)
-  const need = target.plateMinPa * mmPerPa
+  const mm = (pa: number) => 1000 * standsAt(props.assessment, pa)
+  const stands = tauPa.map(mm)
+  const need = mm(props.assessment.verdict.target.plateMinPa)
   const top = Math.max(...stands, need) * 1.15
   const round = 10 ** Math.floor(Math.log10(top))
   const named = (name: string, color: string, at: [number, number], above: boolean) => ({

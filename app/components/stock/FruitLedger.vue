@@ -2,7 +2,8 @@
 /** The fruit ledger: how many, what each is taken for, what it should give, what is short and what to buy. */
 import { fillingOf, type Bench } from '#core/formula/bench'
 import { FRUIT_PARTS, type FruitEntry, type FruitPart } from '#core/formula/occasion'
-import { scaleFormula, weighedAs } from '#core/formula/edits'
+import { FIELDS } from '#core/base/fields'
+import { scaleFormula, weighLine } from '#core/formula/edits'
 import { FRUITS } from '#core/base/ingredients/measures'
 import { countByWeight, fruitOf, ledger, withCount, withTake, yieldsOf } from '#core/plan/fruit'
 import { kitchenDocument } from '../../../shared/kitchen'
@@ -54,10 +55,7 @@ function add() {
   adding.value = ''
 }
 function setLine(lineId: string, massG: number) {
-  ws.change('', (d) => {
-    const f = fillingOf(d)
-    f.lines = f.lines.map(l => (l.id === lineId ? weighedAs(l, Math.round(massG * 10) / 10) : l))
-  })
+  ws.change('', d => weighLine(d, lineId, massG))
 }
 function scaleTo(lineId: string, needG: number, massG: number) {
   ws.replace(scaleFormula(props.doc, massG / needG))
@@ -72,7 +70,7 @@ function setOwnJuice(fruitId: string, g: number) {
   const { record } = kitchen
   if (!record) return
   const { [fruitId]: _, ...rest } = record.settings.ownJuiceG ?? {}
-  const ownJuiceG = g > 0 ? { ...rest, [fruitId]: g } : rest
+  const ownJuiceG = g >= FIELDS['kitchen.ownJuiceG.*'].min ? { ...rest, [fruitId]: g } : rest
   kitchen.change({ ...kitchenDocument(record), settings: { ...record.settings, ownJuiceG } })
 }
 /** How many of the part may still be taken, beside what its rival takes. */
@@ -105,7 +103,7 @@ const free = (e: FruitEntry, part: FruitPart) =>
             @done="ws.endGesture()"
           />
           <QuantityField
-            kind="mass" show-label :label="$say('fruitLedger.juiceOfOneHere')" :min="0" :max="2000"
+            field="kitchen.ownJuiceG.*" kind="mass" show-label :label="$say('fruitLedger.juiceOfOneHere')"
             :blank="$say('fruitLedger.asTheTable', { g: fmt.fixed(fruit.juiceG) })" :model-value="ownJuice(e.fruitId)"
             @update:model-value="v => setOwnJuice(e.fruitId, v)"
           />

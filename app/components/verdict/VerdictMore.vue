@@ -10,7 +10,7 @@ import type { Shares } from '#core/solve/sampling'
 import { BAND_NAMES, MECHANISM_NAMES, UNCERTAIN_NAMES } from '~/words/names'
 import { leverWords } from '~/words/balance'
 import { rangeWords } from '~/words/stands'
-import { adjustmentWords } from '~/words/verdict'
+import { adjustmentWords, IN_SENTENCE } from '~/words/verdict'
 import { say } from '~/words/say'
 
 const props = defineProps<{
@@ -54,9 +54,8 @@ const mechanisms = computed(() => {
 })
 const dominated = computed(() => mechanisms.value.some(m => m.cold >= 0.9 * props.assessment.verdict.cold.tauPa.value))
 const offTarget = computed(() => isOffTarget(props.assessment))
-/** The verdict's own sentence says these already. */
-const SAID = new Set(['sagsOnTable', 'looseCold', 'tooFirm'])
-const cautions = computed(() => props.assessment.findings.filter(f => f.severity !== 'info' && !SAID.has(f.code)))
+const cautions = computed(() =>
+  props.assessment.findings.filter(f => f.severity !== 'info' && !IN_SENTENCE.has(f.code)))
 /** Offers were answered once: from then on they keep their own places. */
 const hadOffers = ref(false)
 watch(() => props.adjustmentsSettled, (on) => { if (on) hadOffers.value = true }, { immediate: true })

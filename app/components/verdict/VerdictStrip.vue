@@ -7,16 +7,15 @@ import { pieceFigures } from '#core/pipeline/summary'
 import { speak } from '~/words/findings'
 import { MARK_WORDS } from '~/words/names'
 import { coldWords, plateWords } from '~/words/stands'
-import { shortVerdict, tasteWord } from '~/words/verdict'
+import { IN_SENTENCE, shortVerdict, tasteWord } from '~/words/verdict'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const piece = computed(() => pieceFigures(props.doc, props.assessment))
 /** What must not be: by its title here, whole below. The verdict's own word says the set. */
-const SET = new Set(['sagsOnTable', 'looseCold', 'tooFirm'])
 const stops = computed(() =>
   props.assessment.findings
-    .filter(f => f.severity === 'stop' && !SET.has(f.code))
+    .filter(f => f.severity === 'stop' && !IN_SENTENCE.has(f.code))
     .map(f => speak(f, fmt).title))
 const code = computed(() => props.assessment.verdict.code)
 </script>

@@ -5,7 +5,7 @@ import { actsOf } from './acts'
 import { speaksOf } from './classify'
 import { type Heat, heatsOf, minutesOf } from './heats'
 import { apart, type Lexicon, stem, TOKEN } from './lexicon'
-import { toPlain } from './plain'
+import { STEP_END, toPlain } from './plain'
 import type { Read } from './read'
 import type { ReadOven, ReadVessel } from './reading'
 
@@ -39,7 +39,8 @@ const minutesAfter = (text: string, from: number, lexicon: Lexicon): number | nu
 /** Sentences of the method, plain. */
 export function sentencesOf(r: Read): string[] {
   const steps = r.parts.filter(p => p.kind === 'step').map(p => r.text.slice(...p.span))
-  return inFigures(steps.map(flat).join(' \u2029 '), r.lexicon).split(/(?<=[.!])(?<!\b(?:mins?|std|sek|ca|approx|tbsp|tsp|oz|temp|bzw|ev)\.)\s+(?!\d)|\u2029|\\n/).map(s => s.trim()).filter(Boolean)
+  return inFigures(steps.map(flat).join(' \u2029 '), r.lexicon)
+    .split(STEP_END).map(s => s.trim()).filter(Boolean)
 }
 
 /** "A hundred and forty" as 140; null where what follows is no number. */

@@ -58,8 +58,12 @@ function decode(name: string): string | null {
 /** Without accent, lower case; a capital T alone (tablespoon) is told from t where words are matched. */
 const bare = (ch: string) => (ch < '\u0080' ? ch : ch.normalize('NFD').replace(/[\u0300-\u036F]/g, '')) || ''
 
-/** Between two sentences; "15 Min. bei 180 °C" and "approx. 2" are one. */
-export const SENTENCE_END = /(?<=[.;!])(?<!\b(?:mins?|std|sek|ca|approx|tbsp|tsp|oz|temp|bzw|ev)\.)\s+|\n/iu
+/** Not after a word cut short: "15 Min. bei 180 °C" and "approx. 2" are one sentence. */
+const WHOLE_WORD = String.raw`(?<!\b(?:mins?|std|sek|ca|approx|tbsp|tsp|oz|temp|bzw|ev)\.)`
+/** Between two sentences. */
+export const SENTENCE_END = new RegExp(String.raw`(?<=[.;!])${WHOLE_WORD}\s+|\n`, 'iu')
+/** Between two sentences of steps joined by U+2029; a figure goes on with what stands before it. */
+export const STEP_END = new RegExp(String.raw`(?<=[.!])${WHOLE_WORD}\s+(?!\d)|\u2029|\\n`)
 
 /** A word as the word files' phrases are kept. @example wordOf('Crème') // 'creme' */
 export const wordOf = (text: string): string => toPlain(text).text.toLowerCase().trim()
