@@ -32,7 +32,8 @@ const bases = useKeptByTab<Record<string, string>>('lumbik:basis', {})
 const basis = computed<PercentBasis>(() => {
   const [kind, lineId] = (bases.value[ws.id] ?? 'whole').split(':')
   if (kind === 'line' && lines.value.some(l => l.id === lineId)) return { kind: 'line', lineId: lineId! }
-  if (kind === 'lines') return { kind, lineIds: (lineId ?? '').split(',').filter(id => lines.value.some(l => l.id === id)) }
+  if (kind === 'lines')
+    return { kind, lineIds: (lineId ?? '').split(',').filter(id => lines.value.some(l => l.id === id)) }
   return kind === 'dairy' || kind === 'water' || kind === 'creamSugar' ? { kind } : { kind: 'whole' }
 })
 const basisKey = computed(() => keyOf(basis.value))
@@ -68,7 +69,8 @@ function eggs(ingredientId: string, massG: number): string {
 /** Cups and spoons, where the kitchen has said whose; eggs are counted instead. */
 function inCups(ingredientId: string, massG: number): string {
   const system = kitchen.record?.settings.cups
-  const beside = system && eggCount(ingredientId, massG, 'euL') === null ? besideGrams(ingredientId, massG, system) : null
+  const counted = eggCount(ingredientId, massG, 'euL') !== null
+  const beside = system && !counted ? besideGrams(ingredientId, massG, system) : null
   return beside ? besideWords(beside) : ''
 }
 const note = (line: (typeof lines.value)[number]) =>
@@ -78,9 +80,13 @@ const note = (line: (typeof lines.value)[number]) =>
         kind: line.piece.kind,
         eachG2: fmt.fixed(line.piece.eachG, line.piece.eachG < 100 ? 1 : 0),
       })
-    : [eggs(line.ingredientId, line.massG) || line.sourceText, inCups(line.ingredientId, line.massG)].filter(Boolean).join('; ')
+    : [eggs(line.ingredientId, line.massG) || line.sourceText, inCups(line.ingredientId, line.massG)]
+        .filter(Boolean).join('; ')
 function setMass(lineId: string, massG: number) {
-  ws.change(`mass-${lineId}`, d => weighLine(d, lineId, massG))
+  ws.change(`mass-${lineId}`, (d) => {
+    const f = fillingOf(d)
+    f.lines = weighLine(f.lines, lineId, massG)
+  })
 }
 function togglePin(lineId: string) {
   ws.change('', (d) => {
@@ -304,10 +310,11 @@ tfoot td { padding-top: 0.5rem; } tfoot .total { font-weight: 600; padding-right
   .lines, .lines :deep(tbody), tfoot { display: block; }
   thead { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
   tbody tr, tfoot tr {
-    display: grid; grid-template-columns: 44px minmax(0, 1fr) auto; grid-template-areas: "name name mass" "grip share acts";
-    align-items: center;
+    display: grid; grid-template-columns: 44px minmax(0, 1fr) auto; align-items: center;
+    grid-template-areas: "name name mass" "grip share acts";
   }
-  tbody th { grid-area: name; } tbody .mass { grid-area: mass; width: 7rem; } tbody .grip { grid-area: grip; width: 44px; }
+  tbody th { grid-area: name; } tbody .mass { grid-area: mass; width: 7rem; }
+  tbody .grip { grid-area: grip; width: 44px; }
   tbody .part { grid-area: share; text-align: left; } tbody .acts { grid-area: acts; width: auto; }
   tfoot tr { grid-template-areas: "name name mass"; } tfoot th { grid-area: name; } tfoot .total { grid-area: mass; }
   tfoot td:empty { display: none; }

@@ -57,8 +57,8 @@ function onKey(e: KeyboardEvent) {
 <template>
   <div
     class="handle" :class="[axis, { held }]" role="slider" tabindex="0" :aria-label="label" :aria-valuemin="min"
-    :aria-valuemax="max" :aria-valuenow="value" :aria-valuetext="text" :aria-orientation="axis === 'x' ? 'horizontal' : 'vertical'"
-    :style="{ left, top }" @pointerdown="take" @pointermove="move" @pointerup="drop" @pointercancel="drop"
+    :aria-valuemax="max" :aria-valuenow="value" :aria-valuetext="text"
+    :aria-orientation="axis === 'x' ? 'horizontal' : 'vertical'" :style="{ left, top }" @pointerdown="take" @pointermove="move" @pointerup="drop" @pointercancel="drop"
     @keydown="onKey"
   >
     <i aria-hidden="true" /><span v-if="tag || held" class="tag">{{ text }}</span>
@@ -72,14 +72,18 @@ function onKey(e: KeyboardEvent) {
 }
 .handle.x { cursor: ew-resize; }
 i {
-  display: block; width: 18px; height: 18px; border-radius: 50%; background: var(--citron); border: 2px solid var(--ink);
+  display: block; width: 18px; height: 18px; border-radius: 50%; background: var(--citron);
+  border: 2px solid var(--ink);
 }
 .handle::before, .handle::after {
   content: ""; position: absolute; left: 50%; width: 0; height: 0; margin-left: -4px; border: 4px solid transparent;
 }
 .handle::before { top: 3px; border-bottom-color: var(--ink); border-top: 0; }
 .handle::after { bottom: 3px; border-top-color: var(--ink); border-bottom: 0; }
-.handle.x::before { left: 3px; top: 50%; margin: -4px 0 0; border: 4px solid transparent; border-right-color: var(--ink); border-left: 0; }
+.handle.x::before {
+  left: 3px; top: 50%; margin: -4px 0 0; border: 4px solid transparent; border-right-color: var(--ink);
+  border-left: 0;
+}
 .handle.x::after {
   left: auto; right: 3px; top: 50%; bottom: auto; margin: -4px 0 0; border: 4px solid transparent;
   border-left-color: var(--ink); border-right: 0;

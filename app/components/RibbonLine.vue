@@ -57,7 +57,9 @@ const stops = computed(() =>
   width: 17px; height: 17px; top: 0; background: var(--citron) !important; border: 2px solid var(--ink);
 }
 /* What stops keeps its mark, also where one stands. */
-.here.is-stop .track i, .here.is-error .track i { background: var(--blood) !important; outline: 3px solid var(--citron); }
+.here.is-stop .track i, .here.is-error .track i {
+  background: var(--blood) !important; outline: 3px solid var(--citron);
+}
 .here.is-look .track i { border-color: var(--blood); }
 .name { display: block; font-weight: 600; }
 .name em { font-style: normal; font-weight: 600; font-size: 0.9rem; color: var(--blood); }

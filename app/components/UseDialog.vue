@@ -9,7 +9,8 @@ const emit = defineEmits<{ change: [use: Use] }>()
 
 <template>
   <UModal
-    v-model:open="open" :title="$say('workspace.whatMustItDoOnThe')" :description="$say('workspace.theSetItNeedsIsWorked')"
+    v-model:open="open" :title="$say('workspace.whatMustItDoOnThe')"
+    :description="$say('workspace.theSetItNeedsIsWorked')"
   >
     <template #body><UseForm :use="use" @change="u => emit('change', u)" /></template>
     <template #footer><UButton :label="$say('workspace.done')" @click="open = false" /></template>

@@ -98,7 +98,10 @@ export function drawMap(field: MapField, at: 'cold' | 'plate'): MapDrawing {
       .filter(s => s.path !== ''),
     edgeWords: edgeWords(field),
     grainy: anyGrainy
-      ? { path: path(shape(field.b, field.grainyAt), true), label: placeFor('grainy', n, k => grainyIn(k) && free(k), zone) }
+      ? {
+          path: path(shape(field.b, field.grainyAt), true),
+          label: placeFor('grainy', n, k => grainyIn(k) && free(k), zone),
+        }
       : null,
   }
 }

@@ -21,7 +21,8 @@ export function useFormat() {
   /** A difference: no 32 in it. */
   const degrees = (k: number, digits = 0) =>
     `${fixed(fahrenheit.value ? kelvinToFahrenheitDifference(k) : k, digits)} ${unit.value}`
-  const grams = (g: number) => (g >= 10000 ? `${fixed(g / 1000, 1)} kg` : `${g < 10 ? tenths.format(g).replace('-', '−') : fixed(g)} g`)
+  const weighed = (g: number) => (g < 10 ? tenths.format(g).replace('-', '−') : fixed(g))
+  const grams = (g: number) => (g >= 10000 ? `${fixed(g / 1000, 1)} kg` : `${weighed(g)} g`)
   const mm = (m: number, digits = 0) => `${fixed(m * 1000, digits)} mm`
   const cm = (m: number) => `${fixed(m * 100, Math.abs((m * 100) % 1) < 0.05 ? 0 : 1)} cm`
   /** Volumes of pans and dishes: litres from one, else millilitres. */

@@ -63,5 +63,7 @@ h1 { font-size: 2.2rem; margin-bottom: 0.4rem; }
 form { display: grid; gap: 0.6rem; justify-items: start; }
 textarea { width: 100%; background: #fffdf7; border: 1px solid #848879; padding: 0.7rem 0.8rem; line-height: 1.6; }
 textarea::placeholder { color: #6c7263; }
-@media (max-width: 760px) { .start { padding: 1rem; } .two { grid-template-columns: minmax(0, 1fr); } h1 { font-size: 1.7rem; } }
+@media (max-width: 760px) {
+  .start { padding: 1rem; } .two { grid-template-columns: minmax(0, 1fr); } h1 { font-size: 1.7rem; }
+}
 </style>

@@ -214,8 +214,8 @@ const settledMark = computed(() => (much.value ? 'too-long' : settled.value ? 's
         <h2 class="section-title">{{ $say('new.pasteItAsYouHaveIt') }}</h2>
         <label class="sr" for="paste">{{ $say('new.formulaTextOneIngredientALine') }}</label>
         <textarea
-          id="paste" class="paste" :dir="directionOf(draft.text)" :value="draft.text" :rows="draft.text ? 7 : 9" spellcheck="false"
-          :placeholder="EXAMPLE" @input="textChanged(($event.target as HTMLTextAreaElement).value)"
+          id="paste" class="paste" :dir="directionOf(draft.text)" :value="draft.text" :rows="draft.text ? 7 : 9"
+          spellcheck="false" :placeholder="EXAMPLE" @input="textChanged(($event.target as HTMLTextAreaElement).value)"
           @blur="history.endGesture()"
         />
         <p class="soft small">

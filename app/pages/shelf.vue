@@ -288,7 +288,9 @@ h1 { font-size: 2rem; }
   right: 0;
 }
 .row:hover { background: #fffdf7; }
-.title { overflow-wrap: anywhere; font-family: var(--font-display); font-size: 1.2rem; display: block; line-height: 1.2; }
+.title {
+  overflow-wrap: anywhere; font-family: var(--font-display); font-size: 1.2rem; display: block; line-height: 1.2;
+}
 a.title:hover { text-decoration: underline; text-underline-offset: 3px; }
 .unsent { display: block; color: var(--blood); font-weight: 600; }
 .figures { white-space: nowrap; }

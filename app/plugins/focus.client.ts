@@ -2,7 +2,9 @@
  * Focus never falls back to the page's beginning: when what holds it is taken away or switched off, the nearest thing
  * that can hold it takes over — a neighbour in the same list or row, else what lay around it.
  */
-const CAN = 'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [tabindex="0"]'
+const CAN = [
+  'a[href]', '[tabindex="0"]', ...['button', 'input', 'select', 'textarea'].map(tag => `${tag}:not(:disabled)`),
+].join(', ')
 
 /** Where something stands: what lies around it, from near to far, and which of its children the way leads through. */
 function standing(el: Element): { around: Element, index: number }[] {

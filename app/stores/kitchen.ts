@@ -5,7 +5,9 @@
 import { promiseTimeout } from '@vueuse/core'
 import type { Kitchen, Lot } from '#core/kitchen/kitchen'
 import { merge, same } from '../../shared/merge'
-import { coreKitchen, kitchenDocument, type KitchenDocument, type KitchenRecord, type LotRecord } from '../../shared/kitchen'
+import {
+  coreKitchen, kitchenDocument, type KitchenDocument, type KitchenRecord, type LotRecord,
+} from '../../shared/kitchen'
 import type { Problem } from '../../shared/schemas/problem'
 import { say } from '~/words/say'
 

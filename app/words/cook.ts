@@ -158,7 +158,9 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
   temper: ({ s, to, took }) => [
     say('cook.takeItOutOfTheCold'),
     '',
-    s.tempC === null ? say('cook.beforeItIsEaten', { took }) : s.timeS === null ? say('cook.toNotWithinTheTimeLooked', { to }) : say('cook.beforeItIsEatenTo', { took, to }),
+    s.tempC === null
+      ? say('cook.beforeItIsEaten', { took })
+      : s.timeS === null ? say('cook.toNotWithinTheTimeLooked', { to }) : say('cook.beforeItIsEatenTo', { took, to }),
   ],
   cut: ({ p, fmt }) => [say('cook.cut', { portions: p.portions }), say('cook.eachHigh', { portionG: fmt.grams(p.portionG), heightM: fmt.mm(p.heightM) }), ''],
   portion: ({ p, fmt }) => [say('cook.portion', { portions: p.portions }), say('cook.each', { portionG: fmt.grams(p.portionG) }), ''],

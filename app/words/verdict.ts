@@ -182,7 +182,8 @@ export function movesWords(moves: Moves, fmt: Format): string[] {
 /** An adjustment as a button: what to do, and what it brings. */
 export function adjustmentWords(x: Adjustment, fmt: Format): { label: string, brings: string } {
   const name = x.ingredientId ? fmt.name(x.ingredientId).toLowerCase().replace(/,.*$/, '') : ''
-  const brings = [x.changesUse ? say('verdict.changesTheUse') : '', ...movesWords(x.moves, fmt)].filter(Boolean).join(', ')
+  const use = x.changesUse ? [say('verdict.changesTheUse')] : []
+  const brings = [...use, ...movesWords(x.moves, fmt)].join(', ')
   const more = fmt.grams(Math.abs(x.to - x.from))
   switch (x.kind) {
     case 'moreEgg':
@@ -217,7 +218,10 @@ export function adjustmentWords(x: Adjustment, fmt: Format): { label: string, br
     case 'shorterTable':
       return { label: say('verdict.serveWithin', { to: fmt.duration(x.to) }), brings }
     case 'longerChill':
-      return { label: say('verdict.leaveItLonger', { from: fmt.duration(x.to - x.from) }), brings: say('verdict.setEnough') }
+      return {
+        label: say('verdict.leaveItLonger', { from: fmt.duration(x.to - x.from) }),
+        brings: say('verdict.setEnough'),
+      }
     case 'iceBathFirst':
       return { label: say('verdict.stirOverIceFirst', { to: fmt.duration(x.to) }), brings: say('verdict.coolsInTime') }
     case 'moreVessels':

@@ -1,6 +1,6 @@
 /** Changes of a whole formula: grams, batch, way of making. The input is never changed. */
 import { defaultHeat } from './create'
-import { type Bench, fillingOf } from './bench'
+import type { Bench } from './bench'
 import type { Component, Line, School } from './document'
 import { schoolOf } from './schools'
 import { type NewId, renewSteps, stepsFor } from './steps'
@@ -54,13 +54,11 @@ export const withMass = (doc: Bench, lineId: string, massG: number): Bench =>
   withMasses(doc, new Map([[lineId, massG]]))
 
 /**
- * A filling's line given other grams, to a tenth, in place: for a draft that is being changed.
- * @example weighLine(doc, lines[0].id, 180.04); doc.components[0].lines[0].massG // 180
+ * Lines of which one is given other grams, to a tenth.
+ * @example weighLine(lines, lines[0].id, 180.04)[0].massG // 180
  */
-export function weighLine(draft: Bench, lineId: string, massG: number): void {
-  const f = fillingOf(draft)
-  f.lines = f.lines.map(l => (l.id === lineId ? weighedAs(l, Math.round(massG * 10) / 10) : l))
-}
+export const weighLine = (lines: readonly Line[], lineId: string, massG: number): Line[] =>
+  lines.map(l => (l.id === lineId ? weighedAs(l, Math.round(massG * 10) / 10) : l))
 
 /** The formula with the grams of several lines changed, by line id. */
 export const withMasses = (doc: Bench, masses: ReadonlyMap<string, number>): Bench => ({

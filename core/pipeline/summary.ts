@@ -47,7 +47,7 @@ export interface Summary {
 /**
  * How high a piece of the plate's set would stand if it carried another stress: height goes with stress.
  * @param pa yield stress, Pa @returns m
- * @example standsAt(assessment, assessment.verdict.plate.tauPa.value) // 0.014
+ * @example standsAt(assessment, assessment.verdict.plate.tauPa.value) // 0.0125
  */
 export const standsAt = ({ verdict: { plate } }: Assessment, pa: number): number =>
   (plate.standsM * pa) / Math.max(plate.tauPa.value, 1e-9)

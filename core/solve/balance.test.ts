@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { LOTS, PLACES, VESSELS } from '../../server/database/demo'
-import { counter, formula, kitchen } from '../../tests/support/core'
+import { counter, formula, kitchen, saggingTart } from '../../tests/support/core'
 import { InputError } from '../base/errors'
 import { allergensOf } from '../formula/allergens'
 import { batchCost, fillingCost } from '../formula/cost'
@@ -8,7 +8,6 @@ import { fillingOf, type Bench } from '../formula/bench'
 import { basisG, ratiosOf } from '../formula/percent'
 import { assess, work } from '../pipeline/assess'
 import { isOffTarget } from '../pipeline/assessment'
-import { plainVessel } from '../physics/geometry/cavity'
 import { nutritionOf } from '../plan/nutrition'
 import { differences, explain } from './compare'
 import { levers, weighable } from './elasticity'
@@ -205,14 +204,7 @@ describe('rebalance', () => {
     })
   })
   it('unless told, it meets the use and leaves sharpness and sweetness as they are', () => {
-    const doc = formula(
-      { yolk_sep: 170, sugar: 210, lemon: 210, butter82: 360 },
-      (d) => {
-        d.use = { kind: 'cut', pieceHeightM: 0.02, pieceWidthM: 0.06, tableTempC: 24, tableTimeS: 5400 }
-        d.assembly.vessel = plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035)
-      },
-      { school: 'emulsified', use: 'cut' },
-    )
+    const doc = saggingTart()
     expect(isOffTarget(assess(doc, kitchen))).toBe(true)
     const ways = run(rebalance(doc, kitchen, goal({ set: { kind: 'use' }, sharpness: 'keep', sweetness: 'keep' })))
     expect(ways[0]!.reached).toBe(true)

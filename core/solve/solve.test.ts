@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { EGG_CURD, formula, kitchen, YOLK_CURD } from '../../tests/support/core'
+import { EGG_CURD, formula, kitchen, saggingTart, YOLK_CURD } from '../../tests/support/core'
 import { fillingOf, type Bench } from '../formula/bench'
 import type { School } from '../formula/document'
 import { schoolOf } from '../formula/schools'
@@ -96,15 +96,7 @@ describe('shares by sampling', () => {
 })
 
 describe('what would bring it there', () => {
-  const sagging = formula(
-    { yolk_sep: 170, sugar: 210, lemon: 210, butter82: 360 },
-    (d) => {
-      d.use = { kind: 'cut', pieceHeightM: 0.02, pieceWidthM: 0.06, tableTempC: 24, tableTimeS: 5400 }
-      d.assembly.vessel = plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035)
-      d.assembly.crustM = 0.004
-    },
-    { school: 'emulsified', use: 'cut' },
-  )
+  const sagging = saggingTart(0.004)
 
   it('nothing is offered for what is right', () => {
     const d = formula()

@@ -137,12 +137,17 @@ export async function listFormulas(em: EntityManager, owner: Owner, query: ListQ
           await em.execute<{ n: string }[]>(`select count(*) as n from formula where ${where.join(' and ')}`, params)
         )[0]!.n,
       )
-  if (query.after) also(`(${trouble}, updated_at, position, id) < (?::int, ?::timestamptz, ?::int, ?::uuid)`, ...readCursor(query.after))
+  if (query.after)
+    also(
+      `(${trouble}, updated_at, position, id) < (?::int, ?::timestamptz, ?::int, ?::uuid)`,
+      ...readCursor(query.after),
+    )
   const rows = await em.execute<ListedRow[]>(
     `select ${trouble} as trouble, id, name, school, eggs, version, updated_at, demo, position,
       result, result_engine, result_revision, result_version, readable
     from formula where ${where.join(' and ')}
-    order by deleted_at desc, ${query.troubleFirst ? `${TROUBLE} desc, ` : ''}updated_at desc, position desc, id desc limit ${PAGE_SIZE + 1}`,
+    order by deleted_at desc, ${query.troubleFirst ? `${TROUBLE} desc, ` : ''}updated_at desc, position desc, id desc
+    limit ${PAGE_SIZE + 1}`,
     params,
   )
   const page = rows.slice(0, PAGE_SIZE)

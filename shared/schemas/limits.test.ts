@@ -98,6 +98,15 @@ describe('prices', () => {
   })
 })
 
+describe('a kitchen\'s own rules for juice', () => {
+  const taken = (ownJuiceG: unknown) => settingsSchema.isValidSync({ ...SETTINGS, ownJuiceG }, { strict: true })
+  it('are those of fruits there are, from 1 g to 2 kg', () => {
+    const of = (g: number) => ({ 'lemon medium': g })
+    expect([undefined, {}, of(1), of(2000)].map(taken)).toEqual([true, true, true, true])
+    expect([of(0.9), of(2001), { stone: 40 }, []].map(taken)).toEqual([false, false, false, false])
+  })
+})
+
 describe('dates are such as there are', () => {
   it('days', () =>
     expect(

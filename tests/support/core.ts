@@ -5,6 +5,7 @@ import type { School } from '../../core/formula/document'
 import type { Kitchen } from '../../core/kitchen/kitchen'
 import type { UseKind } from '../../core/physics/set/bands'
 import type { MixPart } from '../../core/physics/matter/mix'
+import { plainVessel } from '../../core/physics/geometry/cavity'
 import { familyOf } from '../../core/formula/families'
 import { schoolOf } from '../../core/formula/schools'
 import { findIngredient } from '../../core/base/ingredients/ingredients'
@@ -64,6 +65,17 @@ export function formula(
   edit(doc)
   return doc
 }
+
+/** A tart of 20 mm that holds cold and sags on a warm table. */
+export const saggingTart = (crustM = 0): Bench => formula(
+  { yolk_sep: 170, sugar: 210, lemon: 210, butter82: 360 },
+  (d) => {
+    d.use = { kind: 'cut', pieceHeightM: 0.02, pieceWidthM: 0.06, tableTempC: 24, tableTimeS: 5400 }
+    d.assembly.vessel = plainVessel('tartRing', 'metal', 0.22, 0.22, 0.035)
+    d.assembly.crustM = crustM
+  },
+  { school: 'emulsified', use: 'cut' },
+)
 
 /** A formula in grams of every way of making. */
 export const MADE: Record<School, Grams> = {

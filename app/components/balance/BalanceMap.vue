@@ -121,8 +121,10 @@ watchDebounced(fieldKey, draw, { debounce: 60, immediate: true })
 /** The third thing that must change before anything on this map meets the use. */
 const third = computed(() => drawing.value?.reach?.third ?? null)
 /** Grams as a kitchen weighs them, the rest to a tenth. */
-const axisValue = (axis: Axis, v: number) =>
-  `${Number(axisShown(axis, axis.kind === 'mass' ? weighable(v) : v, fmt).toFixed(1))} ${axisWords(axis, props.doc, fmt).unit}`
+function axisValue(axis: Axis, v: number): string {
+  const shown = axisShown(axis, axis.kind === 'mass' ? weighable(v) : v, fmt)
+  return `${Number(shown.toFixed(1))} ${axisWords(axis, props.doc, fmt).unit}`
+}
 function changeThird() {
   if (!third.value) return
   ws.replace(toPlain(movedTo(props.doc, core.value, third.value.axis, third.value.to)))

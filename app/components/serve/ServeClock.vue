@@ -36,7 +36,9 @@ const use = (part: Partial<Use>, gesture: string) => ws.change(gesture, (d) => {
 const order = computed(() => orderOfWork(props.doc, kitchen.core!, props.assessment))
 const span = computed(() => spanOf(order.value, props.assessment))
 const plan = computed<{ name: string, at: string, key?: string, why?: WhyTopic }[]>(() => [
-  ...(span.value.beginsS < 0 ? [{ name: say('serveClock.workBegins'), at: clock(span.value.beginsS), key: 'begins' }] : []),
+  ...(span.value.beginsS < 0
+    ? [{ name: say('serveClock.workBegins'), at: clock(span.value.beginsS), key: 'begins' }]
+    : []),
   {
     name:
       props.doc.heat.method === 'oven'
@@ -241,7 +243,11 @@ const option = computed<EChartsOption>(() => {
       <div v-for="({ key, plan: p }, i) in answers" :key="key" :class="{ or: i > 0 }" :data-plan-way="key">
         <p>
           <span class="soft">
-            {{ i > 0 || key === 'asPlanned' ? $say('serveClock.orWithThePlansOwnCold') : $say('serveClock.beginAtTheLatest') }}
+            {{
+              i > 0 || key === 'asPlanned'
+                ? $say('serveClock.orWithThePlansOwnCold')
+                : $say('serveClock.beginAtTheLatest')
+            }}
           </span>
           <b class="display" data-fact="begins">{{ onDay(p.beginsAt) }}</b>
           <span class="soft">
@@ -283,8 +289,8 @@ const option = computed<EChartsOption>(() => {
       <div class="fields">
         <QuantityField
           v-for="step in ownSteps" :key="step" field="serve.ownS.*" kind="minutes" show-label :label="OWN_NAMES[step]"
-          :blank="step === 'rest' ? $say('serveClock.none') : $say('serveClock.asComputed')" :step="1" :model-value="ownOf(step)"
-          @update:model-value="v => setOwn(step, v)" @done="ws.endGesture()"
+          :blank="step === 'rest' ? $say('serveClock.none') : $say('serveClock.asComputed')" :step="1"
+          :model-value="ownOf(step)" @update:model-value="v => setOwn(step, v)" @done="ws.endGesture()"
         />
       </div>
       <p class="soft small">{{ $say('serveClock.theClockGoesByThem') }}</p>
@@ -360,7 +366,8 @@ const option = computed<EChartsOption>(() => {
 .own { margin-top: 0.8rem; }
 .own summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; }
 .plan {
-  list-style: none; display: grid; grid-template-columns: repeat(auto-fit, minmax(7.5rem, 1fr)); margin: 1.2rem 0; padding: 0;
+  list-style: none; display: grid; grid-template-columns: repeat(auto-fit, minmax(7.5rem, 1fr)); margin: 1.2rem 0;
+  padding: 0;
   border-top: 1.5px solid var(--ink);
 }
 .plan li { position: relative; padding: 0.7rem 0.6rem 0 0; display: flex; flex-direction: column; }

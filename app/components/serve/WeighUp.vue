@@ -33,6 +33,7 @@ const vessel = computed(() => {
   })
 })
 const allergens = computed(() => allergensIn(props.doc).map(a => ALLERGEN_NAMES[a]).join(', '))
+const write = (text: string) => ws.change('card-note', (d) => { d.serve.cardNote = text || undefined })
 </script>
 
 <template>
@@ -56,7 +57,9 @@ const allergens = computed(() => allergensIn(props.doc).map(a => ALLERGEN_NAMES[
     <dl>
       <div><dt>{{ $say('card.into') }}</dt><dd>{{ vessel }}</dd></div>
       <div v-for="o in ovens" :key="o" data-preheat><dt>{{ $say('card.preheat') }}</dt><dd>{{ o }}</dd></div>
-      <div data-card-allergens><dt>{{ $say('card.allergens') }}</dt><dd>{{ allergens || $say('card.noneKnown') }}</dd></div>
+      <div data-card-allergens>
+        <dt>{{ $say('card.allergens') }}</dt><dd>{{ allergens || $say('card.noneKnown') }}</dd>
+      </div>
     </dl>
     <p v-if="doc.serve.cardNote" class="own print-only"><b>{{ $say('card.notes') }}</b> {{ doc.serve.cardNote }}</p>
     <label class="no-print write">
@@ -64,8 +67,7 @@ const allergens = computed(() => allergensIn(props.doc).map(a => ALLERGEN_NAMES[
       <textarea
         class="native" rows="2" maxlength="600" dir="auto" :value="doc.serve.cardNote ?? ''"
         :placeholder="$say('card.yours')"
-        @input="ws.change('card-note', d => { d.serve.cardNote = ($event.target as HTMLTextAreaElement).value || undefined })"
-        @blur="ws.endGesture()"
+        @input="write(($event.target as HTMLTextAreaElement).value)" @blur="ws.endGesture()"
       />
     </label>
   </section>
@@ -75,18 +77,25 @@ const allergens = computed(() => allergensIn(props.doc).map(a => ALLERGEN_NAMES[
 h2 { font-size: 1.3rem; margin: 0.6rem 0 0.2rem; break-after: avoid; }
 ul { list-style: none; margin: 0 0 0.4rem; padding: 0; border-top: 1px solid var(--ink); }
 li { border-bottom: 1px solid var(--hairline); break-inside: avoid; }
-label { display: grid; grid-template-columns: 26px 5.2rem minmax(0, 1fr); gap: 0.6rem; align-items: center; min-height: 44px; font-size: 1.2rem; }
+label {
+  display: grid; grid-template-columns: 26px 5.2rem minmax(0, 1fr); gap: 0.6rem; align-items: center; min-height: 44px;
+  font-size: 1.2rem;
+}
 input { width: 24px; height: 24px; accent-color: var(--ink); }
 .num { text-align: right; }
 dl { margin: 0.4rem 0; font-size: 1.1rem; }
-dl div { display: grid; grid-template-columns: 6.5rem minmax(0, 1fr); gap: 0.6rem; padding: 0.15rem 0; break-inside: avoid; }
+dl div {
+  display: grid; grid-template-columns: 6.5rem minmax(0, 1fr); gap: 0.6rem; padding: 0.15rem 0; break-inside: avoid;
+}
 dt { color: var(--ink-soft); } dd { margin: 0; }
 .write { display: block; } .write textarea { padding: 0.3rem; }
 .print-only { display: none; }
 @media print {
   h2 { font-size: 15pt; margin: 1mm 0 0.5mm; }
   label, dl, .own { font-size: 14pt; }
-  label { min-height: 0; grid-template-columns: 5mm 19mm minmax(0, 1fr); gap: 2mm; line-height: 1.15; padding: 0.5mm 0; }
+  label {
+    min-height: 0; grid-template-columns: 5mm 19mm minmax(0, 1fr); gap: 2mm; line-height: 1.15; padding: 0.5mm 0;
+  }
   input { appearance: none; width: 4mm; height: 4mm; border: 0.4mm solid black; margin: 0; }
   dl div { grid-template-columns: 25mm minmax(0, 1fr); padding: 0.3mm 0; line-height: 1.15; }
   .print-only { display: block; }

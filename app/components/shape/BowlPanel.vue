@@ -47,12 +47,12 @@ function scale() {
           @input="set(p.id, { name: ($event.target as HTMLInputElement).value })"
         >
         <QuantityField
-          kind="count" unit-text="ml" :step="50" :min="0" :max="100000" :label="$say('bowlPanel.volumeOfPart', { n: i + 1 })"
-          :model-value="p.ml" @update:model-value="v => set(p.id, { ml: v })"
+          kind="count" unit-text="ml" :step="50" :min="0" :max="100000"
+          :label="$say('bowlPanel.volumeOfPart', { n: i + 1 })" :model-value="p.ml" @update:model-value="v => set(p.id, { ml: v })"
         />
         <UButton
-          variant="ghost" color="neutral" size="sm" icon="i-lucide-x" :aria-label="$say('bowlPanel.takeOut', { n: i + 1 })"
-          @click="put(parts.filter(x => x.id !== p.id))"
+          variant="ghost" color="neutral" size="sm" icon="i-lucide-x"
+          :aria-label="$say('bowlPanel.takeOut', { n: i + 1 })" @click="put(parts.filter(x => x.id !== p.id))"
         />
       </li>
     </ul>
@@ -67,8 +67,8 @@ function scale() {
       }}
     </p>
     <UButton
-      v-if="Math.abs(plan.factor - 1) > 0.005" :label="$say('bowlPanel.makeTimes', { factor: fmt.fixed(plan.factor, 2) })"
-      @click="scale"
+      v-if="Math.abs(plan.factor - 1) > 0.005"
+      :label="$say('bowlPanel.makeTimes', { factor: fmt.fixed(plan.factor, 2) })" @click="scale"
     />
     <p class="soft small">{{ $say('bowlPanel.volumesAsTheyLie') }}</p>
   </section>

@@ -42,16 +42,18 @@ const box = computed(() => {
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
 const pxPerMm = computed(() => Math.min(width.value / box.value.w, height.value / box.value.h))
+const levelMm = computed(() => 1000 * (props.depthM + props.assembly.crustM))
 const level = computed(() => ({
   left: `${width.value / 2 + (0.5 * 1000 * section.value.halfM) * pxPerMm.value}px`,
-  top: `${height.value - (box.value.y + box.value.h + 1000 * (props.depthM + props.assembly.crustM)) * pxPerMm.value}px`,
+  top: `${height.value - (box.value.y + box.value.h + levelMm.value) * pxPerMm.value}px`,
 }))
 </script>
 
 <template>
   <div ref="frame" class="frame">
     <svg
-      :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="img" :aria-label="label" preserveAspectRatio="xMidYMax meet"
+      :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="img" :aria-label="label"
+      preserveAspectRatio="xMidYMax meet"
     >
       <g :transform="assembly.tiltDeg ? `rotate(${assembly.tiltDeg})` : undefined">
         <path

@@ -91,7 +91,9 @@ const figures = computed(() =>
       </nav>
       <BalanceMap v-if="view === 'map'" :doc="doc" :ghosts="comparison.ghosts.value" />
       <LazyRebalancePanel v-else-if="view === 'rebalance'" :doc="doc" />
-      <LazyVersionsPanel v-else-if="view === 'versions'" :doc="doc" :comparison="comparison" @variant="emit('variant')" />
+      <LazyVersionsPanel
+        v-else-if="view === 'versions'" :doc="doc" :comparison="comparison" @variant="emit('variant')"
+      />
       <LazyLabelPanel v-else :doc="doc" :assessment="assessment" />
     </div>
     <div v-if="assessment && b" class="strip">

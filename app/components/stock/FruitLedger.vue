@@ -55,7 +55,10 @@ function add() {
   adding.value = ''
 }
 function setLine(lineId: string, massG: number) {
-  ws.change('', d => weighLine(d, lineId, massG))
+  ws.change('', (d) => {
+    const f = fillingOf(d)
+    f.lines = weighLine(f.lines, lineId, massG)
+  })
 }
 function scaleTo(lineId: string, needG: number, massG: number) {
   ws.replace(scaleFormula(props.doc, massG / needG))
@@ -148,7 +151,10 @@ const free = (e: FruitEntry, part: FruitPart) =>
                     : $say('fruitLedger.noneLeft')
               }}
               <span v-if="part === 'juice' && ownJuice(e.fruitId) > 0" class="soft small" data-own-rule>
-                {{ $say('fruitLedger.byYourOwnRule', { own: fmt.grams(ownJuice(e.fruitId)), table: fmt.grams(fruit.juiceG) }) }}
+                {{
+                  $say('fruitLedger.byYourOwnRule',
+                       { own: fmt.grams(ownJuice(e.fruitId)), table: fmt.grams(fruit.juiceG) })
+                }}
               </span>
               <span v-if="part === 'juice' && e.measuredJuiceG !== null" class="soft small">
                 {{ $say('fruitLedger.measured') }}

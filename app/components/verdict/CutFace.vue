@@ -204,8 +204,8 @@ const description = computed(
             <path
               v-for="l in p.stacked" :key="l.key" :d="l.d" :data-level="l.chosen ? 'chosen' : 'other'"
               :clip-path="`url(#${grainId}-${p.state})`"
-              :fill="!l.chosen ? 'var(--citron-soft)' : grainy ? `url(#${grainId})` : 'var(--citron)'" stroke="var(--ink)"
-              :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round"
+              :fill="!l.chosen ? 'var(--citron-soft)' : grainy ? `url(#${grainId})` : 'var(--citron)'"
+              stroke="var(--ink)" :stroke-width="small ? 1.2 : 1.5" stroke-linejoin="round"
             />
           </template>
           <path
@@ -227,8 +227,8 @@ const description = computed(
           />
         </template>
         <line
-          v-if="$slots.default && isShaped(piece.use)" :x1="pieces[0]!.x0 + pieces[0]!.w" :x2="HOLD_X" :y1="pieces[0]!.top" :y2="pieces[0]!.top"
-          stroke="var(--ink)" stroke-width="1"
+          v-if="$slots.default && isShaped(piece.use)" :x1="pieces[0]!.x0 + pieces[0]!.w" :x2="HOLD_X"
+          :y1="pieces[0]!.top" :y2="pieces[0]!.top" stroke="var(--ink)" stroke-width="1"
         />
         <template v-for="m in marks" :key="m.key">
           <line :x1="m.x" :x2="m.x + 12" :y1="m.y" :y2="m.y" stroke="var(--ink)" stroke-width="1.5" />

@@ -71,7 +71,9 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
         ref="offered" :offers="offTarget && adjustmentsSettled ? adjustments : []" :key-of="a => a.kind"
         :words="a => adjustmentWords(a, fmt)" :moves="a => a.moves" @take="a => emit('apply', a)"
       />
-      <p v-if="offTarget && !adjustmentsSettled" class="soft waiting" :class="{ first: !hadOffers }">{{ $say('verdictMore.tryingChanges') }}</p>
+      <p v-if="offTarget && !adjustmentsSettled" class="soft waiting" :class="{ first: !hadOffers }">
+        {{ $say('verdictMore.tryingChanges') }}
+      </p>
       <p v-else-if="offTarget && adjustments.length === 0" class="soft none">
         {{ $say('verdictMore.noSingleChangeMendsItChange') }}
         <UButton

@@ -18,14 +18,19 @@ const stops = computed(() =>
     .filter(f => f.severity === 'stop' && !IN_SENTENCE.has(f.code))
     .map(f => speak(f, fmt).title))
 const code = computed(() => props.assessment.verdict.code)
+const said = computed(() => shortVerdict(code.value, props.assessment.chill.safe))
+const high = computed(() => {
+  const cold = coldWords(piece.value, fmt)
+  return isShaped(piece.value.use) ? `${cold}; ${plateWords(piece.value, fmt)}` : cold
+})
 </script>
 
 <template>
   <a href="#verdict" class="strip">
     <CutFace :piece="piece" :grainy="code === 'grainy'" small class="face" />
     <span class="says">
-      <b :class="{ off: code !== 'good' || !assessment.chill.safe }">{{ shortVerdict(code, assessment.chill.safe) }}</b>, {{ tasteWord(doc, assessment) }}
-      <small>{{ isShaped(piece.use) ? `${coldWords(piece, fmt)}; ${plateWords(piece, fmt)}` : coldWords(piece, fmt) }}</small>
+      <b :class="{ off: code !== 'good' || !assessment.chill.safe }">{{ said }}</b>, {{ tasteWord(doc, assessment) }}
+      <small>{{ high }}</small>
       <small v-if="stops.length" class="stops"><b>{{ MARK_WORDS.stop }}</b> {{ stops.join(' ') }}</small>
     </span>
   </a>

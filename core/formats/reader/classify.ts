@@ -116,7 +116,9 @@ function headingOf(raw: string, tokens: readonly Token[], lexicon: Lexicon, mark
 }
 
 /** Endings that only a command, or what we do, has. */
-const COMMANDS: Partial<Record<Locale, RegExp>> = { fr: /[^aeiou]ez$/, es: /(?:a|e|i)mos$/, it: /(?:ate|ete|ite|iamo)$/ }
+const COMMANDS: Partial<Record<Locale, RegExp>> = {
+  fr: /[^aeiou]ez$/, es: /(?:a|e|i)mos$/, it: /(?:ate|ete|ite|iamo)$/,
+}
 const sentence = (raw: string, words: number) => /[.!]\s*$/.test(raw) && words > 3
 const unknown = (ts: readonly Token[]) => ts.filter(t => t.k === 'word' && t.text.length > 1).length
 
@@ -140,7 +142,8 @@ export function sort(
   const sprinkles = first?.k === 'unit' && first.unit === 'some' && tokens[0] === first && !['of', 'de', 'di'].includes(tokens[1]?.text ?? '')
     && sentence(raw, words.length)
   // "2. Zest and juice the limes.", "Lavez les citrons": told to be done.
-  const told = (o.numbered && !amounts && /[.!]\s*$/.test(raw)) || (first?.k === 'word' && COMMANDS[lexicon.locale]?.test(first.text))
+  const told = (o.numbered && !amounts && /[.!]\s*$/.test(raw))
+    || (first?.k === 'word' && COMMANDS[lexicon.locale]?.test(first.text))
   const startsAsStep = first?.k === 'verb' || sprinkles || told
   const ends = sentence(raw, words.length - 3)
   // "Off heat whisk in juice & zest, rest 10": nothing of it is weighed.

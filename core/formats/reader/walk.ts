@@ -234,7 +234,8 @@ function isDish(raw: string, { kind }: Sorted, lexicon: Lexicon): boolean {
   const weighed = drafts.filter(d => d.amounts.length > 0 && d.nouns.some(n => n.k === 'ingredient'))
   if (head.some(t => t.k === 'verb') || weighed.some(d => d.amounts.some(a => a.unit !== null))) return false
   const loose = head.filter(t => ['word', 'unit'].includes(t.k)).map(t => t.text).join(' ')
-  return speaksOf(loose, lexicon.words.dishes, lexicon) || /\b(?:yields?|batch|recipe|rezept|recette|receta|ricetta)\b/iu.test(raw)
+  return speaksOf(loose, lexicon.words.dishes, lexicon)
+    || /\b(?:yields?|batch|recipe|rezept|recette|receta|ricetta)\b/iu.test(raw)
 }
 
 /** A title such as "Lemon cream" before lines with amounts, and no further heading of its kind. */

@@ -113,7 +113,9 @@ const settled = computed(
         @turn="assessor.turn()" @rebalance="toRebalance"
       />
     </aside>
-    <LazyUseDialog v-if="useAsked" v-model:open="useOpen" :use="doc.use" @change="u => workspace.change('use', d => { d.use = u })" />
+    <LazyUseDialog
+      v-if="useAsked" v-model:open="useOpen" :use="doc.use" @change="u => workspace.change('use', d => { d.use = u })"
+    />
     <LazyKeysDialog v-if="keysAsked" v-model:open="keysOpen" />
   </main>
 </template>
@@ -151,8 +153,8 @@ const settled = computed(
 @media (max-width: 760px) {
   .workspace {
     grid-template-columns: minmax(0, 1fr);
-    grid-template-areas: "head" "notices" "ribbon" "strip" "station" "verdict" "figures" "more"; grid-template-rows: none;
-    padding: 0 1rem;
+    grid-template-areas: "head" "notices" "ribbon" "strip" "station" "verdict" "figures" "more";
+    grid-template-rows: none; padding: 0 1rem;
   }
   .column { display: contents; }
   .v-strip { display: grid; grid-area: strip; position: sticky; top: 0; z-index: 6; margin-bottom: 0.8rem; }
