@@ -13,7 +13,7 @@ import { workVessels } from './fit'
 export interface BoilPlan {
   /** What the scale reads when it is done, g: with the pan if its weight is known. */
   stopG: number
-  /** What it reads as it goes on, g, and the volume of the mix then, ml. */
+  /** What it reads as it goes on, g, and the volume of the mix then, ml: what is no cream and no sugar at 1 g/ml. */
   startG: number
   startMl: number
   tareG: number | null
