@@ -33,7 +33,8 @@ const inQuarters = (n: number) =>
 export function besideWords({ cups, tablespoons, teaspoons }: Beside): string {
   const spoons = tablespoons ? say('stock.tbsp', { n: inQuarters(tablespoons) }) : ''
   const tea = teaspoons ? say('stock.tsp', { n: inQuarters(teaspoons) }) : ''
-  const cup = cups ? say(cups > 1 ? 'stock.cups' : 'stock.cup', { n: inQuarters(cups) }) : ''
+  const n = inQuarters(cups)
+  const cup = cups > 1 ? say('stock.cups', { n }) : cups ? say('stock.cup', { n }) : ''
   return [cup, spoons, tea].filter(Boolean).join(' + ')
 }
 

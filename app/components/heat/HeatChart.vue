@@ -68,7 +68,11 @@ const NAME_AT = [62, 22, 42, 78, 30]
 const minutes = computed(() => h.value.timeS.map(t => t / 60))
 const end = computed(() => Math.max(4, Math.ceil(h.value.endS / 60) + 1))
 const reached = computed(() => props.cues.filter(c => c.at !== null))
-const top = computed(() => fmt.fahrenheit.value ? 220 : h.value.peakTempC > 98 ? 110 : 100)
+/** What the drawing reaches up to: the course, and what is asked of it. */
+const top = computed(() => {
+  if (fmt.fahrenheit.value) return 230
+  return Math.max(h.value.peakTempC, props.doc.heat.targetTempC) > 98 ? 110 : 100
+})
 
 /** A course's own name: where it climbs past its height; what never climbs so high is named at its end. */
 function named(c: Course, k: number) {
@@ -206,7 +210,7 @@ const option = computed<EChartsOption>(() => ({
     <template #default="{ width, height }">
       <PictureHandle
         v-if="hasTarget" :label="$say('heatChart.target')" :value="target" :min="shown(LIMITS.min)"
-        :max="Math.min(top, shown(LIMITS.max))" :step="1" :text="fmt.temp(doc.heat.targetTempC)"
+        :max="shown(LIMITS.max)" :step="1" :text="fmt.temp(doc.heat.targetTempC)"
         :per-px="top / plotH(height)" :left="targetLeft(width)" :top="targetTop(height)" @change="setTarget"
         @done="ws.endGesture()"
       />
