@@ -1,5 +1,6 @@
 /** The kitchen as it travels between browser and server: plain data, without the schemas that check it. */
 import type {
+  OwnRules,
   Kitchen,
   KitchenBurner,
   KitchenOven,
@@ -9,9 +10,10 @@ import type {
   Lot,
 } from '#core/kitchen/kitchen'
 import type { EggGrade } from '#core/base/ingredients/measures'
+import type { ReadHouse } from '#core/formats/reader/read'
 import type { CupSystem } from '#core/base/units'
 
-export interface KitchenSettings {
+export interface KitchenSettings extends OwnRules {
   vocabulary: 'gb' | 'us'
   temperatureUnit: 'C' | 'F'
   /** Whose cups and spoons the kitchen measures with; null until it has said. */
@@ -25,8 +27,6 @@ export interface KitchenSettings {
   currency: string
   /** Price per kg by ingredient id. */
   prices: Record<string, number>
-  /** Juice of one fruit as this kitchen has found it, g by the fruit's id. */
-  ownJuiceG?: Record<string, number>
 }
 
 /** What settings stored by an earlier version lack. */
@@ -64,6 +64,14 @@ export const kitchenDocument = ({
   pans,
 }: KitchenDocument): KitchenDocument => ({ name, settings, places, vessels, ovens, burners, pans })
 
+/** Its own rules, as far as it has any. */
+const ownRules = ({ ownJuiceG, ownCanG, ownPowderG }: OwnRules): OwnRules =>
+  Object.fromEntries(Object.entries({ ownJuiceG, ownCanG, ownPowderG }).filter(([, v]) => v !== undefined))
+
+/** What of it a text is read by. */
+export const readHouse = ({ cups, ownJuiceG, ownCanG }: KitchenSettings): ReadHouse =>
+  ({ cups, ...ownRules({ ownJuiceG, ownCanG }) })
+
 /** What of it the core needs. */
 export const coreKitchen = (
   k: Pick<KitchenDocument, 'settings' | 'places' | 'vessels' | 'ovens' | 'burners' | 'pans'> & { lots: Lot[] },
@@ -80,5 +88,5 @@ export const coreKitchen = (
   pans: k.pans,
   lots: k.lots,
   prices: k.settings.prices,
-  ...(k.settings.ownJuiceG ? { ownJuiceG: k.settings.ownJuiceG } : {}),
+  ...ownRules(k.settings),
 })

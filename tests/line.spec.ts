@@ -251,6 +251,51 @@ test('a kitchen\'s own rule for a fruit stands beside the table\'s, for every fo
     .toEqual({ bergamot: 40 })
 })
 
+test('a kitchen\'s own rules stand beside the published ones, and recipes are read by them', async ({ page }) => {
+  await page.goto('/kitchen')
+  const rules = page.locator('[data-kitchen-part="rules"]')
+  const add = async (label: string) => {
+    await rules.getByLabel('Add a rule for').selectOption({ label })
+    await rules.getByRole('button', { name: 'Add', exact: true }).click()
+  }
+  const set = async (label: string, g: number) => {
+    await rules.getByRole('spinbutton', { name: label }).fill(String(g))
+    await rules.getByRole('spinbutton', { name: label }).press('Enter')
+  }
+  await add('lemon, medium')
+  await add('Condensed milk, sweetened')
+  await set('Juice of one lemon, medium', 40)
+  await expect(rules.locator('[data-rule="lemon medium"]')).toContainText('Here 40 g (39 ml); published 45 g (44 ml).')
+  await set('A can of condensed milk, sweetened', 305)
+  await expect(rules.locator('[data-rule="condensed"]')).toContainText('published 397 g, 390 g, 227 g, 170 g')
+  await set('Powder for 10 g gold leaf', 12)
+  await expect(rules.locator('[data-rule="powder"]')).toContainText('Published: 9.4 g')
+  await expect(page.locator('main')).toHaveAttribute('data-kitchen-save', 'saved')
+  await page.goto('/new')
+  await page.getByLabel('Formula text').fill('1 can condensed milk\njuice of 4 lemons\n2 leaves gold gelatine')
+  const row = (text: string) => page.locator('[data-line-index]').filter({ hasText: text })
+  await expect(row('1 can')).toContainText('305 g')
+  await expect(row('1 can')).toContainText('your own rule')
+  await expect(row('4 lemons')).toContainText('160 g')
+  // Taken out, the published ones count again.
+  await page.goto('/kitchen')
+  await rules.getByRole('button', { name: 'No rule of your own: Juice of one lemon, medium' }).click()
+  await expect(page.locator('main')).toHaveAttribute('data-kitchen-save', 'saved')
+  await page.goto('/new')
+  await expect(row('4 lemons')).toContainText('180 g')
+})
+
+test('a percentage that a recipe claims is checked against its grams, and put right with a press', async ({ page }) => {
+  await page.goto('/new')
+  await page.getByLabel('Formula text')
+    .fill('sugar 120 g (24 %)\nlemon juice 150 g (25 %)\ndouble cream 300 g (50 %)\nyolks 30 g (5 %)')
+  const lint = page.locator('[data-lints]')
+  await expect(lint).toContainText('It says 24 %; by the grams it is 20 % of all of it.')
+  await lint.getByRole('button', { name: /20 %/ }).click()
+  await expect(page.getByLabel('Formula text')).toHaveValue(/sugar 120 g \(20 %\)/)
+  await expect(lint).toHaveAttribute('data-lints', '0')
+})
+
 test('a bowl from parts says what it needs, what runs over, and the factor that fits', async ({ page }) => {
   await open(page, GLASSES, 'shape')
   await page.getByRole('button', { name: 'Bowl from parts', exact: true }).click()

@@ -3,8 +3,7 @@
  * not begun.
  */
 import { proxy } from 'comlink'
-import type { CupSystem } from '#core/base/units'
-import { tooLong } from '#core/formats/reader/read'
+import { type ReadHouse, tooLong } from '#core/formats/reader/read'
 import type { Answers } from '#core/formats/reader/reading'
 import { keepWorker, toPlain, whileItSpeaks } from './useAssessor'
 import type { Looked, ReadApi } from '../workers/read.worker'
@@ -12,8 +11,8 @@ import type { Looked, ReadApi } from '../workers/read.worker'
 /** A worker that says nothing for this long is taken for dead: its steps take milliseconds. */
 const SILENCE_MS = 8000
 
-/** @param cups the kitchen's own, where a text does not say whose */
-export function useReader(text: () => string, answers: () => Answers, cups: () => CupSystem | null) {
+/** @param house the kitchen's own cups and rules of thumb */
+export function useReader(text: () => string, answers: () => Answers, house: () => ReadHouse) {
   const looked = shallowRef<Looked | null>(null)
   /** Whether what is shown belongs to the text as it stands. */
   const settled = ref(true)
@@ -31,7 +30,7 @@ export function useReader(text: () => string, answers: () => Answers, cups: () =
         id,
         asked,
         given,
-        cups(),
+        toPlain(house()),
         proxy((from: number, share: number) => {
           if (from !== job) return
           sign()
@@ -62,7 +61,7 @@ export function useReader(text: () => string, answers: () => Answers, cups: () =
       }
     }
   }
-  watch([text, answers, cups], read, { immediate: true })
+  watch([text, answers, house], read, { immediate: true })
   onScopeDispose(() => {
     job++
     keeper.stop()

@@ -196,6 +196,7 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
         </ul>
         <UButton variant="outline" color="neutral" size="sm" :label="$say('kitchen.addAPlace')" @click="add" />
       </section>
+      <OwnRules :rules="settings" @change="set" />
       <section class="wide">
         <h2 class="section-title">{{ $say('kitchen.pricesAKilogram') }}</h2>
         <div class="currency">

@@ -1,7 +1,7 @@
 /** What the lint found, in words: what, why it matters, and the fixes with what they change. */
 import type { Lint, LintFix } from '#core/formats/reader/lint'
 import { CUP_NAMES } from './names'
-import { say } from './say'
+import { group, say } from './say'
 
 type Format = ReturnType<typeof useFormat>
 const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
@@ -52,10 +52,19 @@ export function lintWords(l: Lint, at: string, fmt: Format): { title: string, wh
       return { title: say('lint.twoWeights', { first: fmt.grams(Number(p.first)), second: fmt.grams(Number(p.second)) }), why: say('lint.oneOfThemIsWrong') }
     case 'vesselOverflows':
       return { title: say('lint.theFillingDoesNotFitMl', ml), why: say('lint.scaleItUnderStockOrTake') }
+    case 'shareWrong':
+      return {
+        title: say('lint.itSaysAndIs', { said: p.said, is: p.is, of: wholeWords(String(p.of), fmt) }),
+        why: say('lint.gramsOrShareIsASlip'),
+      }
     case 'vesselShallow':
       return { title: say('lint.theFillingIsThinInThere', ml), why: say('lint.itBakesAndCoolsFarQuicker') }
   }
 }
+
+/** What a share is of: all, a part, several together, or one line. */
+const WHOLES = group<Record<string, string>>('lint.WHOLES')
+const wholeWords = (of: string, fmt: Format): string => WHOLES[of] ?? say('lint.theLine', { name: fmt.name(of).toLowerCase() })
 
 /** A fix as its button says it: what it was and what it will be. */
 export function fixWords(f: LintFix, fmt: Format): string {

@@ -12,7 +12,11 @@ export const ENTRY_NAMES = group<Record<string, string>>('new.KINDS')
 export const COUNTRY_NAMES = group<Record<Habits['country'], string>>('reading.COUNTRIES')
 
 /** "US cup 236.6 ml" */
-export function assumptionWords({ code, params: p }: Assumption, fmt: Format): string {
+export function assumptionWords(a: Assumption, fmt: Format): string {
+  const words = assumed(a, fmt)
+  return a.params.own ? say('reading.byYourRule', { words }) : words
+}
+function assumed({ code, params: p }: Assumption, fmt: Format): string {
   const each = (g: unknown) => fmt.fixed(Number(g), Number(g) < 20 ? 1 : 0)
   switch (code) {
     case 'weighed':

@@ -1,8 +1,7 @@
 /** Reads a pasted text off the page's thread: bit by bit, with progress, given up when a newer text comes. */
 import { expose } from 'comlink'
-import type { CupSystem } from '#core/base/units'
 import { type Lint, lintOf } from '#core/formats/reader/lint'
-import { readSteps } from '#core/formats/reader/read'
+import { type ReadHouse, readSteps } from '#core/formats/reader/read'
 import type { Answers, Reading } from '#core/formats/reader/reading'
 
 export interface Looked {
@@ -18,11 +17,11 @@ const api = {
     job: number,
     text: string,
     answers: Answers,
-    cups: CupSystem | null,
+    house: ReadHouse,
     onProgress: (job: number, done: number) => void,
   ): Promise<Looked | null> {
     latest = job
-    const steps = readSteps(text, { answers, cups })
+    const steps = readSteps(text, { ...house, answers })
     for (;;) {
       const at = steps.next()
       if (at.done) return { reading: at.value.reading, lints: lintOf(at.value, answers) }

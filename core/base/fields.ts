@@ -91,6 +91,8 @@ export const FIELDS = {
   'serve.coldTempC': tempC(-2, 60),
   'serve.chilledS': seconds(14 * DAY_S),
   'kitchen.ownJuiceG.*': grams(1, 2000),
+  'kitchen.ownCanG.*': grams(10, 10_000),
+  'kitchen.ownPowderG': grams(2, 50),
   'kitchen.altitudeM': field('m', -400, 5000, 50, 0),
   'kitchen.roomTempC': tempC(5, 45),
   'kitchen.burners.*.ratedW': field('W', 50, 12000, 50, 0),

@@ -1,5 +1,5 @@
 /** Percentages on a named basis, and the ratios that cooks speak in. */
-import { findIngredient, hasTrait, part } from '../base/ingredients/ingredients'
+import { findIngredient, hasTrait, isCream } from '../base/ingredients/ingredients'
 import type { Kitchen } from '../kitchen/kitchen'
 import { mix, sugarsG, toParts } from '../physics/matter/mix'
 import { fillingOf, type Bench } from './bench'
@@ -13,11 +13,6 @@ import { yolkMass } from './eggs'
 export type PercentBasis =
   | { kind: 'whole' } | { kind: 'dairy' } | { kind: 'creamSugar' } | { kind: 'water' }
   | { kind: 'line', lineId: string } | { kind: 'lines', lineIds: readonly string[] }
-
-/** Dairy of this much milk fat is cream, %. */
-const CREAM_FAT = 15
-const isCream = (id: string) =>
-  findIngredient(id)!.group === 'dairy' && part(findIngredient(id)!, 'milkFat') >= CREAM_FAT
 
 /**
  * Grams that count as 100 %; 0 where the formula has none of it.

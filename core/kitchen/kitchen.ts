@@ -58,8 +58,18 @@ export interface KitchenPan {
   tareG: number | null
 }
 
+/** Rules of thumb the kitchen goes by instead of the published ones; what is absent goes by those. */
+export interface OwnRules {
+  /** Juice of one fruit as this kitchen has found it, g by the fruit's id. */
+  ownJuiceG?: Readonly<Record<string, number>>
+  /** What the can it buys holds, g by the ingredient's id. */
+  ownCanG?: Readonly<Record<string, number>>
+  /** Gelatine powder it takes for 10 g of gold leaf, g. */
+  ownPowderG?: number
+}
+
 /** What of the kitchen the core needs. */
-export interface Kitchen {
+export interface Kitchen extends OwnRules {
   altitudeM: number
   roomTempC: number
   foodCode: 'us' | 'uk'
@@ -73,8 +83,6 @@ export interface Kitchen {
   lots: Lot[]
   /** Price per kg by ingredient id, in the kitchen's own currency; what is absent has no price. */
   prices: Readonly<Record<string, number>>
-  /** Juice of one fruit as this kitchen has found it, g by the fruit's id; absent: the table's. */
-  ownJuiceG?: Readonly<Record<string, number>>
 }
 
 /**

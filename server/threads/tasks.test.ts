@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { readBody } from './tasks'
 
 const bytes = (body: unknown) => new TextEncoder().encode(typeof body === 'string' ? body : JSON.stringify(body))
-const post = (body: unknown, cups: 'us' | null = null) => readBody({ body: bytes(body), cups })
+const post = (body: unknown, cups: 'us' | null = null) => readBody({ body: bytes(body), house: { cups } })
 
 describe('POST /api/read', () => {
   it('reads by the kitchen\'s cups, and by the answers given', () => {
@@ -14,6 +14,8 @@ describe('POST /api/read', () => {
     expect(grams(post({ text }, 'us'))).toBeCloseTo(203.5, 1)
     expect(grams(post({ text, answers: { cups: 'metric' } }))).toBe(215)
     expect(grams(post({ text, answers: { 0: 180 } }))).toBe(180)
+    const house = { cups: null, ownCanG: { condensed: 305 } }
+    expect(grams(readBody({ body: bytes({ text: '2 cans condensed milk' }), house }))).toBe(610)
   })
   it.each<[string, unknown, number, string, string]>([
     ['no JSON', '{', 400, '', 'notJson'],

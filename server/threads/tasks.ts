@@ -8,7 +8,7 @@ import type { Kitchen } from '#core/kitchen/kitchen'
 import { readWithAnswers } from '#core/formats/reader/report'
 import { tooLong } from '#core/formats/reader/read'
 import { reportOf } from '#core/formats/report'
-import type { CupSystem } from '#core/base/units'
+import type { ReadHouse } from '#core/formats/reader/read'
 import { summariseDessert, type Summary } from '#core/pipeline/summary'
 import { eggsOf } from '../domain/eggs'
 import { readStored } from '../domain/stored'
@@ -63,7 +63,7 @@ function parsed(body: Uint8Array): unknown {
 }
 
 /** A posted text as read: `{ text, answers? }`, from the body's bytes to the answer's text. */
-export function readBody({ body, cups }: { body: Uint8Array, cups: CupSystem | null }): BodyAnswer {
+export function readBody({ body, house }: { body: Uint8Array, house: ReadHouse }): BodyAnswer {
   const input = parsed(body)
   if (input === undefined) return NOT_JSON
   const no = (path: string, code: string, params: Problem['params'] = {}): BodyAnswer =>
@@ -79,7 +79,7 @@ export function readBody({ body, cups }: { body: Uint8Array, cups: CupSystem | n
   if (!isPlain(answers)) return no('answers', 'typeError', { type: 'object' })
   const long = tooLong(text)
   if (long) return no('text', 'tooLong', { max: long.most })
-  return { text: JSON.stringify(readWithAnswers(text, answers, cups)) }
+  return { text: JSON.stringify(readWithAnswers(text, answers, house)) }
 }
 const isPlain = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x)
 

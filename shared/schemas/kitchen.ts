@@ -10,7 +10,7 @@ import { INGREDIENTS } from '#core/base/ingredients/table'
 import { EGG_GRADES, FRUITS } from '#core/base/ingredients/measures'
 import { CUP_SYSTEMS } from '#core/base/units'
 import { day } from './dates'
-import { num, orNone } from './numbers'
+import { ifThere, num, orNone } from './numbers'
 import { fieldPath } from './problem'
 
 const number = () => yup.number().strict().required()
@@ -43,7 +43,14 @@ const byId = (name: string, table: ById) =>
       context.createError({ ...wrong, path: wrong.path ? `${context.path}.${wrong.path}` : context.path })
     )
   })
-const JUICE = FIELDS['kitchen.ownJuiceG.*']
+/** Between what a field's table of numbers may lie. */
+const limits = (field: 'kitchen.ownJuiceG.*' | 'kitchen.ownCanG.*') => ({ min: FIELDS[field].min, max: FIELDS[field].max })
+/** The kitchen's own rules of thumb. */
+const own = {
+  ownJuiceG: byId('ownJuiceG', { ids: FRUITS, unknown: 'unknownValue', ...limits('kitchen.ownJuiceG.*') }).optional(),
+  ownCanG: byId('ownCanG', { ids: INGREDIENTS, unknown: 'unknownIngredient', ...limits('kitchen.ownCanG.*') }).optional(),
+  ownPowderG: ifThere('kitchen.ownPowderG'),
+}
 
 export const settingsSchema = yup
   .object({
@@ -62,7 +69,7 @@ export const settingsSchema = yup
     business: yup.boolean().strict().required(),
     currency: yup.string().strict().trim().min(1).max(4).required(),
     prices: byId('prices', { ids: INGREDIENTS, unknown: 'unknownIngredient', min: 0, max: PRICE_MOST }).required(),
-    ownJuiceG: byId('ownJuiceG', { ids: FRUITS, unknown: 'unknownValue', min: JUICE.min, max: JUICE.max }).optional(),
+    ...own,
   })
   .noUnknown()
   .strict()
@@ -228,7 +235,7 @@ const kitchenFileSchema = yup
     pans: list(panSchema.shape(anyId)),
     lots: list(lotSchema.shape(anyId)),
     prices: settingsSchema.fields.prices as yup.AnySchema,
-    ownJuiceG: settingsSchema.fields.ownJuiceG as yup.AnySchema,
+    ...own,
   })
   .noUnknown()
   .strict()

@@ -98,12 +98,20 @@ describe('prices', () => {
   })
 })
 
-describe('a kitchen\'s own rules for juice', () => {
-  const taken = (ownJuiceG: unknown) => settingsSchema.isValidSync({ ...SETTINGS, ownJuiceG }, { strict: true })
-  it('are those of fruits there are, from 1 g to 2 kg', () => {
-    const of = (g: number) => ({ 'lemon medium': g })
-    expect([undefined, {}, of(1), of(2000)].map(taken)).toEqual([true, true, true, true])
-    expect([of(0.9), of(2001), { stone: 40 }, []].map(taken)).toEqual([false, false, false, false])
+describe('a kitchen\'s own rules', () => {
+  const taken = (rule: object) => settingsSchema.isValidSync({ ...SETTINGS, ...rule }, { strict: true })
+  it('for juice are those of fruits there are, from 1 g to 2 kg', () => {
+    const of = (g: number) => ({ ownJuiceG: { 'lemon medium': g } })
+    expect([{}, { ownJuiceG: {} }, of(1), of(2000)].map(taken)).toEqual([true, true, true, true])
+    expect([of(0.9), of(2001), { ownJuiceG: { stone: 40 } }, { ownJuiceG: [] }].map(taken))
+      .toEqual([false, false, false, false])
+  })
+  it('for cans hold 10 g to 10 kg of an ingredient there is; powder for 10 g of leaf is 2 to 50 g', () => {
+    const can = (g: number) => ({ ownCanG: { condensed: g } })
+    expect([can(10), can(10_000), { ownPowderG: 2 }, { ownPowderG: 50 }].map(taken)).toEqual([true, true, true, true])
+    const cans = [can(9), can(10_001), { ownCanG: { stone: 40 } }]
+    expect([...cans, { ownPowderG: 1.9 }, { ownPowderG: 51 }, { ownPowderG: null }].map(taken))
+      .toEqual(Array(6).fill(false))
   })
 })
 

@@ -1,12 +1,21 @@
 <script setup lang="ts">
 /** What joins after the heat, step by step, and at which temperatures; and the grade of the gelatine. */
-import { BLOOM_WATER, GELATIN_GRADES, LEAVES, POWDER_BLOOM, swapGelatin } from '#core/physics/set/gelatin'
+import {
+  BLOOM_WATER,
+  GELATIN_GRADES,
+  LEAVES,
+  OWN_RULE_LEAF_G,
+  POWDER_BLOOM,
+  swapByOwnRule,
+  swapGelatin,
+} from '#core/physics/set/gelatin'
 import { fillingOf, type Bench } from '#core/formula/bench'
 import { given, type Step } from '#core/formula/document'
 
 const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
 type Joining = Extract<Step, { kind: 'stirIn' | 'foldIn' }>
 const filling = computed(() => fillingOf(props.doc))
 const steps = computed(() =>
@@ -34,6 +43,11 @@ const hasGelatin = computed(() => filling.value.lines.some(l => l.ingredientId =
 const gelatinG = computed(() =>
   filling.value.lines.reduce((sum, l) => sum + (l.ingredientId === 'gelatin' ? l.massG : 0), 0),
 )
+/** By the kitchen's own rule for powder and leaf, where it has one. */
+const byRule = computed(() => {
+  const own = kitchen.core?.ownPowderG
+  return own ? { own, ...swapByOwnRule(gelatinG.value, props.doc.set.bloom, own) } : null
+})
 const grades = GELATIN_GRADES.map(g => ({ bloom: g.bloom, name: `${g.name}, ${g.bloom} Bloom` }))
 </script>
 
@@ -106,6 +120,15 @@ const grades = GELATIN_GRADES.map(g => ({ bloom: g.bloom, name: `${g.name}, ${g.
                  leafG2: Math.round(10 * swapGelatin(gelatinG, doc.set.bloom,
                                                      LEAVES.bronze.bloom) / LEAVES.bronze.leafG) / 10 })
         }}
+        <b v-if="byRule" data-own-rule>
+          {{
+            $say('afterHeat.byYourRule',
+                 { own: fmt.grams(byRule.own),
+                   ten: fmt.grams(OWN_RULE_LEAF_G),
+                   powderG: fmt.grams(byRule.powderG),
+                   leafG: fmt.grams(byRule.leafG) })
+          }}
+        </b>
       </p>
     </div>
   </div>

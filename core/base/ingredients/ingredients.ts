@@ -91,3 +91,11 @@ export function withBrix(row: Ingredient, brix: number, acidPercent: number): In
     now > 0 ? Object.fromEntries(sugars.map(k => [k, (part(row, k) * wanted) / now])) : { monosaccharides: wanted }
   return { ...row, per100g: { ...row.per100g, ...scaled, water: part(row, 'water') + now - wanted } }
 }
+
+/** Dairy of this much milk fat is cream, %. */
+const CREAM_FAT = 15
+/** Whether an ingredient is cream. @example isCream('cream36') // true */
+export function isCream(id: string): boolean {
+  const row = findIngredient(id)
+  return row?.group === 'dairy' && part(row, 'milkFat') >= CREAM_FAT
+}

@@ -6,10 +6,10 @@ import { EGG_GRADES } from '../../base/ingredients/measures'
 import type { Ctx, Lint, LintFix } from './lintCodes'
 import { temperatures, vessels, volumes } from './lintMethod'
 import { stepTokens } from './kin'
+import { claims, percentages } from './lintShares'
 import { amounts, used } from './lintUse'
 import type { Read } from './read'
 import type { Answers } from './reading'
-import type { Token } from './tokens'
 
 export { type Lint, LINT_CODES, type LintFix } from './lintCodes'
 
@@ -27,6 +27,7 @@ export function lintOf(r: Read, answers: Answers = {}): Lint[] {
   contradictions(c, answers)
   fruit(c)
   percentages(c)
+  claims(c)
   if (c.steps.length > 0) {
     used(c)
     amounts(c)
@@ -115,36 +116,6 @@ function fruit({ own, add }: Ctx): void {
       seen.add(a.fruit)
       add('fruitTwice', [a.i, b.i], { first: `${a.n} (${a.part})`, second: `${b.n} (${b.part})` })
     }
-}
-
-/** Percentages of the whole make 100; a share said of two things is what they make it. */
-function percentages({ own, add, r }: Ctx): void {
-  const stated = own.filter(({ p }) => p.weighed?.assumptions.some(a => a.code === 'percent'))
-  const values = stated.map(({ p }) => p.draft!.fatPercent!)
-  const sum = values.reduce((a, b) => a + b, 0)
-  const baker = values.some(v => Math.abs(v - 100) < 0.5)
-  if (stated.length >= 3 && Math.abs(sum - 100) > 1.5 && !baker) {
-    const at = values.indexOf(Math.max(...values))
-    const rest = Math.round(10 * (100 - sum + values[at]!)) / 10
-    const { p, i } = stated[at]!
-    const raw = r.text.slice(...p.span)
-    add('percentagesOff', [i], { sum: Math.round(10 * sum) / 10 }, rest > 0
-      ? [{ kind: 'replace', span: p.span, before: raw, after: raw.replace(/\d+(?:[.,]\d+)?\s*%/, `${rest} %`) }]
-      : [])
-  }
-  for (const { p, i } of own) {
-    const rest = p.draft?.rest ?? []
-    const of = rest.find((t): t is Token & { k: 'num', value: number } => t.k === 'num')
-    const at = rest.findIndex(t => t.k === 'sign' && t.sign === '%')
-    const said = rest[at - 1]
-    const g = p.weighed?.items[0]?.massG
-    if (!of || said?.k !== 'num' || !g) continue
-    const [inside, beside] = [(100 * g) / of.value, (100 * g) / (of.value + g)]
-    if (Math.min(Math.abs(said.value - inside), Math.abs(said.value - beside)) <= 1 && !rest.slice(at + 1).some(t => t.k === 'num')) {
-      if (Math.abs(said.value - beside) <= 1) continue
-    }
-    add('percentagesOff', [i], { sum: said.value, inside: Math.round(inside), beside: Math.round(beside) })
-  }
 }
 
 /** A text with a fix taken, or the answers with it. */

@@ -111,6 +111,25 @@ describe('grams are never silently wrong', () => {
   })
 })
 
+describe('a kitchen\'s own rules', () => {
+  const text = 'juice and zest of 2 lemons\n2 large lemons, juiced\n1 can condensed milk\n1 can evaporated milk\n2 (400 g) cans condensed milk'
+  const house = { ownJuiceG: { 'lemon medium': 40 }, ownCanG: { condensed: 305 } }
+  it('stand before the table\'s, and are told; a size on the can, or an answer, stands before them', () => {
+    const plain = read(text)
+    const ruled = readText(text, house)
+    expect(items(plain).slice(0, 4)).toEqual([['lemon', 90], ['zest', 6], ['lemon', 120], ['condensed', null]])
+    expect(items(ruled)).toEqual([
+      ['lemon', 80], ['zest', 6], ['lemon', 120], ['condensed', 305], ['evaporated', null], ['condensed', 800],
+    ])
+    const told = (r: Reading) => r.lines.map(l => l.assumptions.filter(a => a.params.own).map(a => a.code))
+    expect(told(ruled)).toEqual([['fruit'], [], ['can'], [], []])
+    expect(told(plain).flat()).toEqual([])
+    const answered = readText(text, { ...house, answers: { shared: { 'can:condensed': 397 } } })
+    expect(items(answered)[3]).toEqual(['condensed', 397])
+    expect(told(answered)[2]).toEqual([])
+  })
+})
+
 describe('answers', () => {
   it('one for all lines that share it, one for a line, set aside and back', () => {
     const text = '1 cup caster sugar\n1 cup lemon juice\n4 oz cream\n3 gelatine leaves\nSome note'

@@ -4,6 +4,7 @@
  */
 import { findIngredient } from '../../base/ingredients/ingredients'
 import type { CupSystem } from '../../base/units'
+import type { OwnRules } from '../../kitchen/kitchen'
 import type { Draft } from './drafts'
 import { factsOf, portionsOf } from './facts'
 import { habitsOf, localeOf } from './habits'
@@ -38,10 +39,12 @@ export interface Read {
   reading: Reading
 }
 
-export interface ReadOptions {
-  answers?: Answers
-  /** The kitchen's own cups, where a text does not say whose. */
+/** What of a kitchen its texts are read by: its own cups, where a text does not say whose, and its rules of thumb. */
+export interface ReadHouse extends Pick<OwnRules, 'ownJuiceG' | 'ownCanG'> {
   cups?: CupSystem | null
+}
+export interface ReadOptions extends ReadHouse {
+  answers?: Answers
 }
 
 /**
@@ -60,10 +63,10 @@ export function readWhole(text: string, options: ReadOptions = {}): Read {
 }
 
 /** The same bit by bit, for whoever shows how far it is or may give it up: yields the share that is done. */
-export function* readSteps(text: string, { answers = {}, cups = null }: ReadOptions = {}): Generator<number, Read> {
+export function* readSteps(text: string, { answers = {}, ...house }: ReadOptions = {}): Generator<number, Read> {
   const locale: Locale = localeOf(text)
   const lexicon = lexiconOf(locale)
-  const habits = habitsOf(text, locale, answers, cups)
+  const habits = habitsOf(text, locale, answers, house.cups ?? null)
   const parts = covered(text, yield* walk(text, lexicon))
   for (const p of parts) decide(p, text, answers)
   stepItems(parts, text, lexicon)
@@ -71,7 +74,7 @@ export function* readSteps(text: string, { answers = {}, cups = null }: ReadOpti
   placeByMethod(parts, text, lexicon)
   moved(parts, text, answers)
   partsByMethod(parts, text, lexicon)
-  weighAll(parts, text, habits, answers)
+  weighAll(parts, text, habits, answers, house)
   suspicious(parts, text, portionsIn(text, parts, lexicon), answers)
   const read: Read = { text, parts, lexicon, habits, reading: null as unknown as Reading }
   read.reading = result(read, locale)
@@ -141,7 +144,7 @@ function carried(parts: readonly Part[]): void {
   }
 }
 
-function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers): void {
+function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers, house: ReadHouse): void {
   const lines = parts.filter(p => p.kind === 'ingredient' && p.draft)
   const figures = lines.filter(p => p.draft!.amounts.length === 1 && p.draft!.amounts[0]!.unit === null
     && p.draft!.amounts[0]!.digits
@@ -154,7 +157,7 @@ function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers)
     if (p.kind !== 'ingredient') continue
     const own = text.slice(p.span[0], p.span[1])
     if (!p.draft) {
-      p.weighed = weigh({ ...NOTHING, at: p.span }, { habits, answers, text: own, bareGrams: false })
+      p.weighed = weigh({ ...NOTHING, at: p.span }, { habits, answers, house, text: own, bareGrams: false })
       continue
     }
     const noun = p.draft.nouns[0]
@@ -165,7 +168,7 @@ function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers)
         assumptions: [{ code: 'percent', params: { percent: p.draft.fatPercent! } }], contradicts: null, cupMl: null,
       }
     } else {
-      p.weighed = weigh(p.draft, { habits, answers, text: own, bareGrams })
+      p.weighed = weigh(p.draft, { habits, answers, house, text: own, bareGrams })
       asWritten(p.weighed, own)
       if (p.draft.slip) p.weighed.assumptions.push({ code: 'spelling', params: { words: own } })
     }

@@ -1,6 +1,6 @@
 /** A reading as it is printed and answered (`docs/reading.schema.json`), and answers as a file gives them. */
 import { lintOf } from './lint'
-import { type Read, readWhole, type ReadOptions } from './read'
+import { type Read, readWhole, type ReadHouse } from './read'
 import type { Answer, Answers, Entry, Reading } from './reading'
 
 const question = ({ question: q }: Entry) =>
@@ -57,7 +57,7 @@ export function answersFrom(given: Readonly<Record<string, unknown>>, { lines }:
 const isAnswer = (x: unknown): x is Answer => typeof x === 'string' || typeof x === 'number'
 
 /** Reads a text with answers as a file gives them. */
-export function readWithAnswers(text: string, given: Readonly<Record<string, unknown>> = {}, cups: ReadOptions['cups'] = null) {
-  const answers = answersFrom(given, readWhole(text, { cups }).reading)
-  return reportOfRead(readWhole(text, { answers, cups }), answers)
+export function readWithAnswers(text: string, given: Readonly<Record<string, unknown>> = {}, house: ReadHouse = {}) {
+  const answers = answersFrom(given, readWhole(text, house).reading)
+  return reportOfRead(readWhole(text, { ...house, answers }), answers)
 }

@@ -5,6 +5,7 @@ import {
 } from '../../base/ingredients/measures'
 import type { Ingredient } from '../../base/ingredients/types'
 import { type CupSystem, OUNCE_G, POUND_G, STICK_G, SYSTEM_ML } from '../../base/units'
+import type { OwnRules } from '../../kitchen/kitchen'
 import { LEAVES, POWDER_BLOOM } from '../../physics/set/gelatin'
 import { type Amount, amountsIn } from './amounts'
 import { bestOf, type Draft, type Noun } from './drafts'
@@ -50,6 +51,8 @@ export interface Weighed {
 export interface Scale {
   habits: Habits
   answers: Answers
+  /** The kitchen's own rules, before the table's. */
+  house: Pick<OwnRules, 'ownJuiceG' | 'ownCanG'>
   /** The line as written: the key of its own answers. */
   text: string
   /** Figures without a unit are grams in this text. */
@@ -202,15 +205,15 @@ export function weigh(d: Draft, s: Scale): Weighed {
   if (!chosen && ((noun?.k === 'ingredient' && !noun.sure && !sureByFat
     && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe)))
     return open([item(row.id, null)], ask('ingredient', [...d.beside, ...nouns.map(n => n.text)].join(' '), [], row.id))
-  return withZest(weighRow(byFat(row, d.fatPercent), d, s), row, d)
+  return withZest(weighRow(byFat(row, d.fatPercent), d, s), row, d, s)
 }
 
 /** "300 ml lemon juice, zest of four of them": the zest is weighed, too. */
-function withZest(w: Weighed, row: Ingredient, d: Draft): Weighed {
+function withZest(w: Weighed, row: Ingredient, d: Draft, s: Scale): Weighed {
   const n = d.parts.get('zest')
   const fruit = FRUITS.find(f => f.juiceId === row.id)
   if (row.group !== 'juice' || n == null || !fruit || w.question) return w
-  const zest = fruitItems(fruit, ['zest'], () => n, () => 'zest')
+  const zest = fruitItems(fruit, ['zest'], () => n, () => 'zest', s)
   return { ...w, items: [...w.items, ...zest.items], assumptions: [...w.assumptions, ...zest.assumptions] }
 }
 
@@ -384,7 +387,9 @@ function leaves(
   return done([item(row.id, n * leafG, { count: n, piece: 'leaf', bloom })], [told('leaf', { grade, eachG: leafG })])
 }
 
-/** A can by the size on it, or by the answer. */
+/** An assumption by the kitchen's own rule. */
+const OWN = { own: 1 }
+/** A can by the size on it, by the answer, or by the kitchen's own. */
 function can(
   row: Ingredient, n: number, a: Amount, said: Said, d: Draft, s: Scale,
 ): Weighed {
@@ -403,12 +408,14 @@ function can(
     )
     if ('g' in got) eachG = wholeOrEach(row, n, got.g, d.bracketFirst || size !== said.whole)
   } else if (typeof s.answers.shared?.[key] === 'number') eachG = s.answers.shared[key] as number
+  const own = eachG === null ? s.house.ownCanG?.[row.id] : undefined
+  eachG ??= own ?? null
   if (eachG === null)
     return open(
       [item(row.id, null, { count: n, piece: 'can' })],
       ask('can', '', CANS[row.id] ?? [400], CANS[row.id]?.[0] ?? null, key),
     )
-  return done([item(row.id, n * eachG, { count: n, piece: 'can' })], [told('can', { eachG: round(eachG) })])
+  return done([item(row.id, n * eachG, { count: n, piece: 'can' })], [told('can', { eachG: round(eachG), ...(own ? OWN : {}) })])
 }
 
 /** What one can holds, where a bracket may speak of one or of all: by the sizes that are sold; of half a can, by it. */
@@ -439,7 +446,7 @@ function weighFruit(d: Draft, id: string, s: Scale): Weighed {
   const g = gramsSaid(s)
   if (g !== undefined && parts.length === 1) return done([item(idOf(parts[0]!), g)], [told('answered')])
   // Grams of juice and zest together: so many fruit.
-  if (g !== undefined) return fruitItems(fruit, parts, () => g / (fruit.juiceG + fruit.zestG), idOf)
+  if (g !== undefined) return fruitItems(fruit, parts, () => g / (juiceEachG(fruit, s) + fruit.zestG), idOf, s)
   if (n === undefined || n === null) return open(shell, ask('amount', ''))
   if (a && a.high !== null) return open(shell, ask('amount', `${a.value}–${a.high}`))
   // "170 g can passion fruit": of pulp, of fruit?
@@ -458,7 +465,7 @@ function weighFruit(d: Draft, id: string, s: Scale): Weighed {
     const weighed = METRIC_G[a.unit] ?? (a.unit === 'ounce' ? OUNCE_G : a.unit === 'pound' ? POUND_G : null)
     if (weighed === null) return open(shell, ask('amount', a.unit))
     const count = (a.value * weighed) / fruit.wholeG
-    return fruitItems(fruit, parts, () => count, idOf)
+    return fruitItems(fruit, parts, () => count, idOf, s)
   }
   // Of juice and zest together only a volume is surely the juice's.
   const isJuices = parts[0] === 'juice' ? parts.length === 1 : false
@@ -467,21 +474,24 @@ function weighFruit(d: Draft, id: string, s: Scale): Weighed {
     ? gramsOf(said.whole, findIngredient(fruit.juiceId)!, d, s) : null
   if (whole && 'g' in whole) {
     const rest = parts.filter(p => p !== 'juice')
-    const others = fruitItems(fruit, rest, p => d.parts.get(p) ?? n, idOf)
+    const others = fruitItems(fruit, rest, p => d.parts.get(p) ?? n, idOf, s)
     const juice = item(fruit.juiceId, whole.g, { count: n, piece: fruit.id })
     return done(parts.map(p => (p === 'juice' ? juice : others.items[rest.indexOf(p)]!)),
       [told('written'), whole.by, ...others.assumptions])
   }
-  return fruitItems(fruit, parts, p => d.parts.get(p) ?? n, idOf)
+  return fruitItems(fruit, parts, p => d.parts.get(p) ?? n, idOf, s)
 }
+/** Juice of one, g: the kitchen's own rule, else the table's. */
+const juiceEachG = (fruit: Fruit, s: Scale) => s.house.ownJuiceG?.[fruit.id] ?? fruit.juiceG
 function fruitItems(
   fruit: Fruit, parts: ('juice' | 'zest')[], count: (p: 'juice' | 'zest') => number,
-  idOf: (p: 'juice' | 'zest') => string,
+  idOf: (p: 'juice' | 'zest') => string, s: Scale,
 ): Weighed {
-  const each = (p: 'juice' | 'zest') => (p === 'juice' ? fruit.juiceG : fruit.zestG)
+  const own = s.house.ownJuiceG?.[fruit.id]
+  const each = (p: 'juice' | 'zest') => (p === 'juice' ? juiceEachG(fruit, s) : fruit.zestG)
   return done(
     parts.map(p => item(idOf(p), count(p) * each(p), { count: count(p), piece: fruit.id })),
-    parts.map(p => told('fruit', { fruit: fruit.id, part: p, eachG: each(p) })),
+    parts.map(p => told('fruit', { fruit: fruit.id, part: p, eachG: each(p), ...(own && p === 'juice' ? OWN : {}) })),
   )
 }
 function fruitOf(id: string, size: string | null): Fruit {

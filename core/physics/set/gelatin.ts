@@ -21,6 +21,8 @@ export const GELATIN_GRADES: readonly { name: string, bloom: number }[] = [
   ...Object.entries(LEAVES).map(([leaf, g]) => ({ name: `${leaf} leaf`, bloom: g.bloom })),
   { name: 'powder', bloom: POWDER_BLOOM },
 ]
+/** A kitchen says how much powder it takes for this much gold leaf, g. */
+export const OWN_RULE_LEAF_G = 10
 /** Water that powder needs to bloom, g per g (common practice). */
 export const BLOOM_WATER = 5
 
@@ -32,4 +34,17 @@ export const BLOOM_WATER = 5
 export function swapGelatin(massG: number, fromBloom: number, toBloom: number): number {
   within(fromBloom, 'fromBloom', BLOOM.min, BLOOM.max)
   return massG * Math.sqrt(fromBloom / within(toBloom, 'toBloom', BLOOM.min, BLOOM.max))
+}
+
+/**
+ * Powder and gold leaf that stand for a mass of gelatin by a kitchen's own rule, g: powder is taken for leaf by it;
+ * every other grade is brought to gold leaf by √Bloom first.
+ * @param powderG powder the kitchen takes for 10 g of gold leaf
+ * @example swapByOwnRule(10, 200, 12) // { powderG: 12, leafG: 10 }
+ */
+export function swapByOwnRule(massG: number, bloom: number, powderG: number): { powderG: number, leafG: number } {
+  const leafG = bloom === POWDER_BLOOM
+    ? massG * OWN_RULE_LEAF_G / powderG
+    : swapGelatin(massG, bloom, LEAVES.gold.bloom)
+  return { powderG: leafG * powderG / OWN_RULE_LEAF_G, leafG }
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import checks from '../../checks/practice.json'
 import { InputError } from '../../base/errors'
-import { LEAVES, swapGelatin } from './gelatin'
+import { LEAVES, POWDER_BLOOM, swapByOwnRule, swapGelatin } from './gelatin'
 import {
   bestTest, loadReading, loadStress, slumpReading, slumpStress, spreadReading, spreadStress,
 } from './kitchenTests'
@@ -41,6 +41,10 @@ describe('gelatin grades (GMIA handbook: swapped by √Bloom)', () => {
     expect(swapGelatin(10, 200, 140)).toBeCloseTo(11.95, 2)
     expect(swapGelatin(10, 200, 250)).toBeCloseTo(8.94, 2)
     expect(() => swapGelatin(10, 200, 0)).toThrow(InputError)
+    // 12 g of powder for 10 g of gold leaf: 18 g for 15 g, and back; 10 g of bronze are 8.37 g of gold first.
+    expect(swapByOwnRule(15, 200, 12).powderG).toBeCloseTo(18, 9)
+    expect(swapByOwnRule(18, POWDER_BLOOM, 12)).toEqual({ powderG: 18, leafG: 15 })
+    expect(swapByOwnRule(10, 140, 12).powderG).toBeCloseTo(10.04, 2)
   })
   it('a leaf of each grade does nearly the same work (common practice)', () => {
     const work = Object.values(LEAVES).map(l => l.leafG * Math.sqrt(l.bloom))
