@@ -144,6 +144,9 @@ test('versions: a named state, a variant with it on the map, side by side with t
   await expect(panel).toHaveAttribute('data-explained', 'settled')
   await expect(panel.getByRole('cell', { name: /230 g/ })).toBeVisible()
   await expect(panel.getByRole('cell', { name: /173 g/ })).toBeVisible()
+  // Each state that is seen carries its cut face and its verdict, beside what changed with it.
+  await expect(panel.locator('[data-version="Before Saturday"]').getByRole('img')).toHaveAccessibleName(/sags/)
+  await expect(panel.getByRole('row', { name: /On the plate/ })).toContainText('sags')
   const why = panel.locator('[data-explain]')
   await expect(why).toContainText('egg yolk 173 g → 230 g')
   await expect(why).toContainText('caster sugar 245 g → 200 g')

@@ -121,5 +121,5 @@ export function useComparison(formulaId: () => string) {
     }
   }
   onMounted(refresh)
-  return { list, others, keys, compared, ghosts, failed, refresh, earlier, toggle, nameIt }
+  return { list, others, docs, keys, compared, ghosts, failed, refresh, earlier, load, toggle, nameIt }
 }

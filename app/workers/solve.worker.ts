@@ -10,6 +10,7 @@ import { whenOf, type WhenRow } from '#core/plan/when'
 import { assess, work } from '#core/pipeline/assess'
 import type { Assessment } from '#core/pipeline/assessment'
 import { placed } from '#core/pipeline/stack'
+import { summarise, type Summary } from '#core/pipeline/summary'
 import { cookVariants, type CookVariant } from '#core/plan/variants'
 import { fitInto, type FitPlan, type FitWish } from '#core/plan/fit'
 import { levers, type Lever } from '#core/solve/elasticity'
@@ -40,6 +41,7 @@ export type SolveTask =
   | { kind: 'when', doc: Bench, kitchen: Kitchen }
   | { kind: 'service', doc: Bench, kitchen: Kitchen, at: string }
   | { kind: 'cold', docs: Bench[], kitchen: Kitchen }
+  | { kind: 'faces', docs: Bench[], kitchen: Kitchen }
 /** What a tin makes of a batch: depth and the times that follow from it. */
 export interface TinFigures {
   depthM: number
@@ -70,6 +72,8 @@ export interface SolveResults {
   when: WhenRow[]
   service: ServicePlans
   cold: ColdView[]
+  /** Each state's verdict and figures for its drawing; null where it cannot be computed. */
+  faces: (Summary | null)[]
 }
 export type SolveAnswer =
   { value: SolveResults[keyof SolveResults] } | { problem: SolveProblem } | { cancelled: true }
@@ -119,8 +123,24 @@ function inPlace(task: SolveTask): SolveTask {
   const { kitchen } = task
   if (task.kind === 'explain')
     return { ...task, from: placed(task.from, kitchen), to: placed(task.to, kitchen) }
+  if (task.kind === 'faces') return task
   if (task.kind === 'cold') return { ...task, docs: task.docs.map(d => placed(d, kitchen)) }
   return { ...task, doc: placed(task.doc, kitchen) }
+}
+
+/** State by state, so that a cancel is heard between them; one that cannot be computed takes none other with it. */
+function* facesOf(docs: readonly Bench[], kitchen: Kitchen): Generator<number, (Summary | null)[]> {
+  const out: (Summary | null)[] = []
+  for (const doc of docs) {
+    try {
+      out.push(summarise(doc, assess(placed(doc, kitchen), kitchen)))
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error
+      out.push(null)
+    }
+    yield out.length / docs.length
+  }
+  return out
 }
 
 async function solve(
@@ -168,6 +188,8 @@ async function solve(
       return whenOf(work(task.doc, task.kitchen), task.doc, task.kitchen)
     case 'service':
       return servicePlansOf(task.doc, task.kitchen, task.at)
+    case 'faces':
+      return drive(id, facesOf(task.docs, task.kitchen), done => report({ done }))
     case 'cold': {
       const worked = task.docs.map(doc => ({ doc, w: work(doc, task.kitchen) }))
       // One time axis for all, so that they compare.

@@ -3,11 +3,9 @@
  * Versions and variants: every state is kept; name one, go back to one, compare two or three, and see what made
  * the difference.
  */
-import { assess } from '#core/pipeline/assess'
-import { placed } from '#core/pipeline/stack'
-import { InputError } from '#core/base/errors'
 import { fillingOf, type Bench } from '#core/formula/bench'
-import { summarise } from '#core/pipeline/summary'
+import type { Assessment } from '#core/pipeline/assessment'
+import { summarise, type Summary } from '#core/pipeline/summary'
 import { batchCost } from '#core/formula/cost'
 import type { Explained } from '#core/solve/compare'
 import { COMPARE_MOST, type Other, type useComparison } from '~/composables/useComparison'
@@ -17,14 +15,18 @@ import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
 import { coldWords, plateWords } from '~/words/stands'
 import { say } from '~/words/say'
 
-const props = defineProps<{ doc: Bench, comparison: ReturnType<typeof useComparison> }>()
+const props = defineProps<{
+  doc: Bench
+  assessment: Assessment
+  comparison: ReturnType<typeof useComparison>
+}>()
 const emit = defineEmits<{ variant: [] }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
 const toast = useToast()
 const solver = useSolver()
-const { others, keys, compared, failed, list } = props.comparison
+const { others, docs, keys, compared, failed, list } = props.comparison
 const label = ref('')
 const all = ref(false)
 async function nameIt() {
@@ -74,20 +76,21 @@ const shown = computed(() => {
 })
 watch(() => ws.savedAt, () => void props.comparison.refresh())
 
-interface Column { name: string, doc: Bench, summary: ReturnType<typeof summarise> | null, cost: number }
+/* Each state that is seen carries its cut face: its document is fetched, its face worked out, once. */
+const seen = computed(() => [...new Set([...shown.value.map(({ o }) => o), ...compared.value])])
+watch(seen, (list) => { for (const o of list) void props.comparison.load(o) }, { immediate: true })
+const { faces, working } = useFaces(
+  () => Object.fromEntries(seen.value.flatMap(o => (docs.value[o.key] ? [[o.key, docs.value[o.key]!]] : []))),
+  () => kitchen.core,
+)
+
+/** A state side by side with others; its summary is undefined until it is worked out, null where it cannot be. */
+interface Column { name: string, doc: Bench, summary: Summary | null | undefined, cost: number }
 const columns = computed<Column[]>(() =>
   [
-    { name: say('versionsPanel.now'), doc: props.doc },
-    ...compared.value.map(c => ({ name: nameOf(c), doc: c.doc })),
-  ].map((c) => {
-    const cost = batchCost(c.doc, kitchen.core!).batch
-    try {
-      return { ...c, cost, summary: summarise(c.doc, assess(placed(c.doc, kitchen.core!), kitchen.core!)) }
-    } catch (e) {
-      if (e instanceof InputError) return { ...c, cost, summary: null }
-      throw e
-    }
-  }),
+    { name: say('versionsPanel.now'), doc: props.doc, summary: summarise(props.doc, props.assessment) },
+    ...compared.value.map(c => ({ name: nameOf(c), doc: c.doc, summary: faces.value[c.key] })),
+  ].map(c => ({ ...c, cost: batchCost(c.doc, kitchen.core!).batch })),
 )
 /** One row a line that any of them has, then the figures. */
 const rows = computed(() => {
@@ -110,7 +113,7 @@ const rows = computed(() => {
     ...Object.fromEntries(columns.value.map((c, i) => [`c${i}`, cell(c)])),
   })
   const of = (f: (s: NonNullable<Column['summary']>) => string) => (c: Column) =>
-    c.summary ? f(c.summary) : say('versionsPanel.cannotBeComputed')
+    c.summary ? f(c.summary) : c.summary === null ? say('versionsPanel.cannotBeComputed') : '…'
   return [
     ...ids.map(id =>
       row(fmt.name(id), c =>
@@ -156,7 +159,7 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
 
 <template>
   <section
-    class="versions" :data-compared="compared.length" :data-explained="solver.running.value ? 'working' : 'settled'"
+    class="versions" :data-compared="compared.length" :data-faces="working ? 'working' : Object.keys(faces).length" :data-explained="solver.running.value ? 'working' : 'settled'"
   >
     <form class="name" @submit.prevent="nameIt">
       <label class="sr" for="version-name">{{ $say('versionsPanel.nameOfThisVersion') }}</label>
@@ -175,7 +178,13 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
     <p v-if="failed" class="soft" role="status">{{ $say('versionsPanel.theServerDoesNotAnswerVersions') }}</p>
     <ul v-if="shown.length" class="list">
       <li v-for="{ o, hour, more } in shown" :key="o.key" :data-version="o.name || 'unnamed'">
-        <span>
+        <span class="face">
+          <CutFace
+            v-if="faces[o.key]" :piece="faces[o.key]!.piece" small only="plate" :grainy="faces[o.key]!.code === 'grainy'"
+            :label="SHORT_VERDICT[faces[o.key]!.code]"
+          />
+        </span>
+        <span class="what">
           <b dir="auto">{{ nameOf(o) }}</b> <span class="soft small">{{ when(o) }}</span>
           <button v-if="more > 0" type="button" class="underline more" @click="opened = [...opened, hour!]">
             {{ $say('versionsPanel.moreInThisHour', { more }) }}
@@ -261,11 +270,12 @@ const part = (share: number, whole: number) => Math.abs(whole) < 0.005 ? '' : `$
 .name { display: flex; flex-wrap: wrap; gap: 0.5rem; } .name input { flex: 1; min-width: 7rem; }
 .list { list-style: none; margin: 0.5rem 0; padding: 0; border-top: 1px solid var(--ink); }
 .list li {
-  display: flex; justify-content: space-between; flex-wrap: wrap; gap: 0.3rem 0.8rem; align-items: center;
+  display: grid; grid-template-columns: 64px minmax(0, 1fr) auto; gap: 0.3rem 0.8rem; align-items: center;
   border-bottom: 1px solid var(--hairline); padding: 0.3rem 0;
 }
 .more { min-height: 44px; margin-left: 0.6rem; cursor: pointer; }
-.acts { display: flex; gap: 0.4rem; align-items: center; }
+.face { min-height: 30px; }
+.acts { display: flex; flex-wrap: wrap; justify-content: end; gap: 0.4rem; align-items: center; }
 .open { min-height: 44px; display: inline-flex; align-items: center; }
 .faces { display: grid; grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr)); gap: 0.8rem; margin: 0.8rem 0; }
 figure { margin: 0; }

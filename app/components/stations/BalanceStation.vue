@@ -92,7 +92,8 @@ const figures = computed(() =>
       <BalanceMap v-if="view === 'map'" :doc="doc" :ghosts="comparison.ghosts.value" />
       <LazyRebalancePanel v-else-if="view === 'rebalance'" :doc="doc" />
       <LazyVersionsPanel
-        v-else-if="view === 'versions'" :doc="doc" :comparison="comparison" @variant="emit('variant')"
+        v-else-if="view === 'versions'" :doc="doc" :assessment="assessment" :comparison="comparison"
+        @variant="emit('variant')"
       />
       <LazyLabelPanel v-else :doc="doc" :assessment="assessment" />
     </div>
