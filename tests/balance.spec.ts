@@ -135,6 +135,9 @@ test('versions: a named state, a variant with it on the map, side by side with t
   await page.getByPlaceholder('Name this version').fill('Before Saturday')
   await page.getByRole('button', { name: 'Keep it' }).click()
   await expect(page.locator('[data-version="Before Saturday"]')).toBeVisible()
+  // What is said at the foot of the page is reached by a key.
+  await page.keyboard.press('F8')
+  await expect.poll(() => page.evaluate(() => document.activeElement?.textContent ?? '')).toContain('Kept as')
   await put(page, 'Grams of Egg yolk', 230)
   await put(page, 'Grams of Caster sugar', 200)
   await saved(page)
