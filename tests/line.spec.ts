@@ -189,7 +189,7 @@ test('the example ends where one offer mends it; from a first visit to a verdict
   await settled(page)
   expect(actions).toBeLessThanOrEqual(5)
   expect(await verdict(page)).toBe('looseCold')
-  await expect(page.locator('.sentence')).toContainText(/Too loose to cut at \d+ mm: it (cuts to \d+ mm|does not cut)/)
+  await expect(page.locator('.sentence')).toContainText(/Too loose to cut at \d+\smm: it (cuts to \d+\smm|does not cut)/)
   await page.locator('.adjust:not(.lever)').first().click()
   await settled(page)
   expect(await verdict(page)).toBe('good')

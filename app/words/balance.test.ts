@@ -139,10 +139,10 @@ describe('words of the balance', () => {
     const fmt = useFormat()
     const params = {
       ingredientId: 'sugar', first: 110, second: 120, sum: 110, eachG: 14, gradeG: 17, grade: 'US large', mixMl: 900,
-      vesselMl: 600, listed: 200, used: 250,
+      vesselMl: 600, listed: 200, used: 250, said: 24, is: 20, of: 'sugar',
     }
     for (const code of LINT_CODES)
-      for (const more of [{}, { inside: 25, beside: 20 }] as Record<string, number>[]) {
+      for (const more of [{}, { inside: 25, beside: 20, of: 'whole' }] as Record<string, number | string>[]) {
         const { title, why } = lintWords({ code, lines: [0], params: { ...params, ...more }, fixes: [] }, '1 tin', fmt)
         fine(title)
         fine(why)

@@ -4,12 +4,13 @@ import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import type { Part } from '#core/pipeline/dessert'
 import { pieceFigures } from '#core/pipeline/summary'
+import { unbroken } from '~/words/unbroken'
 import { verdictSentence } from '~/words/verdict'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment, parts?: Part[] }>()
 const fmt = useFormat()
 const piece = computed(() => pieceFigures(props.doc, props.assessment, props.parts))
-const sentence = computed(() => verdictSentence(props.doc, props.assessment, fmt))
+const sentence = computed(() => unbroken(verdictSentence(props.doc, props.assessment, fmt)))
 const v = computed(() => props.assessment.verdict)
 </script>
 

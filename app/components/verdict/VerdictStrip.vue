@@ -7,6 +7,7 @@ import { pieceFigures } from '#core/pipeline/summary'
 import { speak } from '~/words/findings'
 import { MARK_WORDS } from '~/words/names'
 import { coldWords, plateWords } from '~/words/stands'
+import { unbroken } from '~/words/unbroken'
 import { IN_SENTENCE, shortVerdict, tasteWord } from '~/words/verdict'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
@@ -21,7 +22,7 @@ const code = computed(() => props.assessment.verdict.code)
 const said = computed(() => shortVerdict(code.value, props.assessment.chill.safe))
 const high = computed(() => {
   const cold = coldWords(piece.value, fmt)
-  return isShaped(piece.value.use) ? `${cold}; ${plateWords(piece.value, fmt)}` : cold
+  return unbroken(isShaped(piece.value.use) ? `${cold}; ${plateWords(piece.value, fmt)}` : cold)
 })
 </script>
 
