@@ -4,13 +4,16 @@ import { defineVitestProject } from '@nuxt/test-utils/config'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
 const alias = { '#core': core }
+/** A limit only tells what hangs from what is slow: beside other work on both cores the longest take minutes, ms. */
+const HANGS_MS = 600_000
+const limits = { testTimeout: HANGS_MS, hookTimeout: HANGS_MS }
 
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'core', testTimeout: 90000, setupFiles: ['tests/support/seed.ts'], include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'cli/**/*.test.ts'], environment: 'node' } },
-      { resolve: { alias }, test: { name: 'server', include: ['server/**/*.test.ts'], environment: 'node', testTimeout: 90000, hookTimeout: 120000 } },
-      await defineVitestProject({ resolve: { alias }, test: { name: 'app', include: ['app/**/*.test.ts'], testTimeout: 60000, hookTimeout: 120000, environment: 'nuxt', environmentOptions: { nuxt: { domEnvironment: 'happy-dom' } } } }),
+      { resolve: { alias }, test: { name: 'core', ...limits, setupFiles: ['tests/support/seed.ts'], include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'cli/**/*.test.ts'], environment: 'node' } },
+      { resolve: { alias }, test: { name: 'server', include: ['server/**/*.test.ts'], environment: 'node', ...limits } },
+      await defineVitestProject({ resolve: { alias }, test: { name: 'app', include: ['app/**/*.test.ts'], ...limits, environment: 'nuxt', environmentOptions: { nuxt: { domEnvironment: 'happy-dom' } } } }),
     ],
   },
 })

@@ -31,5 +31,5 @@ describe('verdict and shares', () => {
     // They are not all alike.
     for (const code of ['good', 'edge', 'looseCold', 'tooFirm', 'sagsOnTable', 'grainy'])
       expect(verdicts.get(code) ?? 0, code).toBeGreaterThan(20)
-  }, 120_000)
+  })
 })

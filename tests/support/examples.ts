@@ -10,6 +10,8 @@ import { pHOfMix } from '../../core/physics/matter/acidity'
 import { mix } from '../../core/physics/matter/mix'
 import { assess, work } from '../../core/pipeline/assess'
 import { fractionsOf } from '../../core/physics/thermal/properties'
+import { planOf } from '../../cli/trials/pot'
+import { drawPot } from '../../core/plant/drawPot'
 import { counter, formula, kitchen, parts, YOLK_CURD } from './core'
 import { twoFillings } from './desserts'
 
@@ -33,6 +35,7 @@ export function fixtures(): Record<string, unknown> {
     fractions: fractionsOf(m),
     pouch: { solid: freezingOf(fractionsOf(m), 0.9).solid, startTempC: 10, bathC: 82, holdS: 600 },
     worked,
+    pot: planOf(drawPot(1)),
     assessment: assess(benchOf(planned), kitchen),
   }
 }
