@@ -425,8 +425,10 @@ test('Print prints the card, which a kitchen can hang: eggs in shells, the tin, 
     }).map(e => e.textContent!.trim().slice(0, 30)))
   // 14 pt is 18.67 px.
   expect(small).toEqual([])
-  // Forty lines and their order go on two sheets.
-  const { document: planned, version } = await (await fetch(`${lumbik.url}/api/formulas/${SAGS}`)).json() as FormulaRecord
+  // Forty lines and their order go on two sheets; the note is saved first, or the version would be an older one.
+  const stored = async () => await (await fetch(`${lumbik.url}/api/formulas/${SAGS}`)).json() as FormulaRecord
+  await expect.poll(async () => JSON.stringify(await stored())).toContain('The deep ring hangs by the door')
+  const { document: planned, version } = await stored()
   const filling = planned.formula.components[0]!
   const more = Array.from({ length: 40 - filling.lines.length }, (_, i) => ({
     id: `more${i}`, ingredientId: ['salt', 'vanilla', 'honey', 'milk', 'dextrose'][i % 5]!, massG: 1 + (i % 7),
