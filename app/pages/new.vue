@@ -19,7 +19,6 @@ import { CONDITION_NAMES, FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
 import { assumptionWords, COUNTRY_NAMES, habitWords, methodWords } from '~/words/reading'
 import { directionOf } from '~/words/direction'
-import { readHouse } from '../../shared/kitchen'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 import { say } from '~/words/say'
 
@@ -35,9 +34,8 @@ const history = useUndo<Pick<NewDraft, 'text' | 'answers'>>()
 const USUAL_ROLES: readonly ComponentRole[] = ['filling', 'crust', 'topping', 'insert']
 const EXAMPLE = say('new.n112CupsCasterSugar')
 
-const house = computed(() => (kitchen.record ? readHouse(kitchen.record.settings) : {}))
 const { looked, settled, done, much } = useReader(
-  () => draft.value.text, () => draft.value.answers, () => house.value,
+  () => draft.value.text, () => draft.value.answers, () => kitchen.readBy,
 )
 const reading = computed(() => looked.value?.reading ?? null)
 const lines = computed<Entry[]>(() => reading.value?.lines ?? [])

@@ -3,10 +3,11 @@
  * on top.
  */
 import { promiseTimeout } from '@vueuse/core'
+import type { ReadHouse } from '#core/formats/reader/read'
 import type { Kitchen, Lot } from '#core/kitchen/kitchen'
 import { merge, same } from '../../shared/merge'
 import {
-  coreKitchen, kitchenDocument, type KitchenDocument, type KitchenRecord, type LotRecord,
+  coreKitchen, kitchenDocument, type KitchenDocument, type KitchenRecord, type LotRecord, readHouse,
 } from '../../shared/kitchen'
 import type { Problem } from '../../shared/schemas/problem'
 import { say } from '~/words/say'
@@ -157,5 +158,7 @@ export const useKitchenStore = defineStore('kitchen', () => {
   }
 
   const core = computed<Kitchen | null>(() => (record.value ? coreKitchen(record.value) : null))
-  return { record, entry, savedAt, core, load, take, change, takeBack, saveLot, removeLot, reviveLot }
+  /** What of it a pasted text is read by. */
+  const readBy = computed<ReadHouse>(() => (record.value ? readHouse(record.value.settings) : {}))
+  return { record, entry, savedAt, core, readBy, load, take, change, takeBack, saveLot, removeLot, reviveLot }
 })

@@ -48,6 +48,7 @@ describe('the filter', () => {
     const live = fed(start, 0.2, 2, 60)
     expect(observe(live, { atS: 30, tempC: 20 })).toBe(live)
     expect(observe(live, { atS: 99, tempC: NaN })).toBe(live)
+    expect(observe(live, { atS: 60 + 4 * 3600, tempC: 20 })).toBe(live)
   })
   it('finds the heat from the slope: readings twice as steep, twice the heat', () => {
     const heat = (k: number) => outlook(fed(startLive(plan), k, 2, 120), [82]).heat.value

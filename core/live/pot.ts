@@ -254,11 +254,12 @@ function lookBack(live: LivePot, readings: readonly Reading[], noise: Noise): Pi
 /**
  * The pot after a reading: members brought to its time, what is odd noticed, and, unless the probe says nothing of the
  * mix, all of them pulled by it.
- * @param reading later than the one before; an earlier one changes nothing
+ * @param reading later than the one before; an earlier one changes nothing, nor one hours later: another pot
  * @example observe(startLive(pot), { atS: 5, tempC: 18.4 }).timeS // 5
  */
 export function observe(live: LivePot, reading: Reading): LivePot {
-  if (!(reading.atS > live.timeS) || !Number.isFinite(reading.tempC)) return live
+  const passedS = reading.atS - live.timeS
+  if (!(passedS > 0 && passedS < MOST_S) || !Number.isFinite(reading.tempC)) return live
   const { plan } = live
   const noise = noiseOf(live.seed * 100_003 + live.count + 1)
   const e = copied(live.ensemble)

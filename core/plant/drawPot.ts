@@ -68,7 +68,7 @@ export function drawPot(seed: number): PotCase {
     surfaceM2: (Math.PI * diameterM ** 2) / 4,
     panCapacity: panCapacity(diameterM),
     method,
-    burnerW: method === 'microwave' ? Math.round(noise.between(600, 1000)) : Math.round(noise.between(250, 450) * massG / 600),
+    burnerW: Math.round(method === 'microwave' ? noise.between(600, 1000) : noise.between(250, 450) * massG / 600),
     altitudeM: noise.chance(0.1) ? 900 : 50,
     waterActivity: noise.between(0.9, 0.97),
   }

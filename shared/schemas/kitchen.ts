@@ -44,7 +44,10 @@ const byId = (name: string, table: ById) =>
     )
   })
 /** Between what a field's table of numbers may lie. */
-const limits = (field: 'kitchen.ownJuiceG.*' | 'kitchen.ownCanG.*') => ({ min: FIELDS[field].min, max: FIELDS[field].max })
+const limits = (field: 'kitchen.ownJuiceG.*' | 'kitchen.ownCanG.*') => {
+  const { min, max } = FIELDS[field]
+  return { min, max }
+}
 /** The kitchen's own rules of thumb. */
 const own = {
   ownJuiceG: byId('ownJuiceG', { ids: FRUITS, unknown: 'unknownValue', ...limits('kitchen.ownJuiceG.*') }).optional(),

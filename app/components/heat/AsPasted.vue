@@ -3,7 +3,6 @@
 import type { Bench } from '#core/formula/bench'
 import { type Difference, differencesOf, type Side, worksBeside } from '#core/formats/reader/beside'
 import { readText } from '#core/formats/reader/read'
-import { readHouse } from '../../../shared/kitchen'
 import { orderOfWork } from '#core/plan/order'
 import type { Assessment } from '#core/pipeline/assessment'
 import { emptyDraft, useNewDraft } from '~/composables/useNewDraft'
@@ -17,8 +16,7 @@ const kitchen = useKitchenStore()
 const draft = useNewDraft()
 /** Read anew only when the text is another, not at each gram. */
 const note = computed(() => props.doc.note)
-const house = computed(() => (kitchen.record ? readHouse(kitchen.record.settings) : {}))
-const reading = computed(() => readText(note.value, house.value))
+const reading = computed(() => readText(note.value, kitchen.readBy))
 const isRecipe = computed(() => reading.value.lines.some(l => l.kind === 'ingredient'))
 const placeName = (id: string) => kitchen.record?.places.find(p => p.id === id)?.name
 const order = computed(() => orderOfWork(props.doc, kitchen.core!, props.assessment))

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Rules of thumb the kitchen goes by: juice of a fruit, what a can holds, powder for leaf; the published beside. */
-import { DENSITIES, FRUITS } from '#core/base/ingredients/measures'
+import { besideGrams } from '#core/base/ingredients/beside'
+import { FRUITS } from '#core/base/ingredients/measures'
 import { INGREDIENTS } from '#core/base/ingredients/table'
 import { FIELDS } from '#core/base/fields'
 import { CANS } from '#core/formats/reader/weigh'
@@ -18,10 +19,10 @@ const powder = swapGelatin(OWN_RULE_LEAF_G, LEAVES.gold.bloom, POWDER_BLOOM)
 const canOf = (id: string) => say('ownRules.canOf', { what: fmt.name(id).toLowerCase() })
 const juiceOf = (id: string) => say('ownRules.juiceOf', { fruit: fruitName(fruitOf(id)!) })
 /** "46.4 g (45 ml)" */
-function juice(fruitId: string, g: number): string {
-  const { gPerMl } = DENSITIES[fruitOf(fruitId)!.juiceId]!
-  return say('ownRules.gramsAndMl', { g: fmt.grams(g), ml: fmt.fixed(g / gPerMl) })
-}
+const juice = (fruitId: string, g: number): string =>
+  say('ownRules.gramsAndMl', {
+    g: fmt.grams(g), ml: fmt.fixed(besideGrams(fruitOf(fruitId)!.juiceId, g, 'metric')?.ml ?? 0),
+  })
 const rows = computed(() => [
   ...Object.entries(props.rules.ownJuiceG ?? {}).map(([id, g]) => ({
     table: 'ownJuiceG' as Table, id, g, label: juiceOf(id), here: juice(id, g), published: juice(id, fruitOf(id)!.juiceG),

@@ -9,8 +9,7 @@ const emit = defineEmits<{ fix: [fix: LintFix] }>()
 const fmt = useFormat()
 const { shown, press, enter, leave } = useHeldPlaces(() => props.lints, x => `${x.code} ${JSON.stringify(x.params)}`)
 function take(x: Lint, fix: LintFix) {
-  press(x)
-  emit('fix', fix)
+  if (press(x)) emit('fix', fix)
 }
 </script>
 

@@ -16,8 +16,7 @@ const emit = defineEmits<{ take: [offer: T] }>()
 const ws = useWorkspaceStore()
 const { shown, press, release, enter, leave } = useHeldPlaces(() => props.offers, x => props.keyOf(x))
 function take(offer: T) {
-  press(offer)
-  emit('take', offer)
+  if (press(offer)) emit('take', offer)
 }
 function undo() {
   ws.undo()
