@@ -39,19 +39,6 @@ describe('places that are held', () => {
     vi.advanceTimersByTime(1600)
     expect(told()).toEqual(['b there', 'c there'])
   })
-  it('a press on its way while the list closes up is not taken: what it was meant for has moved', () => {
-    const { list, told, press } = made()
-    list.value = ['b', 'c']
-    vi.advanceTimersByTime(1510)
-    expect(told()).toEqual(['b there', 'c there'])
-    expect(press('c')).toBe(false)
-    expect(told()).toEqual(['b there', 'c there'])
-    vi.advanceTimersByTime(380)
-    expect(press('c')).toBe(false)
-    vi.advanceTimersByTime(20)
-    expect(press('c')).toBe(true)
-    expect(told()).toEqual(['b there', 'c taken'])
-  })
   it('undone, the list is as it is', () => {
     const { list, told, press, release } = made()
     press('a')

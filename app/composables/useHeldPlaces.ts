@@ -1,14 +1,12 @@
 /**
  * A list of things to press that keeps its places: nothing slides under the finger that is on its way. What was pressed
  * stays where it was, as done, and what is answered otherwise keeps its place, until the pointer has left and a moment
- * has passed; what is new comes last. A press on its way while the list closes up is not taken.
+ * has passed; what is new comes last.
  */
 import { useTimeoutFn } from '@vueuse/core'
 
 /** Long enough for a second tap, ms. */
 const MOMENT_MS = 1500
-/** A finger that comes down so soon after the list has closed up was on its way to what stood there before, ms. */
-const ON_ITS_WAY_MS = 400
 
 export interface Held<T> {
   item: T
@@ -22,10 +20,7 @@ export function useHeldPlaces<T>(list: () => readonly T[], keyOf: (x: T) => stri
   const pressed = shallowRef<ReadonlySet<string>>(new Set())
   let isInside = false
   let last: readonly T[] = [...list()]
-  /** When the list last closed up, ms. */
-  let closedAt = -Infinity
   function release() {
-    if (held.value && shown.value.some(x => x.state !== 'there')) closedAt = Date.now()
     held.value = null
     pressed.value = new Set()
   }
@@ -54,13 +49,10 @@ export function useHeldPlaces<T>(list: () => readonly T[], keyOf: (x: T) => stri
   }, { flush: 'sync' })
   return {
     shown,
-    /** @returns whether the press counts */
-    press(item: T): boolean {
-      if (Date.now() - closedAt < ON_ITS_WAY_MS) return false
+    press(item: T) {
       held.value = shown.value.map(x => x.item)
       pressed.value = new Set([...pressed.value, keyOf(item)])
       start()
-      return true
     },
     /** What was done is undone: the list is as it is again. */
     release() {

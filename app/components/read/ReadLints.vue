@@ -9,7 +9,8 @@ const emit = defineEmits<{ fix: [fix: LintFix] }>()
 const fmt = useFormat()
 const { shown, press, enter, leave } = useHeldPlaces(() => props.lints, x => `${x.code} ${JSON.stringify(x.params)}`)
 function take(x: Lint, fix: LintFix) {
-  if (press(x)) emit('fix', fix)
+  press(x)
+  emit('fix', fix)
 }
 </script>
 

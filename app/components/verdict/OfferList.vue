@@ -16,7 +16,8 @@ const emit = defineEmits<{ take: [offer: T] }>()
 const ws = useWorkspaceStore()
 const { shown, press, release, enter, leave } = useHeldPlaces(() => props.offers, x => props.keyOf(x))
 function take(offer: T) {
-  if (press(offer)) emit('take', offer)
+  press(offer)
+  emit('take', offer)
 }
 function undo() {
   ws.undo()
