@@ -1,5 +1,6 @@
 /** Balance, in the browser: the map, rebalance, the swap guard, versions side by side, levers, cost and label. */
 import {
+  atRest,
   expect,
   numberIn,
   open,
@@ -37,7 +38,7 @@ test('the map: bands with their words, the formula as a point that is dragged an
   // The field has not changed under the point: nothing to draw again. Dragged, the formula follows as one step of undo.
   await drawn(page)
   const box = (await page.locator('[data-map] .frame').boundingBox())!
-  const from = (await page.locator('[data-point-on-map] .dot').boundingBox())!
+  const from = await atRest(page.locator('[data-point-on-map] .dot'))
   await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
   await page.mouse.down()
   await page.mouse.move(box.x + 0.3 * box.width, box.y + 0.4 * box.height, { steps: 6 })

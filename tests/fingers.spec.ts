@@ -1,6 +1,6 @@
 /** A stray finger changes nothing: only the map's point drags, and what was pressed keeps its place. */
 import type { Page } from '@playwright/test'
-import { expect, open, SAGS, settled, swipe, test, verdict } from './support/lumbik'
+import { atRest, expect, open, SAGS, settled, swipe, test, verdict } from './support/lumbik'
 
 const yolkOf = async (page: Page) => Number(await page.getByRole('spinbutton', { name: 'Grams of Egg yolk' }).inputValue())
 for (const [name, viewport] of [['tablet', { width: 1024, height: 768 }], ['phone', { width: 390, height: 844 }]] as const)
@@ -15,7 +15,7 @@ for (const [name, viewport] of [['tablet', { width: 1024, height: 768 }], ['phon
       // In the middle of the screen, so that there is room to scroll.
       await frame.evaluate(e => e.scrollIntoView({ block: 'center' }))
       const touch = await page.context().newCDPSession(page)
-      const box = (await frame.boundingBox())!
+      const box = await atRest(frame)
       const dot = (await map.locator('.dot').boundingBox())!
       const far = dot.x + dot.width / 2 > box.x + box.width / 2 ? 0.15 : 0.85
       const x = box.x + far * box.width
@@ -24,16 +24,15 @@ for (const [name, viewport] of [['tablet', { width: 1024, height: 768 }], ['phon
       await expect.poll(() => page.evaluate(() => window.scrollY)).toBeGreaterThan(scrolled)
       await settled(page)
       expect(await yolkOf(page)).toBe(yolk)
-      await page.touchscreen.tap(x, (await frame.boundingBox())!.y + 40)
+      await page.touchscreen.tap(x, (await atRest(frame)).y + 40)
       await settled(page)
       expect(await yolkOf(page)).toBe(yolk)
       // The point itself, and a little beside it: within its 44 px.
       await frame.evaluate(e => e.scrollIntoView({ block: 'center' }))
-      const at = (await map.locator('.dot').boundingBox())!
+      const at = await atRest(map.locator('.dot'))
       const from: [number, number] = [at.x + at.width / 2 + 12, at.y + at.height / 2]
       await swipe(touch, from, [from[0], from[1] - 60])
-      await settled(page)
-      expect(await yolkOf(page)).toBeGreaterThan(yolk)
+      await expect.poll(() => yolkOf(page)).toBeGreaterThan(yolk)
     })
   })
 
@@ -41,7 +40,7 @@ test('a second tap on an offer takes nothing else; undo stands beside it', async
   await open(page, SAGS)
   const offer = page.locator('.adjust:not(.lever)').filter({ hasText: 'egg yolk' }).first()
   await expect(offer).toBeVisible()
-  const box = (await offer.boundingBox())!
+  const box = await atRest(offer)
   const [x, y] = [box.x + 30, box.y + box.height / 2]
   const lines = () => page.locator('table.lines input').evaluateAll(list => list.map(e => (e as HTMLInputElement).value))
   const before = await lines()

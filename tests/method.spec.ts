@@ -3,7 +3,7 @@
  * drag, touch and key; the cook's own steps stand beside the order of work, and theirs can be kept.
  */
 import type { Page } from '@playwright/test'
-import { expect, settled, test } from './support/lumbik'
+import { atRest, expect, settled, test } from './support/lumbik'
 
 const POSSET = `Fern-house posset
 600 ml double cream
@@ -59,7 +59,7 @@ test('a line goes to another part by mouse, by the arrow keys, and back by undo'
   await page.mouse.move(300, 400, { steps: 4 })
   const target = page.locator('[data-target="topping"]')
   await expect(target).toBeVisible()
-  const box = (await target.boundingBox())!
+  const box = await atRest(target)
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2, { steps: 8 })
   await page.mouse.up()
   await expect(part(page, '150 g caster sugar')).toHaveValue('topping')
@@ -78,7 +78,7 @@ test.describe('under a finger', () => {
     await paste(page, POSSET)
     const grip = row(page, '90 ml lemon juice').locator('.grip')
     await grip.scrollIntoViewIfNeeded()
-    const from = (await grip.boundingBox())!
+    const from = await atRest(grip)
     const touch = await page.context().newCDPSession(page)
     const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) => touch.send('Input.dispatchTouchEvent', {
       type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }],
@@ -88,13 +88,13 @@ test.describe('under a finger', () => {
     for (let i = 1; i <= 5; i++) await send('touchMove', x + 4 * i, y + 6 * i)
     const target = page.locator('[data-target="insert"]')
     await expect(target).toBeVisible()
-    const box = (await target.boundingBox())!
+    const box = await atRest(target)
     for (let i = 1; i <= 10; i++)
       await send('touchMove', x + ((box.x + box.width / 2 - x) * i) / 10, y + ((box.y + box.height / 2 - y) * i) / 10)
     await send('touchEnd')
     await expect(part(page, '90 ml lemon juice')).toHaveValue('insert')
     // A finger on the words of a row moves nothing.
-    const words = (await row(page, '150 g caster sugar').locator('.written').boundingBox())!
+    const words = await atRest(row(page, '150 g caster sugar').locator('.written'))
     await send('touchStart', words.x + 30, words.y + 8)
     for (let i = 1; i <= 8; i++) await send('touchMove', words.x + 30, words.y + 8 - 20 * i)
     await send('touchEnd')

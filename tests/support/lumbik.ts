@@ -138,6 +138,20 @@ export async function put(page: Page, label: string | RegExp, value: number | st
   await settled(page)
 }
 
+/** Where something is once the page has come to rest: six frames in one place, nothing rolling on under it. */
+export const atRest = (locator: Locator) =>
+  locator.evaluate(element => new Promise<{ x: number, y: number, width: number, height: number }>((done) => {
+    let [same, last] = [0, element.getBoundingClientRect()]
+    const look = () => {
+      const now = element.getBoundingClientRect()
+      same = now.x === last.x && now.y === last.y && now.height === last.height ? same + 1 : 0
+      last = now
+      if (same < 6) requestAnimationFrame(look)
+      else done({ x: now.x, y: now.y, width: now.width, height: now.height })
+    }
+    look()
+  }))
+
 /** A finger from one place to another, in steps. */
 export async function swipe(touch: CDPSession, [x0, y0]: [number, number], [x1, y1]: [number, number], steps = 8) {
   const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) =>
