@@ -5,9 +5,9 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   fullyParallel: true,
   workers: 2,
-  // Limits only, never waits: a busy machine may take its time.
-  timeout: 180_000,
-  expect: { timeout: 30_000 },
+  // Limits only, never waits: they tell what hangs, and a busy machine may take its time.
+  timeout: 600_000,
+  expect: { timeout: 60_000 },
   retries: 0,
   forbidOnly: true,
   outputDir: 'test-results',
@@ -15,7 +15,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'UTC',
-    actionTimeout: 30_000,
+    actionTimeout: 60_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
