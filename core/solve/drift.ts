@@ -6,6 +6,7 @@
 import { PARAMETER_TABLE, type Parameters } from '../base/parameters'
 import { FIELDS } from '../base/fields'
 import type { Bench } from '../formula/bench'
+import { LN_BURNER_SIGMA, MEASURED_OVEN_SIGMA_K, OVEN_SIGMA_K } from '../kitchen/spreads'
 import { dosesSum } from '../physics/heat/egg'
 import type { SetState } from '../physics/set/firmness'
 import type { Worked } from '../pipeline/assess'
@@ -14,10 +15,6 @@ import { chillPredicted } from '../pipeline/chilled'
 import { type Heated, heatStage } from '../pipeline/heated'
 import { setStage } from '../pipeline/settled'
 
-/** One σ of a burner's dial, of its logarithm; of an oven's air never measured, and of one that was, K (judgement). */
-const LN_BURNER_SIGMA = 0.15
-const OVEN_SIGMA_K = 8
-const MEASURED_OVEN_SIGMA_K = 3
 /** One σ of a time read off a clock that nobody watches, of its logarithm (judgement). */
 const LN_TIME_SIGMA = 0.05
 

@@ -9,7 +9,8 @@ import { probit, quantile, sampleCorrelation } from 'simple-statistics'
 import { part, withFat } from '../base/ingredients/ingredients'
 import { PARAMETER_TABLE } from '../base/parameters'
 import { solveFor } from '../base/solveFor'
-import { type EggEnd, eggEnd, eggTemperatures, THERMOMETER_SIGMA_K } from '../physics/heat/egg'
+import { AIR_SIGMA_K, LN_EGG_MASS_SIGMA, LN_STEAM_SIGMA, THERMOMETER_SIGMA_K } from '../kitchen/spreads'
+import { type EggEnd, eggEnd, eggTemperatures } from '../physics/heat/egg'
 import { acidPercentOf, acidSigmaOf, evaporate, type Mix, type MixPart } from '../physics/matter/mix'
 import { type BandId, bandOf, BANDS, corrected } from '../physics/set/bands'
 import { bodyOf, firmness, lnTauSigma, type SetState, yieldStress } from '../physics/set/firmness'
@@ -22,16 +23,10 @@ import { EGG_COUNTS_C } from '../pipeline/judge/limits'
 import { type SetVerdict, setVerdict } from '../pipeline/judge/verdict'
 import { mixedOf } from '../pipeline/mixed'
 
-/** One σ of ln(egg mass) within a grade (from memory). */
-const LN_EGG_MASS_SIGMA = 0.05
 /** One σ of a cream's fat, points of percent (from memory of labelling practice). */
 const CREAM_FAT_SIGMA = 1
-/** One σ of ln(steam) beside what the heat itself moves: pans, lids, draughts (judgement). */
-const LN_STEAM_SIGMA = 0.12
 /** One σ of a kitchen scale in whole grams: what a few grams of a setter feel, g. */
 const WEIGHING_SIGMA_G = 0.5
-/** One σ of room and fridge temperature at the piece, K (judgement). */
-const TABLE_SIGMA_K = 1.0
 
 /** No draw boils off more than this of the water. */
 const MOST_STEAM = 0.9
@@ -173,7 +168,7 @@ function outcomeOf(w: Worked, { heatSupply, convection }: ReturnType<typeof drif
     })
     return yieldStress(m) * Math.exp(lnTauSigma(m) * z.model)
   }
-  const plateTempC = Math.max(verdict.cold.tempC, verdict.plate.tempC + TABLE_SIGMA_K * z.table)
+  const plateTempC = Math.max(verdict.cold.tempC, verdict.plate.tempC + AIR_SIGMA_K * z.table)
   const { density } = body.phases
   const coldPa = at(moved(verdict.cold.state, 'cold'), verdict.cold.tempC, 0)
   // A degree on the table moves the solid fat along its curve, about 2.5 % of the fat per K between 5 and 20 °C.

@@ -9,11 +9,18 @@ import { freezingOf } from '../../core/physics/chill/freezing'
 import { pHOfMix } from '../../core/physics/matter/acidity'
 import { mix } from '../../core/physics/matter/mix'
 import { assess, work } from '../../core/pipeline/assess'
-import { fractionsOf } from '../../core/physics/thermal/properties'
+import { evenHeat, fractionsOf } from '../../core/physics/thermal/properties'
+import { noiseOf } from '../../core/base/noise'
+import { NOTHING_SAID } from '../../core/plant/truth'
+import { simulateBatch } from '../../core/simulate/batch'
 import { planOf } from '../../cli/trials/pot'
 import { drawPot } from '../../core/plant/drawPot'
 import { counter, formula, kitchen, parts, YOLK_CURD } from './core'
 import { twoFillings } from './desserts'
+
+/** A round piece of water's properties, 6 cm wide and 2 cm deep, and a face that cools it. */
+const PIECE = { radiusM: 0.03, depthM: 0.02, k: 0.5, rho: 1000, cp: evenHeat(4000) }
+const COOL = { u: 10, airC: 4, leavesWM2: 0 }
 
 /** What examples speak of: a curd of 170 g yolk, sugar and lemon juice and 85 g butter, and a tart of two fillings. */
 export function fixtures(): Record<string, unknown> {
@@ -36,6 +43,10 @@ export function fixtures(): Record<string, unknown> {
     pouch: { solid: freezingOf(fractionsOf(m), 0.9).solid, startTempC: 10, bathC: 82, holdS: 600 },
     worked,
     pot: planOf(drawPot(1)),
+    stated: PIECE,
+    faces: { top: COOL, base: COOL, side: COOL },
+    record: simulateBatch({ planned, kitchen, said: NOTHING_SAID, kitchenSeed: 0, seed: 1, startedAt: '' }),
+    noise: noiseOf(1),
     assessment: assess(benchOf(planned), kitchen),
   }
 }

@@ -264,6 +264,3 @@ export function oversettingCurve(
     })
   return out
 }
-
-/** One σ of a kitchen thermometer, K (common instruments, from memory). */
-export const THERMOMETER_SIGMA_K = 1.5

@@ -3,11 +3,12 @@ import { DENSITIES } from '../../base/ingredients/measures'
 import type { Parameters } from '../../base/parameters'
 import { quantity } from '../../base/provenance'
 import { type Bench, panOf } from '../../formula/bench'
+import { THERMOMETER_SIGMA_K } from '../../kitchen/spreads'
 import type { Kitchen } from '../../kitchen/kitchen'
 import type { History } from '../../physics/heat/dose'
 import {
   COATS, cookedEnd, DONE, type EggWork, GRAINY, grainyTemperature, oversettingCurve, secondsToGrainy,
-  settingCurve, THERMOMETER_SIGMA_K, undisturbed,
+  settingCurve, undisturbed,
 } from '../../physics/heat/egg'
 import { addedSugarG, reductionTarget, type ReductionTarget } from '../../physics/heat/reduction'
 import type { MixPart } from '../../physics/matter/mix'

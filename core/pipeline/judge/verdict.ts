@@ -3,7 +3,8 @@
  * that a verdict and the shares beside it speak of the same thing.
  */
 import { PARAMETER_TABLE } from '../../base/parameters'
-import { COATS, THERMOMETER_SIGMA_K } from '../../physics/heat/egg'
+import { THERMOMETER_SIGMA_K } from '../../kitchen/spreads'
+import { COATS } from '../../physics/heat/egg'
 import { cumulativeStdNormalProbability } from 'simple-statistics'
 import { curdlingShare } from '../../physics/set/curdling'
 import type { Target } from '../../physics/set/bands'

@@ -1,0 +1,72 @@
+/**
+ * What a simulated cook really puts in: lines by the scale or by count, with the kitchen's juice and eggs and with
+ * whatever went wrong. The plan stays what it was; this is the same bench with what is true of its lines.
+ */
+import type { Noise } from '../base/noise'
+import { findIngredient } from '../base/ingredients/ingredients'
+import { fillingOf, type Bench } from '../formula/bench'
+import { type Line, strengthOf } from '../formula/document'
+import type { Kitchen } from '../kitchen/kitchen'
+import { acidPercentOf, toParts } from '../physics/matter/mix'
+import type { Mistake, Truths } from '../plant/truth'
+
+/** A line as it was put in: what is true of it, and what the scale showed (null: put in with a spoon, or unseen). */
+export interface PutIn {
+  line: Line
+  trueG: number
+  /** Weighed once, or twice where it was put in twice. */
+  times: 0 | 1 | 2
+  byScale: boolean
+}
+
+/** A spoon where the recipe says nothing else, ml. */
+const SPOON_ML = 15
+const isYolk = (l: Line) => findIngredient(l.ingredientId)?.group === 'egg'
+const isJuice = (l: Line) => findIngredient(l.ingredientId)?.group === 'juice'
+
+/** How a line came to be in the bowl. */
+function putIn(line: Line, truths: Truths, mistake: Mistake | null, noise: Noise): PutIn {
+  const mine = mistake?.lineId === line.id ? mistake : null
+  const scale = truths('scaleFactor')
+  // A cook pours until the display says so, to within a gram or half a percent.
+  const aimed = Math.max(0, line.massG + Math.max(0.3, 0.004 * line.massG) * noise.normal()) / scale
+  // Eggs come as they come: counted, or weighed to the last whole one.
+  const one = isYolk(line) ? line.massG * truths('yolkMassFactor') : aimed
+  switch (mine?.kind) {
+    case 'lineForgotten':
+      return { line, trueG: 0, times: 0, byScale: false }
+    case 'lineDoubled':
+      return { line, trueG: 2 * one, times: 2, byScale: true }
+    case 'spoonSize':
+      return { line, trueG: (line.massG * (mine.amount ?? 20)) / SPOON_ML, times: 1, byScale: false }
+    default:
+      return { line, trueG: one, times: 1, byScale: true }
+  }
+}
+
+/** All lines of what is made, as they went in. */
+export const putAll = (b: Bench, truths: Truths, mistake: Mistake | null, noise: Noise): PutIn[] =>
+  fillingOf(b).lines.map(line => putIn(line, truths, mistake, noise))
+
+/** The bench with what is true of it. */
+export function trueBench(
+  b: Bench, kitchen: Kitchen, all: readonly PutIn[], truths: Truths, mistake: Mistake | null,
+): Bench {
+  const lines = all.map(({ line, trueG }) => {
+    const massG = Math.max(0.01, trueG)
+    if (!isJuice(line)) return { ...line, massG }
+    const strength = strengthOf(line, kitchen)
+    const [part] = toParts([line], () => strength)
+    const acidPercent = acidPercentOf(part!) * truths('juiceAcidFactor', strength.kind === 'lot' ? strength.lotId : '')
+    const known = strength.kind === 'typical' ? {} : strength
+    const { pH, brix, fatPercent } = known as { pH?: number, brix?: number, fatPercent?: number }
+    const measured = Object.entries({ pH, brix, fatPercent }).filter(([, v]) => v !== undefined)
+    return { ...line, massG, strength: { kind: 'measured' as const, acidPercent, ...Object.fromEntries(measured) } }
+  })
+  const bloom = mistake?.kind === 'otherGelatine' ? (mistake.amount ?? 130) : b.set.bloom
+  return {
+    ...b,
+    set: { ...b.set, bloom },
+    components: b.components.map(c => (c.id === b.componentId ? { ...c, lines } : c)),
+  }
+}
