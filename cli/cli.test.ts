@@ -1,32 +1,15 @@
 /** The commands as a cook's script meets them: what they print, and how they end. */
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
+import { commandLine } from '../tests/support/command'
 import older from '#core/checks/older.json'
 import { main as assess } from './assess'
 import { main as ladder } from './ladder'
 import { main as read } from './read'
 import { parameterTables, withParameters } from './tables'
 
-let folder: string
-const out: string[] = []
-const err: string[] = []
-beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'lumbik-test-'))
-  out.length = err.length = 0
-  vi.spyOn(console, 'log').mockImplementation((...x) => void out.push(x.join(' ')))
-  vi.spyOn(console, 'error').mockImplementation((...x) => void err.push(x.join(' ')))
-})
-afterEach(() => {
-  vi.restoreAllMocks()
-  rmSync(folder, { recursive: true })
-})
-const file = (name: string, content: unknown) => {
-  const path = join(folder, name)
-  writeFileSync(path, typeof content === 'string' ? content : JSON.stringify(content))
-  return path
-}
+const { out, err, file, folder } = commandLine()
 const curd = () =>
   JSON.parse(readFileSync(new URL('../docs/examples/curd.json', import.meta.url), 'utf8')) as {
     formula: {
@@ -79,7 +62,7 @@ describe('assess', () => {
     expect(assess([file('empty.json', empty)])).toBe(1)
     expect(err[1]).toContain('components.0.lines')
     expect(assess([file('broken.json', '{')])).toBe(1)
-    expect(assess([join(folder, 'absent.json')])).toBe(1)
+    expect(assess([join(folder(), 'absent.json')])).toBe(1)
     expect(assess([])).toBe(1)
     expect(out).toEqual([])
   })
@@ -176,7 +159,7 @@ describe('read', () => {
   })
   it('says what is wrong with what it was given', () => {
     expect(read([])).toBe(1)
-    expect(read([join(folder, 'absent.txt')])).toBe(1)
+    expect(read([join(folder(), 'absent.txt')])).toBe(1)
     expect(read([file('a.txt', text), '--answers'])).toBe(1)
     expect(read([file('a.txt', text), '--answers', file('bad.json', '[')])).toBe(1)
     expect(read([file('a.txt', text), '--answers', file('list.json', [])])).toBe(1)
