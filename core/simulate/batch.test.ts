@@ -5,6 +5,7 @@ import { benchOf, fillingOf, putBack } from '../formula/bench'
 import { work } from '../pipeline/assess'
 import { timeBelow } from '../physics/thermal/conduction'
 import { formula, kitchen } from '../../tests/support/core'
+import { readBatch } from '../../shared/schemas/batch'
 import { batch, curd, made, NEUTRAL, posset } from '../../tests/support/batches'
 
 const outcome = (r: ReturnType<typeof batch>) => eventsOf(r.events, 'outcome')[0]!.outcome
@@ -68,6 +69,10 @@ describe('each truth shows where it should', () => {
   it('sharper juice, small yolks, a soft set, a scale that flatters, a pan that keeps more', () => {
     expect(off({ juiceAcidFactor: 0.7 }).truth.pH).toBeGreaterThan(plain.truth.pH + 0.05)
     expect(off({ yolkMassFactor: 0.7 }).truth.coldPa).toBeLessThan(0.75 * plain.truth.coldPa)
+    // Liquid, or hard as rubber: a cook's tests end somewhere, and the record with them.
+    for (const [setFactor, key] of [[0.05, 'spreadM'], [200, 'loadKg']] as const)
+      expect(readBatch(JSON.parse(JSON.stringify(off({ setFactor }).record))), key).toMatchObject({ ok: true })
+    expect(outcome(off({ setFactor: 200 }).record).loadKg).toBe(20)
     expect(off({ setFactor: 0.5 }).truth.coldPa).toBeCloseTo(0.5 * plain.truth.coldPa, -1)
     expect(off({ scaleFactor: 1.1 }).truth.massG).toBeLessThan(0.97 * plain.truth.massG)
     expect(off({ lossFactor: 3 }).truth.massG).toBeLessThan(plain.truth.massG - 20)

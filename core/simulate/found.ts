@@ -27,6 +27,9 @@ export interface SetTruth {
 
 /** A ruler's step, m; how well two cooks agree on a test: ln of a load, mm of a ring and a puddle. */
 const RULER_M = 0.001
+/** A cook stops loading here, kg, and looking at a puddle here, m. */
+const MOST_LOAD_KG = 20
+const MOST_SPREAD_M = 0.5
 const toRuler = (m: number) => Math.max(0, Math.round(m / RULER_M) * RULER_M)
 
 export function outcomeFound(b: Bench, m: Mix, s: SetTruth, truths: Truths, noise: Noise): Outcome {
@@ -48,8 +51,8 @@ export function outcomeFound(b: Bench, m: Mix, s: SetTruth, truths: Truths, nois
     ...plainOutcome(),
     asMeant: faults.length === 0,
     ringSankM: test === 'slump' ? toRuler(reading + 0.001 * noise.normal()) : null,
-    spreadM: test === 'spread' ? Math.min(0.5, toRuler(reading + 0.001 * noise.normal())) : null,
-    loadKg: test === 'load' ? Math.round(1000 * reading * Math.exp(0.08 * noise.normal())) / 1000 : null,
+    spreadM: test === 'spread' ? Math.min(MOST_SPREAD_M, toRuler(reading + 0.001 * noise.normal())) : null,
+    loadKg: test === 'load' ? Math.min(MOST_LOAD_KG, Math.round(1000 * reading * Math.exp(0.08 * noise.normal())) / 1000) : null,
     stoodM: isShaped(kind) ? toRuler(h * (1 - sag) + 0.0007 * noise.normal()) : null,
     spoon: spoonWordOf(corrected(s.coldPa, s.density) * Math.exp(0.15 * noise.normal())),
     cutFace: kind === 'cut' ? (sag > 0.15 ? 'slumped' : cutsM < h ? 'soft' : 'clean') : null,
