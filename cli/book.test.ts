@@ -1,5 +1,6 @@
 /** simulate, calibrate and diagnose as a script meets them: what they print, by their schemas, and how they end. */
 import { readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
 import Ajv from 'ajv'
 import { describe, expect, it } from 'vitest'
 import { commandLine } from '../tests/support/command'
@@ -10,7 +11,7 @@ import { main as prove, failureTable, kitchenTable } from './prove'
 import { main as simulate } from './simulate'
 
 const { out, err, file } = commandLine()
-const CURD = new URL('../docs/examples/curd.json', import.meta.url).pathname
+const CURD = fileURLToPath(new URL('../docs/examples/curd.json', import.meta.url))
 const fits = (name: string, value: unknown) => {
   const schema = JSON.parse(readFileSync(new URL(`../docs/${name}.schema.json`, import.meta.url), 'utf8')) as object
   const validate = new Ajv({ strict: false }).compile(schema)
