@@ -39,7 +39,8 @@ describe('what heat and cold make of it', () => {
   it('fat, gelatin and agar melt again; cream that knits cold does not while it is warm; an oven firms what bakes', () => {
     const cold = ripe(5, 600)
     const warm = ripeLater(cold, ripens, 40, 10)
-    expect([warm.butter, warm.g1, warm.g2]).toEqual([0, 0, 0])
+    expect(cold.hard).toBeGreaterThan(0.9)
+    expect([warm.butter, warm.g1, warm.g2, warm.hard]).toEqual([0, 0, 0, 0])
     expect(warm.agar).toBeGreaterThan(0.9)
     expect(ripeLater(cold, ripens, 90, 10).agar).toBe(0)
     expect(ripe(40, 60, { ...ripens, knitsCold: true }).casein).toBeLessThan(0.01)
