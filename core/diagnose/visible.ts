@@ -4,7 +4,7 @@
  * something did.
  */
 import { type BatchRecord, eventsOf, seriesOf } from '../book/record'
-import { heatsInPan } from '../physics/heat/pot'
+import { heatsInPan, meansBoil } from '../physics/heat/pot'
 import { addedSugarG, reductionG } from '../physics/heat/reduction'
 import { benchOf, fillingOf } from '../formula/bench'
 import { given } from '../formula/document'
@@ -41,7 +41,7 @@ export function visibleIn(r: BatchRecord): Visible {
     return [l.id, g != null && l.massG > 0 ? Math.log(Math.max(0.1, g) / l.massG) : null]
   })
   const stoppedC = stoppedAtC(r)
-  const boils = b.heat.targetTempC > 96
+  const boils = meansBoil(b.heat.targetTempC, r.kitchen.altitudeM)
   const { cooked } = mixPlanOf(b, r.kitchen)
   const steamG = steamWeighed(r)
   const plannedS = given(b.serve.chilledS) ?? b.chill.reduce((s, l) => s + l.timeS, 0)

@@ -14,12 +14,12 @@ import { findIngredient, hasTrait } from '../base/ingredients/ingredients'
 import { type BatchRecord, eventsOf } from '../book/record'
 import { benchOf, fillingOf } from '../formula/bench'
 import { grainyAtOf } from '../pipeline/heated'
-import { heatsInPan } from '../physics/heat/pot'
-import { SPOON_ML, type Went } from '../learn/asMade'
+import { heatsInPan, meansBoil } from '../physics/heat/pot'
+import type { Went } from '../learn/asMade'
 import { lay, type Laid } from '../learn/fit'
 import { expectedFrom, stagesOf } from '../learn/seen'
 import { type Learnable, type Theta, valueOf } from '../learn/theta'
-import type { MistakeKind } from '../plant/truth'
+import { type MistakeKind, SPOON_ML } from '../plant/truth'
 import { MISTAKEN, USUAL, type Visible, visibleIn } from './visible'
 
 export type Direction = 'high' | 'low' | null
@@ -256,7 +256,8 @@ function unseen(c: Case, add: Add): void {
   const { visible: v } = c
   const { heat } = benchOf(c.record, c.record.componentId)
   const usual = lnUsual(c, {})
-  if (heatsInPan(heat.method) && heat.targetTempC <= 96 && v.stoppedOverK === null)
+  const boils = meansBoil(heat.targetTempC, c.record.kitchen.altitudeM)
+  if (heatsInPan(heat.method) && !boils && v.stoppedOverK === null)
     for (const missedK of UNSEEN.missedK)
       add('targetMissedK', missedK > 0 ? 'high' : 'low', null, { missedK }, usual, UNSEEN.missedK.length)
   if (heat.until === 'creamVolume' && v.underG === null)

@@ -7,10 +7,12 @@ import { FIELDS } from '../base/fields'
 import { findIngredient } from '../base/ingredients/ingredients'
 import { type BatchRecord, eventsOf, seriesOf } from '../book/record'
 import { benchOf, type Bench, fillingOf } from '../formula/bench'
-import { type ChillLeg, type Line, placeOf, strengthOf } from '../formula/document'
+import { type ChillLeg, type Line, placeOf } from '../formula/document'
+import { sharpened } from '../formula/sharpened'
 import type { Kitchen, KitchenPlace } from '../kitchen/kitchen'
+import { SPOON_ML } from '../plant/truth'
+import { heatsInPan, meansBoil } from '../physics/heat/pot'
 import { addedSugarG, reductionG } from '../physics/heat/reduction'
-import { acidPercentOf, toParts } from '../physics/matter/mix'
 import { MECHANISMS } from '../physics/set/firmness'
 import { mixPlanOf } from '../pipeline/mixPlan'
 import { type Theta, thetaOf } from './theta'
@@ -34,9 +36,6 @@ export interface Went {
   /** Lines that nobody ticked: not in the bowl, or only not written down. */
   unticked?: 'missing' | 'in'
 }
-/** A spoon where the recipe says nothing else, ml. */
-export const SPOON_ML = 15
-
 const groupOf = (l: Line) => findIngredient(l.ingredientId)?.group
 
 /** What went in of each line, g as the scale showed it; null: not by the scale. */
@@ -57,16 +56,7 @@ function lineAsMade(line: Line, shownG: number | null | undefined, kitchen: Kitc
     : shownG / thetaOf(t, 'scaleFactor')
   const factor = thetaOf(t, 'juiceAcidFactor')
   if (groupOf(line) !== 'juice' || factor === 1) return { ...line, massG }
-  const strength = strengthOf(line, kitchen)
-  const [part] = toParts([line], () => strength)
-  const { kind: _, ...known } = strength
-  const { pH, brix, fatPercent } = known as { pH?: number, brix?: number, fatPercent?: number }
-  const measured = Object.entries({ pH, brix, fatPercent }).filter(([, v]) => v !== undefined)
-  return {
-    ...line,
-    massG,
-    strength: { kind: 'measured', acidPercent: acidPercentOf(part!) * factor, ...Object.fromEntries(measured) },
-  }
+  return { ...line, massG, strength: sharpened(line, kitchen, factor) }
 }
 
 /** What the probe showed over the hold, °C: what the cook really stopped at; null: nobody read it. */
@@ -184,7 +174,7 @@ export function asMade(record: BatchRecord, t: Theta, went: Went = {}): AsMade {
   const { heat, losses } = planned
   const biasK = thetaOf(t, 'probeBiasK')
   const burner = heat.method === 'waterBath' ? 1 : thetaOf(t, 'burnerFactor', heat.burnerId ?? '')
-  const boils = heat.targetTempC > 96
+  const boils = heatsInPan(heat.method) && meansBoil(heat.targetTempC, record.kitchen.altitudeM)
   const stoppedC = stoppedAtC(record) ?? heat.targetTempC + (went.missedK ?? 0)
   const steamG = steamWeighed(record)
   const offset = (p: KitchenPlace) =>

@@ -77,6 +77,15 @@ describe('a batch as it was made', () => {
     expect(steamWeighed(record)).toBeGreaterThan(0)
     expect(stoppedAtC({ ...record, readings: [] })).toBeNull()
   })
+  it('what boils is not stopped by the probe: half a kelvin decides, and on a mountain sooner', () => {
+    const at = (targetTempC: number, altitudeM: number) => {
+      const { formula } = curd(d => void (d.heat.targetTempC = targetTempC))
+      const there = { ...record, formula, readings: [], kitchen: { ...record.kitchen, altitudeM } }
+      return asMade(there, { probeBiasK: 2 }).bench.heat.targetTempC
+    }
+    expect([at(98.6, 0), at(98.3, 0)]).toEqual([98.6, 96.3])
+    expect([at(92, 2500), at(88, 2500)]).toEqual([92, 86])
+  })
   it('opened when it was', () => {
     const short = batch({ mistake: { kind: 'chilledTooShortS', lineId: null, amount: 3600 } })
     const total = (r: typeof record) => asMade(r, {}).bench.chill.reduce((s, l) => s + l.timeS, 0)

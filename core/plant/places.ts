@@ -7,9 +7,9 @@ import { STANDARD } from '../base/parameters'
 import { airPressure, boilingPoint, evaporationHeat, massTransfer, R_VAPOUR, saturationPressure } from '../physics/thermal/steam'
 import { type Cover, type PlaceKind, WALL } from '../physics/thermal/places'
 import type { Material } from '../physics/geometry/cavity'
+import { STEFAN } from './pot'
 import { faceC, type Faces, type Piece, pieceMeanC } from './piece'
 
-const STEFAN = 5.67e-8
 const C = STANDARD.cold
 const O = STANDARD.oven
 

@@ -73,7 +73,8 @@ const BATH_W = 700
 const BOWL = 1.4
 /** Share of a microwave's rating that heats; bursts and whisking, s; share of its heat that the outer layer takes. */
 const MICROWAVE = { share: 0.72, onS: 20, whiskS: 15, outer: 0.28 }
-const STEFAN = 5.67e-8
+/** Stefan–Boltzmann constant, W/(m²·K⁴) (CODATA). */
+export const STEFAN = 5.67e-8
 const EMISSIVITY = 0.93
 const STEP_S = 0.25
 

@@ -18,6 +18,8 @@ export const MISTAKES = [
   'chilledTooShortS', 'openedWarm',
 ] as const
 export type MistakeKind = (typeof MISTAKES)[number]
+/** A spoon where the recipe says nothing else, ml (common practice). */
+export const SPOON_ML = 15
 export interface Mistake {
   kind: MistakeKind
   lineId: string | null

@@ -7,12 +7,13 @@ import type { Noise } from '../base/noise'
 import { type Bench, fillingOf, panOf } from '../formula/bench'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type EggTemperatures, eggTemperatures } from '../physics/heat/egg'
-import { panFor, panOfSize } from '../physics/heat/pot'
+import { meansBoil, panFor, panOfSize } from '../physics/heat/pot'
+import { addedSugarG, reductionG } from '../physics/heat/reduction'
 import { pHOfMix } from '../physics/matter/acidity'
 import { type Mix, mix } from '../physics/matter/mix'
 import { waterActivityOf } from '../physics/matter/solutes'
 import { boilingPoint } from '../physics/thermal/steam'
-import { fractionsOf, heatCapacityTable, thermalProperties } from '../physics/thermal/properties'
+import { FAT_LATENT, fractionsOf, heatCapacityTable, solidFat, thermalProperties } from '../physics/thermal/properties'
 import type { MixPlan } from '../pipeline/mixPlan'
 import { COLD_SUMS, type EggState, eggLater, type HeatSums, RAW, sumsLater } from '../plant/gel'
 import { loggerShows, scaleShows } from '../plant/instruments'
@@ -102,10 +103,9 @@ interface Goal {
 }
 function goalOf(b: Bench, kitchen: Kitchen, cooked: Mix, mistake: Mistake | null): Goal {
   const missed = mistake?.kind === 'targetMissedK' ? (mistake.amount ?? 3) : 0
-  const boils = b.heat.targetTempC >= boilingPoint(kitchen.altitudeM) - 1.5
+  const boils = meansBoil(b.heat.targetTempC, kitchen.altitudeM)
   const early = mistake?.kind === 'reductionStoppedEarlyG' ? (mistake.amount ?? 40) : 0
-  const sugarG = cooked.parts.reduce((s, p) => s + (p.row.group === 'sugar' ? p.massG : 0), 0)
-  const ruleG = Math.min(0.62 * sugarG, 0.6 * cooked.grams.water)
+  const ruleG = Math.min(reductionG(addedSugarG(cooked.parts)), 0.6 * cooked.grams.water)
   const reduceG = b.heat.until === 'creamVolume' ? Math.max(0, ruleG - early) : null
   return { targetC: b.heat.targetTempC + missed, holdS: b.heat.holdS, boils, reduceG }
 }
@@ -262,8 +262,8 @@ export function joinAll(b: Bench, kitchen: Kitchen, plan: MixPlan, hot: Hot, pH:
     const isAcid = a.parts.some(x => (x.row.acid?.typical ?? 0) > 0.5)
     if (isAcid && h.metC === null) h = { ...h, metC: h.tempC }
     const coldJ = heatOf(cold, a.lineTempC)
-    const solid = (t: number) => Math.max(0, Math.min(0.56, 0.56 - (t - 5) * 0.0187))
-    const meltsJ = (cold.grams.milkFat / 1000) * 80e3 * Math.max(0, solid(a.lineTempC) - solid(Math.min(h.tempC, 60)))
+    const melts = Math.max(0, solidFat(a.lineTempC) - solidFat(h.tempC))
+    const meltsJ = (cold.grams.milkFat / 1000) * FAT_LATENT * melts
     const endC = (jPerK * h.tempC + coldJ * a.lineTempC - meltsJ) / (jPerK + coldJ)
     h = goTo(h, endC, a.kind === 'foldIn' ? 180 : 120, pH, log)
     jPerK += coldJ

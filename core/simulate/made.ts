@@ -5,10 +5,10 @@
 import type { Noise } from '../base/noise'
 import { findIngredient } from '../base/ingredients/ingredients'
 import { fillingOf, type Bench } from '../formula/bench'
-import { type Line, strengthOf } from '../formula/document'
+import type { Line } from '../formula/document'
+import { sharpened } from '../formula/sharpened'
 import type { Kitchen } from '../kitchen/kitchen'
-import { acidPercentOf, toParts } from '../physics/matter/mix'
-import type { Mistake, Truths } from '../plant/truth'
+import { type Mistake, SPOON_ML, type Truths } from '../plant/truth'
 
 /** A line as it was put in: what is true of it, and what the scale showed (null: put in with a spoon, or unseen). */
 export interface PutIn {
@@ -19,9 +19,7 @@ export interface PutIn {
   byScale: boolean
 }
 
-/** A spoon where the recipe says nothing else, ml. */
-const SPOON_ML = 15
-const isYolk = (l: Line) => findIngredient(l.ingredientId)?.group === 'egg'
+const isEgg = (l: Line) => findIngredient(l.ingredientId)?.group === 'egg'
 const isJuice = (l: Line) => findIngredient(l.ingredientId)?.group === 'juice'
 
 /** How a line came to be in the bowl. */
@@ -31,7 +29,7 @@ function putIn(line: Line, truths: Truths, mistake: Mistake | null, noise: Noise
   // A cook pours until the display says so, to within a gram or half a percent.
   const aimed = Math.max(0, line.massG + Math.max(0.3, 0.004 * line.massG) * noise.normal()) / scale
   // Eggs come as they come: counted, or weighed to the last whole one.
-  const one = isYolk(line) ? line.massG * truths('yolkMassFactor') : aimed
+  const one = isEgg(line) ? line.massG * truths('yolkMassFactor') : aimed
   switch (mine?.kind) {
     case 'lineForgotten':
       return { line, trueG: 0, times: 0, byScale: false }
@@ -55,13 +53,9 @@ export function trueBench(
   const lines = all.map(({ line, trueG }) => {
     const massG = Math.max(0.01, trueG)
     if (!isJuice(line)) return { ...line, massG }
-    const strength = strengthOf(line, kitchen)
-    const [part] = toParts([line], () => strength)
-    const acidPercent = acidPercentOf(part!) * truths('juiceAcidFactor', strength.kind === 'lot' ? strength.lotId : '')
-    const known = strength.kind === 'typical' ? {} : strength
-    const { pH, brix, fatPercent } = known as { pH?: number, brix?: number, fatPercent?: number }
-    const measured = Object.entries({ pH, brix, fatPercent }).filter(([, v]) => v !== undefined)
-    return { ...line, massG, strength: { kind: 'measured' as const, acidPercent, ...Object.fromEntries(measured) } }
+    const { strength } = line
+    const factor = truths('juiceAcidFactor', strength?.kind === 'lot' ? strength.lotId : '')
+    return { ...line, massG, strength: sharpened(line, kitchen, factor) }
   })
   const bloom = mistake?.kind === 'otherGelatine' ? (mistake.amount ?? 130) : b.set.bloom
   return {

@@ -101,6 +101,12 @@ export interface PotInput {
 
 /** A target this close to where water boils means the boil, K (kitchen thermometers are no finer). */
 const BOIL_NEAR_K = 1.5
+/**
+ * Whether a target means the boil at an altitude.
+ * @example meansBoil(99, 0) // true
+ */
+export const meansBoil = (targetTempC: number, altitudeM: number): boolean =>
+  targetTempC >= boilingPoint(altitudeM) - BOIL_NEAR_K
 /** A pot hotter than this counts as boiled, °C (no kitchen keeps one just under the boil; judgement). */
 export const BOILED_C = 94
 /** Share of its water after which a pan counts as dry and loses no more. */
@@ -198,7 +204,7 @@ export function runPot(p: PotInput): PotRun {
   const { boilC } = conditions
   const flows = (t: number) => potFlows(p, conditions, t)
   // Within a degree and a half of water's boil it is meant to boil, however much later the sugar lets it.
-  const targetC = p.targetTempC >= boilingPoint(p.altitudeM) - BOIL_NEAR_K ? boilC : p.targetTempC
+  const targetC = meansBoil(p.targetTempC, p.altitudeM) ? boilC : p.targetTempC
   const area = p.pan.surfaceM2
   let massKg = p.massG / 1000
   const capacity = () => massKg * p.cp + p.pan.heatCapacity
