@@ -51,6 +51,8 @@ export interface KitchenRecord extends KitchenDocument {
   version: number
   revision: number
   lots: LotRecord[]
+  /** The learned set it goes by; null: what is stated. */
+  learned?: { id: string, number: number, theta: Record<string, number> } | null
 }
 
 /** The part of a record that is saved as one. */
@@ -74,7 +76,8 @@ export const readHouse = ({ cups, ownJuiceG, ownCanG }: KitchenSettings): ReadHo
 
 /** What of it the core needs. */
 export const coreKitchen = (
-  k: Pick<KitchenDocument, 'settings' | 'places' | 'vessels' | 'ovens' | 'burners' | 'pans'> & { lots: Lot[] },
+  k: Pick<KitchenDocument, 'settings' | 'places' | 'vessels' | 'ovens' | 'burners' | 'pans'>
+    & { lots: Lot[], learned?: KitchenRecord['learned'] },
 ): Kitchen => ({
   altitudeM: k.settings.altitudeM,
   roomTempC: k.settings.roomTempC,
@@ -89,4 +92,5 @@ export const coreKitchen = (
   lots: k.lots,
   prices: k.settings.prices,
   ...ownRules(k.settings),
+  ...(k.learned ? { learned: k.learned.theta } : {}),
 })

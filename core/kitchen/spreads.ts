@@ -45,3 +45,12 @@ export const KITCHEN_LAWS = {
   lossFactor: by(LN_LOSS_SIGMA),
 } as const
 export const BATCH_LAWS = { juiceAcidFactor: by(LN_ACID_SIGMA), yolkMassFactor: by(LN_EGG_MASS_SIGMA) } as const
+
+/** Values by id (`burnerFactor`, or `burnerFactor.b1` of one ring); what is absent is as stated. */
+export type Theta = Readonly<Record<string, number>>
+const LAWS: Record<string, Law> = { ...KITCHEN_LAWS, ...BATCH_LAWS }
+/** As stated: no offset, a factor of one. @example plainValue('burnerFactor.b1') // 1 */
+export const plainValue = (id: string): number => (LAWS[id.split('.')[0]!]?.law === 'normal' ? 0 : 1)
+/** The value of one, of a ring or for all. @example thetaOf({ burnerFactor: 0.8 }, 'burnerFactor', 'b1') // 0.8 */
+export const thetaOf = (t: Theta, kind: string, of = ''): number =>
+  t[`${kind}.${of}`] ?? t[kind] ?? plainValue(kind)

@@ -2,20 +2,18 @@
  * A batch as it was made, laid out for the pipeline: the weights its scale showed, the times its events have, and what
  * is supposed of the kitchen.
  */
-import { type ParameterId, parameterRow, type Parameters, parametersWith } from '../base/parameters'
-import { FIELDS } from '../base/fields'
+import { type Parameters, parametersWith } from '../base/parameters'
 import { findIngredient } from '../base/ingredients/ingredients'
 import { type BatchRecord, eventsOf, seriesOf } from '../book/record'
 import { benchOf, type Bench, fillingOf } from '../formula/bench'
-import { type ChillLeg, type Line, placeOf } from '../formula/document'
+import type { ChillLeg, Line } from '../formula/document'
 import { sharpened } from '../formula/sharpened'
-import type { Kitchen, KitchenPlace } from '../kitchen/kitchen'
+import type { Kitchen } from '../kitchen/kitchen'
 import { SPOON_ML } from '../plant/truth'
-import { heatsInPan, meansBoil } from '../physics/heat/pot'
 import { addedSugarG, reductionG } from '../physics/heat/reduction'
-import { MECHANISMS } from '../physics/set/firmness'
+import { stopsAtC, supposedBench, supposedKitchen, supposedParameters } from '../pipeline/learned'
 import { mixPlanOf } from '../pipeline/mixPlan'
-import { type Theta, thetaOf } from './theta'
+import { type Theta, thetaOf } from '../kitchen/spreads'
 
 export interface AsMade {
   bench: Bench
@@ -124,45 +122,6 @@ function legsAsMade(record: BatchRecord, planned: readonly ChillLeg[]): ChillLeg
   })
 }
 
-const bounded = (field: keyof typeof FIELDS, value: number) =>
-  Math.min(FIELDS[field].max, Math.max(FIELDS[field].min, value))
-
-/** The kinds of place whose convection is a parameter of its own. */
-const CONVECTION = {
-  domesticFridge: 'cold.domesticH', fanFridge: 'cold.fanH', walkIn: 'cold.walkInH', blastChiller: 'cold.blastH',
-  freezer: 'cold.freezerH',
-} as const
-
-/** Parameters as they are supposed: sets, steam, bath, convection. */
-function parametersOf(record: BatchRecord, b: Bench, t: Theta): Parameters {
-  const base = parametersWith(record.parameters.changed)
-  const changed: Record<string, number> = { ...record.parameters.changed }
-  for (const m of MECHANISMS) {
-    const factor = thetaOf(t, 'setFactor', m.replace(/Pa$/, ''))
-    if (factor !== 1) changed[`set.${m}`] = base.set[m] * factor
-  }
-  const steam = thetaOf(t, 'evaporationFactor', b.heat.pan?.panId ?? '')
-  changed['pot.stillAirH'] = base.pot.stillAirH * steam
-  if (b.heat.method === 'waterBath') {
-    const f = thetaOf(t, 'burnerFactor', b.heat.burnerId ?? '')
-    changed['pot.bathU'] = base.pot.bathU * f
-    changed['pot.bathPowerW'] = base.pot.bathPowerW * f
-  }
-  for (const leg of b.chill) {
-    const { kind } = placeOf(leg, record.kitchen)
-    if (!(kind in CONVECTION)) continue
-    const id = CONVECTION[kind as keyof typeof CONVECTION]
-    const h = base.cold[id.slice(5) as 'fanH']
-    changed[id] = h * thetaOf(t, 'fridgeConvectionFactor', leg.placeId ?? '')
-  }
-  // Nothing is supposed beyond what the model can be asked.
-  const bounded = Object.entries(changed).map(([id, value]) => {
-    const { min, max } = parameterRow(id as ParameterId)
-    return [id, Math.min(max, Math.max(min, value))]
-  })
-  return parametersWith(Object.fromEntries(bounded) as Record<ParameterId, number>)
-}
-
 /**
  * What was made, in a kitchen of which this is supposed.
  * @example asMade(record, {}).bench.chill.length // 2
@@ -171,36 +130,17 @@ export function asMade(record: BatchRecord, t: Theta, went: Went = {}): AsMade {
   const planned = benchOf(record, record.componentId)
   const shown = shownByLine(record)
   const wasWeighed = shown.size > 0
-  const { heat, losses } = planned
-  const biasK = thetaOf(t, 'probeBiasK')
-  const burner = heat.method === 'waterBath' ? 1 : thetaOf(t, 'burnerFactor', heat.burnerId ?? '')
-  const boils = heatsInPan(heat.method) && meansBoil(heat.targetTempC, record.kitchen.altitudeM)
+  const { heat } = planned
   const stoppedC = stoppedAtC(record) ?? heat.targetTempC + (went.missedK ?? 0)
   const steamG = steamWeighed(record)
-  const offset = (p: KitchenPlace) =>
-    p.kind === 'bench' || p.kind === 'iceBath' ? p : { ...p, airTempC: bounded('chill.*.place.airTempC', p.airTempC + thetaOf(t, 'fridgeAirOffsetK', p.id)) }
-  const chill = legsAsMade(record, shortened(planned.chill, went)).map((leg) => {
-    const { kind, airTempC } = leg.place
-    if (leg.placeId !== null || kind === 'bench' || kind === 'iceBath') return leg
-    return { ...leg, place: { kind, airTempC: airTempC + thetaOf(t, 'fridgeAirOffsetK', '') } }
-  })
+  const supposedPlan = supposedBench({ ...planned, chill: legsAsMade(record, shortened(planned.chill, went)) }, t)
   const bench: Bench = {
-    ...planned,
-    chill,
+    ...supposedPlan,
     set: went.bloom === undefined ? planned.set : { ...planned.set, bloom: went.bloom },
-    losses: {
-      sieveFraction: Math.min(0.9, losses.sieveFraction * thetaOf(t, 'lossFactor', 'sieve')),
-      panG: losses.panG * thetaOf(t, 'lossFactor', 'pan'),
-    },
     heat: {
-      ...heat,
-      // The cook goes by the probe: with one that shows too much it is stopped too early.
-      targetTempC: boils
-        ? heat.targetTempC
-        : bounded('heat.targetTempC', (heat.method === 'oven' ? heat.targetTempC : stoppedC) - biasK),
+      ...supposedPlan.heat,
+      targetTempC: stopsAtC(planned, record.kitchen, t, heat.method === 'oven' ? heat.targetTempC : stoppedC),
       evaporationG: steamOf(planned, record.kitchen, steamG === null ? null : steamG / thetaOf(t, 'scaleFactor'), went),
-      burnerW: bounded('heat.burnerW', heat.burnerW * burner),
-      oven: { ...heat.oven, offsetK: bounded('heat.oven.offsetK', heat.oven.offsetK + thetaOf(t, 'ovenOffsetK', heat.oven.ovenId ?? '')) },
     },
     components: planned.components.map(c => c.id !== planned.componentId ? c : {
       ...c,
@@ -210,10 +150,6 @@ export function asMade(record: BatchRecord, t: Theta, went: Went = {}): AsMade {
       }),
     }),
   }
-  const kitchen: Kitchen = {
-    ...record.kitchen,
-    places: record.kitchen.places.map(offset),
-    ovens: record.kitchen.ovens.map(o => ({ ...o, offsetK: bounded('heat.oven.offsetK', o.offsetK + thetaOf(t, 'ovenOffsetK', o.id)) })),
-  }
-  return { bench, kitchen, parameters: parametersOf(record, planned, t) }
+  const parameters = supposedParameters(parametersWith(record.parameters.changed), planned, record.kitchen, t)
+  return { bench, kitchen: supposedKitchen(record.kitchen, t), parameters }
 }

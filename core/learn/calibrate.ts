@@ -6,7 +6,8 @@
 import type { BatchRecord } from '../book/record'
 import { fit, fitLaid, type Laid } from './fit'
 import { expectedOf, type Unit } from './seen'
-import { type Learnable, plainValue, type Theta, valueOf } from './theta'
+import { plainValue, type Theta } from '../kitchen/spreads'
+import { type Learnable, valueOf } from './theta'
 
 export interface Found {
   id: string

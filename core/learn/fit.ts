@@ -9,7 +9,8 @@ import { inverse, Matrix } from 'ml-matrix'
 import type { BatchRecord } from '../book/record'
 import { leastSquares } from '../solve/leastSquares'
 import { expectedOf, type Figure, figuresSeen, setExpected } from './seen'
-import { CARRIES, type Learnable, learnables, plainValue, type Theta, valueOf, zOf } from './theta'
+import { plainValue, type Theta } from '../kitchen/spreads'
+import { CARRIES, type Learnable, learnables, valueOf, zOf } from './theta'
 
 /** A batch laid out for fitting: what it showed, and f around a point. */
 interface Straight {

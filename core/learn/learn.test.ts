@@ -5,7 +5,8 @@ import { eventsOf } from '../book/record'
 import { asMade, shownByLine, steamWeighed, stoppedAtC } from './asMade'
 import { calibrate } from './calibrate'
 import { expectedOf, figuresSeen, stressFound } from './seen'
-import { plainValue, thetaOf, valueOf, zOf } from './theta'
+import { plainValue, thetaOf } from '../kitchen/spreads'
+import { valueOf, zOf } from './theta'
 import { plainOutcome } from '../book/outcome'
 
 const kitchenOff = {

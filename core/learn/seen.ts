@@ -18,7 +18,7 @@ import type { Mechanisms } from '../physics/set/firmness'
 import { loadReading, loadStress, slumpReading, slumpStress, spreadReading, spreadStress } from '../physics/set/kitchenTests'
 import { timeAbove, timeBelow } from '../physics/thermal/conduction'
 import { asMade, shownByLine, steamWeighed, type Went } from './asMade'
-import { type Theta, thetaOf } from './theta'
+import { type Theta, thetaOf } from '../kitchen/spreads'
 
 /** A unit a figure is told in. */
 export type Unit = 'min' | 'K' | 'g' | 'pH' | 'mm' | '°Bx' | 'points' | 'ln'

@@ -66,14 +66,6 @@ export function learnables(records: readonly BatchRecord[], carried: readonly st
   return [...fixed, ...sets]
 }
 
-/** Values by id; what is absent is as stated. */
-export type Theta = Readonly<Record<string, number>>
-/** As stated: no offset, a factor of one. @example plainValue('burnerFactor.b1') // 1 */
-export const plainValue = (id: string): number => (FIXED[id.split('.')[0]!]?.law === 'normal' ? 0 : 1)
-/** The value of one, of a ring or for all. @example thetaOf({ burnerFactor: 0.8 }, 'burnerFactor', 'b1') // 0.8 */
-export const thetaOf = (t: Theta, kind: string, of = ''): number =>
-  t[`${kind}.${of}`] ?? t[kind] ?? plainValue(kind)
-
 /**
  * From σ of the prior to a value.
  * @example valueOf({ id: 'probeBiasK', law: 'normal', sigma: 1.5 }, 2) // 3

@@ -17,6 +17,7 @@ import { chillFigures, loadOf } from './figures/chill'
 import { heatFigures } from './figures/heat'
 import { type Heated, heatStage } from './heated'
 import { judge } from './judge/judge'
+import { inLearnedKitchen } from './learned'
 import type { SetFigures } from './judge/verdict'
 import { type Mixed, mixStage } from './mixed'
 import { setStage, type Settled } from './settled'
@@ -49,7 +50,8 @@ export const assess = (doc: Bench, kitchen: Kitchen, parameters: Parameters = ST
  * As `assess`, with the stages it went through. @throws {InputError}
  * @example work(doc, kitchen).settled.cold.band // 'mounds'
  */
-export function work(doc: Bench, kitchen: Kitchen, parameters: Parameters = STANDARD): Worked {
+export function work(asStated: Bench, statedKitchen: Kitchen, statedParameters: Parameters = STANDARD): Worked {
+  const { bench: doc, kitchen, parameters } = inLearnedKitchen(asStated, statedKitchen, statedParameters)
   const mixed = mixStage(doc, kitchen)
   const heated = heatStage(doc, kitchen, mixed, parameters)
   const chilled = chillStage(doc, kitchen, heated, parameters)

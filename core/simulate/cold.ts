@@ -94,8 +94,13 @@ export interface Baked {
 const BAKE_S = 5
 const STALLED_S = 3 * 3600
 
-/** In the oven, until the probe in its middle says so, or for the stated time. */
-export function bake({ b, kitchen, poured, hot, mix: m, pH, law, truths, log }: InPlace, missedK: number): Baked {
+/**
+ * In the oven, until the probe in its middle says so, or for the stated time.
+ * @param outS taken out by hand, by the batch's clock, s; null: by probe and plan
+ */
+export function bake(
+  { b, kitchen, poured, hot, mix: m, pH, law, truths, log }: InPlace, missedK: number, outS: number | null = null,
+): Baked {
   const { oven } = b.heat
   const { noise } = log
   const stated: OvenStated = {
@@ -138,6 +143,10 @@ export function bake({ b, kitchen, poured, hot, mix: m, pH, law, truths, log }: 
     if (t % 30 === 0) {
       read(log, 'probe', 'core', shownC)
       read(log, 'logger', 'oven', loggerShows(airC, 0.3, noise))
+    }
+    if (outS !== null) {
+      if (log.nowS >= outS) break
+      continue
     }
     if (statedS === null && shownC >= b.heat.targetTempC + missedK) reachedS ??= t
     if (statedS !== null ? t >= statedS : reachedS !== null && t >= reachedS + b.heat.holdS) break

@@ -147,6 +147,39 @@ const shownOf = ({ probe, log }: Stove, s: AtStove) => Number(probeShows(probe, 
 const isThere = ({ goal, boilC, probe }: Stove, shownC: number) =>
   goal.boils ? shownC >= Math.min(goal.targetC, boilC) - 1 + Math.min(0, probe.biasK) : shownC >= goal.targetC
 
+/** A cook of flesh and blood at the simulated pot: when it was put on and came off by the batch's clock, s. */
+export interface ByHand {
+  onS: number
+  /** null: it is still on. */
+  offS: number | null
+  nowS: number
+  /** Turns of the knob, s from its being put on. */
+  turns: PotTruth['turns']
+}
+
+/** What the instruments of a pot write down at a tick: the probe, and the scale where something is boiled off. */
+function readStove(stove: Stove, s: AtStove, k: number): number | null {
+  const { goal, log, stated } = stove
+  if (k % Math.round(READS_S / TICK_S) !== 0 || !canProbe(stated, s.pot.timeS)) return null
+  const shownC = shownOf(stove, s)
+  read(log, 'probe', 'pot', shownC)
+  if (goal.reduceG !== null && k % Math.round((5 * READS_S) / TICK_S) === 0)
+    read(log, 'scale', 'weight', scaleShows(stove.scale, stated.massG - 1000 * s.pot.y[4] + stove.tareG, log.noise))
+  return shownC
+}
+
+/** On the heat for as long as somebody leaves it there. */
+function underHands(stove: Stove, from: AtStove, { onS, offS, nowS, turns }: ByHand): AtStove {
+  let s = { ...from, truth: { ...from.truth, turns } }
+  const endS = Math.min(offS ?? nowS, nowS) - onS
+  for (let k = 1; s.pot.timeS < endS && s.pot.timeS <= MOST_S; k++) {
+    s = tick(stove, s)
+    stove.log.nowS = onS + s.pot.timeS
+    readStove(stove, s, k)
+  }
+  return s
+}
+
 /** On the heat until the cook takes it off: at the goal, or as it gets no hotter. */
 function onTheHeat(stove: Stove, from: AtStove, startS: number): AtStove {
   const { goal, log, stated } = stove
@@ -157,15 +190,12 @@ function onTheHeat(stove: Stove, from: AtStove, startS: number): AtStove {
     s = tick(stove, s)
     const { timeS } = s.pot
     log.nowS = startS + timeS
-    if (k % Math.round(READS_S / TICK_S) === 0 && canProbe(stated, timeS)) {
-      const shownC = shownOf(stove, s)
-      read(log, 'probe', 'pot', shownC)
+    const shownC = readStove(stove, s, k)
+    if (shownC !== null) {
       if (isThere(stove, shownC)) reachedS ??= timeS
       // In the hold the flame is turned down and up again by what the probe shows.
       const power = shownC > goal.targetC - HOLD_BAND_K / 2 ? 0.15 : 0.7
       if (reachedS !== null && !goal.boils) s = { ...s, truth: { ...s.truth, turns: [{ atS: timeS, power }] } }
-      if (goal.reduceG !== null && k % Math.round((5 * READS_S) / TICK_S) === 0)
-        read(log, 'scale', 'weight', scaleShows(stove.scale, stated.massG - 1000 * s.pot.y[4] + stove.tareG, log.noise))
       if (reachedS === null && timeS - marked.atS >= STALLED.afterS) {
         if (shownC < marked.shownC + STALLED.gainK) return s
         marked = { atS: timeS, shownC }
@@ -181,9 +211,9 @@ function onTheHeat(stove: Stove, from: AtStove, startS: number): AtStove {
 /** Off the heat, still in the pan, s. */
 const CARRIES_S = 30
 
-/** The pot, from the ring's first heat to its last. */
+/** The pot, from the ring's first heat to its last; by the probe, or under somebody's hands. */
 export function heatInPot(
-  b: Bench, kitchen: Kitchen, plan: MixPlan, truths: Truths, mistake: Mistake | null, log: Log,
+  b: Bench, kitchen: Kitchen, plan: MixPlan, truths: Truths, mistake: Mistake | null, log: Log, hand?: ByHand,
 ): Hot {
   const cooked = mix(plan.cooked)
   const pH = pHOfMix(cooked)
@@ -202,10 +232,12 @@ export function heatInPot(
   const truth = truthOf(b, kitchen, truths, log.noise)
   const startS = log.nowS
   happen(log, { kind: 'heatOn' })
-  let s = onTheHeat(stove, { truth, pot: startPot(truth), feltC: truth.startTempC, egg: RAW, sums: COLD_SUMS }, startS)
+  const cold = { truth, pot: startPot(truth), feltC: truth.startTempC, egg: RAW, sums: COLD_SUMS }
+  let s = hand ? underHands(stove, cold, hand) : onTheHeat(stove, cold, startS)
   happen(log, { kind: 'heatOff' })
   s = { ...s, truth: { ...s.truth, turns: [{ atS: s.pot.timeS, power: 0 }], burnerLagS: 0.5 } }
-  for (let k = 1; k <= CARRIES_S / TICK_S; k++) {
+  const carriesS = hand ? Math.min(CARRIES_S, Math.max(0, hand.nowS - log.nowS)) : CARRIES_S
+  for (let k = 1; k <= carriesS / TICK_S; k++) {
     s = tick(stove, s)
     log.nowS = startS + s.pot.timeS
     if (k % 10 === 0) read(log, 'probe', 'pot', shownOf(stove, s))
@@ -272,8 +304,10 @@ export function joinAll(b: Bench, kitchen: Kitchen, plan: MixPlan, hot: Hot, pH:
   return h
 }
 
-/** A pouch in its bath, until its middle is as hot as the bath and has stood there. */
-export function inPouch(b: Bench, plan: MixPlan, truths: Truths, mistake: Mistake | null, log: Log): Hot {
+/** A pouch in its bath, until its middle is as hot as the bath and has stood there; or under somebody's hands. */
+export function inPouch(
+  b: Bench, plan: MixPlan, truths: Truths, mistake: Mistake | null, log: Log, hand?: ByHand,
+): Hot {
   const cooked = mix(plan.cooked)
   const pH = pHOfMix(cooked)
   const law = eggTemperatures(cooked, pH, STANDARD.egg)
@@ -297,6 +331,10 @@ export function inPouch(b: Bench, plan: MixPlan, truths: Truths, mistake: Mistak
     if (law) egg = eggLater(egg, law, meanC, faceC(piece, 'base'), 5)
     sums = sumsLater(sums, STANDARD, pH, meanC, 5)
     if (t % 15 === 0) read(log, 'probe', 'pot', loggerShows(pieceCoreC(piece), truths('probeBiasK'), log.noise))
+    if (hand) {
+      if (log.nowS >= Math.min(hand.offS ?? hand.nowS, hand.nowS)) break
+      continue
+    }
     if (pieceCoreC(piece) >= bathC - 0.7) reachedS ??= t
     if ((reachedS !== null && t >= reachedS + b.heat.holdS) || t > MOST_S) break
   }

@@ -46,6 +46,22 @@ function putIn(line: Line, truths: Truths, mistake: Mistake | null, noise: Noise
 export const putAll = (b: Bench, truths: Truths, mistake: Mistake | null, noise: Noise): PutIn[] =>
   fillingOf(b).lines.map(line => putIn(line, truths, mistake, noise))
 
+/**
+ * Lines as a real cook put them in: what the scale showed of each, over what it shows too much; what went in unweighed
+ * as it was to be, what did not go in as nothing. Where nothing was ticked at all, all of it is taken to be in.
+ */
+export function asShown(
+  lines: readonly Line[], added: readonly { lineId: string, shownG: number | null }[], truths: Truths,
+): PutIn[] {
+  return lines.map((line) => {
+    const mine = added.filter(e => e.lineId === line.id)
+    const usual = line.massG * (isEgg(line) ? truths('yolkMassFactor') : 1)
+    if (added.length === 0) return { line, trueG: usual, times: 1, byScale: false }
+    const trueG = mine.reduce((s, e) => s + (e.shownG === null ? usual : e.shownG / truths('scaleFactor')), 0)
+    return { line, trueG, times: 1, byScale: true }
+  })
+}
+
 /** The bench with what is true of it. */
 export function trueBench(
   b: Bench, kitchen: Kitchen, all: readonly PutIn[], truths: Truths, mistake: Mistake | null,

@@ -7,7 +7,10 @@ import type { PlaceKind } from '#core/physics/thermal/places'
 import type { LotMethod } from '#core/kitchen/strength'
 import type { Summary } from '#core/pipeline/summary'
 import type { KitchenSettings } from '../../shared/kitchen'
+import type { Calibration } from '#core/learn/calibrate'
 import type { EggUse } from '../../shared/schemas/wire'
+import type { BatchShown, DeviceFigures, Frozen, Simulation, WorkKind, WorkState } from '../../shared/book'
+import type { Happened } from '#core/book/record'
 
 export type EquipmentKind = 'oven' | 'burner' | 'pan'
 
@@ -23,6 +26,7 @@ export const KitchenEntity = defineEntity({
     version: p.integer(),
     revision: p.integer(),
     settings: p.json<KitchenSettings>(),
+    learnedSetId: p.uuid().nullable(),
     createdAt: p.datetime(),
     updatedAt: p.datetime(),
   },
@@ -180,6 +184,167 @@ export const MutationEntity = defineEntity({
   indexes: [{ properties: ['createdAt'] }],
 })
 
+/**
+ * A batch: what was frozen as it began, and what the Book lists of it (worked out from its events, again whenever one
+ * is added). `clock` is the demonstration's; a real batch goes by the time of day.
+ */
+export const BatchEntity = defineEntity({
+  name: 'Batch',
+  tableName: 'batch',
+  properties: {
+    id: p.uuid().primary(),
+    ...owned,
+    formulaId: p.uuid(),
+    versionId: p.uuid(),
+    name: p.string(),
+    startedAt: p.datetime(),
+    /** The instant its clock stood at `clockS`, in real time. */
+    clockAt: p.datetime(),
+    clockS: p.float().columnType('double precision'),
+    speed: p.float().columnType('double precision'),
+    frozen: p.json<Frozen>(),
+    simulation: p.json<Simulation>().nullable(),
+    simulated: p.boolean(),
+    demo: p.boolean(),
+    isDone: p.boolean(),
+    /** Events so far: the number of the last. */
+    head: p.integer(),
+    shown: p.json<BatchShown>().nullable(),
+    lots: p.array().columnType('text[]'),
+    faults: p.array().columnType('text[]'),
+  },
+  indexes: [
+    { properties: ['kitchenId', 'startedAt', 'id'] },
+    { properties: ['formulaId', 'startedAt'] },
+    { name: 'batch_lots_index', properties: ['lots'], type: 'gin' },
+    { name: 'batch_faults_index', properties: ['faults'], type: 'gin' },
+  ],
+})
+/** What happened, in order; never changed and never taken out (a trigger of the database refuses it). */
+export const BatchEventEntity = defineEntity({
+  name: 'BatchEvent',
+  tableName: 'batch_event',
+  properties: {
+    id: p.uuid().primary(),
+    kitchenId: p.uuid(),
+    actorId: p.uuid(),
+    createdAt: p.datetime(),
+    batchId: p.uuid(),
+    number: p.integer(),
+    atS: p.float().columnType('double precision'),
+    happened: p.json<Happened>(),
+  },
+  uniques: [{ properties: ['batchId', 'number'] }],
+})
+/** Readings of a channel, packed: so many pairs of seconds and value, four bytes each. */
+export const ReadingEntity = defineEntity({
+  name: 'Reading',
+  tableName: 'reading',
+  properties: {
+    batchId: p.uuid().primary(),
+    deviceId: p.string().length(80).primary(),
+    channel: p.string().length(16).primary(),
+    fromS: p.float().columnType('double precision').primary(),
+    kitchenId: p.uuid(),
+    actorId: p.uuid(),
+    toS: p.float().columnType('double precision'),
+    count: p.integer(),
+    packed: p.blob(),
+  },
+})
+/** Free text of an event, and pictures: in rows of their own, so that they can be taken back. */
+export const BatchTextEntity = defineEntity({
+  name: 'BatchText',
+  tableName: 'batch_text',
+  properties: {
+    id: p.uuid().primary(),
+    kitchenId: p.uuid(),
+    actorId: p.uuid(),
+    createdAt: p.datetime(),
+    batchId: p.uuid(),
+    text: p.text().nullable(),
+    redactedAt: p.datetime().nullable(),
+  },
+  indexes: [{ properties: ['batchId'] }],
+})
+export const BatchPhotoEntity = defineEntity({
+  name: 'BatchPhoto',
+  tableName: 'batch_photo',
+  properties: {
+    id: p.uuid().primary(),
+    kitchenId: p.uuid(),
+    actorId: p.uuid(),
+    createdAt: p.datetime(),
+    batchId: p.uuid(),
+    mime: p.string().length(40),
+    bytes: p.blob().nullable(),
+    redactedAt: p.datetime().nullable(),
+  },
+  indexes: [{ properties: ['batchId'] }],
+})
+/** An instrument of the kitchen, and when it was last held against something known. */
+export const DeviceEntity = defineEntity({
+  name: 'Device',
+  tableName: 'device',
+  properties: {
+    id: p.uuid().primary(),
+    ...owned,
+    kind: p.string().$type<'probe' | 'scale' | 'pHMeter' | 'refractometer' | 'logger'>(),
+    name: p.string(),
+    figures: p.json<DeviceFigures>(),
+    position: p.integer(),
+    deletedAt: p.datetime().nullable(),
+  },
+})
+/** What batches of the Book were found to teach. */
+export const CalibrationEntity = defineEntity({
+  name: 'Calibration',
+  tableName: 'calibration',
+  properties: {
+    id: p.uuid().primary(),
+    kitchenId: p.uuid(),
+    actorId: p.uuid(),
+    createdAt: p.datetime(),
+    batchIds: p.array().columnType('text[]'),
+    result: p.json<Calibration>(),
+  },
+  indexes: [{ properties: ['kitchenId', 'createdAt'] }],
+})
+/** A set of learned figures that a cook accepted; the kitchen says which one it goes by. */
+export const LearnedSetEntity = defineEntity({
+  name: 'LearnedSet',
+  tableName: 'learned_set',
+  properties: {
+    id: p.uuid().primary(),
+    kitchenId: p.uuid(),
+    actorId: p.uuid(),
+    createdAt: p.datetime(),
+    number: p.integer(),
+    calibrationId: p.uuid(),
+    theta: p.json<Record<string, number>>(),
+  },
+  uniques: [{ properties: ['kitchenId', 'number'] }],
+})
+
+/** Work that outlives requests and restarts (a job of pg-boss runs it): how far it is, and what came of it. */
+export const WorkEntity = defineEntity({
+  name: 'Work',
+  tableName: 'work',
+  properties: {
+    id: p.uuid().primary(),
+    ...owned,
+    kind: p.string().$type<WorkKind>(),
+    /** What it is about: a batch, or the kitchen. */
+    targetId: p.uuid(),
+    state: p.string().$type<WorkState>(),
+    progress: p.float().columnType('double precision'),
+    /** State of its target as it began: events of a batch, batches of the kitchen. */
+    head: p.integer(),
+    result: p.json<unknown>().nullable(),
+  },
+  indexes: [{ properties: ['targetId', 'kind', 'createdAt'] }],
+})
+
 export const entities = [
   KitchenEntity,
   ActorEntity,
@@ -191,5 +356,14 @@ export const entities = [
   OccasionEntity,
   FormulaVersionEntity,
   MutationEntity,
+  BatchEntity,
+  BatchEventEntity,
+  ReadingEntity,
+  BatchTextEntity,
+  BatchPhotoEntity,
+  DeviceEntity,
+  CalibrationEntity,
+  LearnedSetEntity,
+  WorkEntity,
 ]
 export type FormulaRow = InferEntity<typeof FormulaEntity>

@@ -57,6 +57,7 @@ async function firstKitchen(tx: EntityManager, at: Date, demo: boolean): Promise
     version: 1,
     revision: 1,
     settings: SETTINGS,
+    learnedSetId: null,
     createdAt: at,
     updatedAt: at,
   })

@@ -73,7 +73,12 @@ export async function emptyBin(em: EntityManager, at: Date): Promise<number> {
     await em.nativeDelete(entity as unknown as Thing, gone)
   let formulas = 0
   for (;;) {
-    const ids = (await em.fork().find(FormulaEntity, gone, { fields: ['id'], limit: PURGE_BATCH })).map(f => f.id)
+    // What a batch was made by stays as long as the batch does.
+    const ids = (await em.execute<{ id: string }[]>(
+      `select id from formula f where deleted_at < ?::timestamptz
+        and not exists (select 1 from batch where formula_id = f.id) limit ${PURGE_BATCH}`,
+      [oldest(at).toISOString()],
+    )).map(f => f.id)
     for (const id of ids) {
       await em.nativeDelete(FormulaVersionEntity, { formulaId: id })
       await em.nativeDelete(FormulaEntity, { id })

@@ -1,12 +1,14 @@
 /** Work of the server's own, beside requests: what the shelf shows, and what grows old. */
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { subDays } from 'date-fns'
-import { FormulaEntity } from '../database/entities'
+import { BatchEntity, FormulaEntity } from '../database/entities'
 import { faultName, isDatabaseAway } from '../database/away'
 import { inThread } from '../threads/pool'
 import { newEm, now } from '../utils/orm'
 import { emptyBin } from './bin'
+import { recordOfBatch } from './batches'
 import { forgetBefore } from './mutations'
+import { foldReadings } from './readings'
 import { refreshSummaries } from './summaries'
 import { thinVersions } from './versions'
 
@@ -47,6 +49,37 @@ async function work(): Promise<void> {
   }
 }
 
+const toShow = new Set<string>()
+let showing: Promise<void> | null = null
+/** Asks for what the Book lists of a batch, soon; its readings are packed into few rows then. */
+export function wantShown(id: string): void {
+  toShow.add(id)
+  showing ??= showAll().finally(() => {
+    showing = null
+  })
+}
+async function showAll(): Promise<void> {
+  while (toShow.size > 0) {
+    const [id] = toShow
+    toShow.delete(id!)
+    try {
+      await refreshShown(await newEm(), id!)
+    } catch (error) {
+      if (!isDatabaseAway(error)) console.error(`Lumbik: a batch was not worked out (${faultName(error)})`)
+    }
+  }
+}
+/** Works out what the Book lists of a batch, and folds its readings. */
+export async function refreshShown(em: EntityManager, id: string): Promise<void> {
+  const row = await em.findOne(BatchEntity, { id })
+  if (!row) return
+  await foldReadings(em, { id: row.kitchenId, actorId: row.actorId }, id)
+  const { head } = row
+  const shown = await inThread('batchShown', { record: await recordOfBatch(em, row) })
+  // What came in meanwhile asks again by itself.
+  await em.nativeUpdate(BatchEntity, { id, head }, { shown })
+}
+
 async function thinOnce(id: string): Promise<void> {
   const at = Date.now()
   if (at - (thinned.get(id) ?? 0) < THIN_EVERY_MS) return
@@ -72,6 +105,12 @@ export async function tidy(em: EntityManager, at: Date): Promise<void> {
     for (const id of ids) await thinVersions(em, id, at)
     if (ids.length < 200) return
   }
+}
+
+/** What the Book shows of batches that were never worked out (the demo's, or a server ended before it came to them). */
+export async function showMissing(em: EntityManager): Promise<void> {
+  const rows = await em.find(BatchEntity, { isDone: true, shown: null }, { fields: ['id'], limit: 200 })
+  for (const { id } of rows) wantShown(id)
 }
 
 /** Starts the hourly round. @returns its end */

@@ -5,12 +5,14 @@ import type { KitchenBurner, KitchenOven, KitchenPan } from '#core/kitchen/kitch
 import {
   EquipmentEntity,
   KitchenEntity,
+  LearnedSetEntity,
   LotEntity,
   PlaceEntity,
   VesselEntity,
   type EquipmentKind,
 } from '../database/entities'
 import { SETTINGS_ADDED, type KitchenDocument, type KitchenRecord, type LotRecord } from '../../shared/kitchen'
+import { KITCHEN_ID, KITCHEN_NAME } from '../database/demo'
 import { remember, takenBefore } from './mutations'
 import { Refusal } from './refusal'
 
@@ -42,6 +44,10 @@ export async function loadOwner(em: EntityManager): Promise<Owner> {
   if (!row) throw new Refusal('unknown', 'kitchen', 'noKitchen')
   return { id: row.id, actorId: row.actor_id, revision: row.revision, stamp: row.stamp }
 }
+
+/** Whether the demo's kitchen is here, under its own name. */
+export const isDemo = async (em: EntityManager): Promise<boolean> =>
+  (await em.count(KitchenEntity, { id: KITCHEN_ID, name: KITCHEN_NAME })) > 0
 
 /** The kitchen's row, locked: whatever changes anything of the kitchen holds it, so changes come one after another. */
 export const lockKitchen = (tx: EntityManager, { id }: Pick<Owner, 'id'>) =>
@@ -75,6 +81,7 @@ export async function loadKitchen(em: EntityManager, owner: Pick<Owner, 'id'>): 
   const things = <T>(kind: EquipmentKind) =>
     equipment.filter(e => e.kind === kind).map(e => ({ id: e.id, name: e.name, ...e.figures }) as T)
   const lots = await em.find(LotEntity, where, { orderBy: { name: 'asc', id: 'asc' } })
+  const learned = kitchen.learnedSetId ? await em.findOne(LearnedSetEntity, { id: kitchen.learnedSetId }) : null
   return {
     id: kitchen.id,
     actorId: kitchen.actorId,
@@ -98,6 +105,7 @@ export async function loadKitchen(em: EntityManager, owner: Pick<Owner, 'id'>): 
     burners: things<KitchenBurner>('burner'),
     pans: things<KitchenPan>('pan'),
     lots: lots.map(lotOf),
+    learned: learned && { id: learned.id, number: learned.number, theta: learned.theta },
   }
 }
 

@@ -191,7 +191,7 @@ const THIN_BATCH = 500
 
 /**
  * Thins out what was kept by itself: all of today stay, of the week before the last of each hour, of what is older the
- * last of each day. Named states stay, and so does
+ * last of each day. Named states stay, those that a batch was made by, and
  * the newest: it is the last of its day.
  * @returns how many went
  */
@@ -208,6 +208,7 @@ export async function thinVersions(em: EntityManager, formulaId: string, at: Dat
               then date_trunc('hour', created_at) else date_trunc('day', created_at) end
             order by created_at desc, id desc) as n
           from formula_version where formula_id = ? and label = '' and created_at < ?::timestamptz
+            and not exists (select 1 from batch where version_id = formula_version.id)
         ) kept where n > 1 limit ${THIN_BATCH})
       returning id`,
       [subDays(today, 7).toISOString(), subDays(today, 7).toISOString(), formulaId, today.toISOString()],

@@ -1,22 +1,34 @@
 /** Prepares the database before the first request is answered, and closes its connections with the process. */
+import { faultName } from '../database/away'
 import { boot } from '../database/boot'
-import { closeOrm, databaseUrl, now, setReady, watchDatabase } from '../utils/orm'
-import { startHousekeeping } from '../domain/housekeeping'
+import { closeOrm, databaseUrl, newEm, now, setReady, watchDatabase } from '../utils/orm'
+import { writeDemoBook } from '../domain/demoBook'
+import { showMissing, startHousekeeping } from '../domain/housekeeping'
+import { isDemo } from '../domain/kitchen'
+import { startJobs } from '../domain/jobs'
 import { closePool } from '../threads/pool'
 
 export default defineNitroPlugin((nitro) => {
   const start = boot(databaseUrl(), now(), process.env.LUMBIK_DEMO === '1', line => console.log(`Lumbik: ${line}`))
   setReady(start)
   let stopHousekeeping = () => {}
+  let stopJobs = async () => {}
   start.then(async () => {
     stopHousekeeping = startHousekeeping()
     await watchDatabase()
+    stopJobs = await startJobs(databaseUrl())
   }).catch((error: Error) => {
     console.error(error.message)
     process.exit(1)
   })
+  // Beside the first requests: what it shows is there a little later.
+  start.then(async () => {
+    if (process.env.LUMBIK_DEMO === '1' && (await isDemo(await newEm()))) await writeDemoBook(now())
+    await showMissing(await newEm())
+  }).catch((error: Error) => console.error(`Lumbik: the demo's Book was not written (${faultName(error)})`))
   nitro.hooks.hook('close', async () => {
     stopHousekeeping()
+    await stopJobs()
     await Promise.all([closePool(), closeOrm()])
   })
 })

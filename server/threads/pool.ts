@@ -22,6 +22,23 @@ const usePool = () =>
     resourceLimits: { maxOldGenerationSizeMb: 512 },
   }))
 
+/** Whole minutes of work have a thread of their own, so that nothing that is waited for queues behind them. */
+let longPool: Tinypool | undefined
+const useLongPool = () =>
+  (longPool ??= new Tinypool({
+    filename: new URL('./threads/worker.mjs', import.meta.url).href,
+    minThreads: 0,
+    maxThreads: 1,
+    idleTimeout: 60_000,
+    resourceLimits: { maxOldGenerationSizeMb: 512 },
+  }))
+
+/** Runs a long piece of work in its own thread; it is stopped by what watches it. */
+export const inLongThread = async <K extends keyof typeof Tasks>(
+  name: K, data: Parameters<(typeof Tasks)[K]>[0],
+): Promise<ReturnType<(typeof Tasks)[K]>> =>
+  (await useLongPool().run(data, { name })) as ReturnType<(typeof Tasks)[K]>
+
 /** Runs one of `tasks.ts` in a thread. @throws {Refusal} when too many wait, or it takes too long */
 export async function inThread<K extends keyof typeof Tasks>(
   name: K,
@@ -39,7 +56,7 @@ export async function inThread<K extends keyof typeof Tasks>(
 }
 
 export async function closePool(): Promise<void> {
-  const closing = pool
-  pool = undefined
-  await closing?.destroy()
+  const closing = [pool, longPool]
+  pool = longPool = undefined
+  await Promise.all(closing.map(p => p?.destroy()))
 }

@@ -10,7 +10,16 @@ import { tooLong } from '#core/formats/reader/read'
 import { reportOf } from '#core/formats/report'
 import type { ReadHouse } from '#core/formats/reader/read'
 import { summariseDessert, type Summary } from '#core/pipeline/summary'
+import { demoBatch } from '../database/demoBook'
 import { eggsOf } from '../domain/eggs'
+import type { BatchRecord } from '#core/book/record'
+import { eventsOf } from '#core/book/record'
+import { diagnose, type Diagnosis } from '#core/diagnose/diagnose'
+import { besideOf, foretold, type OutcomeForetold } from '#core/learn/beside'
+import { calibrate, type Calibration } from '#core/learn/calibrate'
+import { alongside } from '#core/simulate/alongside'
+import type { BatchShown, Simulation } from '../../shared/book'
+import { type Watched, watchedRun } from './watched'
 import { readStored } from '../domain/stored'
 import { readDocument } from '../../shared/schemas/formula'
 import { inputProblem, type Problem } from '../../shared/schemas/problem'
@@ -102,3 +111,31 @@ export function assessBody({ body, kitchen }: { body: Uint8Array, kitchen: Kitch
     throw error
   }
 }
+
+/** What the instruments of the simulated kitchen have written until now, and what would be found if it were opened. */
+export const kitchenAlongside = (
+  { record, simulation, nowS }: { record: BatchRecord, simulation: Simulation, nowS: number },
+) => alongside(record, simulation, nowS)
+
+/** What the Book lists of a batch; a formula that cannot be worked out has no figures. */
+export function batchShown({ record }: { record: BatchRecord }): BatchShown {
+  const outcome = eventsOf(record.events, 'outcome').at(-1)?.outcome ?? null
+  try {
+    return { asMeant: outcome?.asMeant ?? null, outcome, beside: besideOf(record, record.kitchen.learned ?? {}) }
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error
+    return { asMeant: outcome?.asMeant ?? null, outcome, beside: [] }
+  }
+}
+/** A batch of the demo's Book, by its number. */
+export const demoBatchOf = ({ n, at }: { n: number, at: string }) => demoBatch(n, new Date(at))
+/** What would be found of it now, as it was made. */
+export const batchForetold = ({ record }: { record: BatchRecord }): OutcomeForetold =>
+  foretold(record, record.kitchen.learned ?? {})
+
+/** Why a batch failed, while somebody watches how far it is. */
+export const diagnoseBatch = (
+  { record, watched }: { record: BatchRecord, watched: Watched },
+): Diagnosis => watchedRun(diagnose(record), watched)
+/** What batches teach of their kitchen. */
+export const calibrateBatches = ({ records }: { records: BatchRecord[] }): Calibration => calibrate(records)

@@ -1,2 +1,2 @@
 /** Entry of a worker thread; bundled beside the server by `modules/threads.ts`. */
-export { assessBody, summaries } from './tasks'
+export * from './tasks'

@@ -2,6 +2,15 @@
 
 export const ROUTES: Readonly<Record<string, readonly string[]>> = {
   '/api/assess': ['POST'],
+  '/api/batches': ['GET', 'POST'],
+  '/api/batches/:id': ['GET'],
+  '/api/batches/:id/clock': ['PUT'],
+  '/api/batches/:id/diagnosis': ['GET', 'POST'],
+  '/api/batches/:id/events': ['POST'],
+  '/api/batches/:id/foretold': ['GET'],
+  '/api/batches/:id/found': ['GET'],
+  '/api/batches/:id/line': ['GET', 'POST'],
+  '/api/batches/:id/readings': ['POST'],
   '/api/bin': ['GET'],
   '/api/bin/restore': ['POST'],
   '/api/formulas': ['GET', 'POST'],
@@ -10,8 +19,10 @@ export const ROUTES: Readonly<Record<string, readonly string[]>> = {
   '/api/health': ['GET'],
   '/api/kitchen': ['GET', 'PUT'],
   '/api/kitchen/uses/:id': ['GET'],
+  '/api/learned': ['GET', 'POST', 'PUT'],
   '/api/lots/:id': ['PUT', 'DELETE'],
   '/api/read': ['POST'],
+  '/api/work/:id': ['DELETE'],
   '/api/versions/:id': ['GET'],
 }
 

@@ -1,5 +1,6 @@
 /** The kitchen at the wire: settings, places, vessels and lots. */
 import * as yup from 'yup'
+import { BATCH_LAWS, KITCHEN_LAWS } from '#core/kitchen/spreads'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import { BURNER_KINDS, PLAIN_KITCHEN } from '#core/kitchen/kitchen'
 import { MATERIALS, VESSEL_KINDS } from '#core/physics/geometry/cavity'
@@ -222,6 +223,12 @@ export const kitchenUpdateSchema = yup
   .strict()
   .required()
 
+const LEARNED = Object.keys({ ...KITCHEN_LAWS, ...BATCH_LAWS })
+/** What was learned of a kitchen: figures by id, of one thing or of all of its kind. */
+const learned = yup.mixed<Record<string, number>>().optional().test('learned', 'unknownValue', value =>
+  value === undefined || (typeof value === 'object' && value !== null && Object.entries(value).every(([id, v]) =>
+    LEARNED.includes(id.split('.')[0]!) && Number.isFinite(v) && Math.abs(v as number) <= 100)))
+
 const anyId = { id: yup.string().strict().min(1).max(80).required() }
 /** A kitchen as a file brings it along: what it does not say is as in a kitchen of which nothing is known. */
 const kitchenFileSchema = yup
@@ -238,6 +245,7 @@ const kitchenFileSchema = yup
     pans: list(panSchema.shape(anyId)),
     lots: list(lotSchema.shape(anyId)),
     prices: settingsSchema.fields.prices as yup.AnySchema,
+    learned,
     ...own,
   })
   .noUnknown()

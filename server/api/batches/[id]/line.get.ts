@@ -1,0 +1,49 @@
+import type { BatchNews } from '../../../../shared/book'
+import { batchRow, clockOf, eventsAfter, textsOf } from '../../../domain/batches'
+import { catchUp } from '../../../domain/demonstration'
+import { readingsOf } from '../../../domain/readings'
+
+/** How often the line says what is new, ms. */
+const EVERY_MS = 700
+
+/**
+ * The line of a batch, as server-sent events: each message is the news since the one before (events, readings, the
+ * clock). `after` and `afterS` say what the listener has: a number of events, seconds of readings.
+ */
+export default defineEventHandler(async (event) => {
+  const id = routeId(event, 'unknownBatch')
+  const query = getQuery(event)
+  const { em, owner } = await useRequest(event)
+  await batchRow(em, owner, id)
+  let head = Number(query.after ?? 0) || 0
+  let afterS = Number(query.afterS ?? -1) || -1
+  const stream = createEventStream(event)
+  let open = true
+  let last = ''
+  const say = async (): Promise<void> => {
+    const fork = await newEm()
+    const row = await batchRow(fork, owner, id)
+    await catchUp(fork, owner, row)
+    const events = row.head > head ? await eventsAfter(fork, id, head) : []
+    const series = await readingsOf(fork, id, afterS)
+    const texts = events.length > 0 ? await textsOf(fork, id) : []
+    const news: BatchNews = { events, head: row.head, series, clock: clockOf(row), texts }
+    head = row.head
+    for (const s of series) afterS = Math.max(afterS, s.timeS.at(-1)!)
+    const clock = `${row.clockAt.getTime()}/${row.clockS}/${row.speed}`
+    if (events.length === 0 && series.length === 0 && clock === last) return stream.push({ event: 'still', data: '' })
+    last = clock
+    await stream.push(JSON.stringify(news))
+  }
+  const turn = () => {
+    if (!open) return
+    // What goes wrong is the database's: the listener comes again by itself.
+    say().then(() => void setTimeout(turn, EVERY_MS), () => void stream.close())
+  }
+  stream.onClosed(async () => {
+    open = false
+    await stream.close()
+  })
+  turn()
+  return stream.send()
+})

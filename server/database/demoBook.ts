@@ -1,0 +1,42 @@
+/** The demo's Book: twenty batches of the last weeks, made in the simulated kitchen, as invented as the rest. */
+import type { BatchRecord } from '#core/book/record'
+import type { Mistake, SaidTruth } from '#core/plant/truth'
+import { runBatch } from '#core/simulate/batch'
+import { demoFormulas, demoKitchen } from './demo'
+
+/** What is true of the tea room and nobody has measured: rings weaker than they say, a probe that shows too much. */
+const TRUTHS = {
+  burnerFactor: 0.8, probeBiasK: 2.4, fridgeAirOffsetK: 1.6, ovenOffsetK: -9, 'lossFactor.sieve': 1.5,
+}
+/** By whom the instruments of a new demonstration are run, too. */
+export const DEMO_TRUTH: SaidTruth = { values: TRUTHS, mistake: null }
+export const DEMO_KITCHEN_SEED = 7
+
+type Wrong = Omit<Mistake, 'lineId'> & { line?: number }
+/** Which formula of the demo, how many days ago at what hour, what went wrong. */
+const MADE: readonly (readonly [formula: number, daysAgo: number, hour: number, wrong?: Wrong])[] = [
+  [4, 44, 9], [5, 43, 15], [0, 41, 8], [4, 38, 9], [8, 36, 10], [4, 34, 10, { kind: 'targetMissedK', amount: 7 }],
+  [5, 31, 14], [7, 30, 8], [1, 27, 10], [4, 25, 9], [10, 23, 9], [5, 21, 15, { kind: 'openedWarm', amount: 19 }],
+  [11, 19, 8, { kind: 'otherGelatine', amount: 130 }], [4, 16, 9], [8, 14, 10], [0, 12, 8], [4, 9, 9], [1, 7, 10],
+  [4, 4, 9], [5, 1, 15, { kind: 'reductionStoppedEarlyG', amount: 75 }],
+]
+export const DEMO_BATCHES = MADE.length
+
+const uuid = (kind: number, n: number) =>
+  `0e1f0000-${kind.toString(16).padStart(4, '0')}-4000-8000-${n.toString(16).padStart(12, '0')}`
+const DAY_MS = 86_400_000
+
+/** One of them, by its number: its formula, and its record with ids of its own. @param at the day it is today */
+export function demoBatch(n: number, at: Date): { formulaId: string, record: BatchRecord } {
+  const [which, daysAgo, hour, wrong] = MADE[n]!
+  const { id: formulaId, document: planned } = demoFormulas()[which]!
+  const day = new Date(at.getTime() - daysAgo * DAY_MS)
+  day.setUTCHours(hour, 5 * (n % 12), 0, 0)
+  const mistake = wrong ? { kind: wrong.kind, amount: wrong.amount, lineId: null } : null
+  const { record } = runBatch({
+    planned, kitchen: demoKitchen(), said: { values: TRUTHS, mistake }, kitchenSeed: DEMO_KITCHEN_SEED, seed: 100 + n,
+    startedAt: day.toISOString(),
+  })
+  const events = record.events.map((e, i) => ({ ...e, id: uuid(11, 1000 * n + i) }))
+  return { formulaId, record: { ...record, id: uuid(10, n + 1), events } }
+}

@@ -1,0 +1,162 @@
+/**
+ * Long work: diagnosing a batch, learning from many. A row says how far it is and what came of it; pg-boss, on the same
+ * PostgreSQL, sees that it is done, once, and again after a restart.
+ */
+import { randomUUID } from 'node:crypto'
+import type { EntityManager } from '@mikro-orm/postgresql'
+import type { InferEntity } from '@mikro-orm/core'
+import PgBoss from 'pg-boss'
+import { BatchEntity, CalibrationEntity, WorkEntity } from '../database/entities'
+import { faultName } from '../database/away'
+import { inLongThread } from '../threads/pool'
+import { progressOf, STOPPED, stopWork, watched } from '../threads/watched'
+import { newEm } from '../utils/orm'
+import type { WorkKind, WorkRecord } from '../../shared/book'
+import { recordOfBatch } from './batches'
+import type { Owner } from './kitchen'
+import { Refusal } from './refusal'
+
+const QUEUE = 'work'
+/** How often a row says how far its work is, ms; work that says nothing for this long is begun anew. */
+const SAYS_MS = 500
+const SILENT = 'interval \'15 seconds\''
+const EXPIRES_S = 15 * 60
+/** How often it is looked for, ms. */
+const LOOKS_MS = 5000
+/** Batches that learning looks at, the newest. */
+const LEARNS_FROM = 60
+
+let boss: PgBoss | undefined
+
+/** Begins to do what waits. @returns how to stop */
+export async function startJobs(url: string): Promise<() => Promise<void>> {
+  const mine = new PgBoss({ connectionString: url, max: 3, application_name: 'lumbik jobs' })
+  mine.on('error', error => console.error(`Lumbik: jobs (${faultName(error)})`))
+  await mine.start()
+  await mine.createQueue(QUEUE)
+  await mine.work<{ id: string }>(QUEUE, { pollingIntervalSeconds: 1 }, async ([job]) => doWork(job!.data.id))
+  boss = mine
+  const again = () => resume(mine).catch(error => console.error(`Lumbik: jobs (${faultName(error)})`))
+  const looking = setInterval(again, LOOKS_MS).unref()
+  void again()
+  return async () => {
+    boss = undefined
+    clearInterval(looking)
+    await mine.stop({ graceful: false })
+  }
+}
+
+/** Work whose server ended in the middle of it is asked for again. */
+async function resume(by: PgBoss): Promise<void> {
+  const em = await newEm()
+  const rows = await em.execute<{ id: string }[]>(
+    `select id from work where state in ('waiting', 'going') and updated_at < now() - ${SILENT} limit 20`)
+  for (const { id } of rows)
+    await by.send(QUEUE, { id }, { retryLimit: 3, expireInSeconds: EXPIRES_S, singletonKey: id, singletonSeconds: 10 })
+}
+
+type WorkRow = InferEntity<typeof WorkEntity>
+/** How a target stands: what a result is worked out from. */
+async function headOf(em: EntityManager, owner: Pick<Owner, 'id'>, kind: WorkKind, targetId: string): Promise<number> {
+  if (kind === 'learn') return em.count(BatchEntity, { kitchenId: owner.id, isDone: true })
+  const row = await em.findOne(BatchEntity, { id: targetId, kitchenId: owner.id }, { fields: ['head'] })
+  if (!row) throw new Refusal('unknown', 'id', 'unknownBatch')
+  return row.head
+}
+const recordOfWork = (row: WorkRow, head: number): WorkRecord => ({
+  id: row.id, kind: row.kind, targetId: row.targetId, state: row.state, progress: row.progress,
+  isStale: row.head !== head, result: row.result ?? null,
+})
+
+/** The last work of its kind about a target; null: none was asked for. */
+export async function lastWork(
+  em: EntityManager, owner: Owner, kind: WorkKind, targetId: string,
+): Promise<WorkRecord | null> {
+  const head = await headOf(em, owner, kind, targetId)
+  const row = await em.findOne(
+    WorkEntity, { kitchenId: owner.id, kind, targetId }, { orderBy: { createdAt: 'desc', id: 'desc' } },
+  )
+  return row && recordOfWork(row, head)
+}
+
+/** Asks for work; what goes on already about the same is answered. @throws {Refusal} unknown; away, without jobs */
+export async function askWork(
+  em: EntityManager, owner: Owner, at: Date, kind: WorkKind, targetId: string,
+): Promise<WorkRecord> {
+  if (!boss) throw new Refusal('away', '', 'busy')
+  const head = await headOf(em, owner, kind, targetId)
+  const last = await lastWork(em, owner, kind, targetId)
+  if (last && !last.isStale && (last.state === 'waiting' || last.state === 'going')) return last
+  const row = em.create(WorkEntity, {
+    id: randomUUID(), kitchenId: owner.id, actorId: owner.actorId, createdAt: at, updatedAt: new Date(), kind, targetId,
+    state: 'waiting', progress: 0, head, result: null,
+  })
+  await em.flush()
+  await boss.send(QUEUE, { id: row.id }, { retryLimit: 3, expireInSeconds: EXPIRES_S })
+  return recordOfWork(row, head)
+}
+
+/** Gives work up. @throws {Refusal} unknown */
+export async function cancelWork(em: EntityManager, owner: Owner, id: string): Promise<WorkRecord> {
+  const row = await em.findOne(WorkEntity, { id, kitchenId: owner.id })
+  if (!row) throw new Refusal('unknown', 'id', 'unknownWork')
+  if (row.state === 'waiting' || row.state === 'going') row.state = 'cancelled'
+  await em.flush()
+  return recordOfWork(row, row.head)
+}
+
+/** Does one piece of work, and says how far it is. */
+async function doWork(id: string): Promise<void> {
+  const em = await newEm()
+  // One server does it: the first that takes a row which waits, failed, or whose server has gone silent.
+  const taken = await em.execute<unknown[]>(
+    `update work set state = 'going', updated_at = now() where id = ? and (state in ('waiting', 'failed')
+      or (state = 'going' and updated_at < now() - ${SILENT})) returning id`,
+    [id],
+  )
+  if (taken.length === 0) return
+  const row = await em.findOneOrFail(WorkEntity, { id })
+  const watch = watched()
+  const said = setInterval(() => void say(id, progressOf(watch)).then(goesOn => goesOn || stopWork(watch)), SAYS_MS)
+  try {
+    const result = row.kind === 'diagnose' ? await diagnosed(em, row, watch) : await learned(em, row)
+    await em.nativeUpdate(WorkEntity, { id, state: { $ne: 'cancelled' } }, { state: 'done', progress: 1, result })
+  } catch (error) {
+    if ((error as Error).message === STOPPED) return
+    await em.nativeUpdate(WorkEntity, { id, state: { $ne: 'cancelled' } }, { state: 'failed' })
+    throw error
+  } finally {
+    clearInterval(said)
+  }
+}
+/** @returns whether it is still wanted */
+async function say(id: string, progress: number): Promise<boolean> {
+  try {
+    const em = await newEm()
+    const rows = await em.execute<unknown[]>(
+      'update work set progress = ?, updated_at = now() where id = ? and state = \'going\' returning id', [progress, id])
+    return rows.length > 0
+  } catch {
+    return true
+  }
+}
+
+async function diagnosed(em: EntityManager, row: WorkRow, watch: ReturnType<typeof watched>) {
+  const batch = await em.findOneOrFail(BatchEntity, { id: row.targetId })
+  return inLongThread('diagnoseBatch', { record: await recordOfBatch(em, batch), watched: watch })
+}
+/** What the newest batches teach; kept beside its work. */
+async function learned(em: EntityManager, row: WorkRow) {
+  const batches = await em.find(
+    BatchEntity, { kitchenId: row.kitchenId, isDone: true }, { orderBy: { startedAt: 'desc' }, limit: LEARNS_FROM },
+  )
+  const records = await Promise.all(batches.map(async b => recordOfBatch(em, b)))
+  const result = await inLongThread('calibrateBatches', { records })
+  await em.nativeDelete(CalibrationEntity, { id: row.id })
+  em.create(CalibrationEntity, {
+    id: row.id, kitchenId: row.kitchenId, actorId: row.actorId, createdAt: new Date(), batchIds: batches.map(b => b.id),
+    result,
+  })
+  await em.flush()
+  return { ...result, batchIds: batches.map(b => b.id) }
+}

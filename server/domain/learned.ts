@@ -1,0 +1,54 @@
+/** Learned sets: accepted by a cook, numbered, and taken back by going by an earlier one, or by none. */
+import { randomUUID } from 'node:crypto'
+import type { EntityManager } from '@mikro-orm/postgresql'
+import { CalibrationEntity, KitchenEntity, LearnedSetEntity } from '../database/entities'
+import type { LearnedItem, LearnedList } from '../../shared/book'
+import { lockKitchen, type Owner } from './kitchen'
+import { Refusal } from './refusal'
+
+/** A parameter that is found this close to what is stated changes nothing: share of its own spread. */
+const TELLS = 0.25
+
+/** Which sets there are, the newest first, and which one counts. */
+export async function listLearned(em: EntityManager, owner: Pick<Owner, 'id'>): Promise<LearnedList> {
+  const kitchen = await em.findOneOrFail(KitchenEntity, { id: owner.id }, { fields: ['learnedSetId'] })
+  const rows = await em.find(LearnedSetEntity, { kitchenId: owner.id }, { orderBy: { number: 'desc' }, limit: 100 })
+  const items: LearnedItem[] = rows.map(r => ({
+    id: r.id, number: r.number, createdAt: r.createdAt.toISOString(), calibrationId: r.calibrationId, theta: r.theta,
+  }))
+  return { items, goesBy: kitchen.learnedSetId ?? null }
+}
+
+/** Accepts what a calibration found: a set of its own, which counts from now on. @throws {Refusal} unknown */
+export async function acceptLearned(
+  em: EntityManager, owner: Owner, at: Date, calibrationId: string,
+): Promise<LearnedList> {
+  await em.transactional(async (tx) => {
+    const kitchen = await lockKitchen(tx, owner)
+    const calibration = await tx.findOne(CalibrationEntity, { id: calibrationId, kitchenId: owner.id })
+    if (!calibration) throw new Refusal('unknown', 'calibrationId', 'unknownCalibration')
+    const [last] = await tx.find(LearnedSetEntity, { kitchenId: owner.id }, { orderBy: { number: 'desc' }, limit: 1 })
+    const told = calibration.result.parameters.filter(p => p.batches > 0
+      && Math.abs(p.value - p.prior.value) > TELLS * p.spread)
+    const row = tx.create(LearnedSetEntity, {
+      id: randomUUID(), kitchenId: owner.id, actorId: owner.actorId, createdAt: at, number: (last?.number ?? 0) + 1,
+      calibrationId, theta: Object.fromEntries(told.map(p => [p.id, p.value])),
+    })
+    await tx.flush()
+    Object.assign(kitchen, { learnedSetId: row.id, revision: kitchen.revision + 1, updatedAt: at })
+    await tx.flush()
+  })
+  return listLearned(em.fork(), owner)
+}
+
+/** Goes by another set, or by none. @throws {Refusal} unknown */
+export async function goByLearned(em: EntityManager, owner: Owner, at: Date, id: string | null): Promise<LearnedList> {
+  await em.transactional(async (tx) => {
+    const kitchen = await lockKitchen(tx, owner)
+    if (id !== null && (await tx.count(LearnedSetEntity, { id, kitchenId: owner.id })) === 0)
+      throw new Refusal('unknown', 'id', 'unknownSet')
+    Object.assign(kitchen, { learnedSetId: id, revision: kitchen.revision + 1, updatedAt: at })
+    await tx.flush()
+  })
+  return listLearned(em.fork(), owner)
+}

@@ -1,0 +1,116 @@
+/** The Book as it travels between browser and server: plain data. */
+import type { Outcome } from '#core/book/outcome'
+import type { BatchEvent, BatchRecord, Device, DeviceKind, Series } from '#core/book/record'
+import type { Beside } from '#core/learn/beside'
+import type { SimulatedKitchen } from '#core/simulate/alongside'
+
+/** What a batch keeps as it began. */
+export type Frozen = Pick<BatchRecord, 'componentId' | 'formula' | 'occasion' | 'kitchen' | 'parameters' | 'devices'>
+/** The kitchen behind the instruments of a demonstration. */
+export type Simulation = SimulatedKitchen
+
+/** What the Book lists of a batch. */
+export interface BatchShown {
+  asMeant: boolean | null
+  /** The outcome that holds. */
+  outcome: Outcome | null
+  beside: Beside[]
+}
+
+export interface BatchItem {
+  id: string
+  formulaId: string
+  versionId: string
+  name: string
+  startedAt: string
+  simulated: boolean
+  isDone: boolean
+  by: string
+  shown: BatchShown | null
+  faults: string[]
+  lots: string[]
+}
+export interface BookPage {
+  items: BatchItem[]
+  next: string | null
+  total: number | null
+}
+
+/** The clock of a batch: `nowS` as the answer left. */
+export interface BatchClock {
+  nowS: number
+  speed: number
+}
+export interface TextRecord { id: string, text: string | null }
+/** A batch, whole. */
+export interface BatchWhole {
+  record: BatchRecord
+  formulaId: string
+  versionId: string
+  by: string
+  isDone: boolean
+  head: number
+  clock: BatchClock
+  texts: TextRecord[]
+  /** What the simulated scale shows of each line, g. */
+  weights: Record<string, number> | null
+  /** How the flame of the demonstration stands, times what was set. */
+  power: number
+  shown: BatchShown | null
+}
+/** What is new since a client last heard: said by the line (server-sent events), and by any write. */
+export interface BatchNews {
+  events: BatchEvent[]
+  head: number
+  series: Series[]
+  clock: BatchClock
+  texts: TextRecord[]
+}
+
+/** How a device was last held against something known: what it showed, what was true. */
+export interface DeviceCheck {
+  at: string
+  against: 'ice' | 'boil' | 'buffer4' | 'buffer7' | 'weight'
+  shown: number
+  truth: number
+}
+export interface DeviceFigures {
+  simulated: boolean
+  /** Newest first. */
+  checks: DeviceCheck[]
+}
+export interface DeviceRecord extends DeviceFigures {
+  id: string
+  kind: DeviceKind
+  name: string
+}
+
+/** Work that goes on beside requests. */
+export const WORK_KINDS = ['diagnose', 'learn'] as const
+export type WorkKind = (typeof WORK_KINDS)[number]
+export type WorkState = 'waiting' | 'going' | 'done' | 'failed' | 'cancelled'
+export interface WorkRecord<T = unknown> {
+  id: string
+  kind: WorkKind
+  targetId: string
+  state: WorkState
+  /** 0–1. */
+  progress: number
+  /** What it was worked out from is not all there is any more. */
+  isStale: boolean
+  result: T | null
+}
+
+/** A set of learned figures as it is listed. */
+export interface LearnedItem {
+  id: string
+  number: number
+  createdAt: string
+  calibrationId: string
+  theta: Record<string, number>
+}
+export interface LearnedList {
+  items: LearnedItem[]
+  /** The one that counts; null: what is stated. */
+  goesBy: string | null
+}

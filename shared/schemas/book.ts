@@ -1,0 +1,89 @@
+/** The Book at the wire: starting a batch, what happens, what is read, the demonstration's clock. */
+import * as yup from 'yup'
+import type { Happened } from '#core/book/record'
+import { CHANNELS } from '#core/book/record'
+import { happenedSchema } from './batch'
+import { InputError } from '#core/base/errors'
+
+const uuid = () => yup.string().strict().uuid().required()
+const exactly = <T extends yup.ObjectShape>(shape: T) => yup.object(shape).noUnknown().strict().required()
+/** Whatever a batch lasts, s: a year. */
+const MOST_S = 3.2e7
+
+export const startBatchSchema = exactly({
+  id: uuid(),
+  formulaId: uuid(),
+  componentId: yup.string().strict().min(1).max(80).required(),
+  document: yup.mixed().required(),
+  /** In the simulated kitchen, by its own hidden truths; `truth` says some of them (docs/truth.schema.json). */
+  simulated: yup.boolean().strict().required(),
+  truth: yup.mixed().optional(),
+})
+
+/** An event as a client sends it: text that may be taken back goes beside it. */
+export interface SentEvent {
+  id: string
+  atS: number
+  happened: Happened
+  text: { id: string, text: string } | null
+}
+const textSchema = yup
+  .object({ id: uuid(), text: yup.string().strict().trim().min(1).max(4000).required() })
+  .noUnknown()
+  .strict()
+  .nullable()
+  .defined()
+export const eventsSchema = exactly({
+  events: yup
+    .array(exactly({
+      id: uuid(),
+      atS: yup.number().strict().min(0).max(MOST_S).required(),
+      happened: happenedSchema as never as yup.Schema<Happened>,
+      text: textSchema,
+    }))
+    .strict()
+    .min(1)
+    .max(200)
+    .required(),
+})
+
+const seriesSchema = exactly({
+  deviceId: yup.string().strict().min(1).max(80).required(),
+  channel: yup.string().strict().oneOf([...CHANNELS]).required(),
+  timeS: yup.array(yup.number().strict().min(0).max(MOST_S).required()).strict().min(1).max(1000).required(),
+  values: yup.array(yup.number().strict().nullable().defined()).strict().min(1).max(1000).required(),
+})
+export const readingsSchema = exactly({ series: yup.array(seriesSchema).strict().min(1).max(20).required() })
+
+/** A line of an instrument: `2026-11-28T08:12:03.5Z probe pot 64.2`, a dash for what was not read. */
+export interface InstrumentLine {
+  at: Date
+  deviceId: string
+  channel: (typeof CHANNELS)[number]
+  value: number | null
+}
+const LINE = /^(\S+) ([\w.-]{1,80}) (\w+) (-|[+-]?\d{1,7}(?:\.\d{1,4})?)$/
+/**
+ * Reads a line of an instrument.
+ * @throws {InputError} unknownValue, naming which
+ */
+export function readLine(line: string, at: number): InstrumentLine {
+  const m = LINE.exec(line.trim())
+  const date = new Date(m?.[1] ?? '')
+  if (!m || Number.isNaN(date.getTime()) || !(CHANNELS as readonly string[]).includes(m[3]!))
+    throw new InputError('unknownValue', `lines.${at}`, { line: line.slice(0, 60) })
+  return { at: date, deviceId: m[2]!, channel: m[3] as InstrumentLine['channel'], value: m[4] === '-' ? null : Number(m[4]) }
+}
+export const linesSchema = exactly({
+  lines: yup.array(yup.string().strict().min(1).max(200).required()).strict().min(1).max(1000).required(),
+})
+
+export const clockSchema = exactly({
+  speed: yup.number().strict().min(1).max(60).optional(),
+  power: yup.number().strict().min(0).max(2).optional(),
+  skipS: yup.number().strict().min(1).max(48 * 3600).optional(),
+})
+export const learnedSchema = exactly({
+  calibrationId: yup.string().strict().uuid().optional(),
+  goesBy: yup.string().strict().uuid().nullable().optional(),
+})
