@@ -9,6 +9,9 @@ const emit = defineEmits<{ use: [], keys: [] }>()
 const workspace = useWorkspaceStore()
 const fmt = useFormat()
 const route = useRoute()
+const making = ref(false)
+/* A dialog is fetched when it is first asked for. */
+const makeAsked = computed((before?: boolean) => before || making.value)
 const print = () => navigateTo(`/formula/${String((route.params as { id: string }).id)}/card?print`)
 </script>
 
@@ -35,6 +38,7 @@ const print = () => navigateTo(`/formula/${String((route.params as { id: string 
         </span>
       </button>
       <span class="tools no-print">
+        <UButton size="sm" :label="$say('batch.makeIt')" data-make @click="making = true" />
         <UButton
           variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo"
           :aria-label="$say('workspace.undo')" @click="workspace.undo()"
@@ -54,6 +58,7 @@ const print = () => navigateTo(`/formula/${String((route.params as { id: string 
         />
       </span>
     </p>
+    <LazyMakeDialog v-if="makeAsked" v-model:open="making" :doc="doc" />
   </div>
 </template>
 

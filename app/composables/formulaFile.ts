@@ -4,20 +4,22 @@ import { documentProblemWords } from '~/words/problems'
 import { BODY_LIMIT } from '../../shared/limits'
 import { say } from '~/words/say'
 
-/** Offers a formula with its occasion as a file. */
-export function exportFormula(planned: Planned) {
-  const url = URL.createObjectURL(new Blob([`${JSON.stringify(planned, null, 2)}\n`], { type: 'application/json' }))
+/** A name as files have it. */
+const plainName = (name: string) =>
+  name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || say('formulaFile.formula')
+
+/** Offers a text as a file. @param ending of its name, as `lumbik.json` */
+export function saveFile(name: string, ending: string, text: string, type: string) {
+  const url = URL.createObjectURL(new Blob([text], { type }))
   const link = document.createElement('a')
   link.href = url
-  link.download = `${
-    planned.formula.name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || say('formulaFile.formula')
-  }.lumbik.json`
+  link.download = `${plainName(name)}.${ending}`
   link.click()
   setTimeout(() => URL.revokeObjectURL(url), 1000)
 }
+/** Offers a formula with its occasion as a file. */
+export const exportFormula = (planned: Planned) =>
+  saveFile(planned.formula.name, 'lumbik.json', `${JSON.stringify(planned, null, 2)}\n`, 'application/json')
 
 /** Reads a file and makes a formula of it. */
 export async function importFormula(file: File): Promise<{ id: string } | { error: string }> {

@@ -17,7 +17,7 @@ function leaves(tree: object, path: string[] = []): [string, string][] {
 const British = new Map(leaves(gb))
 const all = SOURCES.map(s => s.text).join('\n')
 const asked = new Set([...all.matchAll(/\bsay\('([^']+)'/g)].map(m => m[1]!))
-const groups = [...all.matchAll(/\bgroup<[\s\S]*?>\('([^']+)'\)/g)].map(m => m[1]!)
+const groups = [...all.matchAll(/\b(?:group<[\s\S]*?>|sentences)\('([^']+)'\)/g)].map(m => m[1]!)
 const places = (text: string) => [...text.matchAll(/\{(\w+)\}/g)].map(m => m[1]!).sort()
 
 describe('words by key', () => {

@@ -45,3 +45,12 @@ export function group<T extends object>(key: string): T {
   }
   return out as T
 }
+
+/**
+ * Sentences under a key, each said by its name with its figures; a name that is not there is said as it is.
+ * @example sentences('batch.NAMES')('count', { n: 3 }) // '3 batches'
+ */
+export const sentences = (key: string) => (name: string, params: Params = {}): string => {
+  const said = say(`${key}.${name}`, params)
+  return said === `${key}.${name}` ? name : said
+}

@@ -6,7 +6,8 @@ import { given } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import type { History } from '../physics/heat/dose'
 import {
-  carryOver, fullHeatW, givenCourse, heatsInPan, panFor, panOfSize, type PotRun, runPot, stirInTemperature, unheated,
+  carryOver, fullHeatW, givenCourse, heatsInPan, type Pan, panFor, panOfSize, type PotInput, type PotRun, runPot,
+  stirInTemperature, unheated,
 } from '../physics/heat/pot'
 import { POUCH_M, runPouch } from '../physics/heat/pouch'
 import { addedSugarG, reductionG } from '../physics/heat/reduction'
@@ -55,6 +56,42 @@ function inductionOf({ heat }: Bench, kitchen: Kitchen): number | null {
   return hob?.kind === 'induction' ? fullHeatW(hob) : null
 }
 
+/** The pan of a plan, or one that holds the mix. */
+function heatedPan(doc: Bench, kitchen: Kitchen, litres: number): Pan {
+  const own = panOf(doc, kitchen)
+  return own ? panOfSize(own) : panFor(litres, doc.heat.method === 'microwave' ? 'glass' : 'steel')
+}
+
+/**
+ * What a pot on the heat is computed from; of a plan that heats in a pan or bowl.
+ * @param aw water activity of what is cooked
+ */
+export function potInputOf(doc: Bench, kitchen: Kitchen, cooked: Mix, aw: number, p: Parameters = STANDARD): PotInput {
+  const { heat } = doc
+  const hot = thermalProperties(fractionsOf(cooked), 60)
+  return {
+    massG: cooked.massG,
+    waterG: cooked.grams.water,
+    cp: hot.cp,
+    pan: heatedPan(doc, kitchen, cooked.massG / 1000 / hot.rho),
+    startTempC: heat.startTempC,
+    targetTempC: heat.targetTempC,
+    holdS: heat.holdS,
+    method: heat.method as PotInput['method'],
+    burnerW: heat.burnerW,
+    inductionW: inductionOf(doc, kitchen),
+    burstS: heat.burstS,
+    volumeM3: cooked.massG / 1000 / hot.rho,
+    coefficients: p.pot,
+    roomTempC: kitchen.roomTempC,
+    altitudeM: kitchen.altitudeM,
+    waterActivity: aw,
+    evaporateG: heat.until === 'creamVolume'
+      ? Math.min(reductionG(addedSugarG(cooked.parts)), 0.6 * cooked.grams.water)
+      : null,
+  }
+}
+
 /**
  * The pot, simulated or as stated; what is baked or not heated stays as it started. @throws {InputError} for an
  * impossible evaporation
@@ -69,10 +106,7 @@ export function heatStep(
   const { heat } = doc
   const f = fractionsOf(cooked)
   const hot = thermalProperties(f, 60)
-  const own = panOf(doc, kitchen)
-  const pan = own
-    ? panOfSize(own)
-    : panFor(cooked.massG / 1000 / hot.rho, heat.method === 'microwave' ? 'glass' : 'steel')
+  const pan = heatedPan(doc, kitchen, cooked.massG / 1000 / hot.rho)
   const course = given(heat.course)
   const evaporated = given(heat.evaporationG)
   const { method } = heat
@@ -82,28 +116,7 @@ export function heatStep(
       ? unheated(heat.startTempC)
       : method === 'sousVide'
         ? pouched(heat, f, p)
-        : runPot({
-            massG: cooked.massG,
-            waterG: cooked.grams.water,
-            cp: hot.cp,
-            pan,
-            startTempC: heat.startTempC,
-            targetTempC: heat.targetTempC,
-            holdS: heat.holdS,
-            method,
-            burnerW: heat.burnerW,
-            inductionW: inductionOf(doc, kitchen),
-            burstS: heat.burstS,
-            volumeM3: cooked.massG / 1000 / hot.rho,
-            coefficients: p.pot,
-            roomTempC: kitchen.roomTempC,
-            altitudeM: kitchen.altitudeM,
-            waterActivity: aw,
-            evaporateG:
-            heat.until === 'creamVolume'
-              ? Math.min(reductionG(addedSugarG(cooked.parts)), 0.6 * cooked.grams.water)
-              : null,
-          })
+        : runPot(potInputOf(doc, kitchen, cooked, aw, p))
   if (evaporated !== null) pot.evaporatedG = within(evaporated, 'heat.evaporationG', 0, cooked.massG)
   return {
     run: pot,

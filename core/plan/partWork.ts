@@ -6,7 +6,7 @@ import { type Cue, noStep, type PartCode, type StepOf } from './work'
 export type PartWork = StepOf<PartCode>
 
 export const brief = (lines: readonly Line[]) =>
-  lines.filter(l => l.massG > 0).map(l => ({ ingredientId: l.ingredientId, massG: l.massG }))
+  lines.filter(l => l.massG > 0).map(l => ({ id: l.id, ingredientId: l.ingredientId, massG: l.massG }))
 
 const AS_WRITTEN = { holdMin: null, inOven: false }
 const PART_CUES: Partial<Record<PartStep, Cue>> = {

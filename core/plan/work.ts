@@ -195,7 +195,7 @@ export interface StepOf<C extends WorkCode> {
   code: C
   component: Component['role']
   /** Lines of this step, with their grams. */
-  lines: { ingredientId: string, massG: number }[]
+  lines: { id: string, ingredientId: string, massG: number }[]
   /** To reach, or at which it is done, °C. */
   tempC: number | null
   /** It takes, s. */

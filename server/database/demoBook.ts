@@ -6,19 +6,20 @@ import { demoFormulas, demoKitchen } from './demo'
 
 /** What is true of the tea room and nobody has measured: rings weaker than they say, a probe that shows too much. */
 const TRUTHS = {
-  burnerFactor: 0.8, probeBiasK: 2.4, fridgeAirOffsetK: 1.6, ovenOffsetK: -9, 'lossFactor.sieve': 1.5,
+  burnerFactor: 0.8, probeBiasK: 2.4, fridgeAirOffsetK: 1.6, fridgeConvectionFactor: 1, ovenOffsetK: -9,
+  evaporationFactor: 1, setFactor: 1, scaleFactor: 1, lossFactor: 1, 'lossFactor.sieve': 1.5,
 }
 /** By whom the instruments of a new demonstration are run, too. */
 export const DEMO_TRUTH: SaidTruth = { values: TRUTHS, mistake: null }
 export const DEMO_KITCHEN_SEED = 7
 
-type Wrong = Omit<Mistake, 'lineId'> & { line?: number }
+type Wrong = Pick<Mistake, 'kind'> & Partial<Mistake>
 /** Which formula of the demo, how many days ago at what hour, what went wrong. */
 const MADE: readonly (readonly [formula: number, daysAgo: number, hour: number, wrong?: Wrong])[] = [
   [4, 44, 9], [5, 43, 15], [0, 41, 8], [4, 38, 9], [8, 36, 10], [4, 34, 10, { kind: 'targetMissedK', amount: 7 }],
-  [5, 31, 14], [7, 30, 8], [1, 27, 10], [4, 25, 9], [10, 23, 9], [5, 21, 15, { kind: 'openedWarm', amount: 19 }],
-  [11, 19, 8, { kind: 'otherGelatine', amount: 130 }], [4, 16, 9], [8, 14, 10], [0, 12, 8], [4, 9, 9], [1, 7, 10],
-  [4, 4, 9], [5, 1, 15, { kind: 'reductionStoppedEarlyG', amount: 75 }],
+  [5, 31, 14], [7, 30, 8], [1, 27, 10], [4, 25, 9], [10, 23, 9], [5, 21, 15, { kind: 'lineForgotten', lineId: 'd6-3' }],
+  [11, 19, 8], [4, 16, 9], [8, 14, 10], [0, 12, 8], [4, 9, 9], [1, 7, 10],
+  [4, 4, 9], [5, 1, 15, { kind: 'chilledTooShortS', amount: 12.2 * 3600 }],
 ]
 export const DEMO_BATCHES = MADE.length
 
@@ -32,7 +33,7 @@ export function demoBatch(n: number, at: Date): { formulaId: string, record: Bat
   const { id: formulaId, document: planned } = demoFormulas()[which]!
   const day = new Date(at.getTime() - daysAgo * DAY_MS)
   day.setUTCHours(hour, 5 * (n % 12), 0, 0)
-  const mistake = wrong ? { kind: wrong.kind, amount: wrong.amount, lineId: null } : null
+  const mistake = wrong ? { amount: null, lineId: null, ...wrong } : null
   const { record } = runBatch({
     planned, kitchen: demoKitchen(), said: { values: TRUTHS, mistake }, kitchenSeed: DEMO_KITCHEN_SEED, seed: 100 + n,
     startedAt: day.toISOString(),

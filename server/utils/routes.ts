@@ -22,8 +22,9 @@ export const ROUTES: Readonly<Record<string, readonly string[]>> = {
   '/api/learned': ['GET', 'POST', 'PUT'],
   '/api/lots/:id': ['PUT', 'DELETE'],
   '/api/read': ['POST'],
-  '/api/work/:id': ['DELETE'],
+  '/api/texts/:id': ['DELETE'],
   '/api/versions/:id': ['GET'],
+  '/api/work/:id': ['DELETE'],
 }
 
 /** Methods of the route that a path is, or null. @example methodsOf('/api/lots/abc') // ['PUT', 'DELETE'] */

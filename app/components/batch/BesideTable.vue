@@ -1,0 +1,50 @@
+<script setup lang="ts">
+/** What was foretold of a batch beside what was measured, and the difference in words. */
+import type { BatchShown } from '../../../shared/book'
+import { BESIDE_NAMES, differenceWords, figureWords } from '~/words/batch'
+
+const props = defineProps<{ batch: LiveBatch }>()
+const fmt = useFormat()
+/** Worked out by the server a moment after the outcome was written down. */
+const shown = shallowRef<BatchShown | null>(props.batch.whole.value?.shown ?? null)
+const head = computed(() => props.batch.events.value.length)
+const { pause } = useIntervalFn(async () => {
+  await props.batch.load()
+  const now = props.batch.whole.value?.shown ?? null
+  if (now) {
+    shown.value = now
+    pause()
+  }
+}, 1500, { immediate: shown.value === null })
+watch(head, () => { shown.value = props.batch.whole.value?.shown ?? shown.value })
+</script>
+
+<template>
+  <section v-if="shown" class="beside" data-beside>
+    <h2>{{ $say('batch.beside') }}</h2>
+    <p v-if="shown.beside.length === 0" class="soft">{{ $say('batch.besideNone') }}</p>
+    <table v-else>
+      <thead>
+        <tr>
+          <th /><th>{{ $say('batch.predicted') }}</th><th>{{ $say('batch.measured') }}</th><th />
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="b in shown.beside" :key="b.id">
+          <th scope="row">{{ BESIDE_NAMES[b.id] }}</th>
+          <td class="num">{{ figureWords(b.predicted, b.unit, fmt) }}</td>
+          <td class="num">{{ figureWords(b.measured, b.unit, fmt) }}</td>
+          <td>{{ differenceWords(b) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+h2 { font-size: 1.35rem; margin: 1.2rem 0 0.3rem; }
+table { border-collapse: collapse; width: 100%; max-width: 46rem; }
+th, td { text-align: left; padding: 0.35rem 0.8rem 0.35rem 0; border-bottom: 1px solid var(--hairline); font-weight: 400; }
+thead th { color: var(--ink-soft); border-color: var(--ink); }
+td.num { white-space: nowrap; }
+</style>

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+/** In the oven: the middle by a probe over the one foretold, in and out. */
+import type { EChartsOption } from 'echarts'
+import { eventsOf, seriesOf } from '#core/book/record'
+import type { Watch } from '#core/plan/watch'
+import type { Assessment } from '#core/pipeline/assessment'
+import { CITRON_DEEP, INK, label, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
+import { clockWords } from '~/words/batch'
+import { say } from '~/words/say'
+
+const props = defineProps<{ batch: LiveBatch, watched: Watch, assessment: Assessment, sound: boolean }>()
+const fmt = useFormat()
+const first = (kind: 'ovenIn' | 'ovenOut') => eventsOf(props.batch.events.value, kind)[0] ?? null
+const inS = computed(() => first('ovenIn')?.atS ?? null)
+const out = computed(() => first('ovenOut'))
+const series = computed(() => props.batch.record.value && seriesOf(props.batch.record.value, 'core'))
+const core = computed(() => {
+  const [s, from] = [series.value, inS.value]
+  if (!s || from === null) return []
+  return s.timeS.flatMap((t, i) => (t >= from && s.values[i] !== null ? [{ s: t - from, c: s.values[i]! - props.watched.biasK }] : []))
+})
+const nowC = computed(() => core.value.at(-1)?.c ?? null)
+const isCalled = computed(() => inS.value !== null && !out.value && nowC.value !== null && nowC.value >= props.watched.doneC)
+/** Straight on from the last five minutes: how long the middle still takes, s. */
+const leftS = computed(() => {
+  const last = core.value.at(-1)
+  const before = core.value.findLast(x => last && x.s <= last.s - 300)
+  if (!last || !before || last.c <= before.c + 0.2) return null
+  const perS = (last.c - before.c) / (last.s - before.s)
+  return Math.max(0, (props.watched.doneC - last.c) / perS - Math.max(0, props.batch.nowS.value - inS.value! - last.s))
+})
+const { call } = useCall(() => props.sound)
+watch(isCalled, is => is && call(), { immediate: true })
+const option = computed<EChartsOption>(() => {
+  const h = props.assessment.heat
+  return {
+    animation: false,
+    textStyle,
+    grid: { left: 48, right: 16, top: 30, bottom: 46 },
+    xAxis: timeAxis(say('batch.minutesOn'), Math.ceil(Math.max(h.endS, core.value.at(-1)?.s ?? 0) / 60) + 2, v => String(v)),
+    yAxis: valueAxis(fmt.unit.value, fmt.degreesShown(0), Math.ceil(fmt.degreesShown(props.watched.doneC + 10) / 10) * 10),
+    series: [
+      {
+        type: 'line', showSymbol: false, data: h.timeS.map((t, i) => [t / 60, fmt.degreesShown(h.tempC[i]!)]),
+        lineStyle: { color: SOFT, width: 2, type: 'dashed' }, itemStyle: { color: SOFT },
+        endLabel: { show: true, ...label(SOFT), formatter: say('batch.predicted'), align: 'right', offset: [0, 14] },
+        markLine: { symbol: 'none', silent: true, data: [{
+          yAxis: fmt.degreesShown(props.watched.doneC), lineStyle: { color: CITRON_DEEP, type: 'dashed' },
+          label: { ...label(CITRON_DEEP), position: 'insideStartTop', formatter: `${say('batch.toDone')} ${fmt.temp(props.watched.doneC)}` },
+        }] },
+      },
+      {
+        type: 'line', showSymbol: false, data: core.value.map(x => [x.s / 60, fmt.degreesShown(x.c)]),
+        lineStyle: { color: INK, width: 3 }, itemStyle: { color: INK }, z: 5,
+      },
+    ],
+  }
+})
+</script>
+
+<template>
+  <section class="oven" :data-oven="out ? 'out' : isCalled ? 'call' : inS === null ? 'cold' : 'in'">
+    <button v-if="inS === null" type="button" class="act" @click="batch.happen({ kind: 'ovenIn' })">
+      {{ $say('batch.ovenIn') }}
+    </button>
+    <p v-else-if="out" class="was">{{ $say('batch.wasOut', { at: clockWords(out.atS - inS) }) }}</p>
+    <template v-else>
+      <p class="was">{{ $say('batch.inOven', { at: fmt.clock(batch.record.value!.startedAt, inS) }) }}</p>
+      <p class="tile"><span>{{ $say('batch.middleNow') }}</span>
+        <b class="num">{{ nowC === null ? '–' : fmt.temp(nowC) }}</b></p>
+      <p v-if="leftS !== null && !isCalled" class="tile"><span>{{ $say('batch.toDone') }}</span>
+        <b class="num">{{ clockWords(leftS) }}</b></p>
+      <button
+        type="button" class="act" :class="{ off: isCalled }" :role="isCalled ? 'alert' : undefined"
+        @click="batch.happen({ kind: 'ovenOut' })"
+      >
+        {{ $say('batch.ovenOut') }}
+      </button>
+    </template>
+    <StationChart v-if="inS !== null" class="course" :option="option" :label="$say('batch.potChart')" />
+  </section>
+</template>
+
+<style scoped>
+.oven { display: flex; flex-wrap: wrap; gap: 0.6rem 2rem; align-items: end; }
+p { margin: 0; }
+.act {
+  min-height: 64px; padding: 0 1.6rem; background: var(--ink); color: var(--paper); font-size: 1.4rem; font-weight: 600;
+  cursor: pointer;
+}
+.act.off { background: var(--blood); min-height: 92px; font-size: 2rem; font-family: var(--font-display); }
+.was { font-size: 1.2rem; width: 100%; }
+.tile { display: grid; }
+.tile b { font-family: var(--font-display); font-weight: 500; font-size: 2.3rem; line-height: 1.1; }
+.course { width: 100%; height: 280px; }
+</style>

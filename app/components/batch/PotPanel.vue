@@ -1,0 +1,226 @@
+<script setup lang="ts">
+/**
+ * The pot on the heat: what the probe shows over what was foretold, the minutes that are left as ranges that shrink,
+ * what is noticed, and one call when it must come off.
+ */
+import type { EChartsOption } from 'echarts'
+import { eventsOf, seriesOf } from '#core/book/record'
+import type { Watch } from '#core/plan/watch'
+import type { PotOutlook } from '../../workers/pot.worker'
+import { BLOOD, CITRON_DEEP, INK, label, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
+import { clockWords, leftWords, NOTICE_WORDS } from '~/words/batch'
+import { say } from '~/words/say'
+
+const props = defineProps<{ batch: LiveBatch, watched: Watch, outlook: PotOutlook | null, sound: boolean }>()
+const fmt = useFormat()
+const w = computed(() => props.watched)
+const held = computed(() => props.batch.events.value)
+const onS = computed(() => eventsOf(held.value, 'heatOn')[0]?.atS ?? null)
+const offEvent = computed(() => eventsOf(held.value, 'heatOff')[0] ?? null)
+const series = computed(() => props.batch.record.value && seriesOf(props.batch.record.value, 'pot'))
+const shownC = computed(() => series.value?.values.findLast(v => v !== null) ?? null)
+
+/* The scale under the pan, where something is boiled off. */
+const panG = computed(() => props.batch.record.value?.readings
+  .find(s => s.channel === 'weight' && s.deviceId === 'scale')?.values.findLast(v => v !== null) ?? null)
+const typedPanG = ref<number | null>(null)
+const panReads = computed(() => typedPanG.value ?? panG.value)
+const panLeftG = computed(() =>
+  w.value.stopG === null || panReads.value === null ? null : panReads.value - w.value.stopG)
+
+/** Seconds since the reading that the outlook is of. */
+const lateS = computed(() => Math.max(0, props.batch.nowS.value - (onS.value ?? 0) - (props.outlook?.atS ?? 0)))
+type Span = { low: number, value: number, high: number } | null | undefined
+const later = (r: Span) => r && { low: r.low - lateS.value, value: r.value - lateS.value, high: r.high - lateS.value }
+/** When the mix was where it is meant to be, by the batch's clock, as the probe has it. */
+const reachedS = computed(() => {
+  const s = series.value
+  if (!s || onS.value === null) return null
+  const i = s.values.findIndex((v, k) => v !== null && s.timeS[k]! > onS.value! && v - w.value.biasK >= w.value.doneC - 0.2)
+  return i < 0 ? null : s.timeS[i]!
+})
+const holdLeftS = computed(() =>
+  reachedS.value === null ? null : reachedS.value + w.value.holdS - props.batch.nowS.value)
+const mixC = computed(() => props.outlook?.tempC.value ?? null)
+const isOn = computed(() => onS.value !== null && offEvent.value === null)
+/** It must come off: enough boiled off, held long enough, what the pan gives back ends it there, or grains are near. */
+const isCalled = computed(() => {
+  if (!isOn.value || !props.outlook) return false
+  if (w.value.stopG !== null) return panLeftG.value !== null && panLeftG.value <= 0
+  if (w.value.grainyC !== null && mixC.value !== null && mixC.value > w.value.grainyC - 1) return true
+  if (w.value.holdS > 0 || w.value.boils) return holdLeftS.value !== null && holdLeftS.value <= 0
+  const off = later(props.outlook.off)
+  return off !== null && off !== undefined && off.value <= 1
+})
+const carryK = computed(() => (mixC.value === null ? 0 : Math.max(0, w.value.doneC - mixC.value)))
+const { call } = useCall(() => props.sound)
+watch(isCalled, is => is && call(), { immediate: true })
+
+const times = computed(() => {
+  const o = props.outlook
+  if (!o) return []
+  const row = (key: string, name: string, range: Span, atC: number | null) =>
+    ({ key, name, range: later(range), isPast: atC !== null && mixC.value !== null && mixC.value >= atC })
+  return [
+    ...(w.value.coatsC === null ? [] : [row('coats', say('batch.toCoats'), o.coats, w.value.coatsC)]),
+    row('done', say('batch.toDone'), o.done, w.value.doneC),
+    ...(w.value.grainyC === null ? [] : [row('grainy', say('batch.toGrainy'), o.grainy, w.value.grainyC)]),
+  ]
+})
+const marginK = computed(() => (w.value.grainyC === null || mixC.value === null ? null : w.value.grainyC - mixC.value))
+/** What the stove gives beside what was stated: told once it is a tenth, and known. */
+const heatWords = computed(() => {
+  const o = props.outlook
+  if (!o || w.value.pot?.method === 'waterBath') return ''
+  if (o.heat.low > 1.05) return say('batch.hotter', { p: fmt.percent(o.heat.value - 1) })
+  if (o.heat.high < 0.95) return say('batch.weaker', { p: fmt.percent(1 - o.heat.value) })
+  return o.atS > 60 ? say('batch.asPlannedHeat') : ''
+})
+
+const typedC = ref(0)
+async function writeDown() {
+  const timeS = Math.round(10 * props.batch.nowS.value) / 10
+  await api(`/api/batches/${props.batch.id}/readings`, {
+    method: 'POST', body: { series: [{ deviceId: 'typed', channel: 'pot', timeS: [timeS], values: [typedC.value] }] },
+  })
+}
+function off() {
+  props.batch.happen({ kind: 'heatOff' })
+  if (panReads.value !== null)
+    props.batch.happen({ kind: 'panWeighed', shownG: panReads.value, tareG: w.value.tareG })
+}
+
+const option = computed<EChartsOption>(() => {
+  const from = onS.value ?? 0
+  const s = series.value
+  const shown = s ? s.timeS.flatMap((t, i) => (t >= from && s.values[i] !== null ? [[(t - from) / 60, fmt.degreesShown(s.values[i]!)]] : [])) : []
+  const foretold = w.value.timeS.map((t, i) => [t / 60, fmt.degreesShown(w.value.tempC[i]!)])
+  const end = Math.max(4, Math.ceil(Math.max(w.value.timeS.at(-1)! / 60, (shown.at(-1)?.[0] ?? 0) + 1)))
+  const across = (c: number | null, name: string, color: string) => c === null ? [] : [{
+    yAxis: fmt.degreesShown(c), lineStyle: { color, type: 'dashed' as const },
+    label: { ...label(color), position: 'insideStartTop' as const, formatter: `${name} ${fmt.temp(c)}` },
+  }]
+  const top = Math.max(w.value.doneC, w.value.grainyC ?? 0, ...w.value.tempC) + 8
+  return {
+    animation: false,
+    textStyle,
+    grid: { left: 48, right: 16, top: 30, bottom: 46 },
+    xAxis: timeAxis(say('batch.minutesOn'), end, v => String(v)),
+    yAxis: valueAxis(fmt.unit.value, Math.floor(fmt.degreesShown(10) / 10) * 10, Math.ceil(fmt.degreesShown(top) / 10) * 10),
+    series: [
+      {
+        type: 'line', name: say('batch.predicted'), showSymbol: false, data: foretold,
+        lineStyle: { color: SOFT, width: 2, type: 'dashed' }, itemStyle: { color: SOFT },
+        markLine: {
+          symbol: 'none', silent: true,
+          data: [...across(w.value.doneC, say('batch.toDone'), CITRON_DEEP), ...across(w.value.grainyC, say('batch.toGrainy'), BLOOD)],
+        },
+        endLabel: { show: true, ...label(SOFT), formatter: say('batch.predicted'), align: 'right', offset: [0, 14] },
+      },
+      {
+        type: 'line', name: say('batch.measured'), showSymbol: false, data: shown,
+        lineStyle: { color: INK, width: 3 }, itemStyle: { color: INK }, z: 5,
+      },
+    ],
+  }
+})
+</script>
+
+<template>
+  <section
+    class="pot" :data-pot="offEvent ? 'off' : isCalled ? 'call' : isOn ? 'on' : 'cold'"
+    :data-fed="outlook ? 'true' : 'false'"
+  >
+    <button v-if="onS === null" type="button" class="act" @click="batch.happen({ kind: 'heatOn' })">
+      {{ $say('batch.putOn') }}
+    </button>
+    <p v-else-if="offEvent" class="was">{{ $say('batch.wasOff', { at: clockWords(offEvent.atS - onS) }) }}</p>
+    <template v-else>
+      <div v-if="isCalled" class="call" role="alert">
+        <button type="button" class="act off" @click="off">{{ $say('batch.offNow') }}</button>
+        <p v-if="carryK > 0.3 && !w.boils">
+          {{ $say('batch.offNowWhy', { k: fmt.degrees(carryK, 1), to: fmt.temp(w.doneC) }) }}
+        </p>
+      </div>
+      <p v-else-if="holdLeftS !== null && w.holdS > 0" class="hold" role="status">
+        <b>{{ $say('batch.holdNow', { to: fmt.temp(w.doneC) }) }}</b>
+        <span class="num">{{ $say('batch.holdFor', { s: clockWords(holdLeftS), to: fmt.temp(w.doneC) }) }}</span>
+      </p>
+      <p v-for="n in outlook?.notices ?? []" :key="n.what" class="notice" role="status" :data-notice="n.what">
+        {{ NOTICE_WORDS[n.what] }}
+      </p>
+      <p v-if="!outlook" class="soft">{{ series ? $say('batch.waiting') : $say('batch.noProbe') }}</p>
+      <div v-else class="tiles">
+        <p class="tile now">
+          <span>{{ $say('batch.inTheMix') }}</span>
+          <b class="num">{{ mixC === null ? '–' : fmt.temp(mixC) }}</b>
+          <small v-if="shownC !== null" class="num">{{ $say('batch.shown') }} {{ fmt.temp(shownC, 1) }}</small>
+        </p>
+        <p v-for="t in times" :key="t.key" class="tile" :class="t.key" :data-left="t.key">
+          <span>{{ t.name }}</span>
+          <b class="num">{{
+            t.isPast ? $say('batch.past') : t.range ? leftWords(t.range) : $say('batch.never') }}</b>
+          <small v-if="t.key === 'grainy' && marginK !== null">
+            {{ marginK > 0 ? $say('batch.margin', { k: fmt.degrees(marginK) }) : $say('batch.noMargin') }}
+          </small>
+        </p>
+        <p v-if="w.stopG !== null" class="tile" data-left="pan">
+          <span>{{ $say('batch.panReads') }}</span>
+          <b class="num">{{ panReads === null ? '–' : fmt.grams(panReads) }}</b>
+          <small class="num">{{
+            panLeftG === null ? $say('batch.panUntil', { g: fmt.grams(w.stopG) })
+            : panLeftG > 0 ? $say('batch.panLeft', { g: fmt.grams(panLeftG) })
+              : $say('batch.panThere', { g: fmt.grams(panReads!) }) }}</small>
+        </p>
+      </div>
+      <p v-if="heatWords" class="heat" data-heat>{{ heatWords }}</p>
+    </template>
+    <StationChart v-if="onS !== null" class="course" :option="option" :label="$say('batch.potChart')" />
+    <div v-if="isOn" class="low">
+      <button v-if="!isCalled" type="button" class="act quiet" @click="off">{{ $say('batch.offTheHeat') }}</button>
+      <template v-if="!batch.whole.value?.weights">
+        <QuantityField
+          v-model="typedC" kind="temperature" show-label :label="$say('batch.typeReading')" :min="-20" :max="150"
+        />
+        <button type="button" class="act quiet" @click="writeDown">{{ $say('batch.writeDown') }}</button>
+        <QuantityField
+          v-if="w.stopG !== null" :model-value="typedPanG ?? 0" kind="mass" show-label blank="–"
+          :label="$say('batch.panTyped')" @update:model-value="v => { typedPanG = v > 0 ? v : null }"
+        />
+      </template>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+p { margin: 0; }
+.act {
+  min-height: 64px; padding: 0 1.6rem; background: var(--ink); color: var(--paper); font-size: 1.4rem; font-weight: 600;
+  cursor: pointer;
+}
+.act.quiet {
+  background: transparent; color: var(--ink); border: 1.5px solid var(--ink); font-size: 1.15rem; min-height: 52px;
+}
+.act.off {
+  background: var(--blood); width: 100%; min-height: 92px; font-size: 2rem; font-family: var(--font-display);
+}
+.call { margin-bottom: 0.6rem; }
+.call p { font-size: 1.15rem; margin-top: 0.3rem; }
+.hold { display: flex; flex-wrap: wrap; gap: 0 1.2rem; font-size: 1.4rem; background: var(--citron-soft); padding: 0.5rem 0.8rem; margin-bottom: 0.6rem; }
+.notice { border-left: 4px solid var(--blood); padding: 0.25rem 0 0.25rem 0.8rem; font-size: 1.15rem; margin-bottom: 0.4rem; }
+.tiles { display: flex; flex-wrap: wrap; gap: 0.6rem 2.2rem; border-bottom: 1px solid var(--hairline); padding-bottom: 0.6rem; }
+.tile { display: grid; }
+.tile span { color: var(--ink-soft); font-size: 1rem; }
+.tile b { font-family: var(--font-display); font-weight: 500; font-size: 2.3rem; line-height: 1.1; white-space: nowrap; }
+.tile.grainy b { color: var(--blood); }
+.tile small { font-size: 1rem; }
+.heat { font-size: 1.15rem; padding-top: 0.5rem; font-weight: 600; }
+.was { font-size: 1.2rem; }
+.course { height: 300px; margin-top: 0.6rem; }
+.low { display: flex; flex-wrap: wrap; gap: 0.8rem 1.4rem; align-items: end; margin-top: 0.4rem; }
+@media (max-width: 760px) {
+  .tiles { gap: 0.5rem 1.2rem; display: grid; grid-template-columns: 1fr 1fr; }
+  .tile b { font-size: 1.75rem; }
+  .course { height: 230px; }
+}
+</style>

@@ -1,0 +1,155 @@
+<script setup lang="ts">
+/**
+ * The record of a batch, for a folder or an inspector: cook and cooling temperatures with their times and limits, who,
+ * and every correction.
+ */
+import { eventsOf, type BatchEvent, type Happened, holding } from '#core/book/record'
+import { type Bench, fillingOf } from '#core/formula/bench'
+import { CODES, coolingStages } from '#core/physics/safety/keeping'
+import { timeBelow } from '#core/physics/thermal/conduction'
+import { saveFile } from '~/composables/formulaFile'
+import { readingsCsv } from '~/composables/bookFiles'
+import { clockWords, EVENT_WORDS, FAULT_NAMES } from '~/words/batch'
+import { FOOD_CODES, PLACE_NAMES } from '~/words/names'
+import { say } from '~/words/say'
+
+const props = defineProps<{ batch: LiveBatch, bench: Bench }>()
+const fmt = useFormat()
+const record = computed(() => props.batch.record.value!)
+const held = computed(() => holding(record.value.events))
+const lineName = (id: string) => {
+  const line = fillingOf(props.bench).lines.find(l => l.id === id)
+  return line ? fmt.name(line.ingredientId) : id
+}
+const legName = (id: string) => {
+  const leg = props.bench.chill.find(l => l.id === id)
+  return leg ? record.value.kitchen.places.find(p => p.id === leg.placeId)?.name ?? PLACE_NAMES[leg.place.kind] : id
+}
+/** What an event says beside its kind. */
+function figureOf(e: Happened): string {
+  switch (e.kind) {
+    case 'added': return `${lineName(e.lineId)}${e.shownG === null ? '' : ` ${fmt.grams(e.shownG)}`}`
+    case 'panWeighed': case 'leftBehind': return fmt.grams(e.shownG)
+    case 'poured': return `${e.vessel}: ${fmt.grams(e.shownG)}`
+    case 'movedTo': return legName(e.legId)
+    case 'measured': return `${e.what} ${fmt.fixed(e.value, 2)}${e.lineId ? ` ${lineName(e.lineId)}` : ''}`
+    case 'outcome': return e.outcome.faults.map(f => FAULT_NAMES[f]).join(', ') || say('book.asMeant')
+    case 'note': return props.batch.texts.value.get(e.textId) ?? say('batch.redacted')
+    default: return ''
+  }
+}
+/** Steps that were ticked tell nothing that is not told elsewhere. */
+const SILENT: readonly Happened['kind'][] = ['stepDone', 'stepSkipped', 'stepReopened', 'started']
+const rows = computed(() => [...record.value.events]
+  .filter(e => !SILENT.includes(e.kind))
+  .sort((a, b) => a.atS - b.atS)
+  .map(e => ({ e, figure: e.kind === 'corrected' ? correction(e) : figureOf(e), isHeld: e.kind === 'corrected' || held.value.some(h => h.id === e.id && sameAs(h, e)) })))
+const sameAs = (a: BatchEvent, b: BatchEvent) => JSON.stringify(a) === JSON.stringify(b)
+function correction(e: Extract<BatchEvent, { kind: 'corrected' }>): string {
+  const of = record.value.events.find(x => x.id === e.eventId)
+  return say('batch.recordCorrects', {
+    what: of ? EVENT_WORDS[of.kind] : '',
+    at: of ? fmt.clock(record.value.startedAt, of.atS) : '',
+    instead: e.instead === null ? say('batch.recordNothing') : `${EVENT_WORDS[e.instead.kind]} ${figureOf(e.instead)}`,
+    why: e.whyId ? props.batch.texts.value.get(e.whyId) ?? say('batch.redacted') : '–',
+  })
+}
+
+/* Temperatures with their times, against the code. */
+const of = (channel: 'pot' | 'core', deviceId?: string) =>
+  record.value.readings.find(s => s.channel === channel && (!deviceId || s.deviceId === deviceId))
+const hottest = computed(() => {
+  const s = of('pot') ?? of('core', 'probe')
+  if (!s) return null
+  const most = Math.max(...s.values.filter(v => v !== null))
+  return { c: most, atS: s.timeS[s.values.indexOf(most)]! }
+})
+const cooling = computed(() => {
+  const s = of('core', 'logger')
+  const startS = eventsOf(record.value.events, 'movedTo')[0]?.atS
+  if (!s || startS === undefined) return []
+  const known = s.timeS.flatMap((t, i) => (s.values[i] === null ? [] : [{ s: t - startS, c: s.values[i]! }]))
+  return coolingStages(CODES[record.value.kitchen.foodCode], t => timeBelow(known.map(x => x.s), known.map(x => x.c), t))
+})
+const print = () => window.print()
+const json = () => saveFile(record.value.formula.name, 'batch.json', JSON.stringify(record.value, null, 1), 'application/json')
+const csv = () => saveFile(record.value.formula.name, 'readings.csv', readingsCsv(record.value), 'text/csv')
+async function redact(textId: string) {
+  await api(`/api/texts/${textId}`, { method: 'DELETE' })
+  await props.batch.load()
+}
+</script>
+
+<template>
+  <article class="record" data-record>
+    <div class="acts no-print">
+      <UButton :label="$say('batch.print')" @click="print" />
+      <UButton variant="outline" color="neutral" :label="$say('batch.asJson')" @click="json" />
+      <UButton variant="outline" color="neutral" :label="$say('batch.asCsv')" @click="csv" />
+    </div>
+    <h2>{{ $say('batch.recordTitle') }}</h2>
+    <p>
+      {{ $say('batch.recordOf', { name: record.formula.name, at: `${fmt.day(record.startedAt)} ${fmt.clock(record.startedAt)}`, by: batch.whole.value!.by }) }}
+      <b v-if="record.simulated">({{ $say('batch.simulated') }})</b>
+    </p>
+    <p class="soft">
+      {{ $say('batch.recordLimits', { code: FOOD_CODES[record.kitchen.foodCode] }) }} {{ $say('batch.defer') }}
+    </p>
+    <h3>{{ $say('batch.temperatures') }}</h3>
+    <table>
+      <tbody>
+        <tr v-if="hottest">
+          <th scope="row">{{ $say('batch.highest') }}</th>
+          <td class="num">{{ fmt.temp(hottest.c, 1) }}</td>
+          <td class="num">{{ fmt.clock(record.startedAt, hottest.atS) }}</td>
+          <td />
+        </tr>
+        <tr v-for="s in cooling" :key="s.toC" :class="{ bad: !s.passes }">
+          <th scope="row">{{ $say('batch.inMiddle') }}</th>
+          <td class="num">{{ fmt.temp(s.toC) }}</td>
+          <td class="num">{{ s.takesS === null ? '–' : clockWords(s.takesS) }}</td>
+          <td>
+            {{ s.passes ? $say('batch.codeMet', { c: fmt.temp(s.toC) }) : s.takesS === null ? '' : $say('batch.codeMissed', { c: fmt.temp(s.toC) }) }}
+            <span class="soft num">({{ clockWords(s.withinS) }})</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <h3>{{ $say('batch.recordWhat') }}</h3>
+    <table>
+      <thead>
+        <tr>
+          <th>{{ $say('batch.recordTime') }}</th><th>{{ $say('batch.recordWhat') }}</th>
+          <th>{{ $say('batch.recordFigure') }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ e, figure, isHeld } in rows" :key="e.id" :class="{ gone: !isHeld }">
+          <td class="num">{{ fmt.clock(record.startedAt, e.atS) }}</td>
+          <td>{{ EVENT_WORDS[e.kind] }}</td>
+          <td dir="auto">
+            {{ figure }}
+            <button
+              v-if="e.kind === 'note' && batch.texts.value.get(e.textId)" type="button" class="underline no-print"
+              @click="redact(e.textId)"
+            >
+              {{ $say('batch.redact') }}
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </article>
+</template>
+
+<style scoped>
+.acts { display: flex; flex-wrap: wrap; gap: 0.6rem; margin-bottom: 0.8rem; }
+h2 { font-size: 1.6rem; margin: 0; } h3 { font-size: 1.2rem; margin: 1rem 0 0.2rem; }
+p { margin: 0.1rem 0; }
+table { border-collapse: collapse; width: 100%; }
+th, td { text-align: left; padding: 0.3rem 0.8rem 0.3rem 0; border-bottom: 1px solid var(--hairline); font-weight: 400; vertical-align: top; }
+thead th { color: var(--ink-soft); border-color: var(--ink); }
+.gone td { text-decoration: line-through; color: var(--ink-soft); }
+.bad { color: var(--blood); font-weight: 600; }
+@media print { th, td { padding: 0.5mm 3mm 0.5mm 0; font-size: 11pt; } }
+</style>

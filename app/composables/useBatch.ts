@@ -1,0 +1,209 @@
+/**
+ * A batch as it goes on: what the server has of it, with what this browser has not sent yet on top. News come over the
+ * batch's line from whoever writes them; what happens here is kept at once, sent again until it is answered, and counts
+ * once.
+ */
+import type { BatchEvent, BatchRecord, Happened, Series } from '#core/book/record'
+import { holding } from '#core/book/record'
+import { stepStates } from '#core/book/steps'
+import type { BatchClock, BatchNews, BatchWhole } from '../../shared/book'
+import type { SentEvent } from '../../shared/schemas/book'
+
+const KEPT = 'lumbik:batch:'
+const RETRY_MS = 1500
+/** The clock on screen is read so often, ms. */
+const TICK_MS = 250
+
+/** What this browser has not sent of a batch. */
+function pendingOf(id: string): SentEvent[] {
+  try {
+    const kept = JSON.parse(browserStore.get(KEPT + id) ?? '[]') as SentEvent[]
+    return Array.isArray(kept) ? kept : []
+  } catch {
+    return []
+  }
+}
+
+export function useBatch(id: string) {
+  const whole = shallowRef<BatchWhole | null>(null)
+  const missing = ref(false)
+  const failed = ref(false)
+  const pending = shallowRef<SentEvent[]>(pendingOf(id))
+  /** Why the server did not take something; what it was is kept nowhere else. */
+  const refused = ref('')
+  const connected = ref(false)
+
+  /* The clock: as the server last said it, and the real time since. */
+  const clock = shallowRef<BatchClock & { heardMs: number }>({ nowS: 0, speed: 1, heardMs: Date.now() })
+  const tick = useTimestamp({ interval: TICK_MS })
+  const nowAt = (ms: number) => clock.value.nowS + (clock.value.speed * Math.max(0, ms - clock.value.heardMs)) / 1000
+  const nowS = computed(() => nowAt(tick.value))
+  const hear = (c: BatchClock) => {
+    clock.value = { ...c, heardMs: Date.now() }
+  }
+
+  const mine = computed<BatchEvent[]>(() => pending.value.map(e =>
+    ({ id: e.id, atS: e.atS, actorId: 'me', ...e.happened }) as BatchEvent))
+  const record = computed<BatchRecord | null>(() => {
+    const w = whole.value
+    if (!w) return null
+    const known = new Set(w.record.events.map(e => e.id))
+    return { ...w.record, events: [...w.record.events, ...mine.value.filter(e => !known.has(e.id))] }
+  })
+  const events = computed(() => record.value?.events ?? [])
+  const held = computed(() => holding(events.value))
+  const steps = computed(() => stepStates(events.value))
+  const texts = computed(() => new Map([
+    ...(whole.value?.texts ?? []).map(t => [t.id, t.text] as const),
+    ...pending.value.flatMap(e => (e.text ? [[e.text.id, e.text.text] as const] : [])),
+  ]))
+
+  function take(news: BatchNews) {
+    hear(news.clock)
+    const w = whole.value
+    if (!w) return
+    const known = new Set(w.record.events.map(e => e.id))
+    const fresh = news.events.filter(e => !known.has(e.id))
+    const readings = news.series.reduce(withSeries, w.record.readings)
+    whole.value = {
+      ...w,
+      head: Math.max(w.head, news.head),
+      record: { ...w.record, events: [...w.record.events, ...fresh], readings },
+      texts: news.texts.length > 0 ? news.texts : w.texts,
+    }
+    forgetSent()
+  }
+  /** What the server has is not pending any more. */
+  function forgetSent() {
+    const known = new Set(whole.value?.record.events.map(e => e.id))
+    if (pending.value.some(e => known.has(e.id))) keep(pending.value.filter(e => !known.has(e.id)))
+  }
+  function keep(list: SentEvent[]) {
+    pending.value = list
+    if (list.length === 0) browserStore.remove(KEPT + id)
+    else browserStore.set(KEPT + id, JSON.stringify(list))
+  }
+
+  async function load(): Promise<void> {
+    try {
+      whole.value = await api<BatchWhole>(`/api/batches/${id}`)
+      hear(whole.value.clock)
+      failed.value = false
+      forgetSent()
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error
+      if (error.status === 404) missing.value = true
+      else failed.value = true
+    }
+  }
+
+  /* Sending: in order, again until it is answered. */
+  let sending = false
+  async function send(): Promise<void> {
+    if (sending) return
+    sending = true
+    try {
+      while (pending.value.length > 0) {
+        const batch = pending.value.slice(0, 50)
+        try {
+          await api(`/api/batches/${id}/events`, { method: 'POST', body: { events: batch } })
+          const sent = new Set(batch.map(e => e.id))
+          const w = whole.value
+          if (w) {
+            const known = new Set(w.record.events.map(e => e.id))
+            const events = [...w.record.events, ...mine.value.filter(e => sent.has(e.id) && !known.has(e.id))]
+            whole.value = { ...w, record: { ...w.record, events } }
+          }
+          keep(pending.value.filter(e => !sent.has(e.id)))
+        } catch (error) {
+          if (!(error instanceof ApiError)) throw error
+          if (error.away) {
+            setTimeout(() => void send(), RETRY_MS)
+            return
+          }
+          refused.value = error.problem.code
+          keep(pending.value.filter(e => !batch.some(b => b.id === e.id)))
+        }
+      }
+    } finally {
+      sending = false
+    }
+  }
+
+  /** Something happened, now. @returns the event's id */
+  function happen(happened: Happened, text = '', atS = nowAt(Date.now())): string {
+    const eventId = crypto.randomUUID()
+    const words = text.trim() === '' ? null : { id: crypto.randomUUID(), text: text.trim() }
+    const said = words && happened.kind === 'note' ? { ...happened, textId: words.id }
+      : words && happened.kind === 'corrected' ? { ...happened, whyId: words.id } : happened
+    keep([...pending.value, { id: eventId, atS: Math.round(10 * atS) / 10, happened: toPlain(said), text: words }])
+    void send()
+    return eventId
+  }
+  /** What holds in place of an event, and why. */
+  const correct = (eventId: string, instead: Happened | null, why = '') =>
+    happen({ kind: 'corrected', eventId, whyId: null, instead }, why)
+
+  /* The line: what others write, and the instruments. */
+  let source: EventSource | null = null
+  function listen() {
+    source?.close()
+    const w = whole.value
+    if (!w) return
+    const afterS = Math.max(-1, ...w.record.readings.map(s => s.timeS.at(-1) ?? -1))
+    source = new EventSource(`/api/batches/${id}/line?after=${w.head}&afterS=${afterS}`)
+    source.onopen = () => {
+      connected.value = true
+    }
+    source.onmessage = message => take(JSON.parse(message.data as string) as BatchNews)
+    source.onerror = () => {
+      connected.value = false
+      source?.close()
+      source = null
+      setTimeout(() => void again(), RETRY_MS)
+    }
+  }
+  let open = true
+  async function again() {
+    if (!open || source) return
+    await load()
+    listen()
+    void send()
+  }
+  onScopeDispose(() => {
+    open = false
+    source?.close()
+  })
+  const ready = load().then(() => {
+    if (!open || missing.value) return
+    if (whole.value) listen()
+    else setTimeout(() => void again(), RETRY_MS)
+    void send()
+  })
+  onBack(() => void again())
+
+  /** The clock and the flame of a demonstration. */
+  async function setClock(ask: { speed?: number, power?: number, skipS?: number }) {
+    const said = await api<BatchClock & { power: number }>(`/api/batches/${id}/clock`, { method: 'PUT', body: ask })
+    hear(said)
+    if (whole.value) whole.value = { ...whole.value, power: said.power }
+  }
+
+  return {
+    id, whole, record, events, held, steps, texts, nowS, clock, missing, failed, refused, connected, pending, ready,
+    load, happen, correct, setClock,
+  }
+}
+export type LiveBatch = ReturnType<typeof useBatch>
+
+/** Readings with some more of one channel. */
+function withSeries(all: readonly Series[], more: Series): Series[] {
+  const old = all.find(s => s.deviceId === more.deviceId && s.channel === more.channel)
+  if (!old) return [...all, more]
+  const from = more.timeS.findIndex(t => t > (old.timeS.at(-1) ?? -1))
+  if (from < 0) return [...all]
+  const grown = {
+    ...old, timeS: [...old.timeS, ...more.timeS.slice(from)], values: [...old.values, ...more.values.slice(from)],
+  }
+  return all.map(s => (s === old ? grown : s))
+}

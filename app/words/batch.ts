@@ -1,0 +1,48 @@
+/** What a batch's screens say: faults, tests, notices, causes, what was learned. */
+import type { Fault, Outcome } from '#core/book/outcome'
+import type { CutFace, SpoonWord } from '#core/book/outcome'
+import type { Happened } from '#core/book/record'
+import type { Notice } from '#core/live/notice'
+import { group, say } from './say'
+
+export const FAULT_NAMES = group<Record<Fault, string>>('batch.FAULT_NAMES')
+export const SPOON_NAMES = group<Record<SpoonWord, string>>('batch.SPOON_NAMES')
+export const CUT_NAMES = group<Record<CutFace, string>>('batch.CUT_NAMES')
+export const NOTICE_WORDS = group<Record<Notice, string>>('batch.NOTICE_WORDS')
+export const BESIDE_NAMES = group<Record<string, string>>('batch.BESIDE_NAMES')
+export const UNIT_NAMES = group<Record<string, string>>('batch.UNITS')
+export const EVENT_WORDS = group<Record<Happened['kind'], string>>('batch.EVENT_WORDS')
+export const OUTCOME_FIELDS = group<Record<keyof Outcome, string>>('batch.FIELDS')
+export const VIEW_NAMES = group<Record<'cook' | 'out' | 'why' | 'record', string>>('batch.VIEWS')
+const DIFFERENCE = group<{ high: string, low: string }>('batch.DIFFERENCE')
+
+type Format = ReturnType<typeof useFormat>
+
+/** A range of seconds as a cook reads a clock. @example rangeWords({ low: 100, value: 120, high: 150 }, fmt) // '1:40–2:30' */
+export const clockWords = (s: number): string => {
+  const whole = Math.max(0, Math.round(s))
+  const [m, rest] = [Math.floor(whole / 60), whole % 60]
+  return m >= 60
+    ? `${Math.floor(m / 60)}:${String(m % 60).padStart(2, '0')}:${String(rest).padStart(2, '0')}`
+    : `${m}:${String(rest).padStart(2, '0')}`
+}
+
+/** Minutes from one end to the other, as whole minutes once there are several. */
+export function leftWords(range: { low: number, high: number }): string {
+  const [low, high] = [Math.max(0, range.low), Math.max(0, range.high)]
+  if (high < 90) return `${Math.round(low)}–${Math.round(high)} s`
+  const [a, b] = [Math.round(low / 60), Math.round(high / 60)]
+  return a === b ? `${a} min` : `${a}–${b} min`
+}
+
+/** In words how what was measured differs from what was foretold. */
+export function differenceWords(b: { predicted: number, measured: number, sigma: number }): string {
+  const z = (b.measured - b.predicted) / Math.max(1e-9, b.sigma)
+  return Math.abs(z) < 1 ? say('batch.closer') : z > 0 ? DIFFERENCE.high : DIFFERENCE.low
+}
+
+/** A figure with the digits its unit is read in. */
+export const figureWords = (value: number, unit: string, fmt: Format): string => {
+  const digits = unit === 'g' ? 0 : unit === 'pH' || unit === 'kg' ? 2 : 1
+  return [fmt.fixed(value, digits), UNIT_NAMES[unit] ?? unit].filter(Boolean).join(' ')
+}

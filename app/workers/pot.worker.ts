@@ -1,0 +1,58 @@
+/** The pot as it goes on: a filter that every reading steers. One pot a worker; who asks keeps the order. */
+import { expose } from 'comlink'
+import type { Bench } from '#core/formula/bench'
+import type { Kitchen } from '#core/kitchen/kitchen'
+import type { Noticed, Reading } from '#core/live/notice'
+import { type LivePot, observe, outlook, type Range, startLive } from '#core/live/pot'
+import { work } from '#core/pipeline/assess'
+import { placed } from '#core/pipeline/stack'
+import { type Watch, watchOf } from '#core/plan/watch'
+
+/** What is to be expected after a reading; seconds count from it. */
+export interface PotOutlook {
+  atS: number
+  tempC: Range
+  /** Heat over what is stated. */
+  heat: Range
+  coats: Range | null
+  done: Range | null
+  grainy: Range | null
+  off: Range | null
+  notices: readonly Noticed[]
+}
+
+let watch: Watch | null = null
+let live: LivePot | null = null
+
+function ahead(): PotOutlook | null {
+  if (!watch || !live) return null
+  const { coatsC, doneC, grainyC } = watch
+  const first = coatsC !== null && coatsC < doneC ? [coatsC] : []
+  const to = outlook(live, [...first, doneC])
+  const far = grainyC === null ? null : outlook(live, [grainyC]).left[0]!
+  return {
+    atS: live.timeS, tempC: to.tempC, heat: to.heat, coats: first.length > 0 ? to.left[0]! : null,
+    done: to.left.at(-1)!, grainy: far, off: to.offS, notices: live.notices,
+  }
+}
+
+const api = {
+  /** Begins with a plan. @returns what to watch for */
+  begin(bench: Bench, kitchen: Kitchen): Watch {
+    watch = watchOf(work(placed(bench, kitchen), kitchen))
+    live = watch.pot && startLive(watch.pot)
+    return watch
+  },
+  /** Puts the pot on anew. */
+  reset(): void {
+    live = watch?.pot ? startLive(watch.pot) : null
+  },
+  /** Readings of the probe as it shows them, since the heat went on. */
+  read(readings: readonly Reading[]): PotOutlook | null {
+    for (const { atS, tempC } of readings)
+      if (live && watch) live = observe(live, { atS, tempC: tempC - watch.biasK })
+    return ahead()
+  },
+}
+export type PotApi = typeof api
+expose(api)
