@@ -1,6 +1,6 @@
 /** The Book as it travels between browser and server: plain data. */
 import type { Outcome } from '#core/book/outcome'
-import type { BatchEvent, BatchRecord, Device, DeviceKind, Series } from '#core/book/record'
+import type { BatchEvent, BatchRecord, DeviceKind, Series } from '#core/book/record'
 import type { Beside } from '#core/learn/beside'
 import type { SimulatedKitchen } from '#core/simulate/alongside'
 

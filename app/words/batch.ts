@@ -1,6 +1,5 @@
 /** What a batch's screens say: faults, tests, notices, causes, what was learned. */
-import type { Fault, Outcome } from '#core/book/outcome'
-import type { CutFace, SpoonWord } from '#core/book/outcome'
+import type { CutFace, Fault, Outcome, SpoonWord } from '#core/book/outcome'
 import type { Happened } from '#core/book/record'
 import type { Notice } from '#core/live/notice'
 import { group, say } from './say'
@@ -18,7 +17,7 @@ const DIFFERENCE = group<{ high: string, low: string }>('batch.DIFFERENCE')
 
 type Format = ReturnType<typeof useFormat>
 
-/** A range of seconds as a cook reads a clock. @example rangeWords({ low: 100, value: 120, high: 150 }, fmt) // '1:40–2:30' */
+/** Seconds as a clock has them. @example clockWords(100) // '1:40' */
 export const clockWords = (s: number): string => {
   const whole = Math.max(0, Math.round(s))
   const [m, rest] = [Math.floor(whole / 60), whole % 60]

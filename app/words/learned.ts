@@ -5,6 +5,7 @@ import { MECHANISM_NAMES } from './names'
 import { group, say, sentences } from './say'
 
 const sentence = sentences('learned.SENTENCES')
+const name = sentences('learned.NAMES')
 const WAYS = group<Record<'more' | 'less' | 'warmer' | 'colder', string>>('learned.WAYS')
 const OF = group<Record<'burner' | 'oven' | 'fridge' | 'pan' | 'sieve' | 'set', string>>('learned.OF')
 const MEASURES = group<Record<string, string>>('learned.MEASURES')
@@ -40,4 +41,7 @@ export function learnedWords(p: Pick<Found, 'id' | 'value' | 'spread'>, kitchen:
     spread: say('learned.spread', { spread }),
   }
 }
-export const teachesWords = (id: string): string => say('learned.teaches', { what: MEASURES[id.split('.')[0]!] })
+export function teachesWords(id: string, kitchen: KitchenRecord): string {
+  const kind = id.split('.')[0]!
+  return say('learned.teaches', { name: name(kind, { of: nameOf(id, kitchen) }), what: MEASURES[kind] })
+}

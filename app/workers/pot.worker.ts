@@ -1,9 +1,14 @@
 /** The pot as it goes on: a filter that every reading steers. One pot a worker; who asks keeps the order. */
 import { expose } from 'comlink'
+import type { BatchRecord } from '#core/book/record'
+import type { Supposed } from '#core/diagnose/weigh'
 import type { Bench } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import type { Noticed, Reading } from '#core/live/notice'
 import { type LivePot, observe, outlook, type Range, startLive } from '#core/live/pot'
+import { stagesOf } from '#core/learn/seen'
+import type { History } from '#core/physics/heat/dose'
+import { heatsInPan } from '#core/physics/heat/pot'
 import { work } from '#core/pipeline/assess'
 import { placed } from '#core/pipeline/stack'
 import { type Watch, watchOf } from '#core/plan/watch'
@@ -36,10 +41,22 @@ function ahead(): PotOutlook | null {
   }
 }
 
+/** How a batch goes where something is supposed: the pot from its being put on, the middle from the cold's start. */
+export interface Courses {
+  pot: History | null
+  cold: History
+}
+function coursesOf(record: BatchRecord, { theta, went }: Pick<Supposed, 'theta' | 'went'>): Courses {
+  const { pot, chilled, bench } = stagesOf(record, theta, { unticked: 'in', ...went })
+  const { timeS, coreC } = chilled.run
+  return { pot: heatsInPan(bench.heat.method) ? pot.run.history : null, cold: { timeS, tempC: coreC } }
+}
+
 const api = {
+  courses: (record: BatchRecord, all: Pick<Supposed, 'theta' | 'went'>[]) => all.map(s => coursesOf(record, s)),
   /** Begins with a plan. @returns what to watch for */
   begin(bench: Bench, kitchen: Kitchen): Watch {
-    watch = watchOf(work(placed(bench, kitchen), kitchen))
+    watch = watchOf(work(placed(bench, kitchen), kitchen), kitchen.learned ?? {})
     live = watch.pot && startLive(watch.pot)
     return watch
   },

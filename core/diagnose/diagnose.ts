@@ -10,7 +10,7 @@ export interface Diagnosis {
   next: Said[]
 }
 /** Causes with less than this are not told. */
-const TOLD = 0.005
+const TOLD = 0.01
 
 /**
  * Diagnoses a batch; yields the share of the work that is done, so that it can be shown and given up.

@@ -303,18 +303,26 @@ export interface Cause {
   best: Supposed
 }
 
+/**
+ * Evidence is worth less than the model has it, since the model is not the kitchen: its logarithms are divided by this,
+ * and this much is left to every cause alike (fitted to 116 simulated failures, seeds 2000–2149, docs/science.md 26).
+ */
+const TEMPER = 1.25
+const DOUBT = 0.05
+
 /** Causes by id with their shares: sides, lines and strengths of one together. */
 export function causesOf(weighed: readonly Weighed[]): Cause[] {
   const most = weighed[0]?.ln ?? 0
-  const parts = weighed.map(w => ({ ...w, p: Math.exp(w.ln - most) }))
-  const total = parts.reduce((s, w) => s + w.p, 0)
-  const ids = [...new Set(parts.map(w => w.id))]
-  return ids
-    .map((id) => {
-      const mine = parts.filter(w => w.id === id)
-      const { p: _, ln: __, ...best } = mine[0]!
-      const share = mine.reduce((s, w) => s + w.p, 0) / total
-      return { id, share, direction: best.direction, lineId: best.lineId, best }
-    })
+  const ids = [...new Set(weighed.map(w => w.id))]
+  const all = ids.map((id) => {
+    const mine = weighed.filter(w => w.id === id)
+    const { ln: _, ...best } = mine[0]!
+    return { id, best, p: mine.reduce((s, w) => s + Math.exp(w.ln - most), 0) ** (1 / TEMPER) }
+  })
+  const total = all.reduce((s, c) => s + c.p, 0)
+  return all
+    .map(({ id, best, p }) => ({
+      id, share: (1 - DOUBT) * (p / total) + DOUBT / all.length, direction: best.direction, lineId: best.lineId, best,
+    }))
     .sort((a, b) => b.share - a.share)
 }

@@ -83,7 +83,7 @@ export interface Kitchen extends OwnRules {
   lots: Lot[]
   /** Price per kg by ingredient id, in the kitchen's own currency; what is absent has no price. */
   prices: Readonly<Record<string, number>>
-  /** What batches have taught of it and a cook accepted: true over stated, or true minus stated, by `core/learn`'s ids. */
+  /** What batches have taught of it and a cook accepted: true over stated, or true minus stated, by id. */
   learned?: Readonly<Record<string, number>>
 }
 

@@ -17,12 +17,16 @@ export interface Foretold {
 }
 /** One σ in the 80 % range of a normal. */
 const Z80 = 1.2816
-const about = (value: number, sigma: number): Foretold => ({ value, low: value - Z80 * sigma, high: value + Z80 * sigma })
+const about = (value: number, sigma: number): Foretold =>
+  ({ value, low: value - Z80 * sigma, high: value + Z80 * sigma })
 
 /** What each find of an outcome is foretold to be, in its own unit; null: it has no such figure. */
 export type OutcomeForetold = Record<
   'ringSankM' | 'spreadM' | 'loadKg' | 'stoodM' | 'massG' | 'pH' | 'brix' | 'sharp' | 'sweet', Foretold | null
 > & { spoon: SpoonWord }
+
+/** A puddle is looked at up to here, m. */
+const MOST_SPREAD_M = 0.5
 
 /** Model spreads beside the instrument's: pH, °Brix, points of taste, share of the mass, share of the height lost. */
 const MODEL = { pH: 0.1, brix: 1.5, taste: 1, massShare: 0.03, slumpShare: 0.35 }
@@ -46,9 +50,11 @@ export function foretold(record: BatchRecord, theta: Theta): OutcomeForetold {
   const lost = Math.max(0, h - at.stood! / 1000)
   return {
     ringSankM: byStress(p => slumpReading(p, density)),
-    spreadM: byStress(p => spreadReading(p, density)),
+    spreadM: byStress(p => Math.min(MOST_SPREAD_M, spreadReading(p, density))),
     loadKg: byStress(p => loadReading(p, density)),
-    stoodM: { value: h - lost, low: h - lost * (1 + MODEL.slumpShare * Z80), high: h - lost * (1 - MODEL.slumpShare * Z80) },
+    stoodM: {
+      value: h - lost, low: h - lost * (1 + MODEL.slumpShare * Z80), high: h - lost * (1 - MODEL.slumpShare * Z80),
+    },
     massG: about(at.massG!, MODEL.massShare * at.massG!),
     pH: about(at['pH.done']!, MODEL.pH),
     brix: about(at.brix!, MODEL.brix),

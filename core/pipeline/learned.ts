@@ -1,6 +1,7 @@
 /**
  * A plan in a kitchen that has learned of itself: what is true of its ring, oven, fridges, probe and sets in place of
- * what is stated (`Kitchen.learned`, accepted by a cook). The plan stays as it is written.
+ * what is stated (`Kitchen.learned`, accepted by a cook). The plan stays as it is written; a probe that is known to err
+ * is read as it errs, so the heat ends where the plan means it to.
  */
 import { FIELDS } from '../base/fields'
 import { type ParameterId, parameterRow, type Parameters } from '../base/parameters'
@@ -95,12 +96,8 @@ export function inLearnedKitchen(
 ): { bench: Bench, kitchen: Kitchen, parameters: Parameters } {
   const t = kitchen.learned
   if (!t || Object.keys(t).length === 0) return { bench, kitchen, parameters }
-  const supposed = supposedBench(bench, t)
   return {
-    bench: {
-      ...supposed,
-      heat: { ...supposed.heat, targetTempC: stopsAtC(bench, kitchen, t, bench.heat.targetTempC) },
-    },
+    bench: supposedBench(bench, t),
     kitchen: supposedKitchen(kitchen, t),
     parameters: supposedParameters(parameters, bench, kitchen, t),
   }

@@ -3,7 +3,7 @@
  * What a live cook is held against.
  */
 import { panOf } from '../formula/bench'
-import { thetaOf } from '../kitchen/spreads'
+import { type Theta, thetaOf } from '../kitchen/spreads'
 import { heatsInPan, meansBoil, type PotInput } from '../physics/heat/pot'
 import { waterActivityOf } from '../physics/matter/solutes'
 import { valueAt } from '../physics/thermal/conduction'
@@ -31,9 +31,11 @@ export interface Watch {
 
 /**
  * What to watch for in a plan that was worked out.
- * @example watchOf(worked).doneC // 82
+ * @param learned what is known of the kitchen: how far its probe errs
+ * @example watchOf(worked, {}).doneC // 80
  */
-export function watchOf({ bench, kitchen, parameters, mixed, heated, assessment: a }: Worked): Watch {
+export function watchOf(worked: Worked, learned: Theta): Watch {
+  const { bench, kitchen, parameters, mixed, heated, assessment: a } = worked
   const { heat } = bench
   const inPan = heatsInPan(heat.method)
   const { history } = heated.pot.run
@@ -41,7 +43,7 @@ export function watchOf({ bench, kitchen, parameters, mixed, heated, assessment:
   const pot = inPan ? potInputOf(bench, kitchen, mixed.cooked, waterActivityOf(mixed.cooked), parameters) : null
   return {
     pot,
-    biasK: thetaOf(kitchen.learned ?? {}, 'probeBiasK'),
+    biasK: thetaOf(learned, 'probeBiasK'),
     coatsC: inPan && a.heat.coatsS !== null ? valueAt(history.timeS, history.tempC, a.heat.coatsS) : null,
     doneC: heat.targetTempC,
     grainyC: a.heat.grainyAtC,

@@ -73,7 +73,7 @@ function dayOf(record: BatchRecord, k: SimulatedKitchen, nowS: number): Day {
  * What the instruments have written down until now, and what would be found if it were opened now (null: not cold).
  * @param nowS by the batch's clock
  * @throws {InputError} for what cannot be made
- * @example alongside(record, kitchen, 0).readings.length // 0
+ * @example alongside(record, { said: NOTHING_SAID, kitchenSeed: 0, seed: 1, turns: [] }, 0).readings.length // 0
  */
 export function alongside(
   record: BatchRecord, k: SimulatedKitchen, nowS: number,
@@ -89,7 +89,7 @@ export function alongside(
 
 /**
  * What the simulated scale shows of each line as it is put in, g by the line's id.
- * @example weightsOf(record, kitchen)['l1'] > 0 // true
+ * @example scaleWeights(record, { said: NOTHING_SAID, kitchenSeed: 0, seed: 1, turns: [] })[lines[0].id] > 0 // true
  */
 export function scaleWeights(record: BatchRecord, k: SimulatedKitchen): Record<string, number> {
   const truths = truthsOf(k)

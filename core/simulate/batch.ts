@@ -102,4 +102,3 @@ export function runBatch(s: SimulatedBatch): { record: BatchRecord, truth: SetTr
   }
   return { record, truth }
 }
-

@@ -182,7 +182,7 @@ function underHands(stove: Stove, from: AtStove, { onS, offS, nowS, turns }: ByH
 
 /** On the heat until the cook takes it off: at the goal, or as it gets no hotter. */
 function onTheHeat(stove: Stove, from: AtStove, startS: number): AtStove {
-  const { goal, log, stated } = stove
+  const { goal, log } = stove
   let s = from
   let reachedS: number | null = null
   let marked = { atS: 0, shownC: -99 }

@@ -204,4 +204,3 @@ export async function skipClock(em: EntityManager, owner: Owner, id: string, sec
     return clockOf(row)
   })
 }
-

@@ -2,7 +2,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { BatchEntity, BatchEventEntity, FormulaVersionEntity } from '../database/entities'
 import { ACTOR_ID, KITCHEN_ID } from '../database/demo'
-import { DEMO_BATCHES, demoBatch } from '../database/demoBook'
+import { DEMO_BATCHES, type demoBatch } from '../database/demoBook'
 import { inThread } from '../threads/pool'
 import { newEm } from '../utils/orm'
 import { frozenOf, lotsOf } from './batches'

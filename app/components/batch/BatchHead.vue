@@ -20,8 +20,9 @@ const waits = computed(() => props.batch.pending.value.length)
       <h1 dir="auto">{{ record.formula.name }}</h1>
       <p class="soft">
         <span v-if="record.simulated" class="mark" data-simulated>{{ $say('batch.simulated') }}</span>
-        {{ begun }} · <span class="num" data-clock>{{
-          $say('batch.clockAt', { at: clockWords(batch.nowS.value) }) }}</span>
+        {{ begun }}<span v-if="!whole.isDone" class="num" data-clock>
+          · {{ $say('batch.clockAt', { at: clockWords(batch.nowS.value) }) }}
+        </span>
         <template v-if="record.kitchen.learned"> · {{ $say('learned.goesByNoneShort') }}</template>
       </p>
     </div>

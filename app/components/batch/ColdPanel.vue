@@ -6,7 +6,8 @@ import type { Bench } from '#core/formula/bench'
 import type { Assessment } from '#core/pipeline/assessment'
 import { CODES, coolingStages } from '#core/physics/safety/keeping'
 import { timeBelow } from '#core/physics/thermal/conduction'
-import { COLD, INK, label, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
+import { COURSE_GRID, foretoldLine, measuredLine, readSince } from '~/composables/courses'
+import { COLD, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { clockWords } from '~/words/batch'
 import { say } from '~/words/say'
 
@@ -16,13 +17,10 @@ const moves = computed(() => eventsOf(props.batch.events.value, 'movedTo'))
 const mine = computed(() => moves.value.findLast(e => e.legId === props.legId) ?? null)
 const startS = computed(() => moves.value[0]?.atS ?? null)
 const opened = computed(() => eventsOf(props.batch.events.value, 'opened')[0] ?? null)
-const readings = (channel: 'core' | 'air') => {
-  const s = props.batch.record.value?.readings.find(x => x.channel === channel && x.deviceId === 'logger')
-  const from = startS.value ?? 0
-  return s ? s.timeS.flatMap((t, i) => (t >= from && s.values[i] !== null ? [{ s: t - from, c: s.values[i]! }] : [])) : []
-}
+const readings = (channel: 'core' | 'air') => readSince(
+  props.batch.record.value?.readings.find(x => x.channel === channel && x.deviceId === 'logger'), startS.value ?? 0)
 const core = computed(() => readings('core'))
-const air = computed(() => readings('air').at(-1)?.c ?? null)
+const air = computed(() => readings('air').at(-1)?.value ?? null)
 const code = computed(() => CODES[props.batch.record.value!.kitchen.foodCode])
 
 /** What the code asks: met, missed or still to come, by the logger where there is one, else by what was foretold. */
@@ -30,7 +28,7 @@ const stages = computed(() => {
   if (startS.value === null) return []
   const measured = core.value.length > 1
   const times = measured ? core.value.map(x => x.s) : props.assessment.chill.timeS
-  const values = measured ? core.value.map(x => x.c) : props.assessment.chill.coreC
+  const values = measured ? core.value.map(x => x.value) : props.assessment.chill.coreC
   const at = (c: number) => timeBelow(times, values, c)
   const countsS = at(code.value.fromC) ?? 0
   const goneS = props.batch.nowS.value - startS.value
@@ -43,32 +41,28 @@ const stages = computed(() => {
 })
 const option = computed<EChartsOption>(() => {
   const { chill } = props.assessment
-  const end = Math.max(1, Math.ceil((chill.timeS.at(-1) ?? 3600) / 3600))
+  const planS = props.bench.chill.reduce((s, l) => s + l.timeS, 0)
+  const end = Math.max(1, Math.ceil(Math.max(planS * 1.1, core.value.at(-1)?.s ?? 0) / 3600))
+  const top = Math.ceil(fmt.degreesShown(Math.max(...chill.coreC, ...core.value.map(x => x.value), 30)) / 10) * 10
   return {
     animation: false,
     textStyle,
-    grid: { left: 48, right: 16, top: 30, bottom: 46 },
+    grid: COURSE_GRID,
     xAxis: timeAxis(say('batch.hoursCold'), end, v => String(v)),
-    yAxis: valueAxis(fmt.unit.value, fmt.degreesShown(0), Math.ceil(fmt.degreesShown(Math.max(...chill.coreC, 30)) / 10) * 10),
+    yAxis: valueAxis(fmt.unit.value, fmt.degreesShown(0), top),
     series: [
       {
-        type: 'line', name: say('batch.predicted'), showSymbol: false,
-        data: chill.timeS.map((t, i) => [t / 3600, fmt.degreesShown(chill.coreC[i]!)]),
-        lineStyle: { color: SOFT, width: 2, type: 'dashed' }, itemStyle: { color: SOFT },
-        endLabel: { show: true, ...label(SOFT), formatter: say('batch.predicted'), align: 'right', offset: [0, -12] },
+        ...foretoldLine(chill.timeS.flatMap((t, i) =>
+          (t <= 3600 * end ? [[t / 3600, fmt.degreesShown(chill.coreC[i]!)]] : [])), true),
         markLine: {
           symbol: 'none', silent: true,
           data: stages.value.map(s => ({
             yAxis: fmt.degreesShown(s.toC), lineStyle: { color: COLD, type: 'dotted' as const },
-            label: { ...label(COLD), position: 'insideEndTop' as const, formatter: fmt.temp(s.toC) },
+            label: { ...label(COLD), position: 'insideMiddleTop' as const, formatter: fmt.temp(s.toC) },
           })),
         },
       },
-      {
-        type: 'line', name: say('batch.measured'), showSymbol: core.value.length < 3,
-        data: core.value.map(x => [x.s / 3600, fmt.degreesShown(x.c)]),
-        lineStyle: { color: INK, width: 3 }, itemStyle: { color: INK }, z: 5,
-      },
+      measuredLine(core.value.map(x => [x.s / 3600, fmt.degreesShown(x.value)])),
     ],
   }
 })
@@ -85,7 +79,7 @@ const option = computed<EChartsOption>(() => {
     <div v-if="startS !== null" class="tiles">
       <p class="tile">
         <span>{{ $say('batch.coreNow') }}</span>
-        <b class="num" data-core>{{ core.length ? fmt.temp(core.at(-1)!.c, 1) : '–' }}</b>
+        <b class="num" data-core>{{ core.length ? fmt.temp(core.at(-1)!.value, 1) : '–' }}</b>
       </p>
       <p v-if="air !== null" class="tile">
         <span>{{ $say('batch.airNow') }}</span><b class="num">{{ fmt.temp(air, 1) }}</b>

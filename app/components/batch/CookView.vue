@@ -49,6 +49,12 @@ function done(s: WorkStep) {
   if (OPENS.includes(s.code) && !eventsOf(props.batch.events.value, 'opened').length) props.batch.happen({ kind: 'opened' })
   props.batch.happen({ kind: 'stepDone', stepKey: s.key })
 }
+/** While the pot is on, or something bakes, taking it off is the thing to press. */
+const isBusy = computed(() => {
+  const e = props.batch.events.value
+  const on = (from: 'heatOn' | 'ovenIn', to: 'heatOff' | 'ovenOut') => eventsOf(e, from).length > 0 && eventsOf(e, to).length === 0
+  return (HEATS.includes(step.value?.code ?? 'cut') && on('heatOn', 'heatOff')) || (step.value?.code === 'bake' && on('ovenIn', 'ovenOut'))
+})
 const skip = (s: WorkStep) => props.batch.happen({ kind: 'stepSkipped', stepKey: s.key })
 const reopen = (s: WorkStep) => props.batch.happen({ kind: 'stepReopened', stepKey: s.key })
 
@@ -120,7 +126,9 @@ const stepsOpen = ref(false)
         </button>
         <template v-else>
           <button type="button" class="flat" @click="skip(step)">{{ $say('batch.skip') }}</button>
-          <button type="button" class="act" data-done @click="done(step)">{{ $say('batch.done') }}</button>
+          <button type="button" :class="isBusy ? 'flat' : 'act'" data-done @click="done(step)">
+            {{ $say('batch.done') }}
+          </button>
         </template>
         <button v-if="at < order.length - 1" type="button" class="flat" @click="go(at + 1)">
           {{ $say('batch.next') }}

@@ -10,9 +10,10 @@ import { say } from '~/words/say'
 const props = defineProps<{ batch: LiveBatch, bench: Bench }>()
 const fmt = useFormat()
 const last = computed(() => eventsOf(props.batch.events.value, 'outcome').at(-1) ?? null)
-const outcome = ref<Outcome>(structuredClone(toPlain(last.value?.outcome ?? plainOutcome())))
+const outcome = ref<Outcome>(toPlain(last.value?.outcome ?? plainOutcome()))
 const why = ref('')
-const isChanged = computed(() => JSON.stringify(outcome.value) !== JSON.stringify(last.value?.outcome ?? plainOutcome()))
+const isChanged = computed(() =>
+  JSON.stringify(outcome.value) !== JSON.stringify(last.value?.outcome ?? plainOutcome()))
 /** What somebody else wrote meanwhile is shown, unless this form was touched. */
 watch(last, (now, before) => {
   if (JSON.stringify(outcome.value) === JSON.stringify(before?.outcome ?? plainOutcome()) && now)
@@ -32,19 +33,26 @@ function toggle(fault: Fault) {
 }
 
 /** Figures a cook can find, as they are typed. */
-type Figure = 'ringSankM' | 'spreadM' | 'loadKg' | 'stoodM' | 'massG' | 'pH' | 'brix' | 'coreC' | 'sharp' | 'sweet'
-interface Row { key: Figure, kind: 'length' | 'mass' | 'count' | 'temperature', unit: string, per: number, max: number, digits: number }
+type Figure =
+  'ringSankM' | 'spreadM' | 'loadKg' | 'stoodM' | 'massG' | 'pH' | 'brix' | 'coreC' | 'sharp' | 'sweet'
+interface Row {
+  key: Figure
+  kind: 'length' | 'mass' | 'count' | 'temperature'
+  unit: string
+  max: number
+  digits: number
+}
 const ROWS: readonly Row[] = [
-  { key: 'ringSankM', kind: 'length', unit: 'mm', per: 1, max: 50, digits: 1 },
-  { key: 'spreadM', kind: 'length', unit: 'mm', per: 1, max: 500, digits: 0 },
-  { key: 'loadKg', kind: 'count', unit: 'kg', per: 1, max: 20, digits: 2 },
-  { key: 'stoodM', kind: 'length', unit: 'mm', per: 1, max: 500, digits: 1 },
-  { key: 'massG', kind: 'mass', unit: 'g', per: 1, max: 200_000, digits: 0 },
-  { key: 'pH', kind: 'count', unit: '', per: 1, max: 14, digits: 2 },
-  { key: 'brix', kind: 'count', unit: '°Bx', per: 1, max: 100, digits: 1 },
-  { key: 'coreC', kind: 'temperature', unit: '', per: 1, max: 110, digits: 1 },
-  { key: 'sharp', kind: 'count', unit: '', per: 1, max: 10, digits: 1 },
-  { key: 'sweet', kind: 'count', unit: '', per: 1, max: 10, digits: 1 },
+  { key: 'ringSankM', kind: 'length', unit: 'mm', max: 50, digits: 1 },
+  { key: 'spreadM', kind: 'length', unit: 'mm', max: 500, digits: 0 },
+  { key: 'loadKg', kind: 'count', unit: 'kg', max: 20, digits: 2 },
+  { key: 'stoodM', kind: 'length', unit: 'mm', max: 500, digits: 1 },
+  { key: 'massG', kind: 'mass', unit: 'g', max: 200_000, digits: 0 },
+  { key: 'pH', kind: 'count', unit: '', max: 14, digits: 2 },
+  { key: 'brix', kind: 'count', unit: '°Bx', max: 100, digits: 1 },
+  { key: 'coreC', kind: 'temperature', unit: '', max: 110, digits: 1 },
+  { key: 'sharp', kind: 'count', unit: '', max: 10, digits: 1 },
+  { key: 'sweet', kind: 'count', unit: '', max: 10, digits: 1 },
 ]
 const set = (key: Figure, value: number) => {
   outcome.value = { ...outcome.value, [key]: value }

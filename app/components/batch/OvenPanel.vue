@@ -4,7 +4,8 @@ import type { EChartsOption } from 'echarts'
 import { eventsOf, seriesOf } from '#core/book/record'
 import type { Watch } from '#core/plan/watch'
 import type { Assessment } from '#core/pipeline/assessment'
-import { CITRON_DEEP, INK, label, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
+import { COURSE_GRID, foretoldLine, measuredLine, readSince } from '~/composables/courses'
+import { CITRON_DEEP, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { clockWords } from '~/words/batch'
 import { say } from '~/words/say'
 
@@ -14,13 +15,11 @@ const first = (kind: 'ovenIn' | 'ovenOut') => eventsOf(props.batch.events.value,
 const inS = computed(() => first('ovenIn')?.atS ?? null)
 const out = computed(() => first('ovenOut'))
 const series = computed(() => props.batch.record.value && seriesOf(props.batch.record.value, 'core'))
-const core = computed(() => {
-  const [s, from] = [series.value, inS.value]
-  if (!s || from === null) return []
-  return s.timeS.flatMap((t, i) => (t >= from && s.values[i] !== null ? [{ s: t - from, c: s.values[i]! - props.watched.biasK }] : []))
-})
+const core = computed(() => (inS.value === null ? [] : readSince(series.value, inS.value))
+  .map(x => ({ s: x.s, c: x.value - props.watched.biasK })))
 const nowC = computed(() => core.value.at(-1)?.c ?? null)
-const isCalled = computed(() => inS.value !== null && !out.value && nowC.value !== null && nowC.value >= props.watched.doneC)
+const isIn = computed(() => inS.value !== null && !out.value)
+const isCalled = computed(() => isIn.value && nowC.value !== null && nowC.value >= props.watched.doneC)
 /** Straight on from the last five minutes: how long the middle still takes, s. */
 const leftS = computed(() => {
   const last = core.value.at(-1)
@@ -33,26 +32,25 @@ const { call } = useCall(() => props.sound)
 watch(isCalled, is => is && call(), { immediate: true })
 const option = computed<EChartsOption>(() => {
   const h = props.assessment.heat
+  const { doneC } = props.watched
+  const end = Math.ceil(Math.max(h.endS, core.value.at(-1)?.s ?? 0) / 60) + 2
   return {
     animation: false,
     textStyle,
-    grid: { left: 48, right: 16, top: 30, bottom: 46 },
-    xAxis: timeAxis(say('batch.minutesOn'), Math.ceil(Math.max(h.endS, core.value.at(-1)?.s ?? 0) / 60) + 2, v => String(v)),
-    yAxis: valueAxis(fmt.unit.value, fmt.degreesShown(0), Math.ceil(fmt.degreesShown(props.watched.doneC + 10) / 10) * 10),
+    grid: COURSE_GRID,
+    xAxis: timeAxis(say('batch.minutesOn'), end, v => String(v)),
+    yAxis: valueAxis(fmt.unit.value, fmt.degreesShown(0), Math.ceil(fmt.degreesShown(doneC + 10) / 10) * 10),
     series: [
       {
-        type: 'line', showSymbol: false, data: h.timeS.map((t, i) => [t / 60, fmt.degreesShown(h.tempC[i]!)]),
-        lineStyle: { color: SOFT, width: 2, type: 'dashed' }, itemStyle: { color: SOFT },
-        endLabel: { show: true, ...label(SOFT), formatter: say('batch.predicted'), align: 'right', offset: [0, 14] },
+        ...foretoldLine(h.timeS.map((t, i) => [t / 60, fmt.degreesShown(h.tempC[i]!)])),
         markLine: { symbol: 'none', silent: true, data: [{
-          yAxis: fmt.degreesShown(props.watched.doneC), lineStyle: { color: CITRON_DEEP, type: 'dashed' },
-          label: { ...label(CITRON_DEEP), position: 'insideStartTop', formatter: `${say('batch.toDone')} ${fmt.temp(props.watched.doneC)}` },
+          yAxis: fmt.degreesShown(doneC), lineStyle: { color: CITRON_DEEP, type: 'dashed' },
+          label: {
+            ...label(CITRON_DEEP), position: 'insideStartTop', formatter: `${say('batch.toDone')} ${fmt.temp(doneC)}`,
+          },
         }] },
       },
-      {
-        type: 'line', showSymbol: false, data: core.value.map(x => [x.s / 60, fmt.degreesShown(x.c)]),
-        lineStyle: { color: INK, width: 3 }, itemStyle: { color: INK }, z: 5,
-      },
+      measuredLine(core.value.map(x => [x.s / 60, fmt.degreesShown(x.c)])),
     ],
   }
 })
@@ -66,10 +64,14 @@ const option = computed<EChartsOption>(() => {
     <p v-else-if="out" class="was">{{ $say('batch.wasOut', { at: clockWords(out.atS - inS) }) }}</p>
     <template v-else>
       <p class="was">{{ $say('batch.inOven', { at: fmt.clock(batch.record.value!.startedAt, inS) }) }}</p>
-      <p class="tile"><span>{{ $say('batch.middleNow') }}</span>
-        <b class="num">{{ nowC === null ? '–' : fmt.temp(nowC) }}</b></p>
-      <p v-if="leftS !== null && !isCalled" class="tile"><span>{{ $say('batch.toDone') }}</span>
-        <b class="num">{{ clockWords(leftS) }}</b></p>
+      <p class="tile">
+        <span>{{ $say('batch.middleNow') }}</span>
+        <b class="num">{{ nowC === null ? '–' : fmt.temp(nowC) }}</b>
+      </p>
+      <p v-if="leftS !== null && !isCalled" class="tile">
+        <span>{{ $say('batch.toDone') }}</span>
+        <b class="num">{{ clockWords(leftS) }}</b>
+      </p>
       <button
         type="button" class="act" :class="{ off: isCalled }" :role="isCalled ? 'alert' : undefined"
         @click="batch.happen({ kind: 'ovenOut' })"

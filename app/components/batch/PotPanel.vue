@@ -5,9 +5,11 @@
  */
 import type { EChartsOption } from 'echarts'
 import { eventsOf, seriesOf } from '#core/book/record'
+import { STANDARD } from '#core/base/parameters'
 import type { Watch } from '#core/plan/watch'
 import type { PotOutlook } from '../../workers/pot.worker'
-import { BLOOD, CITRON_DEEP, INK, label, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
+import { COURSE_GRID, foretoldLine, measuredLine, readSince } from '~/composables/courses'
+import { BLOOD, CITRON_DEEP, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { clockWords, leftWords, NOTICE_WORDS } from '~/words/batch'
 import { say } from '~/words/say'
 
@@ -36,11 +38,21 @@ const later = (r: Span) => r && { low: r.low - lateS.value, value: r.value - lat
 const reachedS = computed(() => {
   const s = series.value
   if (!s || onS.value === null) return null
-  const i = s.values.findIndex((v, k) => v !== null && s.timeS[k]! > onS.value! && v - w.value.biasK >= w.value.doneC - 0.2)
+  const thereC = w.value.doneC + w.value.biasK - 0.2
+  const i = s.values.findIndex((v, k) => v !== null && s.timeS[k]! > onS.value! && v >= thereC)
   return i < 0 ? null : s.timeS[i]!
 })
-const holdLeftS = computed(() =>
-  reachedS.value === null ? null : reachedS.value + w.value.holdS - props.batch.nowS.value)
+/** What of the hold is left, s: a degree more counts for more, as the egg has it. */
+const holdLeftS = computed(() => {
+  const [s, from] = [series.value, reachedS.value]
+  if (!s || from === null) return null
+  const doneC = w.value.doneC + w.value.biasK
+  const perS = (c: number) => (w.value.boils ? 1 : 10 ** ((c - doneC) / STANDARD.egg.settingZK))
+  const fresh = readSince(s, from)
+  const heldS = fresh.slice(1).reduce((sum, x, i) => sum + (x.s - fresh[i]!.s) * perS(fresh[i]!.value), 0)
+  const last = fresh.at(-1)!
+  return w.value.holdS - heldS - Math.max(0, props.batch.nowS.value - from - last.s) * perS(last.value)
+})
 const mixC = computed(() => props.outlook?.tempC.value ?? null)
 const isOn = computed(() => onS.value !== null && offEvent.value === null)
 /** It must come off: enough boiled off, held long enough, what the pan gives back ends it there, or grains are near. */
@@ -92,35 +104,37 @@ function off() {
 
 const option = computed<EChartsOption>(() => {
   const from = onS.value ?? 0
-  const s = series.value
-  const shown = s ? s.timeS.flatMap((t, i) => (t >= from && s.values[i] !== null ? [[(t - from) / 60, fmt.degreesShown(s.values[i]!)]] : [])) : []
+  const shown = readSince(series.value, from).map(x => [x.s / 60, fmt.degreesShown(x.value)])
   const foretold = w.value.timeS.map((t, i) => [t / 60, fmt.degreesShown(w.value.tempC[i]!)])
   const end = Math.max(4, Math.ceil(Math.max(w.value.timeS.at(-1)! / 60, (shown.at(-1)?.[0] ?? 0) + 1)))
-  const across = (c: number | null, name: string, color: string) => c === null ? [] : [{
+  const across = (c: number | null, name: string, color: string, above: boolean) => c === null ? [] : [{
     yAxis: fmt.degreesShown(c), lineStyle: { color, type: 'dashed' as const },
-    label: { ...label(color), position: 'insideStartTop' as const, formatter: `${name} ${fmt.temp(c)}` },
+    label: {
+      ...label(color), formatter: `${name} ${fmt.temp(c)}`,
+      position: above ? 'insideStartTop' as const : 'insideStartBottom' as const,
+    },
   }]
   const top = Math.max(w.value.doneC, w.value.grainyC ?? 0, ...w.value.tempC) + 8
   return {
     animation: false,
     textStyle,
-    grid: { left: 48, right: 16, top: 30, bottom: 46 },
+    grid: COURSE_GRID,
     xAxis: timeAxis(say('batch.minutesOn'), end, v => String(v)),
-    yAxis: valueAxis(fmt.unit.value, Math.floor(fmt.degreesShown(10) / 10) * 10, Math.ceil(fmt.degreesShown(top) / 10) * 10),
+    yAxis: valueAxis(
+      fmt.unit.value, Math.floor(fmt.degreesShown(10) / 10) * 10, Math.ceil(fmt.degreesShown(top) / 10) * 10,
+    ),
     series: [
       {
-        type: 'line', name: say('batch.predicted'), showSymbol: false, data: foretold,
-        lineStyle: { color: SOFT, width: 2, type: 'dashed' }, itemStyle: { color: SOFT },
+        ...foretoldLine(foretold),
         markLine: {
           symbol: 'none', silent: true,
-          data: [...across(w.value.doneC, say('batch.toDone'), CITRON_DEEP), ...across(w.value.grainyC, say('batch.toGrainy'), BLOOD)],
+          data: [
+            ...across(w.value.doneC, say('batch.toDone'), CITRON_DEEP, false),
+            ...across(w.value.grainyC, say('batch.toGrainy'), BLOOD, true),
+          ],
         },
-        endLabel: { show: true, ...label(SOFT), formatter: say('batch.predicted'), align: 'right', offset: [0, 14] },
       },
-      {
-        type: 'line', name: say('batch.measured'), showSymbol: false, data: shown,
-        lineStyle: { color: INK, width: 3 }, itemStyle: { color: INK }, z: 5,
-      },
+      measuredLine(shown),
     ],
   }
 })
@@ -175,7 +189,6 @@ const option = computed<EChartsOption>(() => {
       </div>
       <p v-if="heatWords" class="heat" data-heat>{{ heatWords }}</p>
     </template>
-    <StationChart v-if="onS !== null" class="course" :option="option" :label="$say('batch.potChart')" />
     <div v-if="isOn" class="low">
       <button v-if="!isCalled" type="button" class="act quiet" @click="off">{{ $say('batch.offTheHeat') }}</button>
       <template v-if="!batch.whole.value?.weights">
@@ -189,6 +202,7 @@ const option = computed<EChartsOption>(() => {
         />
       </template>
     </div>
+    <StationChart v-if="onS !== null" class="course" :option="option" :label="$say('batch.potChart')" />
   </section>
 </template>
 

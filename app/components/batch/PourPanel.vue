@@ -31,7 +31,8 @@ function pour() {
     </template>
     <p v-else class="which">{{ $say('batch.pouredAll', { n: count }) }}</p>
     <ol v-if="poured.length" class="done num">
-      <li v-for="e in poured" :key="e.id">{{ $say('batch.into', { n: e.vessel, of: count }) }}: {{ fmt.grams(e.shownG) }}
+      <li v-for="e in poured" :key="e.id">
+        {{ $say('batch.into', { n: e.vessel, of: count }) }}: {{ fmt.grams(e.shownG) }}
         <button type="button" class="underline" @click="batch.correct(e.id, null)">{{ $say('batch.takeBack') }}</button>
       </li>
     </ol>

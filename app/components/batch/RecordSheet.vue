@@ -43,7 +43,11 @@ const SILENT: readonly Happened['kind'][] = ['stepDone', 'stepSkipped', 'stepReo
 const rows = computed(() => [...record.value.events]
   .filter(e => !SILENT.includes(e.kind))
   .sort((a, b) => a.atS - b.atS)
-  .map(e => ({ e, figure: e.kind === 'corrected' ? correction(e) : figureOf(e), isHeld: e.kind === 'corrected' || held.value.some(h => h.id === e.id && sameAs(h, e)) })))
+  .map(e => ({
+    e,
+    figure: e.kind === 'corrected' ? correction(e) : figureOf(e),
+    isHeld: e.kind === 'corrected' || held.value.some(h => sameAs(h, e)),
+  })))
 const sameAs = (a: BatchEvent, b: BatchEvent) => JSON.stringify(a) === JSON.stringify(b)
 function correction(e: Extract<BatchEvent, { kind: 'corrected' }>): string {
   const of = record.value.events.find(x => x.id === e.eventId)
@@ -69,7 +73,8 @@ const cooling = computed(() => {
   const startS = eventsOf(record.value.events, 'movedTo')[0]?.atS
   if (!s || startS === undefined) return []
   const known = s.timeS.flatMap((t, i) => (s.values[i] === null ? [] : [{ s: t - startS, c: s.values[i]! }]))
-  return coolingStages(CODES[record.value.kitchen.foodCode], t => timeBelow(known.map(x => x.s), known.map(x => x.c), t))
+  const [times, values] = [known.map(x => x.s), known.map(x => x.c)]
+  return coolingStages(CODES[record.value.kitchen.foodCode], t => timeBelow(times, values, t))
 })
 const print = () => window.print()
 const json = () => saveFile(record.value.formula.name, 'batch.json', JSON.stringify(record.value, null, 1), 'application/json')

@@ -35,6 +35,7 @@ const lineName = (id: string | null | undefined) => {
 const result = computed(() => (work.value?.state === 'done' ? work.value.result : null))
 /** Causes that are worth telling: the first always, others from a twentieth. */
 const causes = computed(() => result.value?.causes.filter((c, i) => i === 0 || c.share >= 0.05).slice(0, 5) ?? [])
+const names = computed(() => causes.value.map(c => causeWords(c.id, c.direction, lineName(c.lineId))))
 </script>
 
 <template>
@@ -67,6 +68,7 @@ const causes = computed(() => result.value?.causes.filter((c, i) => i === 0 || c
             <span class="bar" aria-hidden="true"><i :style="{ width: `${Math.max(2, 100 * c.share)}%` }" /></span>
           </li>
         </ol>
+        <WhyCourse v-if="causes[0]" :batch="batch" :causes="causes" :names="names" />
         <template v-if="result.question">
           <h2>{{ $say('blame.question') }}</h2>
           <p class="big">{{ questionWords(result.question, lineName) }}</p>
@@ -80,11 +82,14 @@ const causes = computed(() => result.value?.causes.filter((c, i) => i === 0 || c
           </li>
         </ul>
         <p v-else class="soft">{{ $say('blame.noRescue') }}</p>
-        <p class="soft small">{{ $say('batch.defer') }}</p>
+        <p class="soft">{{ $say('blame.defer') }}</p>
         <h2>{{ $say('blame.next') }}</h2>
         <ul class="rescues">
           <li v-for="(n, i) in result.next" :key="i"><p class="big">{{ nextWords(n, fmt) }}</p></li>
         </ul>
+        <NuxtLink class="underline to" :to="`/formula/${batch.whole.value!.formulaId}/heat`">
+          {{ $say('blame.openFormula') }}
+        </NuxtLink>
       </template>
     </template>
   </section>
@@ -111,4 +116,5 @@ progress { width: 16rem; height: 14px; accent-color: var(--citron-deep); }
 .rescues li.stop { border-left: 4px solid var(--blood); padding-left: 0.8rem; }
 .rescues li.stop p { color: var(--blood); font-weight: 600; }
 .wrong { color: var(--blood); }
+.to { display: inline-flex; min-height: 44px; align-items: center; }
 </style>

@@ -72,23 +72,32 @@ const plot = computed<EChartsOption>(() => {
     xAxis: timeAxis(say('book.plotX'), most, v => String(v)),
     yAxis: valueAxis(say('book.plotY'), 0, most),
     series: [
-      { type: 'line', showSymbol: false, data: [[0, 0], [most, most]], lineStyle: { color: SOFT, type: 'dashed', width: 1.5 } },
+      {
+        type: 'line', showSymbol: false, data: [[0, 0], [most, most]],
+        lineStyle: { color: SOFT, type: 'dashed', width: 1.5 },
+      },
       {
         type: 'scatter', symbolSize: 12,
-        data: heats.value.map(({ i, b }) => ({ value: [b.predicted, b.measured], name: i.name, itemStyle: { color: isBad(i) ? BLOOD : INK } })),
+        data: heats.value.map(({ i, b }) => ({
+          value: [b.predicted, b.measured], name: i.name, itemStyle: { color: isBad(i) ? BLOOD : INK },
+        })),
       },
     ],
   }
 })
 /* One formula's batches in their order: is its kitchen drifting? */
-const ratios = computed(() => [...heats.value].reverse().map(({ i, b }) => ({ i, r: 100 * (b.measured / b.predicted) })))
+const ratios = computed(() =>
+  [...heats.value].reverse().map(({ i, b }) => ({ i, r: (100 * b.measured) / b.predicted })))
 const control = computed<EChartsOption>(() => {
   const values = ratios.value.map(x => x.r)
   const [m, s] = [mean(values), values.length > 1 ? standardDeviation(values) : 0]
   const line = (y: number, name: string) => ({
-    yAxis: y, lineStyle: { color: SOFT, type: 'dashed' as const }, label: { formatter: name, position: 'insideEndTop' as const, fontSize: 14 },
+    yAxis: y,
+    lineStyle: { color: SOFT, type: 'dashed' as const },
+    label: { formatter: name, position: 'insideEndTop' as const, fontSize: 14 },
   })
-  const [low, high] = [Math.floor(Math.min(...values, m - 3 * s) / 10) * 10 - 10, Math.ceil(Math.max(...values, m + 3 * s) / 10) * 10 + 10]
+  const low = Math.floor((Math.min(...values, m - 3 * s) - 5) / 20) * 20
+  const high = Math.ceil((Math.max(...values, m + 3 * s) + 5) / 20) * 20
   return {
     animation: false,
     textStyle,
@@ -192,7 +201,7 @@ h1 { font-size: 2rem; } h2 { font-size: 1.3rem; margin: 1.4rem 0 0.3rem; }
 .sieve select { width: auto; max-width: 100%; }
 .rows { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--ink); }
 .rows li {
-  display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(0, 0.8fr) minmax(0, 1.3fr) auto; gap: 0.3rem 1.2rem;
+  display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(0, 0.8fr) minmax(0, 1.3fr) 13rem; gap: 0.3rem 1.2rem;
   align-items: center; border-bottom: 1px solid var(--hairline); padding: 0.6rem 0; min-height: 60px;
 }
 .title { font-family: var(--font-display); font-size: 1.2rem; display: block; overflow-wrap: anywhere; }

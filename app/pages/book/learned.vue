@@ -111,7 +111,7 @@ const goesBy = computed(() => answer.value?.items.find(s => s.id === answer.valu
         <section v-if="unknown.length">
           <h2>{{ $say('learned.uncertain') }}</h2>
           <ul class="unknown">
-            <li v-for="p in unknown" :key="p.id">{{ teachesWords(p.id) }}</li>
+            <li v-for="p in unknown" :key="p.id">{{ teachesWords(p.id, kitchen.record!) }}</li>
           </ul>
         </section>
       </template>
