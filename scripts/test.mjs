@@ -101,9 +101,13 @@ try {
     await freePort(0),
     'ignore',
   )
-  // What the shelf shows is worked out once, for all of them.
+  // What shelf and Book show is worked out once, for all of them.
   for (let stale = true; stale;)
     stale = (await (await fetch(`${seeded.url}/api/formulas`)).json()).items.some(i => i.stale)
+  for (let items = []; items.length < 20 || items.some(i => i.shown === null);) {
+    await new Promise(resolve => setTimeout(resolve, 300))
+    ;({ items } = await (await fetch(`${seeded.url}/api/batches`)).json())
+  }
   await seeded.stop()
   step.env = { ...step.env, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'playwright.json') }
   await step(

@@ -67,10 +67,12 @@ export interface BatchNews {
   texts: TextRecord[]
 }
 
-/** How a device was last held against something known: what it showed, what was true. */
+/** What an instrument can be held against: ice and boiling water, buffers, a sugar solution, a weight. */
+export const CHECKED_AGAINST = ['ice', 'boil', 'buffer4', 'buffer7', 'sugar', 'weight'] as const
+/** How an instrument was held against something known: what it showed, what was true, in its own unit. */
 export interface DeviceCheck {
   at: string
-  against: 'ice' | 'boil' | 'buffer4' | 'buffer7' | 'weight'
+  against: (typeof CHECKED_AGAINST)[number]
   shown: number
   truth: number
 }
@@ -113,4 +115,23 @@ export interface LearnedList {
   items: LearnedItem[]
   /** The one that counts; null: what is stated. */
   goesBy: string | null
+}
+
+/** Days after which an instrument should be held against something known again (common practice). */
+export const CHECK_DAYS: Readonly<Record<DeviceKind, number>> = {
+  probe: 30, scale: 90, pHMeter: 7, refractometer: 90, logger: 180,
+}
+/** What each kind is held against. */
+export const CHECKS_OF: Readonly<Record<DeviceKind, readonly DeviceCheck['against'][]>> = {
+  probe: ['ice', 'boil'], scale: ['weight'], pHMeter: ['buffer4', 'buffer7'], refractometer: ['sugar'], logger: ['ice'],
+}
+/**
+ * How far a probe errs by its last checks in ice and in boiling water, K; null: it was never held against either.
+ * @example probeBias([]) // null
+ */
+export function probeBias(devices: readonly DeviceRecord[]): number | null {
+  const probe = devices.find(d => d.kind === 'probe' && d.checks.length > 0)
+  if (!probe) return null
+  const last = CHECKS_OF.probe.flatMap(against => probe.checks.filter(c => c.against === against).slice(0, 1))
+  return last.length === 0 ? null : last.reduce((s, c) => s + c.shown - c.truth, 0) / last.length
 }

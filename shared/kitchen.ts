@@ -74,6 +74,11 @@ const ownRules = ({ ownJuiceG, ownCanG, ownPowderG }: OwnRules): OwnRules =>
 export const readHouse = ({ cups, ownJuiceG, ownCanG }: KitchenSettings): ReadHouse =>
   ({ cups, ...ownRules({ ownJuiceG, ownCanG }) })
 
+/** A lot without what only its saving needs. */
+function bareLot(lot: Lot): Lot {
+  const { version: _, ...bare } = lot as LotRecord
+  return bare
+}
 /** What of it the core needs. */
 export const coreKitchen = (
   k: Pick<KitchenDocument, 'settings' | 'places' | 'vessels' | 'ovens' | 'burners' | 'pans'>
@@ -89,7 +94,7 @@ export const coreKitchen = (
   ovens: k.ovens,
   burners: k.burners,
   pans: k.pans,
-  lots: k.lots,
+  lots: k.lots.map(bareLot),
   prices: k.settings.prices,
   ...ownRules(k.settings),
   ...(k.learned ? { learned: k.learned.theta } : {}),

@@ -48,10 +48,14 @@ for (const size of SIZES) {
       await fits(page)
       await sound(page)
       await fetch(`${lumbik.url}/api/formulas/${TUB}`, { method: 'DELETE' })
-      for (const path of ['/new', '/kitchen', '/bin']) {
+      const batch = '/batch/0e1f0000-000a-4000-8000-000000000014'
+      const book = ['/book', '/book/learned', '/book/instruments', ...['cook', 'out', 'why', 'record'].map(v => `${batch}/${v}`)]
+      for (const path of ['/new', '/kitchen', '/bin', ...book]) {
         await page.goto(path)
         await expect(page.locator('h1')).toBeVisible()
+        if (book.includes(path)) await expect(page.locator('main')).toHaveAttribute('data-settled', 'true')
         await fits(page)
+        if (book.includes(path)) await legible(page)
         if (size.name !== 'tablet') await sound(page)
       }
       await open(page, SAGS, 'stock')

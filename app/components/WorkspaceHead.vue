@@ -7,6 +7,7 @@ import { FAMILY_NAMES, SCHOOL_NAMES, USE_NAMES } from '~/words/names'
 defineProps<{ doc: Bench }>()
 const emit = defineEmits<{ use: [], keys: [] }>()
 const workspace = useWorkspaceStore()
+const kitchen = useKitchenStore()
 const fmt = useFormat()
 const route = useRoute()
 const making = ref(false)
@@ -26,6 +27,9 @@ const print = () => navigateTo(`/formula/${String((route.params as { id: string 
         {{ FAMILY_NAMES[doc.family].name }}:
         {{ SCHOOL_NAMES[doc.school].name.charAt(0).toLowerCase() + SCHOOL_NAMES[doc.school].name.slice(1) }}
       </span>
+      <NuxtLink v-if="kitchen.record?.learned" to="/book/learned" class="underline" data-learned>
+        {{ $say('learned.used', { n: kitchen.record.learned.number }) }}
+      </NuxtLink>
       <button type="button" class="use" aria-haspopup="dialog" @click="emit('use')">
         {{
           $say('workspace.at',

@@ -31,6 +31,8 @@ const GIVE_UP_MS = 15_000
 interface Options {
   method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
   body?: Record<string, unknown>
+  /** Sent as it is. */
+  file?: File
   query?: Record<string, string>
 }
 
@@ -57,7 +59,7 @@ function whileItWaits(): { over: () => void } {
 }
 
 /** Calls a route. @throws {ApiError} */
-export async function api<T>(path: string, { method = 'GET', body, query }: Options = {}): Promise<T> {
+export async function api<T>(path: string, { method = 'GET', body, file, query }: Options = {}): Promise<T> {
   const url = query && Object.keys(query).length ? `${path}?${new URLSearchParams(query).toString()}` : path
   const waiting = whileItWaits()
   try {
@@ -65,6 +67,7 @@ export async function api<T>(path: string, { method = 'GET', body, query }: Opti
       method,
       signal: AbortSignal.timeout(GIVE_UP_MS),
       cache: 'no-store',
+      ...(file ? { body: file, headers: { 'content-type': file.type } } : {}),
       ...(body ? { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } } : {}),
     })
     const answer = (await response.json()) as { data?: Problem & Record<string, unknown> }
@@ -84,6 +87,9 @@ export async function api<T>(path: string, { method = 'GET', body, query }: Opti
     waiting.over()
   }
 }
+
+/** Sends a file as it is. @throws {ApiError} */
+export const apiFile = <T>(path: string, file: File): Promise<T> => api<T>(path, { method: 'POST', file })
 
 const AGAIN_MS = 1500
 let asking = false

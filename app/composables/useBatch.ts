@@ -33,13 +33,14 @@ export function useBatch(id: string) {
   const refused = ref('')
   const connected = ref(false)
 
-  /* The clock: as the server last said it, and the real time since. */
-  const clock = shallowRef<BatchClock & { heardMs: number }>({ nowS: 0, speed: 1, heardMs: Date.now() })
-  const tick = useTimestamp({ interval: TICK_MS })
+  /* The clock: as the server last said it, and the time since by this device's own stopwatch. */
+  const clock = shallowRef<BatchClock & { heardMs: number }>({ nowS: 0, speed: 1, heardMs: performance.now() })
+  const tick = ref(performance.now())
+  useIntervalFn(() => { tick.value = performance.now() }, TICK_MS)
   const nowAt = (ms: number) => clock.value.nowS + (clock.value.speed * Math.max(0, ms - clock.value.heardMs)) / 1000
   const nowS = computed(() => nowAt(tick.value))
   const hear = (c: BatchClock) => {
-    clock.value = { ...c, heardMs: Date.now() }
+    clock.value = { ...c, heardMs: performance.now() }
   }
 
   const mine = computed<BatchEvent[]>(() => pending.value.map(e =>
@@ -131,7 +132,7 @@ export function useBatch(id: string) {
   }
 
   /** Something happened, now. @returns the event's id */
-  function happen(happened: Happened, text = '', atS = nowAt(Date.now())): string {
+  function happen(happened: Happened, text = '', atS = nowAt(performance.now())): string {
     const eventId = crypto.randomUUID()
     const words = text.trim() === '' ? null : { id: crypto.randomUUID(), text: text.trim() }
     const said = words && happened.kind === 'note' ? { ...happened, textId: words.id }

@@ -4,6 +4,7 @@ import type { Bench } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import type { Series } from '#core/book/record'
 import type { Watch } from '#core/plan/watch'
+import { type DeviceRecord, probeBias } from '../../shared/book'
 import type { PotApi, PotOutlook } from '../workers/pot.worker'
 
 export function useLivePot(of: {
@@ -19,10 +20,15 @@ export function useLivePot(of: {
   const pot: Remote<PotApi> = wrap<PotApi>(worker)
   onScopeDispose(() => worker.terminate())
 
+  /** A probe that was held against ice or boiling water is read as it errs. */
+  async function begin(bench: Bench, kitchen: Kitchen) {
+    const { items } = await api<{ items: DeviceRecord[] }>('/api/devices').catch(() => ({ items: [] }))
+    return pot.begin(toPlain(bench), toPlain(kitchen), probeBias(items))
+  }
   let begun: Promise<void> | null = null
   watch([of.bench, of.kitchen], ([bench, kitchen]) => {
     if (bench && kitchen)
-      begun ??= pot.begin(toPlain(bench), toPlain(kitchen)).then((w) => {
+      begun ??= begin(bench, kitchen).then((w) => {
         watched.value = w
       })
   }, { immediate: true })

@@ -54,9 +54,10 @@ function coursesOf(record: BatchRecord, { theta, went }: Pick<Supposed, 'theta' 
 
 const api = {
   courses: (record: BatchRecord, all: Pick<Supposed, 'theta' | 'went'>[]) => all.map(s => coursesOf(record, s)),
-  /** Begins with a plan. @returns what to watch for */
-  begin(bench: Bench, kitchen: Kitchen): Watch {
-    watch = watchOf(work(placed(bench, kitchen), kitchen), kitchen.learned ?? {})
+  /** Begins with a plan. @param biasK of the probe, where it was held against ice or boil */
+  begin(bench: Bench, kitchen: Kitchen, biasK: number | null): Watch {
+    const learned = { ...kitchen.learned, ...(biasK === null ? {} : { probeBiasK: biasK }) }
+    watch = watchOf(work(placed(bench, kitchen), kitchen), learned)
     live = watch.pot && startLive(watch.pot)
     return watch
   },

@@ -13,6 +13,7 @@ export default defineNitroPlugin((nitro) => {
   setReady(start)
   let stopHousekeeping = () => {}
   let stopJobs = async () => {}
+  let isClosing = false
   start.then(async () => {
     stopHousekeeping = startHousekeeping()
     await watchDatabase()
@@ -25,8 +26,11 @@ export default defineNitroPlugin((nitro) => {
   start.then(async () => {
     if (process.env.LUMBIK_DEMO === '1' && (await isDemo(await newEm()))) await writeDemoBook(now())
     await showMissing(await newEm())
-  }).catch((error: Error) => console.error(`Lumbik: the demo's Book was not written (${faultName(error)})`))
+  }).catch((error: Error) => {
+    if (!isClosing) console.error(`Lumbik: the demo's Book was not written (${faultName(error)})`)
+  })
   nitro.hooks.hook('close', async () => {
+    isClosing = true
     stopHousekeeping()
     await stopJobs()
     await Promise.all([closePool(), closeOrm()])

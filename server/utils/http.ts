@@ -9,28 +9,32 @@ import { BODY_LIMIT } from '../../shared/limits'
 export const problem = (statusCode: number, data: Omit<Problem, 'params'> & { params?: Record<string, unknown> }) =>
   createError({ statusCode, statusMessage: 'Not taken', data })
 
-const tooLarge = () =>
+const tooLarge = (limit: number) =>
   createError({
     statusCode: 413,
     statusMessage: 'Too large',
     data: {
       path: '',
       code: 'bodyTooLarge',
-      limitBytes: BODY_LIMIT,
-      message: `A request may hold at most ${BODY_LIMIT / 1e6} MB (${BODY_LIMIT} bytes).`,
+      limitBytes: limit,
+      message: `A request may hold at most ${limit / 1e6} MB (${limit} bytes).`,
     },
   })
 
-/** Reads a JSON body's bytes; more than the limit is refused, naming it, without being kept. */
-export async function readBytes(event: H3Event): Promise<Uint8Array> {
-  if (Number(getHeader(event, 'content-length') ?? 0) > BODY_LIMIT) throw tooLarge()
-  if (!/^application\/json\b/.test(getHeader(event, 'content-type') ?? ''))
-    throw problem(415, { path: 'content-type', code: 'notJson' })
+/** What a body is: JSON of a megabyte where nothing else is said. */
+interface BodyOf { limit: number, type: RegExp }
+const JSON_BODY: BodyOf = { limit: BODY_LIMIT, type: /^application\/json\b/ }
+
+/** Reads a body's bytes; more than the limit is refused, naming it, without being kept. */
+export async function readBytes(event: H3Event, { limit, type }: BodyOf = JSON_BODY): Promise<Uint8Array> {
+  if (Number(getHeader(event, 'content-length') ?? 0) > limit) throw tooLarge(limit)
+  if (!type.test(getHeader(event, 'content-type') ?? ''))
+    throw problem(415, { path: 'content-type', code: limit === BODY_LIMIT ? 'notJson' : 'notAPicture' })
   const chunks: Buffer[] = []
   let size = 0
   for await (const chunk of event.node.req) {
     size += (chunk as Buffer).length
-    if (size > BODY_LIMIT) throw tooLarge()
+    if (size > limit) throw tooLarge(limit)
     chunks.push(chunk as Buffer)
   }
   // A copy of its own: small buffers share memory that a thread must not be given.

@@ -1,7 +1,8 @@
 /** The Book at the wire: starting a batch, what happens, what is read, the demonstration's clock. */
 import * as yup from 'yup'
 import type { Happened } from '#core/book/record'
-import { CHANNELS } from '#core/book/record'
+import { CHANNELS, DEVICE_KINDS } from '#core/book/record'
+import { CHECKED_AGAINST } from '../book'
 import { happenedSchema } from './batch'
 import { InputError } from '#core/base/errors'
 
@@ -86,4 +87,15 @@ export const clockSchema = exactly({
 export const learnedSchema = exactly({
   calibrationId: yup.string().strict().uuid().optional(),
   goesBy: yup.string().strict().uuid().nullable().optional(),
+})
+
+export const deviceSchema = exactly({
+  kind: yup.string().strict().oneOf([...DEVICE_KINDS]).required(),
+  name: yup.string().strict().trim().min(1).max(80).required(),
+  simulated: yup.boolean().strict().required(),
+})
+export const checkSchema = exactly({
+  against: yup.string().strict().oneOf([...CHECKED_AGAINST]).required(),
+  shown: yup.number().strict().min(-50).max(20_000).required(),
+  truth: yup.number().strict().min(-50).max(20_000).required(),
 })

@@ -95,6 +95,7 @@ const option = computed<EChartsOption>(() => {
         </span>
       </p>
     </div>
+    <ImportReadings v-if="startS !== null && !batch.whole.value?.weights" :batch="batch" :from-s="startS" />
     <StationChart v-if="startS !== null" class="course" :option="option" :label="$say('batch.coldChart')" />
   </section>
 </template>

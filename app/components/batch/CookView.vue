@@ -7,6 +7,8 @@ import { orderOfWork } from '#core/plan/order'
 import type { WorkCode, WorkStep } from '#core/plan/work'
 import { stepWords } from '~/words/cook'
 import { PLACE_NAMES } from '~/words/names'
+import { say } from '~/words/say'
+import { PHOTO_LIMIT } from '../../../shared/limits'
 
 const props = defineProps<{ batch: LiveBatch, bench: Bench, assessment: Assessment }>()
 const fmt = useFormat()
@@ -68,6 +70,22 @@ function writeNote() {
   if (note.value.trim() === '') return
   props.batch.happen({ kind: 'note', textId: '' }, note.value)
   note.value = ''
+}
+/** A picture: sent at once, since it is too large to be kept here. */
+const photoSaid = ref('')
+async function takePhoto(event: Event) {
+  const input = event.target as HTMLInputElement
+  const [file] = input.files ?? []
+  input.value = ''
+  if (!file) return
+  try {
+    const { id } = await apiFile<{ id: string }>(`/api/batches/${props.batch.id}/photos`, file)
+    props.batch.happen({ kind: 'photo', photoId: id })
+    photoSaid.value = say('batch.photoKept')
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    photoSaid.value = say('batch.photoNot', { mb: PHOTO_LIMIT / 1e6 })
+  }
 }
 onKeyStroke(['ArrowLeft', 'ArrowRight'], (event) => {
   if ((event.target as HTMLElement).closest('input, textarea, select')) return
@@ -158,6 +176,11 @@ const stepsOpen = ref(false)
         id="batch-note" v-model="note" class="native" maxlength="2000" dir="auto" :placeholder="$say('batch.noteText')"
       >
       <button type="submit" class="underline" :disabled="note.trim() === ''">{{ $say('batch.noteAdd') }}</button>
+      <label class="photo underline">
+        {{ $say('batch.photo') }}
+        <input type="file" accept="image/*" capture="environment" class="sr" @change="takePhoto">
+      </label>
+      <span v-if="photoSaid" role="status">{{ photoSaid }}</span>
     </form>
   </section>
 </template>
@@ -190,6 +213,8 @@ h2 { font-size: 2.2rem; margin: 0; display: flex; flex-wrap: wrap; gap: 0.1rem 1
 .note { display: flex; flex-wrap: wrap; gap: 0.3rem 1rem; align-items: end; }
 .note input { flex: 1 1 14rem; width: auto; }
 .note .underline { min-height: 44px; }
+.photo { display: inline-flex; align-items: center; cursor: pointer; }
+.photo:focus-within { outline: 2px solid var(--ink); outline-offset: 2px; }
 @media (max-width: 760px) {
   h2 { font-size: 1.6rem; }
   .reach { font-size: 1.25rem; }

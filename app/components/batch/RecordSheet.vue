@@ -134,6 +134,7 @@ async function redact(textId: string) {
           <td>{{ EVENT_WORDS[e.kind] }}</td>
           <td dir="auto">
             {{ figure }}
+            <img v-if="e.kind === 'photo'" :src="`/api/photos/${e.photoId}`" :alt="$say('batch.photo')" class="picture">
             <button
               v-if="e.kind === 'note' && batch.texts.value.get(e.textId)" type="button" class="underline no-print"
               @click="redact(e.textId)"
@@ -154,6 +155,7 @@ p { margin: 0.1rem 0; }
 table { border-collapse: collapse; width: 100%; }
 th, td { text-align: left; padding: 0.3rem 0.8rem 0.3rem 0; border-bottom: 1px solid var(--hairline); font-weight: 400; vertical-align: top; }
 thead th { color: var(--ink-soft); border-color: var(--ink); }
+.picture { max-width: 14rem; max-height: 14rem; display: block; }
 .gone td { text-decoration: line-through; color: var(--ink-soft); }
 .bad { color: var(--blood); font-weight: 600; }
 @media print { th, td { padding: 0.5mm 3mm 0.5mm 0; font-size: 11pt; } }

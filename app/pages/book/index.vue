@@ -128,6 +128,7 @@ const csv = () => saveFile(say('book.book'), 'csv', bookCsv(items.value ?? []), 
         :aria-label="$say('book.find')" maxlength="120"
       >
       <UButton to="/book/learned" :label="$say('book.learned')" />
+      <UButton variant="outline" color="neutral" to="/book/instruments" :label="$say('book.instruments')" />
       <UButton variant="outline" color="neutral" :label="$say('book.csv')" @click="csv" />
     </header>
     <div class="sieve">
