@@ -10,6 +10,9 @@ import { client, kitchenBody, quantile, wait } from '../scripts/probe.mjs'
 
 const FORMULAS = 10_000
 const VERSIONS = Number(process.env.LUMBIK_BENCH_VERSIONS ?? 1_000_000)
+/** Batches of the Book, each with so many readings packed in one row. */
+const BATCHES = Number(process.env.LUMBIK_BENCH_BATCHES ?? 100_000)
+const READINGS = 500
 /** States of one formula alone. */
 const LONG = Math.min(20_000, VERSIONS / 2)
 const ARGS = [
@@ -35,7 +38,18 @@ function generate(sql) {
     `insert into ${columns} select gen_random_uuid(), f.kitchen_id, f.actor_id, now() - n * interval '${every}', f.id, null, case when n % 97 = 0 then 'named ' || n else '' end, f.document, f.schema_version, '1' from ${from} f, generate_series(1, ${times}) n`
   if (rest > 0) sql(state('formula', rest, '9 hours'))
   sql(state('(select * from formula where demo order by position desc limit 1)', LONG, '20 seconds'))
+  generateBook(sql)
   sql('analyze')
+}
+
+/** Copies of the demo's batches over years, every one with what it showed, and readings as they are kept. */
+function generateBook(sql) {
+  sql(`insert into batch (id, kitchen_id, actor_id, created_at, updated_at, formula_id, version_id, name, started_at, clock_at, clock_s, speed, frozen, simulation, simulated, demo, is_done, head, shown, lots, faults)
+    select gen_random_uuid(), kitchen_id, actor_id, created_at, updated_at, formula_id, version_id, name || ', no. ' || n % 977, started_at - n * interval '41 minutes', clock_at, 0, 1, frozen, null, true, false, true, 0, shown, lots, faults
+    from generate_series(1, ${BATCHES}) n join lateral (select * from batch where demo order by id offset n % 20 limit 1) b on true`)
+  sql(`insert into reading select b.id, 'probe', 'pot', 0, b.kitchen_id, b.actor_id, ${3 * READINGS}, ${READINGS}, r.packed
+    from batch b, (select decode(string_agg(lpad(to_hex((30 * i) % 256), 2, '0') || lpad(to_hex((30 * i) / 256 % 256), 2, '0') || '00000000' || lpad(to_hex(65 + i % 3), 2, '0') || '42', ''), 'hex') as packed from generate_series(0, ${READINGS - 1}) i) r
+    where not b.demo`)
 }
 
 export async function benchServer() {
@@ -55,6 +69,8 @@ export async function benchServer() {
     server = await startServer({ DATABASE_URL: url, LUMBIK_DEMO: '1' }, port, 'ignore')
     const warm = client(server.url)
     while ((await warm.call('GET', '/api/formulas')).json.items.some(i => i.stale)) await wait(200)
+    for (let b = []; b.length < 20 || b.some(i => i.shown === null); b = (await warm.call('GET', '/api/batches')).json.items)
+      await wait(300)
     warm.close()
     await server.stop()
     const started = Date.now()
@@ -113,6 +129,19 @@ async function measure(url) {
   await timeOf('kept states of one, page 51', `/api/formulas/${long}/versions?after=${deep}`)
   await timeOf('kitchen', '/api/kitchen')
   await timeOf('bin', '/api/bin')
+  const book = (await call('GET', '/api/batches')).json
+  let late = book.next
+  for (let i = 0; i < 100; i++) late = (await call('GET', `/api/batches?after=${late}`)).json.next
+  const ofFormula = book.items.find(i => !i.name.includes('no.'))?.formulaId ?? book.items[0].formulaId
+  await timeOf(`Book of ${BATCHES}, first page`, '/api/batches')
+  await timeOf('Book, page 101', `/api/batches?after=${late}`)
+  await timeOf('Book, searched: many', '/api/batches?search=posset')
+  await timeOf('Book, searched: few', '/api/batches?search=no.%20777')
+  await timeOf('Book, searched: none', '/api/batches?search=nothing%20of%20the%20kind')
+  await timeOf('Book, one fault', '/api/batches?fault=grainy')
+  await timeOf('Book, one lot', '/api/batches?lot=0e1f0000-0005-4000-8000-000000000001')
+  await timeOf('Book, one formula', `/api/batches?formula=${ofFormula}`)
+  await timeOf(`a batch with its ${READINGS} readings`, `/api/batches/${book.items[30].id}`)
 
   // A kitchen change makes every summary stale: the shelf says so and waits for nobody.
   const kitchen = kitchenBody((await call('GET', '/api/kitchen')).json)
