@@ -218,6 +218,7 @@ export const BatchEntity = defineEntity({
     { properties: ['formulaId', 'startedAt'] },
     { name: 'batch_lots_index', properties: ['lots'], type: 'gin' },
     { name: 'batch_faults_index', properties: ['faults'], type: 'gin' },
+    { name: 'batch_name_index', expression: 'create index "batch_name_index" on "batch" using gin ("name" gin_trgm_ops)' },
   ],
 })
 /** What happened, in order; never changed and never taken out (a trigger of the database refuses it). */

@@ -146,7 +146,8 @@ describe('readings', () => {
   it('sent again or late they count once; folded they are the same in fewer rows', async () => {
     const { record: { id } } = await begin()
     const o = await owner()
-    for (const s of [series(0, 20), series(0, 20), series(30, 20), series(90, 10)]) await addReadings(fork(), o, id, [s])
+    for (const s of [series(0, 20), series(0, 20), series(30, 20), series(90, 10)])
+      await addReadings(fork(), o, id, [s])
     const all = await readingsOf(fork(), id, null)
     expect(all).toHaveLength(1)
     expect(all[0]!.timeS).toEqual([...new Set(all[0]!.timeS)].sort((a, b) => a - b))

@@ -6,6 +6,8 @@ import type { Owner } from './kitchen'
 import { Refusal } from './refusal'
 
 export const BOOK_PAGE = 50
+/** So many are counted; a longer Book says "more than". */
+export const COUNTED_MOST = 1000
 export interface BookQuery {
   after: string | null
   search: string
@@ -65,11 +67,18 @@ function conditions(owner: Pick<Owner, 'id'>, q: BookQuery): { where: string[], 
   return { where, params }
 }
 
-/** A page of the Book, the newest first; `total` comes with the first. @throws {Refusal} invalid cursor */
+/**
+ * A page of the Book, the newest first; `total`, up to one more than are counted, comes with the first.
+ * @throws {Refusal} invalid cursor
+ */
 export async function listBatches(em: EntityManager, owner: Pick<Owner, 'id'>, q: BookQuery): Promise<BookPage> {
   const { where, params } = conditions(owner, q)
   const total = q.after ? null : Number(
-    (await em.execute<{ n: string }[]>(`select count(*) as n from batch b where ${where.join(' and ')}`, params))[0]!.n,
+    (await em.execute<{ n: string }[]>(
+      'select count(*) as n from (select 1 from batch b where ' +
+      `${where.join(' and ')} limit ${COUNTED_MOST + 1}) counted`,
+      params,
+    ))[0]!.n,
   )
   if (q.after) {
     where.push('(b.started_at, b.id) < (?::timestamptz, ?::uuid)')

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A batch's name, its clock, what of it waits to be sent, and its views; a demonstration's clock and flame. */
+import type { BatchItem, BookPage } from '../../../shared/book'
 import { clockWords, VIEW_NAMES } from '~/words/batch'
 import { say } from '~/words/say'
 
@@ -11,6 +12,14 @@ const begun = computed(() => say('batch.started', { at: fmt.clock(record.value.s
 const isDemo = computed(() => whole.value.weights !== null)
 const SPEEDS = [1, 5, 20, 60]
 const POWERS = [0.5, 0.75, 1, 1.25]
+/* What else is being made: two batches at once are two presses apart. */
+const others = shallowRef<BatchItem[]>([])
+async function lookAround() {
+  const { items } = await api<BookPage>('/api/batches', { query: { going: '1' } }).catch(() => ({ items: [] as BatchItem[] }))
+  others.value = items.filter(i => i.id !== props.batch.id).slice(0, 4)
+}
+void lookAround()
+useIntervalFn(() => { if (document.visibilityState === 'visible') void lookAround() }, 20_000)
 const waits = computed(() => props.batch.pending.value.length)
 </script>
 
@@ -34,6 +43,12 @@ const waits = computed(() => props.batch.pending.value.length)
         {{ VIEW_NAMES[v] }}
       </NuxtLink>
     </nav>
+    <p v-if="others.length" class="others no-print" data-others>
+      {{ $say('batch.alsoMade') }}
+      <NuxtLink v-for="o in others" :key="o.id" class="underline" :to="`/batch/${o.id}/cook`" dir="auto">
+        {{ o.name }}
+      </NuxtLink>
+    </p>
     <p v-if="batch.failed.value || !batch.connected.value && waits > 0" class="away" role="status">
       {{ $say('batch.away') }}
     </p>
@@ -79,6 +94,8 @@ nav a {
 }
 nav a.on { color: var(--ink); font-weight: 600; border-color: var(--citron); box-shadow: inset 0 -1px 0 var(--ink); }
 .away { grid-column: 1 / -1; color: var(--blood); font-weight: 600; margin: 0; }
+p.others { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 0 1rem; align-items: center; margin: 0; }
+.others a { min-height: 44px; display: inline-flex; align-items: center; }
 .demo { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 0 1rem; align-items: center; }
 .demo .field-label { margin: 0; }
 .demo .choices { border: 0; }

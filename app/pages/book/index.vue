@@ -140,7 +140,7 @@ const csv = () => saveFile(say('book.book'), 'csv', bookCsv(items.value ?? []), 
         <option value="">{{ $say('book.everyLot') }}</option>
         <option v-for="l in kitchen.record?.lots ?? []" :key="l.id" :value="l.id">{{ l.name }}</option>
       </select>
-      <span v-if="total !== null" class="soft num" role="status">{{ $say('book.count', { n: total }) }}</span>
+      <span v-if="total !== null" class="soft num" role="status">{{ total > 1000 ? $say('book.countMore', { n: fmt.fixed(1000) }) : $say('book.count', { n: total }) }}</span>
       <button v-if="isFiltered" type="button" class="underline" @click="showAll">{{ $say('book.showAll') }}</button>
     </div>
     <p v-if="failed" class="wrong" role="alert">
