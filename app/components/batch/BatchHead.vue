@@ -54,8 +54,8 @@ const waits = computed(() => props.batch.pending.value.length)
     </p>
     <p v-if="waits > 0" class="away" role="status" data-unsent>{{ $say('batch.unsent', { n: waits }) }}</p>
     <div v-if="isDemo && view === 'cook'" class="demo no-print">
-      <span class="field-label">{{ $say('batch.speed') }}</span>
       <div class="choices" role="group" :aria-label="$say('batch.speed')">
+        <span class="field-label">{{ $say('batch.speed') }}</span>
         <button
           v-for="s in SPEEDS" :key="s" type="button" :aria-pressed="batch.clock.value.speed === s"
           @click="batch.setClock({ speed: s })"
@@ -63,8 +63,8 @@ const waits = computed(() => props.batch.pending.value.length)
           {{ $say('batch.times', { n: s }) }}
         </button>
       </div>
-      <span class="field-label">{{ $say('batch.flame') }}</span>
       <div class="choices" role="group" :aria-label="$say('batch.flame')">
+        <span class="field-label">{{ $say('batch.flame') }}</span>
         <button
           v-for="p in POWERS" :key="p" type="button" :aria-pressed="whole.power === p"
           @click="batch.setClock({ power: p })"
@@ -98,10 +98,11 @@ p.others { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 0 1rem; ali
 .others a { min-height: 44px; display: inline-flex; align-items: center; }
 .demo { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 0 1rem; align-items: center; }
 .demo .field-label { margin: 0; }
-.demo .choices { border: 0; }
+.demo .choices { border: 0; align-items: center; flex-wrap: nowrap; }
 .skip { min-height: 44px; }
 @media (max-width: 760px) {
   .head { grid-template-columns: minmax(0, 1fr); }
   h1 { font-size: 1.35rem; }
+  .demo .choices { gap: 0 0.7rem; }
 }
 </style>

@@ -57,6 +57,8 @@ const isBusy = computed(() => {
   const on = (from: 'heatOn' | 'ovenIn', to: 'heatOff' | 'ovenOut') => eventsOf(e, from).length > 0 && eventsOf(e, to).length === 0
   return (HEATS.includes(step.value?.code ?? 'cut') && on('heatOn', 'heatOff')) || (step.value?.code === 'bake' && on('ovenIn', 'ovenOut'))
 })
+/** Its lines are ticked one by one; while something heats they are out of the way. */
+const weighs = computed(() => step.value?.component === 'filling' && step.value.lines.length > 0)
 const skip = (s: WorkStep) => props.batch.happen({ kind: 'stepSkipped', stepKey: s.key })
 const reopen = (s: WorkStep) => props.batch.happen({ kind: 'stepReopened', stepKey: s.key })
 
@@ -111,8 +113,8 @@ const stepsOpen = ref(false)
       <p v-if="spoken.how" class="how">{{ spoken.how.charAt(0).toUpperCase() + spoken.how.slice(1) }}</p>
       <p v-if="spoken.cue" class="cue">{{ $say('orderList.until', { cue: spoken.cue }) }}</p>
       <p v-for="c in spoken.cautions" :key="c.title" class="caught" role="note"><b>{{ c.title }}</b> {{ c.text }}</p>
-      <WeighLines v-if="step.component === 'filling' && step.lines.length" :batch="batch" :lines="step.lines" />
-      <p v-else-if="spoken.lines.length" class="weights">
+      <WeighLines v-if="weighs && !isBusy" :batch="batch" :lines="step.lines" />
+      <p v-else-if="!weighs && spoken.lines.length" class="weights">
         <span v-for="l in spoken.lines" :key="l.name"><b class="num">{{ l.amount }}</b> {{ l.name }}</span>
       </p>
       <PotPanel

@@ -30,6 +30,16 @@ const panReads = computed(() => typedPanG.value ?? panG.value)
 const panLeftG = computed(() =>
   w.value.stopG === null || panReads.value === null ? null : panReads.value - w.value.stopG)
 
+/** Minutes until enough has boiled off, by what left in the last two. */
+const panLeftMin = computed(() => {
+  const s = props.batch.record.value?.readings.find(x => x.channel === 'weight' && x.deviceId === 'scale')
+  const late = readSince(s, Math.max(onS.value ?? 0, props.batch.nowS.value - 120))
+  const [first, last] = [late[0], late.at(-1)]
+  if (!first || !last || last.s - first.s < 45 || panLeftG.value === null) return ''
+  const perS = (first.value - last.value) / (last.s - first.s)
+  return perS <= 0.02 ? '' : say('batch.panMin', { min: fmt.fixed(Math.max(0, panLeftG.value / perS / 60)) })
+})
+
 /** Seconds since the reading that the outlook is of. */
 const lateS = computed(() => Math.max(0, props.batch.nowS.value - (onS.value ?? 0) - (props.outlook?.atS ?? 0)))
 type Span = { low: number, value: number, high: number } | null | undefined
@@ -75,7 +85,7 @@ const times = computed(() => {
     ({ key, name, range: later(range), isPast: atC !== null && mixC.value !== null && mixC.value >= atC })
   return [
     ...(w.value.coatsC === null ? [] : [row('coats', say('batch.toCoats'), o.coats, w.value.coatsC)]),
-    row('done', say('batch.toDone'), o.done, w.value.doneC),
+    row('done', w.value.boils ? say('batch.toBoil') : say('batch.toDone'), o.done, w.value.doneC - (w.value.boils ? 1.5 : 0)),
     ...(w.value.grainyC === null ? [] : [row('grainy', say('batch.toGrainy'), o.grainy, w.value.grainyC)]),
   ]
 })
@@ -183,7 +193,7 @@ const option = computed<EChartsOption>(() => {
           <b class="num">{{ panReads === null ? '–' : fmt.grams(panReads) }}</b>
           <small class="num">{{
             panLeftG === null ? $say('batch.panUntil', { g: fmt.grams(w.stopG) })
-            : panLeftG > 0 ? $say('batch.panLeft', { g: fmt.grams(panLeftG) })
+            : panLeftG > 0 ? $say('batch.panLeft', { g: fmt.grams(panLeftG), min: panLeftMin })
               : $say('batch.panThere', { g: fmt.grams(panReads!) }) }}</small>
         </p>
       </div>

@@ -90,7 +90,7 @@ function stands(d: DeviceRecord): string {
         <div>
           <p class="name"><b dir="auto">{{ d.name }}</b> <span class="soft">{{ KINDS[d.kind] }}</span></p>
           <p :class="{ due: isDue(d) }">
-            {{ stands(d) }}<template v-if="isDue(d)">. {{ $say('instruments.due') }}</template>
+            {{ stands(d) }}<template v-if="isDue(d) && d.checks.length">; {{ $say('instruments.due') }}</template>
           </p>
         </div>
         <div class="acts">
