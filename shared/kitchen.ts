@@ -51,8 +51,8 @@ export interface KitchenRecord extends KitchenDocument {
   version: number
   revision: number
   lots: LotRecord[]
-  /** The learned set it goes by; null: what is stated. */
-  learned?: { id: string, number: number, theta: Record<string, number> } | null
+  /** The learned set it goes by; absent: what is stated. */
+  learned?: { id: string, number: number, theta: Record<string, number> }
 }
 
 /** The part of a record that is saved as one. */

@@ -30,6 +30,7 @@ export const clockWords = (s: number): string => {
 export function leftWords(range: { low: number, high: number }): string {
   const [low, high] = [Math.max(0, range.low), Math.max(0, range.high)]
   if (high < 90) return `${Math.round(low)}–${Math.round(high)} s`
+  if (high >= 7200) return `${(low / 3600).toFixed(1)}–${(high / 3600).toFixed(1)} h`
   const [a, b] = [Math.round(low / 60), Math.round(high / 60)]
   return a === b ? `${a} min` : `${a}–${b} min`
 }

@@ -81,14 +81,14 @@ export async function lastWork(
 
 /** Asks for work; what goes on already about the same is answered. @throws {Refusal} unknown; away, without jobs */
 export async function askWork(
-  em: EntityManager, owner: Owner, at: Date, kind: WorkKind, targetId: string,
+  em: EntityManager, owner: Owner, kind: WorkKind, targetId: string,
 ): Promise<WorkRecord> {
   if (!boss) throw new Refusal('away', '', 'busy')
   const head = await headOf(em, owner, kind, targetId)
   const last = await lastWork(em, owner, kind, targetId)
   if (last && !last.isStale && (last.state === 'waiting' || last.state === 'going')) return last
   const row = em.create(WorkEntity, {
-    id: randomUUID(), kitchenId: owner.id, actorId: owner.actorId, createdAt: at, updatedAt: new Date(), kind, targetId,
+    id: randomUUID(), kitchenId: owner.id, actorId: owner.actorId, createdAt: new Date(), updatedAt: new Date(), kind, targetId,
     state: 'waiting', progress: 0, head, result: null,
   })
   await em.flush()

@@ -105,7 +105,7 @@ export async function loadKitchen(em: EntityManager, owner: Pick<Owner, 'id'>): 
     burners: things<KitchenBurner>('burner'),
     pans: things<KitchenPan>('pan'),
     lots: lots.map(lotOf),
-    learned: learned && { id: learned.id, number: learned.number, theta: learned.theta },
+    ...(learned ? { learned: { id: learned.id, number: learned.number, theta: learned.theta } } : {}),
   }
 }
 

@@ -32,8 +32,8 @@ watch(head, () => { shown.value = props.batch.whole.value?.shown ?? shown.value 
       <tbody>
         <tr v-for="b in shown.beside" :key="b.id">
           <th scope="row">{{ BESIDE_NAMES[b.id] }}</th>
-          <td class="num">{{ figureWords(b.predicted, b.unit, fmt) }}</td>
-          <td class="num">{{ figureWords(b.measured, b.unit, fmt) }}</td>
+          <td class="num" :data-label="$say('batch.predicted')">{{ figureWords(b.predicted, b.unit, fmt) }}</td>
+          <td class="num" :data-label="$say('batch.measured')">{{ figureWords(b.measured, b.unit, fmt) }}</td>
           <td>{{ differenceWords(b) }}</td>
         </tr>
       </tbody>
@@ -47,4 +47,12 @@ table { border-collapse: collapse; width: 100%; max-width: 46rem; }
 th, td { text-align: left; padding: 0.35rem 0.8rem 0.35rem 0; border-bottom: 1px solid var(--hairline); font-weight: 400; }
 thead th { color: var(--ink-soft); border-color: var(--ink); }
 td.num { white-space: nowrap; }
+@media (max-width: 760px) {
+  thead { display: none; }
+  table, tbody, tr, th, td { display: block; }
+  tr { border-bottom: 1px solid var(--hairline); padding: 0.3rem 0; }
+  th, td { border: 0; padding: 0.05rem 0; }
+  th { font-weight: 600; }
+  td[data-label]::before { content: attr(data-label) " "; color: var(--ink-soft); }
+}
 </style>

@@ -3,12 +3,13 @@
 import type { EChartsOption } from 'echarts'
 import { eventsOf } from '#core/book/record'
 import type { Bench } from '#core/formula/bench'
+import { COLD_COURSE } from '#core/live/course'
 import type { Assessment } from '#core/pipeline/assessment'
 import { CODES, coolingStages } from '#core/physics/safety/keeping'
 import { timeBelow } from '#core/physics/thermal/conduction'
 import { COURSE_GRID, foretoldLine, measuredLine, readSince } from '~/composables/courses'
 import { COLD, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
-import { clockWords } from '~/words/batch'
+import { clockWords, leftWords } from '~/words/batch'
 import { say } from '~/words/say'
 
 const props = defineProps<{ batch: LiveBatch, bench: Bench, assessment: Assessment, legId: string, place: string }>()
@@ -38,6 +39,28 @@ const stages = computed(() => {
     const isMissed = measured && !s.passes && (s.takesS !== null || goneS > dueS)
     return { ...s, dueS, state: isMet ? 'met' as const : isMissed ? 'missed' as const : 'due' as const }
   })
+})
+/* How long it still takes in this place, by the logger in the middle and the one in its air. */
+const leg = computed(() => props.assessment.chill.legs.find(l => l.id === props.legId) ?? null)
+const here = computed(() => mine.value && readSince(
+  props.batch.record.value?.readings.find(x => x.channel === 'core' && x.deviceId === 'logger'), mine.value.atS))
+const { left } = useLiveCourse({
+  foretold: computed(() => {
+    const { timeS, coreC } = props.assessment.chill
+    const from = timeS.findIndex(t => t >= (leg.value?.fromS ?? 0))
+    return { timeS: timeS.slice(Math.max(0, from)), tempC: coreC.slice(Math.max(0, from)) }
+  }),
+  law: COLD_COURSE,
+  core: computed(() => here.value ?? []),
+  warmerK: computed(() =>
+    (air.value === null || !leg.value || ['bench', 'iceBath'].includes(leg.value.kind) ? null : air.value - leg.value.airTempC)),
+  nowS: computed(() => props.batch.nowS.value - (mine.value?.atS ?? 0)),
+})
+/** The next temperature the code asks for, and when the middle will be there. */
+const next = computed(() => {
+  const due = stages.value.find(s => s.state === 'due')
+  const range = due && !opened.value ? left(due.toC) : null
+  return due && range ? { toC: due.toC, range } : null
 })
 const option = computed<EChartsOption>(() => {
   const { chill } = props.assessment
@@ -83,6 +106,10 @@ const option = computed<EChartsOption>(() => {
       </p>
       <p v-if="air !== null" class="tile">
         <span>{{ $say('batch.airNow') }}</span><b class="num">{{ fmt.temp(air, 1) }}</b>
+      </p>
+      <p v-if="next" class="tile" data-left="cold">
+        <span>{{ $say('batch.untilC', { c: fmt.temp(next.toC) }) }}</span>
+        <b class="num">{{ leftWords(next.range) }}</b>
       </p>
       <p v-for="s in stages" :key="s.toC" class="stage" :class="s.state" :data-stage="s.state">
         {{

@@ -31,7 +31,8 @@ const legOf = computed(() => {
 
 /* Which step is open: the first that is neither done nor skipped, until another is looked at. */
 const firstOpen = computed(() => {
-  const i = order.value.findIndex(s => !states.value.has(s.key))
+  // What is told to have come out was made, ticked or not.
+  const i = props.batch.whole.value?.isDone ? -1 : order.value.findIndex(s => !states.value.has(s.key))
   return i < 0 ? order.value.length : i
 })
 const looked = ref<number | null>(null)
@@ -215,7 +216,7 @@ h2 { font-size: 2.2rem; margin: 0; display: flex; flex-wrap: wrap; gap: 0.1rem 1
 .note { display: flex; flex-wrap: wrap; gap: 0.3rem 1rem; align-items: end; }
 .note input { flex: 1 1 14rem; width: auto; }
 .note .underline { min-height: 44px; }
-.photo { display: inline-flex; align-items: center; cursor: pointer; }
+.photo { position: relative; display: inline-flex; align-items: center; cursor: pointer; }
 .photo:focus-within { outline: 2px solid var(--ink); outline-offset: 2px; }
 @media (max-width: 760px) {
   h2 { font-size: 1.6rem; }

@@ -2,11 +2,12 @@
 /** In the oven: the middle by a probe over the one foretold, in and out. */
 import type { EChartsOption } from 'echarts'
 import { eventsOf, seriesOf } from '#core/book/record'
+import { OVEN_COURSE } from '#core/live/course'
 import type { Watch } from '#core/plan/watch'
 import type { Assessment } from '#core/pipeline/assessment'
 import { COURSE_GRID, foretoldLine, measuredLine, readSince } from '~/composables/courses'
 import { CITRON_DEEP, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
-import { clockWords } from '~/words/batch'
+import { clockWords, leftWords } from '~/words/batch'
 import { say } from '~/words/say'
 
 const props = defineProps<{ batch: LiveBatch, watched: Watch, assessment: Assessment, sound: boolean }>()
@@ -20,14 +21,13 @@ const core = computed(() => (inS.value === null ? [] : readSince(series.value, i
 const nowC = computed(() => core.value.at(-1)?.c ?? null)
 const isIn = computed(() => inS.value !== null && !out.value)
 const isCalled = computed(() => isIn.value && nowC.value !== null && nowC.value >= props.watched.doneC)
-/** Straight on from the last five minutes: how long the middle still takes, s. */
-const leftS = computed(() => {
-  const last = core.value.at(-1)
-  const before = core.value.findLast(x => last && x.s <= last.s - 300)
-  if (!last || !before || last.c <= before.c + 0.2) return null
-  const perS = (last.c - before.c) / (last.s - before.s)
-  return Math.max(0, (props.watched.doneC - last.c) / perS - Math.max(0, props.batch.nowS.value - inS.value! - last.s))
+const { left } = useLiveCourse({
+  foretold: computed(() => props.assessment.heat),
+  law: OVEN_COURSE,
+  core: computed(() => core.value.map(x => ({ s: x.s, value: x.c }))),
+  nowS: computed(() => props.batch.nowS.value - (inS.value ?? 0)),
 })
+const leftRange = computed(() => left(props.watched.doneC))
 const { call } = useCall(() => props.sound)
 watch(isCalled, is => is && call(), { immediate: true })
 const option = computed<EChartsOption>(() => {
@@ -68,9 +68,9 @@ const option = computed<EChartsOption>(() => {
         <span>{{ $say('batch.middleNow') }}</span>
         <b class="num">{{ nowC === null ? '–' : fmt.temp(nowC) }}</b>
       </p>
-      <p v-if="leftS !== null && !isCalled" class="tile">
+      <p v-if="leftRange && !isCalled" class="tile" data-left="oven">
         <span>{{ $say('batch.toDone') }}</span>
-        <b class="num">{{ clockWords(leftS) }}</b>
+        <b class="num">{{ leftWords(leftRange) }}</b>
       </p>
       <button
         type="button" class="act" :class="{ off: isCalled }" :role="isCalled ? 'alert' : undefined"

@@ -2,6 +2,8 @@
 /** Why it came out as it did: causes with their shares, what would tell them apart, tonight, next time. */
 import type { Diagnosis } from '#core/diagnose/diagnose'
 import { eventsOf } from '#core/book/record'
+import { changedBy } from '#core/diagnose/change'
+import type { Said } from '#core/diagnose/remedies'
 import { type Bench, fillingOf } from '#core/formula/bench'
 import type { WorkRecord } from '../../../shared/book'
 import { causeWords, nextWords, questionWords, rescueWords, shareWords } from '~/words/blame'
@@ -27,6 +29,16 @@ const ask = () => void load('POST')
 async function cancel() {
   if (!work.value) return
   work.value = (await api<{ work: WorkRecord<Diagnosis> }>(`/api/work/${work.value.id}`, { method: 'DELETE' })).work
+}
+/** Puts a change into the formula, where it can be taken back like any other. */
+const workspace = useWorkspaceStore()
+async function putIn(n: Said) {
+  await workspace.open(props.batch.whole.value!.formulaId)
+  const next = workspace.doc && changedBy(n, workspace.doc)
+  if (!next) return
+  workspace.replace(toPlain(next))
+  workspace.endGesture()
+  await navigateTo(`/formula/${props.batch.whole.value!.formulaId}/heat`)
 }
 const lineName = (id: string | null | undefined) => {
   const line = fillingOf(props.bench).lines.find(l => l.id === id)
@@ -85,7 +97,12 @@ const names = computed(() => causes.value.map(c => causeWords(c.id, c.direction,
         <p class="soft">{{ $say('blame.defer') }}</p>
         <h2>{{ $say('blame.next') }}</h2>
         <ul class="rescues">
-          <li v-for="(n, i) in result.next" :key="i"><p class="big">{{ nextWords(n, fmt) }}</p></li>
+          <li v-for="(n, i) in result.next" :key="i" class="next">
+            <p class="big">{{ nextWords(n, fmt) }}</p>
+            <button v-if="changedBy(n, bench)" type="button" class="flat" data-change @click="putIn(n)">
+              {{ $say('blame.putIn') }}
+            </button>
+          </li>
         </ul>
         <NuxtLink class="underline to" :to="`/formula/${batch.whole.value!.formulaId}/heat`">
           {{ $say('blame.openFormula') }}
@@ -115,6 +132,7 @@ progress { width: 16rem; height: 14px; accent-color: var(--citron-deep); }
 .rescues li { padding: 0.4rem 0; border-bottom: 1px solid var(--hairline); }
 .rescues li.stop { border-left: 4px solid var(--blood); padding-left: 0.8rem; }
 .rescues li.stop p { color: var(--blood); font-weight: 600; }
+.next { display: flex; flex-wrap: wrap; gap: 0.3rem 1.2rem; align-items: center; }
 .wrong { color: var(--blood); }
 .to { display: inline-flex; min-height: 44px; align-items: center; }
 </style>

@@ -4,5 +4,5 @@ import { askWork } from '../../../domain/jobs'
 export default defineEventHandler(async (event) => {
   const id = routeId(event, 'unknownBatch')
   const { em, owner } = await useRequest(event)
-  return { work: await askWork(em, owner, now(), 'diagnose', id) }
+  return { work: await askWork(em, owner, 'diagnose', id) }
 })
