@@ -88,7 +88,8 @@ export async function askWork(
   const last = await lastWork(em, owner, kind, targetId)
   if (last && !last.isStale && (last.state === 'waiting' || last.state === 'going')) return last
   const row = em.create(WorkEntity, {
-    id: randomUUID(), kitchenId: owner.id, actorId: owner.actorId, createdAt: new Date(), updatedAt: new Date(), kind, targetId,
+    id: randomUUID(), kitchenId: owner.id, actorId: owner.actorId, createdAt: new Date(), updatedAt: new Date(),
+    kind, targetId,
     state: 'waiting', progress: 0, head, result: null,
   })
   await em.flush()

@@ -26,7 +26,7 @@ watch(head, () => { shown.value = props.batch.whole.value?.shown ?? shown.value 
     <table v-else>
       <thead>
         <tr>
-          <th /><th>{{ $say('batch.predicted') }}</th><th>{{ $say('batch.measured') }}</th><th />
+          <td /><th>{{ $say('batch.predicted') }}</th><th>{{ $say('batch.measured') }}</th><td />
         </tr>
       </thead>
       <tbody>

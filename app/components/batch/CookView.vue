@@ -214,7 +214,7 @@ h2 { font-size: 2.2rem; margin: 0; display: flex; flex-wrap: wrap; gap: 0.1rem 1
 .all .here button { font-weight: 600; box-shadow: inset 4px 0 0 var(--citron); padding-left: 0.6rem; }
 .all b { font-weight: 400; color: var(--ink-soft); }
 .note { display: flex; flex-wrap: wrap; gap: 0.3rem 1rem; align-items: end; }
-.note input { flex: 1 1 14rem; width: auto; }
+.note .native { flex: 1 1 14rem; width: auto; }
 .note .underline { min-height: 44px; }
 .photo { position: relative; display: inline-flex; align-items: center; cursor: pointer; }
 .photo:focus-within { outline: 2px solid var(--ink); outline-offset: 2px; }

@@ -87,7 +87,7 @@ const goesBy = computed(() => answer.value?.items.find(s => s.id === answer.valu
             <thead>
               <tr>
                 <th>{{ $say('learned.off') }}</th><th>{{ $say('learned.before') }}</th><th>{{ $say('learned.after') }}</th>
-                <th />
+                <td />
               </tr>
             </thead>
             <tbody>
