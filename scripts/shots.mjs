@@ -16,24 +16,25 @@ const DEMO = n => `formula/0e1f0000-0006-4000-8000-${n.toString(16).padStart(12,
 const MAIN = DEMO(1)
 const TUB = DEMO(4)
 const LAYERED = DEMO(17)
+const RUNNY = 'batch/0e1f0000-000a-4000-8000-000000000014'
 const VIEWS = [
   'shelf=shelf',
   'new=new',
   'kitchen=kitchen',
   ...['stock', 'balance', 'heat', 'serve'].map(s => `${s}=${MAIN}/${s}`),
   `shape=${LAYERED}/shape`,
-  `shape-fit=${DEMO(8)}/shape`,
-  `heat-order=${DEMO(6)}/heat`,
   `chill=${TUB}/chill`,
   `chill-when=${DEMO(16)}/chill`,
   `card=${DEMO(6)}/card`,
   `balance-tablet=${MAIN}/balance@1024x768`,
   `heat-phone=${MAIN}/heat@390x844`,
-  `chill-phone=${MAIN}/chill@390x844`,
   // These change the demo a little; so they come last.
-  `stock-binds=${DEMO(2)}/stock`,
   `balance-versions=${MAIN}/balance`,
   `balance-rebalance=${MAIN}/balance`,
+  'book=book',
+  `batch-why=${RUNNY}/why`,
+  'learned=book/learned',
+  `batch-cook=${DEMO(5)}/balance@1024x768`,
 ]
 
 const [url = 'http://127.0.0.1:4600', folder = 'docs/screenshots', ...wanted] = process.argv.slice(2)
@@ -57,12 +58,32 @@ for (const view of wanted.length ? wanted : VIEWS) {
   }
   if (/balance/.test(path)) await page.waitForSelector('[data-map="settled"]', { timeout: 30000 })
   const press = button => page.getByRole('button', { name: button, exact: true }).first().click()
-  if (name === 'shape-fit') {
-    await press('Into another tin')
-    await page.getByLabel('Into', { exact: true }).selectOption('us-9x13')
-    await page.waitForSelector('[data-fit="settled"]')
+  if (/^(book|batch)/.test(path)) await page.waitForSelector('main[data-settled="true"]')
+  if (name === 'batch-why') {
+    await press('Find out why')
+    await page.waitForSelector('.why[data-work="done"] [data-courses] svg', { timeout: 120_000 })
   }
-  if (name === 'heat-order') await press('Order of work')
+  if (name === 'learned') {
+    await press('Work it out from the Book')
+    await page.waitForSelector('main[data-work="done"]', { timeout: 240_000 })
+  }
+  if (name === 'batch-cook') {
+    await press('Make it')
+    await page.getByRole('radio', { name: 'the simulated kitchen (a demonstration)' }).check()
+    await page.getByRole('radio', { name: 'hotter than planned' }).check()
+    await press('Start the batch')
+    await page.waitForSelector('.cook[data-watched="true"]')
+    while ((await page.locator('.cook').getAttribute('data-step')) !== 'heatDirect') {
+      for (let n = await page.locator('[data-in]').count(); n > 0; n--) await page.locator('[data-in]').first().click()
+      const at = await page.locator('.cook').getAttribute('data-step')
+      await page.locator('[data-done]').click()
+      await page.waitForSelector(`.cook:not([data-step="${at}"])`)
+    }
+    await press('It is on the heat')
+    await press('60×')
+    await page.waitForFunction(() => Number(document.querySelector('.tile.now b')?.textContent.split(' ')[0]) > 60)
+    await press('1×')
+  }
   if (name === 'chill') {
     await press('The cold going in')
     await page.waitForSelector('[data-cold="settled"] canvas')
@@ -78,17 +99,6 @@ for (const view of wanted.length ? wanted : VIEWS) {
       .then(() => page.locator('h1').first().click({ force: true }))
       .then(() => page.waitForSelector('[data-plan-way="latest"]'))
       .then(() => page.waitForSelector('main[data-settled="true"]'))
-  if (name === 'stock-binds') {
-    await press('What binds')
-    for (const [what, g] of [
-      ['Egg yolk', '480'],
-      ['Sweet lemon juice', '900'],
-    ]) {
-      await press(`Say how much ${what} there is`)
-      await page.getByRole('spinbutton', { name: `How much ${what} there is` }).fill(g)
-    }
-    await page.waitForSelector('main[data-save="saved"]')
-  }
   if (name === 'balance-rebalance') {
     await page.locator('[data-ingredient="bergamot"]').getByRole('button', { name: /^Pin/ }).click()
     await press('Rebalance')
