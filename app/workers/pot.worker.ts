@@ -53,7 +53,10 @@ function coursesOf(record: BatchRecord, { theta, went }: Pick<Supposed, 'theta' 
 }
 
 const api = {
-  courses: (record: BatchRecord, all: Pick<Supposed, 'theta' | 'went'>[]) => all.map(s => coursesOf(record, s)),
+  /** As it was planned, then as it would have gone had each been so. */
+  courses: (record: BatchRecord, all: Pick<Supposed, 'theta' | 'went'>[]) => [
+    coursesOf({ ...record, events: [], readings: [] }, { theta: {}, went: {} }), ...all.map(s => coursesOf(record, s)),
+  ],
   /** Begins with a plan. @param biasK of the probe, where it was held against ice or boil */
   begin(bench: Bench, kitchen: Kitchen, biasK: number | null): Watch {
     const learned = { ...kitchen.learned, ...(biasK === null ? {} : { probeBiasK: biasK }) }

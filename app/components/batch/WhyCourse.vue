@@ -4,6 +4,7 @@ import type { EChartsOption } from 'echarts'
 import { wrap, type Remote } from 'comlink'
 import { eventsOf, seriesOf } from '#core/book/record'
 import type { Cause } from '#core/diagnose/weigh'
+import { benchOf } from '#core/formula/bench'
 import type { Courses, PotApi } from '../../workers/pot.worker'
 import { COURSE_GRID, measuredLine, readSince } from '~/composables/courses'
 import { BLOOD, label, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
@@ -16,10 +17,9 @@ const courses = shallowRef<Courses[] | null>(null)
 const worker = new Worker(new URL('../../workers/pot.worker.ts', import.meta.url), { type: 'module' })
 const pot: Remote<PotApi> = wrap<PotApi>(worker)
 onScopeDispose(() => worker.terminate())
-const AS_PLANNED = { theta: {}, went: {} }
 watch(() => props.causes, async (causes) => {
-  const all = [AS_PLANNED, ...causes.map(c => ({ theta: c.best.theta, went: c.best.went }))]
-  const found = await pot.courses(toPlain(props.batch.record.value!), toPlain(all)).catch(() => null)
+  const supposed = causes.map(c => ({ theta: c.best.theta, went: c.best.went }))
+  const found = await pot.courses(toPlain(props.batch.record.value!), toPlain(supposed)).catch(() => null)
   courses.value = found as Courses[] | null
 }, { immediate: true })
 
@@ -33,8 +33,10 @@ function drawing(which: 'pot' | 'cold', perX: number, x: string): EChartsOption 
     ? seriesOf(record, 'pot') : record.readings.find(r => r.channel === 'core' && r.deviceId === 'logger')
   const seen = readSince(series, fromS).map(x => [x.s / perX, fmt.degreesShown(x.value)])
   const line = (c: Course) => c.timeS.map((t, i) => [t / perX, fmt.degreesShown(c.tempC[i]!)])
-  const lastS = Math.max(supposed.timeS.at(-1) ?? 0, perX * (seen.at(-1)?.[0] ?? 0))
-  const end = Math.max(1, Math.ceil((which === 'cold' && seen.length > 1 ? perX * seen.at(-1)![0]! * 1.2 : lastS) / perX))
+  const b = benchOf(record, record.componentId)
+  const plannedS = which === 'cold' ? b.chill.reduce((s, l) => s + l.timeS, 0) : planned.timeS.at(-1) ?? 0
+  const lastS = Math.max(plannedS, perX * (seen.at(-1)?.[0] ?? 0))
+  const end = Math.max(1, Math.ceil(lastS / perX))
   const one = (name: string, data: number[][], color: string, type: 'dashed' | 'dotted', width: number) => ({
     type: 'line' as const, name, data: data.filter(d => d[0]! <= end), showSymbol: false,
     lineStyle: { color, type, width }, itemStyle: { color },
@@ -45,7 +47,7 @@ function drawing(which: 'pot' | 'cold', perX: number, x: string): EChartsOption 
     textStyle,
     grid: COURSE_GRID,
     xAxis: timeAxis(x, end, v => String(v)),
-    yAxis: valueAxis(fmt.unit.value, 0, fmt.fahrenheit.value ? 220 : 110),
+    yAxis: valueAxis(fmt.unit.value, 0, fmt.fahrenheit.value ? 240 : 120),
     series: [
       one(say('blame.planned'), line(planned), SOFT, 'dashed', 2),
       one(say('blame.hadItBeen'), line(supposed), BLOOD, 'dotted', 3),
