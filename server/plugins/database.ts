@@ -8,6 +8,9 @@ import { isDemo } from '../domain/kitchen'
 import { startJobs } from '../domain/jobs'
 import { closePool } from '../threads/pool'
 
+/** Jobs that could not begin try again after this, ms. */
+const JOBS_AGAIN_MS = 2000
+
 export default defineNitroPlugin((nitro) => {
   const start = boot(databaseUrl(), now(), process.env.LUMBIK_DEMO === '1', line => console.log(`Lumbik: ${line}`))
   setReady(start)
@@ -17,11 +20,23 @@ export default defineNitroPlugin((nitro) => {
   start.then(async () => {
     stopHousekeeping = startHousekeeping()
     await watchDatabase()
-    stopJobs = await startJobs(databaseUrl())
   }).catch((error: Error) => {
     console.error(error.message)
     process.exit(1)
   })
+  // A database that goes away as they begin is waited for, as everywhere else.
+  const beginJobs = async (): Promise<void> => {
+    while (!isClosing) {
+      try {
+        stopJobs = await startJobs(databaseUrl())
+        return
+      } catch (error) {
+        console.error(`Lumbik: jobs wait for the database (${faultName(error)})`)
+        await new Promise(resolve => setTimeout(resolve, JOBS_AGAIN_MS))
+      }
+    }
+  }
+  start.then(beginJobs, () => {})
   // Beside the first requests: what it shows is there a little later.
   start.then(async () => {
     if (process.env.LUMBIK_DEMO === '1' && (await isDemo(await newEm()))) await writeDemoBook(now())
