@@ -11,6 +11,8 @@ import type { SentEvent } from '../../shared/schemas/book'
 
 const KEPT = 'lumbik:batch:'
 const RETRY_MS = 1500
+/** So many events go at a time. */
+const SENT_MOST = 50
 /** The clock on screen is read so often, ms. */
 const TICK_MS = 250
 
@@ -29,8 +31,8 @@ export function useBatch(id: string) {
   const missing = ref(false)
   const failed = ref(false)
   const pending = shallowRef<SentEvent[]>(pendingOf(id))
-  /** Why the server did not take something; what it was is kept nowhere else. */
-  const refused = ref('')
+  /** What the server did not take, and why: told, since it is in no batch. */
+  const refused = shallowRef<{ event: SentEvent, code: string }[]>([])
   const connected = ref(false)
 
   /* The clock: as the server last said it, and the time since by this device's own stopwatch. */
@@ -98,32 +100,44 @@ export function useBatch(id: string) {
     }
   }
 
+  /** What the server has taken is no longer this browser's alone. */
+  function taken(some: readonly SentEvent[]) {
+    const w = whole.value
+    if (w) {
+      const known = new Set(w.record.events.map(e => e.id))
+      const sent = new Set(some.map(e => e.id))
+      const events = [...w.record.events, ...mine.value.filter(e => sent.has(e.id) && !known.has(e.id))]
+      whole.value = { ...w, record: { ...w.record, events } }
+    }
+    keep(pending.value.filter(e => !some.some(x => x.id === e.id)))
+  }
+
   /* Sending: in order, again until it is answered. */
   let sending = false
   async function send(): Promise<void> {
     if (sending) return
     sending = true
     try {
+      // What is refused with others is sent again alone, so that none goes with another's fault.
+      let most = SENT_MOST
       while (pending.value.length > 0) {
-        const batch = pending.value.slice(0, 50)
+        const some = pending.value.slice(0, most)
         try {
-          await api(`/api/batches/${id}/events`, { method: 'POST', body: { events: batch } })
-          const sent = new Set(batch.map(e => e.id))
-          const w = whole.value
-          if (w) {
-            const known = new Set(w.record.events.map(e => e.id))
-            const events = [...w.record.events, ...mine.value.filter(e => sent.has(e.id) && !known.has(e.id))]
-            whole.value = { ...w, record: { ...w.record, events } }
-          }
-          keep(pending.value.filter(e => !sent.has(e.id)))
+          await api(`/api/batches/${id}/events`, { method: 'POST', body: { events: some } })
+          taken(some)
+          most = SENT_MOST
         } catch (error) {
           if (!(error instanceof ApiError)) throw error
           if (error.away) {
             setTimeout(() => void send(), RETRY_MS)
             return
           }
-          refused.value = error.problem.code
-          keep(pending.value.filter(e => !batch.some(b => b.id === e.id)))
+          if (some.length > 1) {
+            most = 1
+            continue
+          }
+          refused.value = [...refused.value, { event: some[0]!, code: error.problem.code }]
+          keep(pending.value.slice(1))
         }
       }
     } finally {

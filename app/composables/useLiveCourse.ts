@@ -6,6 +6,8 @@ export function useLiveCourse(of: {
   /** The course foretold from the start of this place on, and what it goes by. */
   foretold: Ref<{ timeS: readonly number[], tempC: readonly number[] } | null>
   law: CourseLaw
+  /** Where it is to be, °C; null: nobody asks. */
+  levelC: Ref<number | null>
   /** Of the middle, s from the start of this place. */
   core: Ref<readonly Read[]>
   /** How much warmer the air is than stated, K; null: nobody reads it. */
@@ -25,14 +27,19 @@ export function useLiveCourse(of: {
     fed = core.length
   }, { immediate: true })
 
-  /** Seconds from now until the middle passes a temperature, as a range; null: not known, or never. */
-  function left(levelC: number) {
-    const c = live.value
-    if (!c || c.atS === 0) return null
+  /** As the last reading left it: worked out once a reading, not once a tick. */
+  const said = computed(() => {
+    const [c, levelC] = [live.value, of.levelC.value]
+    if (!c || c.atS === 0 || levelC === null) return null
     const warmerK = of.warmerK?.value ?? null
     const range = courseLeft(warmerK === null ? c : observeAir(c, warmerK), levelC)
-    const goneS = Math.max(0, of.nowS.value - c.atS)
-    return range && { low: range.low - goneS, value: range.value - goneS, high: range.high - goneS }
-  }
-  return { left }
+    return range && { range, atS: c.atS }
+  })
+  /** Seconds from now until the middle is there, as a range; null: not known, or never. */
+  return computed(() => {
+    if (!said.value) return null
+    const { range, atS } = said.value
+    const goneS = Math.max(0, of.nowS.value - atS)
+    return { low: range.low - goneS, value: range.value - goneS, high: range.high - goneS }
+  })
 }

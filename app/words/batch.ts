@@ -1,5 +1,6 @@
 /** What a batch's screens say: faults, tests, notices, causes, what was learned. */
 import type { CutFace, Fault, Outcome, SpoonWord } from '#core/book/outcome'
+import type { CoolingStage } from '#core/book/cooling'
 import type { Happened } from '#core/book/record'
 import type { Notice } from '#core/live/notice'
 import { group, say } from './say'
@@ -33,6 +34,17 @@ export function leftWords(range: { low: number, high: number }): string {
   if (high >= 7200) return `${(low / 3600).toFixed(1)}–${(high / 3600).toFixed(1)} h`
   const [a, b] = [Math.round(low / 60), Math.round(high / 60)]
   return a === b ? `${a} min` : `${a}–${b} min`
+}
+
+/** What the code asks of a cooling batch, and whether it was met. */
+export function stageWords(s: CoolingStage, startedAt: string, fmt: Format): string {
+  const [c, at] = [fmt.temp(s.toC), fmt.clock(startedAt, s.dueS)]
+  switch (s.state) {
+    case 'met': return say('batch.codeMet', { c })
+    case 'missed': return say('batch.codeMissed', { c })
+    case 'unmeasured': return say('batch.codeUnmeasured', { c, at })
+    case 'due': return say('batch.codeAsks', { c, at })
+  }
 }
 
 /** In words how what was measured differs from what was foretold. */

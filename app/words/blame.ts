@@ -15,9 +15,11 @@ const first = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 export const causeWords = (id: string, direction: Direction, line: string): string =>
   first(causes(`${id.split('.')[0]}.${direction ?? 'high'}`, { line: line || say('blame.aLine') }))
-/** A share in round words. */
-export const shareWords = (share: number): string =>
-  share > 0.95 ? shares('sure') : share < 0.1 ? shares('few') : shares('most', { n: String(Math.round(10 * share)) })
+/** A share in round words. @example shareWords(0.34) // 'about 3 in 10' */
+export function shareWords(share: number): string {
+  const n = Math.round(10 * share)
+  return n >= 10 ? shares('sure') : share < 0.1 ? shares('few') : shares('most', { n: String(n) })
+}
 
 export const questionWords = (q: Said, lineName: (id: string) => string): string =>
   questions(q.code, { line: lineName(String(q.params.lineId ?? '')) || say('blame.aLine') })

@@ -3,6 +3,7 @@
  * with one thing wrong, so that it does not. What is to blame is known; whether it is found is the trial.
  */
 import { noiseOf } from '../../core/base/noise'
+import { toEnd } from '../../core/base/run'
 import { benchOf, fillingOf, type Planned } from '../../core/formula/bench'
 import { hasTrait } from '../../core/base/ingredients/ingredients'
 import { type BatchRecord, eventsOf } from '../../core/book/record'
@@ -81,10 +82,7 @@ export interface Blamed {
 
 /** Whom the core blames. */
 export function blame({ cause, record }: Failure): Blamed {
-  const run = weighCauses(caseOf(record))
-  let step = run.next()
-  while (!step.done) step = run.next()
-  const causes = causesOf(step.value)
+  const causes = causesOf(toEnd(weighCauses(caseOf(record))))
   const merged = [...new Set(causes.map(c => c.id.split('.')[0]!))].map(id =>
     ({ id, share: causes.filter(c => c.id.split('.')[0] === id).reduce((s, c) => s + c.share, 0) })).sort((a, b) => b.share - a.share)
   const at = merged.findIndex(c => c.id === cause)

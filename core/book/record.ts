@@ -45,7 +45,8 @@ export type Happened =
   | { kind: 'panWeighed', shownG: number, tareG: number }
   /** What stayed behind. */
   | { kind: 'leftBehind', where: 'pan' | 'sieve', shownG: number }
-  | { kind: 'poured', vessel: number, shownG: number }
+  /** By the scale, or by eye (null). */
+  | { kind: 'poured', vessel: number, shownG: number | null }
   | { kind: 'movedTo', legId: string }
   /** Of a line before it goes in, or of the mix. */
   | { kind: 'measured', what: 'pH' | 'brix', lineId: string | null, value: number }

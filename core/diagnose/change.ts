@@ -1,10 +1,7 @@
 /** What a cause asks for next time, as a change of the plan; null: it is no figure of the plan. */
-import { FIELDS } from '../base/fields'
 import type { Bench } from '../formula/bench'
+import { inField } from '../pipeline/learned'
 import type { Said } from './remedies'
-
-const inField = (field: keyof typeof FIELDS, value: number) =>
-  Math.min(FIELDS[field].max, Math.max(FIELDS[field].min, value))
 
 /**
  * A plan with the change that was asked for.

@@ -6,7 +6,8 @@ import { plainOutcome } from '../book/outcome'
 import { benchOf, fillingOf } from '../formula/bench'
 import type { Mistake } from '../plant/truth'
 import { diagnose, diagnoseWhole } from './diagnose'
-import { cooledAsAsked, questionOf, tonightOf } from './remedies'
+import { cooledAsAsked } from '../book/cooling'
+import { questionOf, tonightOf } from './remedies'
 import { visibleIn } from './visible'
 
 const lineOf = (ingredientId: string) => fillingOf(benchOf(curd())).lines.find(l => l.ingredientId === ingredientId)!.id

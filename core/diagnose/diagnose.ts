@@ -1,4 +1,5 @@
 /** Why a batch failed, what would tell, what can still be done with it, and what to change. */
+import { toEnd } from '../base/run'
 import type { BatchRecord } from '../book/record'
 import { nextOf, questionOf, type Rescue, type Said, tonightOf } from './remedies'
 import { caseOf, type Cause, causesOf, weighCauses } from './weigh'
@@ -26,10 +27,4 @@ export function* diagnose(record: BatchRecord): Generator<number, Diagnosis> {
 }
 
 /** The same at once. */
-export function diagnoseWhole(record: BatchRecord): Diagnosis {
-  const run = diagnose(record)
-  for (;;) {
-    const step = run.next()
-    if (step.done) return step.value
-  }
-}
+export const diagnoseWhole = (record: BatchRecord): Diagnosis => toEnd(diagnose(record))

@@ -3,7 +3,8 @@
  * pipeline on the batch as it was supposed to have gone; none is offered for food that cooled too slowly.
  */
 import { findIngredient, hasTrait } from '../base/ingredients/ingredients'
-import { type BatchRecord, eventsOf, seriesOf } from '../book/record'
+import { cooledAsAsked } from '../book/cooling'
+import { type BatchRecord, eventsOf } from '../book/record'
 import { benchOf, fillingOf, type Bench } from '../formula/bench'
 import { withMass } from '../formula/edits'
 import { familyOf } from '../formula/families'
@@ -12,8 +13,7 @@ import { heatStage } from '../pipeline/heated'
 import { mixStage } from '../pipeline/mixed'
 import { setStage, type Settled } from '../pipeline/settled'
 import { heatsInPan } from '../physics/heat/pot'
-import { CODES, coolingStages } from '../physics/safety/keeping'
-import { timeAbove, timeBelow } from '../physics/thermal/conduction'
+import { timeAbove } from '../physics/thermal/conduction'
 import { asMade, type AsMade } from '../learn/asMade'
 import type { Cause, Supposed } from './weigh'
 
@@ -63,21 +63,6 @@ export function questionOf(causes: readonly Cause[]): Said | null {
   if (!best) return null
   const of = best.mine[0]
   return { code: best.q.code, params: { minutes: best.q.minutes, ...(of?.lineId ? { lineId: of.lineId } : {}) } }
-}
-
-/** Whether the middle fell as fast as the code asks, by the logger; null: nobody watched. */
-export function cooledAsAsked(r: BatchRecord): boolean | null {
-  const core = seriesOf({ readings: r.readings.filter(s => s.deviceId === 'logger') }, 'core')
-  if (!core) return null
-  const known = core.timeS.map((t, i) => [t, core.values[i]!] as const).filter(([, v]) => v !== null)
-  if (known.length < 2) return null
-  const [timeS, values] = [known.map(([t]) => t), known.map(([, v]) => v)]
-  const openedS = eventsOf(r.events, 'opened')[0]?.atS ?? timeS.at(-1)!
-  const code = CODES[r.kitchen.foodCode]
-  // What was opened before its time was up has broken nothing yet.
-  const startS = timeBelow(timeS, values, code.fromC) ?? timeS[0]!
-  return coolingStages(code, t => timeBelow(timeS, values, t))
-    .every(s => s.passes || (s.takesS === null && openedS - startS < s.withinS))
 }
 
 const settledOf = ({ bench, kitchen, parameters: p }: AsMade): { settled: Settled, timeS: number[] } => {

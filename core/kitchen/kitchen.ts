@@ -1,6 +1,7 @@
 /**
  * What of the kitchen the core needs: places, tins, ovens, burners, pans, lots, and how they are named in a document.
  */
+import type { Theta } from './spreads'
 import type { EggGrade } from '../base/ingredients/measures'
 import type { Strength } from '../base/ingredients/types'
 import type { Vessel } from '../physics/geometry/cavity'
@@ -84,7 +85,7 @@ export interface Kitchen extends OwnRules {
   /** Price per kg by ingredient id, in the kitchen's own currency; what is absent has no price. */
   prices: Readonly<Record<string, number>>
   /** What batches have taught of it and a cook accepted: true over stated, or true minus stated, by id. */
-  learned?: Readonly<Record<string, number>>
+  learned?: Theta
 }
 
 /**

@@ -3,6 +3,7 @@
  * honestly: each batch foretold by what the others taught, before, after, and where the truth is known, as well as any
  * could.
  */
+import { toEnd } from '../base/run'
 import type { BatchRecord } from '../book/record'
 import { fit, fitLaid, type Laid } from './fit'
 import { expectedOf, type Unit } from './seen'
@@ -53,11 +54,21 @@ const rms = (values: readonly number[]) => Math.sqrt(values.reduce((a, b) => a +
  *   function is asked with the ids that were learned.
  * @example calibrate([]).parameters.length // 0
  */
-export function calibrate(
-  records: readonly BatchRecord[], truth: Theta | ((ids: readonly string[]) => Theta) | null = null,
-): Calibration {
+export const calibrate = (records: readonly BatchRecord[], truth: KnownTruth = null): Calibration =>
+  toEnd(calibrateSteps(records, truth))
+
+/** Truths where they are known, or asked for by the ids that were learned. */
+type KnownTruth = Theta | ((ids: readonly string[]) => Theta) | null
+/** Share of the work that the fit of all of them is, beside leaving each of them out (measured on 20 batches). */
+const FIT_SHARE = 0.5
+
+/** The same in steps, each saying the share that is done. */
+export function* calibrateSteps(
+  records: readonly BatchRecord[], truth: KnownTruth = null,
+): Generator<number, Calibration> {
   if (records.length === 0)
     return { parameters: [], leftOut: { before: 0, after: 0, floor: truth ? 0 : null }, byUnit: [] }
+  yield 0
   const { fitted, laid } = fit(records)
   const all = laid.learnables
   const told = (k: number) =>
@@ -77,11 +88,13 @@ export function calibrate(
   const plain = Object.fromEntries(all.map(l => [l.id, plainValue(l.id)]))
   const found = Object.fromEntries(parameters.map(p => [p.id, p.value]))
   const before = everyone.map(i => residuals(laid, i, plain))
-  const after = everyone.map((i) => {
-    if (records.length === 1) return residuals(laid, i, plain)
-    const { z } = fitLaid(laid, everyone.filter(j => j !== i))
-    return residuals(laid, i, Object.fromEntries(all.map((l, k) => [l.id, valueOf(l, z[k]!)])))
-  })
+  const after: typeof before = []
+  for (const i of everyone) {
+    yield FIT_SHARE + ((1 - FIT_SHARE) * i) / records.length
+    // One alone is foretold by nothing but what is stated.
+    const z = records.length === 1 ? null : fitLaid(laid, everyone.filter(j => j !== i)).z
+    after.push(residuals(laid, i, z ? Object.fromEntries(all.map((l, k) => [l.id, valueOf(l, z[k]!)])) : plain))
+  }
   const known = typeof truth === 'function' ? truth(all.map(l => l.id)) : truth
   const floor = known && everyone.map(i => residuals(laid, i, withTruth(found, known)))
   const units = [...new Set(before.flat().map(x => x.unit))]

@@ -75,6 +75,7 @@ function shares({ tempC }: LiveCourse): number[] {
 /** The course towards an end so much warmer, °C along its own times. */
 const bent = (c: LiveCourse, share: readonly number[], warmerK: number) =>
   c.tempC.map((t, i) => t + warmerK * share[i]!)
+
 /**
  * The course after a reading of the middle.
  * @param reading later than the one before; an earlier one changes nothing
@@ -103,6 +104,9 @@ export function observeCourse(c: LiveCourse, reading: { atS: number, tempC: numb
 export const observeAir = (c: LiveCourse, warmerK: number): LiveCourse =>
   ({ ...c, ln: particles.map(({ zv }, k) => c.ln[k]! - ((warmerK - c.law.endK * zv) / c.law.airK) ** 2 / 2) })
 
+/** An end that is never reached in a tenth of the cases is told as four times the likeliest and an hour (judgement). */
+const mostS = (value: number) => 4 * value + 3600
+
 /** Weighted quantile of times, sorted. */
 function quantileOf(times: readonly { s: number, w: number }[], share: number): number {
   const total = times.reduce((sum, t) => sum + t.w, 0)
@@ -128,5 +132,5 @@ export function courseLeft(c: LiveCourse, levelC: number): Range | null {
     .sort((a, b) => a.s - b.s)
   const [low, value, high] = [0.1, 0.5, 0.9].map(q => quantileOf(times, q))
   if (!Number.isFinite(value!)) return null
-  return { low: Math.max(0, low!), value: Math.max(0, value!), high: Math.max(0, Math.min(high!, 4 * value! + 3600)) }
+  return { low: Math.max(0, low!), value: Math.max(0, value!), high: Math.max(0, Math.min(high!, mostS(value!))) }
 }

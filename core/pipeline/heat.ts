@@ -57,9 +57,9 @@ function inductionOf({ heat }: Bench, kitchen: Kitchen): number | null {
 }
 
 /** The pan of a plan, or one that holds the mix. */
-function heatedPan(doc: Bench, kitchen: Kitchen, litres: number): Pan {
+function heatedPan(doc: Bench, kitchen: Kitchen, volumeM3: number): Pan {
   const own = panOf(doc, kitchen)
-  return own ? panOfSize(own) : panFor(litres, doc.heat.method === 'microwave' ? 'glass' : 'steel')
+  return own ? panOfSize(own) : panFor(volumeM3, doc.heat.method === 'microwave' ? 'glass' : 'steel')
 }
 
 /**

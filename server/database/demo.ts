@@ -13,7 +13,8 @@ import { INCH_M } from '#core/base/units'
 import { coreKitchen, type KitchenSettings } from '../../shared/kitchen'
 
 /** Fixed ids, so that seeding twice writes once. */
-const uuid = (kind: number, n: number) => `0e1f0000-${kind.toString(16).padStart(4, '0')}-4000-8000-${n.toString(16).padStart(12, '0')}`
+/** An id of the demo: what kind of row, and which. */
+export const uuid = (kind: number, n: number) => `0e1f0000-${kind.toString(16).padStart(4, '0')}-4000-8000-${n.toString(16).padStart(12, '0')}`
 export const KITCHEN_ID = uuid(1, 1)
 export const ACTOR_ID = uuid(2, 1)
 /** What a very first start opens. */

@@ -2,16 +2,16 @@
 import type { BatchRecord } from '#core/book/record'
 import type { Mistake, SaidTruth } from '#core/plant/truth'
 import { runBatch } from '#core/simulate/batch'
-import { demoFormulas, demoKitchen } from './demo'
+import { demoFormulas, demoKitchen, uuid } from './demo'
 
 /** What is true of the tea room and nobody has measured: rings weaker than they say, a probe that shows too much. */
 const TRUTHS = {
   burnerFactor: 0.8, probeBiasK: 2.4, fridgeAirOffsetK: 1.6, fridgeConvectionFactor: 1, ovenOffsetK: -9,
   evaporationFactor: 1, setFactor: 1, scaleFactor: 1, lossFactor: 1, 'lossFactor.sieve': 1.5,
 }
-/** By whom the instruments of a new demonstration are run, too. */
-export const DEMO_TRUTH: SaidTruth = { values: TRUTHS, mistake: null }
 export const DEMO_KITCHEN_SEED = 7
+/** The same kitchen stands behind every new demonstration, unless something else is said of it. */
+export const demoTruth = ({ values, mistake }: SaidTruth): SaidTruth => ({ values: { ...TRUTHS, ...values }, mistake })
 
 type Wrong = Pick<Mistake, 'kind'> & Partial<Mistake>
 /** Which formula of the demo, how many days ago at what hour, what went wrong. */
@@ -23,8 +23,6 @@ const MADE: readonly (readonly [formula: number, daysAgo: number, hour: number, 
 ]
 export const DEMO_BATCHES = MADE.length
 
-const uuid = (kind: number, n: number) =>
-  `0e1f0000-${kind.toString(16).padStart(4, '0')}-4000-8000-${n.toString(16).padStart(12, '0')}`
 const DAY_MS = 86_400_000
 
 /** One of them, by its number: its formula, and its record with ids of its own. @param at the day it is today */

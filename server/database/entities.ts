@@ -14,7 +14,9 @@ import type { Happened } from '#core/book/record'
 
 export type EquipmentKind = 'oven' | 'burner' | 'pan'
 
-const owned = { kitchenId: p.uuid(), actorId: p.uuid(), createdAt: p.datetime(), updatedAt: p.datetime() }
+/** Whose a row is, and who wrote it when; `owned` rows change. */
+const written = { kitchenId: p.uuid(), actorId: p.uuid(), createdAt: p.datetime() }
+const owned = { ...written, updatedAt: p.datetime() }
 
 export const KitchenEntity = defineEntity({
   name: 'Kitchen',
@@ -152,9 +154,7 @@ export const FormulaVersionEntity = defineEntity({
   tableName: 'formula_version',
   properties: {
     id: p.uuid().primary(),
-    kitchenId: p.uuid(),
-    actorId: p.uuid(),
-    createdAt: p.datetime(),
+    ...written,
     formulaId: p.uuid(),
     parentId: p.uuid().nullable(),
     label: p.string(),
@@ -227,9 +227,7 @@ export const BatchEventEntity = defineEntity({
   tableName: 'batch_event',
   properties: {
     id: p.uuid().primary(),
-    kitchenId: p.uuid(),
-    actorId: p.uuid(),
-    createdAt: p.datetime(),
+    ...written,
     batchId: p.uuid(),
     number: p.integer(),
     atS: p.float().columnType('double precision'),
@@ -259,9 +257,7 @@ export const BatchTextEntity = defineEntity({
   tableName: 'batch_text',
   properties: {
     id: p.uuid().primary(),
-    kitchenId: p.uuid(),
-    actorId: p.uuid(),
-    createdAt: p.datetime(),
+    ...written,
     batchId: p.uuid(),
     text: p.text().nullable(),
     redactedAt: p.datetime().nullable(),
@@ -273,9 +269,7 @@ export const BatchPhotoEntity = defineEntity({
   tableName: 'batch_photo',
   properties: {
     id: p.uuid().primary(),
-    kitchenId: p.uuid(),
-    actorId: p.uuid(),
-    createdAt: p.datetime(),
+    ...written,
     batchId: p.uuid(),
     mime: p.string().length(40),
     bytes: p.blob().nullable(),
@@ -303,9 +297,7 @@ export const CalibrationEntity = defineEntity({
   tableName: 'calibration',
   properties: {
     id: p.uuid().primary(),
-    kitchenId: p.uuid(),
-    actorId: p.uuid(),
-    createdAt: p.datetime(),
+    ...written,
     batchIds: p.array().columnType('text[]'),
     result: p.json<Calibration>(),
   },
@@ -317,9 +309,7 @@ export const LearnedSetEntity = defineEntity({
   tableName: 'learned_set',
   properties: {
     id: p.uuid().primary(),
-    kitchenId: p.uuid(),
-    actorId: p.uuid(),
-    createdAt: p.datetime(),
+    ...written,
     number: p.integer(),
     calibrationId: p.uuid(),
     theta: p.json<Record<string, number>>(),

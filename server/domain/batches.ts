@@ -18,6 +18,8 @@ import { Refusal } from './refusal'
 import { keepVersion } from './versions'
 
 export type BatchRow = InferEntity<typeof BatchEntity>
+/** What of a batch its line needs each time: no more than that is read. */
+export type Ticking = Pick<BatchRow, 'id' | 'head' | 'clockAt' | 'clockS' | 'speed' | 'simulated' | 'demo'>
 
 /** What stands on a batch's clock, s from its start; `nowMs` is the real time, whatever a test's calendar says. */
 export const clockOf = (row: Pick<BatchRow, 'clockAt' | 'clockS' | 'speed'>, nowMs = Date.now()): BatchClock => ({
@@ -83,6 +85,16 @@ export async function startBatch(em: EntityManager, owner: Owner, at: Date, n: N
 export async function batchRow(em: EntityManager, owner: Owner, id: string, lock = false): Promise<BatchRow> {
   const row = await em.findOne(
     BatchEntity, { id, kitchenId: owner.id }, lock ? { lockMode: LockMode.PESSIMISTIC_WRITE } : {},
+  )
+  if (!row) throw new Refusal('unknown', 'id', 'unknownBatch')
+  return row
+}
+
+/** What of a batch is asked for again and again while somebody looks on. @throws {Refusal} unknown */
+export async function tickingRow(em: EntityManager, owner: Owner, id: string): Promise<Ticking> {
+  const row = await em.findOne(
+    BatchEntity, { id, kitchenId: owner.id },
+    { fields: ['id', 'head', 'clockAt', 'clockS', 'speed', 'simulated', 'demo'] },
   )
   if (!row) throw new Refusal('unknown', 'id', 'unknownBatch')
   return row

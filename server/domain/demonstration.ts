@@ -4,46 +4,61 @@
  */
 import type { EntityManager } from '@mikro-orm/postgresql'
 import type { Outcome } from '#core/book/outcome'
-import { eventsOf } from '#core/book/record'
+import { type BatchEvent, eventsOf, type Series } from '#core/book/record'
 import { inThread } from '../threads/pool'
-import { type BatchRow, clockOf, eventsAfter, recordOfBatch } from './batches'
+import { batchRow, type BatchRow, clockOf, eventsAfter, recordOfBatch, type Ticking } from './batches'
 import type { Owner } from './kitchen'
 import { addReadings } from './readings'
-import type { Series } from '#core/book/record'
 
-/** A loggers' course is worked out no more often than this, s of the batch's clock. */
-const COLD_EVERY_S = 300
-/** Until when each batch's instruments have been worked out here, s. */
-const done = new Map<string, number>()
+/** How often instruments are worked out, s of the batch's clock: at the stove, on the way, by a logger in the cold. */
+const EVERY_S = { hot: 1, between: 5, cold: 300 }
+interface Phase {
+  /** Events that it was judged by. */
+  head: number
+  /** null: nothing is read yet. */
+  everyS: number | null
+  /** Nothing is written after this, s. */
+  endS: number
+}
+/** What each batch is at, judged anew when something happens in it; until when its instruments were worked out, s. */
+const known = new Map<string, Phase & { doneS: number }>()
+const KNOWN_MOST = 1000
 
-/** Whether it is worth working out: something heats, or the loggers have something to write. */
-async function isDue(em: EntityManager, row: BatchRow, nowS: number): Promise<boolean> {
-  const events = await eventsAfter(em, row.id, 0)
+/** What goes on, by the events. */
+function phaseOf(events: readonly BatchEvent[], head: number): Phase {
   const has = (kind: 'heatOn' | 'heatOff' | 'ovenIn' | 'ovenOut' | 'movedTo' | 'opened') => eventsOf(events, kind)[0]
-  if (!has('heatOn') && !has('ovenIn') && !has('movedTo')) return false
-  const hot = (has('heatOn') && !has('heatOff')) || (has('ovenIn') && !has('ovenOut'))
-  const lastS = done.get(row.id) ?? 0
-  const ended = has('opened')?.atS ?? Infinity
-  return hot ? nowS - lastS >= 1 : lastS < ended && nowS - lastS >= (has('movedTo') ? COLD_EVERY_S : 5)
+  const isHot = (has('heatOn') && !has('heatOff')) || (has('ovenIn') && !has('ovenOut'))
+  const everyS = isHot ? EVERY_S.hot
+    : has('movedTo') ? EVERY_S.cold : has('heatOn') || has('ovenIn') ? EVERY_S.between : null
+  return { head, everyS, endS: has('opened')?.atS ?? Infinity }
 }
 
 /** Brings the instruments of a demonstration to its clock. @returns what is new */
-export async function catchUp(em: EntityManager, owner: Owner, row: BatchRow): Promise<Series[]> {
+export async function catchUp(em: EntityManager, owner: Owner, t: Ticking): Promise<Series[]> {
+  // A demo's own batch was made long ago.
+  if (!t.simulated || t.demo) return []
+  const { nowS } = clockOf(t)
+  let at = known.get(t.id)
+  if (at?.head !== t.head) {
+    at = { ...phaseOf(await eventsAfter(em, t.id, 0), t.head), doneS: at?.doneS ?? 0 }
+    if (known.size > KNOWN_MOST) known.clear()
+    known.set(t.id, at)
+  }
+  if (at.everyS === null || at.doneS >= at.endS || nowS - at.doneS < at.everyS) return []
+  const row = await batchRow(em, owner, t.id)
+  const worked = await workOut(em, row, nowS)
+  at.doneS = nowS
+  return worked ? addReadings(em, owner, t.id, worked.readings) : []
+}
+
+/** What the simulated kitchen has written, and would be found to have made, until now. */
+async function workOut(em: EntityManager, row: BatchRow, nowS: number) {
   const { simulation } = row
-  if (!simulation) return []
-  const { nowS } = clockOf(row)
-  if (!(await isDue(em, row, nowS))) return []
+  if (!simulation) return null
   const record = await recordOfBatch(em, row)
-  const { readings } = await inThread('kitchenAlongside', { record: { ...record, readings: [] }, simulation, nowS })
-  if (done.size > 1000) done.clear()
-  done.set(row.id, nowS)
-  return addReadings(em, owner, row.id, readings)
+  return inThread('kitchenAlongside', { record: { ...record, readings: [] }, simulation, nowS })
 }
 
 /** What the simulated cook would find of it now; null: it is not cold yet. */
-export async function foundNow(em: EntityManager, row: BatchRow): Promise<Outcome | null> {
-  if (!row.simulation) return null
-  const record = await recordOfBatch(em, row)
-  const { nowS } = clockOf(row)
-  return (await inThread('kitchenAlongside', { record: { ...record, readings: [] }, simulation: row.simulation, nowS })).outcome
-}
+export const foundNow = async (em: EntityManager, row: BatchRow): Promise<Outcome | null> =>
+  (await workOut(em, row, clockOf(row).nowS))?.outcome ?? null

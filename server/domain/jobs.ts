@@ -6,10 +6,12 @@ import { randomUUID } from 'node:crypto'
 import type { EntityManager } from '@mikro-orm/postgresql'
 import type { InferEntity } from '@mikro-orm/core'
 import PgBoss from 'pg-boss'
+import type { BatchRecord } from '#core/book/record'
+import type { Calibration } from '#core/learn/calibrate'
 import { BatchEntity, CalibrationEntity, WorkEntity } from '../database/entities'
 import { faultName } from '../database/away'
 import { inLongThread } from '../threads/pool'
-import { progressOf, STOPPED, stopWork, watched } from '../threads/watched'
+import { progressOf, STOPPED, stopWork, type Watched, watched } from '../threads/watched'
 import { newEm } from '../utils/orm'
 import type { WorkKind, WorkRecord } from '../../shared/book'
 import { recordOfBatch } from './batches'
@@ -26,15 +28,25 @@ const LOOKS_MS = 5000
 /** Batches that learning looks at, the newest. */
 const LEARNS_FROM = 60
 
+/** What does the work: threads of their own; a test's own where there are none. */
+export interface Workers {
+  diagnose: (record: BatchRecord, watch: Watched) => Promise<unknown>
+  learn: (records: BatchRecord[], watch: Watched) => Promise<Calibration>
+}
+const THREADS: Workers = {
+  diagnose: (record, watched) => inLongThread('diagnoseBatch', { record, watched }),
+  learn: (records, watched) => inLongThread('calibrateBatches', { records, watched }),
+}
+
 let boss: PgBoss | undefined
 
 /** Begins to do what waits. @returns how to stop */
-export async function startJobs(url: string): Promise<() => Promise<void>> {
+export async function startJobs(url: string, workers: Workers = THREADS): Promise<() => Promise<void>> {
   const mine = new PgBoss({ connectionString: url, max: 3, application_name: 'lumbik jobs' })
   mine.on('error', error => console.error(`Lumbik: jobs (${faultName(error)})`))
   await mine.start()
   await mine.createQueue(QUEUE)
-  await mine.work<{ id: string }>(QUEUE, { pollingIntervalSeconds: 1 }, async ([job]) => doWork(job!.data.id))
+  await mine.work<{ id: string }>(QUEUE, { pollingIntervalSeconds: 1 }, async ([job]) => doWork(job!.data.id, workers))
   boss = mine
   const again = () => resume(mine).catch(error => console.error(`Lumbik: jobs (${faultName(error)})`))
   const looking = setInterval(again, LOOKS_MS).unref()
@@ -89,8 +101,7 @@ export async function askWork(
   if (last && !last.isStale && (last.state === 'waiting' || last.state === 'going')) return last
   const row = em.create(WorkEntity, {
     id: randomUUID(), kitchenId: owner.id, actorId: owner.actorId, createdAt: new Date(), updatedAt: new Date(),
-    kind, targetId,
-    state: 'waiting', progress: 0, head, result: null,
+    kind, targetId, state: 'waiting', progress: 0, head, result: null,
   })
   await em.flush()
   await boss.send(QUEUE, { id: row.id }, { retryLimit: 3, expireInSeconds: EXPIRES_S })
@@ -107,7 +118,7 @@ export async function cancelWork(em: EntityManager, owner: Owner, id: string): P
 }
 
 /** Does one piece of work, and says how far it is. */
-async function doWork(id: string): Promise<void> {
+async function doWork(id: string, workers: Workers): Promise<void> {
   const em = await newEm()
   // One server does it: the first that takes a row which waits, failed, or whose server has gone silent.
   const taken = await em.execute<unknown[]>(
@@ -120,7 +131,8 @@ async function doWork(id: string): Promise<void> {
   const watch = watched()
   const said = setInterval(() => void say(id, progressOf(watch)).then(goesOn => goesOn || stopWork(watch)), SAYS_MS)
   try {
-    const result = row.kind === 'diagnose' ? await diagnosed(em, row, watch) : await learned(em, row)
+    const does = row.kind === 'diagnose' ? diagnosed : learned
+    const result = await does(em, row, workers, watch)
     await em.nativeUpdate(WorkEntity, { id, state: { $ne: 'cancelled' } }, { state: 'done', progress: 1, result })
   } catch (error) {
     if ((error as Error).message === STOPPED) return
@@ -142,17 +154,18 @@ async function say(id: string, progress: number): Promise<boolean> {
   }
 }
 
-async function diagnosed(em: EntityManager, row: WorkRow, watch: ReturnType<typeof watched>) {
+type Does = (em: EntityManager, row: WorkRow, workers: Workers, watch: Watched) => Promise<unknown>
+const diagnosed: Does = async (em, row, workers, watch) => {
   const batch = await em.findOneOrFail(BatchEntity, { id: row.targetId })
-  return inLongThread('diagnoseBatch', { record: await recordOfBatch(em, batch), watched: watch })
+  return workers.diagnose(await recordOfBatch(em, batch), watch)
 }
 /** What the newest batches teach; kept beside its work. */
-async function learned(em: EntityManager, row: WorkRow) {
+const learned: Does = async (em, row, workers, watch) => {
   const batches = await em.find(
     BatchEntity, { kitchenId: row.kitchenId, isDone: true }, { orderBy: { startedAt: 'desc' }, limit: LEARNS_FROM },
   )
   const records = await Promise.all(batches.map(async b => recordOfBatch(em, b)))
-  const result = await inLongThread('calibrateBatches', { records })
+  const result = await workers.learn(records, watch)
   await em.nativeDelete(CalibrationEntity, { id: row.id })
   em.create(CalibrationEntity, {
     id: row.id, kitchenId: row.kitchenId, actorId: row.actorId, createdAt: new Date(), batchIds: batches.map(b => b.id),

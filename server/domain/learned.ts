@@ -1,13 +1,11 @@
 /** Learned sets: accepted by a cook, numbered, and taken back by going by an earlier one, or by none. */
 import { randomUUID } from 'node:crypto'
 import type { EntityManager } from '@mikro-orm/postgresql'
+import { thetaBy } from '#core/learn/told'
 import { CalibrationEntity, KitchenEntity, LearnedSetEntity } from '../database/entities'
 import type { LearnedItem, LearnedList } from '../../shared/book'
 import { lockKitchen, type Owner } from './kitchen'
 import { Refusal } from './refusal'
-
-/** A parameter that is found this close to what is stated changes nothing: share of its own spread. */
-const TELLS = 0.25
 
 /** Which sets there are, the newest first, and which one counts. */
 export async function listLearned(em: EntityManager, owner: Pick<Owner, 'id'>): Promise<LearnedList> {
@@ -28,11 +26,9 @@ export async function acceptLearned(
     const calibration = await tx.findOne(CalibrationEntity, { id: calibrationId, kitchenId: owner.id })
     if (!calibration) throw new Refusal('unknown', 'calibrationId', 'unknownCalibration')
     const [last] = await tx.find(LearnedSetEntity, { kitchenId: owner.id }, { orderBy: { number: 'desc' }, limit: 1 })
-    const told = calibration.result.parameters.filter(p => p.batches > 0
-      && Math.abs(p.value - p.prior.value) > TELLS * p.spread)
     const row = tx.create(LearnedSetEntity, {
       id: randomUUID(), kitchenId: owner.id, actorId: owner.actorId, createdAt: at, number: (last?.number ?? 0) + 1,
-      calibrationId, theta: Object.fromEntries(told.map(p => [p.id, p.value])),
+      calibrationId, theta: thetaBy(calibration.result),
     })
     await tx.flush()
     Object.assign(kitchen, { learnedSetId: row.id, revision: kitchen.revision + 1, updatedAt: at })

@@ -56,6 +56,14 @@ export async function readingsOf(em: EntityManager, batchId: string, afterS: num
   return out.filter(s => s.timeS.length > 0)
 }
 
+/** One packed row. */
+function keepRow(tx: EntityManager, owner: Whose, batchId: string, part: Series): void {
+  tx.create(ReadingEntity, {
+    batchId, deviceId: part.deviceId, channel: part.channel, fromS: part.timeS[0]!, kitchenId: owner.id,
+    actorId: owner.actorId, toS: part.timeS.at(-1)!, count: part.timeS.length, packed: pack(part),
+  })
+}
+
 /** Adds readings; those that were sent before, or come before what is there, are left out. @returns what is new */
 export async function addReadings(
   em: EntityManager, owner: Whose, batchId: string, sent: readonly Series[],
@@ -72,10 +80,7 @@ export async function addReadings(
       if (fresh.length === 0) continue
       const part = { ...s, timeS: fresh.map(i => tenths(s.timeS[i]!) / 10), values: fresh.map(i => s.values[i]!) }
       added.push(part)
-      tx.create(ReadingEntity, {
-        batchId, deviceId: s.deviceId, channel: s.channel, fromS: part.timeS[0]!, kitchenId: owner.id,
-        actorId: owner.actorId, toS: part.timeS.at(-1)!, count: part.timeS.length, packed: pack(part),
-      })
+      keepRow(tx, owner, batchId, part)
     }
     await tx.flush()
   })
@@ -97,10 +102,7 @@ export async function foldReadings(em: EntityManager, owner: Whose, batchId: str
     if (rows.length >= Number(many!.n)) return
     await tx.nativeDelete(ReadingEntity, { batchId })
     for (const part of rows)
-      tx.create(ReadingEntity, {
-        batchId, deviceId: part.deviceId, channel: part.channel, fromS: part.timeS[0]!, kitchenId: owner.id,
-        actorId: owner.actorId, toS: part.timeS.at(-1)!, count: part.timeS.length, packed: pack(part),
-      })
+      keepRow(tx, owner, batchId, part)
     await tx.flush()
   })
 }

@@ -16,7 +16,7 @@ import type { BatchRecord } from '#core/book/record'
 import { eventsOf } from '#core/book/record'
 import { diagnose, type Diagnosis } from '#core/diagnose/diagnose'
 import { besideOf, foretold, type OutcomeForetold } from '#core/learn/beside'
-import { calibrate, type Calibration } from '#core/learn/calibrate'
+import { type Calibration, calibrateSteps } from '#core/learn/calibrate'
 import { alongside } from '#core/simulate/alongside'
 import type { BatchShown, Simulation } from '../../shared/book'
 import { type Watched, watchedRun } from './watched'
@@ -137,5 +137,7 @@ export const batchForetold = ({ record }: { record: BatchRecord }): OutcomeForet
 export const diagnoseBatch = (
   { record, watched }: { record: BatchRecord, watched: Watched },
 ): Diagnosis => watchedRun(diagnose(record), watched)
-/** What batches teach of their kitchen. */
-export const calibrateBatches = ({ records }: { records: BatchRecord[] }): Calibration => calibrate(records)
+/** What batches teach of their kitchen, while somebody watches how far it is. */
+export const calibrateBatches = (
+  { records, watched }: { records: BatchRecord[], watched: Watched },
+): Calibration => watchedRun(calibrateSteps(records), watched)

@@ -22,14 +22,14 @@ const tooLarge = (limit: number) =>
   })
 
 /** What a body is: JSON of a megabyte where nothing else is said. */
-interface BodyOf { limit: number, type: RegExp }
-const JSON_BODY: BodyOf = { limit: BODY_LIMIT, type: /^application\/json\b/ }
+interface BodyOf { limit: number, type: RegExp, otherwise: string }
+const JSON_BODY: BodyOf = { limit: BODY_LIMIT, type: /^application\/json\b/, otherwise: 'notJson' }
 
 /** Reads a body's bytes; more than the limit is refused, naming it, without being kept. */
-export async function readBytes(event: H3Event, { limit, type }: BodyOf = JSON_BODY): Promise<Uint8Array> {
+export async function readBytes(event: H3Event, { limit, type, otherwise }: BodyOf = JSON_BODY): Promise<Uint8Array> {
   if (Number(getHeader(event, 'content-length') ?? 0) > limit) throw tooLarge(limit)
   if (!type.test(getHeader(event, 'content-type') ?? ''))
-    throw problem(415, { path: 'content-type', code: limit === BODY_LIMIT ? 'notJson' : 'notAPicture' })
+    throw problem(415, { path: 'content-type', code: otherwise })
   const chunks: Buffer[] = []
   let size = 0
   for await (const chunk of event.node.req) {

@@ -21,6 +21,7 @@ export const ROUTES: Readonly<Record<string, readonly string[]>> = {
   '/api/formulas/:id': ['GET', 'PUT', 'PATCH', 'DELETE'],
   '/api/formulas/:id/versions': ['GET', 'POST'],
   '/api/health': ['GET'],
+  '/api/jobs/:id': ['DELETE'],
   '/api/kitchen': ['GET', 'PUT'],
   '/api/kitchen/uses/:id': ['GET'],
   '/api/learned': ['GET', 'POST', 'PUT'],
@@ -29,7 +30,6 @@ export const ROUTES: Readonly<Record<string, readonly string[]>> = {
   '/api/read': ['POST'],
   '/api/texts/:id': ['DELETE'],
   '/api/versions/:id': ['GET'],
-  '/api/work/:id': ['DELETE'],
 }
 
 /** Methods of the route that a path is, or null. @example methodsOf('/api/lots/abc') // ['PUT', 'DELETE'] */

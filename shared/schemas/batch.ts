@@ -2,7 +2,7 @@
 import * as yup from 'yup'
 import { CUT_FACES, FAULTS, SPOON_WORDS } from '#core/book/outcome'
 import {
-  BATCH_FORMAT, BATCH_VERSION, type BatchRecord, CHANNELS, DEVICE_KINDS, type Happened, holding,
+  BATCH_FORMAT, BATCH_VERSION, type BatchRecord, CHANNELS, DEVICE_KINDS, type Happened, holding, type Series,
 } from '#core/book/record'
 import { InputError } from '#core/base/errors'
 import { PARAMETER_IDS, parametersWith } from '#core/base/parameters'
@@ -52,7 +52,7 @@ const SAYS: Record<Happened['kind'], Record<string, yup.AnySchema | yup.Lazy<unk
   ovenOut: {},
   panWeighed: { shownG: grams(), tareG: grams() },
   leftBehind: { where: oneOf(['pan', 'sieve']), shownG: grams() },
-  poured: { vessel: figure(1, 1000).integer(), shownG: grams() },
+  poured: { vessel: figure(1, 1000).integer(), shownG: figureOrNone(0, 200_000) },
   movedTo: { legId: id() },
   measured: { what: oneOf(['pH', 'brix']), lineId: idOrNone(), value: figure(0, 100) },
   opened: {},
@@ -78,12 +78,21 @@ const eventSchema = yup.lazy((value: unknown) => said(value, base))
 
 /** As many as a day of readings a second has, of one channel. */
 const MOST_READINGS = 100_000
-const seriesSchema = exactly({
+/** What any instrument of a kitchen could show: °C, g, pH, °Bx. */
+const reading = () => figureOrNone(-1000, 1e6)
+/** Readings of a channel, at most so many. */
+export const seriesOfAtMost = (most: number) => exactly({
   deviceId: id(),
   channel: oneOf(CHANNELS),
-  timeS: yup.array(figure(0, 3.2e7)).strict().max(MOST_READINGS).required(),
-  values: yup.array(yup.number().strict().nullable().defined()).strict().max(MOST_READINGS).required(),
-})
+  timeS: yup.array(figure(0, 3.2e7)).strict().max(most).required(),
+  values: yup.array(reading()).strict().max(most).required(),
+}).required()
+/** What must agree within a series: as many values as times, and these never back. */
+export function seriesProblem({ timeS, values }: Pick<Series, 'timeS' | 'values'>, path: string): Problem | null {
+  if (timeS.length !== values.length) return { path: `${path}.values`, code: 'length', params: { length: timeS.length } }
+  const back = timeS.findIndex((t, k) => k > 0 && t < timeS[k - 1]!)
+  return back < 0 ? null : { path: `${path}.timeS.${back}`, code: 'tooSmall', params: { min: timeS[back - 1]! } }
+}
 
 const restSchema = exactly({
   format: oneOf([BATCH_FORMAT]),
@@ -100,7 +109,7 @@ const restSchema = exactly({
   devices: yup.array(exactly({ id: id(), kind: oneOf(DEVICE_KINDS), name: yup.string().strict().max(120).defined() }))
     .strict().max(50).required(),
   events: yup.array(eventSchema as never).strict().max(10_000).required(),
-  readings: yup.array(seriesSchema).strict().max(50).required(),
+  readings: yup.array(seriesOfAtMost(MOST_READINGS)).strict().max(50).required(),
 })
 
 export type BatchResult = { ok: true, record: BatchRecord } | { ok: false, problem: Problem }
@@ -119,9 +128,8 @@ function disagreement(r: BatchRecord): BatchResult | null {
       return fail(`events.${i}.lineId`, 'unknownLine')
   }
   for (const [i, s] of r.readings.entries()) {
-    if (s.timeS.length !== s.values.length) return fail(`readings.${i}.values`, 'length', { length: s.timeS.length })
-    const back = s.timeS.findIndex((t, k) => k > 0 && t < s.timeS[k - 1]!)
-    if (back >= 0) return fail(`readings.${i}.timeS.${back}`, 'tooSmall', { min: s.timeS[back - 1]! })
+    const problem = seriesProblem(s, `readings.${i}`)
+    if (problem) return { ok: false, problem }
   }
   holding(r.events)
   parametersWith(r.parameters.changed)

@@ -1,9 +1,8 @@
 /** The Book at the wire: starting a batch, what happens, what is read, the demonstration's clock. */
 import * as yup from 'yup'
-import type { Happened } from '#core/book/record'
-import { CHANNELS, DEVICE_KINDS } from '#core/book/record'
+import { CHANNELS, DEVICE_KINDS, type Happened } from '#core/book/record'
 import { CHECKED_AGAINST } from '../book'
-import { happenedSchema } from './batch'
+import { happenedSchema, seriesOfAtMost } from './batch'
 import { InputError } from '#core/base/errors'
 
 const uuid = () => yup.string().strict().uuid().required()
@@ -48,13 +47,11 @@ export const eventsSchema = exactly({
     .required(),
 })
 
-const seriesSchema = exactly({
-  deviceId: yup.string().strict().min(1).max(80).required(),
-  channel: yup.string().strict().oneOf([...CHANNELS]).required(),
-  timeS: yup.array(yup.number().strict().min(0).max(MOST_S).required()).strict().min(1).max(1000).required(),
-  values: yup.array(yup.number().strict().nullable().defined()).strict().min(1).max(1000).required(),
+/** So many readings of a channel at a time: a request has a size. */
+export const READINGS_AT_ONCE = 1000
+export const readingsSchema = exactly({
+  series: yup.array(seriesOfAtMost(READINGS_AT_ONCE)).strict().min(1).max(20).required(),
 })
-export const readingsSchema = exactly({ series: yup.array(seriesSchema).strict().min(1).max(20).required() })
 
 /** A line of an instrument: `2026-11-28T08:12:03.5Z probe pot 64.2`, a dash for what was not read. */
 export interface InstrumentLine {

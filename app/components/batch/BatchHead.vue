@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A batch's name, its clock, what of it waits to be sent, and its views; a demonstration's clock and flame. */
 import type { BatchItem, BookPage } from '../../../shared/book'
-import { clockWords, VIEW_NAMES } from '~/words/batch'
+import { clockWords, EVENT_WORDS, VIEW_NAMES } from '~/words/batch'
 import { say } from '~/words/say'
 
 const props = defineProps<{ batch: LiveBatch, view: string }>()
@@ -32,7 +32,7 @@ const waits = computed(() => props.batch.pending.value.length)
         {{ begun }}<span v-if="!whole.isDone" class="num" data-clock>
           · {{ $say('batch.clockAt', { at: clockWords(batch.nowS.value) }) }}
         </span>
-        <template v-if="record.kitchen.learned"> · {{ $say('learned.goesByNoneShort') }}</template>
+        <template v-if="record.kitchen.learned"> · {{ $say('learned.usesSet') }}</template>
       </p>
     </div>
     <nav class="choices no-print" :aria-label="$say('batch.title', { name: record.formula.name })">
@@ -53,6 +53,9 @@ const waits = computed(() => props.batch.pending.value.length)
       {{ $say('batch.away') }}
     </p>
     <p v-if="waits > 0" class="away" role="status" data-unsent>{{ $say('batch.unsent', { n: waits }) }}</p>
+    <p v-for="r in batch.refused.value" :key="r.event.id" class="away" role="alert">
+      {{ $say('batch.refused', { code: r.code, what: EVENT_WORDS[r.event.happened.kind] }) }}
+    </p>
     <div v-if="isDemo && view === 'cook'" class="demo no-print">
       <div class="choices" role="group" :aria-label="$say('batch.speed')">
         <span class="field-label">{{ $say('batch.speed') }}</span>

@@ -1,19 +1,19 @@
 <script setup lang="ts">
 /** A leg of the cold: the middle measured over the one foretold, and what the code asks by when. */
 import type { EChartsOption } from 'echarts'
+import { coolingOf } from '#core/book/cooling'
 import { eventsOf } from '#core/book/record'
 import type { Bench } from '#core/formula/bench'
 import { COLD_COURSE } from '#core/live/course'
 import type { Assessment } from '#core/pipeline/assessment'
-import { CODES, coolingStages } from '#core/physics/safety/keeping'
-import { timeBelow } from '#core/physics/thermal/conduction'
 import { COURSE_GRID, foretoldLine, measuredLine, readSince } from '~/composables/courses'
 import { COLD, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
-import { clockWords, leftWords } from '~/words/batch'
+import { clockWords, leftWords, stageWords } from '~/words/batch'
 import { say } from '~/words/say'
 
 const props = defineProps<{ batch: LiveBatch, bench: Bench, assessment: Assessment, legId: string, place: string }>()
 const fmt = useFormat()
+const record = computed(() => props.batch.record.value!)
 const moves = computed(() => eventsOf(props.batch.events.value, 'movedTo'))
 const mine = computed(() => moves.value.findLast(e => e.legId === props.legId) ?? null)
 const startS = computed(() => moves.value[0]?.atS ?? null)
@@ -22,29 +22,19 @@ const readings = (channel: 'core' | 'air') => readSince(
   props.batch.record.value?.readings.find(x => x.channel === channel && x.deviceId === 'logger'), startS.value ?? 0)
 const core = computed(() => readings('core'))
 const air = computed(() => readings('air').at(-1)?.value ?? null)
-const code = computed(() => CODES[props.batch.record.value!.kitchen.foodCode])
-
-/** What the code asks: met, missed or still to come, by the logger where there is one, else by what was foretold. */
-const stages = computed(() => {
-  if (startS.value === null) return []
-  const measured = core.value.length > 1
-  const times = measured ? core.value.map(x => x.s) : props.assessment.chill.timeS
-  const values = measured ? core.value.map(x => x.value) : props.assessment.chill.coreC
-  const at = (c: number) => timeBelow(times, values, c)
-  const countsS = at(code.value.fromC) ?? 0
-  const goneS = props.batch.nowS.value - startS.value
-  return coolingStages(code.value, at).map((s) => {
-    const dueS = countsS + s.withinS
-    const isMet = measured && s.passes
-    const isMissed = measured && !s.passes && (s.takesS !== null || goneS > dueS)
-    return { ...s, dueS, state: isMet ? 'met' as const : isMissed ? 'missed' as const : 'due' as const }
-  })
-})
+/** What the code asks: met, missed, still to come, or not measured. */
+const stages = computed(() => coolingOf(
+  props.batch.record.value!, props.batch.nowS.value,
+  { timeS: props.assessment.chill.timeS, tempC: props.assessment.chill.coreC },
+))
 /* How long it still takes in this place, by the logger in the middle and the one in its air. */
 const leg = computed(() => props.assessment.chill.legs.find(l => l.id === props.legId) ?? null)
 const here = computed(() => mine.value && readSince(
   props.batch.record.value?.readings.find(x => x.channel === 'core' && x.deviceId === 'logger'), mine.value.atS))
-const { left } = useLiveCourse({
+/** The next temperature the code asks for. */
+const due = computed(() => stages.value.find(s => s.state === 'due') ?? null)
+const range = useLiveCourse({
+  levelC: computed(() => due.value?.toC ?? null),
   foretold: computed(() => {
     const { timeS, coreC } = props.assessment.chill
     const from = timeS.findIndex(t => t >= (leg.value?.fromS ?? 0))
@@ -52,16 +42,14 @@ const { left } = useLiveCourse({
   }),
   law: COLD_COURSE,
   core: computed(() => here.value ?? []),
-  warmerK: computed(() =>
-    (air.value === null || !leg.value || ['bench', 'iceBath'].includes(leg.value.kind) ? null : air.value - leg.value.airTempC)),
+  warmerK: computed(() => {
+    if (air.value === null || !leg.value || ['bench', 'iceBath'].includes(leg.value.kind)) return null
+    return air.value - leg.value.airTempC
+  }),
   nowS: computed(() => props.batch.nowS.value - (mine.value?.atS ?? 0)),
 })
-/** The next temperature the code asks for, and when the middle will be there. */
-const next = computed(() => {
-  const due = stages.value.find(s => s.state === 'due')
-  const range = due && !opened.value ? left(due.toC) : null
-  return due && range ? { toC: due.toC, range } : null
-})
+const next = computed(() =>
+  opened.value || !due.value || !range.value ? null : { toC: due.value.toC, range: range.value })
 const option = computed<EChartsOption>(() => {
   const { chill } = props.assessment
   const planS = props.bench.chill.reduce((s, l) => s + l.timeS, 0)
@@ -94,7 +82,7 @@ const option = computed<EChartsOption>(() => {
 <template>
   <section class="cold" :data-cold="opened ? 'opened' : mine ? 'in' : 'out'">
     <button
-      v-if="!mine" type="button" class="act" @click="batch.happen({ kind: 'movedTo', legId })"
+      v-if="!mine" type="button" class="press" @click="batch.happen({ kind: 'movedTo', legId })"
     >
       {{ $say('batch.movedIn', { place }) }}
     </button>
@@ -112,14 +100,8 @@ const option = computed<EChartsOption>(() => {
         <b class="num">{{ leftWords(next.range) }}</b>
       </p>
       <p v-for="s in stages" :key="s.toC" class="stage" :class="s.state" :data-stage="s.state">
-        {{
-          s.state === 'met' ? $say('batch.codeMet', { c: fmt.temp(s.toC) })
-          : s.state === 'missed' ? $say('batch.codeMissed', { c: fmt.temp(s.toC) })
-            : $say('batch.codeAsks', { c: fmt.temp(s.toC), at: fmt.clock(batch.record.value!.startedAt, startS + s.dueS) })
-        }}
-        <span v-if="s.state === 'due'" class="num">
-          ({{ clockWords(Math.max(0, s.dueS - (batch.nowS.value - startS))) }})
-        </span>
+        {{ stageWords(s, record.startedAt, fmt) }}
+        <span v-if="s.state === 'due'" class="num">({{ clockWords(Math.max(0, s.dueS - batch.nowS.value)) }})</span>
       </p>
     </div>
     <ImportReadings v-if="startS !== null && !batch.whole.value?.weights" :batch="batch" :from-s="startS" />
@@ -129,17 +111,8 @@ const option = computed<EChartsOption>(() => {
 
 <style scoped>
 p { margin: 0; }
-.act {
-  min-height: 64px; padding: 0 1.6rem; background: var(--ink); color: var(--paper); font-size: 1.4rem; font-weight: 600;
-  cursor: pointer;
-}
-.was { font-size: 1.2rem; }
-.tiles { display: flex; flex-wrap: wrap; gap: 0.6rem 2.2rem; align-items: end; padding: 0.6rem 0; }
-.tile { display: grid; }
-.tile span { color: var(--ink-soft); }
-.tile b { font-family: var(--font-display); font-weight: 500; font-size: 2.3rem; line-height: 1.1; }
 .stage { font-size: 1.15rem; }
 .stage.met::before { content: "✓ "; }
-.stage.missed { color: var(--blood); font-weight: 600; border-left: 4px solid var(--blood); padding-left: 0.7rem; }
+.stage.missed, .stage.unmeasured { color: var(--blood); font-weight: 600; border-left: 4px solid var(--blood); padding-left: 0.7rem; }
 .course { height: 280px; }
 </style>

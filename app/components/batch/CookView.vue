@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The live cook: one step fills the screen; done, skipped or taken up again in any order. */
-import { eventsOf } from '#core/book/record'
+import { eventsOf, type Happened } from '#core/book/record'
 import type { Bench } from '#core/formula/bench'
 import type { Assessment } from '#core/pipeline/assessment'
 import { orderOfWork } from '#core/plan/order'
@@ -47,17 +47,19 @@ const onS = computed(() => eventsOf(props.batch.events.value, 'heatOn')[0]?.atS 
 const bench = computed<Bench | null>(() => props.bench)
 const { watched, outlook } = useLivePot({ bench, kitchen, series, onS })
 
-/** Done, with what goes without saying: the heat was off, the vessel in its place, the piece opened. */
+const had = (kind: Happened['kind']) => eventsOf(props.batch.events.value, kind).length > 0
+/** Something heats in this step, and nobody has taken it off yet. */
+const isOn = (s: WorkStep | null) => s !== null && (
+  (HEATS.includes(s.code) && had('heatOn') && !had('heatOff')) || (s.code === 'bake' && had('ovenIn') && !had('ovenOut'))
+)
+/** Done, with what goes without saying: it is off the heat, out of the oven, opened. */
 function done(s: WorkStep) {
-  if (OPENS.includes(s.code) && !eventsOf(props.batch.events.value, 'opened').length) props.batch.happen({ kind: 'opened' })
+  if (isOn(s)) props.batch.happen({ kind: s.code === 'bake' ? 'ovenOut' : 'heatOff' })
+  if (OPENS.includes(s.code) && !had('opened')) props.batch.happen({ kind: 'opened' })
   props.batch.happen({ kind: 'stepDone', stepKey: s.key })
 }
 /** While the pot is on, or something bakes, taking it off is the thing to press. */
-const isBusy = computed(() => {
-  const e = props.batch.events.value
-  const on = (from: 'heatOn' | 'ovenIn', to: 'heatOff' | 'ovenOut') => eventsOf(e, from).length > 0 && eventsOf(e, to).length === 0
-  return (HEATS.includes(step.value?.code ?? 'cut') && on('heatOn', 'heatOff')) || (step.value?.code === 'bake' && on('ovenIn', 'ovenOut'))
-})
+const isBusy = computed(() => isOn(step.value))
 /** Its lines are ticked one by one; while something heats they are out of the way. */
 const weighs = computed(() => step.value?.component === 'filling' && step.value.lines.length > 0)
 const skip = (s: WorkStep) => props.batch.happen({ kind: 'stepSkipped', stepKey: s.key })
@@ -136,7 +138,7 @@ const stepsOpen = ref(false)
     </template>
     <template v-else>
       <h2>{{ $say('batch.allDone') }}</h2>
-      <NuxtLink class="act link" :to="`/batch/${batch.id}/out`">{{ $say('batch.toOutcome') }}</NuxtLink>
+      <NuxtLink class="press" :to="`/batch/${batch.id}/out`">{{ $say('batch.toOutcome') }}</NuxtLink>
     </template>
 
     <div class="foot no-print">
@@ -147,7 +149,7 @@ const stepsOpen = ref(false)
         </button>
         <template v-else>
           <button type="button" class="flat" @click="skip(step)">{{ $say('batch.skip') }}</button>
-          <button type="button" :class="isBusy ? 'flat' : 'act'" data-done @click="done(step)">
+          <button type="button" :class="isBusy ? 'flat' : 'press'" data-done @click="done(step)">
             {{ $say('batch.done') }}
           </button>
         </template>
@@ -202,13 +204,6 @@ h2 { font-size: 2.2rem; margin: 0; display: flex; flex-wrap: wrap; gap: 0.1rem 1
   display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; align-items: center; border-top: 1.5px solid var(--ink);
   padding-top: 0.7rem; margin-top: 0.6rem; position: sticky; bottom: 0; background: var(--paper); padding-bottom: 0.4rem;
 }
-.act {
-  min-height: 60px; padding: 0 1.8rem; background: var(--ink); color: var(--paper); font-size: 1.35rem;
-  font-weight: 600; cursor: pointer;
-}
-.act.link { display: inline-flex; align-items: center; align-self: flex-start; }
-.flat { min-height: 52px; padding: 0 0.7rem; font-size: 1.05rem; border: 1px solid #848879; cursor: pointer; }
-.flat:disabled { color: var(--ink-soft); border-color: var(--hairline); cursor: default; }
 .all { list-style: none; padding: 0; margin: 0; columns: 2; }
 .all button { min-height: 44px; text-align: left; width: 100%; display: flex; gap: 0.6rem; align-items: baseline; cursor: pointer; }
 .all .here button { font-weight: 600; box-shadow: inset 4px 0 0 var(--citron); padding-left: 0.6rem; }
@@ -222,7 +217,7 @@ h2 { font-size: 2.2rem; margin: 0; display: flex; flex-wrap: wrap; gap: 0.1rem 1
   h2 { font-size: 1.6rem; }
   .reach { font-size: 1.25rem; }
   .all { columns: 1; }
-  .foot .act { order: -1; flex: 1 0 100%; }
+  .foot .press { order: -1; flex: 1 0 100%; }
   .flat { padding: 0 0.5rem; font-size: 1rem; min-height: 46px; }
 }
 </style>

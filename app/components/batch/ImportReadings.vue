@@ -93,5 +93,4 @@ p { margin: 0.2rem 0; }
 input[type="file"] { min-height: 44px; max-width: 100%; }
 .map { display: flex; flex-wrap: wrap; gap: 0.6rem 1.4rem; align-items: end; }
 .take { min-height: 48px; padding: 0 1.2rem; border: 1.5px solid var(--ink); font-weight: 600; cursor: pointer; }
-.wrong { color: var(--blood); }
 </style>

@@ -117,5 +117,4 @@ async function start() {
 .ask { border: 0; padding: 0; margin: 0 0 0.9rem; }
 .pick { display: flex; gap: 0.6rem; align-items: center; min-height: 44px; }
 .pick input { width: 22px; height: 22px; accent-color: var(--ink); }
-.wrong { color: var(--blood); }
 </style>

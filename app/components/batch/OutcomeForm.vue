@@ -26,45 +26,49 @@ const loadForetold = async () => {
 }
 void loadForetold()
 
-function toggle(fault: Fault) {
-  const has = outcome.value.faults.includes(fault)
-  outcome.value.faults = has ? outcome.value.faults.filter(f => f !== fault) : [...outcome.value.faults, fault]
-  if (!has) outcome.value.asMeant = false
-}
+/* Words to tap, as lists of what is chosen. */
+const YES_NO = [[true, say('batch.yes')], [false, say('batch.no')]] as const
+const named = <T extends string>(all: readonly T[], names: Record<T, string>) => all.map(v => [v, names[v]] as const)
+const one = <K extends 'asMeant' | 'spoon' | 'cutFace' | 'unmoulded'>(key: K) => computed({
+  get: () => (outcome.value[key] === null ? [] : [outcome.value[key]]) as NonNullable<Outcome[K]>[],
+  set: (v) => { outcome.value = { ...outcome.value, [key]: v[0] ?? null } },
+})
+const [asMeant, spoon, cutFace, unmoulded] = [one('asMeant'), one('spoon'), one('cutFace'), one('unmoulded')]
+const faults = computed({
+  get: () => outcome.value.faults,
+  set: (v: Fault[]) => {
+    // A fault is not what was meant.
+    const asMeant = v.length > outcome.value.faults.length ? false : outcome.value.asMeant
+    outcome.value = { ...outcome.value, faults: v, asMeant }
+  },
+})
 
-/** Figures a cook can find, as they are typed. */
-type Figure =
-  'ringSankM' | 'spreadM' | 'loadKg' | 'stoodM' | 'massG' | 'pH' | 'brix' | 'coreC' | 'sharp' | 'sweet'
-interface Row {
-  key: Figure
-  kind: 'length' | 'mass' | 'count' | 'temperature'
-  unit: string
-  max: number
-  digits: number
-}
+/** Figures a cook can find: in which unit they are typed, and how many of it are one of what is kept. */
+type Figure = 'ringSankM' | 'spreadM' | 'loadKg' | 'stoodM' | 'massG' | 'pH' | 'brix' | 'coreC' | 'sharp' | 'sweet'
+interface Row { key: Figure, unit: string, times: number, min: number, max: number, digits: number }
 const ROWS: readonly Row[] = [
-  { key: 'ringSankM', kind: 'length', unit: 'mm', max: 50, digits: 1 },
-  { key: 'spreadM', kind: 'length', unit: 'mm', max: 500, digits: 0 },
-  { key: 'loadKg', kind: 'count', unit: 'kg', max: 20, digits: 2 },
-  { key: 'stoodM', kind: 'length', unit: 'mm', max: 500, digits: 1 },
-  { key: 'massG', kind: 'mass', unit: 'g', max: 200_000, digits: 0 },
-  { key: 'pH', kind: 'count', unit: '', max: 14, digits: 2 },
-  { key: 'brix', kind: 'count', unit: '°Bx', max: 100, digits: 1 },
-  { key: 'coreC', kind: 'temperature', unit: '', max: 110, digits: 1 },
-  { key: 'sharp', kind: 'count', unit: '', max: 10, digits: 1 },
-  { key: 'sweet', kind: 'count', unit: '', max: 10, digits: 1 },
+  { key: 'ringSankM', unit: 'mm', times: 1000, min: 0, max: 50, digits: 1 },
+  { key: 'spreadM', unit: 'mm', times: 1000, min: 5, max: 500, digits: 0 },
+  { key: 'loadKg', unit: 'kg', times: 1, min: 0, max: 20, digits: 2 },
+  { key: 'stoodM', unit: 'mm', times: 1000, min: 0, max: 500, digits: 1 },
+  { key: 'massG', unit: 'g', times: 1, min: 0, max: 200_000, digits: 0 },
+  { key: 'pH', unit: '', times: 1, min: 0, max: 14, digits: 2 },
+  { key: 'brix', unit: '°Bx', times: 1, min: 0, max: 100, digits: 1 },
+  { key: 'coreC', unit: '°C', times: 1, min: -40, max: 110, digits: 1 },
+  { key: 'sharp', unit: '', times: 1, min: 0, max: 10, digits: 1 },
+  { key: 'sweet', unit: '', times: 1, min: 0, max: 10, digits: 1 },
 ]
-const set = (key: Figure, value: number) => {
-  outcome.value = { ...outcome.value, [key]: value }
+const set = ({ key, times }: Row, typed: number | null) => {
+  outcome.value = { ...outcome.value, [key]: typed === null ? null : typed / times }
 }
-const clear = (key: Figure) => {
-  outcome.value = { ...outcome.value, [key]: null }
+const shownOf = ({ key, times }: Row) => {
+  const kept = outcome.value[key]
+  return kept === null ? null : kept * times
 }
 /** What was foretold of a figure, in the unit it is typed in. */
-function aheadOf({ key, kind, unit, digits }: Row): string {
+function aheadOf({ key, times, unit, digits }: Row): string {
   const f = key === 'coreC' ? null : foretold.value?.[key]
   if (!f) return ''
-  const times = kind === 'length' ? 1000 : 1
   const [low, high] = [Math.max(0, f.low * times), f.high * times]
   return say('batch.foretold', { low: fmt.fixed(low, digits), high: fmt.fixed(high, digits), unit })
 }
@@ -93,77 +97,30 @@ const isDemo = computed(() => props.batch.whole.value?.weights !== null)
     <button v-if="isDemo" type="button" class="flat" @click="measureIt">{{ $say('batch.measureIt') }}</button>
     <p v-if="notCold" class="wrong" role="alert">{{ $say('batch.notCold') }}</p>
 
-    <h2 id="o-meant">{{ $say('batch.asMeant') }}</h2>
-    <div class="taps" role="group" aria-labelledby="o-meant">
-      <button type="button" :aria-pressed="outcome.asMeant === true" @click="outcome.asMeant = true">
-        {{ $say('batch.yes') }}
-      </button>
-      <button type="button" :aria-pressed="outcome.asMeant === false" @click="outcome.asMeant = false">
-        {{ $say('batch.no') }}
-      </button>
-    </div>
-    <h2 id="o-faults">{{ $say('batch.faults') }}</h2>
-    <div class="taps" role="group" aria-labelledby="o-faults">
-      <button v-for="f in FAULTS" :key="f" type="button" :aria-pressed="outcome.faults.includes(f)" @click="toggle(f)">
-        {{ FAULT_NAMES[f] }}
-      </button>
-    </div>
-    <h2 id="o-spoon">
+    <TapChoices v-model="asMeant" :label="$say('batch.asMeant')" :options="YES_NO" />
+    <TapChoices v-model="faults" :label="$say('batch.faults')" :options="named(FAULTS, FAULT_NAMES)" many />
+    <TapChoices v-model="spoon" :label="$say('batch.spoon')" :options="named(SPOON_WORDS, SPOON_NAMES)">
       {{ $say('batch.spoon') }}
-      <small v-if="foretold" class="soft">{{ $say('batch.foretoldWord', { word: SPOON_NAMES[foretold.spoon] }) }}</small>
-    </h2>
-    <div class="taps" role="group" aria-labelledby="o-spoon">
-      <button
-        v-for="w in SPOON_WORDS" :key="w" type="button" :aria-pressed="outcome.spoon === w"
-        @click="outcome.spoon = outcome.spoon === w ? null : w"
-      >
-        {{ SPOON_NAMES[w] }}
-      </button>
-    </div>
-
+      <small v-if="foretold" class="soft">
+        {{ $say('batch.foretoldWord', { word: SPOON_NAMES[foretold.spoon] }) }}
+      </small>
+    </TapChoices>
+    <TapChoices
+      v-if="bench.use.kind === 'cut'" v-model="cutFace" :label="$say('batch.cutFace')"
+      :options="named(CUT_FACES, CUT_NAMES)"
+    />
+    <TapChoices
+      v-if="bench.use.kind === 'turnedOut'" v-model="unmoulded" :label="$say('batch.unmoulded')" :options="YES_NO"
+    />
     <details :open="last !== null || isDemo">
       <summary>{{ $say('batch.everything') }}</summary>
       <ul class="rows">
         <li v-for="r in ROWS" :key="r.key">
-          <span class="what">{{ OUTCOME_FIELDS[r.key] }}</span>
-          <template v-if="outcome[r.key] === null">
-            <button type="button" class="flat" @click="set(r.key, foretold && r.key !== 'coreC' ? foretold[r.key]?.value ?? 0 : 4)">
-              {{ $say('batch.add') }}
-            </button>
-          </template>
-          <template v-else>
-            <QuantityField
-              :model-value="outcome[r.key]!" :kind="r.kind" :label="OUTCOME_FIELDS[r.key]" :unit-text="r.unit || undefined"
-              :min="r.kind === 'temperature' ? -40 : 0" :max="r.max" :step="r.digits === 2 ? 0.05 : 0.5"
-              @update:model-value="v => set(r.key, v)"
-            />
-            <button type="button" class="underline" :aria-label="`${$say('batch.takeBack')} ${OUTCOME_FIELDS[r.key]}`" @click="clear(r.key)">
-              {{ $say('batch.takeBack') }}
-            </button>
-          </template>
-          <span class="soft num ahead">{{ aheadOf(r) }}</span>
-        </li>
-        <li v-if="bench.use.kind === 'cut'">
-          <span id="o-cut" class="what">{{ $say('batch.cutFace') }}</span>
-          <div class="taps" role="group" aria-labelledby="o-cut">
-            <button
-              v-for="c in CUT_FACES" :key="c" type="button" :aria-pressed="outcome.cutFace === c"
-              @click="outcome.cutFace = outcome.cutFace === c ? null : c"
-            >
-              {{ CUT_NAMES[c] }}
-            </button>
-          </div>
-        </li>
-        <li v-if="bench.use.kind === 'turnedOut'">
-          <span id="o-mould" class="what">{{ $say('batch.unmoulded') }}</span>
-          <div class="taps" role="group" aria-labelledby="o-mould">
-            <button type="button" :aria-pressed="outcome.unmoulded === true" @click="outcome.unmoulded = true">
-              {{ $say('batch.yes') }}
-            </button>
-            <button type="button" :aria-pressed="outcome.unmoulded === false" @click="outcome.unmoulded = false">
-              {{ $say('batch.no') }}
-            </button>
-          </div>
+          <FigureField
+            :model-value="shownOf(r)" :label="OUTCOME_FIELDS[r.key]" :unit="r.unit" :min="r.min" :max="r.max"
+            @update:model-value="v => set(r, v)"
+          />
+          <span class="soft num">{{ aheadOf(r) }}</span>
         </li>
       </ul>
     </details>
@@ -172,7 +129,7 @@ const isDemo = computed(() => props.batch.whole.value?.weights !== null)
       <input id="o-why" v-model="why" class="native" maxlength="400" dir="auto">
     </template>
     <div class="end">
-      <button type="button" class="act" :disabled="!isChanged" data-keep @click="keepIt">
+      <button type="button" class="press" :disabled="!isChanged" data-keep @click="keepIt">
         {{ last ? $say('batch.correctIt') : $say('batch.keepIt') }}
       </button>
       <span v-if="kept && !isChanged" role="status">{{ $say('batch.keptIt') }}</span>
@@ -186,31 +143,15 @@ const isDemo = computed(() => props.batch.whole.value?.weights !== null)
 
 <style scoped>
 .outcome { display: flex; flex-direction: column; gap: 0.4rem; align-items: stretch; }
-h2 { font-size: 1.35rem; margin: 0.5rem 0 0; }
-h2 small { font-family: var(--font-sans); font-size: 1rem; letter-spacing: 0; margin-left: 0.6rem; }
 p { margin: 0; }
-.taps { display: flex; flex-wrap: wrap; gap: 0.5rem; }
-.taps button { min-height: 52px; padding: 0 1rem; border: 1px solid #848879; font-size: 1.1rem; cursor: pointer; }
-.taps button[aria-pressed="true"] { background: var(--citron-soft); border: 2px solid var(--ink); font-weight: 600; }
-.taps button[aria-pressed="true"]::before { content: "✓ "; }
-.flat { min-height: 44px; padding: 0 0.9rem; border: 1px solid #848879; align-self: flex-start; cursor: pointer; }
-.wrong { color: var(--blood); }
-summary { min-height: 44px; display: flex; align-items: center; font-family: var(--font-display); font-size: 1.35rem; cursor: pointer; }
-.rows { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--hairline); }
-.rows li {
-  display: grid; grid-template-columns: 13rem 9rem 6rem minmax(0, 1fr); gap: 0.3rem 1rem; align-items: center;
-  border-bottom: 1px solid var(--hairline); min-height: 52px;
-}
-.rows .ahead { grid-column: 4; }
-.rows .taps { grid-column: 2 / -1; }
-.end { display: flex; flex-wrap: wrap; gap: 1rem; align-items: center; padding-top: 0.6rem; }
-.act {
-  min-height: 60px; padding: 0 1.8rem; background: var(--ink); color: var(--paper); font-size: 1.3rem; font-weight: 600;
+summary {
+  min-height: 44px; display: flex; align-items: center; font-family: var(--font-display); font-size: 1.35rem;
   cursor: pointer;
 }
-.act:disabled { background: transparent; color: var(--ink-soft); border: 1px solid #848879; cursor: default; }
-@media (max-width: 760px) {
-  .rows li { grid-template-columns: minmax(0, 1fr) auto; padding: 0.3rem 0; }
-  .rows .ahead, .rows .taps { grid-column: 1 / -1; }
+.rows {
+  list-style: none; margin: 0; padding: 0.4rem 0; border-top: 1px solid var(--hairline); display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr)); gap: 0.8rem 1.5rem;
 }
+small { font-family: var(--font-sans); font-size: 1rem; margin-left: 0.6rem; }
+.end { display: flex; flex-wrap: wrap; gap: 1rem; align-items: center; padding-top: 0.6rem; }
 </style>

@@ -21,13 +21,13 @@ const core = computed(() => (inS.value === null ? [] : readSince(series.value, i
 const nowC = computed(() => core.value.at(-1)?.c ?? null)
 const isIn = computed(() => inS.value !== null && !out.value)
 const isCalled = computed(() => isIn.value && nowC.value !== null && nowC.value >= props.watched.doneC)
-const { left } = useLiveCourse({
+const leftRange = useLiveCourse({
+  levelC: computed(() => props.watched.doneC),
   foretold: computed(() => props.assessment.heat),
   law: OVEN_COURSE,
   core: computed(() => core.value.map(x => ({ s: x.s, value: x.c }))),
   nowS: computed(() => props.batch.nowS.value - (inS.value ?? 0)),
 })
-const leftRange = computed(() => left(props.watched.doneC))
 const { call } = useCall(() => props.sound)
 watch(isCalled, is => is && call(), { immediate: true })
 const option = computed<EChartsOption>(() => {
@@ -58,7 +58,7 @@ const option = computed<EChartsOption>(() => {
 
 <template>
   <section class="oven" :data-oven="out ? 'out' : isCalled ? 'call' : inS === null ? 'cold' : 'in'">
-    <button v-if="inS === null" type="button" class="act" @click="batch.happen({ kind: 'ovenIn' })">
+    <button v-if="inS === null" type="button" class="press" @click="batch.happen({ kind: 'ovenIn' })">
       {{ $say('batch.ovenIn') }}
     </button>
     <p v-else-if="out" class="was">{{ $say('batch.wasOut', { at: clockWords(out.atS - inS) }) }}</p>
@@ -73,7 +73,7 @@ const option = computed<EChartsOption>(() => {
         <b class="num">{{ leftWords(leftRange) }}</b>
       </p>
       <button
-        type="button" class="act" :class="{ off: isCalled }" :role="isCalled ? 'alert' : undefined"
+        type="button" class="press" :class="{ stop: isCalled }" :role="isCalled ? 'alert' : undefined"
         @click="batch.happen({ kind: 'ovenOut' })"
       >
         {{ $say('batch.ovenOut') }}
@@ -86,13 +86,5 @@ const option = computed<EChartsOption>(() => {
 <style scoped>
 .oven { display: flex; flex-wrap: wrap; gap: 0.6rem 2rem; align-items: end; }
 p { margin: 0; }
-.act {
-  min-height: 64px; padding: 0 1.6rem; background: var(--ink); color: var(--paper); font-size: 1.4rem; font-weight: 600;
-  cursor: pointer;
-}
-.act.off { background: var(--blood); min-height: 92px; font-size: 2rem; font-family: var(--font-display); }
-.was { font-size: 1.2rem; width: 100%; }
-.tile { display: grid; }
-.tile b { font-family: var(--font-display); font-weight: 500; font-size: 2.3rem; line-height: 1.1; }
 .course { width: 100%; height: 280px; }
 </style>

@@ -5,7 +5,7 @@
  */
 import type { EChartsOption } from 'echarts'
 import { eventsOf, seriesOf } from '#core/book/record'
-import { STANDARD } from '#core/base/parameters'
+import { callOf } from '#core/live/call'
 import type { Watch } from '#core/plan/watch'
 import type { PotOutlook } from '../../workers/pot.worker'
 import { COURSE_GRID, foretoldLine, measuredLine, readSince } from '~/composables/courses'
@@ -22,59 +22,33 @@ const offEvent = computed(() => eventsOf(held.value, 'heatOff')[0] ?? null)
 const series = computed(() => props.batch.record.value && seriesOf(props.batch.record.value, 'pot'))
 const shownC = computed(() => series.value?.values.findLast(v => v !== null) ?? null)
 
-/* The scale under the pan, where something is boiled off. */
-const panG = computed(() => props.batch.record.value?.readings
-  .find(s => s.channel === 'weight' && s.deviceId === 'scale')?.values.findLast(v => v !== null) ?? null)
-const typedPanG = ref<number | null>(null)
-const panReads = computed(() => typedPanG.value ?? panG.value)
-const panLeftG = computed(() =>
-  w.value.stopG === null || panReads.value === null ? null : panReads.value - w.value.stopG)
-
-/** Minutes until enough has boiled off, by what left in the last two. */
-const panLeftMin = computed(() => {
-  const s = props.batch.record.value?.readings.find(x => x.channel === 'weight' && x.deviceId === 'scale')
-  const late = readSince(s, Math.max(onS.value ?? 0, props.batch.nowS.value - 120))
-  const [first, last] = [late[0], late.at(-1)]
-  if (!first || !last || last.s - first.s < 45 || panLeftG.value === null) return ''
-  const perS = (first.value - last.value) / (last.s - first.s)
-  return perS <= 0.02 ? '' : say('batch.panMin', { min: fmt.fixed(Math.max(0, panLeftG.value / perS / 60)) })
-})
+const onOr0 = computed(() => onS.value ?? 0)
+/* The scale under the pan, where something is boiled off: as it says, or as it was typed. */
+const typedPan = shallowRef<{ atS: number, shownG: number } | null>(null)
+const pan = computed(() => [
+  ...readSince(props.batch.record.value?.readings.find(x => x.channel === 'weight' && x.deviceId === 'scale'), onOr0.value)
+    .map(x => ({ atS: x.s, shownG: x.value })),
+  ...(typedPan.value ? [typedPan.value] : []),
+])
+const typePan = (g: number | null) => {
+  typedPan.value = g === null ? null : { atS: props.batch.nowS.value - onOr0.value, shownG: g }
+}
+const panReads = computed(() => pan.value.at(-1)?.shownG ?? null)
 
 /** Seconds since the reading that the outlook is of. */
 const lateS = computed(() => Math.max(0, props.batch.nowS.value - (onS.value ?? 0) - (props.outlook?.atS ?? 0)))
 type Span = { low: number, value: number, high: number } | null | undefined
 const later = (r: Span) => r && { low: r.low - lateS.value, value: r.value - lateS.value, high: r.high - lateS.value }
-/** When the mix was where it is meant to be, by the batch's clock, as the probe has it. */
-const reachedS = computed(() => {
-  const s = series.value
-  if (!s || onS.value === null) return null
-  const thereC = w.value.doneC + w.value.biasK - 0.2
-  const i = s.values.findIndex((v, k) => v !== null && s.timeS[k]! > onS.value! && v >= thereC)
-  return i < 0 ? null : s.timeS[i]!
-})
-/** What of the hold is left, s: a degree more counts for more, as the egg has it. */
-const holdLeftS = computed(() => {
-  const [s, from] = [series.value, reachedS.value]
-  if (!s || from === null) return null
-  const doneC = w.value.doneC + w.value.biasK
-  const perS = (c: number) => (w.value.boils ? 1 : 10 ** ((c - doneC) / STANDARD.egg.settingZK))
-  const fresh = readSince(s, from)
-  const heldS = fresh.slice(1).reduce((sum, x, i) => sum + (x.s - fresh[i]!.s) * perS(fresh[i]!.value), 0)
-  const last = fresh.at(-1)!
-  return w.value.holdS - heldS - Math.max(0, props.batch.nowS.value - from - last.s) * perS(last.value)
-})
 const mixC = computed(() => props.outlook?.tempC.value ?? null)
 const isOn = computed(() => onS.value !== null && offEvent.value === null)
-/** It must come off: enough boiled off, held long enough, what the pan gives back ends it there, or grains are near. */
-const isCalled = computed(() => {
-  if (!isOn.value || !props.outlook) return false
-  if (w.value.stopG !== null) return panLeftG.value !== null && panLeftG.value <= 0
-  if (w.value.grainyC !== null && mixC.value !== null && mixC.value > w.value.grainyC - 1) return true
-  if (w.value.holdS > 0 || w.value.boils) return holdLeftS.value !== null && holdLeftS.value <= 0
-  const off = later(props.outlook.off)
-  return off !== null && off !== undefined && off.value <= 1
-})
-const carryK = computed(() => (mixC.value === null ? 0 : Math.max(0, w.value.doneC - mixC.value)))
+const probe = computed(() => readSince(series.value, onOr0.value).map(x => ({ atS: x.s, tempC: x.value })))
+const said = computed(() => callOf(w.value, {
+  nowS: props.batch.nowS.value - onOr0.value, probe: probe.value, pan: pan.value, mixC: mixC.value,
+  off: later(props.outlook?.off) ?? null,
+}))
+const isCalled = computed(() => isOn.value && said.value.isCalled)
+const panLeftMin = computed(() =>
+  said.value.leftS === null ? '' : say('batch.panMin', { min: fmt.fixed(said.value.leftS / 60) }))
 const { call } = useCall(() => props.sound)
 watch(isCalled, is => is && call(), { immediate: true })
 
@@ -99,12 +73,14 @@ const heatWords = computed(() => {
   return o.atS > 60 ? say('batch.asPlannedHeat') : ''
 })
 
-const typedC = ref(0)
+const typedC = ref<number | null>(null)
 async function writeDown() {
+  if (typedC.value === null) return
   const timeS = Math.round(10 * props.batch.nowS.value) / 10
   await api(`/api/batches/${props.batch.id}/readings`, {
     method: 'POST', body: { series: [{ deviceId: 'typed', channel: 'pot', timeS: [timeS], values: [typedC.value] }] },
   })
+  typedC.value = null
 }
 function off() {
   props.batch.happen({ kind: 'heatOff' })
@@ -155,20 +131,20 @@ const option = computed<EChartsOption>(() => {
     class="pot" :data-pot="offEvent ? 'off' : isCalled ? 'call' : isOn ? 'on' : 'cold'"
     :data-fed="outlook ? 'true' : 'false'"
   >
-    <button v-if="onS === null" type="button" class="act" @click="batch.happen({ kind: 'heatOn' })">
+    <button v-if="onS === null" type="button" class="press" @click="batch.happen({ kind: 'heatOn' })">
       {{ $say('batch.putOn') }}
     </button>
     <p v-else-if="offEvent" class="was">{{ $say('batch.wasOff', { at: clockWords(offEvent.atS - onS) }) }}</p>
     <template v-else>
       <div v-if="isCalled" class="call" role="alert">
-        <button type="button" class="act off" @click="off">{{ $say('batch.offNow') }}</button>
-        <p v-if="carryK > 0.3 && !w.boils">
-          {{ $say('batch.offNowWhy', { k: fmt.degrees(carryK, 1), to: fmt.temp(w.doneC) }) }}
+        <button type="button" class="press stop" @click="off">{{ $say('batch.offNow') }}</button>
+        <p v-if="said.carryK > 0.3">
+          {{ $say('batch.offNowWhy', { k: fmt.degrees(said.carryK, 1), to: fmt.temp(w.doneC) }) }}
         </p>
       </div>
-      <p v-else-if="holdLeftS !== null && w.holdS > 0" class="hold" role="status">
+      <p v-else-if="said.holdLeftS !== null && w.holdS > 0" class="hold" role="status">
         <b>{{ $say('batch.holdNow', { to: fmt.temp(w.doneC) }) }}</b>
-        <span class="num">{{ $say('batch.holdFor', { s: clockWords(holdLeftS), to: fmt.temp(w.doneC) }) }}</span>
+        <span class="num">{{ $say('batch.holdFor', { s: clockWords(said.holdLeftS), to: fmt.temp(w.doneC) }) }}</span>
       </p>
       <p v-for="n in outlook?.notices ?? []" :key="n.what" class="notice" role="status" :data-notice="n.what">
         {{ NOTICE_WORDS[n.what] }}
@@ -192,23 +168,23 @@ const option = computed<EChartsOption>(() => {
           <span>{{ $say('batch.panReads') }}</span>
           <b class="num">{{ panReads === null ? '–' : fmt.grams(panReads) }}</b>
           <small class="num">{{
-            panLeftG === null ? $say('batch.panUntil', { g: fmt.grams(w.stopG) })
-            : panLeftG > 0 ? $say('batch.panLeft', { g: fmt.grams(panLeftG), min: panLeftMin })
+            said.leftG === null ? $say('batch.panUntil', { g: fmt.grams(w.stopG) })
+            : said.leftG > 0 ? $say('batch.panLeft', { g: fmt.grams(said.leftG), min: panLeftMin })
               : $say('batch.panThere', { g: fmt.grams(panReads!) }) }}</small>
         </p>
       </div>
       <p v-if="heatWords" class="heat" data-heat>{{ heatWords }}</p>
     </template>
     <div v-if="isOn" class="low">
-      <button v-if="!isCalled" type="button" class="act quiet" @click="off">{{ $say('batch.offTheHeat') }}</button>
+      <button v-if="!isCalled" type="button" class="press quiet" @click="off">{{ $say('batch.offTheHeat') }}</button>
       <template v-if="!batch.whole.value?.weights">
-        <QuantityField
-          v-model="typedC" kind="temperature" show-label :label="$say('batch.typeReading')" :min="-20" :max="150"
-        />
-        <button type="button" class="act quiet" @click="writeDown">{{ $say('batch.writeDown') }}</button>
-        <QuantityField
-          v-if="w.stopG !== null" :model-value="typedPanG ?? 0" kind="mass" show-label blank="–"
-          :label="$say('batch.panTyped')" @update:model-value="v => { typedPanG = v > 0 ? v : null }"
+        <FigureField v-model="typedC" :label="$say('batch.typeReading')" unit="°C" :min="-20" :max="150" />
+        <button type="button" class="press quiet" :disabled="typedC === null" @click="writeDown">
+          {{ $say('batch.writeDown') }}
+        </button>
+        <FigureField
+          v-if="w.stopG !== null" :model-value="typedPan?.shownG ?? null" :label="$say('batch.panTyped')" unit="g"
+          :min="0" :max="200000" @update:model-value="typePan"
         />
       </template>
     </div>
@@ -218,28 +194,12 @@ const option = computed<EChartsOption>(() => {
 
 <style scoped>
 p { margin: 0; }
-.act {
-  min-height: 64px; padding: 0 1.6rem; background: var(--ink); color: var(--paper); font-size: 1.4rem; font-weight: 600;
-  cursor: pointer;
-}
-.act.quiet {
-  background: transparent; color: var(--ink); border: 1.5px solid var(--ink); font-size: 1.15rem; min-height: 52px;
-}
-.act.off {
-  background: var(--blood); width: 100%; min-height: 92px; font-size: 2rem; font-family: var(--font-display);
-}
 .call { margin-bottom: 0.6rem; }
 .call p { font-size: 1.15rem; margin-top: 0.3rem; }
 .hold { display: flex; flex-wrap: wrap; gap: 0 1.2rem; font-size: 1.4rem; background: var(--citron-soft); padding: 0.5rem 0.8rem; margin-bottom: 0.6rem; }
 .notice { border-left: 4px solid var(--blood); padding: 0.25rem 0 0.25rem 0.8rem; font-size: 1.15rem; margin-bottom: 0.4rem; }
-.tiles { display: flex; flex-wrap: wrap; gap: 0.6rem 2.2rem; border-bottom: 1px solid var(--hairline); padding-bottom: 0.6rem; }
-.tile { display: grid; }
-.tile span { color: var(--ink-soft); font-size: 1rem; }
-.tile b { font-family: var(--font-display); font-weight: 500; font-size: 2.3rem; line-height: 1.1; white-space: nowrap; }
 .tile.grainy b { color: var(--blood); }
-.tile small { font-size: 1rem; }
 .heat { font-size: 1.15rem; padding-top: 0.5rem; font-weight: 600; }
-.was { font-size: 1.2rem; }
 .course { height: 300px; margin-top: 0.6rem; }
 .low { display: flex; flex-wrap: wrap; gap: 0.8rem 1.4rem; align-items: end; margin-top: 0.4rem; }
 @media (max-width: 760px) {

@@ -10,12 +10,12 @@ const next = computed(() => {
   const done = new Set(poured.value.map(e => e.vessel))
   return Array.from({ length: props.count }, (_, i) => i + 1).find(n => !done.has(n)) ?? null
 })
-const typed = ref(0)
-const shown = computed(() => (typed.value > 0 ? typed.value : props.eachG))
-function pour() {
+const typed = ref<number | null>(null)
+/** By what the scale showed, or by eye: what nobody weighed is not written down as weighed. */
+function pour(shownG: number | null) {
   if (next.value === null) return
-  props.batch.happen({ kind: 'poured', vessel: next.value, shownG: Math.round(shown.value * 10) / 10 })
-  typed.value = 0
+  props.batch.happen({ kind: 'poured', vessel: next.value, shownG })
+  typed.value = null
 }
 </script>
 
@@ -24,15 +24,16 @@ function pour() {
     <p class="target num">{{ $say('batch.pourTarget', { g: fmt.grams(eachG) }) }}</p>
     <template v-if="next !== null">
       <p class="which num">{{ $say('batch.into', { n: next, of: count }) }}</p>
-      <QuantityField
-        v-model="typed" kind="mass" show-label :label="$say('batch.typed')" :blank="fmt.fixed(eachG)"
-      />
-      <button type="button" class="act" @click="pour">{{ $say('batch.poured') }}</button>
+      <FigureField v-model="typed" :label="$say('batch.typed')" unit="g" :min="0" :max="200000" />
+      <button type="button" class="press" :disabled="typed === null" data-poured-by-scale @click="pour(typed)">
+        {{ $say('batch.poured') }}
+      </button>
+      <button type="button" class="flat" data-poured-by-eye @click="pour(null)">{{ $say('batch.pouredByEye') }}</button>
     </template>
     <p v-else class="which">{{ $say('batch.pouredAll', { n: count }) }}</p>
     <ol v-if="poured.length" class="done num">
       <li v-for="e in poured" :key="e.id">
-        {{ $say('batch.into', { n: e.vessel, of: count }) }}: {{ fmt.grams(e.shownG) }}
+        {{ $say('batch.into', { n: e.vessel, of: count }) }}: {{ e.shownG === null ? $say('batch.byEye') : fmt.grams(e.shownG) }}
         <button type="button" class="underline" @click="batch.correct(e.id, null)">{{ $say('batch.takeBack') }}</button>
       </li>
     </ol>
@@ -44,10 +45,6 @@ function pour() {
 p { margin: 0; }
 .target { width: 100%; font-size: 1.3rem; }
 .which { font-family: var(--font-display); font-size: 2rem; }
-.act {
-  min-height: 64px; padding: 0 1.6rem; background: var(--ink); color: var(--paper); font-size: 1.4rem; font-weight: 600;
-  cursor: pointer;
-}
 .done { width: 100%; list-style: none; padding: 0; margin: 0.4rem 0 0; font-size: 1.1rem; }
 .done button { min-height: 44px; padding: 0 0.6rem; }
 </style>

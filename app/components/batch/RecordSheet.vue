@@ -3,13 +3,12 @@
  * The record of a batch, for a folder or an inspector: cook and cooling temperatures with their times and limits, who,
  * and every correction.
  */
-import { eventsOf, type BatchEvent, type Happened, holding } from '#core/book/record'
+import { coolingOf } from '#core/book/cooling'
+import { type BatchEvent, type Happened, holding } from '#core/book/record'
 import { type Bench, fillingOf } from '#core/formula/bench'
-import { CODES, coolingStages } from '#core/physics/safety/keeping'
-import { timeBelow } from '#core/physics/thermal/conduction'
 import { saveFile } from '~/composables/formulaFile'
 import { readingsCsv } from '~/composables/bookFiles'
-import { clockWords, EVENT_WORDS, FAULT_NAMES } from '~/words/batch'
+import { clockWords, EVENT_WORDS, FAULT_NAMES, stageWords } from '~/words/batch'
 import { FOOD_CODES, PLACE_NAMES } from '~/words/names'
 import { say } from '~/words/say'
 
@@ -30,7 +29,7 @@ function figureOf(e: Happened): string {
   switch (e.kind) {
     case 'added': return `${lineName(e.lineId)}${e.shownG === null ? '' : ` ${fmt.grams(e.shownG)}`}`
     case 'panWeighed': case 'leftBehind': return fmt.grams(e.shownG)
-    case 'poured': return `${e.vessel}: ${fmt.grams(e.shownG)}`
+    case 'poured': return `${e.vessel}: ${e.shownG === null ? say('batch.byEye') : fmt.grams(e.shownG)}`
     case 'movedTo': return legName(e.legId)
     case 'measured': return `${e.what} ${fmt.fixed(e.value, 2)}${e.lineId ? ` ${lineName(e.lineId)}` : ''}`
     case 'outcome': return e.outcome.faults.map(f => FAULT_NAMES[f]).join(', ') || say('book.asMeant')
@@ -68,19 +67,25 @@ const hottest = computed(() => {
   const most = Math.max(...s.values.filter(v => v !== null))
   return { c: most, atS: s.timeS[s.values.indexOf(most)]! }
 })
-const cooling = computed(() => {
-  const s = of('core', 'logger')
-  const startS = eventsOf(record.value.events, 'movedTo')[0]?.atS
-  if (!s || startS === undefined) return []
-  const known = s.timeS.flatMap((t, i) => (s.values[i] === null ? [] : [{ s: t - startS, c: s.values[i]! }]))
-  const [times, values] = [known.map(x => x.s), known.map(x => x.c)]
-  return coolingStages(CODES[record.value.kitchen.foodCode], t => timeBelow(times, values, t))
-})
+const cooling = computed(() => coolingOf(record.value, lastS.value))
+/** When the last of it happened or was read: what is judged is judged as of then. */
+const lastS = computed(() => props.batch.whole.value!.isDone
+  ? Math.max(0, ...record.value.events.map(e => e.atS), ...record.value.readings.map(r => r.timeS.at(-1) ?? 0))
+  : props.batch.nowS.value)
 const print = () => window.print()
 const json = () => saveFile(record.value.formula.name, 'batch.json', JSON.stringify(record.value, null, 1), 'application/json')
 const csv = () => saveFile(record.value.formula.name, 'readings.csv', readingsCsv(record.value), 'text/csv')
-async function redact(textId: string) {
-  await api(`/api/texts/${textId}`, { method: 'DELETE' })
+/** What can be taken back of an event: its words, or its picture. */
+function ownOf(e: BatchEvent): string | null {
+  if (e.kind === 'photo') return gone.value.has(e.photoId) ? null : `/api/photos/${e.photoId}`
+  const id = e.kind === 'note' ? e.textId : e.kind === 'corrected' ? e.whyId : null
+  return id !== null && props.batch.texts.value.get(id) ? `/api/texts/${id}` : null
+}
+/** Pictures that are not there any more. */
+const gone = ref(new Set<string>())
+async function redact(e: BatchEvent) {
+  await api(ownOf(e)!, { method: 'DELETE' })
+  if (e.kind === 'photo') gone.value.add(e.photoId)
   await props.batch.load()
 }
 </script>
@@ -109,12 +114,12 @@ async function redact(textId: string) {
           <td class="num">{{ fmt.clock(record.startedAt, hottest.atS) }}</td>
           <td />
         </tr>
-        <tr v-for="s in cooling" :key="s.toC" :class="{ bad: !s.passes }">
+        <tr v-for="s in cooling" :key="s.toC" :class="{ bad: s.state === 'missed' || s.state === 'unmeasured' }" :data-stage="s.state">
           <th scope="row">{{ $say('batch.inMiddle') }}</th>
           <td class="num">{{ fmt.temp(s.toC) }}</td>
           <td class="num">{{ s.takesS === null ? '–' : clockWords(s.takesS) }}</td>
           <td>
-            {{ s.passes ? $say('batch.codeMet', { c: fmt.temp(s.toC) }) : s.takesS === null ? '' : $say('batch.codeMissed', { c: fmt.temp(s.toC) }) }}
+            {{ stageWords(s, record.startedAt, fmt) }}
             <span class="soft num">({{ clockWords(s.withinS) }})</span>
           </td>
         </tr>
@@ -134,12 +139,13 @@ async function redact(textId: string) {
           <td>{{ EVENT_WORDS[e.kind] }}</td>
           <td dir="auto">
             {{ figure }}
-            <img v-if="e.kind === 'photo'" :src="`/api/photos/${e.photoId}`" :alt="$say('batch.photo')" class="picture">
-            <button
-              v-if="e.kind === 'note' && batch.texts.value.get(e.textId)" type="button" class="underline no-print"
-              @click="redact(e.textId)"
+            <img
+              v-if="e.kind === 'photo' && !gone.has(e.photoId)" :src="`/api/photos/${e.photoId}`" :alt="$say('batch.photo')"
+              class="picture" @error="gone.add(e.photoId)"
             >
-              {{ $say('batch.redact') }}
+            <template v-else-if="e.kind === 'photo'">{{ $say('batch.redacted') }}</template>
+            <button v-if="ownOf(e)" type="button" class="underline no-print" @click="redact(e)">
+              {{ e.kind === 'photo' ? $say('batch.redactPhoto') : $say('batch.redact') }}
             </button>
           </td>
         </tr>

@@ -12,7 +12,7 @@ const typed = ref<Record<string, number>>({})
 /** What a scale that is connected shows now, g; null: none is, or it has been silent. */
 const SILENT_S = 10
 const connected = computed(() => {
-  const s = props.batch.record.value?.readings.find(r => r.channel === 'weight' && r.deviceId !== 'pan')
+  const s = props.batch.record.value?.readings.find(r => r.channel === 'weight')
   const last = s?.timeS.at(-1)
   return last !== undefined && props.batch.nowS.value - last < SILENT_S * props.batch.clock.value.speed
     ? s!.values.at(-1) ?? null : null
@@ -52,7 +52,7 @@ const put = (id: string, g: number | null) => props.batch.happen({ kind: 'added'
           @update:model-value="v => { typed[l.id] = v }"
         />
         <div class="acts">
-          <button type="button" class="big" :disabled="shownG(l) === null" data-in @click="put(l.id, shownG(l))">
+          <button type="button" class="press" :disabled="shownG(l) === null" data-in @click="put(l.id, shownG(l))">
             {{ $say('batch.itIsIn') }}
           </button>
           <button type="button" class="underline" @click="put(l.id, null)">{{ $say('batch.unweighed') }}</button>
@@ -88,11 +88,6 @@ p { margin: 0; }
 .scale.over span { color: var(--blood); font-weight: 600; }
 .acts { display: flex; gap: 1rem; align-items: center; }
 .acts .underline, .undo { min-height: 44px; }
-.big {
-  min-height: 56px; min-width: 84px; background: var(--ink); color: var(--paper); font-size: 1.25rem; font-weight: 600;
-  padding: 0 1.2rem; cursor: pointer;
-}
-.big:disabled { background: transparent; color: var(--ink-soft); border: 1px solid #848879; cursor: default; }
 .is .name { color: var(--ink-soft); }
 .was { grid-column: 2 / 4; font-size: 1.15rem; }
 .was::before { content: "✓ "; }

@@ -5,31 +5,17 @@ import { eventsOf } from '#core/book/record'
 import { changedBy } from '#core/diagnose/change'
 import type { Said } from '#core/diagnose/remedies'
 import { type Bench, fillingOf } from '#core/formula/bench'
-import type { WorkRecord } from '../../../shared/book'
 import { causeWords, nextWords, questionWords, rescueWords, shareWords } from '~/words/blame'
 
 const props = defineProps<{ batch: LiveBatch, bench: Bench }>()
 const fmt = useFormat()
-const work = shallowRef<WorkRecord<Diagnosis> | null>(null)
-const path = computed(() => `/api/batches/${props.batch.id}/diagnosis`)
-const failed = ref(false)
-const outcome = computed(() => eventsOf(props.batch.events.value, 'outcome').at(-1)?.outcome ?? null)
-const isGoing = computed(() => work.value?.state === 'waiting' || work.value?.state === 'going')
-const load = async (method: 'GET' | 'POST' = 'GET') => {
-  try {
-    work.value = (await api<{ work: WorkRecord<Diagnosis> | null }>(path.value, { method })).work
-    failed.value = false
-  } catch {
-    failed.value = true
-  }
-}
+const { work, failed, isGoing, load, ask, cancel, result } =
+  useWork<Diagnosis>(`/api/batches/${props.batch.id}/diagnosis`)
 void load()
-useIntervalFn(() => { if (isGoing.value) void load() }, 700)
-const ask = () => void load('POST')
-async function cancel() {
-  if (!work.value) return
-  work.value = (await api<{ work: WorkRecord<Diagnosis> }>(`/api/work/${work.value.id}`, { method: 'DELETE' })).work
-}
+const outcome = computed(() => eventsOf(props.batch.events.value, 'outcome').at(-1)?.outcome ?? null)
+const kitchen = useKitchenStore()
+/** A kitchen that goes by what it has learned has the change already. */
+const offersChange = (n: Said) => !kitchen.record?.learned && changedBy(n, props.bench) !== null
 /** Puts a change into the formula, where it can be taken back like any other. */
 const workspace = useWorkspaceStore()
 async function putIn(n: Said) {
@@ -44,7 +30,6 @@ const lineName = (id: string | null | undefined) => {
   const line = fillingOf(props.bench).lines.find(l => l.id === id)
   return line ? fmt.name(line.ingredientId) : ''
 }
-const result = computed(() => (work.value?.state === 'done' ? work.value.result : null))
 /** Causes that are worth telling: the first always, others from a twentieth. */
 const causes = computed(() => result.value?.causes.filter((c, i) => i === 0 || c.share >= 0.05).slice(0, 5) ?? [])
 const names = computed(() => causes.value.map(c => causeWords(c.id, c.direction, lineName(c.lineId))))
@@ -64,7 +49,7 @@ const names = computed(() => causes.value.map(c => causeWords(c.id, c.direction,
         <button type="button" class="flat" @click="cancel">{{ $say('blame.cancel') }}</button>
       </div>
       <button
-        v-else-if="!result || work!.isStale" type="button" class="act" @click="ask"
+        v-else-if="!result || work!.isStale" type="button" class="press" @click="ask"
       >
         {{ result ? $say('blame.again') : $say('blame.ask') }}
       </button>
@@ -99,7 +84,7 @@ const names = computed(() => causes.value.map(c => causeWords(c.id, c.direction,
         <ul class="rescues">
           <li v-for="(n, i) in result.next" :key="i" class="next">
             <p class="big">{{ nextWords(n, fmt) }}</p>
-            <button v-if="changedBy(n, bench)" type="button" class="flat" data-change @click="putIn(n)">
+            <button v-if="offersChange(n)" type="button" class="flat" data-change @click="putIn(n)">
               {{ $say('blame.putIn') }}
             </button>
           </li>
@@ -115,13 +100,6 @@ const names = computed(() => causes.value.map(c => causeWords(c.id, c.direction,
 <style scoped>
 p { margin: 0; }
 h2 { font-size: 1.45rem; margin: 1.2rem 0 0.4rem; }
-.act {
-  min-height: 60px; padding: 0 1.8rem; background: var(--ink); color: var(--paper); font-size: 1.3rem; font-weight: 600;
-  cursor: pointer;
-}
-.flat { min-height: 44px; padding: 0 0.9rem; border: 1px solid #848879; cursor: pointer; }
-.going { display: flex; flex-wrap: wrap; gap: 1rem; align-items: center; }
-progress { width: 16rem; height: 14px; accent-color: var(--citron-deep); }
 .causes { list-style: none; padding: 0; margin: 0; max-width: 46rem; }
 .causes li { padding: 0.45rem 0; border-bottom: 1px solid var(--hairline); }
 .causes p { display: flex; flex-wrap: wrap; justify-content: space-between; gap: 0 1rem; font-size: 1.2rem; }
@@ -133,6 +111,5 @@ progress { width: 16rem; height: 14px; accent-color: var(--citron-deep); }
 .rescues li.stop { border-left: 4px solid var(--blood); padding-left: 0.8rem; }
 .rescues li.stop p { color: var(--blood); font-weight: 600; }
 .next { display: flex; flex-wrap: wrap; gap: 0.3rem 1.2rem; align-items: center; }
-.wrong { color: var(--blood); }
 .to { display: inline-flex; min-height: 44px; align-items: center; }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The Book: batches made, measured and tasted; found by name, outcome, lot; plotted across. */
 import type { EChartsOption } from 'echarts'
-import { mean, standardDeviation } from 'simple-statistics'
+import { controlOf } from '#core/book/control'
 import { FAULTS } from '#core/book/outcome'
 import type { BatchItem, BookPage } from '../../../shared/book'
 import { bookCsv } from '~/composables/bookFiles'
@@ -23,13 +23,16 @@ const fault = ref('')
 const lot = ref(typeof route.query.lot === 'string' ? route.query.lot : '')
 const formula = ref(typeof route.query.formula === 'string' ? route.query.formula : '')
 let asked = 0
+/** A page of what is asked for. */
+const pageAfter = (after: string | null) => api<BookPage>('/api/batches', {
+  query: Object.fromEntries(Object.entries({
+    search: search.value.trim(), fault: fault.value, lot: lot.value, formula: formula.value, after: after ?? '',
+  }).filter(([, v]) => v !== '')),
+})
 async function load(more = false) {
   const mine = ++asked
-  const query = Object.fromEntries(Object.entries({
-    search: search.value.trim(), fault: fault.value, lot: lot.value, formula: formula.value, after: more ? next.value ?? '' : '',
-  }).filter(([, v]) => v !== ''))
   try {
-    const page = await api<BookPage>('/api/batches', { query })
+    const page = await pageAfter(more ? next.value : null)
     if (mine !== asked) return
     items.value = more ? [...(items.value ?? []), ...page.items] : page.items
     next.value = page.next
@@ -90,14 +93,14 @@ const ratios = computed(() =>
   [...heats.value].reverse().map(({ i, b }) => ({ i, r: (100 * b.measured) / b.predicted })))
 const control = computed<EChartsOption>(() => {
   const values = ratios.value.map(x => x.r)
-  const [m, s] = [mean(values), values.length > 1 ? standardDeviation(values) : 0]
+  const c = controlOf(values)
   const line = (y: number, name: string) => ({
     yAxis: y,
     lineStyle: { color: SOFT, type: 'dashed' as const },
     label: { formatter: name, position: 'insideEndTop' as const, fontSize: 14 },
   })
-  const low = Math.floor((Math.min(...values, m - 3 * s) - 5) / 20) * 20
-  const high = Math.ceil((Math.max(...values, m + 3 * s) + 5) / 20) * 20
+  const low = Math.floor((Math.min(...values, c.low) - 5) / 20) * 20
+  const high = Math.ceil((Math.max(...values, c.high) + 5) / 20) * 20
   return {
     animation: false,
     textStyle,
@@ -108,15 +111,33 @@ const control = computed<EChartsOption>(() => {
       type: 'line', symbol: 'circle', symbolSize: 11, lineStyle: { color: INK, width: 1.5 },
       data: ratios.value.map(({ i, r }, k) => ({ value: [k + 1, r], itemStyle: { color: isBad(i) ? BLOOD : INK } })),
       markLine: { symbol: 'none', silent: true, data: [
-        line(m, say('book.chartMean', { p: fmt.fixed(m) })),
-        ...(s > 0 ? [line(m - 3 * s, ''), line(m + 3 * s, say('book.chartBand'))] : []),
+        line(c.mean, say('book.chartMean', { p: fmt.fixed(c.mean) })),
+        ...(c.high > c.low ? [line(c.low, ''), line(c.high, say('book.chartBand'))] : []),
       ] },
     }],
   }
 })
 const oneFormula = computed(() => (formula.value && items.value?.length ? items.value[0]!.name : ''))
 const lotName = computed(() => kitchen.record?.lots.find(l => l.id === lot.value)?.name ?? '')
-const csv = () => saveFile(say('book.book'), 'csv', bookCsv(items.value ?? []), 'text/csv')
+/** All of what is asked for, not only what is on the page. */
+const isSaving = ref(false)
+async function csv() {
+  isSaving.value = true
+  try {
+    const all: BatchItem[] = []
+    for (let after: string | null = null; ;) {
+      const page: BookPage = await pageAfter(after)
+      all.push(...page.items)
+      if (!(after = page.next)) break
+    }
+    saveFile(say('book.book'), 'csv', bookCsv(all), 'text/csv')
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    failed.value = true
+  } finally {
+    isSaving.value = false
+  }
+}
 </script>
 
 <template>
@@ -129,7 +150,7 @@ const csv = () => saveFile(say('book.book'), 'csv', bookCsv(items.value ?? []), 
       >
       <UButton to="/book/learned" :label="$say('book.learned')" />
       <UButton variant="outline" color="neutral" to="/book/instruments" :label="$say('book.instruments')" />
-      <UButton variant="outline" color="neutral" :label="$say('book.csv')" @click="csv" />
+      <UButton variant="outline" color="neutral" :label="$say('book.csv')" :loading="isSaving" @click="csv" />
     </header>
     <div class="sieve">
       <select v-model="fault" class="native" :aria-label="$say('book.everyFault')">

@@ -51,9 +51,10 @@ function truthOf(against: DeviceCheck['against']): number {
   }
 }
 /** The check that is being written down. */
-const checking = ref<{ id: string, against: DeviceCheck['against'], shown: number, truth: number } | null>(null)
+const checking = ref<{ id: string, against: DeviceCheck['against'], shown: number | null, truth: number | null } | null>(null)
 function begin(d: DeviceRecord, against: DeviceCheck['against']) {
-  checking.value = { id: d.id, against, shown: truthOf(against), truth: truthOf(against) }
+  // What it shows is for the cook to say: nothing stands there by itself.
+  checking.value = { id: d.id, against, shown: null, truth: truthOf(against) }
 }
 const keep = () => act(async () => {
   const { id, ...check } = checking.value!
@@ -107,15 +108,15 @@ function stands(d: DeviceRecord): string {
           </button>
         </div>
         <form v-if="checking?.id === d.id" class="check" @submit.prevent="keep">
-          <QuantityField
-            v-model="checking.shown" kind="count" show-label :label="$say('instruments.shown')" :min="-50" :max="20000"
-            :step="d.kind === 'pHMeter' ? 0.01 : 0.1" :unit-text="UNITS[d.kind]"
+          <FigureField
+            v-model="checking.shown" :label="$say('instruments.shown')" :unit="UNITS[d.kind]" :min="-50" :max="20000"
           />
-          <QuantityField
-            v-model="checking.truth" kind="count" show-label :label="$say('instruments.truth')" :min="-50" :max="20000"
-            :step="d.kind === 'pHMeter' ? 0.01 : 0.1" :unit-text="UNITS[d.kind]"
+          <FigureField
+            v-model="checking.truth" :label="$say('instruments.truth')" :unit="UNITS[d.kind]" :min="-50" :max="20000"
           />
-          <button type="submit" class="act">{{ $say('instruments.keep') }}</button>
+          <button type="submit" class="press" :disabled="checking.shown === null || checking.truth === null">
+            {{ $say('instruments.keep') }}
+          </button>
         </form>
       </li>
     </ul>
@@ -131,7 +132,7 @@ function stands(d: DeviceRecord): string {
         <label class="field-label" for="i-name">{{ $say('instruments.name') }}</label>
         <input id="i-name" v-model="name" class="native" maxlength="80" dir="auto">
       </div>
-      <button type="submit" class="act">{{ $say('instruments.add') }}</button>
+      <button type="submit" class="press">{{ $say('instruments.add') }}</button>
     </form>
     <p class="soft">{{ $say('instruments.line') }}</p>
   </main>
@@ -151,12 +152,9 @@ p { margin: 0.15rem 0; }
 .name b { font-family: var(--font-display); font-weight: 500; font-size: 1.25rem; }
 .due { color: var(--blood); font-weight: 600; }
 .acts { display: flex; flex-wrap: wrap; gap: 0.5rem 0.9rem; align-items: center; }
-.flat { min-height: 44px; padding: 0 0.8rem; border: 1px solid #848879; cursor: pointer; }
 .acts .underline { min-height: 44px; }
 .check { grid-column: 1 / -1; }
 .check, .add { display: flex; flex-wrap: wrap; gap: 0.6rem 1.2rem; align-items: end; }
-.act { min-height: 48px; padding: 0 1.2rem; background: var(--ink); color: var(--paper); font-weight: 600; cursor: pointer; }
-.wrong { color: var(--blood); }
 @media (max-width: 760px) {
   .instruments { padding: 1rem; }
   .list li { grid-template-columns: minmax(0, 1fr); }

@@ -1,54 +1,34 @@
 <script setup lang="ts">
 /** What batches have taught: in kitchen words, with what it gains; accepted, numbered, taken back. */
 import type { Calibration } from '#core/learn/calibrate'
-import type { LearnedList, WorkRecord } from '../../../shared/book'
+import { toldBy } from '#core/learn/told'
+import type { LearnedList } from '../../../shared/book'
 import { learnedWords, teachesWords, UNIT_WORDS } from '~/words/learned'
 import { say } from '~/words/say'
 
 useHead({ title: say('learned.title') })
 const fmt = useFormat()
 const kitchen = useKitchenStore()
-type Answer = LearnedList & { work: WorkRecord<Calibration & { batchIds: string[] }> | null }
-const answer = shallowRef<Answer | null>(null)
-const failed = ref(false)
-async function load() {
-  try {
-    answer.value = await api<Answer>('/api/learned')
-    failed.value = false
-  } catch {
-    failed.value = true
-  }
-}
+const list = shallowRef<LearnedList | null>(null)
+const { work, failed, isGoing, load, ask, cancel, result } = useWork<Calibration & { batchIds: string[] }, LearnedList>(
+  '/api/learned', (said) => { list.value = { items: said.items, goesBy: said.goesBy } },
+)
 await Promise.all([load(), kitchen.record ? null : kitchen.load()])
-const work = computed(() => answer.value?.work ?? null)
-const isGoing = computed(() => work.value?.state === 'waiting' || work.value?.state === 'going')
-useIntervalFn(() => { if (isGoing.value) void load() }, 1000)
-async function ask() {
-  const { work: asked } = await api<{ work: Answer['work'] }>('/api/learned', { method: 'POST' })
-  if (answer.value) answer.value = { ...answer.value, work: asked }
-}
-async function cancel() {
-  await api(`/api/work/${work.value!.id}`, { method: 'DELETE' })
-  await load()
-}
 async function put(body: Record<string, unknown>) {
-  const list = await api<LearnedList>('/api/learned', { method: 'PUT', body })
-  if (answer.value) answer.value = { ...answer.value, ...list }
+  list.value = await api<LearnedList>('/api/learned', { method: 'PUT', body })
   await kitchen.load()
 }
-const result = computed(() => (work.value?.state === 'done' ? work.value.result : null))
-/** What is told: found more than a quarter of its spread from what is stated, by some batch. */
-const told = computed(() => result.value?.parameters.filter(p =>
-  p.batches > 0 && p.spread < 0.8 * p.prior.spread && Math.abs(p.value - p.prior.value) > 0.25 * p.prior.spread) ?? [])
-const unknown = computed(() => result.value?.parameters.filter(p => p.spread >= 0.8 * p.prior.spread) ?? [])
+/** What is told is what is accepted. */
+const told = computed(() => (result.value ? toldBy(result.value).told : []))
+const unknown = computed(() => (result.value ? toldBy(result.value).open : []))
 const byUnit = computed(() => result.value?.byUnit.filter(u => u.figures > 1) ?? [])
 const off = (u: { unit: string }, x: number) => u.unit === 'ln' ? fmt.fixed(100 * x) : fmt.fixed(x, u.unit === 'pH' ? 2 : 1)
-const isAccepted = computed(() => answer.value?.items.some(s => s.calibrationId === work.value?.id) ?? false)
-const goesBy = computed(() => answer.value?.items.find(s => s.id === answer.value?.goesBy) ?? null)
+const isAccepted = computed(() => list.value?.items.some(s => s.calibrationId === work.value?.id) ?? false)
+const goesBy = computed(() => list.value?.items.find(s => s.id === list.value?.goesBy) ?? null)
 </script>
 
 <template>
-  <main class="learned" :data-settled="answer ? 'true' : 'false'" :data-work="work?.state ?? 'none'">
+  <main class="learned" :data-settled="list ? 'true' : 'false'" :data-work="work?.state ?? 'none'">
     <NuxtLink to="/book" class="underline">{{ $say('learned.toBook') }}</NuxtLink>
     <h1>{{ $say('learned.head') }}</h1>
     <p class="lead">{{ $say('learned.from') }}</p>
@@ -57,11 +37,11 @@ const goesBy = computed(() => answer.value?.items.find(s => s.id === answer.valu
     </p>
     <p v-if="failed || work?.state === 'failed'" class="wrong" role="alert">{{ $say('learned.failed') }}</p>
     <div v-if="isGoing" class="going" role="status">
-      <p>{{ $say('learned.working') }}</p>
-      <progress :aria-label="$say('learned.working')" />
+      <p>{{ $say('learned.working') }} <span class="num">{{ fmt.percent(work!.progress) }}</span></p>
+      <progress :value="work!.progress" max="1" :aria-label="$say('learned.working')" />
       <button type="button" class="flat" @click="cancel">{{ $say('learned.cancel') }}</button>
     </div>
-    <button v-else-if="!result || work!.isStale" type="button" class="act" @click="ask">
+    <button v-else-if="!result || work!.isStale" type="button" class="press" @click="ask">
       {{ result ? $say('learned.again') : $say('learned.ask') }}
     </button>
     <template v-if="result">
@@ -103,10 +83,10 @@ const goesBy = computed(() => answer.value?.items.find(s => s.id === answer.valu
           </table>
         </section>
         <button
-          v-if="!isAccepted && told.length" type="button" class="act" data-accept
+          v-if="!isAccepted && told.length" type="button" class="press" data-accept
           @click="put({ calibrationId: work!.id })"
         >
-          {{ $say('learned.accept', { n: (answer!.items[0]?.number ?? 0) + 1 }) }}
+          {{ $say('learned.accept', { n: (list!.items[0]?.number ?? 0) + 1 }) }}
         </button>
         <section v-if="unknown.length">
           <h2>{{ $say('learned.uncertain') }}</h2>
@@ -116,18 +96,18 @@ const goesBy = computed(() => answer.value?.items.find(s => s.id === answer.valu
         </section>
       </template>
     </template>
-    <section v-if="answer && answer.items.length">
+    <section v-if="list && list.items.length">
       <h2>{{ $say('learned.sets') }}</h2>
       <ul class="sets">
-        <li v-for="s in answer.items" :key="s.id" :data-set="s.number">
+        <li v-for="s in list.items" :key="s.id" :data-set="s.number">
           {{ $say('learned.set', { n: s.number, at: fmt.day(s.createdAt) }) }}
-          <b v-if="s.id === answer.goesBy">{{ $say('learned.counts') }}</b>
+          <b v-if="s.id === list.goesBy">{{ $say('learned.counts') }}</b>
           <button v-else type="button" class="underline" @click="put({ goesBy: s.id })">
             {{ $say('learned.goBack') }}
           </button>
         </li>
       </ul>
-      <button v-if="answer.goesBy" type="button" class="underline" data-none @click="put({ goesBy: null })">
+      <button v-if="list.goesBy" type="button" class="underline" data-none @click="put({ goesBy: null })">
         {{ $say('learned.none') }}
       </button>
     </section>
@@ -139,12 +119,6 @@ const goesBy = computed(() => answer.value?.items.find(s => s.id === answer.valu
 h1 { font-size: 2rem; margin: 0.3rem 0; } h2 { font-size: 1.3rem; margin: 1.3rem 0 0.3rem; }
 p { margin: 0.2rem 0; }
 .lead { max-width: 44rem; }
-.going { display: flex; flex-wrap: wrap; gap: 1rem; align-items: center; }
-.act {
-  min-height: 56px; padding: 0 1.6rem; background: var(--ink); color: var(--paper); font-size: 1.2rem; font-weight: 600;
-  margin: 0.6rem 0; cursor: pointer;
-}
-.flat { min-height: 44px; padding: 0 0.9rem; border: 1px solid #848879; cursor: pointer; }
 .told, .sets, .unknown { list-style: none; padding: 0; margin: 0.6rem 0 0; }
 .told { border-top: 1px solid var(--ink); }
 .told li, .sets li { border-bottom: 1px solid var(--hairline); padding: 0.45rem 0; }
@@ -156,6 +130,5 @@ thead th { color: var(--ink-soft); border-color: var(--ink); }
 .bars { width: 14rem; }
 .bars i { display: block; height: 8px; margin: 2px 0; }
 .bars .was { background: #848879; } .bars .is { background: var(--citron); box-shadow: inset 0 0 0 1px var(--ink); }
-.wrong { color: var(--blood); }
 @media (max-width: 760px) { .learned { padding: 1rem; } .bars { width: 6rem; } }
 </style>

@@ -1,5 +1,6 @@
 import { wholeOccasion } from '#core/formula/occasion'
 import { NOTHING_SAID, type SaidTruth } from '#core/plant/truth'
+import { DEMO_KITCHEN_SEED, demoTruth } from '../../database/demoBook'
 import { startBatch } from '../../domain/batches'
 import { knownKitchen } from '../../domain/kitchen'
 import { coreKitchen } from '../../../shared/kitchen'
@@ -29,6 +30,7 @@ export default defineEventHandler(async (event) => {
     planned: { formula, occasion: wholeOccasion(occasion) },
     componentId: body.componentId,
     kitchen: coreKitchen(kitchen),
-    simulation: body.simulated ? { said, kitchenSeed: 0, seed: seedOf(id), turns: [] } : null,
+    simulation: body.simulated
+      ? { said: demoTruth(said), kitchenSeed: DEMO_KITCHEN_SEED, seed: seedOf(id), turns: [] } : null,
   })
 })

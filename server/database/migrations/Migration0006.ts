@@ -15,7 +15,7 @@ export class Migration0006 extends Migration {
     this.addSql('create index "batch_formula_id_started_at_index" on "batch" ("formula_id", "started_at")')
     this.addSql('create index "batch_lots_index" on "batch" using gin ("lots")')
     // Search by any part of a name; where PostgreSQL comes without its trigrams it is slower, and works.
-    this.addSql(`do $$ begin create extension if not exists pg_trgm; create index "batch_name_index" on "batch" using gin ("name" gin_trgm_ops); exception when others then raise notice 'no trigrams: %', sqlerrm; end $$`)
+    this.addSql(`do $$ begin create extension if not exists pg_trgm; create index "batch_name_index" on "batch" using gin ("name" gin_trgm_ops); exception when undefined_file or feature_not_supported or insufficient_privilege then raise notice 'no trigrams: %', sqlerrm; end $$`)
     this.addSql('create index "batch_faults_index" on "batch" using gin ("faults")')
     this.addSql(`create table "batch_event" ("id" uuid not null, ${mine}, "created_at" timestamptz not null, ${ofBatch}, "number" int not null, "at_s" double precision not null, "happened" jsonb not null, constraint "batch_event_pkey" primary key ("id"))`)
     this.addSql('alter table "batch_event" add constraint "batch_event_batch_id_number_unique" unique ("batch_id", "number")')

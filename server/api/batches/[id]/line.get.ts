@@ -1,5 +1,5 @@
 import type { BatchNews } from '../../../../shared/book'
-import { batchRow, clockOf, eventsAfter, textsOf } from '../../../domain/batches'
+import { clockOf, eventsAfter, textsOf, tickingRow } from '../../../domain/batches'
 import { catchUp } from '../../../domain/demonstration'
 import { readingsOf } from '../../../domain/readings'
 
@@ -14,7 +14,7 @@ export default defineEventHandler(async (event) => {
   const id = routeId(event, 'unknownBatch')
   const query = getQuery(event)
   const { em, owner } = await useRequest(event)
-  await batchRow(em, owner, id)
+  await tickingRow(em, owner, id)
   let head = Number(query.after ?? 0) || 0
   let afterS = Number(query.afterS ?? -1) || -1
   const stream = createEventStream(event)
@@ -22,7 +22,7 @@ export default defineEventHandler(async (event) => {
   let last = ''
   const say = async (): Promise<void> => {
     const fork = await newEm()
-    const row = await batchRow(fork, owner, id)
+    const row = await tickingRow(fork, owner, id)
     await catchUp(fork, owner, row)
     const events = row.head > head ? await eventsAfter(fork, id, head) : []
     const series = await readingsOf(fork, id, afterS)
