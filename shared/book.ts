@@ -34,6 +34,8 @@ export interface BookPage {
   items: BatchItem[]
   next: string | null
   total: number | null
+  /** Who makes batches here; with the first page. */
+  cooks: { id: string, name: string }[] | null
 }
 
 /** The clock of a batch: `nowS` as the answer left. */
@@ -58,6 +60,9 @@ export interface BatchWhole {
   power: number
   shown: BatchShown | null
 }
+/** Of each channel (`device/channel`) the last second that a listener has. */
+export type Have = Record<string, number>
+export const channelKey = ({ deviceId, channel }: Pick<Series, 'deviceId' | 'channel'>): string => `${deviceId}/${channel}`
 /** What is new since a client last heard: said by the line (server-sent events), and by any write. */
 export interface BatchNews {
   events: BatchEvent[]

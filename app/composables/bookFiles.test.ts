@@ -1,20 +1,20 @@
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
-import type { BatchRecord } from '#core/book/record'
+import type { BatchRecord, Series } from '#core/book/record'
 import type { BatchItem } from '../../shared/book'
 import { bookCsv, readingsCsv } from './bookFiles'
 import { readSince } from './courses'
 
 const rows = (csv: string) => Papa.parse<Record<string, string>>(csv, { header: true }).data
-const SERIES = { deviceId: 'probe', channel: 'a', timeS: [0, 12.5, 60], values: [20, null, 81.2] }
+const SERIES: Series = { deviceId: 'probe', channel: 'pot', timeS: [0, 12.5, 60], values: [20, null, 81.2] }
 
 describe('the Book as files', () => {
   it('readings: one row each, with the instant beside the seconds; what was not read stays empty', () => {
     const record = { startedAt: '2026-11-28T09:00:00.000Z', readings: [SERIES] } as unknown as BatchRecord
     expect(rows(readingsCsv(record))).toEqual([
-      { seconds: '0', time: '2026-11-28T09:00:00.000Z', device: 'probe', channel: 'a', value: '20' },
-      { seconds: '12.5', time: '2026-11-28T09:00:12.500Z', device: 'probe', channel: 'a', value: '' },
-      { seconds: '60', time: '2026-11-28T09:01:00.000Z', device: 'probe', channel: 'a', value: '81.2' },
+      { seconds: '0', time: '2026-11-28T09:00:00.000Z', device: 'probe', channel: 'pot', value: '20' },
+      { seconds: '12.5', time: '2026-11-28T09:00:12.500Z', device: 'probe', channel: 'pot', value: '' },
+      { seconds: '60', time: '2026-11-28T09:01:00.000Z', device: 'probe', channel: 'pot', value: '81.2' },
     ])
   })
   it('batches: what was foretold and measured in columns of its own, names with commas whole', () => {

@@ -2,6 +2,7 @@
 import type { LineSeriesOption } from 'echarts'
 import type { Series } from '#core/book/record'
 import { INK, label, SOFT } from './useChartStyle'
+import type { LiveBatch } from './useBatch'
 import { say } from '~/words/say'
 
 export interface Read {
@@ -15,6 +16,14 @@ export const readSince = (series: Series | null | undefined, fromS: number): Rea
     const value = series.values[i]
     return t >= fromS && value != null ? [{ s: t - fromS, value }] : []
   }) ?? []
+
+/** An instrument that says nothing for longer is silent, s of its own time; the line brings news in steps. */
+const SILENT_S = 10
+/** Since when an instrument says nothing, s; 0: it speaks. */
+export function silentS(series: Series, { nowS, clock }: Pick<LiveBatch, 'nowS' | 'clock'>): number {
+  const gone = nowS.value - (series.timeS.at(-1) ?? 0)
+  return gone > SILENT_S * Math.max(1, clock.value.speed) ? gone : 0
+}
 
 /** The line that was foretold: dashed, with its word at its end. */
 export const foretoldLine = (data: number[][], above = false): LineSeriesOption => ({

@@ -1,7 +1,7 @@
 /** A batch in a browser: what happens is kept at once, sent until answered, counted once; news join what is known. */
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
-import type { BatchEvent } from '#core/book/record'
+import type { BatchEvent, Series } from '#core/book/record'
 import type { BatchNews, BatchWhole } from '../../shared/book'
 import { browserStore } from './browserStore'
 import { useBatch } from './useBatch'
@@ -9,7 +9,7 @@ import { useBatch } from './useBatch'
 const ID = '22222222-2222-4222-8222-222222222222'
 const at = (n: number, kind = 'note'): BatchEvent => ({ id: `e${n}`, atS: n, actorId: 'a', kind }) as BatchEvent
 const WHOLE = {
-  record: { id: ID, events: [at(1)], readings: [{ deviceId: 'probe', channel: 'a', timeS: [0, 5], values: [20, 21] }] },
+  record: { id: ID, events: [at(1)], readings: [{ deviceId: 'probe', channel: 'pot', timeS: [0, 5], values: [20, 21] }] },
   head: 1, clock: { nowS: 100, speed: 10 }, texts: [], power: 1,
 } as unknown as BatchWhole
 const news = (over: Partial<BatchNews> = {}): BatchNews =>
@@ -91,12 +91,12 @@ describe('what happens', () => {
 describe('news', () => {
   it('of readings join what is known, each once', async () => {
     const { batch, close } = await open()
-    expect(line!.url).toContain('after=1&afterS=5')
-    const probe = (timeS: number[], values: number[]) => ({ deviceId: 'probe', channel: 'a', timeS, values })
+    expect(decodeURIComponent(line!.url)).toContain('after=1&have={"probe/pot":5}')
+    const probe = (timeS: number[], values: number[]): Series => ({ deviceId: 'probe', channel: 'pot', timeS, values })
     hears({ series: [probe([5, 10], [21, 22])] })
-    hears({ series: [probe([10], [22]), { deviceId: 'probe', channel: 'b', timeS: [10], values: [4] }] })
+    hears({ series: [probe([10], [22]), { deviceId: 'probe', channel: 'core', timeS: [10], values: [4] }] })
     expect(batch.record.value!.readings)
-      .toEqual([probe([0, 5, 10], [20, 21, 22]), { ...probe([10], [4]), channel: 'b' }])
+      .toEqual([probe([0, 5, 10], [20, 21, 22]), { ...probe([10], [4]), channel: 'core' }])
     close()
   })
   it('carry the clock: from there it runs as fast as is said', async () => {

@@ -6,7 +6,7 @@
 import type { BatchEvent, BatchRecord, Happened, Series } from '#core/book/record'
 import { holding } from '#core/book/record'
 import { stepStates } from '#core/book/steps'
-import type { BatchClock, BatchNews, BatchWhole } from '../../shared/book'
+import { type BatchClock, type BatchNews, type BatchWhole, channelKey } from '../../shared/book'
 import type { SentEvent } from '../../shared/schemas/book'
 
 const KEPT = 'lumbik:batch:'
@@ -165,8 +165,8 @@ export function useBatch(id: string) {
     source?.close()
     const w = whole.value
     if (!w) return
-    const afterS = Math.max(-1, ...w.record.readings.map(s => s.timeS.at(-1) ?? -1))
-    source = new EventSource(`/api/batches/${id}/line?after=${w.head}&afterS=${afterS}`)
+    const have = Object.fromEntries(w.record.readings.map(s => [channelKey(s), s.timeS.at(-1) ?? -1]))
+    source = new EventSource(`/api/batches/${id}/line?after=${w.head}&have=${encodeURIComponent(JSON.stringify(have))}`)
     source.onopen = () => {
       connected.value = true
     }

@@ -7,7 +7,7 @@ import { useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
 import type { KitchenRecord } from '../../shared/kitchen'
 import messages from './messages/en-GB.json'
-import { clockWords, differenceWords, FAULT_NAMES, figureWords, leftWords, stageWords } from './batch'
+import { besideName, clockWords, differenceWords, FAULT_NAMES, figureWords, leftWords, stageWords } from './batch'
 import { causeWords, nextWords, questionWords, rescueWords, shareWords } from './blame'
 import { learnedWords, teachesWords } from './learned'
 
@@ -57,6 +57,9 @@ it('every figure has the digits and the word of its unit', () => {
   const figures = [[11.26, 'min'], [412.6, 'g'], [2.914, 'pH'], [1.254, 'kg'], [7.15, 'mm']] as const
   expect(figures.map(([value, unit]) => figureWords(value, unit, fmt)))
     .toEqual(['11.3 min', '413 g', '2.91', '1.25 kg', '7.2 mm'])
+  expect(figureWords(4.26, '°C', fmt)).toBe('4.3 °C')
+  expect([besideName('air.fan'), besideName('pH.mix'), besideName('heatMin')])
+    .toEqual(['fridge, its air', 'pH of the mix', 'pot, on the heat'])
 })
 it('every fault has a name', () => {
   for (const f of FAULTS) expect(FAULT_NAMES[f]?.length, f).toBeGreaterThan(2)
@@ -96,7 +99,7 @@ describe('what may have gone wrong, in words', () => {
 
 describe('what a kitchen has learned, in words', () => {
   const kitchen = record()
-  const says = (id: string, value: number, spread = 0.05) => learnedWords({ id, value, spread }, kitchen, useFormat()).says
+  const says = (id: string, value: number) => learnedWords({ id, value, spread: 0.05 }, kitchen, useFormat()).says
   it('a factor is a share of what is stated, an offset degrees with its way', () => {
     const ring = kitchen.burners[0]!
     const name = `${ring.name.charAt(0).toUpperCase()}${ring.name.slice(1)}`

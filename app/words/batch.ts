@@ -9,8 +9,8 @@ export const FAULT_NAMES = group<Record<Fault, string>>('batch.FAULT_NAMES')
 export const SPOON_NAMES = group<Record<SpoonWord, string>>('batch.SPOON_NAMES')
 export const CUT_NAMES = group<Record<CutFace, string>>('batch.CUT_NAMES')
 export const NOTICE_WORDS = group<Record<Notice, string>>('batch.NOTICE_WORDS')
-export const BESIDE_NAMES = group<Record<string, string>>('batch.BESIDE_NAMES')
-export const UNIT_NAMES = group<Record<string, string>>('batch.UNITS')
+const BESIDE_NAMES = group<Record<string, string>>('batch.BESIDE_NAMES')
+const UNIT_NAMES = group<Record<string, string>>('batch.UNITS')
 export const EVENT_WORDS = group<Record<Happened['kind'], string>>('batch.EVENT_WORDS')
 export const OUTCOME_FIELDS = group<Record<keyof Outcome, string>>('batch.FIELDS')
 export const VIEW_NAMES = group<Record<'cook' | 'out' | 'why' | 'record', string>>('batch.VIEWS')
@@ -53,8 +53,14 @@ export function differenceWords(b: { predicted: number, measured: number, sigma:
   return Math.abs(z) < 1 ? say('batch.closer') : z > 0 ? DIFFERENCE.high : DIFFERENCE.low
 }
 
+/** What a figure is called; one of a fridge by its kind. @example besideName('air.fan') // 'fridge, its air' */
+export const besideName = (id: string): string => BESIDE_NAMES[id.replace('.', '_')] ?? BESIDE_NAMES[id.split('.')[0]!] ?? id
+
+/** A unit's word; none where there is none. @example unitName('points') // 'of 10' */
+export const unitName = (unit: string): string => UNIT_NAMES[unit] ?? unit
 /** A figure with the digits its unit is read in. */
 export const figureWords = (value: number, unit: string, fmt: Format): string => {
+  if (unit === '°C') return fmt.temp(value, 1)
   const digits = unit === 'g' ? 0 : unit === 'pH' || unit === 'kg' ? 2 : 1
-  return [fmt.fixed(value, digits), UNIT_NAMES[unit] ?? unit].filter(Boolean).join(' ')
+  return [fmt.fixed(value, digits), unitName(unit)].filter(Boolean).join(' ')
 }

@@ -15,6 +15,9 @@ function leaves(tree: object, path: string[] = []): [string, string][] {
     typeof v === 'string' ? [[[...path, k].join('.'), v] as [string, string]] : leaves(v as object, [...path, k]))
 }
 const British = new Map(leaves(gb))
+/** Names in the tree, whatever stands under them. */
+const names = (tree: object): string[] =>
+  Object.entries(tree).flatMap(([k, v]) => [k, ...(typeof v === 'string' ? [] : names(v as object))])
 const all = SOURCES.map(s => s.text).join('\n')
 const asked = new Set([...all.matchAll(/\bsay\('([^']+)'/g)].map(m => m[1]!))
 const groups = [...all.matchAll(/\b(?:group<[\s\S]*?>|sentences)\('([^']+)'\)/g)].map(m => m[1]!)
@@ -26,6 +29,9 @@ describe('words by key', () => {
     expect(groups.length).toBeGreaterThan(20)
     const idle = [...British.keys()].filter(k => !asked.has(k) && !groups.some(g => k.startsWith(`${g}.`)))
     expect(idle).toEqual([])
+  })
+  it('no name has a dot in it: a dot leads from one to the next', () => {
+    expect(names(gb).filter(n => n.includes('.'))).toEqual([])
   })
   it('every figure a message names is given where it is asked for', () => {
     const wrong: string[] = []

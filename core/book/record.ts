@@ -50,6 +50,8 @@ export type Happened =
   | { kind: 'movedTo', legId: string }
   /** Of a line before it goes in, or of the mix. */
   | { kind: 'measured', what: 'pH' | 'brix', lineId: string | null, value: number }
+  /** Tilted or touched, and found to have set. */
+  | { kind: 'foundSet' }
   /** Cut, turned out or spooned for the first time. */
   | { kind: 'opened' }
   | { kind: 'outcome', outcome: Outcome }

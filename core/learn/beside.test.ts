@@ -24,6 +24,12 @@ describe('beside one another', () => {
     expect(heat.measured).toBeCloseTo((eventsOf(plain.events, 'heatOff')[0]!.atS - eventsOf(plain.events, 'heatOn')[0]!.atS) / 60, 6)
     expect(Math.abs(heat.predicted / heat.measured - 1)).toBeLessThan(0.2)
   })
+  it('a fridge that is warmer than stated shows, by its place', () => {
+    const warm = besideOf(batch({ values: { ...NEUTRAL, fridgeAirOffsetK: 3 } }), {}).find(x => x.id === 'air.fan')!
+    expect(warm.unit).toBe('°C')
+    expect(warm.measured - warm.predicted).toBeGreaterThan(2)
+    expect(warm.measured - warm.predicted).toBeLessThan(4)
+  })
   it('what was learned moves what is foretold to where it came', () => {
     const ring = curd(d => void Object.assign(d.heat, { method: 'direct', burnerW: 300 }))
     const weak = batch({ planned: ring, values: { ...NEUTRAL, burnerFactor: 0.7 } })

@@ -74,9 +74,12 @@ export interface Beside {
 }
 /** Of the figures of a batch those that are told beside one another, with what they are told in. */
 const TOLD: Record<string, string> = {
+  oven: '°C',
   pot50: 'min', pot90: 'min', heatMin: 'min', steamG: 'g', ovenMin: 'min', core30: 'min', core15: 'min', core10: 'min',
   'pH.mix': 'pH', 'pH.done': 'pH', brix: '°Bx', massG: 'g', stood: 'mm', sharp: 'points', sweet: 'points',
 }
+/** The air of a fridge is told by its place: `air.fan`. */
+const toldIn = (id: string): string | undefined => (id.startsWith('air.') ? '°C' : TOLD[id])
 const TESTS = [['ringSankM', 'ring', 'mm', 1000], ['spreadM', 'spread', 'mm', 1000], ['loadKg', 'load', 'kg', 1]] as const
 
 /**
@@ -88,8 +91,8 @@ export function besideOf(record: BatchRecord, theta: Theta): Beside[] {
   const figures = figuresSeen(record)
   if (figures.length === 0) return []
   const expected = expectedFrom(record, theta, stagesOf(record, theta))
-  const told = figures.filter(f => TOLD[f.id] && Number.isFinite(expected[f.id] ?? NaN)).map(f =>
-    ({ id: f.id, unit: TOLD[f.id]!, predicted: expected[f.id]!, measured: f.value, sigma: f.sigma }))
+  const told = figures.filter(f => toldIn(f.id) && Number.isFinite(expected[f.id] ?? NaN)).map(f =>
+    ({ id: f.id, unit: toldIn(f.id)!, predicted: expected[f.id]!, measured: f.value, sigma: f.sigma }))
   const outcome: Outcome | undefined = eventsOf(record.events, 'outcome').at(-1)?.outcome
   if (!outcome) return told
   const ahead = foretold(record, theta)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { standardDeviation } from 'simple-statistics'
 import { drawTruths, NOTHING_SAID } from './truth'
-import { brixShows, loggerShows, pHShows, scaleShows } from './instruments'
+import { ailing, brixShows, loggerShows, pHShows, scaleShows } from './instruments'
 import { noiseOf } from '../base/noise'
 
 describe('truths', () => {
@@ -35,5 +35,21 @@ describe('instruments', () => {
     expect(Math.abs(pHShows(3.4, 0.2, noise) - 3.6)).toBeLessThan(0.12)
     expect(Math.abs(brixShows(42, noise) - 42)).toBeLessThan(1)
     expect(Math.abs(loggerShows(4, 0.5, noise) - 4.5)).toBeLessThan(0.4)
+  })
+  it('drift by the hour, are silent in some half minutes and not in others, and go flat for good', () => {
+    expect([0, 900, 3600].map(s => ailing('drifts', 50, s, 3))).toEqual([50, 51, 54])
+    const said = Array.from({ length: 100 }, (_, i) => ailing('dropsOut', 50, 30 * i, 3))
+    const silent = said.filter(x => x === null).length
+    expect(silent).toBeGreaterThan(25)
+    expect(silent).toBeLessThan(55)
+    expect(ailing('dropsOut', 50, 29.9, 3)).toBe(said[0])
+    const lasts = [1, 2, 3, 4].map(seed => Array.from({ length: 600 }, (_, s) => ailing('flatBattery', 50, s, seed)))
+    for (const one of lasts) {
+      const end = one.indexOf(null)
+      expect(end).toBeGreaterThan(149)
+      expect(end).toBeLessThan(502)
+      expect(one.slice(end).every(x => x === null)).toBe(true)
+    }
+    expect(new Set(lasts.map(one => one.indexOf(null))).size).toBeGreaterThan(2)
   })
 })

@@ -44,6 +44,19 @@ describe('beside a real cook', () => {
     const off = { ...on, events: [...on.events, { id: 'off', atS: 300, actorId: 'me', kind: 'heatOff' as const }] }
     expect(Math.max(...pot(off, 2000).map(([t]) => t))).toBeLessThanOrEqual(330)
   })
+  it('a probe that ails errs or is silent, beside the same pot', () => {
+    const on = made([[50, { kind: 'heatOn' }]])
+    const sound = pot(on, 600)
+    const drifts = pot(on, 600, { ...KITCHEN, probe: 'drifts' })
+    expect(drifts.at(-1)![1]! - sound.at(-1)![1]!).toBeCloseTo((4 * (sound.at(-1)![0] - sound[0]![0])) / 3600, 1)
+    expect(drifts[0]).toEqual(sound[0])
+    const gaps = pot(on, 600, { ...KITCHEN, probe: 'dropsOut' })
+    expect(gaps.length).toBeLessThan(0.85 * sound.length)
+    expect(sound).toEqual(expect.arrayContaining(gaps))
+    const flat = pot(on, 600, { ...KITCHEN, probe: 'flatBattery' })
+    expect(flat).toEqual(sound.slice(0, flat.length))
+    expect(flat.length).toBeLessThan(sound.length)
+  })
   it('is found once it is in the cold: heated to its end it sets, taken off early it runs', () => {
     const plan = made([])
     const day = (offS: number) => made([

@@ -10,7 +10,7 @@ import { benchOf, type Bench, fillingOf } from '../formula/bench'
 import { pHOfMix } from '../physics/matter/acidity'
 import { mix } from '../physics/matter/mix'
 import { mixPlanOf } from '../pipeline/mixPlan'
-import { scaleShows } from '../plant/instruments'
+import { ailing, type Ailment, scaleShows } from '../plant/instruments'
 import { drawTruths, type SaidTruth, type Truths } from '../plant/truth'
 import { cameOf, type Day, type Hands } from './day'
 import { startLog } from './log'
@@ -23,6 +23,8 @@ export interface SimulatedKitchen {
   seed: number
   /** Turns of the knob by whoever demonstrates it, by the batch's clock, s; times what was set first. */
   turns: { atS: number, power: number }[]
+  /** What ails the probe; absent: nothing. */
+  probe?: Ailment | null
 }
 
 type Events = Pick<BatchRecord, 'events'>
@@ -69,6 +71,17 @@ function dayOf(record: BatchRecord, k: SimulatedKitchen, nowS: number): Day {
   }
 }
 
+/** A probe's readings as they come out of it: an ailing one errs, or says nothing. */
+function shownBy(s: Series, { probe, seed }: SimulatedKitchen): Series {
+  if (!probe || s.deviceId !== 'probe') return s
+  const shown = s.timeS.flatMap((t, i) => {
+    const [sound, sinceS] = [s.values[i] ?? null, t - s.timeS[0]!]
+    const value = sound === null ? null : ailing(probe, sound, sinceS, seed)
+    return value === null ? [] : [{ t, value }]
+  })
+  return { ...s, timeS: shown.map(x => x.t), values: shown.map(x => x.value) }
+}
+
 /**
  * What the instruments have written down until now, and what would be found if it were opened now (null: not cold).
  * @param nowS by the batch's clock
@@ -80,7 +93,7 @@ export function alongside(
 ): { readings: Series[], outcome: Outcome | null } {
   const day = dayOf(record, k, nowS)
   const came = cameOf(day, handsOf(record, nowS, k.turns))
-  const readings = day.log.readings.map((s) => {
+  const readings = day.log.readings.map(s => shownBy(s, k)).map((s) => {
     const n = s.timeS.findIndex(t => t > nowS)
     return n < 0 ? s : { ...s, timeS: s.timeS.slice(0, n), values: s.values.slice(0, n) }
   })

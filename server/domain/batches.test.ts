@@ -148,17 +148,23 @@ describe('readings', () => {
     const o = await owner()
     for (const s of [series(0, 20), series(0, 20), series(30, 20), series(90, 10)])
       await addReadings(fork(), o, id, [s])
-    const all = await readingsOf(fork(), id, null)
+    const all = await readingsOf(fork(), id)
     expect(all).toHaveLength(1)
     expect(all[0]!.timeS).toEqual([...new Set(all[0]!.timeS)].sort((a, b) => a - b))
     expect(all[0]!.timeS.at(-1)).toBe(117)
-    expect((await readingsOf(fork(), id, 100))[0]!.timeS).toEqual([102, 105, 108, 111, 114, 117])
+    expect((await readingsOf(fork(), id, { 'probe/pot': 100 }))[0]!.timeS).toEqual([102, 105, 108, 111, 114, 117])
+    // What comes later with earlier times, of another channel, is news to who has the first.
+    const air = { ...series(0, 3), deviceId: 'logger', channel: 'air' as const }
+    await addReadings(fork(), o, id, [air])
+    expect(await readingsOf(fork(), id, { 'probe/pot': 117 })).toEqual([expect.objectContaining({ channel: 'air' })])
+    expect(await readingsOf(fork(), id, { 'probe/pot': 117, 'logger/air': air.timeS.at(-1)! })).toEqual([])
+    await sql('delete from reading where batch_id = ? and channel = ?', [id, 'air'])
     const rows = async () =>
       (await sql('select count(*)::int as n from reading where batch_id = ?', [id]) as { n: number }[])[0]!.n
     expect(await rows()).toBeGreaterThan(1)
     await foldReadings(fork(), o, id)
     expect(await rows()).toBe(1)
-    expect(await readingsOf(fork(), id, null)).toEqual(all)
+    expect(await readingsOf(fork(), id)).toEqual(all)
   })
 })
 
@@ -227,7 +233,7 @@ describe('the clock of a demonstration', () => {
 })
 
 describe('the Book', () => {
-  const ALL = { after: null, search: '', fault: null, lot: null, formulaId: null, going: false }
+  const ALL = { after: null, search: '', fault: null, lot: null, formulaId: null, by: null, going: false }
   it('lists the newest first, page by page, by name, fault, lot and formula', async () => {
     const o = await owner()
     const lot = randomUUID()
@@ -247,6 +253,10 @@ describe('the Book', () => {
     expect((await listBatches(fork(), o, { ...ALL, search: 'orange_' })).total).toBe(0)
     expect((await listBatches(fork(), o, { ...ALL, search: 'BITTER', lot })).total).toBe(53)
     expect((await listBatches(fork(), o, { ...ALL, formulaId: randomUUID() })).total).toBe(0)
+    expect((await listBatches(fork(), o, { ...ALL, lot, by: ACTOR_ID })).total).toBe(53)
+    expect((await listBatches(fork(), o, { ...ALL, by: randomUUID() })).total).toBe(0)
+    expect(byLot.cooks!.map(c => c.id)).toContain(ACTOR_ID)
+    expect(rest.cooks).toBeNull()
     await expect(listBatches(fork(), o, { ...ALL, after: 'nonsense' })).rejects.toEqual(refusal('invalid', 'unknownValue'))
   })
   it('the demo\'s batches are whole records, some of them failed', () => {

@@ -116,7 +116,7 @@ export async function recordOfBatch(em: EntityManager, row: BatchRow): Promise<B
     format: BATCH_FORMAT, version: BATCH_VERSION, id: row.id, ...row.frozen,
     startedAt: row.startedAt.toISOString(), simulated: row.simulated,
     events: await eventsAfter(em, row.id, 0),
-    readings: await readingsOf(em, row.id, null),
+    readings: await readingsOf(em, row.id),
   }
 }
 

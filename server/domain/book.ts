@@ -1,5 +1,6 @@
 /** The Book as it is looked through: page by page, by name, fault, lot or formula; and what is plotted across it. */
 import type { EntityManager } from '@mikro-orm/postgresql'
+import { ActorEntity } from '../database/entities'
 import type { BatchItem, BatchShown, BookPage } from '../../shared/book'
 import { isUuid } from '../../shared/schemas/shape'
 import type { Owner } from './kitchen'
@@ -14,6 +15,8 @@ export interface BookQuery {
   fault: string | null
   lot: string | null
   formulaId: string | null
+  /** Who made it. */
+  by: string | null
   /** Only what is still being made. */
   going: boolean
 }
@@ -63,12 +66,13 @@ function conditions(owner: Pick<Owner, 'id'>, q: BookQuery): { where: string[], 
   if (q.fault) also('b.faults @> array[?]::text[]', q.fault)
   if (q.lot) also('b.lots @> array[?]::text[]', q.lot)
   if (q.formulaId) also('b.formula_id = ?::uuid', q.formulaId)
+  if (q.by) also('b.actor_id = ?::uuid', q.by)
   if (q.going) where.push('not b.is_done')
   return { where, params }
 }
 
 /**
- * A page of the Book, the newest first; `total`, up to one more than are counted, comes with the first.
+ * A page of the Book, the newest first; `total`, up to one more than are counted, and the cooks come with the first.
  * @throws {Refusal} invalid cursor
  */
 export async function listBatches(em: EntityManager, owner: Pick<Owner, 'id'>, q: BookQuery): Promise<BookPage> {
@@ -92,5 +96,7 @@ export async function listBatches(em: EntityManager, owner: Pick<Owner, 'id'>, q
     params,
   )
   const page = rows.slice(0, BOOK_PAGE)
-  return { items: page.map(itemOf), next: rows.length > BOOK_PAGE ? cursorOf(page.at(-1)!) : null, total }
+  const cooks = q.after ? null : (await em.find(ActorEntity, { kitchenId: owner.id }, { orderBy: { name: 'asc' } }))
+    .map(({ id, name }) => ({ id, name }))
+  return { items: page.map(itemOf), next: rows.length > BOOK_PAGE ? cursorOf(page.at(-1)!) : null, total, cooks }
 }

@@ -100,7 +100,7 @@ describe('a job', () => {
     const { id } = await ask()
     await vi.waitFor(async () => expect((await last())!.state).toBe('done'), PATIENT)
     await addEvents(fork(), await owner(), AT, batchId, [
-      { id: randomUUID(), atS: 5, happened: { kind: 'note' }, text: { id: randomUUID(), text: 'pale' } }])
+      { id: randomUUID(), atS: 5, happened: { kind: 'foundSet' }, text: null }])
     expect(await last()).toMatchObject({ id, isStale: true })
     expect((await ask()).id).not.toBe(id)
     await vi.waitFor(async () => expect(await last()).toMatchObject({ state: 'done', isStale: false }), PATIENT)

@@ -2,6 +2,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql'
 import type { Channel, Series } from '#core/book/record'
 import { ReadingEntity } from '../database/entities'
+import { channelKey, type Have } from '../../shared/book'
 import type { Owner } from './kitchen'
 
 /** Under whose name readings are kept. */
@@ -35,12 +36,13 @@ export function unpack(packed: Uint8Array): Pick<Series, 'timeS' | 'values'> {
 
 interface ReadingRow { device_id: string, channel: Channel, from_s: number, to_s: number, packed: Buffer }
 
-/** All of a batch's readings by device and channel, or those after a second. */
-export async function readingsOf(em: EntityManager, batchId: string, afterS: number | null): Promise<Series[]> {
+/** All of a batch's readings by device and channel, or those after what of each is there already. */
+export async function readingsOf(em: EntityManager, batchId: string, have: Have = {}): Promise<Series[]> {
   const rows = await em.execute<ReadingRow[]>(
-    `select device_id, channel, from_s, to_s, packed from reading where batch_id = ? and to_s > ?
+    `select device_id, channel, from_s, to_s, packed from reading
+     where batch_id = ? and to_s > coalesce((?::jsonb ->> (device_id || '/' || channel))::float8, -1)
      order by device_id, channel, from_s`,
-    [batchId, afterS ?? -1],
+    [batchId, JSON.stringify(have)],
   )
   const out: Series[] = []
   for (const row of rows) {
@@ -48,7 +50,7 @@ export async function readingsOf(em: EntityManager, batchId: string, afterS: num
     let series = out.find(s => s.deviceId === row.device_id && s.channel === row.channel)
     if (!series) out.push((series = { deviceId: row.device_id, channel: row.channel, timeS: [], values: [] }))
     timeS.forEach((t, i) => {
-      if (t <= (series.timeS.at(-1) ?? afterS ?? -1)) return
+      if (t <= (series.timeS.at(-1) ?? have[channelKey(series)] ?? -1)) return
       series.timeS.push(t)
       series.values.push(values[i]!)
     })
@@ -93,7 +95,7 @@ export async function foldReadings(em: EntityManager, owner: Whose, batchId: str
   await em.transactional(async (tx) => {
     await tx.execute('select pg_advisory_xact_lock(hashtextextended(?, 1))', [batchId])
     const [many] = await tx.execute<{ n: string }[]>('select count(*) as n from reading where batch_id = ?', [batchId])
-    const all = await readingsOf(tx, batchId, null)
+    const all = await readingsOf(tx, batchId)
     const rows = all.flatMap(s => Array.from({ length: Math.ceil(s.timeS.length / ROW_MOST) }, (_, k) => ({
       ...s,
       timeS: s.timeS.slice(k * ROW_MOST, (k + 1) * ROW_MOST),

@@ -55,6 +55,7 @@ const SAYS: Record<Happened['kind'], Record<string, yup.AnySchema | yup.Lazy<unk
   poured: { vessel: figure(1, 1000).integer(), shownG: figureOrNone(0, 200_000) },
   movedTo: { legId: id() },
   measured: { what: oneOf(['pH', 'brix']), lineId: idOrNone(), value: figure(0, 100) },
+  foundSet: {},
   opened: {},
   outcome: { outcome: outcomeSchema },
   note: { textId: id() },

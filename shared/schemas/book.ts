@@ -1,7 +1,8 @@
 /** The Book at the wire: starting a batch, what happens, what is read, the demonstration's clock. */
 import * as yup from 'yup'
 import { CHANNELS, DEVICE_KINDS, type Happened } from '#core/book/record'
-import { CHECKED_AGAINST } from '../book'
+import { CHECKED_AGAINST, type Have } from '../book'
+import { AILMENTS } from '#core/plant/instruments'
 import { happenedSchema, seriesOfAtMost } from './batch'
 import { InputError } from '#core/base/errors'
 
@@ -18,6 +19,8 @@ export const startBatchSchema = exactly({
   /** In the simulated kitchen, by its own hidden truths; `truth` says some of them (docs/truth.schema.json). */
   simulated: yup.boolean().strict().required(),
   truth: yup.mixed().optional(),
+  /** What ails its probe. */
+  probe: yup.string().strict().oneOf([...AILMENTS]).nullable().optional(),
 })
 
 /** An event as a client sends it: text that may be taken back goes beside it. */
@@ -96,3 +99,15 @@ export const checkSchema = exactly({
   shown: yup.number().strict().min(-50).max(20_000).required(),
   truth: yup.number().strict().min(-50).max(20_000).required(),
 })
+
+/** Readings a listener of the line has already, as its address says them; null: not readable. */
+export function readHave(said: unknown): Have | null {
+  if (said === undefined || said === '') return {}
+  try {
+    const have = JSON.parse(String(said)) as Have
+    const isPlain = typeof have === 'object' && have !== null && !Array.isArray(have)
+    return isPlain && Object.values(have).every(s => typeof s === 'number' && Number.isFinite(s)) ? { ...have } : null
+  } catch {
+    return null
+  }
+}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What was foretold of a batch beside what was measured, and the difference in words. */
 import type { BatchShown } from '../../../shared/book'
-import { BESIDE_NAMES, differenceWords, figureWords } from '~/words/batch'
+import { besideName, differenceWords, figureWords } from '~/words/batch'
 
 const props = defineProps<{ batch: LiveBatch }>()
 const fmt = useFormat()
@@ -31,7 +31,7 @@ watch(head, () => { shown.value = props.batch.whole.value?.shown ?? shown.value 
       </thead>
       <tbody>
         <tr v-for="b in shown.beside" :key="b.id">
-          <th scope="row">{{ BESIDE_NAMES[b.id] }}</th>
+          <th scope="row">{{ besideName(b.id) }}</th>
           <td class="num" :data-label="$say('batch.predicted')">{{ figureWords(b.predicted, b.unit, fmt) }}</td>
           <td class="num" :data-label="$say('batch.measured')">{{ figureWords(b.measured, b.unit, fmt) }}</td>
           <td>{{ differenceWords(b) }}</td>

@@ -17,6 +17,7 @@ const record = computed(() => props.batch.record.value!)
 const moves = computed(() => eventsOf(props.batch.events.value, 'movedTo'))
 const mine = computed(() => moves.value.findLast(e => e.legId === props.legId) ?? null)
 const startS = computed(() => moves.value[0]?.atS ?? null)
+const foundSet = computed(() => eventsOf(props.batch.events.value, 'foundSet')[0] ?? null)
 const opened = computed(() => eventsOf(props.batch.events.value, 'opened')[0] ?? null)
 const readings = (channel: 'core' | 'air') => readSince(
   props.batch.record.value?.readings.find(x => x.channel === channel && x.deviceId === 'logger'), startS.value ?? 0)
@@ -104,6 +105,12 @@ const option = computed<EChartsOption>(() => {
         <span v-if="s.state === 'due'" class="num">({{ clockWords(Math.max(0, s.dueS - batch.nowS.value)) }})</span>
       </p>
     </div>
+    <template v-if="mine">
+      <p v-if="foundSet" class="was">{{ $say('batch.wasSet', { at: fmt.clock(record.startedAt, foundSet.atS) }) }}</p>
+      <button v-else type="button" class="flat" data-found-set @click="batch.happen({ kind: 'foundSet' })">
+        {{ $say('batch.itIsSet') }}
+      </button>
+    </template>
     <ImportReadings v-if="startS !== null && !batch.whole.value?.weights" :batch="batch" :from-s="startS" />
     <StationChart v-if="startS !== null" class="course" :option="option" :label="$say('batch.coldChart')" />
   </section>

@@ -3,7 +3,8 @@
 import { benchOf, putBack } from '#core/formula/bench'
 import { fillingOf, type Bench } from '#core/formula/bench'
 import { lotStrength } from '#core/kitchen/kitchen'
-import { say } from '~/words/say'
+import { AILMENTS, type Ailment } from '#core/plant/instruments'
+import { group, say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench }>()
 const open = defineModel<boolean>('open', { required: true })
@@ -28,6 +29,8 @@ watch(choices, (list) => {
 const instruments = ref<'own' | 'simulated'>('own')
 const stove = ref<'asIs' | 'hot' | 'weak'>('asIs')
 const STOVE = { asIs: undefined, hot: { burnerFactor: 1.5 }, weak: { burnerFactor: 0.7 } }
+const PROBES = group<Record<'sound' | Ailment, string>>('batch.PROBES')
+const probe = ref<'sound' | Ailment>('sound')
 const wrong = ref('')
 const going = ref(false)
 
@@ -55,6 +58,7 @@ async function start() {
         id, formulaId, componentId: part.value, document: toPlain(asMade()),
         simulated: instruments.value === 'simulated',
         ...(instruments.value === 'simulated' && STOVE[stove.value] ? { truth: STOVE[stove.value] } : {}),
+        ...(instruments.value === 'simulated' && probe.value !== 'sound' ? { probe: probe.value } : {}),
       },
     })
     open.value = false
@@ -105,6 +109,12 @@ async function start() {
         <label class="pick"><input v-model="stove" type="radio" value="hot"> {{ $say('batch.stoveHot') }}</label>
         <label class="pick"><input v-model="stove" type="radio" value="weak"> {{ $say('batch.stoveWeak') }}</label>
       </fieldset>
+      <div v-if="instruments === 'simulated'" class="ask">
+        <label class="field-label" for="make-probe">{{ $say('batch.probeIs') }}</label>
+        <select id="make-probe" v-model="probe" class="native">
+          <option v-for="a in ['sound', ...AILMENTS] as const" :key="a" :value="a">{{ PROBES[a] }}</option>
+        </select>
+      </div>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </template>
     <template #footer>

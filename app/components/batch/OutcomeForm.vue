@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** What came out: three taps for the hurried, everything for the careful; beside each what was foretold. */
 import { CUT_FACES, FAULTS, type Fault, type Outcome, plainOutcome, SPOON_WORDS } from '#core/book/outcome'
+import { format } from 'date-fns'
 import { eventsOf } from '#core/book/record'
 import type { Bench } from '#core/formula/bench'
 import type { OutcomeForetold } from '#core/learn/beside'
 import { CUT_NAMES, FAULT_NAMES, OUTCOME_FIELDS, SPOON_NAMES } from '~/words/batch'
-import { say } from '~/words/say'
+import { group, say } from '~/words/say'
 
 const props = defineProps<{ batch: LiveBatch, bench: Bench }>()
 const fmt = useFormat()
@@ -73,6 +74,23 @@ function aheadOf({ key, times, unit, digits }: Row): string {
   return say('batch.foretold', { low: fmt.fixed(low, digits), high: fmt.fixed(high, digits), unit })
 }
 
+/* When it was found set, and when it was cut: by the batch's clock. */
+const TIMES = group<Record<'foundSet' | 'opened', string>>('batch.TIMES')
+const WALL = 'yyyy-MM-dd\'T\'HH:mm'
+const startMs = computed(() => Date.parse(props.batch.record.value!.startedAt))
+const timeOf = (kind: 'foundSet' | 'opened') => eventsOf(props.batch.events.value, kind)[0] ?? null
+const wall = (atS: number) => format(new Date(startMs.value + 1000 * atS), WALL)
+const wrongTime = ref('')
+function setTime(kind: 'foundSet' | 'opened', typed: string) {
+  const was = timeOf(kind)
+  const atS = (new Date(typed).getTime() - startMs.value) / 1000
+  const isFine = typed === '' || (atS >= 0 && atS <= props.batch.nowS.value + 60)
+  wrongTime.value = isFine ? '' : say('batch.timeBetween', { name: TIMES[kind] })
+  if (!isFine) return
+  if (was) props.batch.correct(was.id, null)
+  if (typed !== '') props.batch.happen({ kind }, '', atS)
+}
+
 const kept = ref(false)
 function keepIt() {
   const plain = toPlain(outcome.value)
@@ -122,7 +140,16 @@ const isDemo = computed(() => props.batch.whole.value?.weights !== null)
           />
           <span class="soft num">{{ aheadOf(r) }}</span>
         </li>
+        <li v-for="(name, kind) in TIMES" :key="kind">
+          <label class="field-label" :for="`o-${kind}`">{{ name }}</label>
+          <input
+            :id="`o-${kind}`" type="datetime-local" class="native" :data-time="kind" :min="wall(0)"
+            :max="wall(batch.nowS.value + 60)" :value="timeOf(kind) ? wall(timeOf(kind)!.atS) : ''"
+            @change="setTime(kind, ($event.target as HTMLInputElement).value)"
+          >
+        </li>
       </ul>
+      <p v-if="wrongTime" class="wrong" role="alert">{{ wrongTime }}</p>
     </details>
     <template v-if="last && isChanged">
       <label class="field-label" for="o-why">{{ $say('batch.correctWhy') }}</label>

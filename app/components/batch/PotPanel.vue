@@ -8,7 +8,7 @@ import { eventsOf, seriesOf } from '#core/book/record'
 import { callOf } from '#core/live/call'
 import type { Watch } from '#core/plan/watch'
 import type { PotOutlook } from '../../workers/pot.worker'
-import { COURSE_GRID, foretoldLine, measuredLine, readSince } from '~/composables/courses'
+import { COURSE_GRID, foretoldLine, measuredLine, readSince, silentS } from '~/composables/courses'
 import { BLOOD, CITRON_DEEP, label, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
 import { clockWords, leftWords, NOTICE_WORDS } from '~/words/batch'
 import { say } from '~/words/say'
@@ -46,6 +46,9 @@ const said = computed(() => callOf(w.value, {
   nowS: props.batch.nowS.value - onOr0.value, probe: probe.value, pan: pan.value, mixC: mixC.value,
   off: later(props.outlook?.off) ?? null,
 }))
+/** Nothing comes from the probe any more, s; typed readings come when they come. */
+const silent = computed(() =>
+  (isOn.value && series.value && series.value.deviceId !== 'typed' ? silentS(series.value, props.batch) : 0))
 const isCalled = computed(() => isOn.value && said.value.isCalled)
 const panLeftMin = computed(() =>
   said.value.leftS === null ? '' : say('batch.panMin', { min: fmt.fixed(said.value.leftS / 60) }))
@@ -146,6 +149,9 @@ const option = computed<EChartsOption>(() => {
         <b>{{ $say('batch.holdNow', { to: fmt.temp(w.doneC) }) }}</b>
         <span class="num">{{ $say('batch.holdFor', { s: clockWords(said.holdLeftS), to: fmt.temp(w.doneC) }) }}</span>
       </p>
+      <p v-if="silent > 0" class="notice" role="status" data-notice="silent">
+        {{ $say('batch.silent', { s: clockWords(silent) }) }}
+      </p>
       <p v-for="n in outlook?.notices ?? []" :key="n.what" class="notice" role="status" :data-notice="n.what">
         {{ NOTICE_WORDS[n.what] }}
       </p>
@@ -177,7 +183,7 @@ const option = computed<EChartsOption>(() => {
     </template>
     <div v-if="isOn" class="low">
       <button v-if="!isCalled" type="button" class="press quiet" @click="off">{{ $say('batch.offTheHeat') }}</button>
-      <template v-if="!batch.whole.value?.weights">
+      <template v-if="!batch.whole.value?.weights || silent > 0">
         <FigureField v-model="typedC" :label="$say('batch.typeReading')" unit="°C" :min="-20" :max="150" />
         <button type="button" class="press quiet" :disabled="typedC === null" @click="writeDown">
           {{ $say('batch.writeDown') }}

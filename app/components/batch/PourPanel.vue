@@ -11,10 +11,15 @@ const next = computed(() => {
   return Array.from({ length: props.count }, (_, i) => i + 1).find(n => !done.has(n)) ?? null
 })
 const typed = ref<number | null>(null)
+/* In a demonstration the scale runs as it is poured; it is poured to the target, as well as a hand can. */
+const isDemo = computed(() => props.batch.whole.value?.weights !== null)
+const scale = useRunningScale()
+watch(scale.shownG, (g) => { if (g !== null) typed.value = g })
 /** By what the scale showed, or by eye: what nobody weighed is not written down as weighed. */
 function pour(shownG: number | null) {
   if (next.value === null) return
   props.batch.happen({ kind: 'poured', vessel: next.value, shownG })
+  scale.clear()
   typed.value = null
 }
 </script>
@@ -24,6 +29,12 @@ function pour(shownG: number | null) {
     <p class="target num">{{ $say('batch.pourTarget', { g: fmt.grams(eachG) }) }}</p>
     <template v-if="next !== null">
       <p class="which num">{{ $say('batch.into', { n: next, of: count }) }}</p>
+      <button
+        v-if="isDemo" type="button" class="flat" :data-pour="scale.isRunning.value ? 'runs' : 'rests'"
+        @click="scale.isRunning.value ? scale.stop() : scale.pour('vessel', Math.round(eachG))"
+      >
+        {{ scale.isRunning.value ? $say('batch.pourStop') : $say('batch.pour') }}
+      </button>
       <FigureField v-model="typed" :label="$say('batch.typed')" unit="g" :min="0" :max="200000" />
       <button type="button" class="press" :disabled="typed === null" data-poured-by-scale @click="pour(typed)">
         {{ $say('batch.poured') }}

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Lines of a step on the scale: what each is to weigh, what the scale shows, how much is left, and in it goes. */
 import { eventsOf } from '#core/book/record'
+import { silentS } from '~/composables/courses'
 import { say } from '~/words/say'
 
 const props = defineProps<{
@@ -10,17 +11,22 @@ const props = defineProps<{
 const fmt = useFormat()
 const typed = ref<Record<string, number>>({})
 /** What a scale that is connected shows now, g; null: none is, or it has been silent. */
-const SILENT_S = 10
 const connected = computed(() => {
   const s = props.batch.record.value?.readings.find(r => r.channel === 'weight')
-  const last = s?.timeS.at(-1)
-  return last !== undefined && props.batch.nowS.value - last < SILENT_S * props.batch.clock.value.speed
-    ? s!.values.at(-1) ?? null : null
+  return s && silentS(s, props.batch) === 0 ? s.values.at(-1) ?? null : null
 })
+/* The scale of a demonstration, one line after the other. */
+const weights = computed(() => props.batch.whole.value?.weights ?? null)
+const scale = useRunningScale()
+const poured = ref<string | null>(null)
+function pour(id: string) {
+  poured.value = id
+  scale.pour(id, weights.value![id] ?? 0)
+}
 const added = computed(() => eventsOf(props.batch.events.value, 'added'))
 const inOf = (id: string) => added.value.filter(e => e.lineId === id)
 const shownG = (l: { id: string }): number | null =>
-  typed.value[l.id] ?? props.batch.whole.value?.weights?.[l.id] ?? connected.value
+  typed.value[l.id] ?? (weights.value ? (poured.value === l.id ? scale.shownG.value : null) : connected.value)
 /** A gram, or half a hundredth: what a kitchen scale can tell. */
 const slack = (massG: number) => Math.max(1, 0.005 * massG)
 function how(l: { id: string, massG: number }): { words: string, state: 'under' | 'over' | 'on' } | null {
@@ -32,7 +38,10 @@ function how(l: { id: string, massG: number }): { words: string, state: 'under' 
     ? { words: say('batch.under', { g: fmt.grams(-off) }), state: 'under' }
     : { words: say('batch.over', { g: fmt.grams(off) }), state: 'over' }
 }
-const put = (id: string, g: number | null) => props.batch.happen({ kind: 'added', lineId: id, shownG: g })
+function put(id: string, g: number | null) {
+  if (scale.key.value === id) scale.stop()
+  props.batch.happen({ kind: 'added', lineId: id, shownG: g })
+}
 </script>
 
 <template>
@@ -46,8 +55,15 @@ const put = (id: string, g: number | null) => props.batch.happen({ kind: 'added'
             <span>{{ how(l)!.words }}</span>
           </template>
         </p>
+        <button
+          v-if="weights" type="button" class="flat" :data-pour="scale.key.value === l.id ? 'runs' : 'rests'"
+          :aria-label="`${scale.key.value === l.id ? $say('batch.pourStop') : $say('batch.pour')} ${fmt.name(l.ingredientId)}`"
+          @click="scale.key.value === l.id ? scale.stop() : pour(l.id)"
+        >
+          {{ scale.key.value === l.id ? $say('batch.pourStop') : $say('batch.pour') }}
+        </button>
         <QuantityField
-          v-if="connected === null" class="typed" :model-value="typed[l.id] ?? 0" kind="mass" show-label blank="–"
+          v-else-if="connected === null" class="typed" :model-value="typed[l.id] ?? 0" kind="mass" show-label blank="–"
           :label="$say('batch.typed')" :ingredient-id="l.ingredientId"
           @update:model-value="v => { typed[l.id] = v }"
         />

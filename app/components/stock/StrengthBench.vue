@@ -422,6 +422,10 @@ function blended() {
             :disabled="used(r.original.lot)" @click="useLot(r.original.lot)"
           />
           <UButton
+            size="sm" variant="ghost" color="neutral" :to="`/book?lot=${r.original.lot.id}`"
+            :label="$say('strengthBench.usedFor')" :aria-label="$say('book.lotUsed', { name: r.original.name })"
+          />
+          <UButton
             size="sm" variant="ghost" color="neutral" :label="$say('strengthBench.edit')"
             @click="editLot(r.original.lot)"
           />

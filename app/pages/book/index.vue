@@ -1,13 +1,10 @@
 <script setup lang="ts">
 /** The Book: batches made, measured and tasted; found by name, outcome, lot; plotted across. */
-import type { EChartsOption } from 'echarts'
-import { controlOf } from '#core/book/control'
 import { FAULTS } from '#core/book/outcome'
 import type { BatchItem, BookPage } from '../../../shared/book'
 import { bookCsv } from '~/composables/bookFiles'
 import { saveFile } from '~/composables/formulaFile'
-import { BLOOD, INK, SOFT, textStyle, timeAxis, valueAxis } from '~/composables/useChartStyle'
-import { BESIDE_NAMES, FAULT_NAMES, figureWords } from '~/words/batch'
+import { besideName, FAULT_NAMES, figureWords } from '~/words/batch'
 import { say } from '~/words/say'
 
 useHead({ title: say('book.title') })
@@ -21,12 +18,15 @@ const failed = ref(false)
 const search = ref('')
 const fault = ref('')
 const lot = ref(typeof route.query.lot === 'string' ? route.query.lot : '')
+const by = ref('')
+const cooks = shallowRef<{ id: string, name: string }[]>([])
 const formula = ref(typeof route.query.formula === 'string' ? route.query.formula : '')
 let asked = 0
 /** A page of what is asked for. */
 const pageAfter = (after: string | null) => api<BookPage>('/api/batches', {
   query: Object.fromEntries(Object.entries({
-    search: search.value.trim(), fault: fault.value, lot: lot.value, formula: formula.value, after: after ?? '',
+    search: search.value.trim(), fault: fault.value, lot: lot.value, formula: formula.value, by: by.value,
+    after: after ?? '',
   }).filter(([, v]) => v !== '')),
 })
 async function load(more = false) {
@@ -37,6 +37,7 @@ async function load(more = false) {
     items.value = more ? [...(items.value ?? []), ...page.items] : page.items
     next.value = page.next
     if (!more) total.value = page.total
+    cooks.value = page.cooks ?? cooks.value
     failed.value = false
   } catch {
     if (mine === asked) failed.value = true
@@ -44,11 +45,12 @@ async function load(more = false) {
 }
 await Promise.all([load(), kitchen.record ? null : kitchen.load()])
 watchDebounced(search, () => load(), { debounce: 250 })
-watch([fault, lot, formula], () => load())
+watch([fault, lot, formula, by], () => load())
 function showAll() {
-  search.value = fault.value = lot.value = formula.value = ''
+  search.value = fault.value = lot.value = formula.value = by.value = ''
 }
-const isFiltered = computed(() => search.value.trim() !== '' || fault.value !== '' || lot.value !== '' || formula.value !== '')
+const isFiltered = computed(() =>
+  search.value.trim() !== '' || [fault, lot, formula, by].some(r => r.value !== ''))
 /* What is worked out a moment later is fetched again, until it is there. */
 const waits = computed(() => items.value?.some(i => i.isDone && i.shown === null) ?? false)
 useIntervalFn(() => { if (waits.value) void load() }, 2000)
@@ -61,62 +63,6 @@ const isBad = (i: BatchItem) => i.faults.length > 0 || i.shown?.asMeant === fals
 const firstFigure = (i: BatchItem) =>
   i.shown?.beside.find(b => ['ring', 'spread', 'load'].includes(b.id)) ?? i.shown?.beside.find(b => b.id === 'heatMin') ?? null
 
-/* Across batches: the time on the heat, as foretold and as measured. */
-const heats = computed(() => (items.value ?? []).flatMap((i) => {
-  const b = i.shown?.beside.find(x => x.id === 'heatMin' || x.id === 'ovenMin')
-  return b ? [{ i, b }] : []
-}))
-const plot = computed<EChartsOption>(() => {
-  const most = Math.ceil(Math.max(10, ...heats.value.flatMap(({ b }) => [b.predicted, b.measured])) / 5) * 5
-  return {
-    animation: false,
-    textStyle,
-    grid: { left: 52, right: 20, top: 34, bottom: 46 },
-    xAxis: timeAxis(say('book.plotX'), most, v => String(v)),
-    yAxis: valueAxis(say('book.plotY'), 0, most),
-    series: [
-      {
-        type: 'line', showSymbol: false, data: [[0, 0], [most, most]],
-        lineStyle: { color: SOFT, type: 'dashed', width: 1.5 },
-      },
-      {
-        type: 'scatter', symbolSize: 12,
-        data: heats.value.map(({ i, b }) => ({
-          value: [b.predicted, b.measured], name: i.name, itemStyle: { color: isBad(i) ? BLOOD : INK },
-        })),
-      },
-    ],
-  }
-})
-/* One formula's batches in their order: is its kitchen drifting? */
-const ratios = computed(() =>
-  [...heats.value].reverse().map(({ i, b }) => ({ i, r: (100 * b.measured) / b.predicted })))
-const control = computed<EChartsOption>(() => {
-  const values = ratios.value.map(x => x.r)
-  const c = controlOf(values)
-  const line = (y: number, name: string) => ({
-    yAxis: y,
-    lineStyle: { color: SOFT, type: 'dashed' as const },
-    label: { formatter: name, position: 'insideEndTop' as const, fontSize: 14 },
-  })
-  const low = Math.floor((Math.min(...values, c.low) - 5) / 20) * 20
-  const high = Math.ceil((Math.max(...values, c.high) + 5) / 20) * 20
-  return {
-    animation: false,
-    textStyle,
-    grid: { left: 52, right: 20, top: 34, bottom: 46 },
-    xAxis: { ...timeAxis(say('book.chartX'), values.length + 1, v => String(v)), interval: 1 },
-    yAxis: valueAxis(say('book.chartY'), low, high),
-    series: [{
-      type: 'line', symbol: 'circle', symbolSize: 11, lineStyle: { color: INK, width: 1.5 },
-      data: ratios.value.map(({ i, r }, k) => ({ value: [k + 1, r], itemStyle: { color: isBad(i) ? BLOOD : INK } })),
-      markLine: { symbol: 'none', silent: true, data: [
-        line(c.mean, say('book.chartMean', { p: fmt.fixed(c.mean) })),
-        ...(c.high > c.low ? [line(c.low, ''), line(c.high, say('book.chartBand'))] : []),
-      ] },
-    }],
-  }
-})
 const oneFormula = computed(() => (formula.value && items.value?.length ? items.value[0]!.name : ''))
 const lotName = computed(() => kitchen.record?.lots.find(l => l.id === lot.value)?.name ?? '')
 /** All of what is asked for, not only what is on the page. */
@@ -161,6 +107,10 @@ async function csv() {
         <option value="">{{ $say('book.everyLot') }}</option>
         <option v-for="l in kitchen.record?.lots ?? []" :key="l.id" :value="l.id">{{ l.name }}</option>
       </select>
+      <select v-if="cooks.length > 1" v-model="by" class="native" :aria-label="$say('book.everyCook')">
+        <option value="">{{ $say('book.everyCook') }}</option>
+        <option v-for="c in cooks" :key="c.id" :value="c.id">{{ c.name }}</option>
+      </select>
       <span v-if="total !== null" class="soft num" role="status">{{ total > 1000 ? $say('book.countMore', { n: fmt.fixed(1000) }) : $say('book.count', { n: total }) }}</span>
       <button v-if="isFiltered" type="button" class="underline" @click="showAll">{{ $say('book.showAll') }}</button>
     </div>
@@ -185,7 +135,7 @@ async function csv() {
           <b :class="{ bad: isBad(i) }">{{ outcomeWords(i) }}</b>
           <span class="num">
             <template v-if="firstFigure(i)">
-              {{ $say('book.firmness', { word: BESIDE_NAMES[firstFigure(i)!.id]!, measured: figureWords(firstFigure(i)!.measured, firstFigure(i)!.unit, fmt), predicted: figureWords(firstFigure(i)!.predicted, firstFigure(i)!.unit, fmt) }) }}
+              {{ $say('book.firmness', { word: besideName(firstFigure(i)!.id), measured: figureWords(firstFigure(i)!.measured, firstFigure(i)!.unit, fmt), predicted: figureWords(firstFigure(i)!.predicted, firstFigure(i)!.unit, fmt) }) }}
             </template>
           </span>
           <span class="acts">
@@ -200,16 +150,8 @@ async function csv() {
         </li>
       </ul>
       <button v-if="next" type="button" class="underline more" @click="load(true)">{{ $say('book.fetchMore') }}</button>
-      <section v-if="heats.length > 2" class="plots">
-        <div v-if="oneFormula">
-          <h2>{{ $say('book.chartTitle', { name: oneFormula }) }}</h2>
-          <StationChart :option="control" :label="$say('book.chartTitle', { name: oneFormula })" />
-        </div>
-        <div>
-          <h2>{{ $say('book.plotTitle') }}</h2>
-          <StationChart :option="plot" :label="$say('book.plotTitle')" />
-        </div>
-      </section>
+      <ByVersion v-if="formula !== ''" :formula-id="formula" :items="items" />
+      <BookPlots :items="items" :is-bad="isBad" :of="oneFormula" />
     </template>
   </main>
 </template>
@@ -217,7 +159,7 @@ async function csv() {
 <style scoped>
 .book { padding: 1.5rem 1.75rem 3rem; max-width: 1180px; margin: 0 auto; }
 header { display: flex; flex-wrap: wrap; gap: 0.6rem 1rem; align-items: flex-end; margin-bottom: 0.8rem; }
-h1 { font-size: 2rem; } h2 { font-size: 1.3rem; margin: 1.4rem 0 0.3rem; }
+h1 { font-size: 2rem; }
 .find { flex: 1 1 12rem; max-width: 22rem; margin-left: auto; }
 .sieve { display: flex; flex-wrap: wrap; gap: 0.4rem 1.4rem; align-items: center; margin-bottom: 0.5rem; }
 .sieve select { width: auto; max-width: 100%; }
@@ -232,13 +174,11 @@ h1 { font-size: 2rem; } h2 { font-size: 1.3rem; margin: 1.4rem 0 0.3rem; }
 .acts { display: flex; gap: 1rem; justify-content: flex-end; }
 .acts > * { min-height: 44px; display: inline-flex; align-items: center; }
 .more { min-height: 44px; }
-.plots { display: grid; grid-template-columns: repeat(auto-fit, minmax(22rem, 1fr)); gap: 0 2.5rem; }
 .wrong { color: var(--blood); } .recall { margin: 0.3rem 0; }
 .empty { padding: 2.5rem 0; }
 @media (max-width: 760px) {
   .book { padding: 1rem 1rem 2rem; }
   .rows li { grid-template-columns: minmax(0, 1fr) auto; }
   .rows li > .num { grid-column: 1 / -1; }
-  .plots { grid-template-columns: minmax(0, 1fr); }
 }
 </style>

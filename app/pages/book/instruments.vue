@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The kitchen's instruments: written down, held against something known, and said when that is out of date. */
 import { differenceInCalendarDays, parseISO } from 'date-fns'
+import { driftOf } from '#core/book/drift'
 import { DEVICE_KINDS, type DeviceKind } from '#core/book/record'
 import { boilingPoint } from '#core/physics/thermal/steam'
 import { CHECK_DAYS, type DeviceCheck, CHECKS_OF, type DeviceRecord } from '../../../shared/book'
@@ -77,6 +78,13 @@ function stands(d: DeviceRecord): string {
   const how = say('instruments.lastCheck', { against: AGAINST[last.against], shown, truth, at: fmt.day(last.at) })
   return `${errs}; ${how}`
 }
+/** How its error changes from check to check; nothing where that may be chance. */
+function drifts(d: DeviceRecord): string {
+  const drift = driftOf(d.checks.map(c => ({ day: parseISO(c.at).getTime() / 86_400_000, off: c.shown - c.truth })))
+  if (!drift?.isSure) return ''
+  const by = `${drift.perMonth > 0 ? '+' : ''}${fmt.fixed(drift.perMonth, digits(d.kind))}`
+  return say('instruments.drifts', { by: [by, UNITS[d.kind]].filter(Boolean).join(' '), n: d.checks.length })
+}
 </script>
 
 <template>
@@ -93,6 +101,7 @@ function stands(d: DeviceRecord): string {
           <p :class="{ due: isDue(d) }">
             {{ stands(d) }}<template v-if="isDue(d) && d.checks.length">; {{ $say('instruments.due') }}</template>
           </p>
+          <p v-if="drifts(d)" class="due" data-drifts>{{ drifts(d) }}</p>
         </div>
         <div class="acts">
           <button

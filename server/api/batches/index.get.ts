@@ -25,6 +25,7 @@ export default defineEventHandler(async (event) => {
     fault: known('fault', v => (FAULTS as readonly string[]).includes(v)),
     lot: known('lot', isUuid),
     formulaId: known('formula', isUuid),
+    by: known('by', isUuid),
     going: one('going') === '1',
   })
 })

@@ -24,13 +24,13 @@ export default defineEventHandler(async (event) => {
     throw problem(422, { path: `truth.${error.path}`, code: 'unknownValue' })
   }
   const id = body.id.toLowerCase()
+  const behind = { said: demoTruth(said), kitchenSeed: DEMO_KITCHEN_SEED, seed: seedOf(id), turns: [] }
   return startBatch(em, owner, now(), {
     id,
     formulaId: body.formulaId.toLowerCase(),
     planned: { formula, occasion: wholeOccasion(occasion) },
     componentId: body.componentId,
     kitchen: coreKitchen(kitchen),
-    simulation: body.simulated
-      ? { said: demoTruth(said), kitchenSeed: DEMO_KITCHEN_SEED, seed: seedOf(id), turns: [] } : null,
+    simulation: body.simulated ? { ...behind, probe: body.probe ?? null } : null,
   })
 })

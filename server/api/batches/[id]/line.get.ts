@@ -1,4 +1,5 @@
-import type { BatchNews } from '../../../../shared/book'
+import { type BatchNews, channelKey } from '../../../../shared/book'
+import { readHave } from '../../../../shared/schemas/book'
 import { clockOf, eventsAfter, textsOf, tickingRow } from '../../../domain/batches'
 import { catchUp } from '../../../domain/demonstration'
 import { readingsOf } from '../../../domain/readings'
@@ -8,7 +9,7 @@ const EVERY_MS = 700
 
 /**
  * The line of a batch, as server-sent events: each message is the news since the one before (events, readings, the
- * clock). `after` and `afterS` say what the listener has: a number of events, seconds of readings.
+ * clock). `after` and `have` say what the listener has: a number of events; of each channel the last second.
  */
 export default defineEventHandler(async (event) => {
   const id = routeId(event, 'unknownBatch')
@@ -16,7 +17,8 @@ export default defineEventHandler(async (event) => {
   const { em, owner } = await useRequest(event)
   await tickingRow(em, owner, id)
   let head = Number(query.after ?? 0) || 0
-  let afterS = Number(query.afterS ?? -1) || -1
+  const have = readHave(query.have)
+  if (!have) throw problem(422, { path: 'have', code: 'unknownValue' })
   const stream = createEventStream(event)
   let open = true
   let last = ''
@@ -25,11 +27,11 @@ export default defineEventHandler(async (event) => {
     const row = await tickingRow(fork, owner, id)
     await catchUp(fork, owner, row)
     const events = row.head > head ? await eventsAfter(fork, id, head) : []
-    const series = await readingsOf(fork, id, afterS)
+    const series = await readingsOf(fork, id, have)
     const texts = events.length > 0 ? await textsOf(fork, id) : []
     const news: BatchNews = { events, head: row.head, series, clock: clockOf(row), texts }
     head = row.head
-    for (const s of series) afterS = Math.max(afterS, s.timeS.at(-1)!)
+    for (const s of series) have[channelKey(s)] = s.timeS.at(-1)!
     const clock = `${row.clockAt.getTime()}/${row.clockS}/${row.speed}`
     if (events.length === 0 && series.length === 0 && clock === last) return stream.push({ event: 'still', data: '' })
     last = clock
