@@ -35,3 +35,16 @@ export function within(value: unknown, path: string, min: number, max: number): 
   if (value > max) throw new InputError('tooLarge', path, { max })
   return value
 }
+
+/**
+ * What comes of something that may be supposed in vain; null: it cannot be. Other errors go through.
+ * @example possible(() => within(5, 'heat.holdS', 0, 4)) // null
+ */
+export function possible<T>(run: () => T): T | null {
+  try {
+    return run()
+  } catch (error) {
+    if (error instanceof InputError) return null
+    throw error
+  }
+}

@@ -1,9 +1,10 @@
 /** Why it failed: what was planted is found first; what to ask, what to do tonight, and what never to offer. */
 import { describe, expect, it } from 'vitest'
 import { batch, curd, NEUTRAL, posset } from '../../tests/support/batches'
-import type { BatchRecord } from '../book/record'
+import { type BatchRecord, eventsOf } from '../book/record'
 import { plainOutcome } from '../book/outcome'
 import { benchOf, fillingOf } from '../formula/bench'
+import { calibrate } from '../learn/calibrate'
 import type { Mistake } from '../plant/truth'
 import { diagnose, diagnoseWhole } from './diagnose'
 import { cooledAsAsked } from '../book/cooling'
@@ -41,6 +42,32 @@ describe('the true cause comes first', () => {
     expect(causes.map(c => c.share)).toEqual(causes.map(c => c.share).sort((a, b) => b - a))
     expect(causes[0]!.lineId).toBe(lineOf('butter82'))
     expect(next[0]).toEqual({ code: 'tickLines', params: { lineId: lineOf('butter82') } })
+  })
+})
+
+describe('a record that speaks against what is supposed', () => {
+  /** Cream boiled back by the scale to less than what is left of it once the cream is taken out. */
+  const boiledFar = (): BatchRecord => {
+    const r = batch({ planned: posset() })
+    const [first, last] = [eventsOf(r.events, 'panWeighed')[0]!, eventsOf(r.events, 'panWeighed').at(-1)!]
+    const lines = fillingOf(benchOf(r)).lines
+    const rest = lines.filter(l => l.ingredientId !== 'cream48').reduce((s, l) => s + l.massG, 0)
+    const shownG = first.shownG - rest - 50
+    return { ...r, events: r.events.map(e => (e.id === last.id ? { ...last, shownG } : e)) }
+  }
+  it('that cannot be is not blamed, and nothing stops at it', () => {
+    const { causes } = diagnoseWhole(boiledFar())
+    const cream = fillingOf(benchOf(posset())).lines.find(l => l.ingredientId === 'cream48')!
+    expect(causes.length).toBeGreaterThan(0)
+    expect(causes.some(c => c.id === 'lineForgotten' && c.lineId === cream.id)).toBe(false)
+  })
+  it('one that cannot be at all teaches nothing, beside others that can; alone, it is said why', () => {
+    const r = boiledFar()
+    const last = eventsOf(r.events, 'panWeighed').at(-1)!
+    const impossible = { ...r, events: r.events.map(e => (e.id === last.id ? { ...last, shownG: 0, tareG: 5000 } : e)) }
+    expect(() => calibrate([impossible])).toThrow(expect.objectContaining({ path: 'heat.evaporationG' }))
+    const good = batch()
+    expect(calibrate([good, impossible]).parameters).toEqual(calibrate([good]).parameters)
   })
 })
 

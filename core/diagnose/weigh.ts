@@ -9,6 +9,7 @@
  * is taken as straight around the plan: figures are normal with covariance 1 + J·Jᵀ in their own spreads.
  */
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
+import { possible } from '../base/errors'
 import { noiseOf } from '../base/noise'
 import { findIngredient, hasTrait } from '../base/ingredients/ingredients'
 import { type BatchRecord, eventsOf } from '../book/record'
@@ -115,9 +116,13 @@ const lnSeen = (p: number, isSeen: boolean) => Math.log(0.02 + 0.96 * (isSeen ? 
 /** No single figure says much more than eight spreads: a record has wild ones. */
 const tamed = (r: number) => (Math.abs(r) <= 8 ? r : Math.sign(r) * (8 + Math.log1p(Math.abs(r) - 8)))
 
+/** ln of what cannot have been: the record speaks against it, as more steam weighed than went into the pan. */
+const LN_NEVER = -2000
+
 /** ln p(figures, faults | supposed). */
 function lnFigures(c: Case, theta: Theta, went: Went): number {
-  const stages = stagesOf(c.record, theta, { unticked: 'in', ...went })
+  const stages = possible(() => stagesOf(c.record, theta, { unticked: 'in', ...went }))
+  if (!stages) return LN_NEVER
   const expected = expectedFrom(c.record, theta, stages)
   let ln = 0
   if (c.ids.length > 0) {

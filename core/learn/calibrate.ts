@@ -3,10 +3,11 @@
  * honestly: each batch foretold by what the others taught, before, after, and where the truth is known, as well as any
  * could.
  */
+import { possible } from '../base/errors'
 import { toEnd } from '../base/run'
 import type { BatchRecord } from '../book/record'
 import { fit, fitLaid, type Laid } from './fit'
-import { expectedOf, type Unit } from './seen'
+import { expectedOf, stagesOf, type Unit } from './seen'
 import { plainValue, type Theta } from '../kitchen/spreads'
 import { type Learnable, valueOf } from './theta'
 
@@ -62,10 +63,19 @@ type KnownTruth = Theta | ((ids: readonly string[]) => Theta) | null
 /** Share of the work that the fit of all of them is, beside leaving each of them out (measured on 20 batches). */
 const FIT_SHARE = 0.5
 
+/** Records that the pipeline can run as they stand; one that speaks against itself teaches nothing. */
+function agreeing(records: readonly BatchRecord[]): BatchRecord[] {
+  const some = records.filter(r => possible(() => stagesOf(r, {})) !== null)
+  // Where none does, it is said why.
+  if (some.length === 0 && records.length > 0) stagesOf(records[0]!, {})
+  return some
+}
+
 /** The same in steps, each saying the share that is done. */
 export function* calibrateSteps(
-  records: readonly BatchRecord[], truth: KnownTruth = null,
+  given: readonly BatchRecord[], truth: KnownTruth = null,
 ): Generator<number, Calibration> {
+  const records = agreeing(given)
   if (records.length === 0)
     return { parameters: [], leftOut: { before: 0, after: 0, floor: truth ? 0 : null }, byUnit: [] }
   yield 0

@@ -4,6 +4,7 @@
  */
 import { type BatchRecord, eventsOf, seriesOf } from '../book/record'
 import { type Outcome, spoonRange } from '../book/outcome'
+import { possible } from '../base/errors'
 import { findIngredient } from '../base/ingredients/ingredients'
 import { fillingOf } from '../formula/bench'
 import { placeOf } from '../formula/document'
@@ -225,9 +226,11 @@ export function setExpected(r: BatchRecord, t: Theta): { pa: number, mechanisms:
 /** A probe follows the mix so much later, s (common probes). */
 const LAG_S = 5
 
-/** What is expected of the figures of a batch, by id; what a supposition never comes to is absent. */
-export const expectedOf = (r: BatchRecord, t: Theta, went: Went = {}): Record<string, number> =>
-  expectedFrom(r, t, stagesOf(r, t, went))
+/** What is expected of the figures of a batch, by id; what a supposition never comes to, or cannot be, is absent. */
+export function expectedOf(r: BatchRecord, t: Theta, went: Went = {}): Record<string, number> {
+  const stages = possible(() => stagesOf(r, t, went))
+  return stages ? expectedFrom(r, t, stages) : {}
+}
 
 /** The same from stages that were worked out already. */
 export function expectedFrom(r: BatchRecord, t: Theta, stages: ReturnType<typeof stagesOf>): Record<string, number> {
