@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { spoonRange, SPOON_WORDS, spoonWordOf } from './outcome'
-import { type BatchEvent, eventsOf, holding } from './record'
+import { type BatchEvent, eventsOf, holding, seriesOf } from './record'
 
 const at = (id: string, atS: number, what: object) => ({ id, atS, actorId: 'a', ...what }) as BatchEvent
 
@@ -34,5 +34,18 @@ describe('the spoon', () => {
       expect(spoonWordOf(high * 0.999)).toBe(word)
       if (word !== 'springsBack') expect(spoonWordOf(high)).not.toBe(word)
     }
+  })
+})
+
+describe('a channel', () => {
+  const of = (deviceId: string, timeS: number[], values: (number | null)[]) =>
+    ({ deviceId, channel: 'pot' as const, timeS, values })
+  it('is one row of readings, whoever read them: what is typed beside a probe counts', () => {
+    const probe = of('probe', [1, 2, 9], [20, 21, 30])
+    const air = { ...of('logger', [0], [4]), channel: 'air' as const }
+    expect(seriesOf({ readings: [air, probe] }, 'pot')).toBe(probe)
+    expect(seriesOf({ readings: [probe, of('typed', [5], [25])] }, 'pot'))
+      .toEqual(of('probe', [1, 2, 5, 9], [20, 21, 25, 30]))
+    expect(seriesOf({ readings: [air] }, 'pot')).toBeNull()
   })
 })

@@ -114,6 +114,13 @@ export type Of<K extends Happened['kind']> = Extract<BatchEvent, { kind: K }>
 /** Those of a kind that hold. @example eventsOf([], 'opened').length // 0 */
 export const eventsOf = <K extends Happened['kind']>(events: readonly BatchEvent[], kind: K): Of<K>[] =>
   holding(events).filter((e): e is Of<K> => e.kind === kind)
-/** A channel's readings, if there are any. @example seriesOf({ readings: [] }, 'pot') // null */
-export const seriesOf = (record: Pick<BatchRecord, 'readings'>, channel: Channel): Series | null =>
-  record.readings.find(s => s.channel === channel) ?? null
+/**
+ * A channel's readings in the order of their time, whichever instruments they came from; null: there are none.
+ * @example seriesOf({ readings: [] }, 'pot') // null
+ */
+export function seriesOf({ readings }: Pick<BatchRecord, 'readings'>, channel: Channel): Series | null {
+  const [first, ...others] = readings.filter(s => s.channel === channel)
+  if (!first || others.length === 0) return first ?? null
+  const all = [first, ...others].flatMap(s => s.timeS.map((t, i) => ({ t, v: s.values[i]! }))).sort((a, b) => a.t - b.t)
+  return { ...first, timeS: all.map(x => x.t), values: all.map(x => x.v) }
+}

@@ -1,4 +1,6 @@
 /** The demo: a botanical garden's glasshouse tea room. Everything here is invented. */
+import type { DeviceKind } from '#core/book/record'
+import type { DeviceCheck } from '../../shared/book'
 import { plainMake, withPart } from '#core/formula/parts'
 import { createFormula, defaultUse, line } from '#core/formula/create'
 import { plainVessel } from '#core/physics/geometry/cavity'
@@ -56,6 +58,19 @@ export const LOTS: Lot[] = [
   { id: uuid(5, 1), name: 'Bergamot, east bench crate', ingredientId: 'bergamot', acidPercent: 4.6, pH: null, brix: null, fatPercent: null, acidLnSigma: 0.03, massG: 900, method: { kind: 'titration', sampleG: 2, mlNaOH: 14.4, molarity: 0.1, endPH: 8.2 }, useBy: null },
   { id: uuid(5, 2), name: 'Sweet lemon, vine house', ingredientId: 'lemon_sweet', acidPercent: 2.9, pH: null, brix: 8.4, fatPercent: null, acidLnSigma: 0.2, massG: 1400, method: { kind: 'taste', knownName: 'lemon juice from the crate', knownAcidPercent: 5.5, knownWaterMl: 9, waterMl: 0 }, useBy: null },
   { id: uuid(5, 3), name: 'Yuzu, frozen last winter', ingredientId: 'yuzu', acidPercent: 5.0, pH: null, brix: null, fatPercent: null, acidLnSigma: null, massG: 450, method: { kind: 'entered' }, useBy: null },
+]
+/** Instruments of the tea room, with how they did against known things so many days ago. */
+type Checked = { daysAgo: number } & Omit<DeviceCheck, 'at'>
+const checked = (against: DeviceCheck['against'], truth: number, rows: readonly [daysAgo: number, shown: number][]) =>
+  rows.map(([daysAgo, shown]): Checked => ({ daysAgo, against, shown, truth }))
+export const INSTRUMENTS: { id: string, kind: DeviceKind, name: string, checks: Checked[] }[] = [
+  { id: uuid(11, 1), kind: 'probe', name: 'Probe at the hob', checks: [] },
+  { id: uuid(11, 2), kind: 'scale', name: 'Bench scale', checks: checked('weight', 1000, [[20, 1001], [118, 1000]]) },
+  {
+    id: uuid(11, 3), kind: 'pHMeter', name: 'pH pen',
+    checks: checked('buffer4', 4.01, [[9, 4.22], [40, 4.16], [71, 4.11], [102, 4.06], [133, 4.01]]),
+  },
+  { id: uuid(11, 4), kind: 'logger', name: 'Logger, fan fridge', checks: checked('ice', 0, [[62, 0.1]]) },
 ]
 const lot = (n: number): Strength => {
   return lotStrength(LOTS[n]!)

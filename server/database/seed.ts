@@ -1,10 +1,12 @@
 /** Seeding: what is missing is written, what is there is never touched. Run under the lock of `boot`. */
 import { randomUUID } from 'node:crypto'
+import { subDays } from 'date-fns'
 import type { EntityManager } from '@mikro-orm/postgresql'
 import {
   ACTOR_ID,
   BURNERS,
   demoFormulas,
+  INSTRUMENTS,
   KITCHEN_ID,
   KITCHEN_NAME,
   LOTS,
@@ -16,6 +18,7 @@ import {
 } from './demo'
 import {
   ActorEntity,
+  DeviceEntity,
   EquipmentEntity,
   FormulaEntity,
   FormulaVersionEntity,
@@ -106,6 +109,13 @@ async function demoRows(tx: EntityManager, at: Date): Promise<void> {
         tx.create(EquipmentEntity, { id, kind, name, figures, ...owned, position, deletedAt: null })
     })
   }
+  const checkedAt = (daysAgo: number) => subDays(at, daysAgo).toISOString()
+  for (const [position, { checks, ...row }] of INSTRUMENTS.entries())
+    if (known.size === 0)
+      tx.create(DeviceEntity, {
+        ...row, ...owned, position, deletedAt: null,
+        figures: { simulated: true, checks: checks.map(({ daysAgo, ...c }) => ({ ...c, at: checkedAt(daysAgo) })) },
+      })
   for (const row of LOTS) if (known.size === 0) tx.create(LotEntity, { ...row, ...owned, version: 1, deletedAt: null })
   await tx.flush()
   for (const { id, document, position } of fresh) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The live cook: one step fills the screen; done, skipped or taken up again in any order. */
-import { eventsOf, type Happened } from '#core/book/record'
+import { eventsOf, type Happened, seriesOf } from '#core/book/record'
 import type { Bench } from '#core/formula/bench'
 import type { Assessment } from '#core/pipeline/assessment'
 import { orderOfWork } from '#core/plan/order'
@@ -42,7 +42,7 @@ const spoken = computed(() => words.value[at.value]!)
 watch(firstOpen, () => { looked.value = null })
 const go = (to: number) => { looked.value = Math.min(order.value.length - 1, Math.max(0, to)) }
 
-const series = computed(() => record.value.readings.find(s => s.channel === 'pot') ?? null)
+const series = computed(() => seriesOf(record.value, 'pot'))
 const onS = computed(() => eventsOf(props.batch.events.value, 'heatOn')[0]?.atS ?? null)
 const bench = computed<Bench | null>(() => props.bench)
 const { watched, outlook } = useLivePot({ bench, kitchen, series, onS })

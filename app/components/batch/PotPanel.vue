@@ -159,8 +159,10 @@ const option = computed<EChartsOption>(() => {
       <div v-else class="tiles">
         <p class="tile now">
           <span>{{ $say('batch.inTheMix') }}</span>
-          <b class="num">{{ mixC === null ? '–' : fmt.temp(mixC) }}</b>
-          <small v-if="shownC !== null" class="num">{{ $say('batch.shown') }} {{ fmt.temp(shownC, 1) }}</small>
+          <b class="num">{{ mixC === null || silent > 0 ? '–' : fmt.temp(mixC) }}</b>
+          <small v-if="shownC !== null" class="num">
+            {{ silent > 0 ? $say('batch.shownLast') : $say('batch.shown') }} {{ fmt.temp(shownC, 1) }}
+          </small>
         </p>
         <p v-for="t in times" :key="t.key" class="tile" :class="t.key" :data-left="t.key">
           <span>{{ t.name }}</span>

@@ -27,8 +27,8 @@ const added = computed(() => eventsOf(props.batch.events.value, 'added'))
 const inOf = (id: string) => added.value.filter(e => e.lineId === id)
 const shownG = (l: { id: string }): number | null =>
   typed.value[l.id] ?? (weights.value ? (poured.value === l.id ? scale.shownG.value : null) : connected.value)
-/** A gram, or half a hundredth: what a kitchen scale can tell. */
-const slack = (massG: number) => Math.max(1, 0.005 * massG)
+/** A gram, or half a hundredth, is what a kitchen scale can tell; of a pinch a twentieth. */
+const slack = (massG: number) => (massG < 20 ? Math.max(0.1, 0.05 * massG) : Math.max(1, 0.005 * massG))
 function how(l: { id: string, massG: number }): { words: string, state: 'under' | 'over' | 'on' } | null {
   const shown = shownG(l)
   if (shown === null) return null

@@ -37,9 +37,15 @@ const valueOf = ({ predicted, measured }: { predicted: number, measured: number 
   isShare.value ? (100 * measured) / Math.max(1e-9, predicted) : measured - predicted
 const unitWord = computed(() => unitName(unit.value))
 const title = computed(() => say('book.plotTitle', { name: nameOf(figure.value ?? '') }))
-const chartTitle = computed(() => say('book.chartTitle', { name: nameOf(figure.value ?? ''), of: props.of }))
+const chartTitle = computed(() => [props.of, say('book.chartTitle', { name: nameOf(figure.value ?? '') })].filter(Boolean).join(': '))
 /** A round step that a range has a few of. */
-const stepOf = (range: number) => 10 ** Math.floor(Math.log10(Math.max(1e-6, range))) / 2
+function stepOf(range: number): number {
+  const rough = Math.max(1e-6, range) / 5
+  const ten = 10 ** Math.floor(Math.log10(rough))
+  return ten * ([1, 2, 5].find(n => n * ten >= rough) ?? 10)
+}
+const axisTo = (name: string, least: number, most: number, step: number) =>
+  ({ ...valueAxis(name, least, most), interval: step })
 
 const plot = computed<EChartsOption>(() => {
   const all = points.value.flatMap(({ b }) => [b.predicted, b.measured])
@@ -51,8 +57,8 @@ const plot = computed<EChartsOption>(() => {
     animation: false,
     textStyle,
     grid: { left: 56, right: 20, top: 34, bottom: 46 },
-    xAxis: { ...timeAxis(axis(say('batch.predicted')), most, v => String(v)), min: least },
-    yAxis: valueAxis(axis(say('batch.measured')), least, most),
+    xAxis: { ...timeAxis(axis(say('batch.predicted')), most, v => String(v)), min: least, interval: step },
+    yAxis: axisTo(axis(say('batch.measured')), least, most, step),
     series: [
       {
         type: 'line', showSymbol: false, data: [[least, least], [most, most]],
@@ -84,9 +90,9 @@ const control = computed<EChartsOption>(() => {
     textStyle,
     grid: { left: 56, right: 20, top: 34, bottom: 46 },
     xAxis: { ...timeAxis(say('book.chartX'), values.value.length + 1, v => String(v)), interval: 1 },
-    yAxis: valueAxis(
+    yAxis: axisTo(
       isShare.value ? say('book.chartShare', { unit: unitOf }) : say('book.chartDifference', { unit: unitOf }),
-      Math.floor(least / step) * step, Math.ceil(most / step) * step,
+      Math.floor(least / step) * step, Math.ceil(most / step) * step, step,
     ),
     series: [{
       type: 'line', symbol: 'circle', symbolSize: 11, lineStyle: { color: INK, width: 1.5 },
