@@ -4,9 +4,12 @@ import { type Noise, noiseOf } from '../base/noise'
 /** To a step of a display, without the crumbs of binary fractions. */
 const stepped = (value: number, step: number) => Number((Math.round(value / step) * step).toFixed(3))
 
-/** A scale: shown over true, and a gram's step. @example scaleShows(1.02, 100, noise) // 102 */
+/**
+ * A scale: shown over true, and a gram's step; never less than nothing.
+ * @example scaleShows(1.02, 100, noise) // 102
+ */
 export const scaleShows = (factor: number, trueG: number, noise: Noise): number =>
-  stepped(factor * trueG + 0.3 * noise.normal(), trueG < 20 ? 0.1 : 1)
+  Math.max(0, stepped(factor * trueG + 0.3 * noise.normal(), trueG < 20 ? 0.1 : 1))
 /** A meter put into a mix or a juice. */
 export const pHShows = (pH: number, biasPH: number, noise: Noise): number =>
   stepped(pH + biasPH + 0.02 * noise.normal(), 0.01)

@@ -32,6 +32,7 @@ describe('instruments', () => {
     expect(Math.abs(scaleShows(1.02, 500, noise) - 510)).toBeLessThanOrEqual(2)
     expect(Number.isInteger(scaleShows(1, 300.4, noise))).toBe(true)
     expect(scaleShows(1, 3.04, noise)).toBeCloseTo(3, 0)
+    expect(Math.min(...Array.from({ length: 50 }, () => scaleShows(1, 0.1, noise)))).toBe(0)
     expect(Math.abs(pHShows(3.4, 0.2, noise) - 3.6)).toBeLessThan(0.12)
     expect(Math.abs(brixShows(42, noise) - 42)).toBeLessThan(1)
     expect(Math.abs(loggerShows(4, 0.5, noise) - 4.5)).toBeLessThan(0.4)

@@ -1,0 +1,149 @@
+/**
+ * The board on which steps are put: who is busy when, what stands in which piece of equipment. It says whether a step
+ * fits at a time, and which times are worth trying.
+ */
+import { changeMinutes, type Day, type Equipment, OVEN_K, type StepUse, type Task } from './day'
+
+/** Crumbs of floating minutes. */
+export const EPS = 1e-6
+/** What stands in a piece of equipment. */
+export interface Standing {
+  start: number
+  end: number
+  amount: number
+  tempC: number | null
+  closed: boolean
+  key: string
+}
+export interface Placed {
+  task: Task
+  start: number
+  end: number
+  who: string | null
+  /** One piece for each use of the step. */
+  on: string[]
+}
+export interface Board {
+  day: Day
+  placed: Map<string, Placed>
+  busy: Map<string, { start: number, end: number }[]>
+  standing: Map<string, Standing[]>
+}
+/** @example emptyBoard({ hands: [], equipment: [], desserts: [] }).placed.size // 0 */
+export const emptyBoard = (day: Day): Board => ({
+  day,
+  placed: new Map(),
+  busy: new Map(day.hands.map(h => [h.name, []])),
+  standing: new Map(day.equipment.map(e => [e.id, []])),
+})
+
+const overlaps = (a: { start: number, end: number }, start: number, end: number) =>
+  a.start < end - EPS && a.end > start + EPS
+const inside = (t: number, start: number, end: number) => t > start + EPS && t < end - EPS
+
+/** Whether somebody is free for the hands of a step. */
+function handFor(b: Board, { step }: Task, start: number, turn: number): string | null | undefined {
+  const { hands } = b.day
+  if (step.attendedMinutes <= 0 || hands.length === 0) return null
+  const end = start + step.attendedMinutes
+  for (let i = 0; i < hands.length; i++) {
+    const { name, shifts } = hands[(i + turn) % hands.length]!
+    if (!shifts.some(s => s.from <= start + EPS && s.to >= end - EPS)) continue
+    if (!b.busy.get(name)!.some(x => overlaps(x, start, end))) return name
+  }
+  return undefined
+}
+
+/** Whether a piece can take such a thing at all. */
+const suits = (e: Equipment, u: StepUse) =>
+  (u.id === null ? e.kind === u.kind : e.id === u.id)
+  && (e.capacity === null || u.amount <= e.capacity + EPS)
+  && (u.tempC === null || (u.tempC >= (e.minC ?? -Infinity) - EPS && u.tempC <= (e.maxC ?? Infinity) + EPS))
+/** Pieces that a use can go to. */
+export const piecesFor = (day: Day, use: StepUse): Equipment[] => day.equipment.filter(e => suits(e, use))
+
+/** Whether it fits beside what stands there. */
+function fits(e: Equipment, there: readonly Standing[], u: StepUse, start: number, end: number): boolean {
+  const beside = there.filter(x => overlaps(x, start, end))
+  for (const x of there) {
+    if (x.tempC === null || u.tempC === null) continue
+    if (overlaps(x, start, end)) {
+      if (Math.abs(x.tempC - u.tempC) > OVEN_K + EPS) return false
+    } else if (x.end <= start + EPS) {
+      if (start - x.end < changeMinutes(e, x.tempC, u.tempC) - EPS) return false
+    } else if (x.start - end < changeMinutes(e, u.tempC, x.tempC) - EPS) return false
+  }
+  if (u.closed && beside.some(x => inside(x.start, start, end) || inside(x.end, start, end))) return false
+  if (beside.some(x => x.closed && (inside(start, x.start, x.end) || inside(end, x.start, x.end)))) return false
+  if (e.capacity === null) return true
+  const heldAt = (t: number) =>
+    beside.filter(x => x.start <= t + EPS && x.end > t + EPS).reduce((s, x) => s + x.amount, u.amount)
+  return [start, ...beside.map(x => Math.max(start, x.start))].every(t => heldAt(t) <= e.capacity! + EPS)
+}
+
+const standingOf = (task: Task, u: StepUse, start: number, end: number): Standing =>
+  ({ start, end, amount: u.amount, tempC: u.tempC, closed: u.closed, key: task.key })
+
+/** Where a step could go at a time: who and on what; null: it does not fit. */
+export function fitAt(b: Board, task: Task, start: number, turn = 0, fixedWho?: string | null): Placed | null {
+  const end = start + task.step.minutes
+  const who = fixedWho === undefined ? handFor(b, task, start, turn) : fixedWho
+  if (who === undefined) return null
+  const on: string[] = []
+  /** What this step itself has taken already. */
+  const own = new Map<string, Standing[]>()
+  for (const u of task.step.uses) {
+    const pieces = piecesFor(b.day, u)
+    const there = (id: string) => [...b.standing.get(id)!, ...(own.get(id) ?? [])]
+    let found: string | null = null
+    for (let i = 0; i < pieces.length && found === null; i++) {
+      const e = pieces[(i + turn) % pieces.length]!
+      if (fits(e, there(e.id), u, start, end)) found = e.id
+    }
+    if (found === null) return null
+    on.push(found)
+    own.set(found, [...(own.get(found) ?? []), standingOf(task, u, start, end)])
+  }
+  return { task, start, end, who, on }
+}
+
+/** Puts a step where it fits. */
+export function put(b: Board, p: Placed): void {
+  b.placed.set(p.task.key, p)
+  const { step } = p.task
+  if (p.who !== null && step.attendedMinutes > 0)
+    b.busy.get(p.who)?.push({ start: p.start, end: p.start + step.attendedMinutes })
+  step.uses.forEach((u, i) => b.standing.get(p.on[i]!)?.push(standingOf(p.task, u, p.start, p.end)))
+}
+
+/**
+ * The latest start at which a step fits, from a bound down to another. A step that cannot go any later touches
+ * something: only such times are tried.
+ */
+export function latestFit(b: Board, task: Task, most: number, least: number, turn = 0): Placed | null {
+  const { minutes, attendedMinutes, uses } = task.step
+  const tries = new Set<number>([most])
+  const also = (t: number) => {
+    if (t < most - EPS && t >= least - EPS) tries.add(t)
+  }
+  if (attendedMinutes > 0)
+    for (const { name, shifts } of b.day.hands) {
+      for (const s of shifts) also(s.to - attendedMinutes)
+      for (const x of b.busy.get(name)!) also(x.start - attendedMinutes)
+    }
+  for (const u of uses)
+    for (const e of piecesFor(b.day, u))
+      for (const x of b.standing.get(e.id)!) {
+        for (const t of [x.start, x.end]) {
+          also(t)
+          also(t - minutes)
+        }
+        if (u.tempC !== null && x.tempC !== null) also(x.start - minutes - changeMinutes(e, u.tempC, x.tempC))
+      }
+  for (const t of [...tries].sort((x, y) => y - x)) {
+    if (t < least - EPS) return null
+    const found = fitAt(b, task, t, turn)
+    if (found) return found
+  }
+  return null
+}

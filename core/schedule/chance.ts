@@ -1,0 +1,99 @@
+/**
+ * How likely each service is in time when steps take as long as they do: durations drawn, everybody as early as the
+ * plan has them and as what comes before them allows. A step's minutes are the median, its slow minutes the 90th
+ * percentile of a lognormal (judgement).
+ */
+import { type Noise, noiseOf } from '../base/noise'
+import { EPS, type Placed } from './board'
+import { changeMinutes, type Day, OVEN_K } from './day'
+
+/** 90th percentile of the normal. */
+const Z90 = 1.2816
+export const CHANCE_WANTED = 0.9
+const DRAWS = 400
+
+/** What must be over before a step can begin, and how long after. */
+interface Wait { key: string, lag: number, handsOnly: boolean }
+
+/** Who waits for whom in a plan: what it follows, its hands, its equipment. */
+function waitsOf(day: Day, all: readonly Placed[]): Map<string, Wait[]> {
+  const equipment = new Map(day.equipment.map(e => [e.id, e]))
+  return new Map(all.map((p) => {
+    const waits: Wait[] = p.task.before.map(key => ({ key, lag: 0, handsOnly: false }))
+    for (const q of all) {
+      if (q === p) continue
+      const att = q.task.step.attendedMinutes
+      if (p.who !== null && q.who === p.who && att > 0 && p.task.step.attendedMinutes > 0
+        && q.start + att <= p.start + EPS && q.start < p.start + EPS)
+        waits.push({ key: q.task.key, lag: 0, handsOnly: true })
+      if (q.end > p.start + EPS) continue
+      for (const [i, id] of p.on.entries())
+        for (const [j, other] of q.on.entries()) {
+          if (id !== other) continue
+          const e = equipment.get(id)!
+          const [u, v] = [p.task.step.uses[i]!, q.task.step.uses[j]!]
+          const hot = u.tempC !== null && v.tempC !== null
+          const full = e.capacity !== null && u.amount + v.amount > e.capacity + EPS
+          if (full || u.closed || v.closed || (hot && Math.abs(u.tempC! - v.tempC!) > OVEN_K))
+            waits.push({ key: q.task.key, lag: hot ? changeMinutes(e, v.tempC!, u.tempC!) : 0, handsOnly: false })
+        }
+    }
+    return [p.task.key, waits]
+  }))
+}
+
+function drawn({ step }: Placed['task'], noise: Noise): number {
+  const { minutes, slowMinutes } = step
+  if (slowMinutes <= minutes || minutes <= 0) return minutes
+  return minutes * Math.exp((Math.log(slowMinutes / minutes) / Z90) * noise.normal())
+}
+
+/**
+ * The chance of each dessert to be in time, by its id.
+ * @example chancesOf({ hands: [], equipment: [], desserts: [] }, new Map()).size // 0
+ */
+export function chancesOf(day: Day, placed: ReadonlyMap<string, Placed>): Map<string, number> {
+  const all = [...placed.values()].sort((a, b) => a.start - b.start || a.end - b.end)
+  const waits = waitsOf(day, all)
+  const isSure = all.every(p => p.task.step.slowMinutes <= p.task.step.minutes)
+  const noise = noiseOf(4711)
+  const good = new Map(day.desserts.map(d => [d.id, 0]))
+  const draws = isSure ? 1 : DRAWS
+  for (let n = 0; n < draws; n++) {
+    const ended = new Map<string, number>()
+    const freed = new Map<string, number>()
+    const late = new Set<string>()
+    for (const p of all) {
+      const { step, dessert, key } = p.task
+      const start = Math.max(p.start, ...waits.get(key)!.map(w =>
+        ((w.handsOnly ? freed : ended).get(w.key) ?? -Infinity) + w.lag))
+      const minutes = drawn(p.task, noise)
+      const scale = step.minutes > 0 ? minutes / step.minutes : 1
+      ended.set(key, start + minutes)
+      freed.set(key, start + step.attendedMinutes * scale)
+      if (start + minutes > dessert.serveAt + EPS) late.add(dessert.id)
+    }
+    for (const d of day.desserts) if (!late.has(d.id)) good.set(d.id, good.get(d.id)! + 1)
+  }
+  return new Map([...good].map(([id, n]) => [id, n / draws]))
+}
+
+/**
+ * A margin before service from the spreads along the longest way through a dessert: √Σ(slow − minutes)².
+ * @example marginOf({ id: 'x', name: 'x', serveAt: 0, earliest: null, keepMinutes: null, steps: [] }) // 0
+ */
+export function marginOf({ steps }: Day['desserts'][number]): number {
+  const best = new Map<string, { minutes: number, squares: number }>()
+  const upTo = (id: string): { minutes: number, squares: number } => {
+    const known = best.get(id)
+    if (known) return known
+    const s = steps.find(x => x.id === id)!
+    const before = s.after.map(upTo).reduce((a, b) => (b.minutes > a.minutes ? b : a), { minutes: 0, squares: 0 })
+    const here = { minutes: before.minutes + s.minutes, squares: before.squares + (s.slowMinutes - s.minutes) ** 2 }
+    best.set(id, here)
+    return here
+  }
+  const longest = steps.map(s => upTo(s.id))
+    .reduce((a, b) => (b.minutes > a.minutes ? b : a), { minutes: 0, squares: 0 })
+  return Math.sqrt(longest.squares)
+}

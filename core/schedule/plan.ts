@@ -1,0 +1,108 @@
+/** From a day to its plan: margins, the search, the chances, and what stands in the way. */
+import { toEnd } from '../base/run'
+import type { Placed } from './board'
+import { CHANCE_WANTED, chancesOf, marginOf } from './chance'
+import type { Day } from './day'
+import { type Conflict, conflictsOf } from './explain'
+import { type Clock, type DayInput, dayOf, type StepsOfFormula } from './read'
+import { type Found, searchDay } from './search'
+
+export interface PlanTask {
+  id: string
+  dessert: string
+  name: string
+  start: string
+  end: string
+  attended: [string, string][]
+  who: string | null
+  uses: { id: string, amount: number, tempC: number | null }[]
+}
+export interface DayPlan {
+  feasible: boolean
+  tasks: PlanTask[]
+  chanceOnTime: Record<string, number>
+  conflicts: Conflict[]
+}
+
+/** Margins are widened where the chance falls short, so many times; by so much, and at least these minutes. */
+const WIDENED = { times: 6, by: 1.35, least: 2 }
+/** Share of the work that the first search is. */
+const FIRST = 0.5
+
+export interface Planned { found: Found | null, chances: Map<string, number>, buffers: Map<string, number> }
+/**
+ * A plan in which every service is on time in nine of ten days, as far as it can be.
+ * @param effort share of the usual search
+ */
+export function* planned(day: Day, effort = 1): Generator<number, Planned> {
+  const keepOf = new Map(day.desserts.map(d => [d.id, d.keepMinutes ?? Infinity]))
+  const buffers = new Map(day.desserts.map(d => [d.id, Math.min(marginOf(d), keepOf.get(d.id)!)]))
+  let found = yield* part(searchDay(day, buffers, effort), 0, FIRST)
+  if (!found && [...buffers.values()].some(b => b > 0)) {
+    // Without a margin it may still go, with a chance that is said.
+    for (const id of buffers.keys()) buffers.set(id, 0)
+    found = yield* part(searchDay(day, buffers, effort), FIRST, 0.8)
+    return { found, chances: found ? chancesOf(day, found.placed) : new Map(), buffers }
+  }
+  if (!found) return { found, chances: new Map(), buffers }
+  let chances = chancesOf(day, found.placed)
+  for (let i = 0; i < WIDENED.times; i++) {
+    const short = [...chances].filter(([id, p]) => p < CHANCE_WANTED && buffers.get(id)! < keepOf.get(id)! - 1e-9)
+    if (short.length === 0) break
+    const wider = new Map(buffers)
+    for (const [id] of short) {
+      const margin = Math.max(buffers.get(id)! * WIDENED.by, buffers.get(id)! + WIDENED.least)
+      wider.set(id, Math.min(keepOf.get(id)!, margin))
+    }
+    const again = toEnd(searchDay(day, wider, 0.3 * effort))
+    if (!again) break
+    yield FIRST + (0.4 * (i + 1)) / WIDENED.times
+    found = again
+    chances = chancesOf(day, found.placed)
+    for (const [id, b] of wider) buffers.set(id, b)
+  }
+  return { found, chances, buffers }
+}
+/** A generator's share of the work, within that of another. */
+function* part<T>(run: Generator<number, T>, from: number, to: number): Generator<number, T> {
+  for (;;) {
+    const step = run.next()
+    if (step.done) return step.value
+    yield from + (to - from) * step.value
+  }
+}
+
+const taskOf = ({ task, start, end, who, on }: Placed, clock: Clock): PlanTask => ({
+  id: task.step.id,
+  dessert: task.dessert.id,
+  name: task.step.name,
+  start: clock.text(start),
+  end: clock.text(end),
+  attended: task.step.attendedMinutes > 0 ? [[clock.text(start), clock.text(start + task.step.attendedMinutes)]] : [],
+  who,
+  uses: on.map((id, i) => ({ id, amount: task.step.uses[i]!.amount, tempC: task.step.uses[i]!.tempC })),
+})
+
+/**
+ * The plan of a day as it is given, in steps that say the share done.
+ * @throws {InputError} as `dayOf`
+ */
+export function* planSteps(input: DayInput, ofFormula: StepsOfFormula, effort = 1): Generator<number, DayPlan> {
+  const { day, clock } = dayOf(input, ofFormula)
+  const { found, chances, buffers } = yield* planned(day, effort)
+  yield 0.95
+  const conflicts = conflictsOf(day, found, buffers, effort)
+  const tasks = [...(found?.placed.values() ?? [])].sort((a, b) => a.start - b.start || a.end - b.end)
+  return {
+    feasible: found !== null,
+    tasks: tasks.map(p => taskOf(p, clock)),
+    chanceOnTime: Object.fromEntries(chances),
+    conflicts,
+  }
+}
+/**
+ * The plan of a day.
+ * @example planOf({ date: '2026-11-28', desserts: [] }, () => []).feasible // true
+ */
+export const planOf = (input: DayInput, ofFormula: StepsOfFormula, effort = 1): DayPlan =>
+  toEnd(planSteps(input, ofFormula, effort))
