@@ -2,6 +2,7 @@
  * What is computed off the event loop. Plain data in, plain data out; runs in a worker thread, or anywhere in tests.
  */
 import { InputError } from '#core/base/errors'
+import { toEnd } from '#core/base/run'
 import type { FormulaDocument } from '#core/formula/document'
 import type { Occasion } from '#core/formula/occasion'
 import type { Kitchen } from '#core/kitchen/kitchen'
@@ -21,6 +22,7 @@ import { alongside } from '#core/simulate/alongside'
 import type { BatchShown, Simulation } from '../../shared/book'
 import { type Watched, watchedRun } from './watched'
 import { readStored } from '../domain/stored'
+import { readAndPlan } from '../../shared/schemas/day'
 import { readDocument } from '../../shared/schemas/formula'
 import { inputProblem, type Problem } from '../../shared/schemas/problem'
 import { isText, tooMuch } from '../../shared/schemas/shape'
@@ -110,6 +112,17 @@ export function assessBody({ body, kitchen }: { body: Uint8Array, kitchen: Kitch
     if (error instanceof InputError) return at(inputProblem(error))
     throw error
   }
+}
+
+/** The plan of a posted day, from the body's bytes to the answer's text. */
+export function dayBody({ body, kitchen }: { body: Uint8Array, kitchen: Kitchen }): BodyAnswer {
+  const input = parsed(body)
+  if (input === undefined) return NOT_JSON
+  const at = (problem: Problem) => ({ status: 422 as const, problem: { ...problem, path: problem.path || 'body' } })
+  const much = tooMuch(input)
+  if (much) return at(much)
+  const result = toEnd(readAndPlan(input, kitchen))
+  return result.ok ? { text: JSON.stringify(result.plan) } : at(result.problem)
 }
 
 /** What the instruments of the simulated kitchen have written until now, and what would be found if it were opened. */

@@ -14,6 +14,7 @@ export const ROUTES: Readonly<Record<string, readonly string[]>> = {
   '/api/batches/:id/readings': ['POST'],
   '/api/bin': ['GET'],
   '/api/bin/restore': ['POST'],
+  '/api/day': ['POST'],
   '/api/devices': ['GET'],
   '/api/devices/:id': ['PUT', 'DELETE'],
   '/api/devices/:id/checks': ['POST'],

@@ -1,0 +1,13 @@
+/** Plans a day that is not kept: the same as `npm run day`, in this kitchen. */
+import { knownKitchen } from '../domain/kitchen'
+import { inThread } from '../threads/pool'
+import { coreKitchen } from '../../shared/kitchen'
+
+export default defineEventHandler(async (event) => {
+  const body = await readBytes(event)
+  const { em, owner } = await useRequest(event)
+  const answer = await inThread('dayBody', { body, kitchen: coreKitchen(await knownKitchen(em, owner)) })
+  if (!('text' in answer)) throw problem(answer.status, answer.problem)
+  setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
+  return answer.text
+})

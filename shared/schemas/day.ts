@@ -1,0 +1,103 @@
+/** DAY.json at the wire: desserts, hands, equipment; a formula in it may be of any version. */
+import * as yup from 'yup'
+import { InputError } from '#core/base/errors'
+import { type Kitchen, PLAIN_KITCHEN } from '#core/kitchen/kitchen'
+import { plainOccasion } from '#core/formula/occasion'
+import { EQUIPMENT_KINDS } from '#core/schedule/day'
+import { stepsOfFormula } from '#core/schedule/ofFormula'
+import { type DayPlan, planSteps } from '#core/schedule/plan'
+import type { DayInput } from '#core/schedule/read'
+import { readDocument } from './formula'
+import { inputProblem, type Problem, yupProblem } from './problem'
+
+const exactly = <T extends yup.ObjectShape>(shape: T) => yup.object(shape).noUnknown().strict()
+const text = (most = 120) => yup.string().strict().min(1).max(most)
+const number = (min: number, max: number) => yup.number().strict().min(min).max(max)
+const maybe = <T extends yup.Schema>(s: T) => s.nullable().optional()
+/** A week of minutes. */
+const MOST_MIN = 7 * 24 * 60
+const temperature = () => number(-60, 400)
+const time = () => text(40).required()
+
+const isAttended = (v: unknown) =>
+  v == null || typeof v === 'boolean' || (typeof v === 'number' && v >= 0 && v <= MOST_MIN)
+
+const useSchema = exactly({
+  kind: maybe(yup.string().strict().oneOf([...EQUIPMENT_KINDS])), id: maybe(text()), amount: maybe(number(0, 1e6)),
+  tempC: maybe(temperature()), closed: maybe(yup.boolean().strict()),
+}).required()
+const stepSchema = exactly({
+  id: maybe(text()),
+  name: text().required(),
+  minutes: number(0, MOST_MIN).required(),
+  minutesSlow: maybe(number(0, MOST_MIN)),
+  attended: yup.mixed<boolean | number>().nullable().optional()
+    .test('attended', 'typeError', isAttended),
+  uses: maybe(yup.array(useSchema).strict().max(20)),
+  after: maybe(yup.array(text().required()).strict().max(100)),
+  maxGapMinutes: maybe(number(0, MOST_MIN)),
+  fixed: maybe(exactly({ start: time(), who: maybe(text()) })),
+}).required()
+export const daySchema = exactly({
+  date: yup.string().strict().matches(/^\d{4}-\d{2}-\d{2}$/).required(),
+  kitchen: yup.mixed().nullable().optional(),
+  hands: maybe(yup.array(exactly({
+    name: text().required(), from: maybe(text(40)), to: maybe(text(40)),
+    shifts: maybe(yup.array(exactly({ from: time(), to: time() }).required()).strict().max(20)),
+  }).required()).strict().max(40)),
+  equipment: maybe(yup.array(exactly({
+    id: text().required(), kind: yup.string().strict().oneOf([...EQUIPMENT_KINDS]).required(),
+    capacity: maybe(number(0, 1e6)), unit: maybe(text(40)), minC: maybe(temperature()), maxC: maybe(temperature()),
+    heatKPerMin: maybe(number(0.01, 1000)), coolKPerMin: maybe(number(0.01, 1000)),
+  }).required()).strict().max(100)),
+  desserts: yup.array(exactly({
+    id: maybe(text()), name: text().required(), formula: yup.mixed().nullable().optional(),
+    count: maybe(number(0.01, 10_000)), serveAt: time(), earliest: maybe(text(40)),
+    keepMinutes: maybe(number(0, MOST_MIN)),
+    steps: maybe(yup.array(stepSchema).strict().max(100)),
+  }).required()).strict().min(0).max(60).required(),
+}).required()
+
+export type DayResult = { ok: true, plan: DayPlan } | { ok: false, problem: Problem }
+const fail = (path: string, code: string, params: Problem['params'] = {}): DayResult =>
+  ({ ok: false, problem: { path, code, params } })
+
+/** The kitchen a day names, by any formula's reader; null: the plain one. */
+function kitchenOf(given: unknown, formula: unknown): Kitchen | null {
+  if (given === null || given === undefined || formula === null || formula === undefined) return null
+  const read = readDocument({ ...(formula as object), kitchen: given })
+  return read.ok ? read.doc.kitchen ?? null : null
+}
+
+/** A formula of a day as steps: a document alone, or with occasion and kitchen beside it. */
+function stepsOf(d: DayInput['desserts'][number], path: string, day: DayInput, fallback: Kitchen) {
+  if (d.formula === null || d.formula === undefined) throw new InputError('missing', `${path}.steps`)
+  const read = readDocument(d.formula)
+  if (!read.ok) {
+    const at = [`${path}.formula`, read.problem.path].filter(Boolean).join('.')
+    throw new DocumentProblem({ ...read.problem, path: at })
+  }
+  const { formula, occasion, kitchen } = read.doc
+  const where = kitchenOf(day.kitchen, d.formula) ?? kitchen ?? fallback
+  const has = new Set((day.equipment ?? []).map(e => e.kind))
+  return stepsOfFormula({ formula, occasion: occasion ?? plainOccasion() }, where, d.count ?? null, has)
+}
+class DocumentProblem extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.path)
+  }
+}
+
+/** A day as it comes, planned in steps that say the share done. */
+export function* readAndPlan(input: unknown, fallback: Kitchen = PLAIN_KITCHEN): Generator<number, DayResult> {
+  if (typeof input !== 'object' || input === null || Array.isArray(input)) return fail('', 'typeError', { type: 'object' })
+  try {
+    const day = daySchema.validateSync(input, { abortEarly: true, strict: true }) as DayInput
+    return { ok: true, plan: yield* planSteps(day, (d, path) => stepsOf(d, path, day, fallback)) }
+  } catch (error) {
+    if (error instanceof yup.ValidationError) return { ok: false, problem: yupProblem(error) }
+    if (error instanceof DocumentProblem) return { ok: false, problem: error.problem }
+    if (error instanceof InputError) return { ok: false, problem: inputProblem(error) }
+    throw error
+  }
+}
