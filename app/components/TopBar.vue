@@ -7,7 +7,7 @@ const kitchen = useKitchenStore()
 const workspace = useWorkspaceStore()
 const outbox = useOutboxStore()
 const route = useRoute()
-const places = [{ to: '/shelf', name: say('topBar.shelf') }, { to: '/book', name: say('topBar.book') }, { to: '/kitchen', name: say('topBar.kitchen') }]
+const places = [{ to: '/today', name: say('topBar.today') }, { to: '/shelf', name: say('topBar.shelf') }, { to: '/book', name: say('topBar.book') }, { to: '/kitchen', name: say('topBar.kitchen') }]
 const inFormula = computed(() => route.path.startsWith('/formula/'))
 const active = (to: string) =>
   route.path.startsWith(to) || (to === '/book' && route.path.startsWith('/batch/')) || (to === '/shelf' && (inFormula.value || route.path === '/new' || route.path === '/bin'))

@@ -5,7 +5,8 @@
  */
 import { type Noise, noiseOf } from '../base/noise'
 import { EPS, type Placed } from './board'
-import { changeMinutes, type Day, OVEN_K } from './day'
+import { changeMinutes, type Day, type DayDessert, type DayStep, OVEN_K } from './day'
+import type { Margin } from './search'
 
 /** 90th percentile of the normal. */
 const Z90 = 1.2816
@@ -78,22 +79,37 @@ export function chancesOf(day: Day, placed: ReadonlyMap<string, Placed>): Map<st
   return new Map([...good].map(([id, n]) => [id, n / draws]))
 }
 
-/**
- * A margin before service from the spreads along the longest way through a dessert: √Σ(slow − minutes)².
- * @example marginOf({ id: 'x', name: 'x', serveAt: 0, earliest: null, keepMinutes: null, steps: [] }) // 0
- */
-export function marginOf({ steps }: Day['desserts'][number]): number {
-  const best = new Map<string, { minutes: number, squares: number }>()
-  const upTo = (id: string): { minutes: number, squares: number } => {
-    const known = best.get(id)
+/** The longest way through a dessert, as its steps in order. */
+function longestWay({ steps }: DayDessert): DayStep[] {
+  const best = new Map<string, { minutes: number, way: DayStep[] }>()
+  const NOTHING = { minutes: 0, way: [] as DayStep[] }
+  const longer = (all: { minutes: number, way: DayStep[] }[]) =>
+    all.reduce((a, b) => (b.minutes > a.minutes ? b : a), NOTHING)
+  const upTo = (s: DayStep): { minutes: number, way: DayStep[] } => {
+    const known = best.get(s.id)
     if (known) return known
-    const s = steps.find(x => x.id === id)!
-    const before = s.after.map(upTo).reduce((a, b) => (b.minutes > a.minutes ? b : a), { minutes: 0, squares: 0 })
-    const here = { minutes: before.minutes + s.minutes, squares: before.squares + (s.slowMinutes - s.minutes) ** 2 }
-    best.set(id, here)
+    const before = longer(s.after.map(id => upTo(steps.find(x => x.id === id)!)))
+    const here = { minutes: before.minutes + s.minutes, way: [...before.way, s] }
+    best.set(s.id, here)
     return here
   }
-  const longest = steps.map(s => upTo(s.id))
-    .reduce((a, b) => (b.minutes > a.minutes ? b : a), { minutes: 0, squares: 0 })
-  return Math.sqrt(longest.squares)
+  return longer(steps.map(upTo)).way
+}
+/** Together as far off as they may be, where each is by itself: the root of their squares. */
+const together = (way: readonly DayStep[]) => Math.sqrt(way.reduce((s, x) => s + (x.slowMinutes - x.minutes) ** 2, 0))
+
+/**
+ * What is kept free for a dessert: after its least sure step what that and those before it may be late by (where what
+ * follows can wait), and before service what the rest may.
+ * @example marginOf({ id: 'x', name: 'x', serveAt: 0, earliest: null, keepMinutes: null, steps: [] }).end // 0
+ */
+export function marginOf(d: DayDessert): Margin {
+  const way = longestWay(d)
+  const spread = (s: DayStep) => s.slowMinutes - s.minutes
+  const least = way.reduce<DayStep | null>((a, b) => (a === null || spread(b) > spread(a) ? b : a), null)
+  const next = d.steps.filter(s => least && s.after.includes(least.id))
+  if (!least || next.length === 0 || next.some(s => s.maxGapMinutes !== null))
+    return { end: together(way), afterId: null, after: 0 }
+  const cut = way.indexOf(least) + 1
+  return { end: together(way.slice(cut)), afterId: least.id, after: together(way.slice(0, cut)) }
 }

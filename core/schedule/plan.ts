@@ -5,7 +5,7 @@ import { CHANCE_WANTED, chancesOf, marginOf } from './chance'
 import type { Day } from './day'
 import { type Conflict, conflictsOf } from './explain'
 import { type Clock, type DayInput, dayOf, type StepsOfFormula } from './read'
-import { type Found, searchDay } from './search'
+import { type Found, type Margin, searchDay } from './search'
 
 export interface PlanTask {
   id: string
@@ -29,37 +29,40 @@ const WIDENED = { times: 6, by: 1.35, least: 2 }
 /** Share of the work that the first search is. */
 const FIRST = 0.5
 
-export interface Planned { found: Found | null, chances: Map<string, number>, buffers: Map<string, number> }
+export interface Planned { found: Found | null, chances: Map<string, number>, buffers: Map<string, Margin> }
+/** A margin as wide as the food may stand ready. */
+const within = (m: Margin, keepMinutes: number | null): Margin =>
+  ({ ...m, end: Math.min(m.end, keepMinutes ?? Infinity) })
+const wider = (m: Margin, keepMinutes: number | null): Margin => {
+  const grown = (x: number) => Math.max(x * WIDENED.by, x + WIDENED.least)
+  return within({ ...m, end: grown(m.end), after: m.afterId === null ? 0 : grown(m.after) }, keepMinutes)
+}
 /**
  * A plan in which every service is on time in nine of ten days, as far as it can be.
  * @param effort share of the usual search
  */
 export function* planned(day: Day, effort = 1): Generator<number, Planned> {
-  const keepOf = new Map(day.desserts.map(d => [d.id, d.keepMinutes ?? Infinity]))
-  const buffers = new Map(day.desserts.map(d => [d.id, Math.min(marginOf(d), keepOf.get(d.id)!)]))
+  const keepOf = new Map(day.desserts.map(d => [d.id, d.keepMinutes]))
+  let buffers = new Map(day.desserts.map(d => [d.id, within(marginOf(d), d.keepMinutes)]))
   let found = yield* part(searchDay(day, buffers, effort), 0, FIRST)
-  if (!found && [...buffers.values()].some(b => b > 0)) {
+  if (!found && [...buffers.values()].some(b => b.end + b.after > 0)) {
     // Without a margin it may still go, with a chance that is said.
-    for (const id of buffers.keys()) buffers.set(id, 0)
+    buffers = new Map()
     found = yield* part(searchDay(day, buffers, effort), FIRST, 0.8)
     return { found, chances: found ? chancesOf(day, found.placed) : new Map(), buffers }
   }
   if (!found) return { found, chances: new Map(), buffers }
   let chances = chancesOf(day, found.placed)
   for (let i = 0; i < WIDENED.times; i++) {
-    const short = [...chances].filter(([id, p]) => p < CHANCE_WANTED && buffers.get(id)! < keepOf.get(id)! - 1e-9)
+    const short = [...chances].filter(([, p]) => p < CHANCE_WANTED).map(([id]) => id)
     if (short.length === 0) break
-    const wider = new Map(buffers)
-    for (const [id] of short) {
-      const margin = Math.max(buffers.get(id)! * WIDENED.by, buffers.get(id)! + WIDENED.least)
-      wider.set(id, Math.min(keepOf.get(id)!, margin))
-    }
-    const again = toEnd(searchDay(day, wider, 0.3 * effort))
+    const next = new Map([...buffers].map(([id, m]) => [id, short.includes(id) ? wider(m, keepOf.get(id)!) : m]))
+    const again = toEnd(searchDay(day, next, 0.3 * effort))
     if (!again) break
     yield FIRST + (0.4 * (i + 1)) / WIDENED.times
     found = again
     chances = chancesOf(day, found.placed)
-    for (const [id, b] of wider) buffers.set(id, b)
+    buffers = next
   }
   return { found, chances, buffers }
 }

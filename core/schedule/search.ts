@@ -23,8 +23,18 @@ interface Way {
   priority: Map<string, number>
   turn: Map<string, number>
 }
-/** Margins before service, minutes by dessert. */
-export type Buffers = ReadonlyMap<string, number>
+/**
+ * What is kept free for a dessert, minutes: before its service, and after the step that is least sure, so that what is
+ * plated is plated late.
+ */
+export interface Margin { end: number, afterId: string | null, after: number }
+export type Buffers = ReadonlyMap<string, Margin>
+/** Kept free before what follows a step. */
+const afterOf = (buffers: Buffers, { dessert, step }: Task): number => {
+  const margin = buffers.get(dessert.id)
+  return margin?.afterId === step.id ? margin.after : 0
+}
+const endOf = (buffers: Buffers, { dessert }: Task): number => dessert.serveAt - (buffers.get(dessert.id)?.end ?? 0)
 /** Gaps that are too wide are closed by bringing the follower forward, so many times a try. */
 const GAP_TRIES = 60
 
@@ -32,20 +42,20 @@ const GAP_TRIES = 60
 function latestEnds(tasks: readonly Task[], buffers: Buffers): Map<string, number> {
   const byKey = new Map(tasks.map(t => [t.key, t]))
   const out = new Map<string, number>()
-  const endOf = (t: Task): number => {
+  const upTo = (t: Task): number => {
     const known = out.get(t.key)
     if (known !== undefined) return known
     const end = Math.min(
-      t.dessert.serveAt - (buffers.get(t.dessert.id) ?? 0),
+      endOf(buffers, t),
       ...t.next.map((k) => {
         const n = byKey.get(k)!
-        return endOf(n) - n.step.minutes
+        return upTo(n) - n.step.minutes - afterOf(buffers, t)
       }),
     )
     out.set(t.key, end)
     return end
   }
-  for (const t of tasks) endOf(t)
+  for (const t of tasks) upTo(t)
   return out
 }
 
@@ -73,9 +83,9 @@ function generate(
     const task = best!
     const { dessert, step } = task
     const most = Math.min(
-      dessert.serveAt - (buffers.get(dessert.id) ?? 0) - step.minutes,
+      endOf(buffers, task) - step.minutes,
       starts.get(task.key) ?? Infinity,
-      ...task.next.map(k => b.placed.get(k)!.start - step.minutes),
+      ...task.next.map(k => b.placed.get(k)!.start - step.minutes - afterOf(buffers, task)),
     )
     const least = Math.max(
       dessert.earliest ?? -Infinity,
@@ -171,7 +181,7 @@ const triesFor = (n: number) => Math.max(60, Math.min(1500, Math.round(24_000 / 
 
 /**
  * The best plan found; null: none was.
- * @param buffers minutes before each service that are kept free
+ * @param buffers minutes that are kept free for each dessert
  * @param share how much of the usual search is done
  */
 export function* searchDay(

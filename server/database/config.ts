@@ -8,8 +8,11 @@ import { Migration0003 } from './migrations/Migration0003'
 import { Migration0004 } from './migrations/Migration0004'
 import { Migration0005 } from './migrations/Migration0005'
 import { Migration0006 } from './migrations/Migration0006'
+import { Migration0007 } from './migrations/Migration0007'
 
-const MIGRATIONS = [Migration0001, Migration0002, Migration0003, Migration0004, Migration0005, Migration0006]
+const MIGRATIONS = [
+  Migration0001, Migration0002, Migration0003, Migration0004, Migration0005, Migration0006, Migration0007,
+]
 export const MIGRATION_NAMES = MIGRATIONS.map(m => m.name)
 
 /**

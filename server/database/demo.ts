@@ -1,6 +1,7 @@
 /** The demo: a botanical garden's glasshouse tea room. Everything here is invented. */
 import type { DeviceKind } from '#core/book/record'
 import type { DeviceCheck } from '../../shared/book'
+import { type DaySheet, equipmentOf } from '../../shared/day'
 import { plainMake, withPart } from '#core/formula/parts'
 import { createFormula, defaultUse, line } from '#core/formula/create'
 import { plainVessel } from '#core/physics/geometry/cavity'
@@ -278,3 +279,19 @@ export function demoFormulas(): { id: string, document: Planned }[] {
     return { id: uuid(6, index + 1), document: dessert }
   })
 }
+
+/** The tea room's Friday and Saturday: what is wanted by when, of the demo's formulas by their number. */
+const WANTED: Record<'friday' | 'saturday', readonly [formula: number, count: number, serveAt: string][]> = {
+  friday: [[2, 24, '14:30'], [8, 16, '15:00'], [6, 24, '19:00']],
+  saturday: [[2, 36, '14:30'], [1, 12, '14:30'], [9, 16, '15:00'], [6, 64, '19:00']],
+}
+export const demoDay = (which: keyof typeof WANTED): DaySheet => ({
+  hands: [{ name: 'Ines', from: '07:00', to: '16:00' }, { name: 'Tomas', from: '11:00', to: '21:00' }],
+  equipment: equipmentOf({ ovens: OVENS, burners: BURNERS, places: PLACES })
+    .map(e => ({ ...e, isOut: which === 'friday' && e.kind === 'blastChiller' })),
+  desserts: WANTED[which].map(([n, count, serveAt]): DaySheet['desserts'][number] => ({
+    id: `t${n}`, name: demoName(n), formulaId: uuid(6, n), count, serveAt, keepMinutes: null, steps: null, fixed: {},
+    done: [],
+  })),
+})
+const demoName = (n: number) => ENTRIES[n - 1]!.name

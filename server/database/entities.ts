@@ -11,6 +11,7 @@ import type { Calibration } from '#core/learn/calibrate'
 import type { EggUse } from '../../shared/schemas/wire'
 import type { BatchShown, DeviceFigures, Frozen, Simulation, WorkKind, WorkState } from '../../shared/book'
 import type { Happened } from '#core/book/record'
+import type { DaySheet } from '../../shared/day'
 
 export type EquipmentKind = 'oven' | 'burner' | 'pan'
 
@@ -291,6 +292,18 @@ export const DeviceEntity = defineEntity({
     deletedAt: p.datetime().nullable(),
   },
 })
+/** The sheet of a day. */
+export const DayEntity = defineEntity({
+  name: 'Day',
+  tableName: 'day',
+  properties: {
+    id: p.uuid().primary(),
+    ...owned,
+    date: p.string().length(10),
+    version: p.integer(),
+    sheet: p.json<DaySheet>(),
+  },
+})
 /** What batches of the Book were found to teach. */
 export const CalibrationEntity = defineEntity({
   name: 'Calibration',
@@ -354,6 +367,7 @@ export const entities = [
   BatchPhotoEntity,
   DeviceEntity,
   CalibrationEntity,
+  DayEntity,
   LearnedSetEntity,
   WorkEntity,
 ]

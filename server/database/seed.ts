@@ -1,10 +1,11 @@
 /** Seeding: what is missing is written, what is there is never touched. Run under the lock of `boot`. */
 import { randomUUID } from 'node:crypto'
-import { subDays } from 'date-fns'
+import { isSaturday, nextSaturday, subDays } from 'date-fns'
 import type { EntityManager } from '@mikro-orm/postgresql'
 import {
   ACTOR_ID,
   BURNERS,
+  demoDay,
   demoFormulas,
   INSTRUMENTS,
   KITCHEN_ID,
@@ -18,6 +19,7 @@ import {
 } from './demo'
 import {
   ActorEntity,
+  DayEntity,
   DeviceEntity,
   EquipmentEntity,
   FormulaEntity,
@@ -115,6 +117,12 @@ async function demoRows(tx: EntityManager, at: Date): Promise<void> {
       tx.create(DeviceEntity, {
         ...row, ...owned, position, deletedAt: null,
         figures: { simulated: true, checks: checks.map(({ daysAgo, ...c }) => ({ ...c, at: checkedAt(daysAgo) })) },
+      })
+  const saturday = isSaturday(at) ? at : nextSaturday(at)
+  for (const [which, date] of [['friday', subDays(saturday, 1)], ['saturday', saturday]] as const)
+    if (known.size === 0)
+      tx.create(DayEntity, {
+        id: randomUUID(), ...owned, date: date.toISOString().slice(0, 10), version: 1, sheet: demoDay(which),
       })
   for (const row of LOTS) if (known.size === 0) tx.create(LotEntity, { ...row, ...owned, version: 1, deletedAt: null })
   await tx.flush()

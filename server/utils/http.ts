@@ -2,7 +2,7 @@
 import { createError, getHeader, getRouterParam, type H3Event } from 'h3'
 import * as yup from 'yup'
 import { yupProblem, type Problem } from '../../shared/schemas/problem'
-import { isUuid, tooMuch } from '../../shared/schemas/shape'
+import { isDate, isUuid, tooMuch } from '../../shared/schemas/shape'
 import { BODY_LIMIT } from '../../shared/limits'
 
 /** An error that names a field. */
@@ -74,4 +74,11 @@ export function routeId(event: H3Event, code = 'unknownFormula'): string {
   const id = getRouterParam(event, 'id') ?? ''
   if (!isUuid(id)) throw problem(404, { path: 'id', code })
   return id.toLowerCase()
+}
+
+/** The day in the address; anything else is not there. */
+export function routeDate(event: H3Event): string {
+  const date = getRouterParam(event, 'date') ?? ''
+  if (!isDate(date)) throw problem(404, { path: 'date', code: 'unknownDay' })
+  return date
 }

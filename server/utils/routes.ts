@@ -15,6 +15,7 @@ export const ROUTES: Readonly<Record<string, readonly string[]>> = {
   '/api/bin': ['GET'],
   '/api/bin/restore': ['POST'],
   '/api/day': ['POST'],
+  '/api/days/:date': ['GET', 'PUT'],
   '/api/devices': ['GET'],
   '/api/devices/:id': ['PUT', 'DELETE'],
   '/api/devices/:id/checks': ['POST'],

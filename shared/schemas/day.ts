@@ -58,6 +58,34 @@ export const daySchema = exactly({
   }).required()).strict().min(0).max(60).required(),
 }).required()
 
+const clockTime = () => yup.string().strict().matches(/^([01]\d|2[0-3]):[0-5]\d$/).required()
+const idText = () => text(80).required()
+const fixedSchema = yup.lazy((value: unknown) => yup.object(Object.fromEntries(
+  Object.keys(typeof value === 'object' && value !== null ? value : {}).map(k => [k, exactly({
+    start: time(), who: text().nullable().defined(), began: yup.boolean().strict().required(),
+  }).required()]),
+)).strict())
+/** A day sheet as a client sends it. */
+export const sheetSchema = exactly({
+  version: number(0, 1e9).integer().required(),
+  sheet: exactly({
+    hands: yup.array(exactly({ name: text(80).required(), from: clockTime(), to: clockTime() }).required())
+      .strict().max(40).required(),
+    equipment: yup.array(exactly({
+      id: idText(), kind: yup.string().strict().oneOf([...EQUIPMENT_KINDS]).required(), name: text().min(0).defined(),
+      capacity: number(0, 1e6).nullable().defined(), heatKPerMin: number(0.01, 1000).nullable().defined(),
+      coolKPerMin: number(0.01, 1000).nullable().defined(), isOut: yup.boolean().strict().required(),
+    }).required()).strict().max(100).required(),
+    desserts: yup.array(exactly({
+      id: idText(), name: text().required(), formulaId: yup.string().strict().uuid().nullable().defined(),
+      count: number(0.01, 10_000).nullable().defined(), serveAt: clockTime(),
+      keepMinutes: number(0, MOST_MIN).nullable().defined(),
+      steps: yup.array(stepSchema).strict().max(100).nullable().defined(),
+      fixed: fixedSchema as never as yup.Schema<object>, done: yup.array(idText()).strict().max(200).required(),
+    }).required()).strict().max(60).required(),
+  }).required(),
+}).required()
+
 export type DayResult = { ok: true, plan: DayPlan } | { ok: false, problem: Problem }
 const fail = (path: string, code: string, params: Problem['params'] = {}): DayResult =>
   ({ ok: false, problem: { path, code, params } })

@@ -16,6 +16,10 @@ export const isText = (text: string): boolean =>
 export const isUuid = (text: string): boolean =>
   /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/i.test(text)
 
+/** A day of the calendar. @example isDate('2026-02-30') // false */
+export const isDate = (text: string): boolean =>
+  /^\d{4}-\d{2}-\d{2}$/.test(text) && new Date(`${text}T00:00:00Z`).toJSON()?.slice(0, 10) === text
+
 /** The first thing that is too much, or null. Walks without recursion: nesting costs no stack. */
 export function tooMuch(root: unknown): Problem | null {
   const stack: [value: unknown, path: string, depth: number][] = [[root, '', 0]]

@@ -61,7 +61,7 @@ export async function openDatabase(
 /** Tables in the order in which rows may refer to one another. */
 const TABLES = [
   'kitchen', 'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'occasion', 'formula_version', 'mutation',
-  'batch', 'batch_event', 'reading', 'batch_text', 'batch_photo', 'device', 'calibration', 'learned_set', 'work',
+  'batch', 'batch_event', 'reading', 'batch_text', 'batch_photo', 'device', 'calibration', 'learned_set', 'work', 'day',
 ]
 
 /**

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+/** What stands in the way of the day, and ways out of it: each a press where the sheet can be changed by one. */
+import type { Conflict, WayOut } from '#core/schedule/explain'
+import type { DaySheet } from '../../../shared/day'
+import { conflictWords, type Names, wayWords } from '~/words/today'
+import { say } from '~/words/say'
+
+const props = defineProps<{ conflicts: readonly Conflict[], names: Names, day: LiveDay }>()
+const two = (n: number) => String(n).padStart(2, '0')
+/** A time of day moved by minutes, within its day. */
+function moved(at: string, minutes: number): string {
+  const [h, m] = at.split(':').map(Number) as [number, number]
+  const to = Math.max(0, Math.min(24 * 60 - 1, h * 60 + m + minutes))
+  return `${two(Math.floor(to / 60))}:${two(to % 60)}`
+}
+/** What a way changes in the sheet; null: it is for the cook to do. */
+function pressOf(w: WayOut): ((s: DaySheet) => void) | null {
+  const minutes = Number(w.params.minutes ?? 0)
+  const dessert = (s: DaySheet) => s.desserts.find(d => d.id === w.params.dessert)!
+  switch (w.code) {
+    case 'serveLater': return (s) => { dessert(s).serveAt = moved(dessert(s).serveAt, minutes) }
+    case 'keepLonger': return (s) => { dessert(s).keepMinutes = (dessert(s).keepMinutes ?? 0) + minutes }
+    case 'leaveOut': return (s) => { s.desserts = s.desserts.filter(d => d.id !== w.params.dessert) }
+    case 'beginShiftEarlier': return (s) => { for (const h of s.hands) h.from = moved(h.from, -minutes) }
+    case 'oneMoreHand': return (s) => { s.hands.push({ ...s.hands[0]!, name: say('today.cook', { n: s.hands.length + 1 }) }) }
+    default: return null
+  }
+}
+</script>
+
+<template>
+  <ul v-if="conflicts.length" class="conflicts no-print">
+    <li v-for="(c, i) in conflicts" :key="i" :data-conflict="c.code">
+      <p>{{ conflictWords(c, names) }}</p>
+      <span class="ways">
+        <template v-for="(w, k) in c.ways" :key="k">
+          <button
+            v-if="pressOf(w)" type="button" class="flat" :data-way="w.code"
+            @click="props.day.change(pressOf(w)!)"
+          >
+            {{ wayWords(w, names) }}
+          </button>
+          <span v-else class="soft">{{ wayWords(w, names) }}</span>
+        </template>
+      </span>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.conflicts { list-style: none; padding: 0; margin: 0.8rem 0; }
+li { border-left: 4px solid var(--blood); padding: 0.3rem 0 0.3rem 0.8rem; margin-bottom: 0.6rem; }
+p { margin: 0 0 0.3rem; font-size: 1.1rem; font-weight: 600; }
+.ways { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; align-items: center; }
+</style>

@@ -1,0 +1,138 @@
+<script setup lang="ts">
+/** What is wanted, by when, by whom, on what: desserts (typed, or pasted in a line), hands, what is out of order. */
+import { meantBy, wantedIn } from '#core/schedule/pasted'
+import { equipmentOf } from '../../../shared/day'
+import { KIND_NAMES } from '~/words/today'
+import { say } from '~/words/say'
+
+const props = defineProps<{ day: LiveDay, shelf: readonly { id: string, name: string }[] }>()
+const kitchen = useKitchenStore()
+const sheet = computed(() => props.day.sheet.value!)
+const text = ref('')
+/** Served when nothing was said. */
+const USUAL = '19:00'
+/** What was read that is not on the shelf. */
+const unknown = ref<string[]>([])
+function take() {
+  const wanted = wantedIn(text.value)
+  const names = props.shelf.map(f => f.name)
+  unknown.value = []
+  props.day.change((s) => {
+    for (const w of wanted) {
+      const i = meantBy(w.name, names)
+      if (i === null) {
+        unknown.value.push(w.name)
+        continue
+      }
+      s.desserts.push({
+        id: crypto.randomUUID().slice(0, 8), name: names[i]!, formulaId: props.shelf[i]!.id, count: w.count,
+        serveAt: w.serveAt ?? USUAL, keepMinutes: null, steps: null, fixed: {}, done: [],
+      })
+    }
+    begin(s)
+  })
+  if (unknown.value.length === 0) text.value = ''
+}
+/** A sheet with desserts has the kitchen's equipment, and somebody to make them. */
+function begin(s: typeof sheet.value) {
+  if (s.equipment.length === 0 && kitchen.record) s.equipment = equipmentOf(kitchen.record)
+  if (s.hands.length === 0) s.hands.push({ name: say('today.cook', { n: 1 }), from: '07:00', to: '21:00' })
+}
+const value = (e: Event) => (e.target as HTMLInputElement).value
+const set = (i: number, key: 'serveAt' | 'count', e: Event) => props.day.change((s) => {
+  const d = s.desserts[i]!
+  if (key === 'serveAt') d.serveAt = value(e) || d.serveAt
+  else d.count = Number(value(e)) > 0 ? Number(value(e)) : null
+  d.fixed = {}
+})
+const setHand = (i: number, key: 'name' | 'from' | 'to', e: Event) => props.day.change((s) => {
+  const h = s.hands[i]!
+  h[key] = value(e).trim() || h[key]
+})
+const addHand = () => props.day.change((s) => {
+  let n = s.hands.length + 1
+  while (s.hands.some(h => h.name === say('today.cook', { n }))) n++
+  s.hands.push({ name: say('today.cook', { n }), from: '07:00', to: '21:00' })
+})
+</script>
+
+<template>
+  <section class="wants no-print">
+    <form class="paste" @submit.prevent="take">
+      <label class="field-label" for="day-text">{{ $say('today.paste') }}</label>
+      <textarea id="day-text" v-model="text" class="native" rows="2" maxlength="2000" :placeholder="$say('today.example')" dir="auto" />
+      <button type="submit" class="press" :disabled="text.trim() === ''">{{ $say('today.take') }}</button>
+    </form>
+    <p v-if="unknown.length" class="wrong" role="alert">{{ $say('today.unknown', { names: unknown.join(', ') }) }}</p>
+    <ul v-if="sheet.desserts.length" class="desserts">
+      <li v-for="(d, i) in sheet.desserts" :key="d.id" :data-dessert="d.name">
+        <b dir="auto">{{ d.name }}</b>
+        <label>{{ $say('today.covers') }}
+          <input class="native num" type="number" min="1" max="10000" :value="d.count ?? ''" @change="e => set(i, 'count', e)">
+        </label>
+        <label>{{ $say('today.servedAt') }}
+          <input class="native num" type="time" :value="d.serveAt" @change="e => set(i, 'serveAt', e)">
+        </label>
+        <span v-if="!d.steps && day.stepsOf(d) === null && day.waits.value === 0" class="wrong">{{ $say('today.noSteps') }}</span>
+        <button
+          type="button" class="underline" :aria-label="`${$say('today.leaveOut')} ${d.name}`"
+          @click="day.change(s => { s.desserts.splice(i, 1) })"
+        >
+          {{ $say('today.leaveOut') }}
+        </button>
+      </li>
+    </ul>
+    <details v-if="sheet.desserts.length">
+      <summary>{{ $say('today.handsAndThings', { n: sheet.hands.length }) }}</summary>
+      <ul class="desserts">
+        <li v-for="(h, i) in sheet.hands" :key="i" :data-hand="h.name">
+          <input class="native name" :value="h.name" :aria-label="$say('today.name')" maxlength="60" dir="auto" @change="e => setHand(i, 'name', e)">
+          <label>{{ $say('today.from') }}
+            <input class="native num" type="time" :value="h.from" @change="e => setHand(i, 'from', e)"></label>
+          <label>{{ $say('today.until') }}
+            <input class="native num" type="time" :value="h.to" @change="e => setHand(i, 'to', e)"></label>
+          <button
+            type="button" class="underline" :aria-label="`${$say('today.goes')} ${h.name}`"
+            @click="day.change(s => { s.hands.splice(i, 1) })"
+          >
+            {{ $say('today.goes') }}
+          </button>
+        </li>
+      </ul>
+      <button type="button" class="flat" @click="addHand">{{ $say('today.addHand') }}</button>
+      <fieldset class="things">
+        <legend class="field-label">{{ $say('today.things') }}</legend>
+        <label v-for="(e, i) in sheet.equipment" :key="e.id">
+          <input type="checkbox" :checked="!e.isOut" @change="day.change(s => { s.equipment[i]!.isOut = !e.isOut })">
+          {{ e.name || KIND_NAMES[e.kind] }}
+        </label>
+      </fieldset>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+.paste { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0.2rem 1rem; align-items: end; }
+.paste label { grid-column: 1 / -1; }
+textarea { width: 100%; resize: vertical; }
+.desserts { list-style: none; padding: 0; margin: 0.8rem 0 0; border-top: 1px solid var(--hairline); }
+.desserts li {
+  display: grid; grid-template-columns: minmax(0, 1fr) auto auto auto auto; gap: 0.3rem 1.4rem; align-items: center;
+  border-bottom: 1px solid var(--hairline); min-height: 56px;
+}
+.desserts b { font-family: var(--font-display); font-weight: 500; font-size: 1.2rem; overflow-wrap: anywhere; }
+label { display: inline-flex; gap: 0.5rem; align-items: center; }
+label .native { width: 7rem; }
+.name { max-width: 16rem; }
+.desserts button { min-height: 44px; }
+summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; font-weight: 600; }
+.things { border: 0; padding: 0; margin: 0.8rem 0 0; display: flex; flex-wrap: wrap; gap: 0 1.6rem; }
+.things legend { width: 100%; }
+.things label { min-height: 44px; }
+.things input { width: 22px; height: 22px; accent-color: var(--ink); }
+@media (max-width: 760px) {
+  .paste { grid-template-columns: minmax(0, 1fr); }
+  .desserts li { grid-template-columns: 1fr 1fr; padding: 0.5rem 0; }
+  .desserts b, .name { grid-column: 1 / -1; }
+}
+</style>

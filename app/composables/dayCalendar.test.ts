@@ -1,0 +1,79 @@
+import { describe, expect, it } from 'vitest'
+import type { DayPlan } from '#core/schedule/plan'
+import type { DaySheet } from '../../shared/day'
+import { equipmentOf } from '../../shared/day'
+import { demoDay, demoKitchen } from '../../server/database/demo'
+import messages from '../words/messages/en-GB.json'
+import { conflictWords, longWords, type Names, stepName, wayWords } from '../words/today'
+import { calendarOf } from './dayCalendar'
+import { dayInputOf } from './useDay'
+
+const task = (id: string, who: string | null, from: string, to: string, attended = true): DayPlan['tasks'][number] => ({
+  id, dessert: 'tart', name: id, start: `2026-11-28T${from}:00`, end: `2026-11-28T${to}:00`, who, uses: [],
+  attended: attended ? [[`2026-11-28T${from}:00`, `2026-11-28T${to}:00`]] : [],
+})
+const PLAN: DayPlan = {
+  feasible: true, chanceOnTime: {}, conflicts: [],
+  tasks: [task('mix', 'Ines', '09:00', '09:20'), task('chill', null, '09:20', '12:00', false), task('cut', 'Tomas', '14:00', '14:10')],
+}
+
+describe('a day as a calendar file', () => {
+  it('has each attended step with an alarm, at the kitchen\'s own time, under a UID that stays', () => {
+    const text = calendarOf('2026-11-28', PLAN, null, t => `Tart: ${t.id}`)
+    expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2)
+    expect(text.match(/BEGIN:VALARM/g)).toHaveLength(2)
+    expect(text).toContain('UID:2026-11-28-tart-mix@lumbik')
+    expect(text).toMatch(/DTSTART:20261128T090000\r?\n/)
+    expect(text).toContain('TRIGGER:-PT5M')
+    expect(text).toContain('SUMMARY:Tart: mix')
+    expect(text).not.toContain('chill')
+  })
+  it('of one person has theirs only', () => {
+    const text = calendarOf('2026-11-28', PLAN, 'Tomas', t => t.id)
+    expect(text).toContain('SUMMARY:cut')
+    expect(text).not.toContain('SUMMARY:mix')
+  })
+})
+
+describe('a sheet as the planner takes it', () => {
+  const sheet: DaySheet = demoDay('friday')
+  it('has the day before for its hands, nothing that is out, and what was put by hand', () => {
+    const [first] = sheet.desserts
+    first!.fixed = { boil: { start: '2026-11-27T09:00', who: 'Ines', began: false } }
+    const day = dayInputOf('2026-11-27', sheet, () => [{ name: 'boil', minutes: 5 }, { name: 'chill', minutes: 60 }])
+    expect(day.hands![0]!.shifts).toEqual([
+      { from: '2026-11-26T07:00', to: '2026-11-26T16:00' }, { from: '2026-11-27T07:00', to: '2026-11-27T16:00' }])
+    expect(day.equipment!.some(e => e.kind === 'blastChiller')).toBe(false)
+    expect(day.desserts[0]!.steps!.map(s => s.fixed ?? null)).toEqual([{ start: '2026-11-27T09:00', who: 'Ines' }, null])
+  })
+  it('hours past midnight end the next day', () => {
+    const night = { ...sheet, hands: [{ name: 'x', from: '18:00', to: '02:00' }] }
+    expect(dayInputOf('2026-11-27', night, () => []).hands![0]!.shifts![1])
+      .toEqual({ from: '2026-11-27T18:00', to: '2026-11-28T02:00' })
+  })
+  it('a kitchen\'s ovens, rings and fridges are on it, benches and ice baths are not', () => {
+    const all = equipmentOf({ ...demoKitchen(), ovens: demoKitchen().ovens } as never)
+    expect(new Set(all.map(e => e.kind))).toEqual(new Set(['oven', 'ring', 'fridge', 'blastChiller', 'freezer', 'mixer']))
+  })
+})
+
+describe('the day in words', () => {
+  const names: Names = { dessert: id => `the ${id}`, task: key => `step ${key}`, equipment: id => `oven ${id}` }
+  it('conflicts and ways out have no hole', () => {
+    for (const code of Object.keys(messages.today.CONFLICTS)) {
+      const said = conflictWords({ code, tasks: ['pie/bake', 'shell/bake'], ways: [] }, names)
+      expect(said, code).not.toMatch(/undefined|[{}]/)
+      expect(said, code).toMatch(/step pie\/bake|the pie/)
+    }
+    const params = { dessert: 'pie', minutes: 95, first: 'a/b', second: 'c/d', id: 'deck', tempC: 120, kind: 'oven' }
+    for (const code of Object.keys(messages.today.WAYS))
+      expect(wayWords({ code, params }, names), code).not.toMatch(/undefined|NaN|[{}]/)
+    expect(wayWords({ code: 'serveLater', params }, names)).toBe('Serve the pie 1 h 35 min later')
+  })
+  it.each([[0, '0 min'], [59, '59 min'], [60, '1 h'], [61, '1 h 1 min'], [125, '2 h 5 min']])('%d min is %s', (m, words) =>
+    expect(longWords(m)).toBe(words))
+  it('a formula\'s steps have their names, other steps their own', () => {
+    expect([stepName('chill'), stepName('part:chillBase'), stepName('Pipe rosettes')])
+      .toEqual(['Chill', messages.cook.PART_WORDS.chillBase[0], 'Pipe rosettes'])
+  })
+})

@@ -1,0 +1,175 @@
+/**
+ * A day sheet: kept on the server, autosaved; what was not sent yet stays in this browser. Every change is planned anew
+ * in a worker, the first plan at once.
+ */
+import { proxy, type Remote, wrap } from 'comlink'
+import { addDays, format, parseISO } from 'date-fns'
+import type { DayPlan } from '#core/schedule/plan'
+import type { DayInput, StepInput } from '#core/schedule/read'
+import type { FormulaRecord } from '../../shared/schemas/wire'
+import { coreKitchen } from '../../shared/kitchen'
+import type { DayRecord, DaySheet, SheetDessert } from '../../shared/day'
+import type { DayApi, DaySaid } from '../workers/day.worker'
+
+const KEPT = 'lumbik:day:'
+const SAVES_MS = 500
+const AGAIN_MS = 2500
+
+/** The day before, for what is made then. */
+const before = (date: string) => format(addDays(parseISO(date), -1), 'yyyy-MM-dd')
+/** Hours of a hand on a date; past midnight they end the next day. */
+function shiftOn(date: string, { from, to }: { from: string, to: string }) {
+  const end = to > from ? date : format(addDays(parseISO(date), 1), 'yyyy-MM-dd')
+  return { from: `${date}T${from}`, to: `${end}T${to}` }
+}
+
+/** A sheet as the planner takes it. */
+export function dayInputOf(date: string, sheet: DaySheet, stepsOf: (d: SheetDessert) => StepInput[] | null): DayInput {
+  return {
+    date,
+    hands: sheet.hands.map(h => ({ name: h.name, shifts: [shiftOn(before(date), h), shiftOn(date, h)] })),
+    equipment: sheet.equipment.filter(e => !e.isOut)
+      .map(({ id, kind, capacity, heatKPerMin, coolKPerMin }) => ({ id, kind, capacity, heatKPerMin, coolKPerMin })),
+    desserts: sheet.desserts.map(d => ({
+      id: d.id, name: d.name, serveAt: `${date}T${d.serveAt}`, keepMinutes: d.keepMinutes,
+      steps: (stepsOf(d) ?? []).map((s) => {
+        const at = d.fixed[s.id ?? s.name]
+        return at ? { ...s, fixed: { start: at.start, who: at.who } } : s
+      }),
+    })),
+  }
+}
+
+export function useDay(date: Ref<string>) {
+  const kitchen = useKitchenStore()
+  const sheet = shallowRef<DaySheet | null>(null)
+  const plan = shallowRef<DayPlan | null>(null)
+  const progress = ref(0)
+  const wrong = shallowRef<DaySaid['wrong']>(null)
+  const failed = ref(false)
+  const unsent = ref(false)
+  /** What is on the server instead, where somebody else changed it. */
+  const theirs = shallowRef<DayRecord | null>(null)
+  const steps = shallowRef(new Map<string, StepInput[] | null>())
+  const history = useUndo<DaySheet>()
+  let version = 0
+  const worker = new Worker(new URL('../workers/day.worker.ts', import.meta.url), { type: 'module' })
+  const planner: Remote<DayApi> = wrap<DayApi>(worker)
+  onScopeDispose(() => worker.terminate())
+
+  async function load() {
+    theirs.value = null
+    history.forget()
+    try {
+      const [record] = await Promise.all([
+        api<DayRecord>(`/api/days/${date.value}`), kitchen.record ? null : kitchen.load(),
+      ])
+      version = record.version
+      failed.value = false
+      const kept = browserStore.get(KEPT + date.value)
+      sheet.value = kept ? (JSON.parse(kept) as DaySheet) : record.sheet
+      unsent.value = kept !== null
+      if (kept) void save()
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error
+      failed.value = true
+    }
+  }
+
+  /* Saving: the newest sheet, one question at a time. */
+  let saving = false
+  async function save() {
+    if (saving || theirs.value || !sheet.value) return
+    saving = true
+    const [of, sent] = [date.value, sheet.value]
+    try {
+      const said = await api<DayRecord>(`/api/days/${of}`, { method: 'PUT', body: { version, sheet: toPlain(sent) } })
+      version = said.version
+      if (sheet.value === sent && of === date.value) {
+        browserStore.remove(KEPT + of)
+        unsent.value = false
+      }
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error
+      if (error.status === 409) theirs.value = error.problem.current as DayRecord
+      else setTimeout(() => void save(), AGAIN_MS)
+      return
+    } finally {
+      saving = false
+    }
+    if (unsent.value) void save()
+  }
+  const saveSoon = useDebounceFn(() => void save(), SAVES_MS)
+  /** Theirs, or this browser's over it. */
+  function settle(mine: boolean) {
+    const there = theirs.value!
+    version = there.version
+    theirs.value = null
+    if (!mine) {
+      browserStore.remove(KEPT + date.value)
+      unsent.value = false
+      sheet.value = there.sheet
+    } else void save()
+  }
+
+  function put(next: DaySheet) {
+    sheet.value = next
+    unsent.value = true
+    browserStore.set(KEPT + date.value, JSON.stringify(next))
+    void saveSoon()
+  }
+  /** Changes the sheet; can be undone. */
+  function change(edit: (draft: DaySheet) => void) {
+    if (!sheet.value) return
+    const next = structuredClone(toPlain(sheet.value))
+    edit(next)
+    history.note(sheet.value)
+    put(next)
+  }
+  function step(way: 'back' | 'forward') {
+    const to = sheet.value && history[way](sheet.value)
+    if (to) put(to)
+  }
+
+  /* Steps of formulas, once for each with its count. */
+  const keyOf = (d: SheetDessert) => `${d.formulaId}/${d.count}/${sheet.value!.equipment.map(e => e.kind).join()}`
+  const asked = new Set<string>()
+  async function ask(d: SheetDessert) {
+    const key = keyOf(d)
+    if (asked.has(key) || !kitchen.record) return
+    asked.add(key)
+    const record = await api<FormulaRecord>(`/api/formulas/${d.formulaId}`).catch(() => null)
+    const kinds = [...new Set(sheet.value!.equipment.map(e => e.kind))]
+    const found = record && await planner.steps(
+      toPlain(record.document), toPlain(coreKitchen(kitchen.record)), d.count, kinds)
+    steps.value = new Map(steps.value).set(key, found)
+  }
+  const stepsOf = (d: SheetDessert): StepInput[] | null => d.steps ?? steps.value.get(keyOf(d)) ?? null
+  /** Formulas that are still being worked out. */
+  const waits = computed(() => sheet.value?.desserts.filter(d => !d.steps && !steps.value.has(keyOf(d))).length ?? 0)
+  watch(sheet, (s) => {
+    for (const d of s?.desserts ?? []) if (!d.steps && d.formulaId) void ask(d)
+  })
+  watch([sheet, waits], () => {
+    const s = sheet.value
+    if (!s || waits.value > 0) return
+    progress.value = 0
+    void planner.plan(toPlain(dayInputOf(date.value, s, stepsOf)), proxy((said: DaySaid) => {
+      if (sheet.value !== s) return
+      progress.value = said.done
+      wrong.value = said.wrong
+      if (said.plan || said.wrong) plan.value = said.plan
+    }))
+  })
+  watch(date, () => {
+    sheet.value = null
+    plan.value = null
+    void load()
+  })
+  onBack(() => { if (!unsent.value) void load() })
+  return {
+    sheet, plan, progress, wrong, failed, unsent, theirs, waits, stepsOf, load, change, settle,
+    undo: () => step('back'), redo: () => step('forward'), canUndo: history.canUndo, canRedo: history.canRedo,
+  }
+}
+export type LiveDay = ReturnType<typeof useDay>

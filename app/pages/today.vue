@@ -1,0 +1,185 @@
+<script setup lang="ts">
+/** Today: the whole day on one sheet, planned backwards from each service. */
+import { addDays, format, parseISO } from 'date-fns'
+import { isDate } from '../../shared/schemas/shape'
+import { calendarOf } from '~/composables/dayCalendar'
+import { saveFile } from '~/composables/formulaFile'
+import { KIND_NAMES, type Names, stepName } from '~/words/today'
+import { say } from '~/words/say'
+
+useHead({ title: say('today.title') })
+const fmt = useFormat()
+const route = useRoute()
+const asked = route.query.date
+const iso = (d: Date) => format(d, 'yyyy-MM-dd')
+const date = ref(typeof asked === 'string' && isDate(asked) ? asked : iso(new Date()))
+watch(date, d => void navigateTo({ query: { date: d } }, { replace: true }))
+const day = useDay(date)
+const shelf = shallowRef<{ id: string, name: string }[]>([])
+/** The shelf's names, all pages. */
+async function loadShelf() {
+  const all: { id: string, name: string }[] = []
+  for (let after = ''; ;) {
+    interface Page { items: { id: string, name: string }[], next: string | null }
+    const page: Page | null = await api<Page>('/api/formulas', { query: after ? { after } : {} }).catch(() => null)
+    all.push(...(page?.items ?? []))
+    if (!page?.next) break
+    after = page.next
+  }
+  shelf.value = all
+}
+await Promise.all([day.load(), loadShelf()])
+
+const { sheet, plan } = day
+const nowMs = ref(Date.now())
+useIntervalFn(() => { nowMs.value = Date.now() }, 30_000)
+const chosen = ref<string | null>(null)
+const task = computed(() => plan.value?.tasks.find(t => `${t.dessert}/${t.id}` === chosen.value) ?? null)
+const dessertName = (id: string) => sheet.value?.desserts.find(d => d.id === id)?.name ?? id
+const equipmentName = (id: string) => {
+  const e = sheet.value?.equipment.find(x => x.id === id)
+  return e ? e.name || KIND_NAMES[e.kind] : id
+}
+const names: Names = {
+  dessert: dessertName,
+  equipment: equipmentName,
+  task: (key) => {
+    const [d, ...rest] = key.split('/')
+    const step = sheet.value?.desserts.find(x => x.id === d)
+    const found = step && day.stepsOf(step)?.find(s => (s.id ?? s.name) === rest.join('/'))
+    return found ? say('today.stepOf', { step: stepName(found.name), dessert: dessertName(d!) }) : dessertName(d!)
+  },
+}
+const chances = computed(() => Object.entries(plan.value?.chanceOnTime ?? {})
+  .map(([id, p]) => ({ id, name: dessertName(id), p, at: sheet.value?.desserts.find(d => d.id === id)?.serveAt ?? '' }))
+  .sort((a, b) => a.at.localeCompare(b.at)))
+const done = computed(() => sheet.value?.desserts.flatMap(d => d.done.map(s => `${d.id}/${s}`)) ?? [])
+
+const local = (ms: number) => format(new Date(ms), 'yyyy-MM-dd\'T\'HH:mm')
+/** Puts a step at a time, and holds it there. */
+function pin(key: string, startMs: number, began = false, isDone = false) {
+  const t = plan.value?.tasks.find(x => `${x.dessert}/${x.id}` === key)
+  if (!t) return
+  day.change((s) => {
+    const d = s.desserts.find(x => x.id === t.dessert)!
+    d.fixed[t.id] = { start: local(startMs), who: t.who, began }
+    if (isDone && !d.done.includes(t.id)) d.done.push(t.id)
+  })
+}
+const startOf = (key: string) => parseISO(plan.value!.tasks.find(t => `${t.dessert}/${t.id}` === key)!.start).getTime()
+const move = (key: string, minutes: number) => {
+  chosen.value = key
+  pin(key, startOf(key) + 60_000 * minutes)
+}
+const letGo = (key: string) => day.change((s) => {
+  const [d, ...rest] = key.split('/')
+  const at = s.desserts.find(x => x.id === d)!
+  at.fixed = Object.fromEntries(Object.entries(at.fixed).filter(([k]) => k !== rest.join('/')))
+})
+const isPinned = computed(() => task.value !== null
+  && sheet.value?.desserts.find(d => d.id === task.value!.dessert)?.fixed[task.value.id] !== undefined)
+function calendar() {
+  if (!plan.value) return
+  const text = calendarOf(date.value, plan.value, null, t => `${dessertName(t.dessert)}: ${stepName(t.name)}`)
+  saveFile(say('today.fileName', { date: date.value }), 'ics', text, 'text/calendar')
+}
+/** The sheet of a week ago, with its pins let go. */
+async function copyLastWeek() {
+  const last = iso(addDays(parseISO(date.value), -7))
+  const there = await api<{ sheet: NonNullable<typeof sheet.value> }>(`/api/days/${last}`).catch(() => null)
+  if (there) day.change((s) => {
+    Object.assign(s, there.sheet, { desserts: there.sheet.desserts.map(d => ({ ...d, fixed: {}, done: [] })) })
+  })
+}
+const print = () => window.print()
+</script>
+
+<template>
+  <main
+    class="today" :data-settled="sheet && (sheet.desserts.length === 0 || day.progress.value === 1) ? 'true' : 'false'"
+    :data-unsent="day.unsent.value"
+  >
+    <header class="no-print">
+      <h1>{{ $say('today.today') }}</h1>
+      <button type="button" class="flat" :aria-label="$say('today.dayBefore')" @click="date = iso(addDays(parseISO(date), -1))">←</button>
+      <input v-model="date" type="date" class="native date" :aria-label="$say('today.date')">
+      <button type="button" class="flat" :aria-label="$say('today.dayAfter')" @click="date = iso(addDays(parseISO(date), 1))">→</button>
+      <span class="acts">
+        <button type="button" class="underline" :disabled="!day.canUndo.value" @click="day.undo()">{{ $say('today.undo') }}</button>
+        <button type="button" class="underline" :disabled="!day.canRedo.value" @click="day.redo()">{{ $say('today.redo') }}</button>
+        <button v-if="plan?.feasible" type="button" class="underline" @click="calendar">{{ $say('today.calendar') }}</button>
+        <button v-if="plan?.feasible" type="button" class="underline" @click="print">{{ $say('today.print') }}</button>
+      </span>
+    </header>
+    <h2 class="print-only">{{ $say('today.sheetOf', { date: fmt.day(date) }) }}</h2>
+    <p v-if="day.failed.value" class="wrong" role="alert">
+      {{ $say('today.failed') }} <button type="button" class="underline" @click="day.load()">{{ $say('today.tryNow') }}</button>
+    </p>
+    <div v-if="day.theirs.value" class="wrong" role="alert">
+      {{ $say('today.changedElsewhere') }}
+      <button type="button" class="flat" @click="day.settle(false)">{{ $say('today.takeTheirs') }}</button>
+      <button type="button" class="flat" @click="day.settle(true)">{{ $say('today.keepMine') }}</button>
+    </div>
+    <template v-if="sheet">
+      <DayWants :day="day" :shelf="shelf" />
+      <div v-if="sheet.desserts.length === 0" class="empty">
+        <p>{{ $say('today.empty') }}</p>
+        <button type="button" class="flat" @click="copyLastWeek">{{ $say('today.copyLastWeek') }}</button>
+      </div>
+      <template v-else>
+        <p v-if="day.wrong.value" class="wrong" role="alert">{{ $say('today.wrong', { path: day.wrong.value.path }) }}</p>
+        <p class="going soft" role="status">
+          {{ day.progress.value < 1 ? $say('today.planning') : plan && !plan.feasible ? $say('today.noPlan') : '' }}
+        </p>
+        <DayConflicts v-if="plan" :conflicts="plan.conflicts" :names="names" :day="day" />
+        <template v-if="plan?.feasible && plan.tasks.length">
+          <ul class="chances num">
+            <li v-for="c in chances" :key="c.id" :class="{ bad: c.p < 0.9 }" :data-chance="c.name">
+              <b>{{ c.at }}</b> {{ c.name }}: {{ $say('today.chance', { n: Math.min(10, Math.floor(10 * c.p + 1e-9)) }) }}
+            </li>
+          </ul>
+          <DayPicture
+            :plan="plan" :sheet="sheet" :chosen="chosen" :now-ms="nowMs"
+            @choose="k => { chosen = k === chosen ? null : k }" @move="move"
+          />
+          <p class="key soft no-print"><i class="dark" /> {{ $say('today.keyHands') }} <i class="light" /> {{ $say('today.keyAlone') }}</p>
+          <section v-if="task && chosen" class="one no-print" data-one>
+            <h2>{{ names.task(chosen) }}</h2>
+            <p class="num">{{ fmt.time(task.start) }}–{{ fmt.time(task.end) }}<template v-if="task.who">, {{ task.who }}</template></p>
+            <div class="acts">
+              <button type="button" class="flat" data-earlier @click="move(chosen, -10)">{{ $say('today.earlier') }}</button>
+              <button type="button" class="flat" data-later @click="move(chosen, 10)">{{ $say('today.later10') }}</button>
+              <button v-if="isPinned" type="button" class="flat" data-let-go @click="letGo(chosen)">{{ $say('today.letGo') }}</button>
+              <button v-else type="button" class="flat" data-pin @click="move(chosen, 0)">{{ $say('today.pin') }}</button>
+            </div>
+          </section>
+          <DayLists
+            :date="date" :plan="plan" :done="done" :name-of="dessertName" :equipment-of="equipmentName"
+            @tick="k => pin(k, startOf(k), true, true)" @late="k => pin(k, nowMs, true)"
+          />
+        </template>
+      </template>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.today { padding: 1.2rem 1.75rem 3rem; max-width: 1280px; margin: 0 auto; }
+header { display: flex; flex-wrap: wrap; gap: 0.5rem 0.8rem; align-items: center; margin-bottom: 0.8rem; }
+h1 { font-size: 2rem; margin-right: 0.6rem; } h2 { font-size: 1.35rem; margin: 0.6rem 0 0.2rem; }
+.date { width: 10.5rem; }
+.acts { display: flex; flex-wrap: wrap; gap: 0.5rem 1.1rem; }
+header .acts { margin-left: auto; }
+.acts button { min-height: 44px; }
+.acts button:disabled { color: var(--ink-soft); text-decoration: none; }
+.going { min-height: 1.5em; margin: 0.4rem 0; }
+.chances { list-style: none; padding: 0; margin: 0 0 0.6rem; display: flex; flex-wrap: wrap; gap: 0.2rem 1.6rem; }
+.chances .bad { color: var(--blood); font-weight: 600; }
+.key { display: flex; gap: 0.5rem; align-items: center; }
+.key i { width: 22px; height: 14px; border: 1px solid var(--ink); } .key .dark { background: var(--ink); }
+.key .light { background: var(--citron-soft); margin-left: 1rem; }
+.empty { padding: 2rem 0; } .print-only { display: none; }
+.one p { margin: 0 0 0.4rem; }
+@media (max-width: 760px) { .today { padding: 1rem; } header .acts { margin-left: 0; } }
+@media print { .print-only { display: block; } }
+</style>

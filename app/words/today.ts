@@ -1,0 +1,45 @@
+/** What the day sheet says: steps by their codes, conflicts and ways out, equipment. */
+import type { EquipmentKind } from '#core/schedule/day'
+import type { Conflict, WayOut } from '#core/schedule/explain'
+import type { OwnCode } from '#core/plan/work'
+import { group, sentences } from './say'
+
+export const KIND_NAMES = group<Record<EquipmentKind, string>>('today.KINDS')
+const STEPS = group<Record<OwnCode, string>>('today.STEPS')
+const PARTS = group<Record<string, [title: string, how: string]>>('cook.PART_WORDS')
+const conflict = sentences('today.CONFLICTS')
+const way = sentences('today.WAYS')
+
+/** A step's name: a formula's by its code, another as it was written. @example stepName('chill') // 'Chill' */
+export const stepName = (name: string): string =>
+  STEPS[name as OwnCode] ?? (name.startsWith('part:') ? PARTS[name.slice('part:'.length)]?.[0] : undefined) ?? name
+
+export interface Names {
+  dessert: (id: string) => string
+  /** Of `dessert/step`. */
+  task: (key: string) => string
+  equipment: (id: string) => string
+}
+export const conflictWords = (c: Conflict, names: Names): string => {
+  const [first, second] = c.tasks
+  return conflict(c.code, {
+    first: names.task(first ?? ''), second: names.task(second ?? ''),
+    dessert: names.dessert((first ?? '').split('/')[0]!),
+  })
+}
+/** Minutes as hours and minutes. @example longWords(95) // '1 h 35 min' */
+export const longWords = (minutes: number): string => {
+  const [h, m] = [Math.floor(minutes / 60), Math.round(minutes % 60)]
+  return [h > 0 ? `${h} h` : '', m > 0 || h === 0 ? `${m} min` : ''].filter(Boolean).join(' ')
+}
+export const wayWords = (w: WayOut, names: Names): string => {
+  const text = (k: string) => String(w.params[k] ?? '')
+  return way(w.code, {
+    minutes: longWords(Number(w.params.minutes ?? 0)),
+    dessert: names.dessert(text('dessert')),
+    first: names.task(text('first')),
+    second: names.task(text('second')),
+    thing: 'id' in w.params ? names.equipment(text('id')) : KIND_NAMES[text('kind') as EquipmentKind] ?? text('kind'),
+    temp: 'tempC' in w.params ? `${text('tempC')} °C` : '',
+  })
+}

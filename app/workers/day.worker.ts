@@ -1,0 +1,67 @@
+/** The planner off the page: a first plan at once, then a good one; a newer day stops an older. */
+import { expose } from 'comlink'
+import { InputError } from '#core/base/errors'
+import type { Planned } from '#core/formula/bench'
+import type { Kitchen } from '#core/kitchen/kitchen'
+import { stepsOfFormula } from '#core/schedule/ofFormula'
+import { type DayPlan, planSteps } from '#core/schedule/plan'
+import type { DayInput, StepInput } from '#core/schedule/read'
+
+/** Share of the search that the first plan is made with. */
+const FIRST = 0.02
+/** A cancel is heard so often, ms. */
+const BREATHES_MS = 40
+let newest = 0
+const breathe = () =>
+  new Promise<void>((resolve) => {
+    const channel = new MessageChannel()
+    channel.port1.onmessage = () => resolve()
+    channel.port2.postMessage(0)
+  })
+
+export interface DaySaid {
+  plan: DayPlan | null
+  /** Share of the search that is done; 1: this is the plan. */
+  done: number
+  /** What of the day cannot be, by its field. */
+  wrong: { path: string, code: string } | null
+}
+
+const api = {
+  /** A formula as steps; null: it cannot be worked out. */
+  steps(planned: Planned, kitchen: Kitchen, count: number | null, kinds: readonly string[]): StepInput[] | null {
+    try {
+      return stepsOfFormula(planned, kitchen, count, new Set(kinds))
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error
+      return null
+    }
+  },
+  /** Plans a day until it is done or another is asked for. */
+  async plan(day: DayInput, report: (said: DaySaid) => void): Promise<void> {
+    const mine = ++newest
+    try {
+      for (const effort of [FIRST, 1]) {
+        const run = planSteps(day, () => [], effort)
+        for (let last = performance.now(), step = run.next(); ; step = run.next()) {
+          if (step.done) {
+            report({ plan: step.value, done: effort === 1 ? 1 : 0, wrong: null })
+            break
+          }
+          if (performance.now() - last < BREATHES_MS) continue
+          report({ plan: null, done: effort === 1 ? step.value : 0, wrong: null })
+          await breathe()
+          if (newest !== mine) return
+          last = performance.now()
+        }
+        await breathe()
+        if (newest !== mine) return
+      }
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error
+      report({ plan: null, done: 1, wrong: { path: error.path, code: error.code } })
+    }
+  },
+}
+export type DayApi = typeof api
+expose(api)

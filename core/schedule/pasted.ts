@@ -1,0 +1,76 @@
+/** A line of what is wanted, read: "lemon tart 24 by 14:30, posset 64 at 19:00". */
+
+/** What was read of one dessert; what it did not say is null. */
+export interface Wanted {
+  name: string
+  count: number | null
+  /** HH:MM. */
+  serveAt: string | null
+}
+/** "14:30", "2.30 pm", "7pm", "half past two", "noon". */
+const TIME = /\b(?:at|by|for|until|from)?\s*(\d{1,2})(?:[:.h](\d{2}))?\s*(am|pm)?(?=\s*(?:$|[,;.)\n]))/i
+const NAMED: readonly [RegExp, string][] = [
+  [/\b(?:at|by|for)?\s*noon\b/i, '12:00'], [/\b(?:at|by|for)?\s*midnight\b/i, '00:00'],
+]
+const HOURS = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve']
+const SPOKEN = new RegExp(`\\b(?:at|by|for)?\\s*(half past|quarter past|quarter to)?\\s*\\b(${HOURS.join('|')})\\b(?:\\s*o.?clock)?\\s*$`, 'i')
+const two = (n: number) => String(n).padStart(2, '0')
+/** Without am or pm an hour before this is of the afternoon. */
+const MORNING_FROM = 7
+
+/** The time at the end of a piece, and what stands before it. */
+function timeOf(piece: string): { serveAt: string | null, rest: string } {
+  for (const [words, at] of NAMED) if (words.test(piece)) return { serveAt: at, rest: piece.replace(words, ' ') }
+  const spoken = SPOKEN.exec(piece)
+  if (spoken) {
+    const add = { 'half past': 30, 'quarter past': 15, 'quarter to': -15 }[spoken[1]?.toLowerCase() ?? ''] ?? 0
+    const hour = HOURS.indexOf(spoken[2]!.toLowerCase()) + 1
+    const minutes = 60 * (hour < MORNING_FROM ? hour + 12 : hour) + add
+    return { serveAt: `${two(Math.floor(minutes / 60) % 24)}:${two(minutes % 60)}`, rest: piece.slice(0, spoken.index) }
+  }
+  const m = TIME.exec(piece)
+  const said = m && (m[2] !== undefined || m[3] !== undefined || /\b(?:at|by|for|until|from)\s*\d/i.test(m[0]))
+  if (!m || !said) return { serveAt: null, rest: piece }
+  const [hour, minute, half] = [Number(m[1]), Number(m[2] ?? 0), m[3]?.toLowerCase()]
+  const full = half === 'pm' && hour < 12 ? hour + 12 : half === 'am' && hour === 12 ? 0
+    : half === undefined && m[2] === undefined && hour < MORNING_FROM ? hour + 12 : hour
+  if (full > 23 || minute > 59) return { serveAt: null, rest: piece }
+  return { serveAt: `${two(full)}:${two(minute)}`, rest: piece.slice(0, m.index) + piece.slice(m.index + m[0].length) }
+}
+/** "24", "24 x", "× 24", "for 24", "24 portions". */
+const COUNT = /(?:^|\s)(?:[x×]|for)?\s*(\d+(?:\.\d+)?)\s*(?:[x×]|covers?|portions?|glasses|people|pieces?|pots?)?(?=\s|$)/i
+
+/**
+ * Desserts wanted, one a line or parted by commas; a time said once counts for those before it that have none.
+ * @example wantedIn('lemon tart 24 by 14:30, posset 64 at 19:00').map(w => w.serveAt) // ['14:30', '19:00']
+ */
+export function wantedIn(text: string): Wanted[] {
+  const pieces = text.split(/[\n;]|,(?!\d)|\band\b(?=[^,;\n]*\d)/i).map(p => p.trim()).filter(Boolean)
+  const out = pieces.flatMap((piece): Wanted[] => {
+    const { serveAt, rest } = timeOf(piece)
+    const counted = COUNT.exec(rest)
+    const left = counted ? rest.slice(0, counted.index) + ' ' + rest.slice(counted.index + counted[0].length) : rest
+    const name = left.replace(/^\s*(?:and|of)\b/i, '').replace(/\s+/g, ' ').replace(/^[\s:–-]+|[\s:–-]+$/g, '')
+    return name ? [{ name, count: counted ? Number(counted[1]) : null, serveAt }] : []
+  })
+  for (let i = out.length - 2; i >= 0; i--) out[i]!.serveAt ??= out[i + 1]!.serveAt
+  return out
+}
+
+const wordsOf = (text: string) =>
+  text.toLowerCase().normalize('NFD').replace(/[^a-z0-9]+/g, ' ').trim().split(' ')
+    .map(w => w.replace(/(?:es|s)$/, '')).filter(w => w.length > 2)
+/**
+ * Which of several names is meant: most of its words in common, none if too few are.
+ * @example meantBy('lemon tart', ['Posset', 'Sharp lemon tart']) // 1
+ */
+export function meantBy(name: string, among: readonly string[]): number | null {
+  const mine = wordsOf(name)
+  const scores = among.map((other) => {
+    const theirs = wordsOf(other)
+    const common = mine.filter(w => theirs.includes(w)).length
+    return mine.length === 0 ? 0 : common / mine.length + common / (10 * Math.max(1, theirs.length))
+  })
+  const best = Math.max(0, ...scores)
+  return best >= 0.5 ? scores.indexOf(best) : null
+}
