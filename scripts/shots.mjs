@@ -29,9 +29,9 @@ const VIEWS = [
   `balance-tablet=${MAIN}/balance@1024x768`,
   `heat-phone=${MAIN}/heat@390x844`,
   // These change the demo a little; so they come last.
-  `balance-versions=${MAIN}/balance`,
   `balance-rebalance=${MAIN}/balance`,
   'book=book',
+  'today=today?date=2026-11-28',
   `batch-why=${RUNNY}/why`,
   'learned=book/learned',
   `batch-cook=${DEMO(5)}/balance@1024x768`,
@@ -58,7 +58,7 @@ for (const view of wanted.length ? wanted : VIEWS) {
   }
   if (/balance/.test(path)) await page.waitForSelector('[data-map="settled"]', { timeout: 30000 })
   const press = button => page.getByRole('button', { name: button, exact: true }).first().click()
-  if (/^(book|batch)/.test(path)) await page.waitForSelector('main[data-settled="true"]')
+  if (/^(book|batch|today)/.test(path)) await page.waitForSelector('main[data-settled="true"]')
   if (name === 'batch-why') {
     await press('Find out why')
     await page.waitForSelector('.why[data-work="done"] [data-courses] svg', { timeout: 120_000 })
@@ -74,7 +74,11 @@ for (const view of wanted.length ? wanted : VIEWS) {
     await press('Start the batch')
     await page.waitForSelector('.cook[data-watched="true"]')
     while ((await page.locator('.cook').getAttribute('data-step')) !== 'heatDirect') {
-      for (let n = await page.locator('[data-in]').count(); n > 0; n--) await page.locator('[data-in]').first().click()
+      for (let n = await page.locator('[data-in]').count(); n > 0; n--) {
+        await page.locator('[data-pour]').first().click()
+        await page.waitForFunction(() => !document.querySelector('[data-pour="runs"]'))
+        await page.locator('[data-in]').first().click()
+      }
       const at = await page.locator('.cook').getAttribute('data-step')
       await page.locator('[data-done]').click()
       await page.waitForSelector(`.cook:not([data-step="${at}"])`)
@@ -104,11 +108,6 @@ for (const view of wanted.length ? wanted : VIEWS) {
     await press('Rebalance')
     await press('Find ways')
     await page.waitForSelector('[data-rebalance="settled"]', { timeout: 30000 })
-  }
-  if (name === 'balance-versions') {
-    await press('Versions')
-    await page.locator('[data-version="as first written"]').getByRole('button', { name: 'Compare' }).click()
-    await page.waitForSelector('[data-compared="1"][data-explained="settled"]', { timeout: 30000 })
   }
   await page.evaluate(() => Promise.all([document.fonts.ready, ...document.getAnimations().map(a => a.finished)]))
   if (path === 'shelf') await page.waitForSelector('[data-fresh="true"]')

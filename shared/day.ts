@@ -52,6 +52,9 @@ const OVEN_RATES = { heatKPerMin: 8, coolKPerMin: 2.5 } as const
 const FRIDGE_HOLDS = 12
 const OVEN_HOLDS = 2
 
+/** A plate stands ready for so long before it is served, minutes, where nothing is said (judgement). */
+export const STANDS_MIN = 60
+
 /** What a kitchen has to work on: its ovens, rings, fridges and freezers; a mixer. */
 export function equipmentOf(k: Pick<KitchenRecord, 'ovens' | 'burners' | 'places'>): SheetEquipment[] {
   const plain = { heatKPerMin: null, coolKPerMin: null, isOut: false }

@@ -49,7 +49,7 @@ for (const size of SIZES) {
       await sound(page)
       await fetch(`${lumbik.url}/api/formulas/${TUB}`, { method: 'DELETE' })
       const batch = '/batch/0e1f0000-000a-4000-8000-000000000014'
-      const book = ['/book', '/book/learned', '/book/instruments', ...['cook', 'out', 'why', 'record'].map(v => `${batch}/${v}`)]
+      const book = ['/today?date=2026-11-28', '/book', '/book/learned', '/book/instruments', ...['cook', 'out', 'why', 'record'].map(v => `${batch}/${v}`)]
       for (const path of ['/new', '/kitchen', '/bin', ...book]) {
         await page.goto(path)
         await expect(page.locator('h1')).toBeVisible()

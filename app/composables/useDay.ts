@@ -152,8 +152,8 @@ export function useDay(date: Ref<string>) {
   })
   watch([sheet, waits], () => {
     const s = sheet.value
-    if (!s || waits.value > 0) return
     progress.value = 0
+    if (!s || waits.value > 0) return
     void planner.plan(toPlain(dayInputOf(date.value, s, stepsOf)), proxy((said: DaySaid) => {
       if (sheet.value !== s) return
       progress.value = said.done
@@ -168,7 +168,9 @@ export function useDay(date: Ref<string>) {
   })
   onBack(() => { if (!unsent.value) void load() })
   return {
-    sheet, plan, progress, wrong, failed, unsent, theirs, waits, stepsOf, load, change, settle,
+    sheet, plan, progress,
+    isPlanned: computed(() => progress.value === 1 && waits.value === 0),
+    wrong, failed, unsent, theirs, waits, stepsOf, load, change, settle,
     undo: () => step('back'), redo: () => step('forward'), canUndo: history.canUndo, canRedo: history.canRedo,
   }
 }

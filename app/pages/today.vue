@@ -96,7 +96,7 @@ const print = () => window.print()
 
 <template>
   <main
-    class="today" :data-settled="sheet && (sheet.desserts.length === 0 || day.progress.value === 1) ? 'true' : 'false'"
+    class="today" :data-settled="sheet && day.isPlanned.value ? 'true' : 'false'"
     :data-unsent="day.unsent.value"
   >
     <header class="no-print">

@@ -4,7 +4,7 @@
  */
 import { toEnd } from '../base/run'
 import { piecesFor } from './board'
-import { type Day, type DayDessert, keyOf, OVEN_K, tasksOf } from './day'
+import { type Day, type DayDessert, keyOf, OVEN_K, type Shift, tasksOf } from './day'
 import { type Buffers, type Found, searchDay } from './search'
 
 export interface WayOut {
@@ -21,6 +21,8 @@ const TRIED = 0.12
 /** Changes of a time are tried up to this, and to this, minutes. */
 const MOST_MIN = 12 * 60
 const GRAIN_MIN = 5
+/** A longer time between two shifts is no break. */
+const BREAK_MIN = 4 * 60
 
 type Find = (day: Day, buffers: Buffers) => Found | null
 const finder = (effort: number): Find => (day, buffers) => toEnd(searchDay(day, buffers, TRIED * effort))
@@ -96,8 +98,11 @@ function helpOf(scene: Day, works: (changed: Day) => boolean): WayOut[] {
   const out: WayOut[] = []
   const [first] = scene.hands
   if (first) {
-    const earlier = (m: number) => scene.hands.map(h =>
-      ({ ...h, shifts: h.shifts.map((s, i) => (i === 0 ? { ...s, from: s.from - m } : s)) }))
+    // What follows a break is no beginning.
+    const begins = (s: Shift, before: Shift | undefined) => !before || s.from - before.to > BREAK_MIN
+    const earlier = (m: number) => scene.hands.map(h => ({
+      ...h, shifts: h.shifts.map((s, i) => (begins(s, h.shifts[i - 1]) ? { ...s, from: s.from - m } : s)),
+    }))
     const minutes = leastOf(m => works({ ...scene, hands: earlier(m) }))
     if (minutes !== null) out.push({ code: 'beginShiftEarlier', params: { minutes } })
     if (works({ ...scene, hands: [...scene.hands, { ...first, name: `${first.name} +` }] }))

@@ -113,6 +113,14 @@ describe('a day as it is given', () => {
     // 20 + 15 + 240 minutes from 18:00 are 22:35.
     expect(ways.serveLater).toBe(215)
     expect(ways.beginShiftEarlier).toBe(215)
+    // Of two days the second begins earlier, too; what follows a lunch does not.
+    const shifts = [
+      { from: '2026-11-27T12:00', to: '2026-11-27T20:00' }, { from: '2026-11-28T07:00', to: '2026-11-28T12:00' },
+      { from: '2026-11-28T13:00', to: '2026-11-28T20:00' },
+    ]
+    const early = planOf({ date: '2026-11-28', hands: [{ name: 'Ada', shifts }], desserts: [
+      { name: 'x', serveAt: '06:30', keepMinutes: 60, steps: [step('plate', 20)] }] }, NONE)
+    expect(early.conflicts[0]!.ways).toContainEqual({ code: 'beginShiftEarlier', params: { minutes: 50 } })
     const never = planOf({ date: '2026-11-28', hands: [cook], desserts: [
       { name: 'x', serveAt: '19:00', steps: [step('stir', 15 * 60)] }] }, NONE)
     expect(never.conflicts[0]).toMatchObject({ code: 'longerThanAnyShift', ways: [{ params: { minutes: 60 } }] })

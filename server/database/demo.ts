@@ -1,7 +1,7 @@
 /** The demo: a botanical garden's glasshouse tea room. Everything here is invented. */
 import type { DeviceKind } from '#core/book/record'
 import type { DeviceCheck } from '../../shared/book'
-import { type DaySheet, equipmentOf } from '../../shared/day'
+import { type DaySheet, equipmentOf, STANDS_MIN } from '../../shared/day'
 import { plainMake, withPart } from '#core/formula/parts'
 import { createFormula, defaultUse, line } from '#core/formula/create'
 import { plainVessel } from '#core/physics/geometry/cavity'
@@ -290,7 +290,7 @@ export const demoDay = (which: keyof typeof WANTED): DaySheet => ({
   equipment: equipmentOf({ ovens: OVENS, burners: BURNERS, places: PLACES })
     .map(e => ({ ...e, isOut: which === 'friday' && e.kind === 'blastChiller' })),
   desserts: WANTED[which].map(([n, count, serveAt]): DaySheet['desserts'][number] => ({
-    id: `t${n}`, name: demoName(n), formulaId: uuid(6, n), count, serveAt, keepMinutes: null, steps: null, fixed: {},
+    id: `t${n}`, name: demoName(n), formulaId: uuid(6, n), count, serveAt, keepMinutes: STANDS_MIN, steps: null, fixed: {},
     done: [],
   })),
 })

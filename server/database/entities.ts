@@ -303,6 +303,7 @@ export const DayEntity = defineEntity({
     version: p.integer(),
     sheet: p.json<DaySheet>(),
   },
+  uniques: [{ properties: ['kitchenId', 'date'] }],
 })
 /** What batches of the Book were found to teach. */
 export const CalibrationEntity = defineEntity({

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What is wanted, by when, by whom, on what: desserts (typed, or pasted in a line), hands, what is out of order. */
 import { meantBy, wantedIn } from '#core/schedule/pasted'
-import { equipmentOf } from '../../../shared/day'
+import { equipmentOf, STANDS_MIN } from '../../../shared/day'
 import { KIND_NAMES } from '~/words/today'
 import { say } from '~/words/say'
 
@@ -26,7 +26,7 @@ function take() {
       }
       s.desserts.push({
         id: crypto.randomUUID().slice(0, 8), name: names[i]!, formulaId: props.shelf[i]!.id, count: w.count,
-        serveAt: w.serveAt ?? USUAL, keepMinutes: null, steps: null, fixed: {}, done: [],
+        serveAt: w.serveAt ?? USUAL, keepMinutes: STANDS_MIN, steps: null, fixed: {}, done: [],
       })
     }
     begin(s)
@@ -39,10 +39,11 @@ function begin(s: typeof sheet.value) {
   if (s.hands.length === 0) s.hands.push({ name: say('today.cook', { n: 1 }), from: '07:00', to: '21:00' })
 }
 const value = (e: Event) => (e.target as HTMLInputElement).value
-const set = (i: number, key: 'serveAt' | 'count', e: Event) => props.day.change((s) => {
+const set = (i: number, key: 'serveAt' | 'count' | 'keepMinutes', e: Event) => props.day.change((s) => {
   const d = s.desserts[i]!
   if (key === 'serveAt') d.serveAt = value(e) || d.serveAt
-  else d.count = Number(value(e)) > 0 ? Number(value(e)) : null
+  else if (key === 'count') d.count = Number(value(e)) > 0 ? Number(value(e)) : null
+  else d.keepMinutes = value(e).trim() === '' ? null : Math.max(0, Number(value(e)) || 0)
   d.fixed = {}
 })
 const setHand = (i: number, key: 'name' | 'from' | 'to', e: Event) => props.day.change((s) => {
@@ -72,6 +73,12 @@ const addHand = () => props.day.change((s) => {
         </label>
         <label>{{ $say('today.servedAt') }}
           <input class="native num" type="time" :value="d.serveAt" @change="e => set(i, 'serveAt', e)">
+        </label>
+        <label>{{ $say('today.stands') }}
+          <input
+            class="native num" type="number" min="0" max="10080" :value="d.keepMinutes ?? ''"
+            @change="e => set(i, 'keepMinutes', e)"
+          >
         </label>
         <span v-if="!d.steps && day.stepsOf(d) === null && day.waits.value === 0" class="wrong">{{ $say('today.noSteps') }}</span>
         <button
@@ -117,12 +124,12 @@ const addHand = () => props.day.change((s) => {
 textarea { width: 100%; resize: vertical; }
 .desserts { list-style: none; padding: 0; margin: 0.8rem 0 0; border-top: 1px solid var(--hairline); }
 .desserts li {
-  display: grid; grid-template-columns: minmax(0, 1fr) auto auto auto auto; gap: 0.3rem 1.4rem; align-items: center;
+  display: grid; grid-template-columns: minmax(0, 1fr) auto auto auto auto auto; gap: 0.3rem 1.4rem; align-items: center;
   border-bottom: 1px solid var(--hairline); min-height: 56px;
 }
 .desserts b { font-family: var(--font-display); font-weight: 500; font-size: 1.2rem; overflow-wrap: anywhere; }
 label { display: inline-flex; gap: 0.5rem; align-items: center; }
-label .native { width: 7rem; }
+label .native { width: 5.5rem; } label .native[type="time"] { width: 7rem; }
 .name { max-width: 16rem; }
 .desserts button { min-height: 44px; }
 summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; font-weight: 600; }
