@@ -139,7 +139,7 @@ const print = () => window.print()
             </li>
           </ul>
           <DayPicture
-            :plan="plan" :sheet="sheet" :chosen="chosen" :now-ms="nowMs"
+            :date="date" :plan="plan" :sheet="sheet" :chosen="chosen" :now-ms="nowMs"
             @choose="k => { chosen = k === chosen ? null : k }" @move="move"
           />
           <p class="key soft no-print"><i class="dark" /> {{ $say('today.keyHands') }} <i class="light" /> {{ $say('today.keyAlone') }}</p>

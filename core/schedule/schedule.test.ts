@@ -162,4 +162,16 @@ describe('a day as it is given', () => {
     expect(at(sure, 'plate').end).toBe('2026-11-28T19:00:00')
     expect(sure.chanceOnTime.x).toBeGreaterThanOrEqual(0.9)
   })
+  it('two who share their hands are each in time in nine of ten days; where food may not stand, it is said', () => {
+    const two = ['x', 'y'].map(name => ({ name, serveAt: '19:00', keepMinutes: 60, steps: [
+      step('cook', 40, true, { minutesSlow: 55 }), step('chill', 120, false, { minutesSlow: 170 }),
+      step('plate', 12, true, { minutesSlow: 15 })] }))
+    const cook = { name: 'Ada', from: '08:00', to: '21:00' }
+    const both = planOf({ date: '2026-11-28', hands: [cook], desserts: two }, NONE)
+    for (const p of Object.values(both.chanceOnTime)) expect(p).toBeGreaterThanOrEqual(0.9)
+    const tight = planOf({ date: '2026-11-28', hands: [cook], desserts: two.map(d => ({
+      ...d, keepMinutes: 0, steps: d.steps.slice(0, 2) })) }, NONE)
+    expect(tight.feasible).toBe(true)
+    for (const p of Object.values(tight.chanceOnTime)) expect(p).toBeLessThan(0.9)
+  })
 })

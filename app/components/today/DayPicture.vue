@@ -7,7 +7,7 @@ import { stepName } from '~/words/today'
 import { say } from '~/words/say'
 
 type Task = DayPlan['tasks'][number]
-const props = defineProps<{ plan: DayPlan, sheet: DaySheet, chosen: string | null, nowMs: number }>()
+const props = defineProps<{ date: string, plan: DayPlan, sheet: DaySheet, chosen: string | null, nowMs: number }>()
 const emit = defineEmits<{ choose: [key: string], move: [key: string, minutes: number] }>()
 const fmt = useFormat()
 const keyOf = (t: Task) => `${t.dessert}/${t.id}`
@@ -23,6 +23,13 @@ const hourPx = computed(() => Math.max(64, Math.min(150, 1060 / Math.max(1, hour
 const hourWords = (m: number) => `${String(new Date(m * 60_000).getHours()).padStart(2, '0')}:00`
 const x = (m: number) => `${((m - from.value) / 60) * hourPx.value}px`
 const width = (a: number, b: number) => `${Math.max(6, ((b - a) / 60) * hourPx.value - 2)}px`
+/* What was made the evening before lies to the left: the day itself is what is looked at first. */
+const box = ref<HTMLElement | null>(null)
+const firstOfDay = computed(() => props.plan.tasks.find(t => t.start.startsWith(props.date))?.start ?? null)
+watch([box, () => props.date, from], () => {
+  if (box.value && firstOfDay.value)
+    box.value.scrollLeft = Math.max(0, ((minutesOf(firstOfDay.value) - from.value) / 60) * hourPx.value - 40)
+}, { flush: 'post' })
 const nowM = computed(() => props.nowMs / 60_000)
 
 const ROW_PX = 48
@@ -85,7 +92,7 @@ function up(event: PointerEvent) {
 </script>
 
 <template>
-  <div class="scroll" role="group" :aria-label="$say('today.picture')" tabindex="0">
+  <div ref="box" class="scroll" role="group" :aria-label="$say('today.picture')" tabindex="0">
     <div class="day" :style="{ width: `calc(9rem + ${((to - from) / 60) * hourPx}px)` }">
       <div class="hours num">
         <span v-for="h in hours" :key="h" :style="{ left: x(h) }">{{ hourWords(h) }}</span>
