@@ -21,12 +21,19 @@ export interface CourseLaw {
   /** Spread of a reading about its course, K, and how long what is missed lasts, s. */
   readingK: number
   lastsS: number
-  /** Spread of a reading of the air about what the middle will come to, K. */
+  /** Spread of a reading of the air about what the middle will come to, K; how much of it is the load's, and passes. */
   airK: number
+  loadK: number
+  /** The way that is left takes so much longer than the way so far tells (fitted). */
+  late: number
 }
-/** In a fridge: its air and its convection; in an oven: its heat, which tells in the pace (kitchens 300–319). */
-export const COLD_COURSE: CourseLaw = { lnSlow: 0.3, endK: 1.5, readingK: 1, lastsS: 1800, airK: 0.5 }
-export const OVEN_COURSE: CourseLaw = { lnSlow: 0.15, endK: 2.5, readingK: 1, lastsS: 600, airK: 4 }
+/** In a fridge: its air and its convection; in an oven: its heat, which tells in the pace (both: kitchens 300–339). */
+export const COLD_COURSE: CourseLaw = {
+  lnSlow: 0.3, endK: 1.5, readingK: 0.7, lastsS: 1800, airK: 0.5, loadK: 0.4, late: 1,
+}
+export const OVEN_COURSE: CourseLaw = {
+  lnSlow: 0.15, endK: 4, readingK: 0.5, lastsS: 600, airK: 4, loadK: 0, late: 1.1,
+}
 
 export interface LiveCourse {
   timeS: readonly number[]
@@ -102,7 +109,10 @@ export function observeCourse(c: LiveCourse, reading: { atS: number, tempC: numb
  * @example observeAir(startCourse([0, 3600], [60, 5], COLD_COURSE), 1.5).atS // 0
  */
 export const observeAir = (c: LiveCourse, warmerK: number): LiveCourse =>
-  ({ ...c, ln: particles.map(({ zv }, k) => c.ln[k]! - ((warmerK - c.law.endK * zv) / c.law.airK) ** 2 / 2) })
+  ({
+    ...c,
+    ln: particles.map(({ zv }, k) => c.ln[k]! - ((warmerK - c.law.loadK - c.law.endK * zv) / c.law.airK) ** 2 / 2),
+  })
 
 /** An end that is never reached in a tenth of the cases is told as four times the likeliest and an hour (judgement). */
 const mostS = (value: number) => 4 * value + 3600
@@ -128,7 +138,9 @@ export function courseLeft(c: LiveCourse, levelC: number): Range | null {
     return (falls ? timeBelow(c.timeS, course, levelC) : timeAbove(c.timeS, course, levelC)) ?? Infinity
   })
   const times = particles
-    .map(({ j, zu }, k) => ({ s: crossing[j]! * Math.exp(c.law.lnSlow * zu) - c.atS, w: Math.exp(c.ln[k]!) }))
+    .map(({ j, zu }, k) => ({
+      s: c.law.late * (crossing[j]! * Math.exp(c.law.lnSlow * zu) - c.atS), w: Math.exp(c.ln[k]!),
+    }))
     .sort((a, b) => a.s - b.s)
   const [low, value, high] = [0.1, 0.5, 0.9].map(q => quantileOf(times, q))
   if (!Number.isFinite(value!)) return null
