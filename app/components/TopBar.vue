@@ -90,4 +90,10 @@ nav a.on { color: var(--ink); font-weight: 600; border-color: var(--ink); }
     -webkit-line-clamp: 2; line-clamp: 2;
   }
 }
+@media (max-width: 400px) {
+  .bar { padding: 0 0.7rem; gap: 0.6rem; }
+  .wordmark { font-size: 1.2rem; } .wordmark svg { width: 9px; height: 9px; }
+  nav { gap: 0.4rem; } nav a { justify-content: center; font-size: 0.95rem; }
+  .right { gap: 0.4rem; }
+}
 </style>

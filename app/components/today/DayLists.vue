@@ -54,7 +54,7 @@ const equipmentName = (id: string) => props.equipmentOf(id)
     </div>
     <div class="cards">
       <article v-for="p in people" :key="p ?? ''" class="card">
-        <h3 dir="auto">{{ p ?? $say('today.anyone') }}</h3>
+        <h2 dir="auto">{{ p ?? $say('today.anyone') }}</h2>
         <table>
           <tbody>
             <tr v-for="t in mine(p)" :key="keyOf(t)" :class="{ over: done.includes(keyOf(t)) }">
@@ -75,7 +75,7 @@ li b { font-family: var(--font-display); font-weight: 500; font-size: 1.6rem; }
 li.first b { font-size: 2.4rem; } li.first .what { font-size: 1.35rem; }
 .acts { display: flex; gap: 0.8rem; margin-top: 0.5rem; flex-wrap: wrap; }
 .cards { display: grid; grid-template-columns: repeat(auto-fit, minmax(20rem, 1fr)); gap: 0 2.5rem; margin-top: 1rem; }
-h3 { font-size: 1.25rem; margin: 0.8rem 0 0.2rem; }
+h2 { font-size: 1.25rem; margin: 0.8rem 0 0.2rem; }
 table { border-collapse: collapse; width: 100%; }
 td { border-bottom: 1px solid var(--hairline); padding: 0.3rem 0.6rem 0.3rem 0; vertical-align: top; }
 td:first-child { white-space: nowrap; width: 1%; font-weight: 600; }

@@ -139,7 +139,8 @@ summary { min-height: 44px; display: flex; align-items: center; cursor: pointer;
 .things input { width: 22px; height: 22px; accent-color: var(--ink); }
 @media (max-width: 760px) {
   .paste { grid-template-columns: minmax(0, 1fr); }
-  .desserts li { grid-template-columns: 1fr 1fr; padding: 0.5rem 0; }
+  .desserts li { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); padding: 0.5rem 0; }
+  .desserts label { flex-wrap: wrap; }
   .desserts b, .name { grid-column: 1 / -1; }
 }
 </style>
