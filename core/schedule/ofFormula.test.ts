@@ -1,0 +1,66 @@
+/** A formula as steps of a day: its order of work, its equipment, its cold as long as the set needs. */
+import { describe, expect, it } from 'vitest'
+import { curd, posset } from '../../tests/support/batches'
+import { kitchen } from '../../tests/support/core'
+import { benchOf } from '../formula/bench'
+import { assess } from '../pipeline/assess'
+import { orderOfWork } from '../plan/order'
+import { demoFormulas, demoKitchen } from '../../server/database/demo'
+import { stepsOfFormula } from './ofFormula'
+
+const ALL = new Set(['ring', 'oven', 'fridge', 'mixer', 'freezer', 'blastChiller'])
+const steps = (of = curd(), count: number | null = null, has: ReadonlySet<string> = ALL) =>
+  stepsOfFormula(of, kitchen, count, has)
+
+describe('a formula as steps', () => {
+  it('are those of its order of work, in that order, each with its hands', () => {
+    const b = benchOf(curd())
+    const order = orderOfWork(b, kitchen, assess(b, kitchen)).map(s => s.code)
+    const names = steps().map(s => s.name)
+    expect(names.length).toBeGreaterThan(4)
+    expect(order.filter(c => names.includes(c))).toEqual(names)
+    for (const s of steps()) {
+      expect(s.minutes, s.name).toBeGreaterThan(0)
+      expect(s.minutesSlow, s.name).toBeGreaterThanOrEqual(s.minutes)
+      expect(s.attended as number, s.name).toBeLessThanOrEqual(s.minutes + 1e-9)
+    }
+  })
+  it('take of the equipment what the day names, and nothing else', () => {
+    const kinds = (has: ReadonlySet<string>) =>
+      new Set(steps(posset(), null, has).flatMap(s => s.uses!.map(u => u.kind)))
+    expect(kinds(ALL)).toEqual(new Set(['ring', 'fridge']))
+    expect(kinds(new Set(['fridge']))).toEqual(new Set(['fridge']))
+    expect(kinds(new Set())).toEqual(new Set())
+  })
+  it('the last cold is as long as the set needs, likely and slow; the night that was planned is not needed', () => {
+    const last = steps().findLast(s => s.name === 'chill')!
+    const planned = benchOf(curd()).chill.at(-1)!.timeS / 60
+    expect(last.minutes).toBeLessThan(planned)
+    expect(last.minutesSlow!).toBeGreaterThan(last.minutes)
+    expect(last.minutesSlow!).toBeLessThan(2.5 * last.minutes)
+  })
+  it('what is hot does not wait for what follows; what is cold may', () => {
+    const all = steps()
+    const heat = all.findIndex(s => s.name.startsWith('heat'))
+    expect(all[heat + 1]!.maxGapMinutes).toBe(5)
+    expect(all[heat]!.maxGapMinutes).toBeNull()
+    expect(all.at(-1)!.maxGapMinutes).toBeNull()
+  })
+  it('more covers take longer to pour and plate, never less', () => {
+    const handsOf = (count: number) => steps(posset(), count).reduce((s, x) => s + (x.attended as number), 0)
+    expect(handsOf(40)).toBeGreaterThan(handsOf(10))
+  })
+  it('an oven is asked for at its own temperature', () => {
+    const pie = demoFormulas()[8]!.document
+    const bakes = stepsOfFormula(pie, demoKitchen(), null, ALL).flatMap(s => s.uses!.filter(u => u.kind === 'oven'))
+    expect(bakes.length).toBeGreaterThan(1)
+    for (const u of bakes) {
+      expect(u.tempC!).toBeGreaterThan(90)
+      expect(u.tempC!).toBeLessThan(230)
+    }
+  })
+  it('every formula of the demo becomes steps', () => {
+    for (const { document } of demoFormulas())
+      expect(stepsOfFormula(document, demoKitchen(), 12, ALL).length, document.formula.name).toBeGreaterThan(3)
+  })
+})
