@@ -9,8 +9,8 @@ const OVEN: Equipment = {
 const use = (over: Partial<StepUse> = {}): StepUse =>
   ({ kind: 'oven', id: null, amount: 1, tempC: null, closed: false, ...over })
 const step = (id: string, minutes: number, over: Partial<DayStep> = {}): DayStep => ({
-  id, name: id, minutes, slowMinutes: minutes, attendedMinutes: 0, uses: [], after: [], maxGapMinutes: null, fixed: null,
-  ...over,
+  id, name: id, minutes, slowMinutes: minutes, attendedMinutes: 0, uses: [], after: [], maxGapMinutes: null,
+  fixed: null, ...over,
 })
 const day = (steps: DayStep[], over: Partial<Day> = {}): Day => ({
   hands: [], equipment: [OVEN],
