@@ -22,6 +22,8 @@ export interface Placed {
   who: string | null
   /** One piece for each use of the step. */
   on: string[]
+  /** Held where it does not fit. */
+  forced?: true
 }
 export interface Board {
   day: Day

@@ -116,6 +116,10 @@ function helpOf(scene: Day, works: (changed: Day) => boolean): WayOut[] {
   return out
 }
 
+/** Steps that are held where hands or equipment are taken. */
+const forced = ({ placed }: Found): Conflict[] => [...placed.values()].filter(p => p.forced)
+  .map(p => ({ code: 'heldInTheWay', tasks: [p.task.key], ways: [{ code: 'letGo', params: { first: p.task.key } }] }))
+
 /** Pairs that want one oven at two temperatures, where that makes one of them earlier; with what it costs. */
 function ovenPairs(day: Day, best: Found, buffers: Buffers, found: Find): Conflict[] {
   const out: Conflict[] = []
@@ -154,4 +158,5 @@ function ovenPairs(day: Day, best: Found, buffers: Buffers, found: Find): Confli
  * @example conflictsOf({ hands: [], equipment: [], desserts: [] }, { placed: new Map(), cost: 0 }, new Map()) // []
  */
 export const conflictsOf = (day: Day, best: Found | null, buffers: Buffers, effort = 1): Conflict[] =>
-  best ? ovenPairs(day, best, buffers, finder(effort)) : whyNone(day, new Map(), finder(effort))
+  best ? [...forced(best), ...ovenPairs(day, best, buffers, finder(effort))]
+    : whyNone(day, new Map(), finder(effort))

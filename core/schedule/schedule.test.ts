@@ -146,6 +146,12 @@ describe('a day as it is given', () => {
     expect(plan.feasible).toBe(true)
     expect(plan.tasks.find(t => t.dessert === 'lime pie' && t.id === 'bake')).toMatchObject({ start: '2026-11-28T09:00:00', who: 'Ada' })
     expect(at(plan, 'mix').end <= '2026-11-28T09:00:00').toBe(true)
+    expect(plan.conflicts.some(c => c.code === 'heldInTheWay')).toBe(false)
+    // Held outside everybody's hours it stays, and that is said.
+    const night = { start: '2026-11-28T03:00', who: null }
+    const held = planOf({ date: '2026-11-28', hands: [cook], equipment: [], desserts: [
+      { name: 'x', serveAt: '19:00', steps: [step('a', 5, true, { uses: [{ kind: 'oven' }], fixed: night })] }] }, NONE)
+    expect(held.conflicts).toContainEqual(expect.objectContaining({ code: 'heldInTheWay', tasks: ['x/a'] }))
   })
   it('a margin is kept where steps may be slow, until nine in ten days are in time', () => {
     const slow = planOf({ date: '2026-11-28', desserts: [{ name: 'x', serveAt: '19:00', steps: [

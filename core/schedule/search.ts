@@ -71,7 +71,8 @@ function generate(
     if (!fixed) continue
     // What has begun stays, whatever else there is.
     const there = fitAt(b, t, fixed.start, way.turn.get(t.key) ?? 0, fixed.who)
-    put(b, there ?? { task: t, start: fixed.start, end: fixed.start + t.step.minutes, who: fixed.who, on: [] })
+    const end = fixed.start + t.step.minutes
+    put(b, there ?? { task: t, start: fixed.start, end, who: fixed.who, on: [], forced: true })
   }
   const left = new Set(tasks.filter(t => !t.step.fixed))
   while (left.size > 0) {

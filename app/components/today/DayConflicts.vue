@@ -19,6 +19,11 @@ function pressOf(w: WayOut): ((s: DaySheet) => void) | null {
   const dessert = (s: DaySheet) => s.desserts.find(d => d.id === w.params.dessert)!
   switch (w.code) {
     case 'serveLater': return (s) => { dessert(s).serveAt = moved(dessert(s).serveAt, minutes) }
+    case 'letGo': return (s) => {
+      const [id, ...step] = String(w.params.first).split('/')
+      const d = s.desserts.find(x => x.id === id)!
+      d.fixed = Object.fromEntries(Object.entries(d.fixed).filter(([k]) => k !== step.join('/')))
+    }
     case 'keepLonger': return (s) => { dessert(s).keepMinutes = (dessert(s).keepMinutes ?? 0) + minutes }
     case 'leaveOut': return (s) => { s.desserts = s.desserts.filter(d => d.id !== w.params.dessert) }
     case 'beginShiftEarlier': return (s) => { for (const h of s.hands) h.from = moved(h.from, -minutes) }
