@@ -2,17 +2,31 @@
 import type { EquipmentKind } from '#core/schedule/day'
 import type { Conflict, WayOut } from '#core/schedule/explain'
 import type { OwnCode } from '#core/plan/work'
-import { group, sentences } from './say'
+import type { BuildCode } from '#core/plate/build'
+import { group, say, sentences } from './say'
 
 export const KIND_NAMES = group<Record<EquipmentKind, string>>('today.KINDS')
 const STEPS = group<Record<OwnCode, string>>('today.STEPS')
 const PARTS = group<Record<string, [title: string, how: string]>>('cook.PART_WORDS')
+const BUILD = group<Record<BuildCode, string>>('today.BUILD')
 const conflict = sentences('today.CONFLICTS')
 const way = sentences('today.WAYS')
 
-/** A step's name: a formula's by its code, another as it was written. @example stepName('chill') // 'Chill' */
-export const stepName = (name: string): string =>
-  STEPS[name as OwnCode] ?? (name.startsWith('part:') ? PARTS[name.slice('part:'.length)]?.[0] : undefined) ?? name
+/** By the prefix of a code: a crust's or topping's step, a step of building. */
+const coded = (name: string): string | undefined => {
+  const [room, code] = name.split(':')
+  return room === 'part' ? PARTS[code!]?.[0] : room === 'build' ? BUILD[code as BuildCode] : STEPS[name as OwnCode]
+}
+/**
+ * A step's name: a formula's by its code, with its part where there are several; another as it was written.
+ * @example stepName('chill') // 'Chill'
+ */
+export function stepName(name: string): string {
+  const [code, part] = name.split(' · ')
+  const step = coded(code!)
+  if (step === undefined) return name
+  return part ? say('today.ofPart', { step, part }) : step
+}
 
 export interface Names {
   dessert: (id: string) => string

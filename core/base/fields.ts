@@ -50,7 +50,7 @@ export const FIELDS = {
   'assembly.depth': metres(0.002, 0.3),
   'assembly.count': field('', 1, 500, 1, 0),
   'assembly.portions': field('', 1, 2000, 1, 0),
-  'assembly.crustM': metres(0, 0.02, 0.0005),
+  'assembly.crustM': metres(0, 0.06, 0.0005),
   'assembly.toppingM': metres(0, 0.2, 0.005),
   'assembly.layers.*.thicknessM': metres(0, 0.2, 0.005),
   'assembly.insertM3': field('m³', 0, 0.05, 5e-6, 6),

@@ -19,10 +19,11 @@ export interface Planned {
   occasion: Occasion
 }
 
-/** What lies under and over the component in each of the vessels, m³ together; null: it stands alone. */
+/** What lies under and over the component in all vessels together, m³, and what lies over it, kg. */
 export interface Stack {
   belowM3: number
   aboveM3: number
+  aboveKg: number
 }
 
 /** The vessel with what its crust and topping take of it. */

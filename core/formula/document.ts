@@ -111,7 +111,7 @@ export const COMPONENT_ROLES = [
   'filling', 'crust', 'topping', 'insert', 'sponge', 'glaze', 'meringue', 'cream', 'sauce', 'fruit',
 ] as const
 export type ComponentRole = (typeof COMPONENT_ROLES)[number]
-/** Crusts and toppings with a formula of their own; their facts stand in `core/parts`. */
+/** Crusts, toppings and what is laid in between, with a formula of their own; their facts stand in `parts.ts`. */
 export const PART_KINDS = [
   'crumbChilled',
   'crumbBaked',
@@ -122,6 +122,13 @@ export const PART_KINDS = [
   'meringueWarm',
   'meringueBoiled',
   'whippedTop',
+  'meringueDry',
+  'chouxShell',
+  'spongeLayer',
+  'rollSheet',
+  'biscuitLayer',
+  'whippedLayer',
+  'berryLayer',
 ] as const
 export type PartKind = (typeof PART_KINDS)[number]
 /**
@@ -131,6 +138,8 @@ export type PartKind = (typeof PART_KINDS)[number]
 export interface PartMake {
   kind: PartKind
   ratio: number
+  /** Brushed with egg, cocoa butter or chocolate, so that what is wet stays out longer. */
+  sealed?: boolean
 }
 
 /** How a component sets: its kind, its way of making, its heat, what the set depends on, what stays behind. */
@@ -152,7 +161,11 @@ export interface Component {
   steps: Step[]
   make?: PartMake
   process?: Process
+  /** The formula of the shelf it was taken from, as it stood then. */
+  from?: PartSource
 }
+/** Where a part was taken from: a component of a formula of the shelf, by the version it had then. */
+export interface PartSource { formulaId: string, version: number, componentId: string }
 
 export const LAYER_FORMS = ['shell', 'base', 'fill', 'top'] as const
 /**
@@ -180,7 +193,14 @@ export interface Assembly {
   /** Portions cut or served from all vessels together. */
   portions: number
   layers: Layer[]
+  /**
+   * How the parts become one: level upon level in the vessel where absent, rolled up, filled into shells, or heaped on a
+   * base late.
+   */
+  built?: Built
 }
+export const BUILT = ['roll', 'shells', 'heaped'] as const
+export type Built = (typeof BUILT)[number]
 
 /** A pan or bowl: `tareG` is its weight empty, null until it was weighed. */
 export interface HeatPan {

@@ -1,7 +1,11 @@
 /** Components of a dessert added, taken away and moved among its layers. The input is never changed. */
-import type { Planned } from './bench'
+import type { Kitchen } from '../kitchen/kitchen'
+import { benchOf, type Planned, putBack } from './bench'
 import { processOf } from './create'
-import { type Component, type ComponentRole, isComputed, pouredLayer, type School } from './document'
+import {
+  type Component, type ComponentRole, isComputed, type Layer, type PartKind, pouredLayer, type School,
+} from './document'
+import { PART_FACTS, partLines, plainMake, resizeParts } from './parts'
 import type { NewId } from './steps'
 
 /** Roles of what is made and poured, in the order they are offered. */
@@ -18,24 +22,59 @@ export function withComponent(
   id: NewId,
 ): { planned: Planned, id: string } {
   const made: Component = { id: id(), role, name, lines: [], steps: [], process: processOf(school) }
+  return { id: made.id, planned: withOnTop({ formula, occasion }, made, role === 'sauce' ? null : pouredLayer(made.id)) }
+}
+/** One more component, its layer (null: it lies beside) on top of what fills the vessel. */
+function withOnTop({ formula, occasion }: Planned, made: Component, layer: Layer | null): Planned {
   const { layers } = formula.assembly
   const top = layers.findIndex(l => l.form === 'top')
   const at = top < 0 ? layers.length : top
   return {
-    id: made.id,
-    planned: {
-      formula: {
-        ...formula,
-        components: [...formula.components, made],
-        assembly: {
-          ...formula.assembly,
-          layers: role === 'sauce' ? layers : layers.toSpliced(at, 0, pouredLayer(made.id)),
-        },
-      },
-      occasion,
+    formula: {
+      ...formula,
+      components: [...formula.components, made],
+      assembly: { ...formula.assembly, layers: layer ? layers.toSpliced(at, 0, layer) : layers },
     },
+    occasion,
   }
 }
+
+const ROLE_OF_LEVEL: Partial<Record<PartKind, ComponentRole>> = { whippedLayer: 'cream', berryLayer: 'fruit' }
+/**
+ * The dessert with a level that is laid in, of its usual thickness and sized to the vessel, on top of what fills it.
+ * @example withLaid(planned, kitchen, 'spongeLayer', 'Sponge', () => 's1').planned.formula.components[1].role // 'sponge'
+ */
+export function withLaid(
+  planned: Planned, kitchen: Kitchen, kind: PartKind, name: string, id: NewId,
+): { planned: Planned, id: string } {
+  const role = ROLE_OF_LEVEL[kind] ?? 'sponge'
+  const made: Component = { id: id(), role, name, lines: [], steps: [], make: plainMake(kind) }
+  const layer: Layer = { ...pouredLayer(made.id), thicknessM: { given: PART_FACTS[kind].thicknessM } }
+  return { id: made.id, planned: putBack(resizeParts(benchOf(withOnTop(planned, made, layer)), kitchen)) }
+}
+/** The dessert with what is said of a laid-in level, and every part sized again. */
+function withLevel(
+  { formula, occasion }: Planned, kitchen: Kitchen, id: string, thicknessM: Layer['thicknessM'], massG?: number,
+): Planned {
+  const layers = formula.assembly.layers.map(l => (l.componentId === id ? { ...l, thicknessM } : l))
+  const components = formula.components.map(c => (c.id === id && c.make && massG !== undefined
+    ? { ...c, lines: partLines(c.make, massG, c.lines, () => `${id}-w`) }
+    : c))
+  const next = { formula: { ...formula, components, assembly: { ...formula.assembly, layers } }, occasion }
+  return putBack(resizeParts(benchOf(next), kitchen))
+}
+/**
+ * The dessert with a laid-in level so thick, its weight with it.
+ * @example withThickness(dessert, kitchen, 'none', 0.01).formula.name // 'Test curd'
+ */
+export const withThickness = (planned: Planned, kitchen: Kitchen, id: string, thickM: number): Planned =>
+  withLevel(planned, kitchen, id, { given: thickM })
+/**
+ * The dessert with so many grams of a laid-in level, its thickness with them.
+ * @example withWeight(dessert, kitchen, 'none', 200).formula.name // 'Test curd'
+ */
+export const withWeight = (planned: Planned, kitchen: Kitchen, id: string, massG: number): Planned =>
+  withLevel(planned, kitchen, id, { simulated: true }, massG)
 
 /** The dessert without a component and its layer; the last one that is made stays. */
 export function withoutComponent(planned: Planned, componentId: string): Planned {

@@ -1,16 +1,15 @@
 /**
- * Crusts and toppings with formulas of their own, sized to the vessel. Shares, thicknesses, oven times and densities
- * are
- * common practice, from memory (M); the boiled-sugar temperature is computed.
+ * Crusts, toppings and laid-in levels with formulas of their own, sized to the vessel. Shares, thicknesses, oven times
+ * and densities are common practice, from memory (M); the boiled-sugar temperature is computed.
  */
 import type { Kitchen } from '../kitchen/kitchen'
-import { areaAt, cavityOf, cavityVolume, UNLINED } from '../physics/geometry/cavity'
+import { areaAt, cavityOf, cavityVolume, UNLINED, volumeTo } from '../physics/geometry/cavity'
 import { stirInTemperature } from '../physics/heat/pot'
 import { mix, toParts } from '../physics/matter/mix'
 import { minutesEquivalent } from '../physics/safety/lethality'
 import { fractionsOf, thermalProperties } from '../physics/thermal/properties'
 import { type Bench, vesselOf } from './bench'
-import type { Component, Line, PartKind, PartMake } from './document'
+import type { Component, Layer, Line, PartKind, PartMake } from './document'
 
 export type PartStep =
   | 'asWritten'
@@ -39,8 +38,17 @@ export type PartStep =
   | 'whipCream'
   | 'spread'
   | 'brown'
+  | 'dryOut'
+  | 'coolInOven'
+  | 'cookPaste'
+  | 'eggsIn'
+  | 'pipe'
+  | 'bakePuffs'
+  | 'rollWarm'
+  | 'hull'
 export interface PartFacts {
-  role: 'crust' | 'topping'
+  /** Under or up the sides of what is poured, on top of it, or a level in between. */
+  role: 'crust' | 'topping' | 'level'
   /** g of each ingredient to a ratio. */
   shares: (ratio: number) => readonly (readonly [ingredientId: string, g: number])[]
   /** What the ratio is between, its usual value and its limits; absent: it has none. */
@@ -61,6 +69,12 @@ const white = (id: 'white' | 'white_carton', ratio: number) =>
   [
     [id, 100],
     ['sugar', 100 * ratio],
+  ] as const
+const SPONGE = () =>
+  [
+    ['egg', 120],
+    ['sugar', 85],
+    ['flour', 85],
   ] as const
 export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
   crumbChilled: {
@@ -122,11 +136,7 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
   },
   spongeBase: {
     role: 'crust',
-    shares: () => [
-      ['egg', 120],
-      ['sugar', 85],
-      ['flour', 85],
-    ],
+    shares: SPONGE,
     density: 330,
     thicknessM: 0.01,
     bakeLoss: 0.1,
@@ -180,6 +190,90 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
     oven: null,
     steps: ['whipCream', 'spread'],
   },
+  meringueDry: {
+    role: 'crust',
+    shares: r => white('white', r),
+    ratio: { of: 'sugarWhite', usual: 2, min: 1.5, max: 2.4 },
+    density: 230,
+    thicknessM: 0.03,
+    bakeLoss: 0.25,
+    over: 0.05,
+    oven: { tempC: 93, minutes: 90 },
+    steps: ['beatWhites', 'sugarIn', 'spread', 'dryOut', 'coolInOven'],
+  },
+  chouxShell: {
+    role: 'crust',
+    shares: () => [
+      ['water', 125],
+      ['milk', 125],
+      ['butter82', 100],
+      ['flour', 150],
+      ['egg', 240],
+    ],
+    density: 450,
+    thicknessM: 0.006,
+    bakeLoss: 0.4,
+    over: 0.1,
+    oven: { tempC: 180, minutes: 35 },
+    steps: ['cookPaste', 'eggsIn', 'pipe', 'bakePuffs'],
+  },
+  spongeLayer: {
+    role: 'level',
+    shares: SPONGE,
+    density: 300,
+    thicknessM: 0.015,
+    bakeLoss: 0.1,
+    over: 0.1,
+    oven: { tempC: 180, minutes: 20 },
+    steps: ['whiskEggs', 'foldFlour', 'bakeSponge'],
+  },
+  rollSheet: {
+    role: 'level',
+    shares: () => [
+      ['egg', 200],
+      ['sugar', 110],
+      ['flour', 80],
+    ],
+    density: 330,
+    thicknessM: 0.01,
+    bakeLoss: 0.1,
+    over: 0.05,
+    oven: { tempC: 200, minutes: 9 },
+    steps: ['whiskEggs', 'foldFlour', 'spread', 'bakeSponge', 'rollWarm'],
+  },
+  biscuitLayer: {
+    role: 'level',
+    shares: () => [['digestive', 100]],
+    density: 600,
+    thicknessM: 0.008,
+    bakeLoss: 0,
+    over: 0,
+    oven: null,
+    steps: ['crush'],
+  },
+  whippedLayer: {
+    role: 'level',
+    shares: () => [
+      ['cream36', 100],
+      ['icing', 8],
+    ],
+    density: 500,
+    thicknessM: 0.02,
+    bakeLoss: 0,
+    over: 0.05,
+    oven: null,
+    steps: ['whipCream'],
+  },
+  berryLayer: {
+    role: 'level',
+    shares: () => [['raspberry', 100]],
+    density: 620,
+    thicknessM: 0.015,
+    bakeLoss: 0,
+    over: 0.03,
+    oven: null,
+    steps: ['hull'],
+  },
 }
 /** @example partFacts('blindShell').thicknessM // 0.004 */
 export const partFacts = (kind: PartKind): PartFacts => PART_FACTS[kind]
@@ -188,16 +282,25 @@ export const isMeringue = (kind: PartKind): boolean => PART_FACTS[kind].ratio?.o
 /** @example plainMake('crumbChilled').ratio // 2 */
 export const plainMake = (kind: PartKind): PartMake => ({ kind, ratio: PART_FACTS[kind].ratio?.usual ?? 1 })
 
-/** Grams of a part to make for all vessels: what lies in or on them, what the oven takes, what is trimmed. */
-export function partMassG(kind: PartKind, doc: Bench, kitchen: Kitchen): number {
+const thicknessOf = (l: Layer | undefined): number => (l && 'given' in l.thicknessM ? l.thicknessM.given : 0)
+/**
+ * Grams of a part to make for all vessels: what lies in or on them, what the oven takes, what is trimmed. A level lies
+ * on those under it whose thickness is given.
+ * @param componentId of a level: which of them it is
+ */
+export function partMassG(kind: PartKind, doc: Bench, kitchen: Kitchen, componentId = ''): number {
   const f = PART_FACTS[kind]
   const vessel = vesselOf(doc, kitchen)
   const { assembly } = doc
   const lined = cavityOf(vessel, { ...assembly, insertM3: 0 })
+  const at = doc.layers.findIndex(l => l.componentId === componentId)
+  const fromM = doc.layers.slice(0, Math.max(0, at)).reduce((s, l) => s + (l.form === 'fill' ? thicknessOf(l) : 0), 0)
   const volumeM3 =
     f.role === 'crust'
       ? cavityVolume(cavityOf(vessel, UNLINED)) - cavityVolume(lined)
-      : areaAt(lined, lined.heightM) * assembly.toppingM
+      : f.role === 'topping'
+        ? areaAt(lined, lined.heightM) * assembly.toppingM
+        : volumeTo(lined, fromM + thicknessOf(doc.layers[at])) - volumeTo(lined, fromM)
   return (Math.max(0, volumeM3) * assembly.count * f.density * 1000 * (1 + f.over)) / (1 - f.bakeLoss)
 }
 /** Lines of a part at a weight, grams to the tenth. @param id gives ids for lines that are new */
@@ -213,12 +316,16 @@ export function partLines(make: PartMake, massG: number, old: readonly Line[], i
   })
 }
 
-/** Every part with a formula of its own sized to the vessel again; what a cook wrote by hand stays as it is. */
+/** Whether a part is laid in by weight: its grams stand, its thickness follows. */
+export const isByWeight = ({ layers }: Pick<Bench, 'layers'>, componentId: string): boolean =>
+  layers.some(l => l.componentId === componentId && l.form === 'fill' && !('given' in l.thicknessM))
+
+/** Every part with a formula of its own sized to the vessel again; what a cook wrote or weighed stays as it is. */
 export function resizeParts(doc: Bench, kitchen: Kitchen): Bench {
   let n = 0
   const components = doc.components.map(c =>
-    c.make
-      ? { ...c, lines: partLines(c.make, partMassG(c.make.kind, doc, kitchen), c.lines, () => `${c.id}-${++n}`) }
+    c.make && !isByWeight(doc, c.id)
+      ? { ...c, lines: partLines(c.make, partMassG(c.make.kind, doc, kitchen, c.id), c.lines, () => `${c.id}-${++n}`) }
       : c,
   )
   return { ...doc, components }

@@ -5,7 +5,7 @@ import { type Component, type ComponentRole, isComputed } from '../formula/docum
 import type { Kitchen } from '../kitchen/kitchen'
 import { assess } from './assess'
 import type { Assessment, VerdictCode } from './assessment'
-import { levelsOf, placed } from './stack'
+import { levelsOf, placed, type Span, spansOf } from './stack'
 
 /** A component as the strip of layers and the cut face show it. */
 export interface Part {
@@ -80,7 +80,10 @@ export function partsOf(
   known: ReadonlyMap<string, Assessment> = new Map(),
 ): Part[] {
   const { components } = planned.formula
-  const levels = levelsOf(benchOf(planned))
+  const bench = benchOf(planned)
+  const levels = levelsOf(bench)
+  const isLaidIn = (id: string | null) => components.some(c => c.id === id && !isComputed(c))
+  const spans: Span[] = levels.some(l => isLaidIn(l.componentId)) ? spansOf(bench, kitchen) : []
   const partIn = (c: Component, fromM: number | null, thickM: number): Part => {
     if (!isComputed(c)) return laidIn(c, fromM, thickM)
     const found = known.get(c.id) ?? tried(planned, kitchen, c.id)
@@ -91,7 +94,7 @@ export function partsOf(
   const inVessel = levels.flatMap((level) => {
     const c = components.find(x => x.id === level.componentId)
     if (!c) return []
-    const part = partIn(c, at, 'given' in level.thicknessM ? level.thicknessM.given : 0)
+    const part = partIn(c, at, spans.find(s => s.componentId === c.id)?.thickM ?? 0)
     at += part.thickM
     return [part]
   })

@@ -130,9 +130,8 @@ export function setStage(
   const statedS = given(doc.serve.chilledS)
   const chilledS = statedS ?? chill.totalS
   const cut = doc.use.kind === 'cut' || doc.use.kind === 'turnedOut'
-  // What lies over a level rests on it: its height counts up to the top of the piece.
-  const carriesM = shape.coolsM - shape.fromM
-  const pieceHeightM = cut ? Math.min(doc.use.pieceHeightM, carriesM) : doc.use.pieceHeightM
+  // What lies over a level rests on it.
+  const pieceHeightM = cut ? Math.min(doc.use.pieceHeightM, shape.bearsM) : doc.use.pieceHeightM
   const coldTempC = statedC ?? valueAt(chill.timeS, chill.coreC, chilledS)
   const coldSetting =
     statedC === null

@@ -21,6 +21,8 @@ export interface Filled {
   fromM: number
   /** Depth of all levels together that cools as one, m. */
   coolsM: number
+  /** Its own depth and what rests on it, as a height of its own kind, m: h + (M/A)/ρ. */
+  bearsM: number
   headroomM: number
   fillShare: number
   radiusM: number
@@ -30,7 +32,7 @@ export interface Filled {
   wallHeat: number
 }
 
-const ALONE = { belowM3: 0, aboveM3: 0 }
+const ALONE = { belowM3: 0, aboveM3: 0, aboveKg: 0 }
 /** A level that finds no room is thought this thick, so that nothing divides by its depth. */
 const LEAST_M = 0.001
 
@@ -44,7 +46,7 @@ export function fill(doc: Bench, kitchen: Kitchen, massG: number, density: numbe
   const cavity = cavityOf(vessel, doc.assembly)
   const filledG = Math.max(1, massG * (1 - doc.losses.sieveFraction) - doc.losses.panG)
   const volumeM3 = filledG / 1000 / density
-  const { belowM3, aboveM3 } = doc.stack ?? ALONE
+  const { belowM3, aboveM3, aboveKg } = doc.stack ?? ALONE
   const allM3 = belowM3 + volumeM3 + aboveM3
   const fromM = belowM3 > 0 ? depthOf(belowM3, cavity, count) : 0
   const depthM = depthOf(belowM3 + volumeM3, cavity, count) - fromM
@@ -60,6 +62,7 @@ export function fill(doc: Bench, kitchen: Kitchen, massG: number, density: numbe
     inVesselM,
     fromM,
     coolsM,
+    bearsM: aboveM3 > 0 ? inVesselM + aboveKg / count / areaAt(cavity, fromM + inVesselM) / density : coolsM - fromM,
     headroomM: cavity.heightM - topM,
     fillShare: allM3 / count / Math.max(cavityVolume(cavity), 1e-9),
     radiusM: equivalentRadius(cavity, coolsM),

@@ -73,6 +73,11 @@ const PART_HANDS: Partial<Record<PartStep, Hands>> = {
   beatCool: { s: 60, tool: 'mixer' },
   whipCream: { all: true, tool: 'mixer' },
   brown: { all: true, tool: 'torch' },
+  dryOut: { s: 60, tool: 'oven' },
+  coolInOven: { s: 30, tool: 'oven' },
+  cookPaste: { all: true, tool: 'burner' },
+  eggsIn: { all: true, tool: 'mixer' },
+  bakePuffs: { s: 60, tool: 'oven' },
 }
 
 const PLACE_TOOL: Readonly<Record<PlaceKind, Tool | null>> = {

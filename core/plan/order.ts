@@ -423,19 +423,25 @@ function temperOf({ serve: { temperC, ownS } }: Bench, a: Assessment): number | 
   return temperC === null ? null : (temperTime(a, temperC) ?? 0)
 }
 
-/** To the plate. */
-function serve(b: Sheet): void {
-  const { doc, kitchen, a } = b
-  const topping = partsOf(doc, 'topping', 0)
-  const servedS = a.serve.servedAfterS
-  const topAt = servedS - lasts(topping)
+/** A topping, from a time on. */
+function top(b: Sheet, fromS: number): void {
+  const topping = partsOf(b.doc, 'topping', 0)
   b.out.push(
     ...topping.map(s => ({
       ...s,
-      atS: topAt + s.atS,
+      atS: fromS + s.atS,
       findings: s === topping[0] ? b.findings(f => f.code === 'rawTopping') : [],
     })),
   )
+}
+/** Cold-beaten meringue cooks from below on a filling that is still hot, or it weeps there (common practice). */
+const topsHot = (doc: Bench) => doc.components.some(c => c.role === 'topping' && c.make?.kind === 'meringueCold')
+
+/** To the plate. */
+function serve(b: Sheet): void {
+  const { doc, kitchen, a } = b
+  const servedS = a.serve.servedAfterS
+  if (!topsHot(doc)) top(b, servedS - lasts(partsOf(doc, 'topping', 0)))
   b.clock = servedS
   if (doc.set.fluidGel) b.push('blend', { cue: 'shine' })
   // Out of the cold: from its mould, cut while it is cold, and eaten once it is as warm as wanted.
@@ -479,6 +485,7 @@ export function orderOfWork(doc: Bench, kitchen: Kitchen, a: Assessment): WorkSt
   if (b.bakes || doc.heat.method === 'none') mixCold(b)
   else cook(b)
   followSteps(b)
+  if (topsHot(doc)) top(b, Math.max(b.pouredS, b.bakedS))
   chill(b)
   serve(b)
   return b.out.map(s => ({ ...s, ...labourOf(s, doc) }))

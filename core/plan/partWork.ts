@@ -23,6 +23,7 @@ const PART_CUES: Partial<Record<PartStep, Cue>> = {
   beatCool: 'glossyCool',
   whipCream: 'softPeaks',
   brown: 'goldenEdge',
+  bakePuffs: 'golden',
 }
 /** Seconds a part's step takes, where it is not the oven's (common practice). */
 const PART_MIN: Partial<Record<PartStep, number>> = {
@@ -47,6 +48,12 @@ const PART_MIN: Partial<Record<PartStep, number>> = {
   whipCream: 5,
   spread: 5,
   brown: 3,
+  coolInOven: 150,
+  cookPaste: 8,
+  eggsIn: 6,
+  pipe: 10,
+  rollWarm: 4,
+  hull: 5,
 }
 
 /**
@@ -64,12 +71,14 @@ export function partWork(c: Component, atS: number): PartWork[] {
   const lines = brief(c.lines)
   const heat = meringueHeat(c)
   return facts.steps.map((step, i) => {
-    const baked = step.startsWith('bake') || (step === 'brown' && facts.oven !== null)
+    const baked = step.startsWith('bake') || step === 'dryOut' || (step === 'brown' && facts.oven !== null)
+    // Dried meringue cools with the oven, its door shut.
+    const inOven = baked || step === 'coolInOven'
     // A blind-baked shell stands two thirds of its time under weights, the rest open.
     const minutes = baked
       ? facts.oven!.minutes * (step === 'bakeBlind' ? 2 / 3 : step === 'bakeOpen' ? 1 / 3 : 1)
       : (PART_MIN[step] ?? 5)
-    const tempC = baked
+    const tempC = inOven
       ? facts.oven!.tempC
       : step === 'boilSugar'
         ? SUGAR_BOIL_C[1]
@@ -89,7 +98,7 @@ export function partWork(c: Component, atS: number): PartWork[] {
       cue: PART_CUES[step] ?? null,
       probe: step === 'warmWhites' ? 'bulk' : null,
       atS: t,
-      params: { holdMin: step === 'warmWhites' ? heat.needMinutes : null, inOven: baked },
+      params: { holdMin: step === 'warmWhites' ? heat.needMinutes : null, inOven },
     }
     t += minutes * 60
     return out

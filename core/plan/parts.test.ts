@@ -55,9 +55,9 @@ describe('sized to the vessel, by hand', () => {
     expect(sum(small) / sum(d)).toBeCloseTo((13.8 / 18.8) ** 2, 2)
     expect(part(small, 'topping').lines.map(l => l.id)).toEqual(part(d, 'topping').lines.map(l => l.id))
   })
-  it.each(PART_KINDS)('%s: known ingredients, its own weight, and gone again without a trace', (kind) => {
+  it.each(PART_KINDS.filter(k => PART_FACTS[k].role !== 'level'))('%s: known ingredients, its own weight, and gone again without a trace', (kind) => {
     const make = plainMake(kind)
-    const { role } = PART_FACTS[kind]
+    const role = PART_FACTS[kind].role as 'crust' | 'topping'
     const lines = partLines(make, 500, [], counter())
     expect(lines.reduce((s, l) => s + l.massG, 0)).toBeCloseTo(500, 0)
     expect(lines.every(l => findIngredient(l.ingredientId))).toBe(true)

@@ -2,28 +2,19 @@
  * A formula as steps of a day: its order of work with hands and equipment, the cold as long as the set needs, likely
  * and at its slow end. How slow hands can be, and how long a hot mix may wait, is judgement.
  */
-import { benchOf, type Bench, ovenAirC, type Planned } from '../formula/bench'
+import { benchOf, type Bench, type Planned, putBack } from '../formula/bench'
 import { scaleFormula } from '../formula/edits'
 import type { Kitchen } from '../kitchen/kitchen'
 import { work } from '../pipeline/assess'
 import { placed } from '../pipeline/stack'
+import { isWhole } from '../plate/plate'
 import { coversPlan } from '../plan/covers'
 import { orderOfWork } from '../plan/order'
 import { whenOf } from '../plan/when'
-import type { Tool, WorkStep } from '../plan/work'
 import { pouredAfterS } from '../pipeline/assessment'
-import type { EquipmentKind } from './day'
+import { stepsOfPlate } from './ofPlate'
 import type { StepInput } from './read'
-
-/** Slow hands over usual ones, 90th percentile. */
-const SLOW_HANDS = 1.25
-/** What is hot waits no longer than this for what follows, minutes. */
-const HOT_WAITS_MIN = 5
-/** The shortest cold that is planned, s. */
-const LEAST_COLD_S = 300
-const KIND_OF: Partial<Record<Tool, EquipmentKind>> = {
-  burner: 'ring', oven: 'oven', mixer: 'mixer', fridge: 'fridge', blastChiller: 'blastChiller', freezer: 'freezer',
-}
+import { HOT_WAITS_MIN, LEAST_COLD_S, SLOW_HANDS, usesOf } from './stepParts'
 
 /** The formula for so many covers. */
 function scaled(b: Bench, kitchen: Kitchen, count: number | null): Bench {
@@ -55,6 +46,7 @@ export function stepsOfFormula(
   planned: Planned, kitchen: Kitchen, count: number | null, has: ReadonlySet<string>,
 ): StepInput[] {
   const b = scaled(benchOf(planned), kitchen, count)
+  if (isWhole(planned)) return stepsOfPlate(putBack(b), kitchen, has)
   const { assessment } = work(placed(b, kitchen), kitchen)
   const order = orderOfWork(b, kitchen, assessment)
   const leg = lastLeg(b, kitchen)
@@ -82,13 +74,4 @@ export function stepsOfFormula(
     })
   }
   return out
-}
-
-function usesOf(s: WorkStep, b: Bench, kitchen: Kitchen, has: ReadonlySet<string>): StepInput['uses'] {
-  return s.uses.flatMap(({ tool }) => {
-    const kind = KIND_OF[tool]
-    if (!kind || !has.has(kind)) return []
-    const tempC = kind !== 'oven' ? null : s.code === 'bake' ? ovenAirC(b, kitchen) : s.tempC
-    return [{ kind, amount: 1, tempC }]
-  })
 }

@@ -6,7 +6,7 @@ import * as yup from 'yup'
 import { InputError } from '#core/base/errors'
 import { type Bench, benchOf, benchPath } from '#core/formula/bench'
 import {
-  COMPONENT_ROLES, FAMILIES, FORMULA_FORMAT, type FormulaDocument, LAYER_FORMS, OWN_STEPS, PART_KINDS, PIECE_KINDS,
+  BUILT, type Built, COMPONENT_ROLES, FAMILIES, FORMULA_FORMAT, type FormulaDocument, LAYER_FORMS, OWN_STEPS, PART_KINDS, PIECE_KINDS,
   SCHEMA_VERSION, SCHOOLS,
 } from '#core/formula/document'
 import {
@@ -301,7 +301,7 @@ export const formulaSchema = yup
             role: oneOf(COMPONENT_ROLES),
             name: text(120),
             make: yup
-              .object({ kind: oneOf(PART_KINDS), ratio: number() })
+              .object({ kind: oneOf(PART_KINDS), ratio: number(), sealed: yup.boolean().strict() })
               .noUnknown()
               .strict()
               .optional()
@@ -309,6 +309,12 @@ export const formulaSchema = yup
             lines: yup.array(line).strict().max(60).required(),
             steps: yup.array(step).strict().max(30).required(),
             process,
+            from: yup
+              .object({ formulaId: id(), version: number().integer(), componentId: id() })
+              .noUnknown()
+              .strict()
+              .optional()
+              .default(undefined),
           })
           .noUnknown()
           .strict()
@@ -328,6 +334,7 @@ export const formulaSchema = yup
         tiltDeg: number(),
         portions: number().integer(),
         layers: yup.array(layer).strict().max(24).required(),
+        built: yup.mixed<Built>().strict().oneOf(BUILT).optional(),
       })
       .noUnknown()
       .strict()

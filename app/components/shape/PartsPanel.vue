@@ -84,7 +84,7 @@ const massOf = (c: Component) => c.lines.reduce((s, l) => s + l.massG, 0)
               kind="length" show-label
               :label="role === 'crust' ? $say('partsPanel.thickness') : $say('partsPanel.height')"
               :step="role === 'crust' ? 0.5 : 5" :model-value="doc.assembly[key]" :min="0.001"
-              :max="role === 'crust' ? 0.02 : 0.2" @update:model-value="v => thickness(key, v)" @done="ws.endGesture()"
+              :max="role === 'crust' ? 0.06 : 0.2" @update:model-value="v => thickness(key, v)" @done="ws.endGesture()"
             />
             <QuantityField
               v-if="partFacts(c.make.kind).ratio" kind="percent" unit-text=": 1" show-label

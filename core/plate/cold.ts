@@ -1,0 +1,42 @@
+/**
+ * How long a slab takes to freeze through and to thaw, by Plank's equation (1913, from memory H):
+ * t = ρ·L/|T_f − T_a|·(P·a/h + R·a²/k), with P = ½ and R = ⅛ for a slab cooled from both faces.
+ */
+
+export interface Slab {
+  thickM: number
+  density: number
+  /** Water that turns to ice, share of its weight. */
+  waterShare: number
+}
+/** Latent heat of water, J/kg; of the water in sweet mixes about this share freezes in a freezer (from memory M). */
+const ICE_J_PER_KG = 333.6e3
+const FREEZES = 0.7
+/** Conductivity of frozen and thawed mixes, W/(m·K); still freezer and moving fridge air, W/(m²·K) (from memory M). */
+const FROZEN_K = 1.3
+const THAWED_K = 0.5
+const STILL_HC = 10
+const FRIDGE_HC = 12
+/** Where most of a sweet mix freezes, °C (judgement: between −1 for fruit and −5 for curd). */
+const FREEZES_AT_C = -3
+
+const plankS = ({ thickM: a, density, waterShare }: Slab, airC: number, hc: number, k: number) =>
+  ((density * ICE_J_PER_KG * FREEZES * waterShare) / Math.abs(FREEZES_AT_C - airC)) * (a / (2 * hc) + a ** 2 / (8 * k))
+/**
+ * Seconds until a slab is frozen through. @param airC of the freezer
+ * @example freezeS({ thickM: 0.015, density: 1080, waterShare: 0.5 }, -18) // 6489
+ */
+export const freezeS = (s: Slab, airC: number): number => plankS(s, airC, STILL_HC, FROZEN_K)
+/**
+ * Seconds until a frozen slab is thawed in a fridge. @param airC of the fridge
+ * @example thawS({ thickM: 0.05, density: 700, waterShare: 0.5 }, 4) // 31626
+ */
+export const thawS = (s: Slab, airC: number): number => plankS(s, airC, FRIDGE_HC, THAWED_K)
+
+/** One slab of several levels: as thick, as heavy and as wet as all together. */
+export function asSlab(levels: readonly Slab[]): Slab {
+  const thickM = levels.reduce((s, l) => s + l.thickM, 0)
+  const kgPerM2 = levels.reduce((s, l) => s + l.thickM * l.density, 0)
+  const waterKg = levels.reduce((s, l) => s + l.thickM * l.density * l.waterShare, 0)
+  return { thickM, density: kgPerM2 / thickM, waterShare: waterKg / kgPerM2 }
+}
