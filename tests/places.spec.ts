@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs'
 import { DEMO, expect, open, SCONES, settled, test, withField } from './support/lumbik'
 
 /** Formulas and places of the demo. */
-const SHELF = 17
+const SHELF = 20
 const PLACES = 4
 
 test.describe('Shelf', () => {

@@ -13,6 +13,8 @@ const route = useRoute()
 const making = ref(false)
 /* A dialog is fetched when it is first asked for. */
 const makeAsked = computed((before?: boolean) => before || making.value)
+/** There is a whole to see where there is more than a filling. */
+const parted = computed(() => (workspace.planned?.formula.components.length ?? 0) > 1)
 const print = () => navigateTo(`/formula/${String((route.params as { id: string }).id)}/card?print`)
 </script>
 
@@ -43,6 +45,9 @@ const print = () => navigateTo(`/formula/${String((route.params as { id: string 
       </button>
       <span class="tools no-print">
         <UButton size="sm" :label="$say('batch.makeIt')" data-make @click="making = true" />
+        <NuxtLink v-if="parted" :to="`/formula/${workspace.id}/whole`" class="underline whole" data-whole>
+          {{ $say('plate.whole') }}
+        </NuxtLink>
         <UButton
           variant="ghost" color="neutral" size="sm" icon="i-lucide-undo-2" :disabled="!workspace.canUndo"
           :aria-label="$say('workspace.undo')" @click="workspace.undo()"
@@ -75,7 +80,8 @@ const print = () => navigateTo(`/formula/${String((route.params as { id: string 
 .sub { display: flex; flex-wrap: wrap; gap: 0 0.8rem; align-items: center; margin: 0; color: var(--ink-soft); }
 .use { min-height: 44px; text-align: left; cursor: pointer; }
 .use .change { margin-left: 0.6rem; color: var(--ink); text-underline-offset: 3px; }
-.tools { margin-left: auto; display: inline-flex; }
+.tools { margin-left: auto; display: inline-flex; flex-wrap: wrap; align-items: center; }
+.whole { min-height: 44px; display: inline-flex; align-items: center; padding: 0 0.7rem; color: var(--ink); }
 @media (max-width: 1100px) {
   .sub > span:first-child { display: none; }
 }

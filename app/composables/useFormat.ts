@@ -51,6 +51,8 @@ export function useFormat() {
   }
   const day = (isoDate: string) => formatDate(local(isoDate), 'EEE d MMM')
   const time = (at: string) => formatDate(local(at), 'HH:mm')
+  /** By the kitchen's currency sign. */
+  const money = (v: number, digits = 2) => `${kitchen.record?.settings.currency ?? ''}${fixed(v, digits)}`
   const name = (id: string) => INGREDIENT_NAMES[id] ?? id
   return {
     fahrenheit,
@@ -68,6 +70,7 @@ export function useFormat() {
     clock,
     day,
     time,
+    money,
     name,
     fixed,
   }

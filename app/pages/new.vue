@@ -246,6 +246,7 @@ const settledMark = computed(() => (much.value ? 'too-long' : settled.value ? 's
         <ReadLints :lints="lints" :lines="lines" @fix="fix" />
       </section>
     </div>
+    <NewDesserts v-if="!draft.text" />
     <section
       aria-live="polite" class="reading" :data-questions="firstAsked.size" :data-reading="settledMark"
     >

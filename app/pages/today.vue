@@ -4,6 +4,7 @@ import { addDays, format, parseISO } from 'date-fns'
 import { isDate } from '../../shared/schemas/shape'
 import { calendarOf } from '~/composables/dayCalendar'
 import { saveFile } from '~/composables/formulaFile'
+import { shelfNames } from '~/composables/shelfNames'
 import { KIND_NAMES, type Names, stepName } from '~/words/today'
 import { say } from '~/words/say'
 
@@ -16,18 +17,7 @@ const date = ref(typeof asked === 'string' && isDate(asked) ? asked : iso(new Da
 watch(date, d => void navigateTo({ query: { date: d } }, { replace: true }))
 const day = useDay(date)
 const shelf = shallowRef<{ id: string, name: string }[]>([])
-/** The shelf's names, all pages. */
-async function loadShelf() {
-  const all: { id: string, name: string }[] = []
-  for (let after = ''; ;) {
-    interface Page { items: { id: string, name: string }[], next: string | null }
-    const page: Page | null = await api<Page>('/api/formulas', { query: after ? { after } : {} }).catch(() => null)
-    all.push(...(page?.items ?? []))
-    if (!page?.next) break
-    after = page.next
-  }
-  shelf.value = all
-}
+const loadShelf = async () => { shelf.value = await shelfNames() }
 await Promise.all([day.load(), loadShelf()])
 
 const { sheet, plan } = day

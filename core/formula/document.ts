@@ -194,8 +194,8 @@ export interface Assembly {
   portions: number
   layers: Layer[]
   /**
-   * How the parts become one: level upon level in the vessel where absent, rolled up, filled into shells, or heaped on a
-   * base late.
+   * How the parts become one: level upon level in the vessel where absent, rolled up, filled into shells, or heaped
+   * on a base late.
    */
   built?: Built
 }

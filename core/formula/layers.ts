@@ -22,7 +22,8 @@ export function withComponent(
   id: NewId,
 ): { planned: Planned, id: string } {
   const made: Component = { id: id(), role, name, lines: [], steps: [], process: processOf(school) }
-  return { id: made.id, planned: withOnTop({ formula, occasion }, made, role === 'sauce' ? null : pouredLayer(made.id)) }
+  const layer = role === 'sauce' ? null : pouredLayer(made.id)
+  return { id: made.id, planned: withOnTop({ formula, occasion }, made, layer) }
 }
 /** One more component, its layer (null: it lies beside) on top of what fills the vessel. */
 function withOnTop({ formula, occasion }: Planned, made: Component, layer: Layer | null): Planned {
@@ -42,7 +43,7 @@ function withOnTop({ formula, occasion }: Planned, made: Component, layer: Layer
 const ROLE_OF_LEVEL: Partial<Record<PartKind, ComponentRole>> = { whippedLayer: 'cream', berryLayer: 'fruit' }
 /**
  * The dessert with a level that is laid in, of its usual thickness and sized to the vessel, on top of what fills it.
- * @example withLaid(planned, kitchen, 'spongeLayer', 'Sponge', () => 's1').planned.formula.components[1].role // 'sponge'
+ * @example withLaid(planned, kitchen, 'berryLayer', '', () => 's1').planned.formula.components[1].role // 'fruit'
  */
 export function withLaid(
   planned: Planned, kitchen: Kitchen, kind: PartKind, name: string, id: NewId,

@@ -46,7 +46,8 @@ describe('two fillings in one tin', () => {
   it('what lies below carries what lies on it, and both cool as one', () => {
     const high = (p: Planned) => ({ ...p, formula: { ...p.formula, use: { ...p.formula.use, pieceHeightM: 0.2 } } })
     expect(of(curdId, high(planned)).shape.pieceHeightM)
-      .toBeCloseTo(curd.shape.depthM + cream.shape.depthM, 6)
+      // Its own depth, and the cream's by weight: lighter, it counts for less than its height.
+      .toBeCloseTo(curd.shape.depthM + (cream.shape.depthM * cream.shape.density) / curd.shape.density, 3)
     expect(of(creamId, high(planned)).shape.pieceHeightM).toBeCloseTo(cream.shape.depthM, 6)
     const alone = assess({ ...benchOf(planned), layers: [] }, kitchen)
     expect(curd.chill.to8S!).toBeGreaterThan(1.3 * alone.chill.to8S!)

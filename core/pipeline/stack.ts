@@ -14,7 +14,7 @@ import { mixStage } from './mixed'
 
 /** What is laid in by weight and was written without a kind, kg/m³ (common sizes, from memory M). */
 const AS_WRITTEN: Partial<Record<ComponentRole, number>> = {
-  sponge: 300, cream: 500, fruit: 620, meringue: 250, crust: 900, sauce: 1100, glaze: 1200,
+  sponge: 300, cream: 500, fruit: 620, meringue: 250, crust: 1050, sauce: 1100, glaze: 1200,
 }
 const PLAIN_DENSITY = 1050
 /**

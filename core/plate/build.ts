@@ -1,7 +1,7 @@
 /**
  * In which order a dessert is built, how warm each part goes on, what waits for what, what must be frozen. Two parts
- * that touch take at their faces at once the temperature T_c = (e₁T₁ + e₂T₂)/(e₁ + e₂), e = √(kρc); in foams k falls as ρ
- * does, so e is taken as ρ (Carslaw & Jaeger for two half-spaces; the shortcut is judgement).
+ * that touch take at their faces at once the temperature T_c = (e₁T₁ + e₂T₂)/(e₁ + e₂), e = √(kρc); in foams k falls
+ * as ρ does, so e is taken as ρ (Carslaw & Jaeger for two half-spaces; the shortcut is judgement).
  */
 import type { Bench } from '../formula/bench'
 import type { Component } from '../formula/document'
@@ -21,8 +21,8 @@ export const BUILD_CODES = [
 export type BuildCode = (typeof BUILD_CODES)[number]
 /** Why it waits, or why no warmer or cooler. */
 export const BUILD_WHYS = [
-  'meltsUnder', 'mustCarry', 'neverCarries', 'insertFirm', 'glazeGrips', 'meringueBonds', 'creamStaysCold', 'gelatinPours',
-  'rollWhileSoft', 'fillLate', 'staysCrisp', 'setsThrough',
+  'meltsUnder', 'mustCarry', 'neverCarries', 'insertFirm', 'glazeGrips', 'meringueBonds', 'creamStaysCold',
+  'gelatinPours', 'rollWhileSoft', 'fillLate', 'staysCrisp', 'setsThrough',
 ] as const
 export type BuildWhy = (typeof BUILD_WHYS)[number]
 export interface BuildStep {
@@ -59,7 +59,7 @@ const FILLING_C = 12
 
 /**
  * The warmest a part may go on another that melts, °C.
- * @example warmestOn({ density: 600, meltsC: 28 }, 1100) // 34.8
+ * @example warmestOn({ density: 600, meltsC: 28 }, 1100) // 35.91
  */
 export function warmestOn(
   under: { density: number, meltsC: number | null }, density: number, underC = FRIDGE_C,
@@ -119,7 +119,8 @@ function waits(i: number, pile: readonly PlatePart[], w: Worked | undefined): Bu
 }
 
 /** Tops that go on a hot filling, before the cold; and what goes on once it is set, with what stands beside. */
-function topsOf({ parts, components, bench, works }: Site, under: PlatePart | undefined): { hot: BuildStep[], cold: BuildStep[] } {
+interface Tops { hot: BuildStep[], cold: BuildStep[] }
+function topsOf({ parts, components, bench, works }: Site, under: PlatePart | undefined): Tops {
   const onId = under?.id ?? null
   const kindOf = (p: PlatePart) => components.find(x => x.id === p.id)!.make?.kind
   const tops = parts.filter(x => x.form === 'top')
@@ -140,9 +141,8 @@ function topsOf({ parts, components, bench, works }: Site, under: PlatePart | un
 /** A dessert that is glazed is frozen whole, glazed, and thawed again. */
 function glazed(pile: readonly PlatePart[], glaze: PlatePart, w: Worked | undefined, kitchen: Kitchen): BuildStep[] {
   const slab = asSlab(pile.filter(p => p !== glaze).map(slabOf))
-  const [freezerC, fridgeC] = [
-    placeAir(kitchen, ['freezer'], FREEZER_C), placeAir(kitchen, ['fanFridge', 'domesticFridge', 'walkIn'], FRIDGE_C - 1),
-  ]
+  const freezerC = placeAir(kitchen, ['freezer'], FREEZER_C)
+  const fridgeC = placeAir(kitchen, ['fanFridge', 'domesticFridge', 'walkIn'], FRIDGE_C - 1)
   return [
     step('freezeWhole', null, { timeS: freezeS(slab, freezerC), why: 'glazeGrips' }),
     step('glaze', glaze.id, {
@@ -154,7 +154,7 @@ function glazed(pile: readonly PlatePart[], glaze: PlatePart, w: Worked | undefi
 
 /**
  * The steps from parts that are made to a dessert that is built, in order.
- * @example plateOf(dessert, kitchen).build.map(s => s.code) // ['pour', 'set', 'pour']
+ * @example plateOf(dessert, kitchen).build[0].code // 'line'
  */
 export function buildOf(site: Site): BuildStep[] {
   const { bench, parts, works, kitchen } = site
@@ -166,8 +166,10 @@ export function buildOf(site: Site): BuildStep[] {
     .map(p => step('freezeInsert', p.id, { timeS: freezeS(slabOf(p), freezerC), why: 'insertFirm' }))
   if (built === 'shells' || built === 'heaped') {
     const code = built === 'shells' ? 'fillShells' : 'heap'
-    for (const [i, p] of pile.entries())
-      if (p.form === 'fill') out.push(step(code, p.id, { onId: pile[i - 1]?.id ?? null, mostC: FILLING_C, why: 'fillLate' }))
+    for (const [i, p] of pile.entries()) {
+      const onId = pile[i - 1]?.id ?? null
+      if (p.form === 'fill') out.push(step(code, p.id, { onId, mostC: FILLING_C, why: 'fillLate' }))
+    }
     const { hot, cold } = topsOf(site, pile.at(-1))
     return [...chillOf(works), ...out, ...hot, ...cold]
   }

@@ -24,12 +24,12 @@ const plankS = ({ thickM: a, density, waterShare }: Slab, airC: number, hc: numb
   ((density * ICE_J_PER_KG * FREEZES * waterShare) / Math.abs(FREEZES_AT_C - airC)) * (a / (2 * hc) + a ** 2 / (8 * k))
 /**
  * Seconds until a slab is frozen through. @param airC of the freezer
- * @example freezeS({ thickM: 0.015, density: 1080, waterShare: 0.5 }, -18) // 6489
+ * @example freezeS({ thickM: 0.015, density: 1080, waterShare: 0.5 }, -18) // 6487
  */
 export const freezeS = (s: Slab, airC: number): number => plankS(s, airC, STILL_HC, FROZEN_K)
 /**
  * Seconds until a frozen slab is thawed in a fridge. @param airC of the fridge
- * @example thawS({ thickM: 0.05, density: 700, waterShare: 0.5 }, 4) // 31626
+ * @example thawS({ thickM: 0.05, density: 700, waterShare: 0.5 }, 4) // 31622.5
  */
 export const thawS = (s: Slab, airC: number): number => plankS(s, airC, FRIDGE_HC, THAWED_K)
 

@@ -13,8 +13,8 @@ import { plainVessel, type Vessel } from '../physics/geometry/cavity'
 import type { Use, UseKind } from '../physics/set/bands'
 
 export const DESSERT_KINDS = [
-  'meringuePie', 'gelatinTart', 'trifle', 'crustBar', 'mousseCake', 'filledSponge', 'curdRoll', 'pavlova', 'filledChoux',
-  'possetJelly',
+  'meringuePie', 'gelatinTart', 'trifle', 'crustBar', 'mousseCake', 'filledSponge', 'curdRoll', 'pavlova',
+  'filledChoux', 'possetJelly',
 ] as const
 export type DessertKind = (typeof DESSERT_KINDS)[number]
 
@@ -57,9 +57,10 @@ const times = (grams: Grams, by: number): Grams =>
 
 const PLANS: Readonly<Record<DessertKind, Plan>> = {
   meringuePie: {
-    use: 'cut', piece: { pieceHeightM: 0.025, tableTimeS: 2700 }, vessel: plainVessel('round', 'metal', 0.23, 0.23, 0.04),
-    count: 1, portions: 8,
-    crust: { kind: 'blindShell', thickM: 0.004, form: 'shell', sealed: true }, topping: { kind: 'meringueCold', thickM: 0.03 },
+    use: 'cut', piece: { pieceHeightM: 0.025, tableTimeS: 2700 },
+    vessel: plainVessel('round', 'metal', 0.23, 0.23, 0.04), count: 1, portions: 8,
+    crust: { kind: 'blindShell', thickM: 0.004, form: 'shell', sealed: true },
+    topping: { kind: 'meringueCold', thickM: 0.03 },
     filling: {
       school: 'juiceAfter',
       grams: { water: 330, sugar: 210, cornflour: 56, yolk_sep: 80, lemon: 125, butter82: 40, zest: 3 },
@@ -71,7 +72,9 @@ const PLANS: Readonly<Record<DessertKind, Plan>> = {
     portions: 12,
     crust: { kind: 'blindShell', thickM: 0.004, form: 'shell', sealed: true },
     topping: { kind: 'meringueBoiled', thickM: 0.025 },
-    filling: { school: 'gelatinBacked', grams: { egg: 243, sugar: 225, lemon: 190, butter82: 190, gelatin: 6, zest: 3 } },
+    filling: {
+      school: 'gelatinBacked', grams: { egg: 243, sugar: 225, lemon: 190, butter82: 190, gelatin: 6, zest: 3 },
+    },
     levels: [FILLING],
   },
   trifle: {
@@ -127,7 +130,10 @@ const PLANS: Readonly<Record<DessertKind, Plan>> = {
     use: 'piped', piece: { pieceHeightM: 0.03, pieceWidthM: 0.045, tableTimeS: 1800 },
     vessel: plainVessel('mould', 'silicone', 0.05, 0.05, 0.04), count: 20, portions: 20, built: 'shells',
     crust: { kind: 'chouxShell', thickM: 0.006, form: 'shell' },
-    filling: { school: 'gelatinBacked', grams: { egg: 183, yolk_sep: 51, sugar: 170, lemon: 150, butter82: 170, gelatin: 3 } },
+    filling: {
+      school: 'gelatinBacked',
+      grams: { egg: 183, yolk_sep: 51, sugar: 170, lemon: 150, butter82: 170, gelatin: 3 },
+    },
     levels: [FILLING],
   },
   possetJelly: {
@@ -144,10 +150,13 @@ const PLANS: Readonly<Record<DessertKind, Plan>> = {
 /** @example dessertPlan('pavlova').portions // 10 */
 export const dessertPlan = (kind: DessertKind): Plan => PLANS[kind]
 
-const linesOf = (grams: Grams, id: NewId) => Object.entries(grams).map(([ingredientId, g]) => line(id(), ingredientId, g))
+const linesOf = (grams: Grams, id: NewId) =>
+  Object.entries(grams).map(([ingredientId, g]) => line(id(), ingredientId, g))
 
 /** One more level on top of the others; its component's id. */
-function withLevel(planned: Planned, level: Exclude<Level, { part: 'filling' }>, kitchen: Kitchen, names: Names, id: NewId) {
+function withLevel(
+  planned: Planned, level: Exclude<Level, { part: 'filling' }>, kitchen: Kitchen, names: Names, id: NewId,
+) {
   if (level.part === 'laid') {
     const wider = withLaid(planned, kitchen, level.kind, names.part(level.kind), id)
     const { by } = level
@@ -157,7 +166,9 @@ function withLevel(planned: Planned, level: Exclude<Level, { part: 'filling' }>,
     return { id: wider.id, planned: put }
   }
   const { role, school, grams } = level
-  const wider = withComponent(planned, { role: role === 'sauce' ? 'filling' : role, name: names.made(level.name), school }, id)
+  // A jelly is a sauce that lies in the vessel.
+  const as = { role: role === 'sauce' ? 'filling' as const : role, name: names.made(level.name), school }
+  const wider = withComponent(planned, as, id)
   const bench = benchOf(wider.planned, wider.id)
   const lines = linesOf(grams, id)
   const own = { ...fillingOf(bench), role, lines, steps: stepsFor(school, lines, id) }
@@ -176,7 +187,7 @@ export interface Names {
 
 /**
  * A dessert of a kind, complete.
- * @example dessertOf('trifle', kitchen, names, id).formula.assembly.layers.length // 5
+ * @example dessertOf('pavlova', kitchen, { dessert: k => k, part: k => k, made: k => k }, id).formula.name // 'pavlova'
  */
 export function dessertOf(kind: DessertKind, kitchen: Kitchen, names: Names, id: NewId): Planned {
   const p = PLANS[kind]

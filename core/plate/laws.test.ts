@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import checks from '../checks/plate.json'
 import { plainMake } from '../formula/parts'
 import { slumpShare } from '../physics/set/bands'
+import { type Mechanisms, MECHANISMS } from '../physics/set/firmness'
 import { warmestOn } from './build'
 import { asSlab, freezeS, thawS } from './cold'
 import { type Contact, drunkGPerM2, ranOut, softAfterS, weepRate } from './leaks'
@@ -103,7 +104,7 @@ describe('freezing and melting', () => {
     expect(slab.waterShare).toBeCloseTo((3 * 0.3 + 21 * 0.5) / 24, 12)
   })
   it('what melts first of what carries: cream at 15 °C, gelatine 28, fat 30, egg never', () => {
-    const m = { eggPa: 0, butterPa: 0, hardFatPa: 0, caseinPa: 0, creamFatPa: 0, starchPa: 0, gelatinPa: 0, agarPa: 0, gumPa: 0, whipPa: 0, foamPa: 0 }
+    const m = Object.fromEntries(MECHANISMS.map(k => [k, 0])) as Mechanisms
     expect(meltsAt({ ...m, whipPa: 31, eggPa: 69 })).toBe(15)
     expect(meltsAt({ ...m, whipPa: 29, eggPa: 71 })).toBeNull()
     expect(meltsAt({ ...m, gelatinPa: 50, butterPa: 50 })).toBe(28)

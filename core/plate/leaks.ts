@@ -20,12 +20,12 @@ export interface Contact {
   dry: Nature
   /** Thickness of the dry part, m; sealed by egg wash, cocoa butter or chocolate. */
   thickM: number
-  isSealed: boolean
+  isSealed?: boolean
 }
 
 /**
  * Water that a dry part has drunk, g/m². @param timeS since they met
- * @example drunkGPerM2({ wetAw: 0.95, weeps: 0, dry: laidNature({ role: 'sponge' }), thickM: 0.01, isSealed: false }, 3600) // 33.6
+ * @example drunkGPerM2({ wetAw: 0.95, weeps: 0, dry: laidNature({ role: 'sponge' }), thickM: 0.01 }, 3600) // 33.6
  */
 export function drunkGPerM2({ wetAw, weeps, dry, isSealed }: Contact, timeS: number): number {
   if (!dry.drinks) return 0
@@ -38,7 +38,7 @@ const FOR_GOOD_S = 7 * DAY_S
 /**
  * Seconds until a dry part has lost its snap; null: never within a week, or it has none.
  * It weighs ρ·h g/m² as made with x of water: soft once m = ρ·h·(x_soft − x)/(1 − x_soft).
- * @example softAfterS({ wetAw: 0.95, weeps: 0, dry: laidNature({ role: 'crust', make: plainMake('blindShell') }), thickM: 0.004, isSealed: false }) // 26054
+ * @example softAfterS({ wetAw: 0.95, weeps: 0, dry: laidNature({ role: 'crust' }), thickM: 0.004 }) // 21883
  */
 export function softAfterS(c: Contact): number | null {
   const { drinks, density } = c.dry

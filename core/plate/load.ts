@@ -6,8 +6,7 @@
  *
  * with S the share a free pile loses (`tableSlump`); with nothing on it that is S(h) itself.
  */
-import { G, tableSlump, type UseKind } from '../physics/set/bands'
-import type { Elastic } from '../physics/set/bands'
+import { type Elastic, G, tableSlump, type UseKind } from '../physics/set/bands'
 
 /** A level for its load: thickness, weight, and what holds it; null: it is stiff. */
 export interface Loaded { thickM: number, density: number, pa: number | null, elastic: Elastic }
@@ -43,8 +42,9 @@ export function lostUnder(levels: readonly Loaded[], kind: UseKind): number[] {
 }
 
 /**
- * Share that the fillings of a roll are squeezed out by its weight: a film of yield stress τ, thickness h and half-width
- * b bears q = τ·b/h between plates (a yield fluid squeezed, from memory M), under ρ·g·D/2 of what lies over its middle.
+ * Share that the fillings of a roll are squeezed out by its weight: a film of yield stress τ, thickness h and
+ * half-width b bears q = τ·b/h between plates (a yield fluid squeezed, from memory M), under ρ·g·D/2 of what lies
+ * over its middle.
  * @param widthM of the sheet along which it is rolled: D = √(4·width·thickness/π)
  * @example lostInRoll([{ thickM: 0.01, density: 330, pa: null, elastic: { share: 0, tearsAt: 1 } }], 0.28) // [0]
  */

@@ -1,6 +1,6 @@
 /**
- * A whole dessert as one thing: every part in its place, what it does under the load of what lies above, what leaks into
- * what, in which order it is built and how warm each part goes on, and one verdict for the slice.
+ * A whole dessert as one thing: every part in its place, what it does under the load of what lies above, what leaks
+ * into what, in which order it is built and how warm each part goes on, and one verdict for the slice.
  */
 import { InputError } from '../base/errors'
 import { type Bench, benchOf, type Planned, vesselOf } from '../formula/bench'
@@ -81,7 +81,7 @@ const tasteOf = (m: Mix): SpoonTaste => {
 
 export const LEADS = ['sharp', 'sweet', 'rich', 'even'] as const
 export type Leads = (typeof LEADS)[number]
-/** Fat, %, that tastes as rich as a 10 on the scale of sour and sweet; one leads that is so much over both others (judgement). */
+/** Fat, %, that tastes as rich as a 10 of sour or sweet; one leads that is so much over both others (judgement). */
 const RICHEST = 40
 const LEADS_BY = 1.25
 /**
@@ -164,7 +164,8 @@ function leaksOf({ parts, works, components, portionM2, heldH, tableH }: Held): 
     }
     if (wet.nature.gives)
       out.push({
-        fromId: wet.id, intoId: null, softH: null, sealedSoftH: null, isSealed: false, runsH: wet.nature.gives.holdsH, metH: heldH,
+        fromId: wet.id, intoId: null, softH: null, sealedSoftH: null, isSealed: false, runsH: wet.nature.gives.holdsH,
+        metH: heldH,
         byServiceG: ranOut(wet.nature.gives, heldH) * wet.portionG,
       })
   }
@@ -200,7 +201,7 @@ function roomOf(b: Bench, kitchen: Kitchen): Plate['room'] {
 /**
  * A whole dessert.
  * @throws {InputError} where the component asked for first cannot be
- * @example plateOf(dessert, kitchen).parts.map(p => p.role) // ['filling', 'cream']
+ * @example plateOf(dessert, kitchen).parts.map(p => p.role) // ['crust', 'filling', 'cream']
  */
 export function plateOf(planned: Planned, kitchen: Kitchen): Plate {
   const b = benchOf(planned)
@@ -229,7 +230,8 @@ export function plateOf(planned: Planned, kitchen: Kitchen): Plate {
     const loaded = pile.map(({ thickM, nature }) =>
       ({ thickM, density: nature.density, pa: nature.bearsPa?.[when] ?? null, elastic: nature.elastic }))
     const sheetM = Math.min(vesselOf(b, kitchen).lengthM, vesselOf(b, kitchen).widthM)
-    const lost = built === 'roll' ? lostInRoll(loaded, sheetM) : lostUnder(loaded, built === 'shells' ? 'glass' : b.use.kind)
+    const standsAs = built === 'shells' ? 'glass' : b.use.kind
+    const lost = built === 'roll' ? lostInRoll(loaded, sheetM) : lostUnder(loaded, standsAs)
     pile.forEach((p, i) => { p.lost[when] = lost[i]! })
   }
   const coldS = Math.max(...[...works.values()].map(w => w.assessment.chill.servedS), 0)

@@ -81,7 +81,7 @@ function coldOf(planned: Planned, kitchen: Kitchen, s: BuildStep): { likelyS: nu
  * Steps of a whole dessert: the parts side by side, the building of it one after another.
  * @param has kinds of equipment the day names; others are no limit
  * @throws {InputError} for what the pipeline cannot run
- * @example stepsOfPlate(dessert, kitchen, new Set()).at(-1).name // 'serve · Filling'
+ * @example stepsOfPlate(dessert, kitchen, new Set()).at(-1).name // 'serve · Test curd'
  */
 export function stepsOfPlate(planned: Planned, kitchen: Kitchen, has: ReadonlySet<string>): StepInput[] {
   const plate = plateOf(planned, kitchen)

@@ -5,7 +5,8 @@ import { type DaySheet, equipmentOf, STANDS_MIN } from '../../shared/day'
 import { plainMake, withPart } from '#core/formula/parts'
 import { createFormula, defaultUse, line } from '#core/formula/create'
 import { plainVessel } from '#core/physics/geometry/cavity'
-import { lotStrength, type KitchenBurner, type KitchenOven, type KitchenPan, type KitchenPlace, type KitchenVessel, type Lot } from '#core/kitchen/kitchen'
+import { type DessertKind, dessertOf, type MadeName } from '#core/plate/kinds'
+import { type Kitchen, lotStrength, type KitchenBurner, type KitchenOven, type KitchenPan, type KitchenPlace, type KitchenVessel, type Lot } from '#core/kitchen/kitchen'
 import { type Bench, benchOf, fillingOf, type Planned, putBack } from '#core/formula/bench'
 import { withComponent } from '#core/formula/layers'
 import { stepsFor } from '#core/formula/steps'
@@ -262,7 +263,7 @@ export const demoKitchen = () => coreKitchen({ settings: SETTINGS, places: PLACE
 /** The demo's formulas with their fixed ids, in shelf order. */
 export function demoFormulas(): { id: string, document: Planned }[] {
   const kitchen = demoKitchen()
-  return ENTRIES.map((entry, index) => {
+  const single = ENTRIES.map((entry, index) => {
     let n = 0
     const id = () => `d${index + 1}-${++n}`
     const lines = entry.lines.map(([ingredientId, massG, text, strength]) => ({ ...line(id(), ingredientId, massG, text ?? ''), ...(strength ? { strength } : {}) }))
@@ -278,7 +279,32 @@ export function demoFormulas(): { id: string, document: Planned }[] {
     }, putBack(parts))
     return { id: uuid(6, index + 1), document: dessert }
   })
+  return [...single, ...wholeDesserts(kitchen, single.length)]
 }
+
+/** Whole desserts of the tea room: a kind, under its own name there. */
+const WHOLE: readonly [kind: DessertKind, name: string, startAt: string][] = [
+  ['mousseCake', 'Orchid-house mousse cake, passion heart', '2026-11-27T13:00'],
+  ['trifle', 'Glasshouse trifle for the long table', '2026-11-27T16:00'],
+  ['pavlova', 'Botanists’ pavlova', '2026-11-28T09:00'],
+]
+const PART_NAMES: Partial<Record<PartKind, string>> = {
+  spongeBase: 'Sponge', spongeLayer: 'Sponge', berryLayer: 'Raspberries', whippedLayer: 'Whipped cream',
+  meringueDry: 'Dried meringue',
+}
+const MADE_NAMES: Record<MadeName, string> = {
+  custard: 'Orange-blossom custard', insert: 'Passion heart', glaze: 'Lemon glaze', jelly: 'Lemon jelly',
+}
+const wholeDesserts = (kitchen: Kitchen, from: number): { id: string, document: Planned }[] =>
+  WHOLE.map(([kind, name, startAt], i) => {
+    let n = 0
+    const names = { dessert: () => name, part: (k: PartKind) => PART_NAMES[k] ?? k, made: (m: MadeName) => MADE_NAMES[m] }
+    const document = dessertOf(kind, kitchen, names, () => `w${i + 1}-${++n}`)
+    document.occasion.startAt = startAt
+    const main = document.formula.components.find(c => c.role === 'filling')!
+    main.name = kind === 'mousseCake' ? 'Lemon mousse' : 'Lemon curd'
+    return { id: uuid(6, from + i + 1), document }
+  })
 
 /** The tea room's Friday and Saturday: what is wanted by when, of the demo's formulas by their number. */
 const WANTED: Record<'friday' | 'saturday', readonly [formula: number, count: number, serveAt: string][]> = {

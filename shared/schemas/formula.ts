@@ -6,8 +6,8 @@ import * as yup from 'yup'
 import { InputError } from '#core/base/errors'
 import { type Bench, benchOf, benchPath } from '#core/formula/bench'
 import {
-  BUILT, type Built, COMPONENT_ROLES, FAMILIES, FORMULA_FORMAT, type FormulaDocument, LAYER_FORMS, OWN_STEPS, PART_KINDS, PIECE_KINDS,
-  SCHEMA_VERSION, SCHOOLS,
+  BUILT, type Built, COMPONENT_ROLES, FAMILIES, FORMULA_FORMAT, type FormulaDocument, LAYER_FORMS, OWN_STEPS,
+  PART_KINDS, PIECE_KINDS, SCHEMA_VERSION, SCHOOLS,
 } from '#core/formula/document'
 import {
   FRUIT_PARTS, type Occasion, OCCASION_FORMAT, OCCASION_VERSION, plainOccasion,

@@ -12,7 +12,7 @@ import { say } from '~/words/say'
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const kitchen = useKitchenStore()
-const money = (v: number, digits = 2) => `${kitchen.record?.settings.currency ?? ''}${fmt.fixed(v, digits)}`
+const { money } = fmt
 const cost = computed(() => batchCost(props.doc, kitchen.core!))
 const nutrition = computed(() => nutritionOf(props.doc, kitchen.core!, props.assessment))
 const allergens = computed(() => allergensOf(props.doc))

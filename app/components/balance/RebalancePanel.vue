@@ -60,7 +60,7 @@ const total = computed(() => lines.value.reduce((s, l) => s + l.massG, 0))
 const yolkG = computed(() => yolkMass(lines.value))
 const priced = computed(() => Object.keys(kitchen.core?.prices ?? {}).length > 0)
 const currency = computed(() => kitchen.record?.settings.currency ?? '')
-const money = (v: number) => `${currency.value}${fmt.fixed(v, 2)}`
+const { money } = fmt
 
 const ways = shallowRef<Way[] | null>(null)
 const already = computed(

@@ -136,7 +136,7 @@ const rows = computed(() => {
       say('versionsPanel.sharpness'),
       of(s => `${SHARPNESS_NAMES[s.sharpness]}, pH ${fmt.fixed(s.pH, 2)}`),
     ),
-    row(say('versionsPanel.costOfTheBatch'), c => `${kitchen.record?.settings.currency ?? ''}${fmt.fixed(c.cost, 2)}`),
+    row(say('versionsPanel.costOfTheBatch'), c => fmt.money(c.cost)),
   ]
 })
 const heads = computed(() => [

@@ -1,37 +1,58 @@
 <script setup lang="ts">
-/** The layers of a dessert: one more, another order, another name, or one less. */
+/** The layers of a dessert: one more, another order, another name or thickness, or one less. */
 import type { Bench } from '#core/formula/bench'
-import { type Component, type ComponentRole, isComputed, type School, SCHOOLS } from '#core/formula/document'
-import { movedLevel, POURED_ROLES, withComponent, withoutComponent } from '#core/formula/layers'
+import {
+  type Component, type ComponentRole, isComputed, PART_KINDS, type PartKind, type School, SCHOOLS,
+} from '#core/formula/document'
+import {
+  movedLevel, POURED_ROLES, withComponent, withLaid, withoutComponent, withThickness, withWeight,
+} from '#core/formula/layers'
+import { partFacts } from '#core/formula/parts'
 import { schoolOf } from '#core/formula/schools'
+import { PART_NAMES } from '~/words/cook'
 import { ROLE_NAMES } from '~/words/layers'
 import { FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
 
 const props = defineProps<{ doc: Bench }>()
 const ws = useWorkspaceStore()
+const kitchen = useKitchenStore()
 const more = reactive<{ role: ComponentRole, school: School }>({ role: 'cream', school: 'setCream' })
-const levels = computed(() =>
-  ws.planned!.formula.assembly.layers.filter(l => l.form === 'fill').map(l => l.componentId),
-)
-/** What is made, the topmost first. */
-const made = computed(() => ws.planned!.formula.components.filter(isComputed)
+const LAID_IN = PART_KINDS.filter(k => partFacts(k).role === 'level')
+const laidIn = ref<PartKind>('spongeLayer')
+const newId = () => crypto.randomUUID()
+const fills = computed(() => ws.planned!.formula.assembly.layers.filter(l => l.form === 'fill'))
+const levels = computed(() => fills.value.map(l => l.componentId))
+/** What is made or laid in, the topmost first; crust and topping have their own place. */
+const made = computed(() => ws.planned!.formula.components.filter(c => isComputed(c) || levels.value.includes(c.id))
   .toSorted((a, b) => levels.value.indexOf(b.id) - levels.value.indexOf(a.id)))
+const thickOf = (c: Component) => {
+  const layer = fills.value.find(l => l.componentId === c.id)
+  return layer && 'given' in layer.thicknessM ? layer.thicknessM.given : null
+}
+const weightOf = (c: Component) => c.lines.reduce((s, l) => s + l.massG, 0)
 function canMove(c: Component, by: 1 | -1): boolean {
   const at = levels.value.indexOf(c.id)
   return at >= 0 && at + by >= 0 && at + by < levels.value.length
 }
-function put(next: Parameters<typeof ws.replaceAll>[0]) {
-  ws.replaceAll(next)
-  ws.endGesture()
+function put(next: Parameters<typeof ws.replaceAll>[0], gesture = '') {
+  ws.replaceAll(next, gesture)
+  if (!gesture) ws.endGesture()
 }
 /** One more layer of its own, empty: Balance takes its lines. */
 async function add() {
-  const wanted = { ...more, name: ROLE_NAMES[more.role] }
-  const { planned, id } = withComponent(ws.planned!, wanted, () => crypto.randomUUID())
+  const { planned, id } = withComponent(ws.planned!, { ...more, name: ROLE_NAMES[more.role] }, newId)
   put(planned)
   ws.turnTo(id)
   await navigateTo(`/formula/${ws.id}/balance`)
 }
+const layIn = () =>
+  put(withLaid(ws.planned!, kitchen.core!, laidIn.value, PART_NAMES[laidIn.value].name, newId).planned)
+const thicker = (id: string, m: number) => put(withThickness(ws.planned!, kitchen.core!, id, m), `thick-${id}`)
+const heavier = (id: string, g: number) => put(withWeight(ws.planned!, kitchen.core!, id, g), `weight-${id}`)
+/** From thickness to weight, as it is now; from weight to the kind's usual thickness. */
+const turnMeasure = (c: Component) => put(thickOf(c) === null
+  ? withThickness(ws.planned!, kitchen.core!, c.id, partFacts(c.make!.kind).thicknessM)
+  : withWeight(ws.planned!, kitchen.core!, c.id, weightOf(c)))
 function takeOut(c: Component) {
   put(withoutComponent(ws.planned!, c.id))
   if (props.doc.componentId === c.id) ws.turnTo('')
@@ -49,6 +70,24 @@ const rename = (id: string, name: string) =>
           class="name" :model-value="c.name" :aria-label="$say('layersPanel.nameOf', { name: c.name })" maxlength="120"
           @update:model-value="v => rename(c.id, v)" @done="ws.endGesture()"
         />
+        <FromShelf v-if="c.from" :part="c" />
+        <template v-if="!isComputed(c)">
+          <QuantityField
+            v-if="thickOf(c) !== null" class="much" kind="length" :label="$say('plate.thickOf', { name: c.name })"
+            :model-value="thickOf(c)!" :min="0.001" :max="0.2" :step="1" @update:model-value="v => thicker(c.id, v)"
+            @done="ws.endGesture()"
+          />
+          <QuantityField
+            v-else class="much" kind="mass" :label="$say('plate.weightOf', { name: c.name })" :model-value="weightOf(c)"
+            :min="1" :max="100000" @update:model-value="v => heavier(c.id, v)" @done="ws.endGesture()"
+          />
+          <button
+            v-if="c.make" type="button" class="underline by"
+            @click="turnMeasure(c)"
+          >
+            {{ thickOf(c) === null ? $say('plate.byThickness') : $say('plate.byWeight') }}
+          </button>
+        </template>
         <UButton
           variant="ghost" color="neutral" size="sm" icon="i-lucide-arrow-up"
           :aria-label="$say('layersPanel.up2', { name: c.name })" :label="$say('layersPanel.up')"
@@ -85,14 +124,25 @@ const rename = (id: string, name: string) =>
       </div>
       <UButton :label="$say('layersPanel.addTheLayer')" @click="add" />
     </div>
+    <div class="fields">
+      <div>
+        <label class="field-label" for="laid-in">{{ $say('plate.addLaid') }}</label>
+        <select id="laid-in" v-model="laidIn" class="native">
+          <option v-for="k in LAID_IN" :key="k" :value="k">{{ PART_NAMES[k].name }}</option>
+        </select>
+      </div>
+      <UButton :label="$say('plate.addIt')" data-lay-in @click="layIn" />
+    </div>
+    <TakeFromShelf />
   </section>
 </template>
 
 <style scoped>
-.made { list-style: none; padding: 0; margin: 0 0 0.8rem; border-top: 1px solid var(--ink); max-width: 44rem; }
+.made { list-style: none; padding: 0; margin: 0 0 0.8rem; border-top: 1px solid var(--ink); max-width: 60rem; }
 .made li {
   display: flex; flex-wrap: wrap; align-items: center; gap: 0 0.6rem; border-bottom: 1px solid var(--hairline);
 }
 .name { flex: 1 1 12rem; min-height: 44px; background: transparent; border: 0; font-weight: 600; }
+.much { width: 8rem; } .by { min-height: 44px; }
 .fields { display: flex; flex-wrap: wrap; gap: 0.9rem 1.4rem; align-items: end; margin: 0.6rem 0; }
 </style>
