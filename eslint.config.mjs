@@ -14,7 +14,7 @@ const FRAMEWORKS = ['vue', 'vue-*', 'nuxt', 'nuxt/*', '#app', '#app/*', '#import
  */
 const ROOMS = [
   'base', 'physics/matter', 'physics/geometry', 'physics/thermal', 'physics/heat', 'physics/chill', 'physics/set',
-  'physics/safety', 'kitchen', 'formula', 'pipeline', 'solve', 'plan', 'plate', 'schedule', 'formats', 'live', 'book', 'plant', 'simulate', 'learn', 'diagnose',
+  'physics/safety', 'kitchen', 'formula', 'pipeline', 'solve', 'plan', 'plate', 'ledger', 'schedule', 'formats', 'live', 'book', 'plant', 'simulate', 'learn', 'diagnose',
 ]
 const noneAbove = ROOMS.slice(0, -1).map((room, i) => ({
   target: `./core/${room}/**/!(*.test).ts`,

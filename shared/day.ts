@@ -1,4 +1,5 @@
 /** A day sheet as it travels between browser and server, and as it is kept: one a day and kitchen. */
+import type { OnHand } from '#core/ledger/ledger'
 import type { EquipmentKind } from '#core/schedule/day'
 import type { StepInput } from '#core/schedule/read'
 import type { KitchenRecord } from './kitchen'
@@ -38,6 +39,8 @@ export interface DaySheet {
   hands: SheetHand[]
   equipment: SheetEquipment[]
   desserts: SheetDessert[]
+  /** Said to be on hand for this day, g; eggs by the weight of what is in their shells. */
+  have?: OnHand[]
 }
 export interface DayRecord {
   date: string

@@ -9,7 +9,8 @@ import type { DayInput, StepInput } from '#core/schedule/read'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 import { coreKitchen } from '../../shared/kitchen'
 import type { DayRecord, DaySheet, SheetDessert } from '../../shared/day'
-import type { DayApi, DaySaid } from '../workers/day.worker'
+import type { DayLedger } from '#core/ledger/ledger'
+import type { DayApi, DaySaid, Wanted } from '../workers/day.worker'
 
 const KEPT = 'lumbik:day:'
 const SAVES_MS = 500
@@ -134,11 +135,18 @@ export function useDay(date: Ref<string>) {
   /* Steps of formulas, once for each with its count. */
   const keyOf = (d: SheetDessert) => `${d.formulaId}/${d.count}/${sheet.value!.equipment.map(e => e.kind).join()}`
   const asked = new Set<string>()
+  /** Formulas of the day, each fetched once; null: it cannot be read. */
+  const records = new Map<string, Promise<FormulaRecord | null>>()
+  function formulaOf(id: string): Promise<FormulaRecord | null> {
+    const known = records.get(id) ?? api<FormulaRecord>(`/api/formulas/${id}`).catch(() => null)
+    records.set(id, known)
+    return known
+  }
   async function ask(d: SheetDessert) {
     const key = keyOf(d)
     if (asked.has(key) || !kitchen.record) return
     asked.add(key)
-    const record = await api<FormulaRecord>(`/api/formulas/${d.formulaId}`).catch(() => null)
+    const record = await formulaOf(d.formulaId!)
     const kinds = [...new Set(sheet.value!.equipment.map(e => e.kind))]
     const found = record && await planner.steps(
       toPlain(record.document), toPlain(coreKitchen(kitchen.record)), d.count, kinds)
@@ -161,6 +169,18 @@ export function useDay(date: Ref<string>) {
       if (said.plan || said.wrong) plan.value = said.plan
     }))
   })
+  /* The ledger: what the day's formulas need together. */
+  const ledger = shallowRef<DayLedger | null>(null)
+  watch([sheet, () => kitchen.core], async () => {
+    const [s, k] = [sheet.value, kitchen.core]
+    if (!s || !k) return
+    const wanted = (await Promise.all(s.desserts.map(async (d): Promise<Wanted[]> => {
+      const record = d.formulaId ? await formulaOf(d.formulaId) : null
+      return record ? [{ dessertId: d.id, planned: record.document, count: d.count }] : []
+    }))).flat()
+    const found = await planner.ledger(toPlain(wanted), toPlain(s.have ?? []), toPlain(k), date.value)
+    if (sheet.value === s) ledger.value = found
+  })
   watch(date, () => {
     sheet.value = null
     plan.value = null
@@ -170,7 +190,7 @@ export function useDay(date: Ref<string>) {
   return {
     sheet, plan, progress,
     isPlanned: computed(() => progress.value === 1 && waits.value === 0),
-    wrong, failed, unsent, theirs, waits, stepsOf, load, change, settle,
+    wrong, failed, unsent, theirs, waits, ledger, stepsOf, load, change, settle,
     undo: () => step('back'), redo: () => step('forward'), canUndo: history.canUndo, canRedo: history.canRedo,
   }
 }

@@ -23,6 +23,7 @@ await Promise.all([day.load(), loadShelf()])
 const { sheet, plan } = day
 const nowMs = ref(Date.now())
 useIntervalFn(() => { nowMs.value = Date.now() }, 30_000)
+const view = ref<'day' | 'ledger'>('day')
 const chosen = ref<string | null>(null)
 const task = computed(() => plan.value?.tasks.find(t => `${t.dessert}/${t.id}` === chosen.value) ?? null)
 const dessertName = (id: string) => sheet.value?.desserts.find(d => d.id === id)?.name ?? id
@@ -121,8 +122,15 @@ const print = () => window.print()
         <p class="going soft" role="status">
           {{ day.progress.value < 1 ? $say('today.planning') : plan && !plan.feasible ? $say('today.noPlan') : '' }}
         </p>
+        <div class="choices views no-print" role="group" :aria-label="$say('today.title')">
+          <button type="button" :aria-pressed="view === 'day'" @click="view = 'day'">{{ $say('ledger.theDay') }}</button>
+          <button type="button" :aria-pressed="view === 'ledger'" data-to-ledger @click="view = 'ledger'">{{ $say('ledger.title') }}</button>
+        </div>
         <DayConflicts v-if="plan" :conflicts="plan.conflicts" :names="names" :day="day" />
-        <template v-if="plan?.feasible && plan.tasks.length">
+        <div :class="{ 'print-only': view !== 'ledger' }">
+          <DayLedger :day="day" :date="date" :name-of="dessertName" />
+        </div>
+        <template v-if="view === 'day' && plan?.feasible && plan.tasks.length">
           <ul class="chances num">
             <li v-for="c in chances" :key="c.id" :class="{ bad: c.p < 0.9 }" :data-chance="c.name">
               <b>{{ c.at }}</b> {{ c.name }}: {{ $say('today.chance', { n: Math.min(10, Math.floor(10 * c.p + 1e-9)) }) }}
@@ -168,7 +176,7 @@ header .acts { margin-left: auto; }
 .key { display: flex; gap: 0.5rem; align-items: center; }
 .key i { width: 22px; height: 14px; border: 1px solid var(--ink); } .key .dark { background: var(--ink); }
 .key .light { background: var(--citron-soft); margin-left: 1rem; }
-.empty { padding: 2rem 0; } .print-only { display: none; }
+.empty { padding: 2rem 0; } .print-only { display: none; } .views { margin-top: 0.6rem; }
 .one p { margin: 0 0 0.4rem; }
 @media (max-width: 760px) { .today { padding: 1rem; } header .acts { margin-left: 0; } }
 @media print { .print-only { display: block; } }

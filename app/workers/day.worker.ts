@@ -1,8 +1,10 @@
 /** The planner off the page: a first plan at once, then a good one; a newer day stops an older. */
 import { expose } from 'comlink'
 import { InputError } from '#core/base/errors'
-import type { Planned } from '#core/formula/bench'
+import { benchOf, type Planned } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
+import { type DayLedger, ledgerOf, type OnHand } from '#core/ledger/ledger'
+import { forCovers } from '#core/plan/covers'
 import { stepsOfFormula } from '#core/schedule/ofFormula'
 import { type DayPlan, planSteps } from '#core/schedule/plan'
 import type { DayInput, StepInput } from '#core/schedule/read'
@@ -19,6 +21,8 @@ const breathe = () =>
     channel.port2.postMessage(0)
   })
 
+/** A dessert of the day with its formula, for so many. */
+export interface Wanted { dessertId: string, planned: Planned, count: number | null }
 export interface DaySaid {
   plan: DayPlan | null
   /** Share of the search that is done; 1: this is the plan. */
@@ -36,6 +40,18 @@ const api = {
       if (!(error instanceof InputError)) throw error
       return null
     }
+  },
+  /** The ledger of a day; desserts that cannot be worked out are left out of it. */
+  ledger(wanted: readonly Wanted[], have: readonly OnHand[], kitchen: Kitchen, date: string): DayLedger {
+    const needs = wanted.flatMap(({ dessertId, planned, count }) => {
+      try {
+        return [{ dessertId, bench: forCovers(benchOf(planned), kitchen, count) }]
+      } catch (error) {
+        if (!(error instanceof InputError)) throw error
+        return []
+      }
+    })
+    return ledgerOf(needs, have, kitchen, date)
   },
   /** Plans a day until it is done or another is asked for. */
   async plan(day: DayInput, report: (said: DaySaid) => void): Promise<void> {

@@ -1,8 +1,12 @@
 /** Covers: what the batch is for, and the factor that gets there with what sieve and pan keep. */
 import { checkField } from '../base/fields'
 import type { Bench } from '../formula/bench'
+import { scaleFormula } from '../formula/edits'
 import type { Covers } from '../formula/occasion'
+import type { Kitchen } from '../kitchen/kitchen'
+import { work } from '../pipeline/assess'
 import type { Assessment } from '../pipeline/assessment'
+import { placed } from '../pipeline/stack'
 
 export interface CoversPlan {
   /** Filling wanted in the vessels, g. */
@@ -58,4 +62,17 @@ export function coversPlan(doc: Bench, shape: Assessment['shape'], covers: Cover
     portions: Math.round(wanted.portions),
     count: wanted.count,
   }
+}
+
+/**
+ * A formula for so many people (null: as it is written), in as many vessels as that takes.
+ * @throws {InputError} for what the pipeline cannot run
+ * @example forCovers(doc, kitchen, null).assembly.portions // 20
+ */
+export function forCovers(b: Bench, kitchen: Kitchen, people: number | null): Bench {
+  if (people === null) return b
+  const { shape } = work(placed(b, kitchen), kitchen).assessment
+  const plan = coversPlan(b, shape, { kind: 'people', people, each: 1 })
+  const grown = scaleFormula(b, plan.factor)
+  return { ...grown, assembly: { ...grown.assembly, count: plan.count, portions: plan.portions } }
 }

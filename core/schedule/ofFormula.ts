@@ -3,27 +3,17 @@
  * and at its slow end. How slow hands can be, and how long a hot mix may wait, is judgement.
  */
 import { benchOf, type Bench, type Planned, putBack } from '../formula/bench'
-import { scaleFormula } from '../formula/edits'
 import type { Kitchen } from '../kitchen/kitchen'
 import { work } from '../pipeline/assess'
 import { placed } from '../pipeline/stack'
 import { isWhole } from '../plate/plate'
-import { coversPlan } from '../plan/covers'
+import { forCovers } from '../plan/covers'
 import { orderOfWork } from '../plan/order'
 import { whenOf } from '../plan/when'
 import { pouredAfterS } from '../pipeline/assessment'
 import { stepsOfPlate } from './ofPlate'
 import type { StepInput } from './read'
 import { HOT_WAITS_MIN, LEAST_COLD_S, SLOW_HANDS, usesOf } from './stepParts'
-
-/** The formula for so many covers. */
-function scaled(b: Bench, kitchen: Kitchen, count: number | null): Bench {
-  if (count === null) return b
-  const { shape } = work(placed(b, kitchen), kitchen).assessment
-  const plan = coversPlan(b, shape, { kind: 'people', people: count, each: 1 })
-  const grown = scaleFormula(b, plan.factor)
-  return { ...grown, assembly: { ...grown.assembly, count: plan.count, portions: plan.portions } }
-}
 
 /** The last leg of the cold, as short as the set lets it be: likely and slow, s. */
 function lastLeg(b: Bench, kitchen: Kitchen): { likelyS: number, slowS: number } {
@@ -45,7 +35,7 @@ function lastLeg(b: Bench, kitchen: Kitchen): { likelyS: number, slowS: number }
 export function stepsOfFormula(
   planned: Planned, kitchen: Kitchen, count: number | null, has: ReadonlySet<string>,
 ): StepInput[] {
-  const b = scaled(benchOf(planned), kitchen, count)
+  const b = forCovers(benchOf(planned), kitchen, count)
   if (isWhole(planned)) return stepsOfPlate(putBack(b), kitchen, has)
   const { assessment } = work(placed(b, kitchen), kitchen)
   const order = orderOfWork(b, kitchen, assessment)

@@ -1,6 +1,7 @@
 /** DAY.json at the wire: desserts, hands, equipment; a formula in it may be of any version. */
 import * as yup from 'yup'
 import { InputError } from '#core/base/errors'
+import { findIngredient } from '#core/base/ingredients/ingredients'
 import { type Kitchen, PLAIN_KITCHEN } from '#core/kitchen/kitchen'
 import { plainOccasion } from '#core/formula/occasion'
 import { EQUIPMENT_KINDS } from '#core/schedule/day'
@@ -59,6 +60,7 @@ export const daySchema = exactly({
 }).required()
 
 const clockTime = () => yup.string().strict().matches(/^([01]\d|2[0-3]):[0-5]\d$/).required()
+const known = () => text(80).required().test('known', 'unknown', v => findIngredient(v ?? '') !== undefined)
 const idText = () => text(80).required()
 const fixedSchema = yup.lazy((value: unknown) => yup.object(Object.fromEntries(
   Object.keys(typeof value === 'object' && value !== null ? value : {}).map(k => [k, exactly({
@@ -83,6 +85,7 @@ export const sheetSchema = exactly({
       steps: yup.array(stepSchema).strict().max(100).nullable().defined(),
       fixed: fixedSchema as never as yup.Schema<object>, done: yup.array(idText()).strict().max(200).required(),
     }).required()).strict().max(60).required(),
+    have: yup.array(exactly({ ingredientId: known(), massG: number(0, 1e6).required() }).required()).strict().max(200),
   }).required(),
 }).required()
 
