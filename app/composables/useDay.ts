@@ -10,6 +10,8 @@ import type { FormulaRecord } from '../../shared/schemas/wire'
 import { coreKitchen } from '../../shared/kitchen'
 import type { DayRecord, DaySheet, SheetDessert } from '../../shared/day'
 import type { DayLedger } from '#core/ledger/ledger'
+import type { Warm } from '#core/schedule/coldLoad'
+import { type Move, movesOf } from '#core/schedule/replan'
 import type { DayApi, DaySaid, Wanted } from '../workers/day.worker'
 
 const KEPT = 'lumbik:day:'
@@ -127,6 +129,12 @@ export function useDay(date: Ref<string>) {
     history.note(sheet.value)
     put(next)
   }
+  /** Lets a step go that was held, by `dessert/step`. */
+  const letGo = (key: string) => change((s) => {
+    const [dessert, ...id] = key.split('/')
+    const d = s.desserts.find(x => x.id === dessert)!
+    d.fixed = Object.fromEntries(Object.entries(d.fixed).filter(([k]) => k !== id.join('/')))
+  })
   function step(way: 'back' | 'forward') {
     const to = sheet.value && history[way](sheet.value)
     if (to) put(to)
@@ -158,19 +166,38 @@ export function useDay(date: Ref<string>) {
   watch(sheet, (s) => {
     for (const d of s?.desserts ?? []) if (!d.steps && d.formulaId) void ask(d)
   })
+  /** What the plan was made for, without where steps are held. */
+  let plannedFor = ''
+  let heldThen: DaySheet['desserts'] = []
+  const without = (s: DaySheet) => JSON.stringify({
+    ...s, have: [], desserts: s.desserts.map(d => ({ ...d, fixed: {}, done: [] })), at: date.value,
+  })
+  /** A step that was held and is let go finds its place anew. */
+  const isLetGo = (s: DaySheet) => heldThen.some(d =>
+    Object.keys(d.fixed).some(k => !s.desserts.find(x => x.id === d.id)?.fixed[k]))
+  const moves = shallowRef<Move[]>([])
   watch([sheet, waits], () => {
     const s = sheet.value
     progress.value = 0
     if (!s || waits.value > 0) return
-    void planner.plan(toPlain(dayInputOf(date.value, s, stepsOf)), proxy((said: DaySaid) => {
+    const before = plan.value?.feasible && plannedFor === without(s) && !isLetGo(s) ? plan.value : null
+    void planner.plan(toPlain(dayInputOf(date.value, s, stepsOf)), before && toPlain(before), proxy((said: DaySaid) => {
       if (sheet.value !== s) return
       progress.value = said.done
       wrong.value = said.wrong
-      if (said.plan || said.wrong) plan.value = said.plan
+      if (!said.plan && !said.wrong) return
+      plan.value = said.plan
+      if (said.done < 1) return
+      plannedFor = said.plan?.feasible ? without(s) : ''
+      heldThen = s.desserts
+      if (before && said.plan) moves.value = movesOf(before, said.plan)
+      else moves.value = []
     }))
   })
   /* The ledger: what the day's formulas need together. */
   const ledger = shallowRef<DayLedger | null>(null)
+  /** How a fridge meets each dessert. */
+  const warm = shallowRef(new Map<string, Warm>())
   watch([sheet, () => kitchen.core], async () => {
     const [s, k] = [sheet.value, kitchen.core]
     if (!s || !k) return
@@ -179,7 +206,11 @@ export function useDay(date: Ref<string>) {
       return record ? [{ dessertId: d.id, planned: record.document, count: d.count }] : []
     }))).flat()
     const found = await planner.ledger(toPlain(wanted), toPlain(s.have ?? []), toPlain(k), date.value)
-    if (sheet.value === s) ledger.value = found
+    if (sheet.value !== s) return
+    ledger.value = found
+    const met = await Promise.all(wanted.map(async w =>
+      [w.dessertId, await planner.warm(toPlain(w), toPlain(k))] as const))
+    if (sheet.value === s) warm.value = new Map(met.flatMap(([id, x]) => (x ? [[id, x]] : [])))
   })
   watch(date, () => {
     sheet.value = null
@@ -190,7 +221,7 @@ export function useDay(date: Ref<string>) {
   return {
     sheet, plan, progress,
     isPlanned: computed(() => progress.value === 1 && waits.value === 0),
-    wrong, failed, unsent, theirs, waits, ledger, stepsOf, load, change, settle,
+    wrong, failed, unsent, theirs, waits, ledger, warm, moves, stepsOf, load, change, letGo, settle,
     undo: () => step('back'), redo: () => step('forward'), canUndo: history.canUndo, canRedo: history.canRedo,
   }
 }

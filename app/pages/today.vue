@@ -2,7 +2,7 @@
 /** Today: the whole day on one sheet, planned backwards from each service. */
 import { addDays, format, parseISO } from 'date-fns'
 import { isDate } from '../../shared/schemas/shape'
-import { calendarOf } from '~/composables/dayCalendar'
+import { calendarOf, movedIn, planCsv } from '~/composables/dayCalendar'
 import { saveFile } from '~/composables/formulaFile'
 import { shelfNames } from '~/composables/shelfNames'
 import { KIND_NAMES, type Names, stepName } from '~/words/today'
@@ -21,6 +21,7 @@ const loadShelf = async () => { shelf.value = await shelfNames() }
 await Promise.all([day.load(), loadShelf()])
 
 const { sheet, plan } = day
+const { batches } = useDayBatches(day, date)
 const nowMs = ref(Date.now())
 useIntervalFn(() => { nowMs.value = Date.now() }, 30_000)
 const view = ref<'day' | 'ledger'>('day')
@@ -62,17 +63,38 @@ const move = (key: string, minutes: number) => {
   chosen.value = key
   pin(key, startOf(key) + 60_000 * minutes)
 }
-const letGo = (key: string) => day.change((s) => {
-  const [d, ...rest] = key.split('/')
-  const at = s.desserts.find(x => x.id === d)!
-  at.fixed = Object.fromEntries(Object.entries(at.fixed).filter(([k]) => k !== rest.join('/')))
-})
 const isPinned = computed(() => task.value !== null
   && sheet.value?.desserts.find(d => d.id === task.value!.dessert)?.fixed[task.value.id] !== undefined)
-function calendar() {
+/** The day of one person, or everybody's. */
+function calendar(who: string | null) {
   if (!plan.value) return
-  const text = calendarOf(date.value, plan.value, null, t => `${dessertName(t.dessert)}: ${stepName(t.name)}`)
-  saveFile(say('today.fileName', { date: date.value }), 'ics', text, 'text/calendar')
+  const text = calendarOf(date.value, plan.value, who, t => `${dessertName(t.dessert)}: ${stepName(t.name)}`)
+  const name = [say('today.fileName', { date: date.value }), who].filter(Boolean).join(' ')
+  saveFile(name, 'ics', text, 'text/calendar')
+}
+const table = () => saveFile(
+  say('today.fileName', { date: date.value }), 'csv', planCsv(plan.value!, dessertName, stepName, equipmentName), 'text/csv')
+/** What came back from a calendar: how many steps were moved there, or that it is none. */
+const returned = ref('')
+async function takeBack(event: Event) {
+  const input = event.target as HTMLInputElement
+  const text = await input.files?.[0]?.text()
+  input.value = ''
+  if (text === undefined || !plan.value) return
+  try {
+    const moved = movedIn(text, date.value, plan.value)
+    returned.value = say(moved.length > 0 ? 'today.movedThere' : 'today.nothingMoved', { n: moved.length })
+    if (moved.length === 0) return
+    const owner = new Map(plan.value.tasks.map(t => [`${t.dessert}/${t.id}`, t]))
+    day.change((s) => {
+      for (const m of moved) {
+        const t = owner.get(m.key)!
+        s.desserts.find(d => d.id === t.dessert)!.fixed[t.id] = { start: local(m.startMs), who: t.who, began: false }
+      }
+    })
+  } catch {
+    returned.value = say('today.noCalendar')
+  }
 }
 /** The sheet of a week ago, with its pins let go. */
 async function copyLastWeek() {
@@ -98,11 +120,18 @@ const print = () => window.print()
       <span class="acts">
         <button type="button" class="underline" :disabled="!day.canUndo.value" @click="day.undo()">{{ $say('today.undo') }}</button>
         <button type="button" class="underline" :disabled="!day.canRedo.value" @click="day.redo()">{{ $say('today.redo') }}</button>
-        <button v-if="plan?.feasible" type="button" class="underline" @click="calendar">{{ $say('today.calendar') }}</button>
+        <template v-if="plan?.feasible">
+          <button type="button" class="underline" @click="calendar(null)">{{ $say('today.calendar') }}</button>
+          <label class="underline file">{{ $say('today.takeBack') }}
+            <input type="file" accept=".ics,text/calendar" class="sr" data-take-back @change="takeBack">
+          </label>
+          <button type="button" class="underline" @click="table">{{ $say('today.table') }}</button>
+        </template>
         <button v-if="plan?.feasible" type="button" class="underline" @click="print">{{ $say('today.print') }}</button>
       </span>
     </header>
     <h2 class="print-only">{{ $say('today.sheetOf', { date: fmt.day(date) }) }}</h2>
+    <p v-if="returned" class="soft" role="status" data-returned>{{ returned }}</p>
     <p v-if="day.failed.value" class="wrong" role="alert">
       {{ $say('today.failed') }} <button type="button" class="underline" @click="day.load()">{{ $say('today.tryNow') }}</button>
     </p>
@@ -112,7 +141,7 @@ const print = () => window.print()
       <button type="button" class="flat" @click="day.settle(true)">{{ $say('today.keepMine') }}</button>
     </div>
     <template v-if="sheet">
-      <DayWants :day="day" :shelf="shelf" />
+      <DayWants :day="day" :shelf="shelf" :batches="batches" />
       <div v-if="sheet.desserts.length === 0" class="empty">
         <p>{{ $say('today.empty') }}</p>
         <button type="button" class="flat" @click="copyLastWeek">{{ $say('today.copyLastWeek') }}</button>
@@ -126,6 +155,7 @@ const print = () => window.print()
           <button type="button" :aria-pressed="view === 'day'" @click="view = 'day'">{{ $say('ledger.theDay') }}</button>
           <button type="button" :aria-pressed="view === 'ledger'" data-to-ledger @click="view = 'ledger'">{{ $say('ledger.title') }}</button>
         </div>
+        <DayMoves :moves="day.moves.value" :names="names" />
         <DayConflicts v-if="plan" :conflicts="plan.conflicts" :names="names" :day="day" />
         <div :class="{ 'print-only': view !== 'ledger' }">
           <DayLedger :day="day" :date="date" :name-of="dessertName" />
@@ -137,7 +167,7 @@ const print = () => window.print()
             </li>
           </ul>
           <DayPicture
-            :date="date" :plan="plan" :sheet="sheet" :chosen="chosen" :now-ms="nowMs"
+            :date="date" :plan="plan" :sheet="sheet" :chosen="chosen" :now-ms="nowMs" :warm="day.warm.value"
             @choose="k => { chosen = k === chosen ? null : k }" @move="move"
           />
           <p class="key soft no-print"><i class="dark" /> {{ $say('today.keyHands') }} <i class="light" /> {{ $say('today.keyAlone') }}</p>
@@ -147,13 +177,14 @@ const print = () => window.print()
             <div class="acts">
               <button type="button" class="flat" data-earlier @click="move(chosen, -10)">{{ $say('today.earlier') }}</button>
               <button type="button" class="flat" data-later @click="move(chosen, 10)">{{ $say('today.later10') }}</button>
-              <button v-if="isPinned" type="button" class="flat" data-let-go @click="letGo(chosen)">{{ $say('today.letGo') }}</button>
+              <button v-if="isPinned" type="button" class="flat" data-let-go @click="day.letGo(chosen)">{{ $say('today.letGo') }}</button>
               <button v-else type="button" class="flat" data-pin @click="move(chosen, 0)">{{ $say('today.pin') }}</button>
             </div>
           </section>
+          <DayCall :plan="plan" :done="done" :now-ms="nowMs" :name-of="dessertName" />
           <DayLists
             :date="date" :plan="plan" :done="done" :name-of="dessertName" :equipment-of="equipmentName"
-            @tick="k => pin(k, startOf(k), true, true)" @late="k => pin(k, nowMs, true)"
+            @tick="k => pin(k, startOf(k), true, true)" @late="k => pin(k, nowMs, true)" @calendar="calendar"
           />
         </template>
       </template>
@@ -168,7 +199,8 @@ h1 { font-size: 2rem; margin-right: 0.6rem; } h2 { font-size: 1.35rem; margin: 0
 .date { width: 10.5rem; }
 .acts { display: flex; flex-wrap: wrap; gap: 0.5rem 1.1rem; }
 header .acts { margin-left: auto; }
-.acts button { min-height: 44px; }
+.acts button, .file { min-height: 44px; }
+.file { display: inline-flex; align-items: center; cursor: pointer; }
 .acts button:disabled { color: var(--ink-soft); text-decoration: none; }
 .going { min-height: 1.5em; margin: 0.4rem 0; }
 .chances { list-style: none; padding: 0; margin: 0 0 0.6rem; display: flex; flex-wrap: wrap; gap: 0.2rem 1.6rem; }

@@ -7,7 +7,9 @@ import { type DayLedger, ledgerOf, type OnHand } from '#core/ledger/ledger'
 import { forCovers } from '#core/plan/covers'
 import { stepsOfFormula } from '#core/schedule/ofFormula'
 import { type DayPlan, planSteps } from '#core/schedule/plan'
+import { type Warm, warmOf } from '#core/schedule/coldLoad'
 import type { DayInput, StepInput } from '#core/schedule/read'
+import { replanSteps } from '#core/schedule/replan'
 
 /** Share of the search that the first plan is made with. */
 const FIRST = 0.02
@@ -41,6 +43,15 @@ const api = {
       return null
     }
   },
+  /** How a fridge meets a formula; null: it goes in cold. */
+  warm({ planned, count }: Omit<Wanted, 'dessertId'>, kitchen: Kitchen): Warm | null {
+    try {
+      return warmOf(planned, kitchen, count)
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error
+      return null
+    }
+  },
   /** The ledger of a day; desserts that cannot be worked out are left out of it. */
   ledger(wanted: readonly Wanted[], have: readonly OnHand[], kitchen: Kitchen, date: string): DayLedger {
     const needs = wanted.flatMap(({ dessertId, planned, count }) => {
@@ -53,12 +64,15 @@ const api = {
     })
     return ledgerOf(needs, have, kitchen, date)
   },
-  /** Plans a day until it is done or another is asked for. */
-  async plan(day: DayInput, report: (said: DaySaid) => void): Promise<void> {
+  /**
+   * Plans a day until it is done or another is asked for.
+   * @param before the plan it had, where only a step was moved: then with the fewest moves from there
+   */
+  async plan(day: DayInput, before: DayPlan | null, report: (said: DaySaid) => void): Promise<void> {
     const mine = ++newest
     try {
-      for (const effort of [FIRST, 1]) {
-        const run = planSteps(day, () => [], effort)
+      for (const effort of before ? [1] : [FIRST, 1]) {
+        const run = before ? replanSteps(day, before) : planSteps(day, () => [], effort)
         for (let last = performance.now(), step = run.next(); ; step = run.next()) {
           if (step.done) {
             report({ plan: step.value, done: effort === 1 ? 1 : 0, wrong: null })

@@ -97,3 +97,21 @@ it('a step that uses two pieces of a kind takes two', () => {
   const one = { ...both, equipment: rings.slice(1) }
   expect(fitAt(emptyBoard(one), tasksOf(one)[0]!, 0)).toBeNull()
 })
+
+describe('a step held for somebody', () => {
+  const hands = [{ name: 'Ines', shifts: [{ from: 0, to: 100 }] }]
+  const held = (who: string | null) => {
+    const of = day([step('a', 20, { attendedMinutes: 20 }), step('b', 20, { attendedMinutes: 10 })], { hands })
+    const [a, b] = tasksOf(of)
+    const board = emptyBoard(of)
+    put(board, fitAt(board, a!, 40)!)
+    return (start: number) => fitAt(board, b!, start, 0, who)?.who ?? null
+  }
+  it('fits where they are free, to the minute, also past their hours; not where they are at something', () => {
+    expect([held('Ines')(30), held('Ines')(31), held('Ines')(59), held('Ines')(60), held('Ines')(200)])
+      .toEqual(['Ines', null, null, 'Ines', 'Ines'])
+  })
+  it('for nobody, is given whoever is free', () => {
+    expect([held(null)(30), held(null)(31)]).toEqual(['Ines', null])
+  })
+})

@@ -86,10 +86,17 @@ function fits(e: Equipment, there: readonly Standing[], u: StepUse, start: numbe
 const standingOf = (task: Task, u: StepUse, start: number, end: number): Standing =>
   ({ start, end, amount: u.amount, tempC: u.tempC, closed: u.closed, key: task.key })
 
+/** The pair of hands a step is held for, where they are not at something else; their hours are theirs to stretch. */
+function stillFree(b: Board, { step }: Task, start: number, who: string): string | undefined {
+  const isTaken = step.attendedMinutes > 0
+    && (b.busy.get(who) ?? []).some(x => overlaps(x, start, start + step.attendedMinutes))
+  return isTaken ? undefined : who
+}
+
 /** Where a step could go at a time: who and on what; null: it does not fit. */
 export function fitAt(b: Board, task: Task, start: number, turn = 0, fixedWho?: string | null): Placed | null {
   const end = start + task.step.minutes
-  const who = fixedWho === undefined ? handFor(b, task, start, turn) : fixedWho
+  const who = fixedWho == null ? handFor(b, task, start, turn) : stillFree(b, task, start, fixedWho)
   if (who === undefined) return null
   const on: string[] = []
   /** What this step itself has taken already. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { meantBy, wantedIn } from './pasted'
+import { meantBy, stepsIn, wantedIn } from './pasted'
 
 describe('what is wanted, as it is written', () => {
   it.each([
@@ -23,5 +23,28 @@ describe('what is wanted, as it is written', () => {
     expect([meantBy('lemon tarts', shelf), meantBy('possets', shelf), meantBy('orange curd', shelf)]).toEqual([0, 2, 1])
     expect(meantBy('pavlova', shelf)).toBeNull()
     expect(meantBy('', shelf)).toBeNull()
+  })
+})
+
+describe('steps in a line', () => {
+  const read = (text: string) =>
+    stepsIn(text).map(s => [s.name, s.minutes, s.attended, s.uses!.map(u => u.kind).join()])
+  it.each([
+    ['weigh 10, boil on the ring 12 min, chill in the fridge 3 h, portion 1 h 30',
+      [['weigh', 10, true, ''], ['boil', 12, true, 'ring'], ['chill', 180, false, 'fridge'], ['portion', 90, true, '']]],
+    ['temper 10; whip in the mixer 5; press the crumb 8 alone',
+      [['temper', 10, false, ''], ['whip', 5, true, 'mixer'], ['press the crumb', 8, false, '']]],
+    ['think', []],
+    ['', []],
+  ] as const)('%s', (text, steps) => {
+    expect(read(text)).toEqual(steps)
+  })
+  it('an oven has its degrees, and its door stays shut where that is said', () => {
+    const [bake, dry] = stepsIn('bake in the oven 150 C 25 min, dry in the oven 93 °C 90 min, door shut')
+    expect(bake!.uses).toEqual([{ kind: 'oven', amount: 1, tempC: 150, closed: false }])
+    expect(dry).toMatchObject({ name: 'dry', minutes: 90, attended: false, uses: [{ tempC: 93, closed: true }] })
+  })
+  it('two of a name are two steps', () => {
+    expect(new Set(stepsIn('rest 10, rest 10').map(s => s.id)).size).toBe(2)
   })
 })

@@ -1,4 +1,6 @@
-/** A line of what is wanted, read: "lemon tart 24 by 14:30, posset 64 at 19:00". */
+/** A line of what is wanted, read: "lemon tart 24 by 14:30, posset 64 at 19:00"; steps a cook writes in a line. */
+import type { EquipmentKind } from './day'
+import type { StepInput } from './read'
 
 /** What was read of one dessert; what it did not say is null. */
 export interface Wanted {
@@ -73,4 +75,48 @@ export function meantBy(name: string, among: readonly string[]): number | null {
   })
   const best = Math.max(0, ...scores)
   return best >= 0.5 ? scores.indexOf(best) : null
+}
+
+/** "2 h", "1 h 30", "45 min", "45": minutes; null: none are said. */
+const LASTS = /(?:(\d+(?:\.\d+)?)\s*h(?:ours?|rs?)?\s*)?(?:(\d+(?:\.\d+)?)\s*(?:m(?:in(?:utes?)?)?)?)?\s*$/i
+/** What goes on by itself, by its verb. */
+const BY_ITSELF = /\b(chill|rest|temper|set|freeze|cool|bake|dry|thaw|prove|soak)\w*\b/i
+const ON: readonly [RegExp, EquipmentKind][] = [
+  [/\b(?:on )?(?:the )?(?:ring|hob|stove|burner)\b/i, 'ring'], [/\b(?:in )?(?:the )?oven\b/i, 'oven'],
+  [/\b(?:in )?(?:the )?fridge\b/i, 'fridge'], [/\b(?:in )?(?:the )?freezer\b/i, 'freezer'],
+  [/\b(?:in )?(?:the )?blast chiller\b/i, 'blastChiller'], [/\b(?:in )?(?:the )?mixer\b/i, 'mixer'],
+]
+const DEGREES = /(\d{2,3})\s*°?\s*c\b/i
+/**
+ * Steps a cook writes in one line, one after another: "weigh 10, boil on the ring 12, chill in the fridge 3 h, bake in
+ * the oven 150 C 25 min, door shut". Hands are at a step unless its verb goes on by itself, or "alone" is said; what
+ * says no time is left out.
+ * @example stepsIn('weigh 10, chill in the fridge 3 h').map(s => s.minutes) // [10, 180]
+ */
+export function stepsIn(text: string): StepInput[] {
+  const out: StepInput[] = []
+  for (const [i, piece] of text.split(/[,;\n]+/).entries()) {
+    const closed = /\bdoor shut\b/i.test(piece)
+    // "door shut" after a comma is said of the step before it.
+    if (closed && piece.replace(/\bdoor shut\b/i, '').trim() === '') {
+      for (const u of out.at(-1)?.uses ?? []) u.closed = true
+      continue
+    }
+    const tempC = DEGREES.exec(piece)
+    const bare = piece.replace(/\bdoor shut\b|\balone\b/gi, ' ').replace(DEGREES, ' ').trim()
+    const lasts = LASTS.exec(bare)
+    const minutes = 60 * Number(lasts?.[1] ?? 0) + Number(lasts?.[2] ?? 0)
+    if (!(minutes > 0)) continue
+    let name = bare.slice(0, lasts!.index).trim()
+    const on = ON.find(([words]) => words.test(name))
+    if (on) name = name.replace(on[0], ' ').replace(/\s+/g, ' ').trim()
+    out.push({
+      id: `own-${i}`,
+      name: name || String(out.length + 1),
+      minutes,
+      attended: !(/\balone\b/i.test(piece) || BY_ITSELF.test(name)),
+      uses: on ? [{ kind: on[1], amount: 1, tempC: tempC ? Number(tempC[1]) : null, closed }] : [],
+    })
+  }
+  return out
 }

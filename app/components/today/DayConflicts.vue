@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** What stands in the way of the day, and ways out of it: each a press where the sheet can be changed by one. */
+import { EQUIPMENT_KINDS } from '#core/schedule/day'
 import type { Conflict, WayOut } from '#core/schedule/explain'
 import type { DaySheet } from '../../../shared/day'
-import { conflictWords, type Names, wayWords } from '~/words/today'
+import { conflictWords, KIND_NAMES, type Names, wayWords } from '~/words/today'
 import { say } from '~/words/say'
 
 const props = defineProps<{ conflicts: readonly Conflict[], names: Names, day: LiveDay }>()
@@ -13,17 +14,32 @@ function moved(at: string, minutes: number): string {
   const to = Math.max(0, Math.min(24 * 60 - 1, h * 60 + m + minutes))
   return `${two(Math.floor(to / 60))}:${two(to % 60)}`
 }
+/** Another of a thing, or the first of its kind. */
+function oneMore(s: DaySheet, id: string, kind: string) {
+  const like = s.equipment.find(e => e.id === id)
+  const ofKind = EQUIPMENT_KINDS.find(k => k === kind)
+  const plain = ofKind && { kind: ofKind, name: KIND_NAMES[ofKind], capacity: 1, heatKPerMin: null, coolKPerMin: null }
+  const made = like ?? plain
+  if (!made) return
+  const name = say('today.second', { name: made.name || KIND_NAMES[made.kind] })
+  s.equipment.push({ ...made, name, id: crypto.randomUUID(), isOut: false })
+}
+/** A step held where it is planned. */
+function hold(s: DaySheet, key: string) {
+  const t = props.day.plan.value?.tasks.find(x => `${x.dessert}/${x.id}` === key)
+  if (t) s.desserts.find(d => d.id === t.dessert)!.fixed[t.id] = { start: t.start.slice(0, 16), who: t.who, began: false }
+}
 /** What a way changes in the sheet; null: it is for the cook to do. */
 function pressOf(w: WayOut): ((s: DaySheet) => void) | null {
   const minutes = Number(w.params.minutes ?? 0)
   const dessert = (s: DaySheet) => s.desserts.find(d => d.id === w.params.dessert)!
   switch (w.code) {
     case 'serveLater': return (s) => { dessert(s).serveAt = moved(dessert(s).serveAt, minutes) }
-    case 'letGo': return (s) => {
-      const [id, ...step] = String(w.params.first).split('/')
-      const d = s.desserts.find(x => x.id === id)!
-      d.fixed = Object.fromEntries(Object.entries(d.fixed).filter(([k]) => k !== step.join('/')))
-    }
+    case 'thisFirst': return (s) => { for (const key of [w.params.first, w.params.second]) hold(s, String(key)) }
+    case 'secondOven':
+    case 'oneMore': return s => oneMore(s, String(w.params.id), '')
+    case 'addEquipment': return s => oneMore(s, '', String(w.params.kind))
+    case 'longerShift': return (s) => { for (const h of s.hands) h.to = moved(h.to, minutes) }
     case 'keepLonger': return (s) => { dessert(s).keepMinutes = (dessert(s).keepMinutes ?? 0) + minutes }
     case 'leaveOut': return (s) => { s.desserts = s.desserts.filter(d => d.id !== w.params.dessert) }
     case 'beginShiftEarlier': return (s) => { for (const h of s.hands) h.from = moved(h.from, -minutes) }
@@ -40,7 +56,12 @@ function pressOf(w: WayOut): ((s: DaySheet) => void) | null {
       <span class="ways">
         <template v-for="(w, k) in c.ways" :key="k">
           <button
-            v-if="pressOf(w)" type="button" class="flat" :data-way="w.code"
+            v-if="w.code === 'letGo'" type="button" class="flat" data-way="letGo" @click="props.day.letGo(String(w.params.first))"
+          >
+            {{ wayWords(w, names) }}
+          </button>
+          <button
+            v-else-if="pressOf(w)" type="button" class="flat" :data-way="w.code"
             @click="props.day.change(pressOf(w)!)"
           >
             {{ wayWords(w, names) }}

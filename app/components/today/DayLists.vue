@@ -12,7 +12,7 @@ const props = defineProps<{
   nameOf: (dessertId: string) => string
   equipmentOf: (id: string) => string
 }>()
-const emit = defineEmits<{ tick: [key: string], late: [key: string] }>()
+const emit = defineEmits<{ tick: [key: string], late: [key: string], calendar: [who: string | null] }>()
 const fmt = useFormat()
 const keyOf = (t: Task) => `${t.dessert}/${t.id}`
 const manned = computed(() => props.plan.tasks.filter(t => t.attended.length > 0))
@@ -54,7 +54,12 @@ const equipmentName = (id: string) => props.equipmentOf(id)
     </div>
     <div class="cards">
       <article v-for="p in people" :key="p ?? ''" class="card">
-        <h2 dir="auto">{{ p ?? $say('today.anyone') }}</h2>
+        <h2 dir="auto">
+          {{ p ?? $say('today.anyone') }}
+          <button v-if="p" type="button" class="underline small no-print" :aria-label="`${$say('today.calendar')}: ${p}`" @click="emit('calendar', p)">
+            {{ $say('today.calendar') }}
+          </button>
+        </h2>
         <table>
           <tbody>
             <tr v-for="t in mine(p)" :key="keyOf(t)" :class="{ over: done.includes(keyOf(t)) }">
@@ -76,6 +81,7 @@ li.first b { font-size: 2.4rem; } li.first .what { font-size: 1.35rem; }
 .acts { display: flex; gap: 0.8rem; margin-top: 0.5rem; flex-wrap: wrap; }
 .cards { display: grid; grid-template-columns: repeat(auto-fit, minmax(20rem, 1fr)); gap: 0 2.5rem; margin-top: 1rem; }
 h2 { font-size: 1.25rem; margin: 0.8rem 0 0.2rem; }
+h2 button { min-height: 44px; margin-left: 0.8rem; font-family: var(--font-sans); letter-spacing: 0; }
 table { border-collapse: collapse; width: 100%; }
 td { border-bottom: 1px solid var(--hairline); padding: 0.3rem 0.6rem 0.3rem 0; vertical-align: top; }
 td:first-child { white-space: nowrap; width: 1%; font-weight: 600; }

@@ -1,13 +1,23 @@
 <script setup lang="ts">
 /** The day along its hours: a lane for each pair of hands and each machine; dark where hands are at it. */
 import { parseISO } from 'date-fns'
+import type { Warm } from '#core/schedule/coldLoad'
 import type { DayPlan } from '#core/schedule/plan'
+import { fridgeCourse, ovenCourse, type Points } from '~/composables/dayCourses'
 import type { DaySheet } from '../../../shared/day'
-import { stepName } from '~/words/today'
+import { longWords, stepName } from '~/words/today'
 import { say } from '~/words/say'
 
 type Task = DayPlan['tasks'][number]
-const props = defineProps<{ date: string, plan: DayPlan, sheet: DaySheet, chosen: string | null, nowMs: number }>()
+const props = defineProps<{
+  date: string
+  plan: DayPlan
+  sheet: DaySheet
+  chosen: string | null
+  nowMs: number
+  warm: ReadonlyMap<string, Warm>
+}>()
+const kitchen = useKitchenStore()
 const emit = defineEmits<{ choose: [key: string], move: [key: string, minutes: number] }>()
 const fmt = useFormat()
 const keyOf = (t: Task) => `${t.dessert}/${t.id}`
@@ -34,7 +44,8 @@ const nowM = computed(() => props.nowMs / 60_000)
 
 const ROW_PX = 48
 interface Bar { key: string, task: Task, start: number, end: number, attended: number, row: number }
-interface Lane { id: string, name: string, bars: Bar[], rows: number }
+interface Course { points: Points, words: string }
+interface Lane { id: string, name: string, bars: Bar[], rows: number, course?: Course | null }
 /** Bars of a lane in as few rows as do not overlap. */
 function rowed(id: string, name: string, tasks: readonly Task[], span: (t: Task) => readonly [string, string]): Lane {
   const ends: number[] = []
@@ -48,14 +59,29 @@ function rowed(id: string, name: string, tasks: readonly Task[], span: (t: Task)
   })
   return { id, name, bars, rows: Math.max(1, ends.length) }
 }
+/** An oven's temperature, a fridge's air. */
+function courseOf(e: DaySheet['equipment'][number], own: readonly Task[]): Course | null {
+  if (e.kind === 'oven') {
+    const points = ovenCourse(e, own)
+    return points && { points, words: say('today.ovenCourse', { most: fmt.temp(Math.max(...points.map(p => p[1]))) }) }
+  }
+  const place = kitchen.core?.places.find(p => p.id === e.id)
+  const course = place && fridgeCourse(place, kitchen.core!.roomTempC, own, props.warm)
+  if (!course) return null
+  const slower = course.slower.map(s => say('today.slowedBy', { dessert: nameOf(s.dessert), minutes: longWords(s.minutes) }))
+  const words = [say('today.fridgeCourse', { most: fmt.temp(course.mostC, 1), watts: Math.round(course.mostW) }), ...slower]
+  return { points: course.points, words: words.join(' ') }
+}
 const lanes = computed<Lane[]>(() => {
   const { tasks } = props.plan
   const manned = tasks.filter(t => t.attended.length > 0)
   const hands = [...new Set([...props.sheet.hands.map(h => h.name), ...manned.flatMap(t => t.who ?? [])])]
   const people = hands.map(who => rowed(`hand ${who}`, who, manned.filter(t => t.who === who), t => t.attended[0]!))
   const anyone = manned.filter(t => t.who === null)
-  const machines = props.sheet.equipment.map(e => rowed(e.id, e.name || say('today.mixer'),
-    tasks.filter(t => t.uses.some(u => u.id === e.id)), t => [t.start, t.end]))
+  const machines = props.sheet.equipment.map((e) => {
+    const own = tasks.filter(t => t.uses.some(u => u.id === e.id))
+    return { ...rowed(e.id, e.name || say('today.mixer'), own, t => [t.start, t.end]), course: courseOf(e, own) }
+  })
   const alone = tasks.filter(t => t.uses.length === 0 && t.attended.length === 0)
   return [
     ...people,
@@ -99,18 +125,24 @@ function up(event: PointerEvent) {
       </div>
       <div v-for="lane in lanes" :key="lane.id" class="lane">
         <span class="who" dir="auto">{{ lane.name }}</span>
-        <div class="track" :style="{ height: `${lane.rows * ROW_PX}px`, backgroundSize: `${hourPx}px 100%` }">
-          <button
-            v-for="b in lane.bars" :key="b.key" type="button" class="bar"
-            :class="{ chosen: b.key === chosen, pinned: isFixed(b.task), dark: b.attended >= b.end - 1e-6 }"
-            :data-task="b.key" :title="label(lane, b)" :aria-label="label(lane, b)" :aria-pressed="b.key === chosen"
-            :style="{ left: x(b.start), width: width(b.start, b.end), top: `${b.row * ROW_PX}px` }"
-            @click="emit('choose', b.key)" @keydown="e => onKey(e, b.key)" @pointerdown="e => down(e, b.key)"
-            @pointerup="up" @pointercancel="drag = null"
-          >
-            <i v-if="b.attended > b.start" class="hands" :style="{ width: attendedShare(b) }" />
-            <span v-if="(b.end - b.start) * hourPx > 60 * 44">{{ label(lane, b) }}</span>
-          </button>
+        <div class="along">
+          <div class="track" :style="{ height: `${lane.rows * ROW_PX}px`, backgroundSize: `${hourPx}px 100%` }">
+            <button
+              v-for="b in lane.bars" :key="b.key" type="button" class="bar"
+              :class="{ chosen: b.key === chosen, pinned: isFixed(b.task), dark: b.attended >= b.end - 1e-6 }"
+              :data-task="b.key" :title="label(lane, b)" :aria-label="label(lane, b)" :aria-pressed="b.key === chosen"
+              :style="{ left: x(b.start), width: width(b.start, b.end), top: `${b.row * ROW_PX}px` }"
+              @click="emit('choose', b.key)" @keydown="e => onKey(e, b.key)" @pointerdown="e => down(e, b.key)"
+              @pointerup="up" @pointercancel="drag = null"
+            >
+              <i v-if="b.attended > b.start" class="hands" :style="{ width: attendedShare(b) }" />
+              <span v-if="(b.end - b.start) * hourPx > 60 * 44">{{ label(lane, b) }}</span>
+            </button>
+          </div>
+          <DayCurve
+            v-if="lane.course" :points="lane.course.points" :from-min="from" :to-min="to" :hour-px="hourPx"
+            :words="lane.course.words" :data-course="lane.id"
+          />
         </div>
       </div>
       <i v-if="nowM > from && nowM < to" class="now" :style="{ left: `calc(9rem + ${x(nowM)})` }">
@@ -130,7 +162,8 @@ function up(event: PointerEvent) {
   width: 9rem; flex: none; padding: 0.6rem 0.6rem 0.4rem 0; font-weight: 600; position: sticky; left: 0; z-index: 3;
   background: var(--paper); overflow-wrap: anywhere; line-height: 1.15;
 }
-.track { position: relative; flex: 1; background-image: linear-gradient(to right, var(--hairline) 1px, transparent 1px); }
+.along { flex: 1; min-width: 0; }
+.track { position: relative; background-image: linear-gradient(to right, var(--hairline) 1px, transparent 1px); }
 .bar {
   position: absolute; height: 44px; margin-top: 2px; border: 1px solid var(--ink); background: var(--citron-soft);
   text-align: left; overflow: hidden; cursor: pointer; padding: 0; touch-action: pan-y;

@@ -1,11 +1,16 @@
 <script setup lang="ts">
 /** What is wanted, by when, by whom, on what: desserts (typed, or pasted in a line), hands, what is out of order. */
-import { meantBy, wantedIn } from '#core/schedule/pasted'
+import { meantBy, stepsIn, wantedIn } from '#core/schedule/pasted'
 import { equipmentOf, STANDS_MIN } from '../../../shared/day'
-import { KIND_NAMES } from '~/words/today'
+import { KIND_NAMES, longWords } from '~/words/today'
 import { say } from '~/words/say'
 
-const props = defineProps<{ day: LiveDay, shelf: readonly { id: string, name: string }[] }>()
+const props = defineProps<{
+  day: LiveDay
+  shelf: readonly { id: string, name: string }[]
+  /** Batches that are being made, by dessert. */
+  batches: ReadonlyMap<string, string>
+}>()
 const kitchen = useKitchenStore()
 const sheet = computed(() => props.day.sheet.value!)
 const text = ref('')
@@ -38,6 +43,19 @@ function begin(s: typeof sheet.value) {
   if (s.equipment.length === 0 && kitchen.record) s.equipment = equipmentOf(kitchen.record)
   if (s.hands.length === 0) s.hands.push({ name: say('today.cook', { n: 1 }), from: '07:00', to: '21:00' })
 }
+/* A dessert of the cook's own steps. */
+const own = reactive({ name: '', steps: '', serveAt: USUAL })
+const ownSteps = computed(() => stepsIn(own.steps))
+function addOwn() {
+  props.day.change((s) => {
+    s.desserts.push({
+      id: crypto.randomUUID().slice(0, 8), name: own.name.trim(), formulaId: null, count: null, serveAt: own.serveAt,
+      keepMinutes: STANDS_MIN, steps: ownSteps.value, fixed: {}, done: [],
+    })
+    begin(s)
+  })
+  Object.assign(own, { name: '', steps: '' })
+}
 const value = (e: Event) => (e.target as HTMLInputElement).value
 const set = (i: number, key: 'serveAt' | 'count' | 'keepMinutes', e: Event) => props.day.change((s) => {
   const d = s.desserts[i]!
@@ -49,6 +67,10 @@ const set = (i: number, key: 'serveAt' | 'count' | 'keepMinutes', e: Event) => p
 const setHand = (i: number, key: 'name' | 'from' | 'to', e: Event) => props.day.change((s) => {
   const h = s.hands[i]!
   h[key] = value(e).trim() || h[key]
+})
+/** What a thing takes at once, how fast an oven changes; empty: no limit, at once. */
+const setThing = (i: number, key: 'capacity' | 'heatKPerMin' | 'coolKPerMin', e: Event) => props.day.change((s) => {
+  s.equipment[i]![key] = Number(value(e)) > 0 ? Number(value(e)) : null
 })
 const addHand = () => props.day.change((s) => {
   let n = s.hands.length + 1
@@ -65,9 +87,27 @@ const addHand = () => props.day.change((s) => {
       <button type="submit" class="press" :disabled="text.trim() === ''">{{ $say('today.take') }}</button>
     </form>
     <p v-if="unknown.length" class="wrong" role="alert">{{ $say('today.unknown', { names: unknown.join(', ') }) }}</p>
+    <details>
+      <summary>{{ $say('today.ownSteps') }}</summary>
+      <form class="own" @submit.prevent="addOwn">
+        <label>{{ $say('today.ownName') }} <input v-model="own.name" class="native" maxlength="120" required data-own-name dir="auto"></label>
+        <label>{{ $say('today.servedAt') }} <input v-model="own.serveAt" class="native num" type="time" required></label>
+        <label class="wide">{{ $say('today.ownLine') }}
+          <textarea v-model="own.steps" class="native" rows="2" maxlength="2000" :placeholder="$say('today.ownExample')" data-own-steps dir="auto" />
+        </label>
+        <p v-if="ownSteps.length" class="soft wide">
+          {{ ownSteps.map(s => `${s.name} ${longWords(s.minutes)}${s.attended ? '' : ` (${$say('today.alone').toLowerCase()})`}`).join(' → ') }}
+        </p>
+        <button type="submit" class="flat" :disabled="!own.name.trim() || ownSteps.length === 0" data-own-add>{{ $say('today.ownAdd') }}</button>
+      </form>
+    </details>
     <ul v-if="sheet.desserts.length" class="desserts">
       <li v-for="(d, i) in sheet.desserts" :key="d.id" :data-dessert="d.name">
-        <b dir="auto">{{ d.name }}</b>
+        <b dir="auto">
+          {{ d.name }}
+          <NuxtLink v-if="batches.has(d.id)" class="underline small" :to="`/batch/${batches.get(d.id)}/cook`" data-cooked>{{ $say('today.isMade') }}</NuxtLink>
+          <NuxtLink v-else-if="d.formulaId" class="underline small" :to="`/formula/${d.formulaId}`">{{ $say('today.openIt') }}</NuxtLink>
+        </b>
         <label>{{ $say('today.covers') }}
           <input class="native num" type="number" min="1" max="10000" :value="d.count ?? ''" @change="e => set(i, 'count', e)">
         </label>
@@ -114,6 +154,23 @@ const addHand = () => props.day.change((s) => {
           {{ e.name || KIND_NAMES[e.kind] }}
         </label>
       </fieldset>
+      <ul class="desserts sizes">
+        <li v-for="(e, i) in sheet.equipment" :key="e.id" :data-thing="e.name || KIND_NAMES[e.kind]">
+          <span>{{ e.name || KIND_NAMES[e.kind] }}</span>
+          <label>{{ $say('today.holds') }}
+            <input class="native num" type="number" min="1" max="1000" :value="e.capacity ?? ''" @change="x => setThing(i, 'capacity', x)">
+          </label>
+          <template v-if="e.kind === 'oven'">
+            <label>{{ $say('today.heats') }}
+              <input class="native num" type="number" min="0.1" max="100" step="0.1" :value="e.heatKPerMin ?? ''" @change="x => setThing(i, 'heatKPerMin', x)">
+            </label>
+            <label>{{ $say('today.cools') }}
+              <input class="native num" type="number" min="0.1" max="100" step="0.1" :value="e.coolKPerMin ?? ''" @change="x => setThing(i, 'coolKPerMin', x)">
+            </label>
+          </template>
+        </li>
+      </ul>
+      <p class="soft small">{{ $say('today.thingsPractice') }}</p>
     </details>
   </section>
 </template>
@@ -133,6 +190,8 @@ label .native { width: 5.5rem; } label .native[type="time"] { width: 7rem; }
 .name { max-width: 16rem; }
 .desserts button { min-height: 44px; }
 summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; font-weight: 600; }
+.own { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0.6rem 1.4rem; padding: 0.4rem 0; justify-items: start; }
+.own label { display: flex; flex-wrap: wrap; width: 100%; } .own .native { width: 100%; } .own .wide { grid-column: 1 / -1; }
 .things { border: 0; padding: 0; margin: 0.8rem 0 0; display: flex; flex-wrap: wrap; gap: 0 1.6rem; }
 .things legend { width: 100%; }
 .things label { min-height: 44px; }
