@@ -9,6 +9,8 @@ export interface SheetHand {
   /** HH:MM. */
   from: string
   to: string
+  /** A break, HH:MM; none where absent. */
+  pause?: { from: string, to: string }
 }
 export interface SheetEquipment {
   id: string

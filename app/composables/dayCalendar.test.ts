@@ -5,7 +5,8 @@ import { equipmentOf } from '../../shared/day'
 import { demoDay, demoKitchen } from '../../server/database/demo'
 import messages from '../words/messages/en-GB.json'
 import { conflictWords, longWords, type Names, stepName, wayWords } from '../words/today'
-import { calendarOf } from './dayCalendar'
+import { calendarOf, movedIn, planCsv } from './dayCalendar'
+import { fridgeCourse, ovenCourse } from './dayCourses'
 import { dayInputOf } from './useDay'
 
 const task = (id: string, who: string | null, from: string, to: string, attended = true): DayPlan['tasks'][number] => ({
@@ -75,5 +76,72 @@ describe('the day in words', () => {
   it('a formula\'s steps have their names, other steps their own', () => {
     expect([stepName('chill'), stepName('part:chillBase'), stepName('Pipe rosettes')])
       .toEqual(['Chill', messages.cook.PART_WORDS.chillBase[0], 'Pipe rosettes'])
+  })
+})
+
+describe('a calendar that comes back', () => {
+  const text = calendarOf('2026-11-28', PLAN, null, t => `Tart: ${t.id}`)
+  it('as it was written, nothing is moved', () => {
+    expect(movedIn(text, '2026-11-28', PLAN)).toEqual([])
+  })
+  it('what was moved in it is known by its UID; a minute is a move, other people\'s events are left alone', () => {
+    const moved = text.replace('DTSTART:20261128T090000', 'DTSTART:20261128T093000')
+    expect(movedIn(moved, '2026-11-28', PLAN)).toEqual([{ key: 'tart/mix', startMs: new Date(2026, 10, 28, 9, 30).getTime() }])
+    const hair = text.replace('DTSTART:20261128T090000', 'DTSTART:20261128T090059')
+    expect(movedIn(hair, '2026-11-28', PLAN)).toEqual([])
+    expect(movedIn(moved.replaceAll('-tart-mix@lumbik', '-dentist@elsewhere'), '2026-11-28', PLAN)).toEqual([])
+  })
+  it('what is no calendar is refused', () => {
+    expect(() => movedIn('lemon, sugar', '2026-11-28', PLAN)).toThrow()
+  })
+})
+
+describe('a day as a table', () => {
+  it('has a row a step, in order, with its hands', () => {
+    const rows = planCsv(PLAN, id => `the ${id}`, n => n, id => id).split('\r\n')
+    expect(rows).toHaveLength(4)
+    expect(rows[0]).toBe('start,end,dessert,step,who,hands_until,on,temperature_C')
+    expect(rows[1]).toBe('2026-11-28 09:00,2026-11-28 09:20,the tart,mix,Ines,2026-11-28 09:20,,')
+  })
+})
+
+describe('courses of ovens and fridges', () => {
+  const oven = { id: 'deck', heatKPerMin: 10, coolKPerMin: 2 }
+  const bake = (id: string, from: string, to: string, tempC: number) =>
+    ({ ...task(id, null, from, to, false), uses: [{ id: 'deck', amount: 1, tempC }] })
+  const at = (hhmm: string) => new Date(`2026-11-28T${hhmm}:00`).getTime() / 60_000
+  it('an oven is hot in time, holds, and cools as fast as it does', () => {
+    expect(ovenCourse(oven, [bake('shell', '10:00', '11:00', 170), bake('dry', '13:00', '14:00', 90)])).toEqual([
+      [at('09:45'), 20], [at('10:00'), 170], [at('11:00'), 170],
+      [at('12:20'), 170], [at('13:00'), 90], [at('14:00'), 90],
+    ])
+    expect(ovenCourse(oven, [task('mix', 'Ines', '09:00', '09:20')])).toBeNull()
+  })
+  it('a fridge warms by what goes in, and tells whom the company slows', () => {
+    const place = { id: 'fridge', name: 'Fridge', kind: 'domesticFridge' as const, airTempC: 4 }
+    const warm = new Map([['tart', { heatJPerK: 6000, fromC: 60, tauS: 3600 }], ['posset', { heatJPerK: 6000, fromC: 60, tauS: 3600 }]])
+    const cold = (dessert: string) => ({ ...task('chill', null, '12:00', '20:00', false), dessert })
+    const one = fridgeCourse(place, 21, [cold('tart')], warm)!
+    const two = fridgeCourse(place, 21, [cold('tart'), cold('posset')], warm)!
+    expect(one.mostW).toBeCloseTo((6000 * 56) / 3600, 6)
+    expect(one.slower).toEqual([])
+    expect(two.mostC).toBeGreaterThan(one.mostC)
+    expect(two.slower.map(s => s.dessert).sort()).toEqual(['posset', 'tart'])
+    expect(fridgeCourse(place, 21, [cold('bar')], warm)).toBeNull()
+  })
+})
+
+describe('hours of a hand', () => {
+  const shiftsOf = (pause?: { from: string, to: string }, to = '16:00') => {
+    const sheet: DaySheet = { hands: [{ name: 'Ines', from: '07:00', to, ...(pause ? { pause } : {}) }], equipment: [], desserts: [] }
+    return dayInputOf('2026-11-28', sheet, () => null).hands![0]!.shifts!.filter(s => s.from.startsWith('2026-11-28'))
+  }
+  it('are parted by a break; one outside of them is none', () => {
+    expect(shiftsOf({ from: '12:00', to: '12:30' })).toEqual([
+      { from: '2026-11-28T07:00', to: '2026-11-28T12:00' }, { from: '2026-11-28T12:30', to: '2026-11-28T16:00' },
+    ])
+    const whole = [{ from: '2026-11-28T07:00', to: '2026-11-28T16:00' }]
+    expect([shiftsOf(), shiftsOf({ from: '06:00', to: '08:00' }), shiftsOf({ from: '15:30', to: '16:00' })])
+      .toEqual([whole, whole, whole])
   })
 })

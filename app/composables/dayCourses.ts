@@ -44,6 +44,9 @@ const TOLD_MIN = 5
 /** Opened so often an hour while a day is worked (judgement). */
 const OPENS = 6
 
+/** What was cooked goes in to chill or to set; a pastry that rests brings no heat. */
+const isWarm = ({ name }: Task) => ['chill', 'build:chill', 'build:set'].includes(name.split(' · ')[0]!)
+
 /** A fridge's air by what is put into it, and whom the company slows; null: nothing warm goes in. */
 export function fridgeCourse(
   place: Kitchen['places'][number], roomC: number, tasks: readonly Task[], warm: ReadonlyMap<string, Warm>,
@@ -51,7 +54,7 @@ export function fridgeCourse(
   const firsts = new Map<string, Task>()
   for (const t of tasks) {
     const known = firsts.get(t.dessert)
-    if (warm.has(t.dessert) && (!known || t.start < known.start)) firsts.set(t.dessert, t)
+    if (isWarm(t) && warm.has(t.dessert) && (!known || t.start < known.start)) firsts.set(t.dessert, t)
   }
   const going = [...firsts].map(([key, t]) =>
     ({ key, ...warm.get(key)!, fromMin: minuteOf(t.start), toMin: minuteOf(t.end) }))

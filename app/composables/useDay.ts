@@ -8,7 +8,7 @@ import type { DayPlan } from '#core/schedule/plan'
 import type { DayInput, StepInput } from '#core/schedule/read'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 import { coreKitchen } from '../../shared/kitchen'
-import type { DayRecord, DaySheet, SheetDessert } from '../../shared/day'
+import type { DayRecord, DaySheet, SheetDessert, SheetHand } from '../../shared/day'
 import type { DayLedger } from '#core/ledger/ledger'
 import type { Warm } from '#core/schedule/coldLoad'
 import { type Move, movesOf } from '#core/schedule/replan'
@@ -20,17 +20,19 @@ const AGAIN_MS = 2500
 
 /** The day before, for what is made then. */
 const before = (date: string) => format(addDays(parseISO(date), -1), 'yyyy-MM-dd')
-/** Hours of a hand on a date; past midnight they end the next day. */
-function shiftOn(date: string, { from, to }: { from: string, to: string }) {
+/** Hours of a hand on a date, before and after its break; past midnight they end the next day. */
+function shiftsOn(date: string, { from, to, pause }: SheetHand) {
   const end = to > from ? date : format(addDays(parseISO(date), 1), 'yyyy-MM-dd')
-  return { from: `${date}T${from}`, to: `${end}T${to}` }
+  const whole = { from: `${date}T${from}`, to: `${end}T${to}` }
+  if (!pause || pause.from <= from || pause.to <= pause.from || (end === date && pause.to >= to)) return [whole]
+  return [{ ...whole, to: `${date}T${pause.from}` }, { ...whole, from: `${date}T${pause.to}` }]
 }
 
 /** A sheet as the planner takes it. */
 export function dayInputOf(date: string, sheet: DaySheet, stepsOf: (d: SheetDessert) => StepInput[] | null): DayInput {
   return {
     date,
-    hands: sheet.hands.map(h => ({ name: h.name, shifts: [shiftOn(before(date), h), shiftOn(date, h)] })),
+    hands: sheet.hands.map(h => ({ name: h.name, shifts: [...shiftsOn(before(date), h), ...shiftsOn(date, h)] })),
     equipment: sheet.equipment.filter(e => !e.isOut)
       .map(({ id, kind, capacity, heatKPerMin, coolKPerMin }) => ({ id, kind, capacity, heatKPerMin, coolKPerMin })),
     desserts: sheet.desserts.map(d => ({

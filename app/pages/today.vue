@@ -83,7 +83,7 @@ async function takeBack(event: Event) {
   if (text === undefined || !plan.value) return
   try {
     const moved = movedIn(text, date.value, plan.value)
-    returned.value = say(moved.length > 0 ? 'today.movedThere' : 'today.nothingMoved', { n: moved.length })
+    returned.value = moved.length > 0 ? say('today.movedThere', { n: moved.length }) : say('today.nothingMoved')
     if (moved.length === 0) return
     const owner = new Map(plan.value.tasks.map(t => [`${t.dessert}/${t.id}`, t]))
     day.change((s) => {

@@ -66,7 +66,9 @@ export function leakWords(l: Leak, parts: readonly PlatePart[], fmt: Format): st
   const [from, into] = [named(parts, l.fromId), named(parts, l.intoId)]
   const grams = fmt.grams(l.byServiceG)
   if (l.intoId === null)
-    return say(l.byServiceG > 0 ? 'plate.runs' : 'plate.runsLater', { from, hours: hoursWords(l.runsH!), grams })
+    return l.byServiceG > 0
+      ? say('plate.runs', { from, hours: hoursWords(l.runsH!), grams })
+      : say('plate.runsLater', { from, hours: hoursWords(l.runsH!) })
   if (l.softH === null) return say('plate.drinks', { from, into, grams })
   const ifSealed = l.sealedSoftH === null ? '' : say('plate.ifSealed', { hours: hoursWords(l.sealedSoftH) })
   const sealed = l.isSealed ? say('plate.isSealed') : ifSealed

@@ -55,6 +55,9 @@ export interface DayInput {
   }[]
 }
 
+/** Minutes in whole seconds, as times are written: what follows at once still does when it is read again. */
+const toSeconds = (minutes: number): number => Math.round(60 * minutes) / 60
+
 /** The kitchen's own clock: texts of time to minutes and back, in the zone the day is written in. */
 export interface Clock {
   at: (text: string, path: string) => number
@@ -110,13 +113,13 @@ function handOf(h: NonNullable<DayInput['hands']>[number], path: string, clock: 
 
 function stepOf(s: StepInput, before: string[], path: string, clock: Clock): DayStep {
   const attended = s.attended ?? true
-  const minutes = s.minutes
+  const minutes = toSeconds(s.minutes)
   return {
     id: s.id ?? s.name,
     name: s.name,
     minutes,
-    slowMinutes: Math.max(minutes, s.minutesSlow ?? minutes),
-    attendedMinutes: attended === true ? minutes : attended === false ? 0 : Math.min(minutes, attended),
+    slowMinutes: Math.max(minutes, toSeconds(s.minutesSlow ?? minutes)),
+    attendedMinutes: attended === true ? minutes : attended === false ? 0 : Math.min(minutes, toSeconds(attended)),
     uses: (s.uses ?? []).map((u, i) => {
       if (!u.kind && !u.id) throw new InputError('missing', `${path}.uses.${i}.kind`)
       return {

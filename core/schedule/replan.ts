@@ -4,6 +4,7 @@
  * the dessert, then everything.
  */
 import { parseISO } from 'date-fns'
+import { CHANCE_WANTED } from './chance'
 import { keyOf } from './day'
 import { type DayPlan, planSteps, type PlanTask } from './plan'
 import type { DayInput, StepInput, StepsOfFormula } from './read'
@@ -46,6 +47,9 @@ export function whoMustKnow(moves: readonly Move[]): { who: string, moves: Move[
       .sort((a, b) => a.to.start.localeCompare(b.to.start)),
   }))
 }
+
+/** Share of the usual search: where nearly all is held there is little to look for. */
+const HELD_EFFORT = 0.08
 
 type Steps = ReadonlyMap<string, readonly StepInput[]>
 const idOf = (s: StepInput) => s.id ?? s.name
@@ -113,9 +117,12 @@ function held(input: DayInput, before: DayPlan, isFree: (dessert: string, step: 
   return isAnother ? null : { ...input, desserts }
 }
 
-/** A plan that keeps what is held, every service as likely in time as nine in ten, or as it was. */
+/** So much less likely in time is no reason to move everybody (judgement). */
+const LOSES = 0.06
+/** A plan that keeps what is held, every service as likely in time as nine in ten, or nearly as likely as it was. */
 const isSound = (plan: DayPlan, before: DayPlan) => plan.feasible && plan.conflicts.length <= before.conflicts.length
-  && Object.entries(plan.chanceOnTime).every(([id, p]) => p >= Math.min(0.9, before.chanceOnTime[id] ?? 0.9))
+  && Object.entries(plan.chanceOnTime).every(([id, p]) =>
+    p >= Math.min(CHANCE_WANTED, (before.chanceOnTime[id] ?? CHANCE_WANTED) - LOSES))
 
 /**
  * A day whose steps are given, planned anew with the fewest moves from the plan before.
@@ -138,7 +145,7 @@ export function* replanSteps(
   for (const isFree of moved.size > 0 ? free : [() => false]) {
     const day = held(input, before, isFree)
     if (!day) break
-    const plan = yield* planSteps(day, ofFormula, effort)
+    const plan = yield* planSteps(day, ofFormula, HELD_EFFORT * effort)
     if (isSound(plan, before)) return plan
   }
   return yield* planSteps(input, ofFormula, effort)

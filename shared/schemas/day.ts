@@ -71,7 +71,10 @@ const fixedSchema = yup.lazy((value: unknown) => yup.object(Object.fromEntries(
 export const sheetSchema = exactly({
   version: number(0, 1e9).integer().required(),
   sheet: exactly({
-    hands: yup.array(exactly({ name: text(80).required(), from: clockTime(), to: clockTime() }).required())
+    hands: yup.array(exactly({
+      name: text(80).required(), from: clockTime(), to: clockTime(),
+      pause: exactly({ from: clockTime(), to: clockTime() }).optional().default(undefined),
+    }).required())
       .strict().max(40).required(),
     equipment: yup.array(exactly({
       id: idText(), kind: yup.string().strict().oneOf([...EQUIPMENT_KINDS]).required(), name: text().min(0).defined(),

@@ -27,7 +27,9 @@ function oneMore(s: DaySheet, id: string, kind: string) {
 /** A step held where it is planned. */
 function hold(s: DaySheet, key: string) {
   const t = props.day.plan.value?.tasks.find(x => `${x.dessert}/${x.id}` === key)
-  if (t) s.desserts.find(d => d.id === t.dessert)!.fixed[t.id] = { start: t.start.slice(0, 16), who: t.who, began: false }
+  if (!t) return
+  const d = s.desserts.find(x => x.id === t.dessert)!
+  d.fixed[t.id] = { start: t.start.slice(0, 16), who: t.who, began: false }
 }
 /** What a way changes in the sheet; null: it is for the cook to do. */
 function pressOf(w: WayOut): ((s: DaySheet) => void) | null {

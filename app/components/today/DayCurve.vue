@@ -17,18 +17,19 @@ const x = (m: number) => ((m - props.fromMin) / 60) * props.hourPx
 const y = (v: number) => TALL - 4 - ((v - range.value.least) / range.value.span) * (TALL - 10)
 const path = computed(() => `M${props.points.map(([m, v]) => `${x(m).toFixed(1)} ${y(v).toFixed(1)}`).join('L')}`)
 const width = computed(() => x(props.toMin))
-const wordsX = computed(() => Math.max(0, x(props.points[0]?.[0] ?? props.fromMin)))
 </script>
 
 <template>
   <div class="curve">
     <svg :width="width" :height="TALL" role="img" :aria-label="words"><path :d="path" /></svg>
-    <span :style="{ marginLeft: `${wordsX}px` }">{{ words }}</span>
+    <span>{{ words }}</span>
   </div>
 </template>
 
 <style scoped>
-.curve { overflow: hidden; } svg { display: block; }
+svg { display: block; }
 path { fill: none; stroke: var(--blood); stroke-width: 1.75; stroke-linejoin: round; }
-span { display: block; font-size: 0.9rem; color: var(--ink-soft); white-space: nowrap; padding-bottom: 0.2rem; }
+span {
+  position: sticky; left: 9rem; display: inline-block; font-size: 0.9rem; color: var(--ink-soft); padding: 0 0.3rem 0.2rem 0;
+}
 </style>

@@ -16,6 +16,8 @@ const sheet = computed(() => props.day.sheet.value!)
 const text = ref('')
 /** Served when nothing was said. */
 const USUAL = '19:00'
+/** A break begins and ends then when only one of the two was said. */
+const USUAL_BREAK = { from: '12:00', to: '12:30' }
 /** What was read that is not on the shelf. */
 const unknown = ref<string[]>([])
 function take() {
@@ -71,6 +73,13 @@ const setHand = (i: number, key: 'name' | 'from' | 'to', e: Event) => props.day.
 /** What a thing takes at once, how fast an oven changes; empty: no limit, at once. */
 const setThing = (i: number, key: 'capacity' | 'heatKPerMin' | 'coolKPerMin', e: Event) => props.day.change((s) => {
   s.equipment[i]![key] = Number(value(e)) > 0 ? Number(value(e)) : null
+})
+/** A break, or none where either end is empty. */
+const setPause = (i: number, key: 'from' | 'to', e: Event) => props.day.change((s) => {
+  const h = s.hands[i]!
+  const pause = { from: h.pause?.from ?? USUAL_BREAK.from, to: h.pause?.to ?? USUAL_BREAK.to, [key]: value(e) }
+  if (pause.from && pause.to) h.pause = pause
+  else delete h.pause
 })
 const addHand = () => props.day.change((s) => {
   let n = s.hands.length + 1
@@ -138,6 +147,16 @@ const addHand = () => props.day.change((s) => {
             <input class="native num" type="time" :value="h.from" @change="e => setHand(i, 'from', e)"></label>
           <label>{{ $say('today.until') }}
             <input class="native num" type="time" :value="h.to" @change="e => setHand(i, 'to', e)"></label>
+          <label>{{ $say('today.pause') }}
+            <input
+              class="native num" type="time" :value="h.pause?.from ?? ''" :aria-label="`${$say('today.pause')} ${$say('today.from')} ${h.name}`"
+              @change="e => setPause(i, 'from', e)"
+            >
+            <input
+              class="native num" type="time" :value="h.pause?.to ?? ''" :aria-label="`${$say('today.pause')} ${$say('today.until')} ${h.name}`"
+              @change="e => setPause(i, 'to', e)"
+            >
+          </label>
           <button
             type="button" class="underline" :aria-label="`${$say('today.goes')} ${h.name}`"
             @click="day.change(s => { s.hands.splice(i, 1) })"

@@ -88,7 +88,7 @@ const print = () => window.print()
           </p>
           <dl class="facts">
             <div><dt>{{ $say('plate.portions') }}</dt><dd class="num">{{ bench.assembly.portions }} × {{ fmt.grams(plate.portionG) }}</dd></div>
-            <div><dt>{{ $say('plate.energy') }}</dt><dd class="num">{{ Math.round(facts.portion.energyKJ) }} kJ <small>{{ Math.round(facts.portion.energyKcal) }} kcal</small></dd></div>
+            <div><dt>{{ $say('plate.energy') }}</dt><dd class="num">{{ $say('plate.kJ', { n: Math.round(facts.portion.energyKJ) }) }} <small>{{ $say('plate.kcal', { n: Math.round(facts.portion.energyKcal) }) }}</small></dd></div>
             <div>
               <dt>{{ $say('plate.costs') }}</dt>
               <dd class="num">
