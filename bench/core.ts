@@ -22,7 +22,12 @@ import { rebalance } from '#core/solve/rebalance'
 import { CHUNK, createSampler } from '#core/solve/sampling'
 import { waterActivityOf } from '#core/physics/matter/solutes'
 import { taste } from '#core/physics/matter/taste'
-import { demoKitchen } from '../server/database/demo'
+import { toEnd } from '#core/base/run'
+import { plateOf } from '#core/plate/plate'
+import { planOf } from '#core/schedule/plan'
+import type { DayInput, StepInput } from '#core/schedule/read'
+import { replanSteps } from '#core/schedule/replan'
+import { demoFormulas, demoKitchen } from '../server/database/demo'
 import { odexCylinder, odexPot } from '../tests/support/reference'
 import { demoBenches } from '../tests/support/demo'
 
@@ -295,3 +300,41 @@ const pastedLines = pasted.reduce((n, t) => n + t.split('\n').length, 0)
 const readAll = median(() => pasted.forEach(t => readWhole(t)), 5)
 print('a line of pasted text read', readAll / pastedLines)
 print('a line read and linted', median(() => pasted.forEach(t => lintOf(readWhole(t))), 5) / pastedLines)
+
+console.log('\nA day\n')
+/** Twelve desserts of ten steps for three cooks, two rings, an oven and a fridge. */
+function fullDay(): DayInput {
+  const at = (h: number, m = 0) => `2026-11-28T${String(h).padStart(2, '0')}:${String(m).padStart(2, '0')}`
+  const step = (name: string, minutes: number, attended: boolean | number, kind?: string, tempC?: number): StepInput =>
+    ({ name, minutes, minutesSlow: minutes * 1.2, attended, uses: kind ? [{ kind, tempC: tempC ?? null }] : [] })
+  return {
+    date: '2026-11-28',
+    hands: ['Ines', 'Tomas', 'Wren'].map(name => ({ name, from: at(6), to: at(21) })),
+    equipment: [
+      { id: 'oven', kind: 'oven', capacity: 2, heatKPerMin: 8, coolKPerMin: 2.5 }, { id: 'ring', kind: 'ring', capacity: 2 },
+      { id: 'fridge', kind: 'fridge', capacity: 12 },
+    ],
+    desserts: Array.from({ length: 12 }, (_, i) => ({
+      id: `d${i}`, name: `d${i}`, serveAt: at(14 + (i % 6), 10 * (i % 5)), keepMinutes: 90,
+      steps: [
+        step('weigh', 10, true), step('mix', 6, true), step('cook', 14, true, 'ring'), step('strain', 3, true),
+        i % 3 === 0 ? step('bake', 25, 2, 'oven', i % 2 ? 150 : 165) : step('pour', 5, true),
+        step('cool', 20, false), step('chill', 150, 1, 'fridge'), step('top', 6, true), step('cut', 4, true),
+        step('plate', 5, true),
+      ],
+    })),
+  }
+}
+const busy = fullDay()
+const plainSteps = () => []
+print('a first plan of 12 desserts, 120 steps', median(() => planOf(busy, plainSteps, 0.02), 3), whole)
+print('a good plan of them', median(() => planOf(busy, plainSteps, 1), 3), whole)
+const [before] = [planOf(busy, plainSteps, 1)]
+const late = structuredClone(busy)
+const was = before!.tasks.find(t => t.id === 'mix')!
+late.desserts.find(d => d.id === was.dessert)!.steps!.find(s => s.name === 'mix')!.fixed = {
+  start: new Date(Date.parse(`${was.start.slice(0, 19)}Z`) - 5 * 60_000).toISOString().slice(0, 19), who: was.who,
+}
+print('planned anew after a step was moved', median(() => toEnd(replanSteps(late, before!)), 3), whole)
+const mousseCake = demoFormulas().at(-3)!.document
+print('a whole dessert of four parts', median(() => plateOf(mousseCake, kitchen), 10), whole)

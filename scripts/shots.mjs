@@ -24,13 +24,13 @@ const VIEWS = [
   ...['stock', 'balance', 'heat', 'serve'].map(s => `${s}=${MAIN}/${s}`),
   `shape=${LAYERED}/shape`,
   `chill=${TUB}/chill`,
-  `chill-when=${DEMO(16)}/chill`,
   `card=${DEMO(6)}/card`,
   `balance-tablet=${MAIN}/balance@1024x768`,
   `heat-phone=${MAIN}/heat@390x844`,
   // These change the demo a little; so they come last.
   `balance-rebalance=${MAIN}/balance`,
   'book=book',
+  `whole=${DEMO(18)}/whole`,
   'today=today?date=2026-11-28',
   `batch-why=${RUNNY}/why`,
   'learned=book/learned',
@@ -91,10 +91,6 @@ for (const view of wanted.length ? wanted : VIEWS) {
   if (name === 'chill') {
     await press('The cold going in')
     await page.waitForSelector('[data-cold="settled"] canvas')
-  }
-  if (name === 'chill-when') {
-    await press('When')
-    await page.waitForSelector('[data-when="settled"] [data-fact="sweat-now"]')
   }
   if (name === 'serve')
     await page

@@ -69,6 +69,8 @@ const print = () => window.print()
             variant="ghost" color="neutral" size="sm" icon="i-lucide-redo-2" :disabled="!ws.canRedo"
             :aria-label="$say('workspace.redo')" @click="ws.redo()"
           />
+          <NuxtLink class="underline link" :to="`/formula/${id}/shape`">{{ $say('plate.cutPlan') }}</NuxtLink>
+          <NuxtLink class="underline link" :to="`/formula/${id}/label`">{{ $say('plate.label') }}</NuxtLink>
           <UButton variant="ghost" color="neutral" size="sm" :label="$say('workspace.print')" @click="print" />
         </span>
       </p>
@@ -143,7 +145,8 @@ const print = () => window.print()
 
 <style scoped>
 .plate { padding: 1rem 1.75rem 3rem; max-width: 1280px; margin: 0 auto; }
-header p { display: flex; align-items: center; margin: 0; } .tools { margin-left: auto; }
+header p { display: flex; align-items: center; margin: 0; } .tools { margin-left: auto; display: inline-flex; flex-wrap: wrap; align-items: center; }
+.link { min-height: 44px; display: inline-flex; align-items: center; padding: 0 0.6rem; }
 .back { min-height: 44px; display: inline-flex; align-items: center; }
 h1 { font-size: 1.85rem; margin: 0 0 0.8rem; }
 .top { display: grid; grid-template-columns: minmax(0, 1.7fr) minmax(0, 1fr); gap: 2rem; align-items: start; }
