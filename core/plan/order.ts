@@ -7,6 +7,7 @@ import { findIngredient, hasTrait } from '../base/ingredients/ingredients'
 import { fillingOf, type Bench, ovenAirC, panOf, vesselOf } from '../formula/bench'
 import { type Component, type Line, placeOf, type Step } from '../formula/document'
 import { familyOf } from '../formula/families'
+import { partFacts } from '../formula/parts'
 import { schoolOf } from '../formula/schools'
 import type { Kitchen } from '../kitchen/kitchen'
 import { BOILED_C, BURST, burstsIn } from '../physics/heat/pot'
@@ -26,10 +27,14 @@ export const PREPARE_S = 20 * 60
 const isGroup = (l: Line, ...groups: string[]) => groups.includes(findIngredient(l.ingredientId)?.group ?? '')
 const isStarch = (l: Line) => hasTrait(l.ingredientId, 'starch')
 
-/** All crusts or toppings of a dessert, one after another. */
-const partsOf = (doc: Bench, role: Component['role'], from: number) =>
+/** Crusts and what is laid in before it is filled; toppings, and cream that is whipped for a level. */
+const isLate = (c: Component) => c.role === 'topping' || c.make?.kind === 'whippedLayer'
+const isEarly = (c: Component) =>
+  c.role === 'crust' || (c.make !== undefined && partFacts(c.make.kind).role === 'level' && !isLate(c))
+/** All early or late parts of a dessert, one after another. */
+const partsOf = (doc: Bench, when: 'early' | 'late', from: number) =>
   doc.components
-    .filter(c => c.role === role && (c.make || c.lines.some(l => l.massG > 0)))
+    .filter(c => (when === 'early' ? isEarly(c) : isLate(c)) && (c.make || c.lines.some(l => l.massG > 0)))
     .flatMap(c => partWork(c, from))
 
 /** What may be said of a step; a code with parameters must say them. */
@@ -425,7 +430,7 @@ function temperOf({ serve: { temperC, ownS } }: Bench, a: Assessment): number | 
 
 /** A topping, from a time on. */
 function top(b: Sheet, fromS: number): void {
-  const topping = partsOf(b.doc, 'topping', 0)
+  const topping = partsOf(b.doc, 'late', 0)
   b.out.push(
     ...topping.map(s => ({
       ...s,
@@ -441,7 +446,7 @@ const topsHot = (doc: Bench) => doc.components.some(c => c.role === 'topping' &&
 function serve(b: Sheet): void {
   const { doc, kitchen, a } = b
   const servedS = a.serve.servedAfterS
-  if (!topsHot(doc)) top(b, servedS - lasts(partsOf(doc, 'topping', 0)))
+  if (!topsHot(doc)) top(b, servedS - lasts(partsOf(doc, 'late', 0)))
   b.clock = servedS
   if (doc.set.fluidGel) b.push('blend', { cue: 'shine' })
   // Out of the cold: from its mould, cut while it is cold, and eaten once it is as warm as wanted.
@@ -478,7 +483,7 @@ function serve(b: Sheet): void {
 export function orderOfWork(doc: Bench, kitchen: Kitchen, a: Assessment): WorkStep[] {
   const b = sheetOf(doc, kitchen, a)
   // Crusts first: their oven, then the filling.
-  const crust = partsOf(doc, 'crust', 0)
+  const crust = partsOf(doc, 'early', 0)
   const crustS = lasts(crust)
   b.out.push(...crust.map(s => ({ ...s, atS: s.atS - PREPARE_S - crustS })))
   prepare(b)
