@@ -78,7 +78,8 @@ function spiral(left: number): Drawn[] {
     const at = (part.fromM + part.thickM / 2) * scale.value
     const points: string[] = []
     for (let a = 0; a <= turns * 2 * Math.PI - 0.01; a += 0.15) {
-      const r = Math.max(0, (a / (2 * Math.PI)) * pitch - pitch + pitch - at + pitch / 2)
+      // The sheet lies outside, what is spread on it inside.
+      const r = Math.max(0, (a / (2 * Math.PI)) * pitch - at)
       points.push(`${(cx + r * Math.cos(a)).toFixed(1)} ${(cy + r * Math.sin(a)).toFixed(1)}`)
     }
     return { part, d: `M${points.join('L')}`, middleY: cy }
@@ -111,7 +112,7 @@ const cells = computed(() => STATES.map((state, i) => {
 }))
 /** Words beside the second drawing, no two on one line. */
 const labels = computed(() => {
-  const drawn = cells.value[1]!.levels.toReversed()
+  const drawn = cells.value[1]!.levels.toSorted((a, b) => a.middleY - b.middleY)
   let last = -Infinity
   return drawn.map(({ part, middleY }) => {
     const y = Math.max(middleY, last + 42)
