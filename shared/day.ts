@@ -31,6 +31,8 @@ export interface SheetDessert {
   /** HH:MM. */
   serveAt: string
   keepMinutes: number | null
+  /** Baked in air of this, °C, in place of its formula's own. */
+  ovenC?: number
   steps: StepInput[] | null
   /** Where steps were put by hand, or began, by their id. */
   fixed: Record<string, { start: string, who: string | null, began: boolean }>

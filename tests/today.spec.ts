@@ -179,3 +179,24 @@ test('a batch that is begun puts its dessert\'s first step where it began', asyn
   await planned(page)
   await expect(page.locator('.bar.pinned').first()).toBeVisible()
 })
+
+test('a slow meringue shell and a lime pie share one oven: the pie first, or the evening before; each way is a press', async ({ page }) => {
+  await plan(page, '2026-12-20', 'key lime pie 10 at 19:00')
+  await page.getByText('Something with steps of its own').click()
+  await page.locator('[data-own-name]').fill('Meringue shell')
+  await page.locator('[data-own-steps]').fill('beat 20, dry in the oven 93 C 90 min, cool in the oven 93 C 150 min, door shut')
+  await page.locator('form.own').getByLabel('served at').fill('19:00')
+  await page.locator('[data-own-add]').click()
+  await planned(page)
+  const conflict = page.locator('[data-conflict=ovenTemperatures]').first()
+  await expect(conflict).toContainText('cannot share the oven')
+  await expect(conflict.locator('[data-way=thisFirst]')).toBeVisible()
+  await conflict.locator('[data-way=thisFirst]').click()
+  await planned(page)
+  await expect(page.locator('.bar.pinned').first()).toBeVisible()
+  // The pie has left the oven before the shell goes in, or is of another day.
+  const row = (text: string) => page.locator('.cards tr').filter({ hasText: text }).first().locator('td').first()
+  const [pie, shell] = [await row('Key lime pie, orchid room: Bake Deck').textContent(), await row('Meringue shell: beat').textContent()]
+  expect(pie!.length > 5 || pie! < shell!).toBe(true)
+  await expect(page.locator('[data-chance]').first()).toContainText('on time in')
+})

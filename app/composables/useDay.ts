@@ -143,7 +143,7 @@ export function useDay(date: Ref<string>) {
   }
 
   /* Steps of formulas, once for each with its count. */
-  const keyOf = (d: SheetDessert) => `${d.formulaId}/${d.count}/${sheet.value!.equipment.map(e => e.kind).join()}`
+  const keyOf = (d: SheetDessert) => `${d.formulaId}/${d.count}/${d.ovenC ?? ''}/${sheet.value!.equipment.map(e => e.kind).join()}`
   const asked = new Set<string>()
   /** Formulas of the day, each fetched once; null: it cannot be read. */
   const records = new Map<string, Promise<FormulaRecord | null>>()
@@ -159,7 +159,7 @@ export function useDay(date: Ref<string>) {
     const record = await formulaOf(d.formulaId!)
     const kinds = [...new Set(sheet.value!.equipment.map(e => e.kind))]
     const found = record && await planner.steps(
-      toPlain(record.document), toPlain(coreKitchen(kitchen.record)), d.count, kinds)
+      toPlain(record.document), toPlain(coreKitchen(kitchen.record)), d.count, kinds, d.ovenC ?? null)
     steps.value = new Map(steps.value).set(key, found)
   }
   const stepsOf = (d: SheetDessert): StepInput[] | null => d.steps ?? steps.value.get(keyOf(d)) ?? null

@@ -5,7 +5,7 @@ import { benchOf, type Planned } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import { type DayLedger, ledgerOf, type OnHand } from '#core/ledger/ledger'
 import { forCovers } from '#core/plan/covers'
-import { stepsOfFormula } from '#core/schedule/ofFormula'
+import { bakedAt, stepsOfFormula } from '#core/schedule/ofFormula'
 import { type DayPlan, planSteps } from '#core/schedule/plan'
 import { type Warm, warmOf } from '#core/schedule/coldLoad'
 import type { DayInput, StepInput } from '#core/schedule/read'
@@ -35,9 +35,12 @@ export interface DaySaid {
 
 const api = {
   /** A formula as steps; null: it cannot be worked out. */
-  steps(planned: Planned, kitchen: Kitchen, count: number | null, kinds: readonly string[]): StepInput[] | null {
+  steps(
+    planned: Planned, kitchen: Kitchen, count: number | null, kinds: readonly string[], ovenC: number | null,
+  ): StepInput[] | null {
     try {
-      return stepsOfFormula(planned, kitchen, count, new Set(kinds))
+      const as = ovenC === null ? planned : bakedAt(planned, ovenC)
+      return stepsOfFormula(as, kitchen, count, new Set(kinds))
     } catch (error) {
       if (!(error instanceof InputError)) throw error
       return null

@@ -3,7 +3,7 @@
  * Where no plan was found, the smallest change of each kind that makes one possible.
  */
 import { toEnd } from '../base/run'
-import { piecesFor } from './board'
+import { type Placed, piecesFor } from './board'
 import { type Day, type DayDessert, keyOf, OVEN_K, type Shift, tasksOf } from './day'
 import { type Buffers, type Found, searchDay } from './search'
 
@@ -120,6 +120,18 @@ function helpOf(scene: Day, works: (changed: Day) => boolean): WayOut[] {
 const forced = ({ placed }: Found): Conflict[] => [...placed.values()].filter(p => p.forced)
   .map(p => ({ code: 'heldInTheWay', tasks: [p.task.key], ways: [{ code: 'letGo', params: { first: p.task.key } }] }))
 
+/** The first of two the evening before, as late as somebody is there; none where food or hours do not let it. */
+function eveningBefore(day: Day, first: Placed, buffers: Buffers, found: Find): WayOut[] {
+  const { step, dessert, key } = first.task
+  const evenings = day.hands.flatMap(h => h.shifts.map(s => s.to)).filter(to => to < first.start - BREAK_MIN)
+  if (evenings.length === 0) return []
+  const start = Math.max(...evenings) - step.minutes
+  const steps = dessert.steps.map(s => (s === step ? { ...s, fixed: { start, who: null } } : s))
+  const then = found(withDessert(day, dessert.id, () => ({ steps })), buffers)
+  if (!then || [...then.placed.values()].some(p => p.forced)) return []
+  return [{ code: 'eveningBefore', params: { first: key, minutes: Math.round(first.start - start) } }]
+}
+
 /** Pairs that want one oven at two temperatures, where that makes one of them earlier; with what it costs. */
 function ovenPairs(day: Day, best: Found, buffers: Buffers, found: Find): Conflict[] {
   const out: Conflict[] = []
@@ -146,6 +158,7 @@ function ovenPairs(day: Day, best: Found, buffers: Buffers, found: Find): Confli
       const twice = found({ ...day, equipment: [...day.equipment, more] }, buffers)
       if (twice && twice.cost < best.cost - 1)
         ways.push({ code: 'secondOven', params: { id: on, minutes: Math.round(best.cost - twice.cost) } })
+      ways.push(...eveningBefore(day, first, buffers, found))
       ways.push({ code: 'oneTemperature', params: { id: on, tempC: Math.round((tempOf(first) + tempOf(second)) / 2) } })
       out.push({ code: 'ovenTemperatures', tasks: [first.task.key, second.task.key], ways })
       if (out.length >= 6) return out

@@ -6,7 +6,7 @@ import { benchOf } from '../formula/bench'
 import { assess } from '../pipeline/assess'
 import { orderOfWork } from '../plan/order'
 import { demoFormulas, demoKitchen } from '../../server/database/demo'
-import { stepsOfFormula } from './ofFormula'
+import { bakedAt, stepsOfFormula } from './ofFormula'
 
 const ALL = new Set(['ring', 'oven', 'fridge', 'mixer', 'freezer', 'blastChiller'])
 const steps = (of = curd(), count: number | null = null, has: ReadonlySet<string> = ALL) =>
@@ -62,5 +62,20 @@ describe('a formula as steps', () => {
   it('every formula of the demo becomes steps', () => {
     for (const { document } of demoFormulas())
       expect(stepsOfFormula(document, demoKitchen(), 12, ALL).length, document.formula.name).toBeGreaterThan(3)
+  })
+})
+
+describe('another temperature of the oven', () => {
+  const pie = demoFormulas().find(f => f.document.formula.name.startsWith('Key lime pie'))!.document
+  const bake = (airC: number | null) =>
+    stepsOfFormula(airC === null ? pie : bakedAt(pie, airC), demoKitchen(), null, ALL).find(s => s.name === 'bake')!
+  it('cooler takes longer, hotter is quicker, and the oven is asked for it', () => {
+    const [cool, usual, hot] = [bake(120), bake(null), bake(175)]
+    expect(cool.minutes).toBeGreaterThan(usual.minutes)
+    expect(hot.minutes).toBeLessThan(usual.minutes)
+    expect([cool, hot].map(s => s.uses![0]!.tempC)).toEqual([120, 175])
+  })
+  it('what is not baked stays as it is', () => {
+    expect(bakedAt(curd(), 120)).toEqual(curd())
   })
 })

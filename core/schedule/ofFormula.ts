@@ -3,6 +3,7 @@
  * and at its slow end. How slow hands can be, and how long a hot mix may wait, is judgement.
  */
 import { benchOf, type Bench, type Planned, putBack } from '../formula/bench'
+import { isComputed } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { work } from '../pipeline/assess'
 import { placed } from '../pipeline/stack'
@@ -64,4 +65,18 @@ export function stepsOfFormula(
     })
   }
   return out
+}
+
+/**
+ * The same formula baked at another temperature of the oven's air: its time follows from there.
+ * @example bakedAt(planned, 120) // planned
+ */
+export function bakedAt(planned: Planned, airC: number): Planned {
+  const components = planned.formula.components.map((c) => {
+    if (!isComputed(c) || c.process.heat.method !== 'oven') return c
+    const { heat } = c.process
+    const oven = { ...heat.oven, airTempC: airC, offsetK: 0, ovenId: null }
+    return { ...c, process: { ...c.process, heat: { ...heat, oven } } }
+  })
+  return { ...planned, formula: { ...planned.formula, components } }
 }

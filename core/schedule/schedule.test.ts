@@ -103,6 +103,20 @@ describe('a day as it is given', () => {
     expect(conflict!.ways.map(w => w.code)).toEqual(expect.arrayContaining(['thisFirst', 'oneTemperature']))
     expect(plan.chanceOnTime.meringue).toBeGreaterThanOrEqual(0.9)
   })
+  it('the evening before is a way where somebody is there then and the food may stand; held there, it is one', () => {
+    const night = { ...cook, from: null, to: null, shifts: [
+      { from: '2026-11-27T12:00', to: '2026-11-27T20:00' }, { from: '2026-11-28T07:00', to: '2026-11-28T19:00' },
+    ] }
+    const plan = planOf({ ...both(), hands: [night] }, NONE)
+    const way = plan.conflicts.flatMap(c => c.ways).find(w => w.code === 'eveningBefore')
+    const [dessert, id] = String(way!.params.first).split('/') as [string, string]
+    const task = plan.tasks.find(t => t.dessert === dessert && t.id === id)!
+    const ends = Date.parse(`${task.end}Z`) - 60_000 * Number(way!.params.minutes)
+    // It ends as the evening does.
+    expect(ends).toBe(Date.parse('2026-11-27T20:00Z'))
+    // Nobody there the evening before: it is no way.
+    expect(planOf(both(), NONE).conflicts.flatMap(c => c.ways).map(w => w.code)).not.toContain('eveningBefore')
+  })
   it('an oven that cannot be so hot, hours that are too short, a fruitless wait: named, with the least that would do', () => {
     const cold = planOf(both({ maxC: 120 }), NONE)
     expect(cold.feasible).toBe(false)

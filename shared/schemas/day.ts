@@ -84,7 +84,7 @@ export const sheetSchema = exactly({
     desserts: yup.array(exactly({
       id: idText(), name: text().required(), formulaId: yup.string().strict().uuid().nullable().defined(),
       count: number(0.01, 10_000).nullable().defined(), serveAt: clockTime(),
-      keepMinutes: number(0, MOST_MIN).nullable().defined(),
+      keepMinutes: number(0, MOST_MIN).nullable().defined(), ovenC: number(40, 300),
       steps: yup.array(stepSchema).strict().max(100).nullable().defined(),
       fixed: fixedSchema as never as yup.Schema<object>, done: yup.array(idText()).strict().max(200).required(),
     }).required()).strict().max(60).required(),

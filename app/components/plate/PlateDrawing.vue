@@ -74,13 +74,15 @@ function spiral(left: number): Drawn[] {
   const cy = heightPx.value - GROUND_PX - (rollM.value * scale.value) / 2
   const pitch = tallM.value * scale.value
   const turns = (rollM.value * scale.value) / 2 / pitch
+  // Its end lies underneath.
+  const phase = Math.PI / 2 - turns * 2 * Math.PI
   return pile.value.map((part) => {
     const at = (part.fromM + part.thickM / 2) * scale.value
     const points: string[] = []
     for (let a = 0; a <= turns * 2 * Math.PI - 0.01; a += 0.15) {
       // The sheet lies outside, what is spread on it inside.
       const r = Math.max(0, (a / (2 * Math.PI)) * pitch - at)
-      points.push(`${(cx + r * Math.cos(a)).toFixed(1)} ${(cy + r * Math.sin(a)).toFixed(1)}`)
+      points.push(`${(cx + r * Math.cos(a + phase)).toFixed(1)} ${(cy + r * Math.sin(a + phase)).toFixed(1)}`)
     }
     return { part, d: `M${points.join('L')}`, middleY: cy }
   })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What stands in the way of the day, and ways out of it: each a press where the sheet can be changed by one. */
+import { addMinutes, format, parseISO } from 'date-fns'
 import { EQUIPMENT_KINDS } from '#core/schedule/day'
 import type { Conflict, WayOut } from '#core/schedule/explain'
 import type { DaySheet } from '../../../shared/day'
@@ -8,6 +9,7 @@ import { say } from '~/words/say'
 
 const props = defineProps<{ conflicts: readonly Conflict[], names: Names, day: LiveDay }>()
 const two = (n: number) => String(n).padStart(2, '0')
+const local = (iso: string, byMin: number) => format(addMinutes(parseISO(iso), byMin), 'yyyy-MM-dd\'T\'HH:mm')
 /** A time of day moved by minutes, within its day. */
 function moved(at: string, minutes: number): string {
   const [h, m] = at.split(':').map(Number) as [number, number]
@@ -24,20 +26,38 @@ function oneMore(s: DaySheet, id: string, kind: string) {
   const name = say('today.second', { name: made.name || KIND_NAMES[made.kind] })
   s.equipment.push({ ...made, name, id: crypto.randomUUID(), isOut: false })
 }
-/** A step held where it is planned. */
-function hold(s: DaySheet, key: string) {
+/** A step held where it is planned, or so many minutes from there. */
+function hold(s: DaySheet, key: string, byMin = 0) {
   const t = props.day.plan.value?.tasks.find(x => `${x.dessert}/${x.id}` === key)
   if (!t) return
   const d = s.desserts.find(x => x.id === t.dessert)!
-  d.fixed[t.id] = { start: t.start.slice(0, 16), who: t.who, began: false }
+  d.fixed[t.id] = { start: local(t.start, byMin), who: byMin === 0 ? t.who : null, began: false }
+}
+/** Both at one temperature: a formula's time follows; steps a cook wrote keep theirs. Null where neither can. */
+function atOne(tempC: number, tasks: readonly string[]): ((s: DaySheet) => void) | null {
+  const own = tasks.map(key => props.day.plan.value?.tasks.find(t => `${t.dessert}/${t.id}` === key))
+  const isFree = (t: (typeof own)[number]) => t !== undefined
+    && (t.name === 'bake' || props.day.sheet.value!.desserts.find(d => d.id === t.dessert)?.steps != null)
+  if (!own.every(isFree)) return null
+  return (s) => {
+    for (const t of own) {
+      const d = s.desserts.find(x => x.id === t!.dessert)!
+      d.fixed = {}
+      if (!d.steps) d.ovenC = tempC
+      const step = d.steps?.find(x => (x.id ?? x.name) === t!.id)
+      for (const u of step?.uses ?? []) if (u.tempC != null) u.tempC = tempC
+    }
+  }
 }
 /** What a way changes in the sheet; null: it is for the cook to do. */
-function pressOf(w: WayOut): ((s: DaySheet) => void) | null {
+function pressOf(w: WayOut, of: Conflict): ((s: DaySheet) => void) | null {
   const minutes = Number(w.params.minutes ?? 0)
   const dessert = (s: DaySheet) => s.desserts.find(d => d.id === w.params.dessert)!
   switch (w.code) {
     case 'serveLater': return (s) => { dessert(s).serveAt = moved(dessert(s).serveAt, minutes) }
     case 'thisFirst': return (s) => { for (const key of [w.params.first, w.params.second]) hold(s, String(key)) }
+    case 'eveningBefore': return s => hold(s, String(w.params.first), -minutes)
+    case 'oneTemperature': return atOne(Number(w.params.tempC), of.tasks)
     case 'secondOven':
     case 'oneMore': return s => oneMore(s, String(w.params.id), '')
     case 'addEquipment': return s => oneMore(s, '', String(w.params.kind))
@@ -63,8 +83,8 @@ function pressOf(w: WayOut): ((s: DaySheet) => void) | null {
             {{ wayWords(w, names) }}
           </button>
           <button
-            v-else-if="pressOf(w)" type="button" class="flat" :data-way="w.code"
-            @click="props.day.change(pressOf(w)!)"
+            v-else-if="pressOf(w, c)" type="button" class="flat" :data-way="w.code"
+            @click="props.day.change(pressOf(w, c)!)"
           >
             {{ wayWords(w, names) }}
           </button>

@@ -12,6 +12,7 @@ const props = defineProps<{
   batches: ReadonlyMap<string, string>
 }>()
 const kitchen = useKitchenStore()
+const fmt = useFormat()
 const sheet = computed(() => props.day.sheet.value!)
 const text = ref('')
 /** Served when nothing was said. */
@@ -117,6 +118,12 @@ const addHand = () => props.day.change((s) => {
           <NuxtLink v-if="batches.has(d.id)" class="underline small" :to="`/batch/${batches.get(d.id)}/cook`" data-cooked>{{ $say('today.isMade') }}</NuxtLink>
           <NuxtLink v-else-if="d.formulaId" class="underline small" :to="`/formula/${d.formulaId}`">{{ $say('today.openIt') }}</NuxtLink>
         </b>
+        <button
+          v-if="d.ovenC !== undefined" type="button" class="underline small oven" data-oven-c
+          @click="day.change(s => { delete s.desserts[i]!.ovenC })"
+        >
+          {{ $say('today.bakedAt', { temp: fmt.temp(d.ovenC) }) }}
+        </button>
         <label>{{ $say('today.covers') }}
           <input class="native num" type="number" min="1" max="10000" :value="d.count ?? ''" @change="e => set(i, 'count', e)">
         </label>
@@ -205,6 +212,7 @@ textarea { width: 100%; resize: vertical; }
 }
 .desserts b { font-family: var(--font-display); font-weight: 500; font-size: 1.2rem; overflow-wrap: anywhere; }
 label { display: inline-flex; gap: 0.5rem; align-items: center; }
+.oven { grid-column: 1; grid-row: 2; text-align: left; }
 label .native { width: 5.5rem; } label .native[type="time"] { width: 7rem; }
 .name { max-width: 16rem; }
 .desserts button { min-height: 44px; }
@@ -219,6 +227,6 @@ summary { min-height: 44px; display: flex; align-items: center; cursor: pointer;
   .paste { grid-template-columns: minmax(0, 1fr); }
   .desserts li { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); padding: 0.5rem 0; }
   .desserts label { flex-wrap: wrap; }
-  .desserts b, .name { grid-column: 1 / -1; }
+  .desserts b, .name, .oven { grid-column: 1 / -1; }
 }
 </style>
