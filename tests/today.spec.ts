@@ -33,6 +33,7 @@ test('tea and supper are planned from an empty sheet by one line; a step is move
   await page.locator('[data-earlier]').click()
   await planned(page)
   await expect(page.locator('[data-let-go]')).toBeVisible()
+  await expect(page.locator('[data-conflict=heldInTheWay]')).toHaveCount(0)
   expect(await start(page, key)).not.toBe(before)
   await page.getByRole('button', { name: 'Undo' }).click()
   await planned(page)
@@ -194,6 +195,8 @@ test('a slow meringue shell and a lime pie share one oven: the pie first, or the
   await conflict.locator('[data-way=thisFirst]').click()
   await planned(page)
   await expect(page.locator('.bar.pinned').first()).toBeVisible()
+  // Held to the second, it is in nobody's way.
+  await expect(page.locator('[data-conflict=heldInTheWay]')).toHaveCount(0)
   // The pie has left the oven before the shell goes in, or is of another day.
   const row = (text: string) => page.locator('.cards tr').filter({ hasText: text }).first().locator('td').first()
   const [pie, shell] = [await row('Key lime pie, orchid room: Bake Deck').textContent(), await row('Meringue shell: beat').textContent()]

@@ -44,7 +44,7 @@ export function useDayBatches(day: LiveDay, date: Ref<string>) {
       const own = s.desserts.find(x => x.id === dessertId)!
       own.done = [...new Set([...own.done, ...begun.done])]
       for (const [id, ms] of Object.entries(begun.startMs))
-        own.fixed[id] = { start: format(new Date(ms), 'yyyy-MM-dd\'T\'HH:mm'), who: who.get(id) ?? null, began: true }
+        own.fixed[id] = { start: format(new Date(ms), 'yyyy-MM-dd\'T\'HH:mm:ss'), who: who.get(id) ?? null, began: true }
     })
   }
   watch([day.isPlanned, date], ([isPlanned]) => { if (isPlanned) void look() }, { immediate: true })

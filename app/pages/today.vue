@@ -47,7 +47,8 @@ const chances = computed(() => Object.entries(plan.value?.chanceOnTime ?? {})
   .sort((a, b) => a.at.localeCompare(b.at)))
 const done = computed(() => sheet.value?.desserts.flatMap(d => d.done.map(s => `${d.id}/${s}`)) ?? [])
 
-const local = (ms: number) => format(new Date(ms), 'yyyy-MM-dd\'T\'HH:mm')
+/** To the second: a minute cut off would lay a held step over the one before it. */
+const local = (ms: number) => format(new Date(ms), 'yyyy-MM-dd\'T\'HH:mm:ss')
 /** Puts a step at a time, and holds it there. */
 function pin(key: string, startMs: number, began = false, isDone = false) {
   const t = plan.value?.tasks.find(x => `${x.dessert}/${x.id}` === key)

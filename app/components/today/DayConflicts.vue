@@ -9,7 +9,7 @@ import { say } from '~/words/say'
 
 const props = defineProps<{ conflicts: readonly Conflict[], names: Names, day: LiveDay }>()
 const two = (n: number) => String(n).padStart(2, '0')
-const local = (iso: string, byMin: number) => format(addMinutes(parseISO(iso), byMin), 'yyyy-MM-dd\'T\'HH:mm')
+const local = (iso: string, byMin: number) => format(addMinutes(parseISO(iso), byMin), 'yyyy-MM-dd\'T\'HH:mm:ss')
 /** A time of day moved by minutes, within its day. */
 function moved(at: string, minutes: number): string {
   const [h, m] = at.split(':').map(Number) as [number, number]
