@@ -5,10 +5,13 @@ import { isDate } from '../../shared/schemas/shape'
 import { calendarOf, movedIn, planCsv } from '~/composables/dayCalendar'
 import { saveFile } from '~/composables/formulaFile'
 import { shelfNames } from '~/composables/shelfNames'
-import { KIND_NAMES, type Names, stepName } from '~/words/today'
+import type { StepInput } from '#core/schedule/read'
+import { KIND_NAMES, longWords, type Names, stepName } from '~/words/today'
 import { say } from '~/words/say'
 
 useHead({ title: say('today.title') })
+/** Less than this threatens nothing, min. */
+const TOLD_MIN = 2
 const fmt = useFormat()
 const route = useRoute()
 const asked = route.query.date
@@ -42,8 +45,18 @@ const names: Names = {
     return found ? say('today.stepOf', { step: stepName(found.name), dessert: dessertName(d!) }) : dessertName(d!)
   },
 }
+/** What threatens a dessert most: the step that may take longest beyond its time; null: nothing does by much. */
+function leastSure(id: string): string | null {
+  const d = sheet.value?.desserts.find(x => x.id === id)
+  const over = (s: StepInput) => (s.minutesSlow ?? s.minutes) - s.minutes
+  const worst = d && day.stepsOf(d)?.toSorted((a, b) => over(b) - over(a))[0]
+  if (!worst || over(worst) < TOLD_MIN) return null
+  return say('today.leastSure', { step: stepName(worst.name), minutes: longWords(over(worst)) })
+}
 const chances = computed(() => Object.entries(plan.value?.chanceOnTime ?? {})
-  .map(([id, p]) => ({ id, name: dessertName(id), p, at: sheet.value?.desserts.find(d => d.id === id)?.serveAt ?? '' }))
+  .map(([id, p]) => ({
+    id, name: dessertName(id), p, at: sheet.value?.desserts.find(d => d.id === id)?.serveAt ?? '', least: leastSure(id),
+  }))
   .sort((a, b) => a.at.localeCompare(b.at)))
 const done = computed(() => sheet.value?.desserts.flatMap(d => d.done.map(s => `${d.id}/${s}`)) ?? [])
 
@@ -165,6 +178,7 @@ const print = () => window.print()
           <ul class="chances num">
             <li v-for="c in chances" :key="c.id" :class="{ bad: c.p < 0.9 }" :data-chance="c.name">
               <b>{{ c.at }}</b> {{ c.name }}: {{ $say('today.chance', { n: Math.min(10, Math.floor(10 * c.p + 1e-9)) }) }}
+              <span v-if="c.least" class="soft small">{{ c.least }}</span>
             </li>
           </ul>
           <DayPicture

@@ -4,7 +4,7 @@ import { FRUITS } from '#core/base/ingredients/measures'
 import { eggEachG, eggPart } from '#core/formula/eggs'
 import { type Leftover, offersFor } from '#core/ledger/leftovers'
 import { LEDGER_STATIONS, type LedgerLine } from '#core/ledger/ledger'
-import type { EggUse, FormulaList } from '../../../shared/schemas/wire'
+import type { EggUse, FormulaList, FormulaRecord } from '../../../shared/schemas/wire'
 import { boughtWords, leftName, STATION_NAMES } from '~/words/ledger'
 import { fruitName } from '~/words/stock'
 import { say } from '~/words/say'
@@ -51,6 +51,23 @@ onMounted(async () => {
   const list = await api<FormulaList>('/api/formulas', { query: { eggs: '1' } }).catch(() => null)
   takers.value = (list?.items ?? []).flatMap(i => (i.eggs ? [{ id: i.id, name: i.name, eggs: i.eggs }] : []))
 })
+/** What a whole batch of a formula weighs, g; asked for once it is offered. */
+const batchG = reactive(new Map<string, number>())
+async function weigh(id: string) {
+  if (batchG.has(id)) return
+  batchG.set(id, 0)
+  const record = await api<FormulaRecord>(`/api/formulas/${id}`).catch(() => null)
+  const lines = record?.document.formula.components.flatMap(c => c.lines) ?? []
+  batchG.set(id, lines.reduce((s, x) => s + x.massG, 0))
+}
+watch([ledger, takers], () => {
+  for (const l of ledger.value?.leftovers ?? []) for (const o of offers(l)) void weigh(o.id)
+})
+const offerWords = (o: { id: string, name: string, factor: number }) => {
+  const grams = batchG.get(o.id) ?? 0
+  const what = { factor: factor(o.factor), name: o.name }
+  return grams > 0 ? say('ledger.offerOf', { ...what, grams: fmt.grams(o.factor * grams) }) : say('ledger.offer', what)
+}
 const offers = (l: Leftover) => offersFor(l, takers.value.map(t => ({ id: t.id, name: t.name, ...t.eggs }))).slice(0, 2)
 const lotName = (l: Leftover) => say('ledger.lotName', { what: leftName(l.ingredientId), day: fmt.day(props.date) })
 const isKept = (l: Leftover) => (kitchen.record?.lots ?? []).some(x => x.name === lotName(l))
@@ -156,7 +173,7 @@ const fruitOf = (id: string) => fruitName(FRUITS.find(f => f.id === id)!)
             {{ l.basis === 'code' ? $say('ledger.goodByCode', { day: fmt.day(l.useBy) }) : $say('ledger.goodByPractice', { day: fmt.day(l.useBy) }) }}
             <template v-if="l.freezerDays !== null"> {{ $say('ledger.orFreeze', { days: l.freezerDays }) }}</template>
             <template v-for="o in offers(l)" :key="o.id">
-              <br><NuxtLink class="underline offer" :to="`/formula/${o.id}/stock`">{{ $say('ledger.offer', { factor: factor(o.factor), name: o.name }) }}</NuxtLink>
+              <br><NuxtLink class="underline offer" :to="`/formula/${o.id}/stock`">{{ offerWords(o) }}</NuxtLink>
             </template>
             <span class="no-print">
               <button v-if="!isKept(l)" type="button" class="flat" data-keep @click="keep(l)">{{ $say('ledger.keepLot') }}</button>
