@@ -51,6 +51,25 @@ describe('a day sheet', () => {
     const late = { ...friday!.sheet, hands: [{ name: 'x', from: '24:00', to: '25:00' }] }
     expect(sheetSchema.isValidSync({ version: 1, sheet: late }, { strict: true })).toBe(false)
   })
+  it('takes what is on hand, a break and another oven; what is no ingredient, no time and no oven is named', async () => {
+    const { sheet: friday } = await loadDay(fork(), await loadOwner(fork()), '2026-11-27')
+    const check = (over: Partial<DaySheet>) => {
+      try {
+        return sheetSchema.validateSync({ version: 1, sheet: { ...friday, ...over } }, { strict: true }) ? '' : 'no'
+      } catch (error) {
+        return (error as { path: string }).path
+      }
+    }
+    const ines = (from: string) => [{ name: 'Ines', from: '07:00', to: '16:00', pause: { from, to: '12:30' } }]
+    const baked = (ovenC: number) => friday.desserts.map((d, i) => (i === 0 ? { ...d, ovenC } : d))
+    expect([check({ have: [{ ingredientId: 'egg', massG: 500 }] }), check({ hands: ines('12:00') }), check({ desserts: baked(120) })])
+      .toEqual(['', '', ''])
+    expect(check({ have: [{ ingredientId: 'moon dust', massG: 5 }] })).toBe('sheet.have[0].ingredientId')
+    expect(check({ have: [{ ingredientId: 'egg', massG: -1 }] })).toBe('sheet.have[0].massG')
+    expect(check({ hands: ines('noon') })).toBe('sheet.hands[0].pause.from')
+    expect([check({ desserts: baked(39) }), check({ desserts: baked(40) }), check({ desserts: baked(301) })])
+      .toEqual(['sheet.desserts[0].ovenC', '', 'sheet.desserts[0].ovenC'])
+  })
   it('is of a day of the calendar', () => {
     expect(['2026-02-28', '2024-02-29', '2026-02-29', '2026-13-01', '26-01-01', 'today'].map(isDate))
       .toEqual([true, true, false, false, false, false])
