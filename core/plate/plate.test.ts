@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { counter, kitchen } from '../../tests/support/core'
 import { twoFillings } from '../../tests/support/desserts'
+import { solveFor } from '../base/solveFor'
 import { benchOf, type Planned, putBack } from '../formula/bench'
 import { withLaid, withThickness, withWeight } from '../formula/layers'
 import { partMassG, resizeParts } from '../formula/parts'
@@ -122,6 +123,22 @@ describe('the one verdict', () => {
     const alone = structuredClone(planned)
     alone.formula.assembly.layers = alone.formula.assembly.layers.filter(l => l.componentId !== 'x1')
     expect(partIn(alone, 'Filling').lost.plate).toBeLessThan(partIn(planned, 'Filling').lost.plate)
+  })
+  it('what gives way under a sponge too heavy for it is named; a twentieth of its height is the limit', () => {
+    const bar = make('crustBar')
+    bar.formula.assembly.vessel.heightM = 0.4
+    const id = counter('up')
+    const creamed = withLaid(bar, kitchen, 'whippedLayer', 'Cream', id)
+    const topped = withLaid(creamed.planned, kitchen, 'spongeLayer', 'Sponge', id)
+    const under = (thickM: number) => plateOf(withThickness(topped.planned, kitchen, topped.id, thickM), kitchen)
+    const lost = (x: number) => Math.max(...under(x).parts.flatMap(p => [p.lost.cold, p.lost.plate]))
+    // Where it just begins to show.
+    const limit = solveFor(lost, 0.05, 0.02, 0.3, { steps: 20 })
+    expect(under(limit - 0.001).verdict).toEqual({ code: 'stands', partId: null })
+    const { parts, verdict } = under(limit + 0.001)
+    expect(verdict.code).toBe('sinks')
+    const { lost: sunk } = parts.find(p => p.id === verdict.partId)!
+    expect(Math.max(sunk.cold, sunk.plate)).toBeGreaterThan(0.05)
   })
   it('a bare shell goes soft in a long cold; sealed it lasts', () => {
     const tart = make('gelatinTart')
