@@ -177,6 +177,8 @@ function up(event: PointerEvent) {
 .bar.chosen { outline: 3px solid var(--citron-deep); outline-offset: 1px; z-index: 2; }
 .bar.pinned { border: 2px dashed var(--blood); }
 .now { position: absolute; top: 0; bottom: 0; border-left: 2px solid var(--blood); pointer-events: none; z-index: 2; }
-.now span { position: absolute; top: 0; left: 4px; color: var(--blood); font-weight: 600; font-style: normal; }
+.now span {
+  position: absolute; top: 0; left: 2px; padding: 0 0.25rem; background: var(--paper); color: var(--blood); font-weight: 600; font-style: normal;
+}
 @media print { .scroll { overflow: visible; } }
 </style>
