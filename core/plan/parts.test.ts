@@ -4,6 +4,7 @@ import { findIngredient } from '../base/ingredients/ingredients'
 import checks from '../checks/vessels.json'
 import type { Bench } from '../formula/bench'
 import { PART_KINDS } from '../formula/document'
+import { partWork } from './partWork'
 import { meringueHeat, PART_FACTS, partLines, partMassG, plainMake, resizeParts, withPart } from '../formula/parts'
 import { plainVessel } from '../physics/geometry/cavity'
 import { stirInTemperature } from '../physics/heat/pot'
@@ -118,5 +119,28 @@ describe('how hot the whites of a meringue get', () => {
       'stop',
       undefined,
     ])
+  })
+})
+
+describe('what is baked slowly, and what is laid in', () => {
+  const worked = (kind: (typeof PART_KINDS)[number]) => partWork({
+    id: 'p', role: 'crust', name: '', steps: [], make: plainMake(kind), lines: partLines(plainMake(kind), 500, [], counter()),
+  }, 0)
+  it('a dried meringue: ninety minutes at 93 °C, then two and a half hours in the shut oven', () => {
+    const [dry, cool] = worked('meringueDry').slice(-2)
+    expect([dry!.code, dry!.timeS, dry!.tempC]).toEqual(['part:dryOut', 90 * 60, 93])
+    expect([cool!.code, cool!.timeS, cool!.tempC]).toEqual(['part:coolInOven', 150 * 60, 93])
+    expect(cool!.params!.inOven).toBe(true)
+    expect(cool!.atS).toBe(dry!.atS + 90 * 60)
+  })
+  it('choux is cooked, takes its eggs, is piped and baked until golden', () => {
+    expect(worked('chouxShell').map(s => s.code)).toEqual(['part:cookPaste', 'part:eggsIn', 'part:pipe', 'part:bakePuffs'])
+    expect(worked('chouxShell').at(-1)!.cue).toBe('golden')
+  })
+  it.each(PART_KINDS.filter(k => PART_FACTS[k].role === 'level'))('%s: known ingredients, and its grams on its first step', (kind) => {
+    const steps = worked(kind)
+    expect(steps[0]!.lines.reduce((s, l) => s + l.massG, 0)).toBeCloseTo(500, 0)
+    expect(steps.slice(1).every(s => s.lines.length === 0)).toBe(true)
+    expect(steps[0]!.lines.every(l => findIngredient(l.ingredientId))).toBe(true)
   })
 })
