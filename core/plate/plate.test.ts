@@ -5,7 +5,7 @@ import { twoFillings } from '../../tests/support/desserts'
 import { solveFor } from '../base/solveFor'
 import { benchOf, type Planned, putBack } from '../formula/bench'
 import { withLaid, withThickness, withWeight } from '../formula/layers'
-import { partMassG, resizeParts } from '../formula/parts'
+import { PART_FACTS, partMassG, resizeParts } from '../formula/parts'
 import { spansOf } from '../pipeline/stack'
 import type { BuildCode } from './build'
 import { DESSERT_KINDS, type DessertKind, dessertOf, dessertPlan } from './kinds'
@@ -89,6 +89,27 @@ describe('laid-in levels', () => {
     const span = spansOf(benchOf(planned), kitchen).find(s => s.componentId === id)!
     expect(span.volumeM3).toBeCloseTo(g / 1000 / 300, 9)
     expect(resizeParts(benchOf(planned), kitchen).components).toHaveLength(planned.formula.components.length)
+  })
+})
+
+describe('what is laid in', () => {
+  it('lies on what fills the vessel and under what stands on top, in its own role and usual thickness', () => {
+    const pie = make('meringuePie')
+    for (const [kind, role] of [['spongeLayer', 'sponge'], ['whippedLayer', 'cream'], ['berryLayer', 'fruit']] as const) {
+      const { planned, id } = withLaid(pie, kitchen, kind, kind, counter(kind))
+      const { components, assembly } = planned.formula
+      expect(components.find(c => c.id === id)!.role).toBe(role)
+      const forms = assembly.layers.map(l => l.form)
+      expect(forms).toEqual(['shell', 'fill', 'fill', 'top'])
+      expect(assembly.layers[2]).toMatchObject({ componentId: id, thicknessM: { given: PART_FACTS[kind].thicknessM } })
+    }
+  })
+  it('raises what stands on top, and asks nothing of what it is not', () => {
+    const pie = make('meringuePie')
+    const { planned } = withLaid(pie, kitchen, 'spongeLayer', 'Sponge', counter('s'))
+    expect(partIn(planned, 'meringueCold').fromM).toBeCloseTo(partIn(pie, 'meringueCold').fromM + 0.015, 6)
+    expect(isWhole(planned)).toBe(true)
+    expect(isWhole(pie)).toBe(false)
   })
 })
 
