@@ -18,6 +18,8 @@ export interface Conflict {
 }
 /** How much of the usual search a change is tried with. */
 const TRIED = 0.12
+/** A first plan, with less of a search than this, is not asked what shares an oven. */
+const PAIRS_FROM = 0.05
 /** Changes of a time are tried up to this, and to this, minutes. */
 const MOST_MIN = 12 * 60
 const GRAIN_MIN = 5
@@ -171,5 +173,5 @@ function ovenPairs(day: Day, best: Found, buffers: Buffers, found: Find): Confli
  * @example conflictsOf({ hands: [], equipment: [], desserts: [] }, { placed: new Map(), cost: 0 }, new Map()) // []
  */
 export const conflictsOf = (day: Day, best: Found | null, buffers: Buffers, effort = 1): Conflict[] =>
-  best ? [...forced(best), ...ovenPairs(day, best, buffers, finder(effort))]
+  best ? [...forced(best), ...(effort < PAIRS_FROM ? [] : ovenPairs(day, best, buffers, finder(effort)))]
     : whyNone(day, new Map(), finder(effort))

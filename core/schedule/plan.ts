@@ -29,6 +29,8 @@ export interface DayPlan {
  * come late from other work), after the least sure step by less.
  */
 const WIDENED = { times: 8, end: 1.3, endMin: 2, after: 1.12 }
+/** A first plan, and one in which nearly all is held, are shown with the margins they have. */
+const WIDENS_FROM = 0.1
 /** Share of the work that the first search is. */
 const FIRST = 0.5
 
@@ -55,7 +57,7 @@ export function* planned(day: Day, effort = 1): Generator<number, Planned> {
   }
   if (!found) return { found, chances: new Map(), buffers }
   let chances = chancesOf(day, found.placed)
-  for (let i = 0; i < WIDENED.times; i++) {
+  for (let i = 0; i < (effort < WIDENS_FROM ? 0 : WIDENED.times); i++) {
     const short = [...chances].filter(([, p]) => p < CHANCE_WANTED).map(([id]) => id)
     if (short.length === 0) break
     // All of them at once; where that does not go, each by itself.

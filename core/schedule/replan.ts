@@ -1,7 +1,7 @@
 /**
  * A day planned anew while it runs: with as few moves as it goes. What a change does not touch stays where it was; more
- * is let go only where that makes no plan: first what follows in the same dessert, then what is in the way of it, then
- * the dessert, then everything.
+ * is let go only where that makes no plan: first what follows in the same dessert, then the dessert, then what is in
+ * the way of it, then everything.
  */
 import { parseISO } from 'date-fns'
 import { CHANCE_WANTED } from './chance'
@@ -139,7 +139,8 @@ export function* replanSteps(
   const blocks = inTheWay(steps, before, moved)
   const free: ((dessert: string, step: string) => boolean)[] = [
     follows,
-    (dessert, step) => follows(dessert, step) || blocks.has(keyOf(dessert, step)),
+    // What comes before a step that was put earlier must be earlier, too.
+    dessert => moved.has(dessert),
     (dessert, step) => moved.has(dessert) || blocks.has(keyOf(dessert, step)),
   ]
   for (const isFree of moved.size > 0 ? free : [() => false]) {
