@@ -27,7 +27,7 @@ test('a mousse cake with an insert is begun, drawn, judged and built; its layers
   await expect(page.locator('[data-build]')).toHaveCount(7)
   await expect(page.locator('[data-build=glaze]')).toContainText('28 °C to 35 °C')
   await expect(page.locator('[data-build=freezeInsert]')).toContainText('only frozen does it lift out whole')
-  // With hardly any gelatine the mousse does not hold, and the piece with it.
+  // Without its glaze it need not be frozen whole.
   await page.getByRole('button', { name: 'Take Lemon glaze out' }).click()
   await settled(page)
   await expect(levels(page)).toHaveCount(6)

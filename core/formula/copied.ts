@@ -1,6 +1,7 @@
 /** A part taken from another formula: copied in its own grams, with where it came from, and taken anew from there. */
 import type { Planned } from './bench'
 import { type Component, isComputed, type Line, type PartSource, pouredLayer, type Step } from './document'
+import { withOnTop } from './layers'
 import type { NewId } from './steps'
 
 const massOf = (lines: readonly Line[]): number => lines.reduce((s, l) => s + l.massG, 0)
@@ -33,20 +34,7 @@ export function withCopied(
   const role = AS_LEVEL[c.role] ?? c.role
   const name = isComputed(c) && source.formula.components.filter(isComputed).length === 1 ? source.formula.name : c.name
   const made: Component = { ...structuredClone(c), ...fresh(c, 1, id), id: id(), role, name: name.slice(0, 120), from }
-  const { layers } = formula.assembly
-  const top = layers.findIndex(l => l.form === 'top')
-  const at = top < 0 ? layers.length : top
-  return {
-    id: made.id,
-    planned: {
-      formula: {
-        ...formula,
-        components: [...formula.components, made],
-        assembly: { ...formula.assembly, layers: layers.toSpliced(at, 0, pouredLayer(made.id)) },
-      },
-      occasion,
-    },
-  }
+  return { id: made.id, planned: withOnTop({ formula, occasion }, made, pouredLayer(made.id)) }
 }
 
 /**

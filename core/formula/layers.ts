@@ -26,7 +26,7 @@ export function withComponent(
   return { id: made.id, planned: withOnTop({ formula, occasion }, made, layer) }
 }
 /** One more component, its layer (null: it lies beside) on top of what fills the vessel. */
-function withOnTop({ formula, occasion }: Planned, made: Component, layer: Layer | null): Planned {
+export function withOnTop({ formula, occasion }: Planned, made: Component, layer: Layer | null): Planned {
   const { layers } = formula.assembly
   const top = layers.findIndex(l => l.form === 'top')
   const at = top < 0 ? layers.length : top

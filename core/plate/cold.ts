@@ -2,6 +2,7 @@
  * How long a slab takes to freeze through and to thaw, by Plank's equation (1913, from memory H):
  * t = ρ·L/|T_f − T_a|·(P·a/h + R·a²/k), with P = ½ and R = ⅛ for a slab cooled from both faces.
  */
+import { ICE_LATENT } from '../physics/chill/freezing'
 
 export interface Slab {
   thickM: number
@@ -9,8 +10,7 @@ export interface Slab {
   /** Water that turns to ice, share of its weight. */
   waterShare: number
 }
-/** Latent heat of water, J/kg; of the water in sweet mixes about this share freezes in a freezer (from memory M). */
-const ICE_J_PER_KG = 333.6e3
+/** Of the water in sweet mixes about this share freezes in a freezer (from memory M). */
 const FREEZES = 0.7
 /** Conductivity of frozen and thawed mixes, W/(m·K); still freezer and moving fridge air, W/(m²·K) (from memory M). */
 const FROZEN_K = 1.3
@@ -21,7 +21,7 @@ const FRIDGE_HC = 12
 const FREEZES_AT_C = -3
 
 const plankS = ({ thickM: a, density, waterShare }: Slab, airC: number, hc: number, k: number) =>
-  ((density * ICE_J_PER_KG * FREEZES * waterShare) / Math.abs(FREEZES_AT_C - airC)) * (a / (2 * hc) + a ** 2 / (8 * k))
+  ((density * ICE_LATENT * FREEZES * waterShare) / Math.abs(FREEZES_AT_C - airC)) * (a / (2 * hc) + a ** 2 / (8 * k))
 /**
  * Seconds until a slab is frozen through. @param airC of the freezer
  * @example freezeS({ thickM: 0.015, density: 1080, waterShare: 0.5 }, -18) // 6487

@@ -12,7 +12,7 @@ import { evaporate, fatFraction, mix, type Mix, toParts } from '../physics/matte
 import { taste } from '../physics/matter/taste'
 import { work, type Worked } from '../pipeline/assess'
 import type { VerdictCode } from '../pipeline/assessment'
-import { placed, spansOf } from '../pipeline/stack'
+import { placed, type Span, spansOf } from '../pipeline/stack'
 import { type BuildStep, buildOf } from './build'
 import { type Contact, drunkGPerM2, ranOut, softAfterS, weepRate } from './leaks'
 import { lostInRoll, lostUnder } from './load'
@@ -101,9 +101,8 @@ export function leadsOf({ sour, sweet, fatPercent }: SpoonTaste): Leads {
 
 /** Where each part lies: crust, levels, topping, beside. */
 interface Place { c: Component, form: PlatePart['form'], fromM: number, thickM: number }
-function placesOf(b: Bench, planned: Planned, kitchen: Kitchen): Place[] {
+function placesOf(b: Bench, planned: Planned, spans: readonly Span[]): Place[] {
   const { components, assembly } = planned.formula
-  const spans = spansOf(b, kitchen)
   const crustM = assembly.layers.some(l => l.form === 'shell' || l.form === 'base') ? b.assembly.crustM : 0
   const topM = crustM + spans.reduce((s, x) => s + x.thickM, 0)
   const rank = ({ form }: Pick<Place, 'form'>) => ['shell', 'base', 'fill', 'top', 'beside'].indexOf(form)
@@ -189,9 +188,9 @@ function verdictOf(parts: readonly PlatePart[], leaks: readonly Leak[], room: Pl
 
 /** A hair over the rim is not over it. */
 const RIM = 1.001
-function roomOf(b: Bench, kitchen: Kitchen): Plate['room'] {
+function roomOf(b: Bench, kitchen: Kitchen, spans: readonly Span[]): Plate['room'] {
   const { count } = b.assembly
-  const neededM3 = spansOf(b, kitchen).reduce((s, x) => s + x.volumeM3, 0) / count
+  const neededM3 = spans.reduce((s, x) => s + x.volumeM3, 0) / count
   const holdsM3 = cavityVolume(cavityOf(vesselOf(b, kitchen), b.assembly))
   // A topping stands over the rim; what is rolled or filled into shells has none.
   const fits = b.assembly.built !== undefined || neededM3 <= holdsM3 * RIM
@@ -210,9 +209,10 @@ export function plateOf(planned: Planned, kitchen: Kitchen): Plate {
   const tried = new Map(formula.components.filter(isComputed).map(c => [c.id, made(planned, kitchen, c.id)]))
   const works = new Map([...tried].flatMap(([id, { worked }]) => (worked ? [[id, worked]] : [])))
   const strength = (l: Component['lines'][number]) => strengthOf(l, kitchen)
+  const spans = spansOf(b, kitchen)
   const mixed = (lines: Component['lines']) => mix(toParts(lines, strength))
 
-  const parts = placesOf(b, planned, kitchen).map(({ c, form, fromM, thickM }): PlatePart => {
+  const parts = placesOf(b, planned, spans).map(({ c, form, fromM, thickM }): PlatePart => {
     const w = works.get(c.id)
     const a = w?.assessment
     const massG = a ? a.shape.batchG : c.lines.reduce((s, l) => s + l.massG, 0)
@@ -242,7 +242,7 @@ export function plateOf(planned: Planned, kitchen: Kitchen): Plate {
   const leaks = leaksOf({
     parts, works, components: formula.components, portionM2, heldH: heldS / 3600, tableH: b.use.tableTimeS / 3600,
   })
-  const room = roomOf(b, kitchen)
+  const room = roomOf(b, kitchen, spans)
   const steamG = [...works.values()].reduce((s, w) => s + w.assessment.heat.evaporatedG, 0)
   const all = evaporate(mixed(formula.components.flatMap(c => c.lines)), steamG)
   const spoon = tasteOf(all)
