@@ -42,6 +42,12 @@ export function lostUnder(levels: readonly Loaded[], kind: UseKind): number[] {
 }
 
 /**
+ * Radius of a sheet rolled up, m: πr² = width·thickness.
+ * @example rollRadius(0.28, 0.015) // 0.03656
+ */
+export const rollRadius = (widthM: number, thickM: number): number => Math.sqrt((widthM * thickM) / Math.PI)
+
+/**
  * Share that the fillings of a roll are squeezed out by its weight: a film of yield stress τ, thickness h and
  * half-width b bears q = τ·b/h between plates (a yield fluid squeezed, from memory M), under ρ·g·D/2 of what lies
  * over its middle.
@@ -50,7 +56,7 @@ export function lostUnder(levels: readonly Loaded[], kind: UseKind): number[] {
  */
 export function lostInRoll(levels: readonly Loaded[], widthM: number): number[] {
   const thickM = levels.reduce((s, l) => s + l.thickM, 0)
-  const radiusM = Math.sqrt((widthM * thickM) / Math.PI)
+  const radiusM = rollRadius(widthM, thickM)
   const density = levels.reduce((s, l) => s + l.density * l.thickM, 0) / thickM
   const q = density * G * radiusM
   return levels.map(l => (l.pa === null ? 0 : Math.max(0, 1 - (l.pa * radiusM) / (q * l.thickM))))

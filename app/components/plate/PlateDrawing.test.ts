@@ -17,7 +17,7 @@ async function drawn(kind: DessertKind, change: (p: ReturnType<typeof made>['pla
   change(plate)
   const { use, assembly } = { use: benchOf(planned).use, assembly: planned.formula.assembly }
   return mountSuspended(PlateDrawing, {
-    props: { plate, pieceWidthM: use.pieceWidthM, assembly, isInVessel: use.kind === 'glass' },
+    props: { plate, pieceWidthM: use.pieceWidthM, vessel: assembly.vessel, built: assembly.built, isInVessel: use.kind === 'glass' },
   })
 }
 const tops = (d: string) => Math.min(...[...d.matchAll(/[ML]-?[\d.]+ (-?[\d.]+)/g)].map(m => Number(m[1])))

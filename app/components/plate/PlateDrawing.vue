@@ -1,11 +1,13 @@
 <script setup lang="ts">
 /** A whole dessert in section, to scale: from the fridge beside the plate, each level as far sunk as it is computed. */
-import type { Assembly } from '#core/formula/document'
+import type { Built } from '#core/formula/document'
+import type { Vessel } from '#core/physics/geometry/cavity'
+import { rollRadius } from '#core/plate/load'
 import type { PlatePart } from '#core/plate/part'
 import type { Plate } from '#core/plate/plate'
 import { partName } from '~/words/plate'
 
-const props = defineProps<{ plate: Plate, pieceWidthM: number, assembly: Assembly, isInVessel: boolean }>()
+const props = defineProps<{ plate: Plate, pieceWidthM: number, vessel: Vessel, built?: Built, isInVessel: boolean }>()
 const fmt = useFormat()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box, { width: 700, height: 300 })
@@ -18,16 +20,12 @@ const isWide = computed(() => width.value > 560)
 const cellPx = computed(() => (isWide.value ? (width.value - WORDS_PX) / 2 : width.value / 2))
 const pile = computed(() => props.plate.parts.filter(p => p.form !== 'beside'))
 const tallM = computed(() => Math.max(0.005, ...pile.value.map(p => p.fromM + p.thickM)))
-const wideM = computed(() => (props.isInVessel ? props.assembly.vessel.lengthM : props.pieceWidthM))
-/** The sheet as it is rolled: D = √(4·width·thickness/π). */
-const rollM = computed(() => {
-  const sheetM = Math.min(props.assembly.vessel.lengthM, props.assembly.vessel.widthM)
-  return Math.sqrt((4 * sheetM * tallM.value) / Math.PI)
-})
-const built = computed(() => props.assembly.built)
-const sizeM = computed(() => (built.value === 'roll'
+const wideM = computed(() => (props.isInVessel ? props.vessel.lengthM : props.pieceWidthM))
+/** The sheet as it is rolled, m across. */
+const rollM = computed(() => 2 * rollRadius(Math.min(props.vessel.lengthM, props.vessel.widthM), tallM.value))
+const sizeM = computed(() => (props.built === 'roll'
   ? { wide: rollM.value, tall: rollM.value }
-  : built.value === 'shells' ? { wide: wideM.value * 1.2, tall: tallM.value } : { wide: wideM.value, tall: tallM.value }))
+  : props.built === 'shells' ? { wide: wideM.value * 1.2, tall: tallM.value } : { wide: wideM.value, tall: tallM.value }))
 const scale = computed(() => Math.min(TALL_PX / sizeM.value.tall, (cellPx.value - 40) / (1.25 * sizeM.value.wide)))
 const heightPx = computed(() => sizeM.value.tall * scale.value + GROUND_PX + 14)
 const STATES = ['cold', 'plate'] as const
@@ -64,7 +62,7 @@ function stack(state: (typeof STATES)[number], left: number): { levels: Drawn[],
       own.d += `M${x - t} ${ground}V${ground - topM * scale.value - 3}H${x}V${ground}Z`
     }
   }
-  const rimY = ground - props.assembly.vessel.heightM * scale.value
+  const rimY = ground - props.vessel.heightM * scale.value
   const rim = props.isInVessel && rimY > 0 ? `M${x} ${rimY}V${ground}H${x + w}V${rimY}` : null
   return { levels, rim }
 }
@@ -106,8 +104,8 @@ function filled(left: number): Drawn[] {
 }
 const cells = computed(() => STATES.map((state, i) => {
   const left = i * cellPx.value
-  const isRoll = built.value === 'roll'
-  const { levels, rim } = isRoll || built.value === 'shells'
+  const isRoll = props.built === 'roll'
+  const { levels, rim } = isRoll || props.built === 'shells'
     ? { levels: isRoll ? spiral(left) : filled(left), rim: null }
     : stack(state, left)
   return { state, left, levels, rim, isRoll }
@@ -124,7 +122,7 @@ const labels = computed(() => {
 })
 const neededPx = computed(() => Math.max(heightPx.value, (labels.value.at(-1)?.y ?? 0) + 30))
 const right = computed(() => {
-  const w = (built.value === 'roll' ? rollM.value : wideM.value) * scale.value
+  const w = (props.built === 'roll' ? rollM.value : wideM.value) * scale.value
   return cellPx.value + (cellPx.value + w) / 2
 })
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A whole dessert on one plate: drawn, judged, built in order, with what leaks into what. */
 import { allergensIn } from '#core/formula/allergens'
-import { benchOf, putBack } from '#core/formula/bench'
+import { benchOf, putBack, vesselOf } from '#core/formula/bench'
 import { batchCost } from '#core/formula/cost'
 import { scaleFormula } from '#core/formula/edits'
 import { nutritionOf } from '#core/plan/nutrition'
@@ -80,7 +80,7 @@ const print = () => window.print()
     <template v-if="plate && facts">
       <div class="top">
         <PlateDrawing
-          :plate="plate" :piece-width-m="bench.use.pieceWidthM" :assembly="ws.planned.formula.assembly"
+          :plate="plate" :piece-width-m="bench.use.pieceWidthM" :vessel="vesselOf(bench, kitchen.core!)" :built="bench.assembly.built"
           :is-in-vessel="bench.use.kind === 'glass'"
         />
         <section>
