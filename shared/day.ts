@@ -2,6 +2,7 @@
 import type { OnHand } from '#core/ledger/ledger'
 import type { EquipmentKind } from '#core/schedule/day'
 import type { StepInput } from '#core/schedule/read'
+import type { Counted } from '#core/plan/covers'
 import type { KitchenRecord } from './kitchen'
 
 export interface SheetHand {
@@ -19,6 +20,10 @@ export interface SheetEquipment {
   capacity: number | null
   heatKPerMin: number | null
   coolKPerMin: number | null
+  /** The widest pan a ring takes, m; absent: any. */
+  panM?: number | null
+  /** A ring on the supply that several share. */
+  isShared?: boolean
   /** Out of order, or away, on that day. */
   isOut: boolean
 }
@@ -27,15 +32,21 @@ export interface SheetDessert {
   name: string
   /** Of the shelf; null: by its own steps. */
   formulaId: string | null
+  /** A kept version of it; absent: as it is now. */
+  versionId?: string
   count: number | null
+  /** Absent: covers. */
+  countOf?: Counted
   /** HH:MM. */
   serveAt: string
+  /** Nothing of it begins before, ISO without a zone; absent: whenever it must. */
+  earliest?: string
   keepMinutes: number | null
   /** Baked in air of this, °C, in place of its formula's own. */
   ovenC?: number
   steps: StepInput[] | null
-  /** Where steps were put by hand, or began, by their id. */
-  fixed: Record<string, { start: string, who: string | null, began: boolean }>
+  /** Where steps were put by hand, or began, by their id; with the minutes one will last where its batch tells. */
+  fixed: Record<string, { start: string, who: string | null, began: boolean, lasts?: number }>
   /** Steps that are done. */
   done: string[]
 }
@@ -43,6 +54,8 @@ export interface DaySheet {
   hands: SheetHand[]
   equipment: SheetEquipment[]
   desserts: SheetDessert[]
+  /** What the rings on the shared supply get together, W; absent: each has its own. */
+  sharedW?: number | null
   /** Said to be on hand for this day, g; eggs by the weight of what is in their shells. */
   have?: OnHand[]
 }

@@ -119,7 +119,7 @@ describe('courses of ovens and fridges', () => {
   })
   it('a fridge warms by what goes in, and tells whom the company slows', () => {
     const place = { id: 'fridge', name: 'Fridge', kind: 'domesticFridge' as const, airTempC: 4 }
-    const warm = new Map([['tart', { heatJPerK: 6000, fromC: 60, tauS: 3600 }], ['posset', { heatJPerK: 6000, fromC: 60, tauS: 3600 }]])
+    const warm = ({ dessert }: { dessert: string }) => (dessert === 'bar' ? null : { heatJPerK: 6000, fromC: 60, tauS: 3600 })
     const cold = (dessert: string) => ({ ...task('chill', null, '12:00', '20:00', false), dessert })
     const one = fridgeCourse(place, 21, [cold('tart')], warm)!
     const two = fridgeCourse(place, 21, [cold('tart'), cold('posset')], warm)!

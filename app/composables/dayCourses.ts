@@ -1,7 +1,7 @@
 /** Courses of a day's ovens and fridges, by their plan: minutes since the epoch, °C. */
 import { parseISO } from 'date-fns'
 import type { Kitchen } from '#core/kitchen/kitchen'
-import { coldCourse, type Warm } from '#core/schedule/coldLoad'
+import { coldCourse, OPENS_AT_WORK, type Warm } from '#core/schedule/coldLoad'
 import { changeMinutes } from '#core/schedule/day'
 import type { DayPlan } from '#core/schedule/plan'
 import type { SheetEquipment } from '../../shared/day'
@@ -41,25 +41,17 @@ export interface FridgeCourse {
 }
 /** Minutes more that are told. */
 const TOLD_MIN = 5
-/** Opened so often an hour while a day is worked (judgement). */
-const OPENS = 6
-
-/** What was cooked goes in to chill or to set; a pastry that rests brings no heat. */
-const isWarm = ({ name }: Task) => ['chill', 'build:chill', 'build:set'].includes(name.split(' · ')[0]!)
 
 /** A fridge's air by what is put into it, and whom the company slows; null: nothing warm goes in. */
 export function fridgeCourse(
-  place: Kitchen['places'][number], roomC: number, tasks: readonly Task[], warm: ReadonlyMap<string, Warm>,
+  place: Kitchen['places'][number], roomC: number, tasks: readonly Task[], warmOf: (t: Task) => Warm | null,
 ): FridgeCourse | null {
-  const firsts = new Map<string, Task>()
-  for (const t of tasks) {
-    const known = firsts.get(t.dessert)
-    if (isWarm(t) && warm.has(t.dessert) && (!known || t.start < known.start)) firsts.set(t.dessert, t)
-  }
-  const going = [...firsts].map(([key, t]) =>
-    ({ key, ...warm.get(key)!, fromMin: minuteOf(t.start), toMin: minuteOf(t.end) }))
+  const going = tasks.flatMap((t) => {
+    const warm = warmOf(t)
+    return warm ? [{ key: t.dessert, ...warm, fromMin: minuteOf(t.start), toMin: minuteOf(t.end) }] : []
+  })
   if (going.length === 0) return null
-  const course = coldCourse({ kind: place.kind, dialC: place.airTempC, roomC, opensPerHour: OPENS }, going)
+  const course = coldCourse({ kind: place.kind, dialC: place.airTempC, roomC, opensPerHour: OPENS_AT_WORK }, going)
   return {
     points: course.timeMin.map((m, i) => [m, course.airC[i]!] as const),
     mostC: Math.max(...course.airC),

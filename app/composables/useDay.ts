@@ -4,13 +4,13 @@
  */
 import { proxy, type Remote, wrap } from 'comlink'
 import { addDays, format, parseISO } from 'date-fns'
+import type { Kitchen } from '#core/kitchen/kitchen'
 import type { DayPlan } from '#core/schedule/plan'
 import type { DayInput, StepInput } from '#core/schedule/read'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 import { coreKitchen } from '../../shared/kitchen'
 import type { DayRecord, DaySheet, SheetDessert, SheetHand } from '../../shared/day'
 import type { DayLedger } from '#core/ledger/ledger'
-import type { Warm } from '#core/schedule/coldLoad'
 import { type Move, movesOf } from '#core/schedule/replan'
 import type { DayApi, DaySaid, Wanted } from '../workers/day.worker'
 
@@ -28,18 +28,37 @@ function shiftsOn(date: string, { from, to, pause }: SheetHand) {
   return [{ ...whole, to: `${date}T${pause.from}` }, { ...whole, from: `${date}T${pause.to}` }]
 }
 
+/** The one supply that rings of a sheet share. */
+const SUPPLY = 'shared'
+/** A step that will last so long, as its batch tells; hands are at it as long as before, at most. */
+const lasting = (s: StepInput, minutes: number) => ({
+  minutes, minutesSlow: minutes, attended: typeof s.attended === 'number' ? Math.min(s.attended, minutes) : s.attended,
+})
+
 /** A sheet as the planner takes it. */
-export function dayInputOf(date: string, sheet: DaySheet, stepsOf: (d: SheetDessert) => StepInput[] | null): DayInput {
+export function dayInputOf(
+  date: string, sheet: DaySheet, stepsOf: (d: SheetDessert) => StepInput[] | null,
+  k: Pick<Kitchen, 'places' | 'roomTempC'> | null = null,
+): DayInput {
+  const placeOf = (id: string) => {
+    const p = k?.places.find(x => x.id === id)
+    return p ? { kind: p.kind, airC: p.airTempC, roomC: k!.roomTempC } : null
+  }
   return {
     date,
     hands: sheet.hands.map(h => ({ name: h.name, shifts: [...shiftsOn(before(date), h), ...shiftsOn(date, h)] })),
     equipment: sheet.equipment.filter(e => !e.isOut)
-      .map(({ id, kind, capacity, heatKPerMin, coolKPerMin }) => ({ id, kind, capacity, heatKPerMin, coolKPerMin })),
+      .map(({ id, kind, capacity, heatKPerMin, coolKPerMin, panM, isShared }) => ({
+        id, kind, capacity, heatKPerMin, coolKPerMin, panM, place: placeOf(id),
+        supply: isShared && sheet.sharedW ? { id: SUPPLY, watts: sheet.sharedW } : null,
+      })),
     desserts: sheet.desserts.map(d => ({
-      id: d.id, name: d.name, serveAt: `${date}T${d.serveAt}`, keepMinutes: d.keepMinutes,
+      id: d.id, name: d.name, serveAt: `${date}T${d.serveAt}`, earliest: d.earliest ?? null, keepMinutes: d.keepMinutes,
       steps: (stepsOf(d) ?? []).map((s) => {
         const at = d.fixed[s.id ?? s.name]
-        return at ? { ...s, fixed: { start: at.start, who: at.who } } : s
+        if (!at) return s
+        const lasts = at.lasts === undefined ? {} : lasting(s, at.lasts)
+        return { ...s, ...lasts, fixed: { start: at.start, who: at.who } }
       }),
     })),
   }
@@ -143,23 +162,26 @@ export function useDay(date: Ref<string>) {
   }
 
   /* Steps of formulas, once for each with its count. */
-  const keyOf = (d: SheetDessert) => `${d.formulaId}/${d.count}/${d.ovenC ?? ''}/${sheet.value!.equipment.map(e => e.kind).join()}`
+  const keyOf = (d: SheetDessert) =>
+    [d.formulaId, d.versionId, d.count, d.countOf, d.ovenC, sheet.value!.equipment.map(e => e.kind).join()].join('/')
   const asked = new Set<string>()
-  /** Formulas of the day, each fetched once; null: it cannot be read. */
-  const records = new Map<string, Promise<FormulaRecord | null>>()
-  function formulaOf(id: string): Promise<FormulaRecord | null> {
-    const known = records.get(id) ?? api<FormulaRecord>(`/api/formulas/${id}`).catch(() => null)
-    records.set(id, known)
+  /** Formulas of the day and kept versions of them, each fetched once; null: it cannot be read. */
+  const records = new Map<string, Promise<Pick<FormulaRecord, 'document'> | null>>()
+  function formulaOf({ formulaId, versionId }: SheetDessert) {
+    const path = versionId ? `/api/versions/${versionId}` : `/api/formulas/${formulaId}`
+    const known = records.get(path) ?? api<Pick<FormulaRecord, 'document'>>(path).catch(() => null)
+    records.set(path, known)
     return known
   }
   async function ask(d: SheetDessert) {
     const key = keyOf(d)
     if (asked.has(key) || !kitchen.record) return
     asked.add(key)
-    const record = await formulaOf(d.formulaId!)
+    const record = await formulaOf(d)
     const kinds = [...new Set(sheet.value!.equipment.map(e => e.kind))]
     const found = record && await planner.steps(
-      toPlain(record.document), toPlain(coreKitchen(kitchen.record)), d.count, kinds, d.ovenC ?? null)
+      toPlain({ planned: record.document, count: d.count, countOf: d.countOf }), toPlain(coreKitchen(kitchen.record)),
+      kinds, d.ovenC ?? null)
     steps.value = new Map(steps.value).set(key, found)
   }
   const stepsOf = (d: SheetDessert): StepInput[] | null => d.steps ?? steps.value.get(keyOf(d)) ?? null
@@ -183,7 +205,8 @@ export function useDay(date: Ref<string>) {
     progress.value = 0
     if (!s || waits.value > 0) return
     const before = plan.value?.feasible && plannedFor === without(s) && !isLetGo(s) ? plan.value : null
-    void planner.plan(toPlain(dayInputOf(date.value, s, stepsOf)), before && toPlain(before), proxy((said: DaySaid) => {
+    const input = toPlain(dayInputOf(date.value, s, stepsOf, kitchen.core))
+    void planner.plan(input, before && toPlain(before), proxy((said: DaySaid) => {
       if (sheet.value !== s) return
       progress.value = said.done
       wrong.value = said.wrong
@@ -198,21 +221,15 @@ export function useDay(date: Ref<string>) {
   })
   /* The ledger: what the day's formulas need together. */
   const ledger = shallowRef<DayLedger | null>(null)
-  /** How a fridge meets each dessert. */
-  const warm = shallowRef(new Map<string, Warm>())
   watch([sheet, () => kitchen.core], async () => {
     const [s, k] = [sheet.value, kitchen.core]
     if (!s || !k) return
     const wanted = (await Promise.all(s.desserts.map(async (d): Promise<Wanted[]> => {
-      const record = d.formulaId ? await formulaOf(d.formulaId) : null
-      return record ? [{ dessertId: d.id, planned: record.document, count: d.count }] : []
+      const record = d.formulaId ? await formulaOf(d) : null
+      return record ? [{ dessertId: d.id, planned: record.document, count: d.count, countOf: d.countOf }] : []
     }))).flat()
     const found = await planner.ledger(toPlain(wanted), toPlain(s.have ?? []), toPlain(k), date.value)
-    if (sheet.value !== s) return
-    ledger.value = found
-    const met = await Promise.all(wanted.map(async w =>
-      [w.dessertId, await planner.warm(toPlain(w), toPlain(k))] as const))
-    if (sheet.value === s) warm.value = new Map(met.flatMap(([id, x]) => (x ? [[id, x]] : [])))
+    if (sheet.value === s) ledger.value = found
   })
   watch(date, () => {
     sheet.value = null
@@ -223,7 +240,7 @@ export function useDay(date: Ref<string>) {
   return {
     sheet, plan, progress,
     isPlanned: computed(() => progress.value === 1 && waits.value === 0),
-    wrong, failed, unsent, theirs, waits, ledger, warm, moves, stepsOf, load, change, letGo, settle,
+    wrong, failed, unsent, theirs, waits, ledger, moves, stepsOf, load, change, letGo, settle,
     undo: () => step('back'), redo: () => step('forward'), canUndo: history.canUndo, canRedo: history.canRedo,
   }
 }

@@ -5,13 +5,12 @@ import { isDate } from '../../shared/schemas/shape'
 import { calendarOf, movedIn, planCsv } from '~/composables/dayCalendar'
 import { saveFile } from '~/composables/formulaFile'
 import { shelfNames } from '~/composables/shelfNames'
-import type { StepInput } from '#core/schedule/read'
+import type { DayPlan } from '#core/schedule/plan'
+import { leastSure } from '#core/schedule/chance'
 import { KIND_NAMES, longWords, type Names, stepName } from '~/words/today'
 import { say } from '~/words/say'
 
 useHead({ title: say('today.title') })
-/** Less than this threatens nothing, min. */
-const TOLD_MIN = 2
 const fmt = useFormat()
 const route = useRoute()
 const asked = route.query.date
@@ -45,17 +44,19 @@ const names: Names = {
     return found ? say('today.stepOf', { step: stepName(found.name), dessert: dessertName(d!) }) : dessertName(d!)
   },
 }
-/** What threatens a dessert most: the step that may take longest beyond its time; null: nothing does by much. */
-function leastSure(id: string): string | null {
+const warmOf = (t: DayPlan['tasks'][number]) => {
+  const d = sheet.value?.desserts.find(x => x.id === t.dessert)
+  return (d && day.stepsOf(d)?.find(s => (s.id ?? s.name) === t.id)?.warm) ?? null
+}
+/** What threatens a dessert most, in words. */
+function threat(id: string): string | null {
   const d = sheet.value?.desserts.find(x => x.id === id)
-  const over = (s: StepInput) => (s.minutesSlow ?? s.minutes) - s.minutes
-  const worst = d && day.stepsOf(d)?.toSorted((a, b) => over(b) - over(a))[0]
-  if (!worst || over(worst) < TOLD_MIN) return null
-  return say('today.leastSure', { step: stepName(worst.name), minutes: longWords(over(worst)) })
+  const worst = leastSure((d && day.stepsOf(d)) ?? [])
+  return worst && say('today.leastSure', { step: stepName(worst.step.name), minutes: longWords(worst.overMin) })
 }
 const chances = computed(() => Object.entries(plan.value?.chanceOnTime ?? {})
   .map(([id, p]) => ({
-    id, name: dessertName(id), p, at: sheet.value?.desserts.find(d => d.id === id)?.serveAt ?? '', least: leastSure(id),
+    id, name: dessertName(id), p, at: sheet.value?.desserts.find(d => d.id === id)?.serveAt ?? '', least: threat(id),
   }))
   .sort((a, b) => a.at.localeCompare(b.at)))
 const done = computed(() => sheet.value?.desserts.flatMap(d => d.done.map(s => `${d.id}/${s}`)) ?? [])
@@ -182,7 +183,7 @@ const print = () => window.print()
             </li>
           </ul>
           <DayPicture
-            :date="date" :plan="plan" :sheet="sheet" :chosen="chosen" :now-ms="nowMs" :warm="day.warm.value"
+            :date="date" :plan="plan" :sheet="sheet" :chosen="chosen" :now-ms="nowMs" :warm-of="warmOf"
             @choose="k => { chosen = k === chosen ? null : k }" @move="move"
           />
           <p class="key soft no-print"><i class="dark" /> {{ $say('today.keyHands') }} <i class="light" /> {{ $say('today.keyAlone') }}</p>

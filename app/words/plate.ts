@@ -7,6 +7,7 @@ import type { SpareUse } from '#core/plate/spares'
 import type { useFormat } from '~/composables/useFormat'
 import { PART_NAMES } from './cook'
 import { ROLE_NAMES } from './layers'
+import { factorWords } from './factor'
 import { group, say, sentences } from './say'
 
 type Format = ReturnType<typeof useFormat>
@@ -28,7 +29,6 @@ const named = (parts: readonly PlatePart[], id: string | null) => partName(parts
 /** Litres to a tenth, up. */
 const litresUp = (m3: number) => (Math.ceil(m3 * 10_000 - 1e-6) / 10).toFixed(1)
 const litresDown = (m3: number) => (Math.floor(m3 * 10_000 + 1e-6) / 10).toFixed(1)
-const factorDown = (f: number) => (Math.floor(f * 100 + 1e-9) / 100).toFixed(2).replace(/^0/, '')
 
 /**
  * The one verdict of a dessert as a sentence.
@@ -37,7 +37,7 @@ const factorDown = (f: number) => (Math.floor(f * 100 + 1e-9) / 100).toFixed(2).
 export const plateVerdict = ({ verdict: { code, partId }, parts, room, leaks }: Plate): string =>
   verdict(code, {
     part: named(parts, partId),
-    needs: litresUp(room.neededM3), holds: litresDown(room.holdsM3), factor: factorDown(room.factor),
+    needs: litresUp(room.neededM3), holds: litresDown(room.holdsM3), factor: factorWords(room.factor),
     hours: hoursWords(leaks.find(l => l.intoId === partId)?.softH ?? leaks.find(l => l.fromId === partId)?.runsH ?? 0),
   })
 /** Hours as a cook says them. @example hoursWords(6.4) // '6 h' */
@@ -79,7 +79,7 @@ export function spareWords(u: SpareUse, parts: readonly PlatePart[], fmt: Format
   const grams = fmt.grams(u.massG)
   return u.code === 'meringue'
     ? say('plate.spareMeringue', { grams })
-    : say('plate.spareMore', { factor: factorDown(u.factor), part: named(parts, u.componentId), grams })
+    : say('plate.spareMore', { factor: factorWords(u.factor), part: named(parts, u.componentId), grams })
 }
 /** How a part stands: what it loses, and in which words. */
 export function standsWords({ lost, problem, code }: PlatePart, fmt: Format): string {

@@ -1,11 +1,13 @@
 /** What the day sheet says: steps by their codes, conflicts and ways out, equipment. */
 import type { EquipmentKind } from '#core/schedule/day'
 import type { Conflict, WayOut } from '#core/schedule/explain'
+import type { Counted } from '#core/plan/covers'
 import type { OwnCode } from '#core/plan/work'
 import type { BuildCode } from '#core/plate/build'
 import { group, say, sentences } from './say'
 
 export const KIND_NAMES = group<Record<EquipmentKind, string>>('today.KINDS')
+export const COUNTED_NAMES = group<Record<Counted, string>>('today.COUNTED')
 const STEPS = group<Record<OwnCode, string>>('today.STEPS')
 const PARTS = group<Record<string, [title: string, how: string]>>('cook.PART_WORDS')
 const BUILD = group<Record<BuildCode, string>>('today.BUILD')

@@ -4,10 +4,9 @@ import { InputError } from '#core/base/errors'
 import { benchOf, type Planned } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import { type DayLedger, ledgerOf, type OnHand } from '#core/ledger/ledger'
-import { forCovers } from '#core/plan/covers'
+import { type Counted, forCovers } from '#core/plan/covers'
 import { bakedAt, stepsOfFormula } from '#core/schedule/ofFormula'
 import { type DayPlan, planSteps } from '#core/schedule/plan'
-import { type Warm, warmOf } from '#core/schedule/coldLoad'
 import type { DayInput, StepInput } from '#core/schedule/read'
 import { replanSteps } from '#core/schedule/replan'
 
@@ -24,7 +23,7 @@ const breathe = () =>
   })
 
 /** A dessert of the day with its formula, for so many. */
-export interface Wanted { dessertId: string, planned: Planned, count: number | null }
+export interface Wanted { dessertId: string, planned: Planned, count: number | null, countOf?: Counted }
 export interface DaySaid {
   plan: DayPlan | null
   /** Share of the search that is done; 1: this is the plan. */
@@ -36,20 +35,11 @@ export interface DaySaid {
 const api = {
   /** A formula as steps; null: it cannot be worked out. */
   steps(
-    planned: Planned, kitchen: Kitchen, count: number | null, kinds: readonly string[], ovenC: number | null,
+    { planned, count, countOf }: Omit<Wanted, 'dessertId'>, kitchen: Kitchen, kinds: readonly string[], ovenC: number | null,
   ): StepInput[] | null {
     try {
       const as = ovenC === null ? planned : bakedAt(planned, ovenC)
-      return stepsOfFormula(as, kitchen, count, new Set(kinds))
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error
-      return null
-    }
-  },
-  /** How a fridge meets a formula; null: it goes in cold. */
-  warm({ planned, count }: Omit<Wanted, 'dessertId'>, kitchen: Kitchen): Warm | null {
-    try {
-      return warmOf(planned, kitchen, count)
+      return stepsOfFormula(as, kitchen, count, new Set(kinds), countOf)
     } catch (error) {
       if (!(error instanceof InputError)) throw error
       return null
@@ -57,9 +47,9 @@ const api = {
   },
   /** The ledger of a day; desserts that cannot be worked out are left out of it. */
   ledger(wanted: readonly Wanted[], have: readonly OnHand[], kitchen: Kitchen, date: string): DayLedger {
-    const needs = wanted.flatMap(({ dessertId, planned, count }) => {
+    const needs = wanted.flatMap(({ dessertId, planned, count, countOf }) => {
       try {
-        return [{ dessertId, bench: forCovers(benchOf(planned), kitchen, count) }]
+        return [{ dessertId, bench: forCovers(benchOf(planned), kitchen, count, countOf) }]
       } catch (error) {
         if (!(error instanceof InputError)) throw error
         return []

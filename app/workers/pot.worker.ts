@@ -1,8 +1,8 @@
 /** The pot as it goes on: a filter that every reading steers. One pot a worker; who asks keeps the order. */
 import { expose } from 'comlink'
-import type { BatchRecord } from '#core/book/record'
+import { type BatchRecord, eventsOf, seriesOf } from '#core/book/record'
 import type { Supposed } from '#core/diagnose/weigh'
-import type { Bench } from '#core/formula/bench'
+import { type Bench, benchOf } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import type { Noticed, Reading } from '#core/live/notice'
 import { type LivePot, observe, outlook, type Range, startLive } from '#core/live/pot'
@@ -41,6 +41,26 @@ function ahead(): PotOutlook | null {
   }
 }
 
+/** When a batch's pot will be done, s from the batch's start, by all its probe has shown; null: it is not on. */
+function doneS(record: BatchRecord, biasK: number | null): number | null {
+  const { events, kitchen } = record
+  const on = eventsOf(events, 'heatOn').at(-1)
+  const isOff = eventsOf(events, 'heatOff').some(e => on && e.atS > on.atS)
+  const shown = seriesOf(record, 'pot')
+  if (!on || isOff || !shown) return null
+  const bench = placed(benchOf({ formula: record.formula, occasion: record.occasion }, record.componentId), kitchen)
+  const learned = { ...kitchen.learned, ...(biasK === null ? {} : { probeBiasK: biasK }) }
+  const own = watchOf(work(bench, kitchen), learned)
+  if (!own.pot) return null
+  let pot = startLive(own.pot)
+  for (const [i, atS] of shown.timeS.entries()) {
+    const tempC = shown.values[i]
+    if (tempC != null && atS > on.atS) pot = observe(pot, { atS: atS - on.atS, tempC: tempC - own.biasK })
+  }
+  const left = outlook(pot, [own.doneC]).left[0]
+  return left ? on.atS + pot.timeS + left.value + own.holdS : null
+}
+
 /** How a batch goes where something is supposed: the pot from its being put on, the middle from the cold's start. */
 export interface Courses {
   pot: History | null
@@ -53,6 +73,7 @@ function coursesOf(record: BatchRecord, { theta, went }: Pick<Supposed, 'theta' 
 }
 
 const api = {
+  doneS,
   /** As it was planned, then as it would have gone had each been so. */
   courses: (record: BatchRecord, all: Pick<Supposed, 'theta' | 'went'>[]) => [
     coursesOf({ ...record, events: [], readings: [] }, { theta: {}, went: {} }), ...all.map(s => coursesOf(record, s)),

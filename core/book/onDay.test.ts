@@ -30,4 +30,28 @@ describe('a batch that is being made', () => {
     const back: BatchEvent = { id: 'c', actorId: 'a', atS: 50, kind: 'corrected', eventId: 'p0', whyId: null, instead: null }
     expect(begunBy(STEPS, [poured(0, 40), back], START, 1).done).toEqual([])
   })
+  const on = (minute: number): BatchEvent => ({ id: 'on', actorId: 'a', atS: 60 * minute, kind: 'heatOn' })
+  const off = (minute: number): BatchEvent => ({ id: 'off', actorId: 'a', atS: 60 * minute, kind: 'heatOff' })
+  const HEATED: StepInput[] = STEPS.map(s => (s.name === 'heat' ? { ...s, name: 'heatBath' } : s))
+  it('on the heat, what led there is over; the heat lasts as its probe foretells, or nobody knows', () => {
+    const begun = begunBy(HEATED, [on(14)], START, 2, 60 * 34)
+    expect(begun.done).toEqual(['weigh-0'])
+    expect(Object.entries(begun.startMs).map(([k, ms]) => [k, clock(ms)])).toEqual([['weigh-0', '09:04'], ['heat-1', '09:14']])
+    expect(begun.lasts).toEqual({ 'heat-1': 20 })
+    expect(begunBy(HEATED, [on(14)], START, 2).lasts).toEqual({})
+  })
+  it('off the heat, it lasted as long as it did, and is over; put on again, it is not', () => {
+    expect(begunBy(HEATED, [on(14), off(31)], START, 2, 999)).toMatchObject({ done: ['weigh-0', 'heat-1'], lasts: { 'heat-1': 17 } })
+    const again = begunBy(HEATED, [on(14), off(31), { ...on(40), id: 'on2' }], START, 2, 60 * 50)
+    expect(again).toMatchObject({ done: ['weigh-0'], lasts: { 'heat-1': 10 } })
+  })
+  it('of a dessert of several parts only what leads there is over', () => {
+    const parts: StepInput[] = [
+      { id: 'c/0', name: 'mix · Curd', minutes: 5, after: [] }, { id: 'c/1', name: 'heatDirect · Curd', minutes: 9, after: ['c/0'] },
+      { id: 'm/0', name: 'whip · Top', minutes: 9, after: [] },
+      { id: 'build-0', name: 'build:pour · Curd', minutes: 2, after: ['c/1'] },
+    ]
+    expect(begunBy(parts, [on(14)], START, 1).done).toEqual(['c/0'])
+    expect(begunBy(parts, [poured(0, 40)], START, 1).done).toEqual(['c/0', 'c/1', 'build-0'])
+  })
 })

@@ -27,6 +27,8 @@ export interface LedgerLine {
   ingredientId: string
   station: LedgerStation
   needG: number
+  /** Eggs, yolks or whites it is, to a tenth; null: it is no egg. */
+  eggs: number | null
   by: { dessertId: string, massG: number }[]
   /** On hand; null: nobody said. */
   haveG: number | null
@@ -47,6 +49,11 @@ export interface FruitNeed {
 export interface EggNeed { shells: number, whitesOverG: number, yolksOverG: number, haveShells: number | null }
 /** One dessert made smaller, so that what is short suffices. */
 export interface Cut { dessertId: string, factor: number }
+/**
+ * So many of a dessert once it is cut by a factor: one at least, and no more than there is enough for.
+ * @example cutTo(24, 0.66) // 15
+ */
+export const cutTo = (count: number, factor: number): number => Math.max(1, Math.floor(count * factor + 1e-9))
 export interface Binds { ingredientId: string, allows: number, cuts: Cut[] }
 export interface TinNeed {
   name: string | null
@@ -54,6 +61,13 @@ export interface TinNeed {
   lengthM: number
   count: number
   dessertIds: string[]
+}
+export interface DessertCost {
+  dessertId: string
+  cost: number
+  portions: number
+  /** Vessels. */
+  count: number
 }
 export interface DayLedger {
   lines: LedgerLine[]
@@ -63,7 +77,7 @@ export interface DayLedger {
   binds: Binds | null
   shopping: Bought[]
   tins: TinNeed[]
-  cost: { total: number, byDessert: { dessertId: string, cost: number, portions: number }[], missing: string[] }
+  cost: { total: number, byDessert: DessertCost[], missing: string[] }
   leftovers: Leftover[]
 }
 
@@ -88,10 +102,12 @@ function linesOf(needs: readonly Need[], have: readonly OnHand[], kitchen: Kitch
     const needG = [...own.values()].reduce((s, g) => s + g, 0)
     const said = have.filter(h => h.ingredientId === ingredientId)
     const haveG = said.length > 0 ? said.reduce((s, h) => s + h.massG, 0) : null
+    const part = eggPart(ingredientId)
     return {
       ingredientId,
       station: stationOf(ingredientId),
       needG,
+      eggs: part ? Math.round((needG / eggEachG(part, kitchen.eggGrade)) * 10) / 10 : null,
       by: [...own].map(([dessertId, massG]) => ({ dessertId, massG })),
       haveG,
       shortG: haveG === null ? 0 : Math.max(0, needG - haveG),
@@ -207,6 +223,7 @@ export function ledgerOf(needs: readonly Need[], have: readonly OnHand[], kitche
   const costs = needs.map(({ dessertId, bench }) => ({
     dessertId,
     portions: bench.assembly.portions,
+    count: bench.assembly.count,
     cost: bench.components.flatMap(c => c.lines)
       .reduce((s, l) => s + (costOf(l.ingredientId, l.massG, kitchen.prices) ?? 0), 0),
   }))

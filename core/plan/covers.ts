@@ -64,15 +64,19 @@ export function coversPlan(doc: Bench, shape: Assessment['shape'], covers: Cover
   }
 }
 
+/** What a count is of: people who eat, or vessels that are filled. */
+export const COUNTED = ['covers', 'vessels'] as const
+export type Counted = (typeof COUNTED)[number]
 /**
- * A formula for so many people (null: as it is written), in as many vessels as that takes.
+ * A formula for so many (null: as it is written): for people in as many vessels as that takes, or in whole vessels.
  * @throws {InputError} for what the pipeline cannot run
  * @example forCovers(doc, kitchen, null).assembly.portions // 20
  */
-export function forCovers(b: Bench, kitchen: Kitchen, people: number | null): Bench {
-  if (people === null) return b
+export function forCovers(b: Bench, kitchen: Kitchen, count: number | null, of: Counted = 'covers'): Bench {
+  if (count === null) return b
   const { shape } = work(placed(b, kitchen), kitchen).assessment
-  const plan = coversPlan(b, shape, { kind: 'people', people, each: 1 })
+  const plan = coversPlan(b, shape, of === 'vessels'
+    ? { kind: 'vessels', count: Math.max(1, Math.round(count)) } : { kind: 'people', people: count, each: 1 })
   const grown = scaleFormula(b, plan.factor)
   return { ...grown, assembly: { ...grown.assembly, count: plan.count, portions: plan.portions } }
 }

@@ -46,6 +46,10 @@ export const WORK_CODES = [
   'portion',
   'serve',
 ] as const
+/** A mix is on the stove, or in the microwave, in these. */
+export const ON_HEAT = [
+  'heatBath', 'heatDirect', 'heatMicrowave', 'heatPouch', 'boilDown', 'boilHold', 'boilStarch', 'boilAgar',
+] as const satisfies readonly (typeof WORK_CODES)[number][]
 export type OwnCode = (typeof WORK_CODES)[number]
 export type PartCode = `part:${PartStep}`
 export type WorkCode = OwnCode | PartCode

@@ -98,6 +98,34 @@ it('a step that uses two pieces of a kind takes two', () => {
   expect(fitAt(emptyBoard(one), tasksOf(one)[0]!, 0)).toBeNull()
 })
 
+describe('rings', () => {
+  const ring = (id: string, over: Partial<Equipment> = {}): Equipment =>
+    ({ ...OVEN, id, kind: 'ring', capacity: 1, supply: { id: 'hob', watts: 3500 }, ...over })
+  const rings = { equipment: [ring('small', { panM: 0.2 }), ring('large', { panM: 0.28 })] }
+  const pot = (id: string, drawW: number | null, panM: number | null = null) =>
+    step(id, 30, { uses: [use({ kind: 'ring', drawW, panM })] })
+  it('take a pan up to their size, and one of which nothing is known', () => {
+    const onto = (panM: number | null) => piecesFor(day([], rings), use({ kind: 'ring', panM })).map(e => e.id)
+    expect([onto(0.2), onto(0.201), onto(0.281), onto(null)])
+      .toEqual([['small', 'large'], ['large'], [], ['small', 'large']])
+  })
+  it('on one supply give together what it has, no more; what is not known to draw anything draws nothing', () => {
+    const fits = (drawW: number | null, start = 110) => beside(pot('a', 2000), 100, pot('b', drawW), rings)(start)
+    expect([fits(1500), fits(1501), fits(null)]).toEqual([true, false, true])
+    expect([fits(1501, 130), fits(1501, 129.9), fits(1501, 70), fits(1501, 70.1)]).toEqual([true, false, true, false])
+    expect([fits(3500, 130), fits(3501, 130)]).toEqual([true, false])
+    const apart = { equipment: [ring('small', { supply: { id: 'other', watts: 3500 } }), ring('large')] }
+    expect(beside(pot('a', 2000), 100, pot('b', 3500), apart)(110)).toBe(true)
+  })
+  it('the latest time is before the other draws, though a ring is free', () => {
+    const of = day([pot('a', 2000), pot('b', 2000)], rings)
+    const [a, b] = tasksOf(of)
+    const board = emptyBoard(of)
+    put(board, fitAt(board, a!, 460)!)
+    expect(latestFit(board, b!, 470, -Infinity)!.start).toBe(430)
+  })
+})
+
 describe('a step held for somebody', () => {
   const hands = [{ name: 'Ines', shifts: [{ from: 0, to: 100 }] }]
   const held = (who: string | null) => {

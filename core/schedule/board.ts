@@ -13,6 +13,7 @@ export interface Standing {
   amount: number
   tempC: number | null
   closed: boolean
+  drawW: number
   key: string
 }
 export interface Placed {
@@ -60,6 +61,8 @@ function handFor(b: Board, { step }: Task, start: number, turn: number): string 
 const suits = (e: Equipment, u: StepUse) =>
   (u.id === null ? e.kind === u.kind : e.id === u.id)
   && (e.capacity === null || u.amount <= e.capacity + EPS)
+  && (u.panM == null || e.panM == null || u.panM <= e.panM + EPS)
+  && (u.drawW == null || !e.supply || u.drawW <= e.supply.watts + EPS)
   && (u.tempC === null || (u.tempC >= (e.minC ?? -Infinity) - EPS && u.tempC <= (e.maxC ?? Infinity) + EPS))
 /** Pieces that a use can go to. */
 export const piecesFor = (day: Day, use: StepUse): Equipment[] => day.equipment.filter(e => suits(e, use))
@@ -77,14 +80,19 @@ function fits(e: Equipment, there: readonly Standing[], u: StepUse, start: numbe
   }
   if (u.closed && beside.some(x => inside(x.start, start, end) || inside(x.end, start, end))) return false
   if (beside.some(x => x.closed && (inside(start, x.start, x.end) || inside(end, x.start, x.end)))) return false
-  if (e.capacity === null) return true
-  const heldAt = (t: number) =>
-    beside.filter(x => x.start <= t + EPS && x.end > t + EPS).reduce((s, x) => s + x.amount, u.amount)
-  return [start, ...beside.map(x => Math.max(start, x.start))].every(t => heldAt(t) <= e.capacity! + EPS)
+  return e.capacity === null || mostAt(beside, start, x => x.amount) + u.amount <= e.capacity + EPS
 }
+/** The most of something that stands there at once, from a time on. */
+const mostAt = (there: readonly Standing[], start: number, of: (x: Standing) => number): number =>
+  Math.max(...[start, ...there.map(x => Math.max(start, x.start))].map(t =>
+    there.filter(x => x.start <= t + EPS && x.end > t + EPS).reduce((s, x) => s + of(x), 0)))
 
 const standingOf = (task: Task, u: StepUse, start: number, end: number): Standing =>
-  ({ start, end, amount: u.amount, tempC: u.tempC, closed: u.closed, key: task.key })
+  ({ start, end, amount: u.amount, tempC: u.tempC, closed: u.closed, drawW: u.drawW ?? 0, key: task.key })
+
+/** Pieces on one supply with a piece, itself among them. */
+const onSupply = (day: Day, e: Equipment): Equipment[] =>
+  e.supply ? day.equipment.filter(x => x.supply?.id === e.supply!.id) : [e]
 
 /** The pair of hands a step is held for, where they are not at something else; their hours are theirs to stretch. */
 function stillFree(b: Board, { step }: Task, start: number, who: string): string | undefined {
@@ -107,7 +115,9 @@ export function fitAt(b: Board, task: Task, start: number, turn = 0, fixedWho?: 
     let found: string | null = null
     for (let i = 0; i < pieces.length && found === null; i++) {
       const e = pieces[(i + turn) % pieces.length]!
-      if (fits(e, there(e.id), u, start, end)) found = e.id
+      if (!fits(e, there(e.id), u, start, end)) continue
+      const drawn = e.supply ? onSupply(b.day, e).flatMap(x => there(x.id)).filter(x => overlaps(x, start, end)) : []
+      if (!e.supply || mostAt(drawn, start, x => x.drawW) + (u.drawW ?? 0) <= e.supply.watts + EPS) found = e.id
     }
     if (found === null) return null
     on.push(found)
@@ -141,7 +151,7 @@ export function latestFit(b: Board, task: Task, most: number, least: number, tur
       for (const x of b.busy.get(name)!) also(x.start - attendedMinutes)
     }
   for (const u of uses)
-    for (const e of piecesFor(b.day, u))
+    for (const e of new Set(piecesFor(b.day, u).flatMap(p => onSupply(b.day, p))))
       for (const x of b.standing.get(e.id)!) {
         for (const t of [x.start, x.end]) {
           also(t)

@@ -6,6 +6,7 @@
 import { type Noise, noiseOf } from '../base/noise'
 import { EPS, type Placed } from './board'
 import { changeMinutes, type Day, type DayDessert, type DayStep, OVEN_K } from './day'
+import type { StepInput } from './read'
 import type { Margin } from './search'
 
 /** 90th percentile of the normal. */
@@ -30,9 +31,12 @@ function waitsOf(day: Day, all: readonly Placed[]): Map<string, Wait[]> {
       if (q.end > p.start + EPS) continue
       for (const [i, id] of p.on.entries())
         for (const [j, other] of q.on.entries()) {
-          if (id !== other) continue
           const e = equipment.get(id)!
           const [u, v] = [p.task.step.uses[i]!, q.task.step.uses[j]!]
+          const isOneSupply = e.supply != null && e.supply.id === equipment.get(other)!.supply?.id
+          if (isOneSupply && (u.drawW ?? 0) + (v.drawW ?? 0) > e.supply!.watts + EPS)
+            waits.push({ key: q.task.key, lag: 0, handsOnly: false })
+          if (id !== other) continue
           const hot = u.tempC !== null && v.tempC !== null
           const full = e.capacity !== null && u.amount + v.amount > e.capacity + EPS
           if (full || u.closed || v.closed || (hot && Math.abs(u.tempC! - v.tempC!) > OVEN_K))
@@ -77,6 +81,19 @@ export function chancesOf(day: Day, placed: ReadonlyMap<string, Placed>): Map<st
     for (const d of day.desserts) if (!late.has(d.id)) good.set(d.id, good.get(d.id)! + 1)
   }
   return new Map([...good].map(([id, n]) => [id, n / draws]))
+}
+
+/** Less than this threatens nothing, min. */
+const TOLD_MIN = 2
+/**
+ * What threatens a dessert most: the step that may take longest beyond its time, and by how much; null: none does by
+ * much.
+ * @example leastSure([{ name: 'chill', minutes: 100, minutesSlow: 130 }]).overMin // 30
+ */
+export function leastSure(steps: readonly StepInput[]): { step: StepInput, overMin: number } | null {
+  const over = (s: StepInput) => (s.minutesSlow ?? s.minutes) - s.minutes
+  const [step] = steps.toSorted((a, b) => over(b) - over(a))
+  return step && over(step) >= TOLD_MIN ? { step, overMin: over(step) } : null
 }
 
 /** The longest way through a dessert, as its steps in order. */

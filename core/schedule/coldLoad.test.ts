@@ -2,7 +2,10 @@
 import { describe, expect, it } from 'vitest'
 import { curd } from '../../tests/support/batches'
 import { kitchen } from '../../tests/support/core'
-import { coldCourse, type Going, warmOf } from './coldLoad'
+import { benchOf } from '../formula/bench'
+import { forCovers } from '../plan/covers'
+import { coldCourse, type Going } from './coldLoad'
+import { warmOf } from './warm'
 
 const FRIDGE = { kind: 'domesticFridge' as const, dialC: 4, roomC: 21, opensPerHour: 0 }
 /** Three kilograms of a watery mix at 60 °C, an hour's time constant. */
@@ -28,8 +31,8 @@ describe('a fridge over a day', () => {
     expect(coldCourse(FRIDGE, [tub('a', 0, { toMin: 20 })]).slower.get('a')).toBeNull()
   })
   it('a formula brings its heat and its own pace; twice as many bring twice the heat', () => {
-    const one = warmOf(curd(), kitchen, 10)!
-    const two = warmOf(curd(), kitchen, 20)!
+    const one = warmOf(forCovers(benchOf(curd()), kitchen, 10), kitchen)!
+    const two = warmOf(forCovers(benchOf(curd()), kitchen, 20), kitchen)!
     expect(one.fromC).toBeGreaterThan(30)
     expect(one.tauS).toBeGreaterThan(600)
     expect(two.heatJPerK / one.heatJPerK).toBeCloseTo(2, 1)

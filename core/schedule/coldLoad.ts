@@ -3,47 +3,15 @@
  * air (`airNode`):  dT_i/dt = −(T_i − T_air)/τ_i,  Q = Σ C_i·(T_i − T_air)/τ_i.  A second hot tub warms the air, and so
  * slows the first. The time constant comes from the batch's own conduction: from its start to 8 °C in its own fridge.
  */
-import { type Bench, benchOf, type Planned } from '../formula/bench'
-import { placeOf } from '../formula/document'
-import type { Kitchen } from '../kitchen/kitchen'
 import { airAfter, type ColdPlace } from '../physics/chill/load'
-import { timeBelow } from '../physics/thermal/conduction'
-import { fractionsOf, thermalProperties } from '../physics/thermal/properties'
 import { together } from '../physics/thermal/airNode'
-import { work } from '../pipeline/assess'
-import { placed } from '../pipeline/stack'
-import { forCovers } from '../plan/covers'
 
 /** A batch as a fridge meets it. */
 export interface Warm { heatJPerK: number, fromC: number, tauS: number }
 /** Cooled to here, °C, is where the time constant is read. */
-const READ_C = 8
-/** Temperatures closer than this to the air tell no time constant, K. */
-const LEAST_K = 1
-
-/**
- * A formula for so many as a fridge meets it; null: it goes in cold, or never gets there.
- * @example warmOf(planned, kitchen, null).fromC > 30 // true
- */
-export function warmOf(planned: Planned, kitchen: Kitchen, count: number | null): Warm | null {
-  const b: Bench = placed(forCovers(benchOf(planned), kitchen, count), kitchen)
-  const w = work(b, kitchen)
-  const { timeS, meanC, legs } = w.assessment.chill
-  const i = b.chill.findIndex(l => !['bench', 'iceBath'].includes(placeOf(l, kitchen).kind))
-  const leg = legs[i]
-  if (!leg) return null
-  const at = timeS.findIndex(t => t >= leg.fromS)
-  const fromC = meanC[at] ?? 0
-  const air = leg.airTempC
-  const reached = timeBelow(timeS, meanC, READ_C)
-  if (fromC - air < LEAST_K || READ_C - air < LEAST_K || reached === null || reached <= leg.fromS) return null
-  const { cp } = thermalProperties(fractionsOf(w.heated.finished), (fromC + air) / 2)
-  return {
-    heatJPerK: (w.assessment.shape.batchG / 1000) * cp,
-    fromC,
-    tauS: (reached - leg.fromS) / Math.log((fromC - air) / (READ_C - air)),
-  }
-}
+export const READ_C = 8
+/** Opened so often an hour while a day is worked (judgement). */
+export const OPENS_AT_WORK = 6
 
 /** A batch that goes into the fridge at a minute, and leaves it at another. */
 export interface Going extends Warm { key: string, fromMin: number, toMin: number }

@@ -3,6 +3,9 @@
  * that cancels out; nothing here knows a calendar.
  */
 
+import type { ColdPlace } from '../physics/chill/load'
+import type { Warm } from './coldLoad'
+
 export const EQUIPMENT_KINDS = ['oven', 'ring', 'fridge', 'blastChiller', 'freezer', 'mixer', 'tin', 'bowl'] as const
 export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number]
 
@@ -21,6 +24,12 @@ export interface Equipment {
   /** null: at once. */
   heatKPerMin: number | null
   coolKPerMin: number | null
+  /** The widest pan a ring takes, m; absent: any. */
+  panM?: number | null
+  /** The supply it shares with other rings, and what that gives them together, W; absent: its own. */
+  supply?: { id: string, watts: number } | null
+  /** Its air, where it is cold. */
+  cold?: ColdPlace | null
 }
 /** What a step occupies: any piece of a kind, or one piece. */
 export interface StepUse {
@@ -30,6 +39,9 @@ export interface StepUse {
   tempC: number | null
   /** Its door is not opened while this is in it. */
   closed: boolean
+  /** Across its pan, m, and what it draws, W; absent: not known, no limit. */
+  panM?: number | null
+  drawW?: number | null
 }
 export interface DayStep {
   id: string
@@ -45,6 +57,8 @@ export interface DayStep {
   maxGapMinutes: number | null
   /** Where it was put by hand, or has begun: it stays there. */
   fixed: { start: number, who: string | null } | null
+  /** The heat it brings into the cold; absent: none. */
+  warm?: Warm | null
 }
 export interface DayDessert {
   id: string

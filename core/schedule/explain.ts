@@ -122,6 +122,14 @@ function helpOf(scene: Day, works: (changed: Day) => boolean): WayOut[] {
 const forced = ({ placed }: Found): Conflict[] => [...placed.values()].filter(p => p.forced)
   .map(p => ({ code: 'heldInTheWay', tasks: [p.task.key], ways: [{ code: 'letGo', params: { first: p.task.key } }] }))
 
+/** What company in a fridge slows by more than there is room for: another fridge is the way out. */
+export const crowdedIn = (found: Found | null, crowded: ReadonlyMap<string, number>): Conflict[] =>
+  [...crowded].map(([key, minutes]) => {
+    const p = found?.placed.get(key)
+    const id = p?.on[p.task.step.uses.findIndex(u => u.tempC === null)] ?? ''
+    return { code: 'slowedInFridge', tasks: [key], ways: [{ code: 'oneMore', params: { id, minutes: Math.round(minutes) } }] }
+  })
+
 /** The first of two the evening before, as late as somebody is there; none where food or hours do not let it. */
 function eveningBefore(day: Day, first: Placed, buffers: Buffers, found: Find): WayOut[] {
   const { step, dessert, key } = first.task

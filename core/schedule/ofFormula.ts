@@ -8,12 +8,13 @@ import type { Kitchen } from '../kitchen/kitchen'
 import { work } from '../pipeline/assess'
 import { placed } from '../pipeline/stack'
 import { isWhole } from '../plate/plate'
-import { forCovers } from '../plan/covers'
+import { type Counted, forCovers } from '../plan/covers'
 import { orderOfWork } from '../plan/order'
 import { whenOf } from '../plan/when'
 import { pouredAfterS } from '../pipeline/assessment'
 import { stepsOfPlate } from './ofPlate'
 import type { StepInput } from './read'
+import { bringsHeat } from './warm'
 import { HOT_WAITS_MIN, LEAST_COLD_S, SLOW_HANDS, usesOf } from './stepParts'
 
 /** The last leg of the cold, as short as the set lets it be: likely and slow, s. */
@@ -28,16 +29,17 @@ function lastLeg(b: Bench, kitchen: Kitchen): { likelyS: number, slowS: number }
 }
 
 /**
- * Steps of a formula, one after another, for so many covers (null: as it is written).
+ * Steps of a formula, one after another, for so many (null: as it is written).
  * @param has kinds of equipment the day names; others are no limit
+ * @param of what is counted
  * @throws {InputError} for what the pipeline cannot run
  * @example stepsOfFormula(planned, kitchen, null, new Set()).length > 3 // true
  */
 export function stepsOfFormula(
-  planned: Planned, kitchen: Kitchen, count: number | null, has: ReadonlySet<string>,
+  planned: Planned, kitchen: Kitchen, count: number | null, has: ReadonlySet<string>, of: Counted = 'covers',
 ): StepInput[] {
-  const b = forCovers(benchOf(planned), kitchen, count)
-  if (isWhole(planned)) return stepsOfPlate(putBack(b), kitchen, has)
+  const b = forCovers(benchOf(planned), kitchen, count, of)
+  if (isWhole(planned)) return bringsHeat(stepsOfPlate(putBack(b), kitchen, has), b, kitchen)
   const { assessment } = work(placed(b, kitchen), kitchen)
   const order = orderOfWork(b, kitchen, assessment)
   const leg = lastLeg(b, kitchen)
@@ -64,7 +66,7 @@ export function stepsOfFormula(
       maxGapMinutes: isHot ? HOT_WAITS_MIN : null,
     })
   }
-  return out
+  return bringsHeat(out, b, kitchen)
 }
 
 /**

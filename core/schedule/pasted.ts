@@ -6,6 +6,8 @@ import type { StepInput } from './read'
 export interface Wanted {
   name: string
   count: number | null
+  /** Vessels are counted, not covers. */
+  countOf?: 'vessels'
   /** HH:MM. */
   serveAt: string | null
 }
@@ -39,8 +41,9 @@ function timeOf(piece: string): { serveAt: string | null, rest: string } {
   if (full > 23 || minute > 59) return { serveAt: null, rest: piece }
   return { serveAt: `${two(full)}:${two(minute)}`, rest: piece.slice(0, m.index) + piece.slice(m.index + m[0].length) }
 }
-/** "24", "24 x", "× 24", "for 24", "24 portions". */
-const COUNT = /(?:^|\s)(?:[x×]|for)?\s*(\d+(?:\.\d+)?)\s*(?:[x×]|covers?|portions?|glasses|people|pieces?|pots?)?(?=\s|$)/i
+/** "24", "24 x", "× 24", "for 24", "24 portions", "2 tins of". */
+const COUNT = /(?:^|\s)(?:[x×]|for)?\s*(\d+(?:\.\d+)?)\s*([x×]|covers?|portions?|glasses|people|pieces?|pots?|tins?|trays?|rings?|bowls?|vessels?)?(?=\s|$)/i
+const OF_VESSELS = /^(?:tin|tray|ring|bowl|vessel)/i
 
 /**
  * Desserts wanted, one a line or parted by commas; a time said once counts for those before it that have none.
@@ -53,7 +56,8 @@ export function wantedIn(text: string): Wanted[] {
     const counted = COUNT.exec(rest)
     const left = counted ? rest.slice(0, counted.index) + ' ' + rest.slice(counted.index + counted[0].length) : rest
     const name = left.replace(/^\s*(?:and|of)\b/i, '').replace(/\s+/g, ' ').replace(/^[\s:–-]+|[\s:–-]+$/g, '')
-    return name ? [{ name, count: counted ? Number(counted[1]) : null, serveAt }] : []
+    const ofVessels = OF_VESSELS.test(counted?.[2] ?? '') ? { countOf: 'vessels' as const } : {}
+    return name ? [{ name, count: counted ? Number(counted[1]) : null, ...ofVessels, serveAt }] : []
   })
   for (let i = out.length - 2; i >= 0; i--) out[i]!.serveAt ??= out[i + 1]!.serveAt
   return out
@@ -120,3 +124,19 @@ export function stepsIn(text: string): StepInput[] {
   }
   return out
 }
+
+const PUT: Readonly<Partial<Record<EquipmentKind, string>>> = {
+  ring: 'on the ring', oven: 'in the oven', fridge: 'in the fridge', freezer: 'in the freezer',
+  blastChiller: 'in the blast chiller', mixer: 'in the mixer',
+}
+/**
+ * Steps as the line that `stepsIn` reads them from.
+ * @example lineOf([{ name: 'weigh', minutes: 10, attended: true }]) // 'weigh 10 min'
+ */
+export const lineOf = (steps: readonly StepInput[]): string => steps.map((s) => {
+  const [use] = s.uses ?? []
+  return [
+    s.name, use && PUT[use.kind as EquipmentKind], use?.tempC != null && `${use.tempC} C`,
+    s.attended === false && !BY_ITSELF.test(s.name) && 'alone', use?.closed && 'door shut', `${s.minutes} min`,
+  ].filter(Boolean).join(' ')
+}).join(', ')

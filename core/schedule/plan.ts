@@ -2,8 +2,9 @@
 import { toEnd } from '../base/run'
 import type { Placed } from './board'
 import { CHANCE_WANTED, chancesOf, marginOf } from './chance'
+import { slowed, slowedBy } from './company'
 import type { Day } from './day'
-import { type Conflict, conflictsOf } from './explain'
+import { type Conflict, conflictsOf, crowdedIn } from './explain'
 import { type Clock, type DayInput, dayOf, type StepsOfFormula } from './read'
 import { type Found, type Margin, searchDay } from './search'
 
@@ -34,18 +35,50 @@ const WIDENS_FROM = 0.1
 /** Share of the work that the first search is. */
 const FIRST = 0.5
 
-export interface Planned { found: Found | null, chances: Map<string, number>, buffers: Map<string, Margin> }
+export interface Planned {
+  /** With what company in a fridge makes longer. */
+  day: Day
+  found: Found | null
+  chances: Map<string, number>
+  buffers: Map<string, Margin>
+  /** Steps that company slows by more than the day has room for, in their fridge. */
+  crowded: Map<string, number>
+}
+type Margined = Omit<Planned, 'day' | 'crowded'>
 /** A margin as wide as the food may stand ready. */
 const within = (m: Margin, keepMinutes: number | null): Margin =>
   ({ ...m, end: Math.min(m.end, keepMinutes ?? Infinity) })
 const wider = (m: Margin, keepMinutes: number | null): Margin =>
   within({ ...m, end: m.end * WIDENED.end + WIDENED.endMin, after: m.after * WIDENED.after }, keepMinutes)
 
+/** A first plan is shown before it is asked who slows whom. */
+const COMPANY_FROM = 0.05
+/** Who is moved meets others: asked again, so many times at most. */
+const COMPANY = { times: 3, effort: 0.5, told: 1 }
 /**
- * A plan in which every service is on time in nine of ten days, as far as it can be.
+ * A plan in which every service is on time in nine of ten days, as far as it can be; what stands together in a fridge
+ * has the longer there.
  * @param effort share of the usual search
  */
 export function* planned(day: Day, effort = 1): Generator<number, Planned> {
+  let now: Planned = { day, ...(yield* withMargins(day, effort)), crowded: new Map() }
+  if (effort < COMPANY_FROM) return now
+  let by = new Map<string, number>()
+  for (let i = 0; i < COMPANY.times && now.found; i++) {
+    const here = slowedBy(now.day, now.found.placed.values())
+    const isMore = [...here].some(([key, m]) => m > (by.get(key) ?? 0) + COMPANY.told)
+    if (!isMore) break
+    by = new Map([...new Set([...by.keys(), ...here.keys()])].map(k => [k, Math.max(by.get(k) ?? 0, here.get(k) ?? 0)]))
+    const longer = slowed(day, by)
+    const again = yield* withMargins(longer, COMPANY.effort * effort)
+    if (!again.found) return { ...now, crowded: here }
+    now = { day: longer, ...again, crowded: new Map() }
+  }
+  return now
+}
+
+/** The same with the steps as long as they are said to be. */
+function* withMargins(day: Day, effort: number): Generator<number, Margined> {
   const keepOf = new Map(day.desserts.map(d => [d.id, d.keepMinutes]))
   let buffers = new Map(day.desserts.map(d => [d.id, within(marginOf(d), d.keepMinutes)]))
   let found = yield* part(searchDay(day, buffers, effort), 0, FIRST)
@@ -103,9 +136,9 @@ const taskOf = ({ task, start, end, who, on }: Placed, clock: Clock): PlanTask =
  */
 export function* planSteps(input: DayInput, ofFormula: StepsOfFormula, effort = 1): Generator<number, DayPlan> {
   const { day, clock } = dayOf(input, ofFormula)
-  const { found, chances, buffers } = yield* planned(day, effort)
+  const { day: as, found, chances, buffers, crowded } = yield* planned(day, effort)
   yield 0.95
-  const conflicts = conflictsOf(day, found, buffers, effort)
+  const conflicts = [...crowdedIn(found, crowded), ...conflictsOf(as, found, buffers, effort)]
   const tasks = [...(found?.placed.values() ?? [])].sort((a, b) => a.start - b.start || a.end - b.end)
   return {
     feasible: found !== null,

@@ -1,6 +1,9 @@
 /** DAY.json as a day of work: ISO times become minutes, what is absent its plain value; what cannot be is named. */
 import { addMilliseconds, isValid, parseISO } from 'date-fns'
 import { InputError } from '../base/errors'
+import type { ColdPlace } from '../physics/chill/load'
+import { type PlaceKind, USUAL_AIR_C } from '../physics/thermal/places'
+import { OPENS_AT_WORK, type Warm } from './coldLoad'
 import {
   type Day, type DayDessert, type DayStep, type Equipment, type EquipmentKind, type Hand, keyOf, type Shift,
 } from './day'
@@ -18,11 +21,15 @@ export interface StepInput {
     amount?: number | null
     tempC?: number | null
     closed?: boolean | null
+    panM?: number | null
+    drawW?: number | null
   }[] | null
   after?: string[] | null
   maxGapMinutes?: number | null
   /** Where it was put by hand, or began. */
   fixed?: { start: string, who?: string | null } | null
+  /** The heat it brings into the cold. */
+  warm?: Warm | null
 }
 export interface DayInput {
   date: string
@@ -42,12 +49,17 @@ export interface DayInput {
     maxC?: number | null
     heatKPerMin?: number | null
     coolKPerMin?: number | null
+    panM?: number | null
+    supply?: { id: string, watts: number } | null
+    /** Its air, where it is cold. */
+    place?: { kind: string, airC: number, roomC?: number | null } | null
   }[] | null
   desserts: {
     id?: string | null
     name: string
     formula?: unknown
     count?: number | null
+    countOf?: string | null
     serveAt: string
     earliest?: string | null
     keepMinutes?: number | null
@@ -124,11 +136,12 @@ function stepOf(s: StepInput, before: string[], path: string, clock: Clock): Day
       if (!u.kind && !u.id) throw new InputError('missing', `${path}.uses.${i}.kind`)
       return {
         kind: (u.id ? null : u.kind ?? null) as EquipmentKind | null, id: u.id ?? null, amount: u.amount ?? 1,
-        tempC: u.tempC ?? null, closed: u.closed ?? false,
+        tempC: u.tempC ?? null, closed: u.closed ?? false, panM: u.panM ?? null, drawW: u.drawW ?? null,
       }
     }),
     after: s.after ?? before,
     maxGapMinutes: s.maxGapMinutes ?? null,
+    warm: s.warm ?? null,
     fixed: s.fixed ? { start: clock.at(s.fixed.start, `${path}.fixed.start`), who: s.fixed.who ?? null } : null,
   }
 }
@@ -166,6 +179,16 @@ function refuseCircles(steps: readonly DayStep[], path: string): void {
   if (round >= 0) throw new InputError('unknownValue', `${path}.${round}.after`, { id: steps[round]!.id })
 }
 
+/** A fridge of which nothing is said is one with a fan, as warm as usual, in a usual kitchen. */
+const COLD: Readonly<Record<string, PlaceKind>> = { fridge: 'fanFridge', freezer: 'freezer', blastChiller: 'blastChiller' }
+function coldOf({ kind, place }: NonNullable<DayInput['equipment']>[number]): ColdPlace | null {
+  const usual = COLD[kind]
+  if (!usual) return null
+  const is = (place?.kind ?? usual) as PlaceKind
+  const dialC = place?.airC ?? USUAL_AIR_C[is]
+  return { kind: is, dialC, roomC: place?.roomC ?? USUAL_AIR_C.bench, opensPerHour: OPENS_AT_WORK }
+}
+
 /** Steps of a dessert that is given as a formula; in the time of day it is served. */
 export type StepsOfFormula = (dessert: DayInput['desserts'][number], path: string) => StepInput[]
 
@@ -179,7 +202,8 @@ export function dayOf(input: DayInput, ofFormula: StepsOfFormula): { day: Day, c
   const clock = clockOf(input.date, textsOf(input))
   const equipment = (input.equipment ?? []).map((e): Equipment => ({
     id: e.id, kind: e.kind as EquipmentKind, capacity: e.capacity ?? null, minC: e.minC ?? null, maxC: e.maxC ?? null,
-    heatKPerMin: e.heatKPerMin ?? null, coolKPerMin: e.coolKPerMin ?? null,
+    heatKPerMin: e.heatKPerMin ?? null, coolKPerMin: e.coolKPerMin ?? null, panM: e.panM ?? null,
+    supply: e.supply ?? null, cold: coldOf(e),
   }))
   const known = new Set<string>()
   for (const [i, e] of equipment.entries()) {

@@ -70,14 +70,16 @@ function followers(steps: readonly StepInput[], id: string): Set<string> {
   return out
 }
 
-/** Steps the cook has put elsewhere since the plan, by their dessert. */
+/** Steps that are elsewhere since the plan, or take longer or shorter, by their dessert. */
 function put(steps: Steps, before: DayPlan): Map<string, string[]> {
-  const was = new Map(before.tasks.map(t => [taskKey(t), t.start]))
+  const was = new Map(before.tasks.map(t => [taskKey(t), t]))
+  const isOther = (s: StepInput, old: PlanTask) => minutesBetween(old.start, s.fixed!.start) >= TOLD_MIN
+    || Math.abs(minutesBetween(old.start, old.end) - s.minutes) >= TOLD_MIN
   const out = new Map<string, string[]>()
   for (const [dessert, own] of steps)
     for (const s of own) {
       const old = was.get(keyOf(dessert, idOf(s)))
-      if (s.fixed && old !== undefined && minutesBetween(old, s.fixed.start) >= TOLD_MIN)
+      if (s.fixed && old !== undefined && isOther(s, old))
         out.set(dessert, [...(out.get(dessert) ?? []), idOf(s)])
     }
   return out
@@ -89,8 +91,9 @@ function inTheWay(steps: Steps, before: DayPlan, moved: ReadonlyMap<string, stri
   for (const [dessert, ids] of moved)
     for (const id of ids) {
       const old = before.tasks.find(t => t.dessert === dessert && t.id === id)!
-      const from = msOf(steps.get(dessert)!.find(s => idOf(s) === id)!.fixed!.start)
-      const to = from + msOf(old.end) - msOf(old.start)
+      const step = steps.get(dessert)!.find(s => idOf(s) === id)!
+      const from = msOf(step.fixed!.start)
+      const to = from + Math.max(60_000 * step.minutes, msOf(old.end) - msOf(old.start))
       const shares = (t: PlanTask) => t.who === old.who || t.uses.some(u => old.uses.some(v => v.id === u.id))
       for (const t of before.tasks) {
         if (!shares(t) || msOf(t.start) >= to || msOf(t.end) <= from) continue

@@ -4,6 +4,8 @@ import { InputError } from '#core/base/errors'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import { type Kitchen, PLAIN_KITCHEN } from '#core/kitchen/kitchen'
 import { plainOccasion } from '#core/formula/occasion'
+import { PLACE_KINDS } from '#core/physics/thermal/places'
+import { COUNTED, type Counted } from '#core/plan/covers'
 import { EQUIPMENT_KINDS } from '#core/schedule/day'
 import { stepsOfFormula } from '#core/schedule/ofFormula'
 import { type DayPlan, planSteps } from '#core/schedule/plan'
@@ -26,6 +28,7 @@ const isAttended = (v: unknown) =>
 const useSchema = exactly({
   kind: maybe(yup.string().strict().oneOf([...EQUIPMENT_KINDS])), id: maybe(text()), amount: maybe(number(0, 1e6)),
   tempC: maybe(temperature()), closed: maybe(yup.boolean().strict()),
+  panM: maybe(number(0.01, 2)), drawW: maybe(number(0, 1e5)),
 }).required()
 const stepSchema = exactly({
   id: maybe(text()),
@@ -38,6 +41,9 @@ const stepSchema = exactly({
   after: maybe(yup.array(text().required()).strict().max(100)),
   maxGapMinutes: maybe(number(0, MOST_MIN)),
   fixed: maybe(exactly({ start: time(), who: maybe(text()) })),
+  warm: maybe(exactly({
+    heatJPerK: number(0, 1e9).required(), fromC: temperature().required(), tauS: number(1, 1e7).required(),
+  })),
 }).required()
 export const daySchema = exactly({
   date: yup.string().strict().matches(/^\d{4}-\d{2}-\d{2}$/).required(),
@@ -49,11 +55,17 @@ export const daySchema = exactly({
   equipment: maybe(yup.array(exactly({
     id: text().required(), kind: yup.string().strict().oneOf([...EQUIPMENT_KINDS]).required(),
     capacity: maybe(number(0, 1e6)), unit: maybe(text(40)), minC: maybe(temperature()), maxC: maybe(temperature()),
-    heatKPerMin: maybe(number(0.01, 1000)), coolKPerMin: maybe(number(0.01, 1000)),
+    heatKPerMin: maybe(number(0.01, 1000)), coolKPerMin: maybe(number(0.01, 1000)), panM: maybe(number(0.01, 2)),
+    supply: maybe(exactly({ id: text().required(), watts: number(1, 1e6).required() })),
+    place: maybe(exactly({
+      kind: yup.string().strict().oneOf([...PLACE_KINDS]).required(), airC: temperature().required(),
+      roomC: maybe(temperature()),
+    })),
   }).required()).strict().max(100)),
   desserts: yup.array(exactly({
     id: maybe(text()), name: text().required(), formula: yup.mixed().nullable().optional(),
-    count: maybe(number(0.01, 10_000)), serveAt: time(), earliest: maybe(text(40)),
+    count: maybe(number(0.01, 10_000)), countOf: maybe(yup.string().strict().oneOf([...COUNTED])),
+    serveAt: time(), earliest: maybe(text(40)),
     keepMinutes: maybe(number(0, MOST_MIN)),
     steps: maybe(yup.array(stepSchema).strict().max(100)),
   }).required()).strict().min(0).max(60).required(),
@@ -65,6 +77,7 @@ const idText = () => text(80).required()
 const fixedSchema = yup.lazy((value: unknown) => yup.object(Object.fromEntries(
   Object.keys(typeof value === 'object' && value !== null ? value : {}).map(k => [k, exactly({
     start: time(), who: text().nullable().defined(), began: yup.boolean().strict().required(),
+    lasts: number(0, MOST_MIN),
   }).required()]),
 )).strict())
 /** A day sheet as a client sends it. */
@@ -80,14 +93,17 @@ export const sheetSchema = exactly({
       id: idText(), kind: yup.string().strict().oneOf([...EQUIPMENT_KINDS]).required(), name: text().min(0).defined(),
       capacity: number(0, 1e6).nullable().defined(), heatKPerMin: number(0.01, 1000).nullable().defined(),
       coolKPerMin: number(0.01, 1000).nullable().defined(), isOut: yup.boolean().strict().required(),
+      panM: maybe(number(0.01, 2)), isShared: yup.boolean().strict(),
     }).required()).strict().max(100).required(),
     desserts: yup.array(exactly({
       id: idText(), name: text().required(), formulaId: yup.string().strict().uuid().nullable().defined(),
       count: number(0.01, 10_000).nullable().defined(), serveAt: clockTime(),
       keepMinutes: number(0, MOST_MIN).nullable().defined(), ovenC: number(40, 300),
+      versionId: yup.string().strict().uuid(), countOf: yup.string().strict().oneOf([...COUNTED]), earliest: text(40),
       steps: yup.array(stepSchema).strict().max(100).nullable().defined(),
       fixed: fixedSchema as never as yup.Schema<object>, done: yup.array(idText()).strict().max(200).required(),
     }).required()).strict().max(60).required(),
+    sharedW: maybe(number(1, 1e6)),
     have: yup.array(exactly({ ingredientId: known(), massG: number(0, 1e6).required() }).required()).strict().max(200),
   }).required(),
 }).required()
@@ -114,7 +130,8 @@ function stepsOf(d: DayInput['desserts'][number], path: string, day: DayInput, f
   const { formula, occasion, kitchen } = read.doc
   const where = kitchenOf(day.kitchen, d.formula) ?? kitchen ?? fallback
   const has = new Set((day.equipment ?? []).map(e => e.kind))
-  return stepsOfFormula({ formula, occasion: occasion ?? plainOccasion() }, where, d.count ?? null, has)
+  return stepsOfFormula(
+    { formula, occasion: occasion ?? plainOccasion() }, where, d.count ?? null, has, (d.countOf ?? 'covers') as Counted)
 }
 class DocumentProblem extends Error {
   constructor(readonly problem: Problem) {
@@ -122,12 +139,22 @@ class DocumentProblem extends Error {
   }
 }
 
+/** Fridges that the kitchen knows by their id have its air, where the day says nothing else. */
+function inPlaces(day: DayInput, fallback: Kitchen): DayInput {
+  const k = day.desserts.map(d => kitchenOf(day.kitchen, d.formula)).find(x => x !== null) ?? fallback
+  const equipment = day.equipment?.map((e) => {
+    const p = k.places.find(x => x.id === e.id)
+    return e.place || !p ? e : { ...e, place: { kind: p.kind, airC: p.airTempC, roomC: k.roomTempC } }
+  })
+  return { ...day, equipment }
+}
+
 /** A day as it comes, planned in steps that say the share done. */
 export function* readAndPlan(input: unknown, fallback: Kitchen = PLAIN_KITCHEN): Generator<number, DayResult> {
   if (typeof input !== 'object' || input === null || Array.isArray(input)) return fail('', 'typeError', { type: 'object' })
   try {
     const day = daySchema.validateSync(input, { abortEarly: true, strict: true }) as DayInput
-    return { ok: true, plan: yield* planSteps(day, (d, path) => stepsOf(d, path, day, fallback)) }
+    return { ok: true, plan: yield* planSteps(inPlaces(day, fallback), (d, path) => stepsOf(d, path, day, fallback)) }
   } catch (error) {
     if (error instanceof yup.ValidationError) return { ok: false, problem: yupProblem(error) }
     if (error instanceof DocumentProblem) return { ok: false, problem: error.problem }

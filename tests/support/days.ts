@@ -62,7 +62,10 @@ export function anyDay(seed: number): DayInput {
         id: `oven${i}`, kind: 'oven', capacity: whole(1, 3), minC: 60, maxC: 250,
         heatKPerMin: noise.between(3, 8), coolKPerMin: noise.between(1, 4),
       })),
-      { id: 'rings', kind: 'ring', capacity: 2 }, { id: 'mixer', kind: 'mixer', capacity: 1 },
+      ...[0.2, 0.28].map((panM, i) => ({
+        id: `ring${i}`, kind: 'ring', capacity: 1, panM, supply: { id: 'hob', watts: 3600 },
+      })),
+      { id: 'mixer', kind: 'mixer', capacity: 1 },
       { id: 'fridge', kind: 'fridge', capacity: 6 },
     ],
     desserts: Array.from({ length: whole(2, 5) }, (_, d) => ({
@@ -77,7 +80,7 @@ export function anyDay(seed: number): DayInput {
           minutesSlow: noise.chance(0.4) ? Math.round(minutes * noise.between(1.05, 1.4)) : null,
           attended: noise.chance(0.4) ? true : noise.chance(0.5) ? whole(1, minutes) : false,
           uses: kind < 0.35 ? [{ kind: 'oven', amount: 1, tempC: pick([93, 120, 149, 150, 180]), closed: noise.chance(0.25) }]
-            : kind < 0.5 ? [{ kind: 'ring', amount: 1 }]
+            : kind < 0.5 ? [{ kind: 'ring', amount: 1, panM: pick([0.18, 0.24]), drawW: pick([1200, 2000, 2600]) }]
               : kind < 0.6 ? [{ kind: 'mixer', amount: 1 }]
                 : kind < 0.8 ? [{ kind: 'fridge', amount: whole(1, 3) }] : [],
           after: s === 0 ? [] : noise.chance(0.75) ? [`s${s - 1}`] : noise.chance(0.5) ? ['s0'] : [],
@@ -93,6 +96,24 @@ const CRUMB = 1 / 30
 
 const handsOf = ({ attended, minutes }: StepInput) =>
   (attended === true ? minutes : attended === false ? 0 : Math.min(minutes, attended as number))
+
+/** Rings under pans that are too wide, and supplies that give more than they have, minute by minute. */
+function overdrawn(day: DayInput, tasks: readonly { t: PlanTask, start: number, end: number }[]): string[] {
+  const out: string[] = []
+  const drawn = new Map<string, number>()
+  for (const { t, start, end } of tasks)
+    for (const [i, { id }] of t.uses.entries()) {
+      const e = day.equipment!.find(x => x.id === id)!
+      const given = day.desserts.find(d => d.id === t.dessert)!.steps!.find(s => s.id === t.id)!.uses![i]!
+      if ((given.panM ?? 0) > (e.panM ?? Infinity)) out.push(`${id} takes no such pan`)
+      for (let m = Math.ceil(start); e.supply && m < end - CRUMB; m++) {
+        const key = `${e.supply.id} ${m}`
+        drawn.set(key, (drawn.get(key) ?? 0) + (given.drawW ?? 0))
+        if (drawn.get(key)! > e.supply.watts) out.push(`${e.supply.id} gives too much`)
+      }
+    }
+  return out
+}
 
 /** Everything that is wrong with a plan, in words; none: it can be worked. */
 export function faultsOf(day: DayInput, plan: DayPlan): string[] {
@@ -140,6 +161,7 @@ export function faultsOf(day: DayInput, plan: DayPlan): string[] {
       .flatMap(x => x.t.attended.map(([a, b]) => [minuteOf(a), minuteOf(b)])).sort((a, b) => a[0]! - b[0]!)
     mine.slice(1).forEach(([from], i) => { if (from! < mine[i]![1]! - CRUMB) out.push(`${h.name} is at two things`) })
   }
+  out.push(...overdrawn(day, tasks))
   // Equipment, minute by minute; temperatures from one to the next.
   for (const e of day.equipment!) {
     const on = tasks.flatMap(x => x.t.uses.flatMap((u, i) => {

@@ -4,7 +4,7 @@ import { eventsOf, type Happened, seriesOf } from '#core/book/record'
 import type { Bench } from '#core/formula/bench'
 import type { Assessment } from '#core/pipeline/assessment'
 import { orderOfWork } from '#core/plan/order'
-import type { WorkCode, WorkStep } from '#core/plan/work'
+import { ON_HEAT, type WorkCode, type WorkStep } from '#core/plan/work'
 import { stepWords } from '~/words/cook'
 import { PLACE_NAMES } from '~/words/names'
 import { say } from '~/words/say'
@@ -19,9 +19,7 @@ const order = computed(() => orderOfWork(props.bench, kitchen.value, props.asses
 const words = computed(() => order.value.map(s => stepWords(s, fmt, props.bench, placeName)))
 const states = props.batch.steps
 
-const HEATS: readonly WorkCode[] = [
-  'heatBath', 'heatDirect', 'heatMicrowave', 'heatPouch', 'boilDown', 'boilHold', 'boilStarch', 'boilAgar',
-]
+const HEATS: readonly WorkCode[] = ON_HEAT
 const OPENS: readonly WorkCode[] = ['unmould', 'temper', 'cut', 'portion', 'serve']
 /** Legs of the cold in the order of their steps. */
 const legOf = computed(() => {

@@ -3,6 +3,7 @@
 import { addMinutes, format, parseISO } from 'date-fns'
 import { EQUIPMENT_KINDS } from '#core/schedule/day'
 import type { Conflict, WayOut } from '#core/schedule/explain'
+import { bakedFor } from '#core/schedule/stepParts'
 import type { DaySheet } from '../../../shared/day'
 import { conflictWords, KIND_NAMES, type Names, wayWords } from '~/words/today'
 import { say } from '~/words/say'
@@ -33,7 +34,7 @@ function hold(s: DaySheet, key: string, byMin = 0) {
   const d = s.desserts.find(x => x.id === t.dessert)!
   d.fixed[t.id] = { start: local(t.start, byMin), who: byMin === 0 ? t.who : null, began: false }
 }
-/** Both at one temperature: a formula's time follows; steps a cook wrote keep theirs. Null where neither can. */
+/** Both at one temperature: a formula's time follows, that of a cook's own step is estimated; null: neither can. */
 function atOne(tempC: number, tasks: readonly string[]): ((s: DaySheet) => void) | null {
   const own = tasks.map(key => props.day.plan.value?.tasks.find(t => `${t.dessert}/${t.id}` === key))
   const isFree = (t: (typeof own)[number]) => t !== undefined
@@ -45,7 +46,12 @@ function atOne(tempC: number, tasks: readonly string[]): ((s: DaySheet) => void)
       d.fixed = {}
       if (!d.steps) d.ovenC = tempC
       const step = d.steps?.find(x => (x.id ?? x.name) === t!.id)
-      for (const u of step?.uses ?? []) if (u.tempC != null) u.tempC = tempC
+      for (const u of step?.uses ?? []) {
+        if (u.tempC == null) continue
+        const minutes = bakedFor(step!.minutes, u.tempC, tempC)
+        if (minutes !== null) Object.assign(step!, { minutes, minutesSlow: null })
+        u.tempC = tempC
+      }
     }
   }
 }

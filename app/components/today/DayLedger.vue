@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** What a day takes: weighed and squeezed by station, what binds, what to buy, which tins, what is left over. */
 import { FRUITS } from '#core/base/ingredients/measures'
-import { eggEachG, eggPart } from '#core/formula/eggs'
 import { type Leftover, offersFor } from '#core/ledger/leftovers'
-import { LEDGER_STATIONS, type LedgerLine } from '#core/ledger/ledger'
+import { cutTo, LEDGER_STATIONS, type LedgerLine } from '#core/ledger/ledger'
 import type { EggUse, FormulaList, FormulaRecord } from '../../../shared/schemas/wire'
 import { boughtWords, leftName, STATION_NAMES } from '~/words/ledger'
 import { fruitName } from '~/words/stock'
+import { factorWords } from '~/words/factor'
 import { say } from '~/words/say'
 
 const props = defineProps<{ day: LiveDay, date: string, nameOf: (dessertId: string) => string }>()
@@ -18,13 +18,9 @@ const stations = computed(() => LEDGER_STATIONS.flatMap((station) => {
   const lines = ledger.value?.lines.filter(l => l.station === station) ?? []
   return lines.length > 0 ? [{ station, lines }] : []
 }))
-const grade = computed(() => kitchen.core?.eggGrade ?? 'euL')
 /** Eggs from the shell are counted, the rest is weighed. */
-const amount = (l: LedgerLine) => {
-  const part = eggPart(l.ingredientId)
-  if (!part) return fmt.grams(l.needG)
-  return say('ledger.pieces', { n: Math.round((l.needG / eggEachG(part, grade.value)) * 10) / 10, grams: fmt.grams(l.needG) })
-}
+const amount = (l: LedgerLine) =>
+  l.eggs === null ? fmt.grams(l.needG) : say('ledger.pieces', { n: l.eggs, grams: fmt.grams(l.needG) })
 const haveOf = (id: string) => sheet.value.have?.find(h => h.ingredientId === id)?.massG ?? null
 function setHave(ingredientId: string, massG: number | null) {
   props.day.change((s) => {
@@ -39,8 +35,8 @@ const inLots = (id: string) => (kitchen.record?.lots ?? [])
 function cut(dessertId: string, factor: number) {
   props.day.change((s) => {
     const d = s.desserts.find(x => x.id === dessertId)!
-    const now = d.count ?? ledger.value!.cost.byDessert.find(c => c.dessertId === dessertId)!.portions
-    d.count = Math.max(1, Math.floor(now * factor + 1e-9))
+    const { portions, count } = ledger.value!.cost.byDessert.find(c => c.dessertId === dessertId)!
+    d.count = cutTo(d.count ?? (d.countOf === 'vessels' ? count : portions), factor)
     d.fixed = {}
   })
 }
@@ -65,7 +61,7 @@ watch([ledger, takers], () => {
 })
 const offerWords = (o: { id: string, name: string, factor: number }) => {
   const grams = batchG.get(o.id) ?? 0
-  const what = { factor: factor(o.factor), name: o.name }
+  const what = { factor: factorWords(o.factor), name: o.name }
   return grams > 0 ? say('ledger.offerOf', { ...what, grams: fmt.grams(o.factor * grams) }) : say('ledger.offer', what)
 }
 const offers = (l: Leftover) => offersFor(l, takers.value.map(t => ({ id: t.id, name: t.name, ...t.eggs }))).slice(0, 2)
@@ -77,7 +73,6 @@ async function keep(l: Leftover) {
     fatPercent: null, acidLnSigma: null, massG: Math.round(l.massG), method: { kind: 'entered' }, useBy: l.useBy,
   }, null)
 }
-const factor = (f: number) => f.toFixed(2).replace(/^0/, '')
 const fruitOf = (id: string) => fruitName(FRUITS.find(f => f.id === id)!)
 </script>
 
@@ -91,7 +86,7 @@ const fruitOf = (id: string) => fruitName(FRUITS.find(f => f.id === id)!)
       <p class="presses no-print">
         <template v-for="c in ledger.binds.cuts" :key="c.dessertId">
           <button v-if="c.factor > 0" type="button" class="flat" :data-cut="nameOf(c.dessertId)" @click="cut(c.dessertId, c.factor)">
-            {{ $say('ledger.cut', { name: nameOf(c.dessertId), factor: factor(c.factor) }) }}
+            {{ $say('ledger.cut', { name: nameOf(c.dessertId), factor: factorWords(c.factor) }) }}
           </button>
         </template>
       </p>

@@ -15,7 +15,8 @@ const props = defineProps<{
   sheet: DaySheet
   chosen: string | null
   nowMs: number
-  warm: ReadonlyMap<string, Warm>
+  /** The heat a step brings into the cold. */
+  warmOf: (t: DayPlan['tasks'][number]) => Warm | null
 }>()
 const kitchen = useKitchenStore()
 const emit = defineEmits<{ choose: [key: string], move: [key: string, minutes: number] }>()
@@ -66,7 +67,7 @@ function courseOf(e: DaySheet['equipment'][number], own: readonly Task[]): Cours
     return points && { points, words: say('today.ovenCourse', { most: fmt.temp(Math.max(...points.map(p => p[1]))) }) }
   }
   const place = kitchen.core?.places.find(p => p.id === e.id)
-  const course = place && fridgeCourse(place, kitchen.core!.roomTempC, own, props.warm)
+  const course = place && fridgeCourse(place, kitchen.core!.roomTempC, own, props.warmOf)
   if (!course) return null
   const slower = course.slower.map(s => say('today.slowedBy', { dessert: nameOf(s.dessert), minutes: longWords(s.minutes) }))
   const words = [say('today.fridgeCourse', { most: fmt.temp(course.mostC, 1), watts: Math.round(course.mostW) }), ...slower]

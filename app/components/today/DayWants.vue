@@ -12,11 +12,12 @@ const props = defineProps<{
   batches: ReadonlyMap<string, string>
 }>()
 const kitchen = useKitchenStore()
-const fmt = useFormat()
 const sheet = computed(() => props.day.sheet.value!)
 const text = ref('')
 /** Served when nothing was said. */
 const USUAL = '19:00'
+/** What two induction rings on one plug get together, W (common practice; the sheet has it changed). */
+const USUAL_SHARED_W = 3500
 /** A break begins and ends then when only one of the two was said. */
 const USUAL_BREAK = { from: '12:00', to: '12:30' }
 /** What was read that is not on the shelf. */
@@ -34,6 +35,7 @@ function take() {
       }
       s.desserts.push({
         id: crypto.randomUUID().slice(0, 8), name: names[i]!, formulaId: props.shelf[i]!.id, count: w.count,
+        ...(w.countOf ? { countOf: w.countOf } : {}),
         serveAt: w.serveAt ?? USUAL, keepMinutes: STANDS_MIN, steps: null, fixed: {}, done: [],
       })
     }
@@ -60,21 +62,25 @@ function addOwn() {
   Object.assign(own, { name: '', steps: '' })
 }
 const value = (e: Event) => (e.target as HTMLInputElement).value
-const set = (i: number, key: 'serveAt' | 'count' | 'keepMinutes', e: Event) => props.day.change((s) => {
-  const d = s.desserts[i]!
-  if (key === 'serveAt') d.serveAt = value(e) || d.serveAt
-  else if (key === 'count') d.count = Number(value(e)) > 0 ? Number(value(e)) : null
-  else d.keepMinutes = value(e).trim() === '' ? null : Math.max(0, Number(value(e)) || 0)
-  d.fixed = {}
-})
 const setHand = (i: number, key: 'name' | 'from' | 'to', e: Event) => props.day.change((s) => {
   const h = s.hands[i]!
   h[key] = value(e).trim() || h[key]
 })
 /** What a thing takes at once, how fast an oven changes; empty: no limit, at once. */
+const positive = (e: Event) => (Number(value(e)) > 0 ? Number(value(e)) : null)
 const setThing = (i: number, key: 'capacity' | 'heatKPerMin' | 'coolKPerMin', e: Event) => props.day.change((s) => {
-  s.equipment[i]![key] = Number(value(e)) > 0 ? Number(value(e)) : null
+  s.equipment[i]![key] = positive(e)
 })
+/* Rings: the widest pan, and the supply that several share. */
+const setPan = (i: number, e: Event) => props.day.change((s) => {
+  const cm = positive(e)
+  s.equipment[i]!.panM = cm && cm / 100
+})
+const setShared = (i: number, e: Event) => props.day.change((s) => {
+  s.equipment[i]!.isShared = (e.target as HTMLInputElement).checked
+  s.sharedW ??= USUAL_SHARED_W
+})
+const setSupply = (e: Event) => props.day.change((s) => { s.sharedW = positive(e) })
 /** A break, or none where either end is empty. */
 const setPause = (i: number, key: 'from' | 'to', e: Event) => props.day.change((s) => {
   const h = s.hands[i]!
@@ -111,39 +117,8 @@ const addHand = () => props.day.change((s) => {
         <button type="submit" class="flat" :disabled="!own.name.trim() || ownSteps.length === 0" data-own-add>{{ $say('today.ownAdd') }}</button>
       </form>
     </details>
-    <ul v-if="sheet.desserts.length" class="desserts">
-      <li v-for="(d, i) in sheet.desserts" :key="d.id" :data-dessert="d.name">
-        <b dir="auto">
-          {{ d.name }}
-          <NuxtLink v-if="batches.has(d.id)" class="underline small" :to="`/batch/${batches.get(d.id)}/cook`" data-cooked>{{ $say('today.isMade') }}</NuxtLink>
-          <NuxtLink v-else-if="d.formulaId" class="underline small" :to="`/formula/${d.formulaId}`">{{ $say('today.openIt') }}</NuxtLink>
-        </b>
-        <button
-          v-if="d.ovenC !== undefined" type="button" class="underline small oven" data-oven-c
-          @click="day.change(s => { delete s.desserts[i]!.ovenC })"
-        >
-          {{ $say('today.bakedAt', { temp: fmt.temp(d.ovenC) }) }}
-        </button>
-        <label>{{ $say('today.covers') }}
-          <input class="native num" type="number" min="1" max="10000" :value="d.count ?? ''" @change="e => set(i, 'count', e)">
-        </label>
-        <label>{{ $say('today.servedAt') }}
-          <input class="native num" type="time" :value="d.serveAt" @change="e => set(i, 'serveAt', e)">
-        </label>
-        <label>{{ $say('today.stands') }}
-          <input
-            class="native num" type="number" min="0" max="10080" :value="d.keepMinutes ?? ''"
-            @change="e => set(i, 'keepMinutes', e)"
-          >
-        </label>
-        <span v-if="!d.steps && day.stepsOf(d) === null && day.waits.value === 0" class="wrong">{{ $say('today.noSteps') }}</span>
-        <button
-          type="button" class="underline" :aria-label="`${$say('today.leaveOut')} ${d.name}`"
-          @click="day.change(s => { s.desserts.splice(i, 1) })"
-        >
-          {{ $say('today.leaveOut') }}
-        </button>
-      </li>
+    <ul v-if="sheet.desserts.length" class="rows">
+      <DessertRow v-for="d in sheet.desserts" :key="d.id" :day="day" :dessert="d" :batch-id="batches.get(d.id) ?? null" />
     </ul>
     <details v-if="sheet.desserts.length">
       <summary>{{ $say('today.handsAndThings', { n: sheet.hands.length }) }}</summary>
@@ -194,8 +169,20 @@ const addHand = () => props.day.change((s) => {
               <input class="native num" type="number" min="0.1" max="100" step="0.1" :value="e.coolKPerMin ?? ''" @change="x => setThing(i, 'coolKPerMin', x)">
             </label>
           </template>
+          <template v-else-if="e.kind === 'ring'">
+            <label>{{ $say('today.pansUpTo') }}
+              <input
+                class="native num" type="number" min="5" max="100" :value="e.panM ? Math.round(100 * e.panM) : ''" data-pan
+                @change="x => setPan(i, x)"
+              >
+            </label>
+            <label><input type="checkbox" :checked="e.isShared ?? false" data-shared @change="x => setShared(i, x)"> {{ $say('today.sharesSupply') }}</label>
+          </template>
         </li>
       </ul>
+      <label v-if="sheet.equipment.some(e => e.isShared)">{{ $say('today.sharedW') }}
+        <input class="native num" type="number" min="100" max="50000" step="100" :value="sheet.sharedW ?? ''" data-supply @change="setSupply">
+      </label>
       <p class="soft small">{{ $say('today.thingsPractice') }}</p>
     </details>
   </section>
@@ -205,14 +192,12 @@ const addHand = () => props.day.change((s) => {
 .paste { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0.2rem 1rem; align-items: end; }
 .paste label { grid-column: 1 / -1; }
 textarea { width: 100%; resize: vertical; }
-.desserts { list-style: none; padding: 0; margin: 0.8rem 0 0; border-top: 1px solid var(--hairline); }
+.rows, .desserts { list-style: none; padding: 0; margin: 0.8rem 0 0; border-top: 1px solid var(--hairline); }
 .desserts li {
   display: grid; grid-template-columns: minmax(0, 1fr) auto auto auto auto auto; gap: 0.3rem 1.4rem; align-items: center;
   border-bottom: 1px solid var(--hairline); min-height: 56px;
 }
-.desserts b { font-family: var(--font-display); font-weight: 500; font-size: 1.2rem; overflow-wrap: anywhere; }
 label { display: inline-flex; gap: 0.5rem; align-items: center; }
-.oven { grid-column: 1; grid-row: 2; text-align: left; }
 label .native { width: 5.5rem; } label .native[type="time"] { width: 7rem; }
 .name { max-width: 16rem; }
 .desserts button { min-height: 44px; }
@@ -222,11 +207,11 @@ summary { min-height: 44px; display: flex; align-items: center; cursor: pointer;
 .things { border: 0; padding: 0; margin: 0.8rem 0 0; display: flex; flex-wrap: wrap; gap: 0 1.6rem; }
 .things legend { width: 100%; }
 .things label { min-height: 44px; }
-.things input { width: 22px; height: 22px; accent-color: var(--ink); }
+[type="checkbox"] { width: 22px; height: 22px; accent-color: var(--ink); }
 @media (max-width: 760px) {
   .paste { grid-template-columns: minmax(0, 1fr); }
   .desserts li { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); padding: 0.5rem 0; }
   .desserts label { flex-wrap: wrap; }
-  .desserts b, .name, .oven { grid-column: 1 / -1; }
+  .name { grid-column: 1 / -1; }
 }
 </style>

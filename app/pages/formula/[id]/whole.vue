@@ -8,6 +8,7 @@ import { nutritionOf } from '#core/plan/nutrition'
 import { isCrisp } from '#core/plate/nature'
 import { ALLERGEN_NAMES } from '~/words/names'
 import { buildWords, leakWords, partName, plateVerdict, spareWords } from '~/words/plate'
+import { factorDown, factorWords } from '~/words/factor'
 import { say } from '~/words/say'
 
 definePageMeta({ key: route => `whole-${String((route.params as { id: string }).id)}` })
@@ -31,7 +32,7 @@ function put(next: Parameters<typeof ws.replaceAll>[0]) {
   ws.replaceAll(next)
   ws.endGesture()
 }
-const fitIn = () => put(putBack(scaleFormula(bench.value!, Math.floor(plate.value!.room.factor * 100) / 100)))
+const fitIn = () => put(putBack(scaleFormula(bench.value!, factorDown(plate.value!.room.factor))))
 /** Brushed with egg, cocoa butter or chocolate, or no more. */
 function seal(partId: string) {
   const next = structuredClone(toPlain(ws.planned!))
@@ -86,7 +87,7 @@ const print = () => window.print()
         <section>
           <p class="verdict" :data-verdict="plate.verdict.code" aria-live="polite">{{ plateVerdict(plate) }}</p>
           <p v-if="plate.room.factor < 1">
-            <UButton :label="$say('plate.fitIn', { factor: (Math.floor(plate.room.factor * 100) / 100).toFixed(2) })" data-fit @click="fitIn" />
+            <UButton :label="$say('plate.fitIn', { factor: factorWords(plate.room.factor) })" data-fit @click="fitIn" />
           </p>
           <dl class="facts">
             <div><dt>{{ $say('plate.portions') }}</dt><dd class="num">{{ bench.assembly.portions }} × {{ fmt.grams(plate.portionG) }}</dd></div>
