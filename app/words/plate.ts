@@ -1,5 +1,6 @@
 /** A whole dessert in a cook's words: its verdict, its building, what leaks into what. */
 import type { BuildStep, BuildWhy } from '#core/plate/build'
+import type { Built } from '#core/formula/document'
 import type { DessertKind, MadeName, Names } from '#core/plate/kinds'
 import type { PlatePart } from '#core/plate/part'
 import type { Leak, Leads, Plate } from '#core/plate/plate'
@@ -17,6 +18,8 @@ const MADE = group<Record<MadeName, string>>('plate.MADE')
 export const BEGUN_NAMES: Names = {
   dessert: kind => KIND_WORDS[kind].name, part: kind => PART_NAMES[kind].name, made: name => MADE[name],
 }
+/** How parts become one; level: upon each other in the vessel. */
+export const BUILT_NAMES = group<Record<Built | 'level', string>>('plate.BUILT')
 export const LEAD_WORDS = group<Record<Leads, string>>('plate.LEADS')
 const verdict = sentences('plate.VERDICTS')
 const step = sentences('plate.STEPS')

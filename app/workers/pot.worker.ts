@@ -57,7 +57,8 @@ function doneS(record: BatchRecord, biasK: number | null): number | null {
     const tempC = shown.values[i]
     if (tempC != null && atS > on.atS) pot = observe(pot, { atS: atS - on.atS, tempC: tempC - own.biasK })
   }
-  const left = outlook(pot, [own.doneC]).left[0]
+  const to = outlook(pot, [own.doneC])
+  const left = to.left[0] ?? to.offS
   return left ? on.atS + pot.timeS + left.value + own.holdS : null
 }
 

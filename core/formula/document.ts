@@ -194,12 +194,12 @@ export interface Assembly {
   portions: number
   layers: Layer[]
   /**
-   * How the parts become one: level upon level in the vessel where absent, rolled up, filled into shells, or heaped
-   * on a base late.
+   * How the parts become one: level upon level in the vessel where absent, rolled up, filled into shells, heaped on a
+   * base late, or filled into a round mould and turned out, so that the first level is its top.
    */
   built?: Built
 }
-export const BUILT = ['roll', 'shells', 'heaped'] as const
+export const BUILT = ['roll', 'shells', 'heaped', 'domed'] as const
 export type Built = (typeof BUILT)[number]
 
 /** A pan or bowl: `tareG` is its weight empty, null until it was weighed. */

@@ -16,13 +16,13 @@ import type { PlatePart } from './part'
 
 export const BUILD_CODES = [
   'line', 'freezeInsert', 'lay', 'layFrozen', 'pour', 'spreadOn', 'set', 'freezeWhole', 'glaze', 'thaw', 'top', 'roll',
-  'fillShells', 'heap', 'chill', 'beside',
+  'fillShells', 'heap', 'chill', 'beside', 'turnOut',
 ] as const
 export type BuildCode = (typeof BUILD_CODES)[number]
 /** Why it waits, or why no warmer or cooler. */
 export const BUILD_WHYS = [
   'meltsUnder', 'mustCarry', 'neverCarries', 'insertFirm', 'glazeGrips', 'meringueBonds', 'creamStaysCold',
-  'gelatinPours', 'rollWhileSoft', 'fillLate', 'staysCrisp', 'setsThrough',
+  'gelatinPours', 'rollWhileSoft', 'fillLate', 'staysCrisp', 'setsThrough', 'frozenLetsGo',
 ] as const
 export type BuildWhy = (typeof BUILD_WHYS)[number]
 export interface BuildStep {
@@ -138,16 +138,19 @@ function topsOf({ parts, components, bench, works }: Site, under: PlatePart | un
   }
 }
 
-/** A dessert that is glazed is frozen whole, glazed, and thawed again. */
-function glazed(pile: readonly PlatePart[], glaze: PlatePart, w: Worked | undefined, kitchen: Kitchen): BuildStep[] {
+/** A dessert that is glazed, or turned out of its dome, is frozen whole, turned out, glazed, and thawed again. */
+function frozenWhole({ bench, works, kitchen }: Site, pile: readonly PlatePart[], glaze?: PlatePart): BuildStep[] {
+  const isDomed = bench.assembly.built === 'domed'
   const slab = asSlab(pile.filter(p => p !== glaze).map(slabOf))
   const freezerC = placeAir(kitchen, ['freezer'], FREEZER_C)
   const fridgeC = placeAir(kitchen, ['fanFridge', 'domesticFridge', 'walkIn'], FRIDGE_C - 1)
   return [
-    step('freezeWhole', null, { timeS: freezeS(slab, freezerC), why: 'glazeGrips' }),
-    step('glaze', glaze.id, {
-      leastC: GLAZE_C[0], mostC: GLAZE_C[1], fromC: w?.assessment.heat.pourTempC ?? null, why: 'glazeGrips',
-    }),
+    step('freezeWhole', null, { timeS: freezeS(slab, freezerC), why: isDomed ? 'frozenLetsGo' : 'glazeGrips' }),
+    ...(isDomed ? [step('turnOut', null)] : []),
+    ...(glaze ? [step('glaze', glaze.id, {
+      leastC: GLAZE_C[0], mostC: GLAZE_C[1], fromC: works.get(glaze.id)?.assessment.heat.pourTempC ?? null,
+      why: 'glazeGrips',
+    })] : []),
     step('thaw', null, { timeS: thawS(slab, fridgeC) }),
   ]
 }
@@ -173,12 +176,15 @@ export function buildOf(site: Site): BuildStep[] {
     const { hot, cold } = topsOf(site, pile.at(-1))
     return [...chillOf(works), ...out, ...hot, ...cold]
   }
-  const levels = pile.filter(p => p !== glaze)
+  const isDomed = built === 'domed'
+  const standing = pile.filter(p => p !== glaze)
+  // A dome is filled from its top down.
+  const levels = isDomed ? standing.toReversed() : standing
   const tops = parts.filter(x => x.form === 'top')
   // A crisp top goes on as it is served.
-  const crisp = levels.length > 1 && tops.length === 0 && isCrisp(levels.at(-1)!) ? levels.pop()! : null
+  const crisp = !isDomed && levels.length > 1 && tops.length === 0 && isCrisp(levels.at(-1)!) ? levels.pop()! : null
   for (const [i, p] of levels.entries()) {
-    if (p.form === 'shell' || p.form === 'base') {
+    if (!isDomed && (p.form === 'shell' || p.form === 'base')) {
       out.push(step('line', p.id))
       continue
     }
@@ -187,8 +193,8 @@ export function buildOf(site: Site): BuildStep[] {
     if (wait) out.push(wait)
   }
   if (built === 'roll') out.push(step('roll', levels[0]?.id ?? null, { why: 'rollWhileSoft' }))
-  const ends = topsOf(site, levels.at(-1))
-  out.push(...ends.hot, ...(glaze ? glazed(pile, glaze, works.get(glaze.id), kitchen) : chillOf(works)))
+  const ends = topsOf(site, standing.at(-1))
+  out.push(...ends.hot, ...(glaze || isDomed ? frozenWhole(site, pile, glaze) : chillOf(works)))
   if (crisp) out.push(step('lay', crisp.id, { onId: levels.at(-1)!.id, why: 'staysCrisp' }))
   return [...out, ...ends.cold]
 }

@@ -14,7 +14,7 @@ import type { Use, UseKind } from '../physics/set/bands'
 
 export const DESSERT_KINDS = [
   'meringuePie', 'gelatinTart', 'trifle', 'crustBar', 'mousseCake', 'filledSponge', 'curdRoll', 'pavlova',
-  'filledChoux', 'possetJelly',
+  'filledChoux', 'possetJelly', 'domes', 'eclairs',
 ] as const
 export type DessertKind = (typeof DESSERT_KINDS)[number]
 
@@ -145,6 +145,24 @@ const PLANS: Readonly<Record<DessertKind, Plan>> = {
       made('sauce', 'jelly', 'setCream', { water: 170, sugar: 45, lemon: 35, gelatin: 4 }),
       laid('biscuitLayer', 0.006),
     ],
+  },
+  domes: {
+    use: 'turnedOut', piece: { pieceHeightM: 0.035, pieceWidthM: 0.07, tableTimeS: 1200 },
+    vessel: plainVessel('bowl', 'silicone', 0.07, 0.07, 0.035), count: 8, portions: 8, built: 'domed',
+    filling: {
+      school: 'foldedMousse', grams: { egg: 73, sugar: 82, lemon: 66, gelatin: 6, cream36: 230, zest: 2 },
+    },
+    levels: [FILLING, laid('spongeLayer', 0.006)],
+  },
+  eclairs: {
+    use: 'piped', piece: { pieceHeightM: 0.028, pieceWidthM: 0.035, tableTimeS: 1800 },
+    vessel: plainVessel('rectangle', 'silicone', 0.13, 0.035, 0.03), count: 12, portions: 12, built: 'shells',
+    crust: { kind: 'chouxShell', thickM: 0.006, form: 'shell' },
+    filling: {
+      school: 'gelatinBacked',
+      grams: { egg: 150, yolk_sep: 42, sugar: 140, lemon: 123, butter82: 140, gelatin: 2.5 },
+    },
+    levels: [FILLING],
   },
 }
 /** @example dessertPlan('pavlova').portions // 10 */

@@ -9,6 +9,7 @@ import { PART_FACTS, partMassG, resizeParts } from '../formula/parts'
 import { spansOf } from '../pipeline/stack'
 import type { BuildCode } from './build'
 import { DESSERT_KINDS, type DessertKind, dessertOf, dessertPlan } from './kinds'
+import type { PlatePart } from './part'
 import { isWhole, leadsOf, plateOf } from './plate'
 
 const NAMES = { dessert: (x: string) => x, part: (x: string) => x, made: (x: string) => x }
@@ -191,6 +192,21 @@ describe('the building', () => {
     expect(buildOf(make('filledChoux'))).toEqual(['chill', 'fillShells'])
     expect(buildOf(make('possetJelly')).at(-1)).toBe('lay')
     expect(buildOf(make('curdRoll'))).toEqual(['lay', 'pour', 'roll', 'chill'])
+  })
+  it('a dome is filled from its top down, frozen, turned out, thawed; it stands on what was laid in last', () => {
+    expect(buildOf(make('domes'))).toEqual(['pour', 'lay', 'freezeWhole', 'turnOut', 'thaw'])
+    const plate = plateOf(make('domes'), kitchen)
+    const [base, mousse] = plate.parts as [PlatePart, PlatePart]
+    expect([base.role, base.fromM]).toEqual(['sponge', 0])
+    expect(mousse.fromM).toBeCloseTo(base.thickM, 9)
+    // The mousse is poured into the round of the mould, the sponge laid on it at the rim.
+    expect(plate.build.map(s => s.partId).slice(0, 2)).toEqual([mousse.id, base.id])
+    expect(plate.build[1]!.onId).toBe(mousse.id)
+  })
+  it('the same levels in a straight mould, not turned out, lie the other way round', () => {
+    const p = structuredClone(make('domes'))
+    delete p.formula.assembly.built
+    expect(plateOf(p, kitchen).parts.map(x => x.role)).toEqual(['filling', 'sponge'])
   })
   it('a hot filling on a set cream must cool first, and says to how much', () => {
     // The cream below, the curd poured on it.

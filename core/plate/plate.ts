@@ -105,11 +105,14 @@ function placesOf(b: Bench, planned: Planned, spans: readonly Span[]): Place[] {
   const { components, assembly } = planned.formula
   const crustM = assembly.layers.some(l => l.form === 'shell' || l.form === 'base') ? b.assembly.crustM : 0
   const topM = crustM + spans.reduce((s, x) => s + x.thickM, 0)
+  // What is turned out stands on what was filled last.
+  const turned = (span: Span) => (assembly.built === 'domed'
+    ? topM - span.fromM - span.thickM : crustM + span.fromM)
   const rank = ({ form }: Pick<Place, 'form'>) => ['shell', 'base', 'fill', 'top', 'beside'].indexOf(form)
   const places = components.map((c): Place => {
     const layer = assembly.layers.find(l => l.componentId === c.id)
     const span = spans.find(x => x.componentId === c.id)
-    if (span) return { c, form: 'fill', fromM: crustM + span.fromM, thickM: span.thickM }
+    if (span) return { c, form: 'fill', fromM: turned(span), thickM: span.thickM }
     if (!layer || layer.form === 'fill') return { c, form: 'beside', fromM: 0, thickM: 0 }
     return layer.form === 'top'
       ? { c, form: 'top', fromM: topM, thickM: b.assembly.toppingM }

@@ -22,6 +22,7 @@ import { LEAST_COLD_S, SLOW_HANDS, usesOf } from './stepParts'
 const HANDS_MIN: Partial<Record<BuildCode, readonly [first: number, each: number]>> = {
   line: [5, 0.5], lay: [4, 0.5], layFrozen: [4, 1], pour: [4, 0.5], spreadOn: [5, 0.5], glaze: [10, 3], top: [8, 0.5],
   roll: [6, 6], fillShells: [5, 0.4], heap: [5, 2], beside: [3, 0.3], freezeInsert: [4, 1],
+  turnOut: [4, 0.7],
 }
 const COLD_KIND: Partial<Record<BuildCode, EquipmentKind>> = {
   set: 'fridge', chill: 'fridge', thaw: 'fridge', freezeInsert: 'freezer', freezeWhole: 'freezer',

@@ -54,6 +54,17 @@ describe('a whole dessert drawn', () => {
     expect((await drawn('filledChoux')).findAll('[data-level]')).toHaveLength(4)
     expect((await drawn('pavlova')).findAll('.rim')).toHaveLength(0)
   })
+  it('a dome narrows upwards; long shells are cut along their length', async () => {
+    const xs = (d: string) => [...d.matchAll(/[ML](-?[\d.]+) /g)].map(m => Number(m[1]))
+    const across = (d: string) => Math.max(...xs(d)) - Math.min(...xs(d))
+    const [base, mousse] = (await drawn('domes')).findAll('[data-level]').map(x => x.attributes('d')!)
+    expect(across(mousse!)).toBeLessThanOrEqual(across(base!))
+    expect(xs(mousse!)[12]! - xs(mousse!)[13]!).toBeLessThan(0.01)
+    expect(tops(mousse!)).toBeLessThan(tops(base!))
+    const [long, round] = await Promise.all([drawn('eclairs'), drawn('filledChoux')])
+    expect(long.get('[data-level]').attributes('d')).toContain('H')
+    expect(round.get('[data-level]').attributes('d')).not.toContain('H')
+  })
 })
 
 describe('the parts of a whole dessert', () => {

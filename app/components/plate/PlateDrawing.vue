@@ -20,7 +20,10 @@ const isWide = computed(() => width.value > 560)
 const cellPx = computed(() => (isWide.value ? (width.value - WORDS_PX) / 2 : width.value / 2))
 const pile = computed(() => props.plate.parts.filter(p => p.form !== 'beside'))
 const tallM = computed(() => Math.max(0.005, ...pile.value.map(p => p.fromM + p.thickM)))
-const wideM = computed(() => (props.isInVessel ? props.vessel.lengthM : props.pieceWidthM))
+/** A shell that is longer than wide is cut along its length. */
+const isLong = computed(() => props.built === 'shells' && props.vessel.lengthM > 1.5 * props.vessel.widthM)
+const wideM = computed(() =>
+  (props.isInVessel || props.built === 'domed' || isLong.value ? props.vessel.lengthM : props.pieceWidthM))
 /** The sheet as it is rolled, m across. */
 const rollM = computed(() => 2 * rollRadius(Math.min(props.vessel.lengthM, props.vessel.widthM), tallM.value))
 const sizeM = computed(() => (props.built === 'roll'
@@ -36,6 +39,13 @@ function outline(x: number, y: number, w: number, h: number, lost: number): stri
   return `M${x} ${y}L${x + w} ${y}Q${x + w + 2 * bulge} ${y - h / 2} ${x + w} ${y - h}L${x} ${y - h}`
     + `Q${x - 2 * bulge} ${y - h / 2} ${x} ${y}Z`
 }
+/** A level's outline in a dome: as wide as a half ellipse is at its height. */
+function domeOutline(cx: number, y: number, h: number, from: number, to: number): string {
+  const widthAt = (share: number) => ((wideM.value * scale.value) / 2) * Math.sqrt(Math.max(0, 1 - share ** 2))
+  const steps = Array.from({ length: 13 }, (_, i) => i / 12)
+  const side = (k: 1 | -1) => steps.map(s => `${(cx + k * widthAt(from + s * (to - from))).toFixed(1)} ${(y - s * h).toFixed(1)}`)
+  return `M${[...side(1), ...side(-1).reverse()].join('L')}Z`
+}
 interface Drawn { part: PlatePart, d: string, middleY: number }
 function stack(state: (typeof STATES)[number], left: number): { levels: Drawn[], rim: string | null } {
   const ground = heightPx.value - GROUND_PX
@@ -45,7 +55,10 @@ function stack(state: (typeof STATES)[number], left: number): { levels: Drawn[],
   let wall: { part: PlatePart, y: number } | null = null
   const levels = pile.value.map((part): Drawn => {
     const h = part.thickM * scale.value * (1 - Math.min(0.95, part.lost[state]))
-    const d = outline(x, y, w, Math.max(1.5, h), part.lost[state])
+    const shareOf = (m: number) => m / tallM.value
+    const d = props.built === 'domed'
+      ? domeOutline(x + w / 2, y, Math.max(1.5, h), shareOf(part.fromM), shareOf(part.fromM + part.thickM))
+      : outline(x, y, w, Math.max(1.5, h), part.lost[state])
     const middleY = y - h / 2
     if (part.form === 'shell') wall = { part, y }
     y -= h
@@ -91,7 +104,9 @@ function filled(left: number): Drawn[] {
   const shell = pile.value[0]!
   const [rx, ry] = [(wideM.value * scale.value) / 2, (tallM.value * scale.value) / 2]
   const [cx, cy] = [left + cellPx.value / 2, ground - ry]
-  const oval = (a: number, b: number) => `M${cx - a} ${cy}A${a} ${b} 0 1 1 ${cx + a} ${cy}A${a} ${b} 0 1 1 ${cx - a} ${cy}Z`
+  const oval = (a: number, b: number) => (isLong.value
+    ? `M${cx - a + b} ${cy - b}H${cx + a - b}A${b} ${b} 0 0 1 ${cx + a - b} ${cy + b}H${cx - a + b}A${b} ${b} 0 0 1 ${cx - a + b} ${cy - b}Z`
+    : `M${cx - a} ${cy}A${a} ${b} 0 1 1 ${cx + a} ${cy}A${a} ${b} 0 1 1 ${cx - a} ${cy}Z`)
   const t = shell.thickM * scale.value
   const inner = pile.value.slice(1)
   return [

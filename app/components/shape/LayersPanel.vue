@@ -2,7 +2,7 @@
 /** The layers of a dessert: one more, another order, another name or thickness, or one less. */
 import type { Bench } from '#core/formula/bench'
 import {
-  type Component, type ComponentRole, isComputed, PART_KINDS, type PartKind, type School, SCHOOLS,
+  BUILT, type Component, type ComponentRole, isComputed, PART_KINDS, type PartKind, type School, SCHOOLS,
 } from '#core/formula/document'
 import {
   movedLevel, POURED_ROLES, withComponent, withLaid, withoutComponent, withThickness, withWeight,
@@ -11,6 +11,7 @@ import { partFacts } from '#core/formula/parts'
 import { schoolOf } from '#core/formula/schools'
 import { PART_NAMES } from '~/words/cook'
 import { ROLE_NAMES } from '~/words/layers'
+import { BUILT_NAMES } from '~/words/plate'
 import { FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
 
 const props = defineProps<{ doc: Bench }>()
@@ -56,6 +57,13 @@ const turnMeasure = (c: Component) => put(thickOf(c) === null
 function takeOut(c: Component) {
   put(withoutComponent(ws.planned!, c.id))
   if (props.doc.componentId === c.id) ws.turnTo('')
+}
+/** How the parts become one; level upon level is what is not said. */
+function setBuilt(event: Event) {
+  const built = BUILT.find(b => b === (event.target as HTMLSelectElement).value)
+  const { formula } = ws.planned!
+  const { built: _was, ...assembly } = formula.assembly
+  put({ ...ws.planned!, formula: { ...formula, assembly: built ? { ...assembly, built } : assembly } })
 }
 const rename = (id: string, name: string) =>
   ws.change(`layer-name-${id}`, d => Object.assign(d.components.find(c => c.id === id)!, { name }))
@@ -132,7 +140,14 @@ const rename = (id: string, name: string) =>
         </select>
       </div>
       <UButton :label="$say('plate.addIt')" data-lay-in @click="layIn" />
+      <div>
+        <label class="field-label" for="built-as">{{ $say('plate.builtAs') }}</label>
+        <select id="built-as" class="native" :value="ws.planned!.formula.assembly.built ?? 'level'" @change="setBuilt">
+          <option v-for="b in ['level', ...BUILT] as const" :key="b" :value="b">{{ BUILT_NAMES[b] }}</option>
+        </select>
+      </div>
     </div>
+    <p v-if="ws.planned!.formula.assembly.built === 'domed'" class="soft">{{ $say('plate.domedOrder') }}</p>
     <TakeFromShelf />
   </section>
 </template>
