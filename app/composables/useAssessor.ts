@@ -23,7 +23,7 @@ const LIVE_SILENCE_MS = 3000
 const BULK_SILENCE_MS = 15000
 
 /** Rejects when an answer does not come in time. */
-function inTime<T>(answer: Promise<T>, ms: number): Promise<T> {
+export function inTime<T>(answer: Promise<T>, ms: number): Promise<T> {
   let timer: ReturnType<typeof setTimeout>
   const late = new Promise<never>((_, reject) => {
     timer = setTimeout(() => reject(new Error('no answer')), ms)

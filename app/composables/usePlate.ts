@@ -2,18 +2,26 @@
 import type { Planned } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import type { PlateAnswer, PlateApi } from '../workers/plate.worker'
-import { keepWorker, toPlain } from './useAssessor'
+import { inTime, keepWorker, toPlain } from './useAssessor'
+
+/** A worker that says nothing for so long is begun anew, ms. */
+const SILENCE_MS = 8000
 
 export function usePlate(planned: () => Planned | null, kitchen: () => Kitchen | null) {
   const answer = shallowRef<Exclude<PlateAnswer, { problem: string }> | null>(null)
   const problem = ref<string | null>(null)
   const settled = ref(false)
-  const keeper = keepWorker<PlateApi>(
-    () => new Worker(new URL('../workers/plate.worker.ts', import.meta.url), { type: 'module' }), () => void ask(),
-  )
-  onScopeDispose(keeper.stop)
   let asking = false
   let again = false
+  let turn = 0
+  const keeper = keepWorker<PlateApi>(
+    () => new Worker(new URL('../workers/plate.worker.ts', import.meta.url), { type: 'module' }),
+    () => {
+      asking = false
+      void ask()
+    },
+  )
+  onScopeDispose(keeper.stop)
   async function ask() {
     const [p, k] = [planned(), kitchen()]
     if (!p || !k) return
@@ -21,7 +29,13 @@ export function usePlate(planned: () => Planned | null, kitchen: () => Kitchen |
     again = asking
     if (asking) return
     asking = true
-    const said = await keeper.api().plate(toPlain(p), toPlain(k)).finally(() => { asking = false })
+    const mine = ++turn
+    const answered = keeper.api().plate(toPlain(p), toPlain(k)) as Promise<PlateAnswer>
+    const said = await inTime(answered, SILENCE_MS).catch(() => null)
+    // A worker that is gone is replaced, and asked anew; what it was asked before is no longer waited for.
+    if (mine !== turn) return
+    if (!said) return keeper.restart()
+    asking = false
     if ('problem' in said) problem.value = said.problem
     else {
       problem.value = null

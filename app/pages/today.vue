@@ -226,6 +226,6 @@ header .acts { margin-left: auto; }
 .key .light { background: var(--citron-soft); margin-left: 1rem; }
 .empty { padding: 2rem 0; } .print-only { display: none; } .views { margin-top: 0.6rem; }
 .one p { margin: 0 0 0.4rem; }
-@media (max-width: 760px) { .today { padding: 1rem; } header .acts { margin-left: 0; } }
+@media (max-width: 760px) { .today { padding: 1rem; } header .acts { margin-left: 0; } h1 { width: 100%; margin: 0; } }
 @media print { .print-only { display: block; } }
 </style>

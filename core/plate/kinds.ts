@@ -150,7 +150,7 @@ const PLANS: Readonly<Record<DessertKind, Plan>> = {
     use: 'turnedOut', piece: { pieceHeightM: 0.035, pieceWidthM: 0.07, tableTimeS: 1200 },
     vessel: plainVessel('bowl', 'silicone', 0.07, 0.07, 0.035), count: 8, portions: 8, built: 'domed',
     filling: {
-      school: 'foldedMousse', grams: { egg: 73, sugar: 82, lemon: 66, gelatin: 6, cream36: 230, zest: 2 },
+      school: 'foldedMousse', grams: { egg: 64, sugar: 72, lemon: 58, gelatin: 5.3, cream36: 202, zest: 2 },
     },
     levels: [FILLING, laid('spongeLayer', 0.006)],
   },

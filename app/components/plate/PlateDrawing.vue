@@ -42,8 +42,11 @@ function outline(x: number, y: number, w: number, h: number, lost: number): stri
 /** A level's outline in a dome: as wide as a half ellipse is at its height. */
 function domeOutline(cx: number, y: number, h: number, from: number, to: number): string {
   const widthAt = (share: number) => ((wideM.value * scale.value) / 2) * Math.sqrt(Math.max(0, 1 - share ** 2))
-  const steps = Array.from({ length: 13 }, (_, i) => i / 12)
-  const side = (k: 1 | -1) => steps.map(s => `${(cx + k * widthAt(from + s * (to - from))).toFixed(1)} ${(y - s * h).toFixed(1)}`)
+  // By equal angles: round up to the top.
+  const [a, b] = [Math.asin(Math.min(1, from)), Math.asin(Math.min(1, to))]
+  const shares = Array.from({ length: 25 }, (_, i) => Math.sin(a + ((b - a) * i) / 24))
+  const up = (share: number) => (h * (share - from)) / Math.max(1e-9, to - from)
+  const side = (k: 1 | -1) => shares.map(s => `${(cx + k * widthAt(s)).toFixed(1)} ${(y - up(s)).toFixed(1)}`)
   return `M${[...side(1), ...side(-1).reverse()].join('L')}Z`
 }
 interface Drawn { part: PlatePart, d: string, middleY: number }

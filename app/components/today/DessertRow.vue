@@ -116,7 +116,7 @@ const isStuck = computed(() =>
 }
 b { font-family: var(--font-display); font-weight: 500; font-size: 1.2rem; overflow-wrap: anywhere; }
 label, .many { display: inline-flex; gap: 0.5rem; align-items: center; }
-.many input { width: 5.5rem; } label .native { width: 5.5rem; } label .native[type="time"] { width: 7rem; }
+.many input { width: 4.5rem; } .many select { width: 6.5rem; } label .native { width: 5.5rem; } label .native[type="time"] { width: 7rem; }
 label .native.when { width: 13.5rem; } label .native.version { width: 15rem; }
 button { min-height: 44px; }
 .oven { grid-column: 1; text-align: left; }

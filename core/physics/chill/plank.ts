@@ -2,7 +2,7 @@
  * How long a slab takes to freeze through and to thaw, by Plank's equation (1913, from memory H):
  * t = ρ·L/|T_f − T_a|·(P·a/h + R·a²/k), with P = ½ and R = ⅛ for a slab cooled from both faces.
  */
-import { ICE_LATENT } from '../physics/chill/freezing'
+import { ICE_LATENT } from './freezing'
 
 export interface Slab {
   thickM: number
