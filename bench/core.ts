@@ -326,10 +326,9 @@ function fullDay(): DayInput {
   }
 }
 const busy = fullDay()
-const plainSteps = () => []
-print('a first plan of 12 desserts, 120 steps', median(() => planOf(busy, plainSteps, 0.02), 3), whole)
-print('a good plan of them', median(() => planOf(busy, plainSteps, 1), 3), whole)
-const [before] = [planOf(busy, plainSteps, 1)]
+print('a first plan of 12 desserts, 120 steps', median(() => planOf(busy, 0.02), 3), whole)
+print('a good plan of them', median(() => planOf(busy, 1), 3), whole)
+const [before] = [planOf(busy, 1)]
 const late = structuredClone(busy)
 const was = before!.tasks.find(t => t.id === 'mix')!
 late.desserts.find(d => d.id === was.dessert)!.steps!.find(s => s.name === 'mix')!.fixed = {

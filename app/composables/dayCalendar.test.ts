@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { DayPlan } from '#core/schedule/plan'
+import type { StepInput } from '#core/schedule/read'
 import type { DaySheet } from '../../shared/day'
 import { equipmentOf } from '../../shared/day'
 import { demoDay, demoKitchen } from '../../server/database/demo'
@@ -37,19 +38,45 @@ describe('a day as a calendar file', () => {
 })
 
 describe('a sheet as the planner takes it', () => {
+  const of = (...steps: StepInput[]) => ({ steps, freshMinutes: 7 * 24 * 60 })
   const sheet: DaySheet = demoDay('friday')
   it('has the day before for its hands, nothing that is out, and what was put by hand', () => {
     const [first] = sheet.desserts
     first!.fixed = { boil: { start: '2026-11-27T09:00', who: 'Ines', began: false } }
-    const day = dayInputOf('2026-11-27', sheet, () => [{ name: 'boil', minutes: 5 }, { name: 'chill', minutes: 60 }])
+    const day = dayInputOf('2026-11-27', sheet, () => of({ name: 'boil', minutes: 5 }, { name: 'chill', minutes: 60 }))
     expect(day.hands![0]!.shifts).toEqual([
       { from: '2026-11-26T07:00', to: '2026-11-26T16:00' }, { from: '2026-11-27T07:00', to: '2026-11-27T16:00' }])
     expect(day.equipment!.some(e => e.kind === 'blastChiller')).toBe(false)
     expect(day.desserts[0]!.steps!.map(s => s.fixed ?? null)).toEqual([{ start: '2026-11-27T09:00', who: 'Ines' }, null])
   })
+  it('a step lasts as long as its batch tells, with no more hands at it than that', () => {
+    const own = structuredClone(sheet)
+    own.desserts[0]!.fixed = { boil: { start: '2026-11-27T09:00', who: null, began: true, lasts: 4 } }
+    const [boil] = dayInputOf('2026-11-27', own, () => of({ name: 'boil', minutes: 9, minutesSlow: 11, attended: 9 }))
+      .desserts[0]!.steps!
+    expect(boil).toMatchObject({ minutes: 4, minutesSlow: 4, attended: 4, fixed: { start: '2026-11-27T09:00' } })
+  })
+  it('rings that share a supply say so once its watts are said; a fridge has the kitchen\'s own air', () => {
+    const own = structuredClone(sheet)
+    const rings = own.equipment.filter(e => e.kind === 'ring')
+    rings[0]!.isShared = true
+    rings[0]!.panM = 0.24
+    const ids = (watts: number | null) => {
+      own.sharedW = watts
+      return dayInputOf('2026-11-27', own, () => of()).equipment!.filter(e => e.kind === 'ring').map(e => e.supply ?? null)
+    }
+    expect(ids(null)).toEqual(rings.map(() => null))
+    expect(ids(3500)[0]).toEqual({ id: 'shared', watts: 3500 })
+    expect(ids(3500)[1]).toBeNull()
+    const [place] = demoKitchen().places.filter(p => own.equipment.some(e => e.id === p.id && e.kind === 'fridge'))
+    const day = dayInputOf('2026-11-27', own, () => of(), { places: [place!], roomTempC: 23 })
+    expect(day.equipment!.find(e => e.id === place!.id)!.place)
+      .toEqual({ kind: place!.kind, airC: place!.airTempC, roomC: 23 })
+    expect(day.equipment!.find(e => e.id === rings[0]!.id)!.panM).toBe(0.24)
+  })
   it('hours past midnight end the next day', () => {
     const night = { ...sheet, hands: [{ name: 'x', from: '18:00', to: '02:00' }] }
-    expect(dayInputOf('2026-11-27', night, () => []).hands![0]!.shifts![1])
+    expect(dayInputOf('2026-11-27', night, () => of()).hands![0]!.shifts![1])
       .toEqual({ from: '2026-11-27T18:00', to: '2026-11-28T02:00' })
   })
   it('a kitchen\'s ovens, rings and fridges are on it, benches and ice baths are not', () => {

@@ -12,7 +12,7 @@ import { coreKitchen } from '../../shared/kitchen'
 import type { DayRecord, DaySheet, SheetDessert, SheetHand } from '../../shared/day'
 import type { DayLedger } from '#core/ledger/ledger'
 import { type Move, movesOf } from '#core/schedule/replan'
-import type { DayApi, DaySaid, Wanted } from '../workers/day.worker'
+import type { DayApi, DaySaid, Steps, Wanted } from '../workers/day.worker'
 
 const KEPT = 'lumbik:day:'
 const SAVES_MS = 500
@@ -37,7 +37,7 @@ const lasting = (s: StepInput, minutes: number) => ({
 
 /** A sheet as the planner takes it. */
 export function dayInputOf(
-  date: string, sheet: DaySheet, stepsOf: (d: SheetDessert) => StepInput[] | null,
+  date: string, sheet: DaySheet, stepsOf: (d: SheetDessert) => Steps | null,
   k: Pick<Kitchen, 'places' | 'roomTempC'> | null = null,
 ): DayInput {
   const placeOf = (id: string) => {
@@ -52,9 +52,9 @@ export function dayInputOf(
         id, kind, capacity, heatKPerMin, coolKPerMin, panM, place: placeOf(id),
         supply: isShared && sheet.sharedW ? { id: SUPPLY, watts: sheet.sharedW } : null,
       })),
-    desserts: sheet.desserts.map(d => ({
-      id: d.id, name: d.name, serveAt: `${date}T${d.serveAt}`, earliest: d.earliest ?? null, keepMinutes: d.keepMinutes,
-      steps: (stepsOf(d) ?? []).map((s) => {
+    desserts: sheet.desserts.map(d => ({ d, of: stepsOf(d) })).map(({ d, of }) => ({
+      id: d.id, name: d.name, freshMinutes: of?.freshMinutes ?? null, serveAt: `${date}T${d.serveAt}`, earliest: d.earliest ?? null, keepMinutes: d.keepMinutes,
+      steps: (of?.steps ?? []).map((s) => {
         const at = d.fixed[s.id ?? s.name]
         if (!at) return s
         const lasts = at.lasts === undefined ? {} : lasting(s, at.lasts)
@@ -74,7 +74,7 @@ export function useDay(date: Ref<string>) {
   const unsent = ref(false)
   /** What is on the server instead, where somebody else changed it. */
   const theirs = shallowRef<DayRecord | null>(null)
-  const steps = shallowRef(new Map<string, StepInput[] | null>())
+  const steps = shallowRef(new Map<string, Steps | null>())
   const history = useUndo<DaySheet>()
   let version = 0
   const worker = new Worker(new URL('../workers/day.worker.ts', import.meta.url), { type: 'module' })
@@ -184,7 +184,9 @@ export function useDay(date: Ref<string>) {
       kinds, d.ovenC ?? null)
     steps.value = new Map(steps.value).set(key, found)
   }
-  const stepsOf = (d: SheetDessert): StepInput[] | null => d.steps ?? steps.value.get(keyOf(d)) ?? null
+  const plannedSteps = (d: SheetDessert): Steps | null =>
+    (d.steps ? { steps: d.steps, freshMinutes: null } : steps.value.get(keyOf(d)) ?? null)
+  const stepsOf = (d: SheetDessert): StepInput[] | null => plannedSteps(d)?.steps ?? null
   /** Formulas that are still being worked out. */
   const waits = computed(() => sheet.value?.desserts.filter(d => !d.steps && !steps.value.has(keyOf(d))).length ?? 0)
   watch(sheet, (s) => {
@@ -205,7 +207,7 @@ export function useDay(date: Ref<string>) {
     progress.value = 0
     if (!s || waits.value > 0) return
     const before = plan.value?.feasible && plannedFor === without(s) && !isLetGo(s) ? plan.value : null
-    const input = toPlain(dayInputOf(date.value, s, stepsOf, kitchen.core))
+    const input = toPlain(dayInputOf(date.value, s, plannedSteps, kitchen.core))
     void planner.plan(input, before && toPlain(before), proxy((said: DaySaid) => {
       if (sheet.value !== s) return
       progress.value = said.done

@@ -5,7 +5,7 @@ import { benchOf, type Planned } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import { type DayLedger, ledgerOf, type OnHand } from '#core/ledger/ledger'
 import { type Counted, forCovers } from '#core/plan/covers'
-import { bakedAt, stepsOfFormula } from '#core/schedule/ofFormula'
+import { bakedAt, freshMinutes, stepsOfFormula } from '#core/schedule/ofFormula'
 import { type DayPlan, planSteps } from '#core/schedule/plan'
 import type { DayInput, StepInput } from '#core/schedule/read'
 import { replanSteps } from '#core/schedule/replan'
@@ -24,6 +24,8 @@ const breathe = () =>
 
 /** A dessert of the day with its formula, for so many. */
 export interface Wanted { dessertId: string, planned: Planned, count: number | null, countOf?: Counted }
+/** A formula's steps, and how long before service it may be begun. */
+export interface Steps { steps: StepInput[], freshMinutes: number | null }
 export interface DaySaid {
   plan: DayPlan | null
   /** Share of the search that is done; 1: this is the plan. */
@@ -36,10 +38,11 @@ const api = {
   /** A formula as steps; null: it cannot be worked out. */
   steps(
     { planned, count, countOf }: Omit<Wanted, 'dessertId'>, kitchen: Kitchen, kinds: readonly string[], ovenC: number | null,
-  ): StepInput[] | null {
+  ): Steps | null {
     try {
       const as = ovenC === null ? planned : bakedAt(planned, ovenC)
-      return stepsOfFormula(as, kitchen, count, new Set(kinds), countOf)
+      const steps = stepsOfFormula(as, kitchen, count, new Set(kinds), countOf)
+      return { steps, freshMinutes: freshMinutes(as, kitchen, steps) }
     } catch (error) {
       if (!(error instanceof InputError)) throw error
       return null
@@ -65,7 +68,7 @@ const api = {
     const mine = ++newest
     try {
       for (const effort of before ? [1] : [FIRST, 1]) {
-        const run = before ? replanSteps(day, before) : planSteps(day, () => [], effort)
+        const run = before ? replanSteps(day, before) : planSteps(day, effort)
         for (let last = performance.now(), step = run.next(); ; step = run.next()) {
           if (step.done) {
             report({ plan: step.value, done: effort === 1 ? 1 : 0, wrong: null })

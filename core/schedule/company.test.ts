@@ -6,7 +6,6 @@ import { stepsOfFormula } from './ofFormula'
 import { type DayPlan, planOf } from './plan'
 import type { DayInput, StepInput } from './read'
 
-const NONE = () => []
 const minutesOf = (plan: DayPlan, dessert: string, id: string) => {
   const t = plan.tasks.find(x => x.dessert === dessert && x.id === id)!
   return (Date.parse(t.end) - Date.parse(t.start)) / 60_000
@@ -25,23 +24,23 @@ const day = (desserts: DayInput['desserts'], fridges = ['one']): DayInput => ({
 
 describe('a second hot tub in a fridge', () => {
   it('makes both stay longer, and so begin sooner; in a fridge of its own it does not', () => {
-    const alone = planOf(day([tub('a')]), NONE)
-    const two = planOf(day([tub('a'), tub('b')]), NONE)
-    const apart = planOf(day([tub('a', {}, { uses: [{ id: 'one' }] }), tub('b', {}, { uses: [{ id: 'two' }] })], ['one', 'two']), NONE)
+    const alone = planOf(day([tub('a')]))
+    const two = planOf(day([tub('a'), tub('b')]))
+    const apart = planOf(day([tub('a', {}, { uses: [{ id: 'one' }] }), tub('b', {}, { uses: [{ id: 'two' }] })], ['one', 'two']))
     expect(minutesOf(alone, 'a', 'cold')).toBe(240)
     expect(minutesOf(two, 'a', 'cold')).toBeGreaterThan(250)
     expect(two.tasks[0]!.start < alone.tasks[0]!.start).toBe(true)
     expect([minutesOf(apart, 'a', 'cold'), minutesOf(apart, 'b', 'cold')]).toEqual([240, 240])
   })
   it('that comes hours later costs the first nothing; one that brings no heat costs nobody anything', () => {
-    const later = planOf(day([tub('a', { serveAt: '2026-11-28T14:00' }), tub('b', { serveAt: '2026-11-28T23:00' })]), NONE)
+    const later = planOf(day([tub('a', { serveAt: '2026-11-28T14:00' }), tub('b', { serveAt: '2026-11-28T23:00' })]))
     expect(minutesOf(later, 'a', 'cold')).toBe(240)
-    const cold = planOf(day([tub('a'), tub('b', {}, { warm: null })]), NONE)
+    const cold = planOf(day([tub('a'), tub('b', {}, { warm: null })]))
     expect(minutesOf(cold, 'a', 'cold')).toBe(240)
   })
   it('where nothing may begin so early, the plan stands and says who is slowed, and by what', () => {
     const tight = { earliest: '2026-11-28T14:40' }
-    const plan = planOf(day([tub('a', tight), tub('b', tight)]), NONE)
+    const plan = planOf(day([tub('a', tight), tub('b', tight)]))
     expect(plan.feasible).toBe(true)
     expect(minutesOf(plan, 'a', 'cold')).toBe(240)
     const said = plan.conflicts.filter(c => c.code === 'slowedInFridge')

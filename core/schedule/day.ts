@@ -65,6 +65,8 @@ export interface DayDessert {
   name: string
   serveAt: number
   earliest: number | null
+  /** Nothing of it is begun before: it would not be fresh. Absent: no limit. */
+  freshFrom?: number | null
   /** It may stand ready for so long; null: no limit. */
   keepMinutes: number | null
   steps: DayStep[]

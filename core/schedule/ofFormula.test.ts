@@ -6,7 +6,7 @@ import { benchOf } from '../formula/bench'
 import { assess } from '../pipeline/assess'
 import { orderOfWork } from '../plan/order'
 import { demoFormulas, demoKitchen } from '../../server/database/demo'
-import { bakedAt, stepsOfFormula } from './ofFormula'
+import { bakedAt, freshMinutes, stepsOfFormula } from './ofFormula'
 
 const ALL = new Set(['ring', 'oven', 'fridge', 'mixer', 'freezer', 'blastChiller'])
 const steps = (of = curd(), count: number | null = null, has: ReadonlySet<string> = ALL) =>
@@ -77,5 +77,16 @@ describe('another temperature of the oven', () => {
   })
   it('what is not baked stays as it is', () => {
     expect(bakedAt(curd(), 120)).toEqual(curd())
+  })
+})
+
+describe('how long before service it may be begun', () => {
+  it('is as long as it keeps by its food code, or a day for what sinks; what is frozen does not count', () => {
+    const fresh = (of: ReturnType<typeof curd>) => freshMinutes(of, kitchen, []) / (24 * 60)
+    const days = assess(benchOf(curd()), kitchen).serve.storageDays
+    expect(days).toBeGreaterThan(1)
+    expect(fresh(curd())).toBe(days)
+    const night = { name: 'build:freezeWhole · x', minutes: 600, uses: [] }
+    expect(freshMinutes(curd(), kitchen, [night]) - freshMinutes(curd(), kitchen, [])).toBe(600)
   })
 })

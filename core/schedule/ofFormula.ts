@@ -69,6 +69,20 @@ export function stepsOfFormula(
   return bringsHeat(out, b, kitchen)
 }
 
+const DAY_MIN = 24 * 60
+/**
+ * Nothing of it is begun longer before service than this, minutes: the days it keeps by the food code or its kind, one
+ * at least, and what of its time it is frozen.
+ * @param steps of it, as `stepsOfFormula` has them
+ * @example freshMinutes(planned, kitchen, []) // 10080
+ */
+export function freshMinutes(planned: Planned, kitchen: Kitchen, steps: readonly StepInput[]): number {
+  const days = planned.formula.components.filter(isComputed)
+    .map(c => work(placed(benchOf(planned, c.id), kitchen), kitchen).assessment.serve.storageDays)
+  const frozen = steps.filter(s => (s.uses ?? []).some(u => u.kind === 'freezer') || s.name.includes(':freeze'))
+  return Math.max(1, Math.min(...days)) * DAY_MIN + frozen.reduce((s, x) => s + x.minutes, 0)
+}
+
 /**
  * The same formula baked at another temperature of the oven's air: its time follows from there.
  * @example bakedAt(planned, 120) // planned

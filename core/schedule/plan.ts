@@ -5,7 +5,7 @@ import { CHANCE_WANTED, chancesOf, marginOf } from './chance'
 import { slowed, slowedBy } from './company'
 import type { Day } from './day'
 import { type Conflict, conflictsOf, crowdedIn } from './explain'
-import { type Clock, type DayInput, dayOf, type StepsOfFormula } from './read'
+import { type Clock, type DayInput, dayOf } from './read'
 import { type Found, type Margin, searchDay } from './search'
 
 export interface PlanTask {
@@ -134,8 +134,8 @@ const taskOf = ({ task, start, end, who, on }: Placed, clock: Clock): PlanTask =
  * The plan of a day as it is given, in steps that say the share done.
  * @throws {InputError} as `dayOf`
  */
-export function* planSteps(input: DayInput, ofFormula: StepsOfFormula, effort = 1): Generator<number, DayPlan> {
-  const { day, clock } = dayOf(input, ofFormula)
+export function* planSteps(input: DayInput, effort = 1): Generator<number, DayPlan> {
+  const { day, clock } = dayOf(input)
   const { day: as, found, chances, buffers, crowded } = yield* planned(day, effort)
   yield 0.95
   const conflicts = [...crowdedIn(found, crowded), ...conflictsOf(as, found, buffers, effort)]
@@ -149,7 +149,7 @@ export function* planSteps(input: DayInput, ofFormula: StepsOfFormula, effort = 
 }
 /**
  * The plan of a day.
- * @example planOf({ date: '2026-11-28', desserts: [] }, () => []).feasible // true
+ * @example planOf({ date: '2026-11-28', desserts: [] }).feasible // true
  */
-export const planOf = (input: DayInput, ofFormula: StepsOfFormula, effort = 1): DayPlan =>
-  toEnd(planSteps(input, ofFormula, effort))
+export const planOf = (input: DayInput, effort = 1): DayPlan =>
+  toEnd(planSteps(input, effort))

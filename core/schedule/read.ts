@@ -63,6 +63,8 @@ export interface DayInput {
     serveAt: string
     earliest?: string | null
     keepMinutes?: number | null
+    /** Nothing of it is begun longer before service, as the food code or its kind has it. */
+    freshMinutes?: number | null
     steps?: StepInput[] | null
   }[]
 }
@@ -189,16 +191,13 @@ function coldOf({ kind, place }: NonNullable<DayInput['equipment']>[number]): Co
   return { kind: is, dialC, roomC: place?.roomC ?? USUAL_AIR_C.bench, opensPerHour: OPENS_AT_WORK }
 }
 
-/** Steps of a dessert that is given as a formula; in the time of day it is served. */
-export type StepsOfFormula = (dessert: DayInput['desserts'][number], path: string) => StepInput[]
-
 /**
- * A day as it is given, ready to be planned.
+ * A day as it is given, its formulas as steps already, ready to be planned.
  * @throws {InputError} naming the field: a time that is none, a shift that ends before it begins, a step that follows
  *   nothing known or itself
- * @example dayOf({ date: '2026-11-28', desserts: [] }, () => []).day.desserts.length // 0
+ * @example dayOf({ date: '2026-11-28', desserts: [] }).day.desserts.length // 0
  */
-export function dayOf(input: DayInput, ofFormula: StepsOfFormula): { day: Day, clock: Clock } {
+export function dayOf(input: DayInput): { day: Day, clock: Clock } {
   const clock = clockOf(input.date, textsOf(input))
   const equipment = (input.equipment ?? []).map((e): Equipment => ({
     id: e.id, kind: e.kind as EquipmentKind, capacity: e.capacity ?? null, minC: e.minC ?? null, maxC: e.maxC ?? null,
@@ -213,13 +212,15 @@ export function dayOf(input: DayInput, ofFormula: StepsOfFormula): { day: Day, c
   const hands = (input.hands ?? []).map((h, i) => handOf(h, `hands.${i}`, clock))
   const desserts = input.desserts.map((d, i): DayDessert => {
     const path = `desserts.${i}`
+    const serveAt = clock.at(d.serveAt, `${path}.serveAt`)
     return {
       id: d.id ?? d.name,
       name: d.name,
-      serveAt: clock.at(d.serveAt, `${path}.serveAt`),
+      serveAt,
+      freshFrom: d.freshMinutes == null ? null : serveAt - d.freshMinutes,
       earliest: d.earliest ? clock.at(d.earliest, `${path}.earliest`) : null,
       keepMinutes: d.keepMinutes ?? null,
-      steps: stepsOf(d.steps ?? ofFormula(d, path), `${path}.steps`, clock),
+      steps: stepsOf(d.steps ?? [], `${path}.steps`, clock),
     }
   })
   const keys = new Set<string>()

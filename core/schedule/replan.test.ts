@@ -19,7 +19,7 @@ const day = (): DayInput => ({
     ],
   })),
 })
-const plan = planOf(day(), () => [])
+const plan = planOf(day())
 const startOf = (p: DayPlan, dessert: string, id: string) =>
   p.tasks.find(t => t.dessert === dessert && t.id === id)!.start
 const at = (hhmm: string) => `${DATE}T${hhmm}`
@@ -59,7 +59,7 @@ describe('planned anew', () => {
     const d = day()
     // One pair of hands only, and the fool's cooking begun when the tart's was meant to be.
     d.hands = [d.hands![0]!]
-    const before = planOf(d, () => [])
+    const before = planOf(d)
     const cook = before.tasks.find(t => t.dessert === 'fool' && t.id === 'cook')!
     const tart = before.tasks.find(t => t.dessert === 'tart' && t.id === 'cook')!
     const moved: DayInput = structuredClone(d)

@@ -7,7 +7,7 @@ import { parseISO } from 'date-fns'
 import { CHANCE_WANTED } from './chance'
 import { keyOf } from './day'
 import { type DayPlan, planSteps, type PlanTask } from './plan'
-import type { DayInput, StepInput, StepsOfFormula } from './read'
+import type { DayInput, StepInput } from './read'
 
 /** A step that is elsewhere than it was: who had it, who has it now. */
 export interface Move {
@@ -132,7 +132,7 @@ const isSound = (plan: DayPlan, before: DayPlan) => plan.feasible && plan.confli
  * @throws {InputError} as `dayOf`
  */
 export function* replanSteps(
-  input: DayInput, before: DayPlan, effort = 1, ofFormula: StepsOfFormula = () => [],
+  input: DayInput, before: DayPlan, effort = 1,
 ): Generator<number, DayPlan> {
   const steps: Steps = new Map(input.desserts.map(d => [d.id ?? d.name, d.steps ?? []]))
   const moved = put(steps, before)
@@ -149,8 +149,8 @@ export function* replanSteps(
   for (const isFree of moved.size > 0 ? free : [() => false]) {
     const day = held(input, before, isFree)
     if (!day) break
-    const plan = yield* planSteps(day, ofFormula, HELD_EFFORT * effort)
+    const plan = yield* planSteps(day, HELD_EFFORT * effort)
     if (isSound(plan, before)) return plan
   }
-  return yield* planSteps(input, ofFormula, effort)
+  return yield* planSteps(input, effort)
 }

@@ -7,8 +7,6 @@ import { describe, expect, it } from 'vitest'
 import { anyDay, asProgramme, costOfPlan, faultsOf, smallDay } from '../../tests/support/days'
 import { planOf } from './plan'
 
-const NONE = () => []
-
 describe('held against the exact solver', () => {
   it('sixty small days: a plan wherever there is one, and within a twentieth of the best', async () => {
     const highs = await loadHighs()
@@ -17,7 +15,7 @@ describe('held against the exact solver', () => {
       const day = smallDay(seed)
       const { lp, serves } = asProgramme(day)
       const exact = highs.solve(lp)
-      const plan = planOf(day, NONE)
+      const plan = planOf(day)
       expect(plan.feasible, `day ${seed}`).toBe(exact.Status === 'Optimal')
       if (!plan.feasible) continue
       expect(faultsOf(day, plan), `day ${seed}`).toEqual([])
@@ -35,7 +33,7 @@ describe('looked through', () => {
     let plans = 0
     for (let seed = 0; seed < 500; seed++) {
       const day = anyDay(seed)
-      const plan = planOf(day, NONE, 0.05)
+      const plan = planOf(day, 0.05)
       if (!plan.feasible) continue
       plans++
       expect(faultsOf(day, plan), `day ${seed}`).toEqual([])
@@ -44,7 +42,7 @@ describe('looked through', () => {
   })
   it('the checker sees what is wrong', () => {
     const day = anyDay(1)
-    const plan = planOf(day, NONE)
+    const plan = planOf(day)
     expect(plan.feasible).toBe(true)
     const spoilt = (over: Partial<(typeof plan.tasks)[number]>, i = 0) =>
       faultsOf(day, { ...plan, tasks: plan.tasks.map((t, k) => (k === i ? { ...t, ...over } : t)) })
@@ -68,10 +66,17 @@ describe('a day as it is given', () => {
       ['2026-11-28T19:00', '2026-11-28T15:00:00'], ['2026-11-28T19:00:00Z', '2026-11-28T15:00:00Z'],
       ['2026-11-28T19:00+01:00', '2026-11-28T15:00:00+01:00'], ['19:00', '2026-11-28T15:00:00'],
     ] as const) {
-      const plan = planOf({ date: '2026-11-28', desserts: [{ name: 'posset', serveAt, steps }] }, NONE)
+      const plan = planOf({ date: '2026-11-28', desserts: [{ name: 'posset', serveAt, steps }] })
       expect(plan.tasks[0], serveAt).toMatchObject({ id: 'heat', dessert: 'posset', start: starts, who: null })
       expect(plan.chanceOnTime).toEqual({ posset: 1 })
     }
+  })
+  it('nothing is begun longer before service than it stays fresh; earlier is no way out', () => {
+    const day = (freshMinutes: number) => ({ date: '2026-11-28', desserts: [
+      { name: 'x', serveAt: '19:00', freshMinutes, steps: [step('a', 60), step('b', 60)] }] })
+    expect([planOf(day(120)).feasible, planOf(day(119)).feasible]).toEqual([true, false])
+    const why = planOf({ ...day(119), desserts: [{ ...day(119).desserts[0]!, earliest: '18:00' }] }).conflicts[0]!
+    expect(why.ways.map(w => w.code)).not.toContain('startEarlier')
   })
   const shell = {
     name: 'meringue', serveAt: '2026-11-28T19:00', keepMinutes: 48 * 60, steps: [
@@ -90,7 +95,7 @@ describe('a day as it is given', () => {
     date: '2026-11-28', hands: [cook], equipment: [{ ...oven, ...over }], desserts: [shell, pie],
   })
   it('a slow shell and a pie for 19:00 share one oven, one after the other with its cooling; it is said why', () => {
-    const plan = planOf(both(), NONE)
+    const plan = planOf(both())
     expect(plan.feasible).toBe(true)
     expect(faultsOf({ ...both(), desserts: both().desserts.map(d => ({ ...d, id: d.name, steps: d.steps.map((s, i) =>
       ({ ...s, id: s.name, after: i ? [d.steps[i - 1]!.name] : [] })) })) }, plan)).toEqual([])
@@ -107,7 +112,7 @@ describe('a day as it is given', () => {
     const night = { ...cook, from: null, to: null, shifts: [
       { from: '2026-11-27T12:00', to: '2026-11-27T20:00' }, { from: '2026-11-28T07:00', to: '2026-11-28T19:00' },
     ] }
-    const plan = planOf({ ...both(), hands: [night] }, NONE)
+    const plan = planOf({ ...both(), hands: [night] })
     const way = plan.conflicts.flatMap(c => c.ways).find(w => w.code === 'eveningBefore')
     const [dessert, id] = String(way!.params.first).split('/') as [string, string]
     const task = plan.tasks.find(t => t.dessert === dessert && t.id === id)!
@@ -115,13 +120,13 @@ describe('a day as it is given', () => {
     // It ends as the evening does.
     expect(ends).toBe(Date.parse('2026-11-27T20:00Z'))
     // Nobody there the evening before: it is no way.
-    expect(planOf(both(), NONE).conflicts.flatMap(c => c.ways).map(w => w.code)).not.toContain('eveningBefore')
+    expect(planOf(both()).conflicts.flatMap(c => c.ways).map(w => w.code)).not.toContain('eveningBefore')
   })
   it('an oven that cannot be so hot, hours that are too short, a fruitless wait: named, with the least that would do', () => {
-    const cold = planOf(both({ maxC: 120 }), NONE)
+    const cold = planOf(both({ maxC: 120 }))
     expect(cold.feasible).toBe(false)
     expect(cold.conflicts[0]).toMatchObject({ code: 'noEquipmentAt', tasks: ['lime pie/bake'] })
-    const late = planOf({ ...both(), hands: [{ ...cook, from: '2026-11-28T18:00' }], desserts: [pie] }, NONE)
+    const late = planOf({ ...both(), hands: [{ ...cook, from: '2026-11-28T18:00' }], desserts: [pie] })
     expect(late.conflicts[0]!.code).toBe('cannotBeInTime')
     const ways = Object.fromEntries(late.conflicts[0]!.ways.map(w => [w.code, w.params.minutes]))
     // 20 + 15 + 240 minutes from 18:00 are 22:35.
@@ -133,10 +138,10 @@ describe('a day as it is given', () => {
       { from: '2026-11-28T13:00', to: '2026-11-28T20:00' },
     ]
     const early = planOf({ date: '2026-11-28', hands: [{ name: 'Ada', shifts }], desserts: [
-      { name: 'x', serveAt: '06:30', keepMinutes: 60, steps: [step('plate', 20)] }] }, NONE)
+      { name: 'x', serveAt: '06:30', keepMinutes: 60, steps: [step('plate', 20)] }] })
     expect(early.conflicts[0]!.ways).toContainEqual({ code: 'beginShiftEarlier', params: { minutes: 50 } })
     const never = planOf({ date: '2026-11-28', hands: [cook], desserts: [
-      { name: 'x', serveAt: '19:00', steps: [step('stir', 15 * 60)] }] }, NONE)
+      { name: 'x', serveAt: '19:00', steps: [step('stir', 15 * 60)] }] })
     expect(never.conflicts[0]).toMatchObject({ code: 'longerThanAnyShift', ways: [{ params: { minutes: 60 } }] })
   })
   it('what cannot be is named by its field', () => {
@@ -148,15 +153,15 @@ describe('a day as it is given', () => {
       [{ steps: [step('a', 5), step('a', 5)] }, 'desserts.0.steps.1.id'],
       [{ steps: [step('a', 5, true, { uses: [{ id: 'nothing' }] })] }, 'desserts.0.steps.0.uses.0.id'],
     ] as const)
-      expect(() => planOf(day(over), NONE), path).toThrow(expect.objectContaining({ path }))
-    expect(() => planOf({ ...day({}), hands: [{ name: 'Ada', from: '10:00', to: '09:00' }] }, NONE))
+      expect(() => planOf(day(over)), path).toThrow(expect.objectContaining({ path }))
+    expect(() => planOf({ ...day({}), hands: [{ name: 'Ada', from: '10:00', to: '09:00' }] }))
       .toThrow(expect.objectContaining({ path: 'hands.0.to' }))
   })
   it('what began or was put by hand stays; the rest goes around it', () => {
     const day = both()
     const fixed = { start: '2026-11-28T09:00', who: 'Ada' }
     const pinned = { ...day, desserts: [shell, { ...pie, steps: pie.steps.map(s => (s.name === 'bake' ? { ...s, fixed } : s)) }] }
-    const plan = planOf(pinned, NONE)
+    const plan = planOf(pinned)
     expect(plan.feasible).toBe(true)
     expect(plan.tasks.find(t => t.dessert === 'lime pie' && t.id === 'bake')).toMatchObject({ start: '2026-11-28T09:00:00', who: 'Ada' })
     expect(at(plan, 'mix').end <= '2026-11-28T09:00:00').toBe(true)
@@ -164,12 +169,12 @@ describe('a day as it is given', () => {
     // Held outside everybody's hours it stays, and that is said.
     const night = { start: '2026-11-28T03:00', who: null }
     const held = planOf({ date: '2026-11-28', hands: [cook], equipment: [], desserts: [
-      { name: 'x', serveAt: '19:00', steps: [step('a', 5, true, { uses: [{ kind: 'oven' }], fixed: night })] }] }, NONE)
+      { name: 'x', serveAt: '19:00', steps: [step('a', 5, true, { uses: [{ kind: 'oven' }], fixed: night })] }] })
     expect(held.conflicts).toContainEqual(expect.objectContaining({ code: 'heldInTheWay', tasks: ['x/a'] }))
   })
   it('a margin is kept where steps may be slow, until nine in ten days are in time', () => {
     const slow = planOf({ date: '2026-11-28', desserts: [{ name: 'x', serveAt: '19:00', steps: [
-      step('a', 60, true, { minutesSlow: 90 }), step('b', 60, false, { minutesSlow: 80 })] }] }, NONE)
+      step('a', 60, true, { minutesSlow: 90 }), step('b', 60, false, { minutesSlow: 80 })] }] })
     expect(slow.chanceOnTime.x).toBeGreaterThanOrEqual(0.9)
     expect(slow.chanceOnTime.x).toBeLessThan(0.99)
     const minutes = (iso: string) => Date.parse(`${iso}Z`) / 60_000
@@ -178,7 +183,7 @@ describe('a day as it is given', () => {
     expect(minutes(b.start) - minutes(a.end)).toBeGreaterThanOrEqual(30 - 1)
     expect(serve - minutes(b.end)).toBeGreaterThanOrEqual(20 - 1)
     const sure = planOf({ date: '2026-11-28', desserts: [{ name: 'x', serveAt: '19:00', steps: [
-      step('chill', 200, false, { minutesSlow: 300 }), step('plate', 10)] }] }, NONE)
+      step('chill', 200, false, { minutesSlow: 300 }), step('plate', 10)] }] })
     expect(at(sure, 'plate').end).toBe('2026-11-28T19:00:00')
     expect(sure.chanceOnTime.x).toBeGreaterThanOrEqual(0.9)
   })
@@ -187,10 +192,10 @@ describe('a day as it is given', () => {
       step('cook', 40, true, { minutesSlow: 55 }), step('chill', 120, false, { minutesSlow: 170 }),
       step('plate', 12, true, { minutesSlow: 15 })] }))
     const cook = { name: 'Ada', from: '08:00', to: '21:00' }
-    const both = planOf({ date: '2026-11-28', hands: [cook], desserts: two }, NONE)
+    const both = planOf({ date: '2026-11-28', hands: [cook], desserts: two })
     for (const p of Object.values(both.chanceOnTime)) expect(p).toBeGreaterThanOrEqual(0.9)
     const tight = planOf({ date: '2026-11-28', hands: [cook], desserts: two.map(d => ({
-      ...d, keepMinutes: 0, steps: d.steps.slice(0, 2) })) }, NONE)
+      ...d, keepMinutes: 0, steps: d.steps.slice(0, 2) })) })
     expect(tight.feasible).toBe(true)
     for (const p of Object.values(tight.chanceOnTime)) expect(p).toBeLessThan(0.9)
   })

@@ -90,6 +90,7 @@ function generate(
     )
     const least = Math.max(
       dessert.earliest ?? -Infinity,
+      dessert.freshFrom ?? -Infinity,
       ...task.before.map(k => b.placed.get(k)?.end ?? -Infinity),
     )
     const there = most >= least - EPS ? latestFit(b, task, most, least, way.turn.get(task.key) ?? 0) : null

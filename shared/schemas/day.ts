@@ -7,7 +7,7 @@ import { plainOccasion } from '#core/formula/occasion'
 import { PLACE_KINDS } from '#core/physics/thermal/places'
 import { COUNTED, type Counted } from '#core/plan/covers'
 import { EQUIPMENT_KINDS } from '#core/schedule/day'
-import { stepsOfFormula } from '#core/schedule/ofFormula'
+import { freshMinutes, stepsOfFormula } from '#core/schedule/ofFormula'
 import { type DayPlan, planSteps } from '#core/schedule/plan'
 import type { DayInput } from '#core/schedule/read'
 import { readDocument } from './formula'
@@ -66,7 +66,7 @@ export const daySchema = exactly({
     id: maybe(text()), name: text().required(), formula: yup.mixed().nullable().optional(),
     count: maybe(number(0.01, 10_000)), countOf: maybe(yup.string().strict().oneOf([...COUNTED])),
     serveAt: time(), earliest: maybe(text(40)),
-    keepMinutes: maybe(number(0, MOST_MIN)),
+    keepMinutes: maybe(number(0, MOST_MIN)), freshMinutes: maybe(number(0, 366 * 24 * 60)),
     steps: maybe(yup.array(stepSchema).strict().max(100)),
   }).required()).strict().min(0).max(60).required(),
 }).required()
@@ -119,8 +119,9 @@ function kitchenOf(given: unknown, formula: unknown): Kitchen | null {
   return read.ok ? read.doc.kitchen ?? null : null
 }
 
-/** A formula of a day as steps: a document alone, or with occasion and kitchen beside it. */
-function stepsOf(d: DayInput['desserts'][number], path: string, day: DayInput, fallback: Kitchen) {
+/** A dessert with its steps: its own, or its formula's (a document alone, or with occasion and kitchen beside it). */
+function withSteps(d: DayInput['desserts'][number], path: string, day: DayInput, fallback: Kitchen) {
+  if (d.steps) return d
   if (d.formula === null || d.formula === undefined) throw new InputError('missing', `${path}.steps`)
   const read = readDocument(d.formula)
   if (!read.ok) {
@@ -130,8 +131,9 @@ function stepsOf(d: DayInput['desserts'][number], path: string, day: DayInput, f
   const { formula, occasion, kitchen } = read.doc
   const where = kitchenOf(day.kitchen, d.formula) ?? kitchen ?? fallback
   const has = new Set((day.equipment ?? []).map(e => e.kind))
-  return stepsOfFormula(
-    { formula, occasion: occasion ?? plainOccasion() }, where, d.count ?? null, has, (d.countOf ?? 'covers') as Counted)
+  const planned = { formula, occasion: occasion ?? plainOccasion() }
+  const steps = stepsOfFormula(planned, where, d.count ?? null, has, (d.countOf ?? 'covers') as Counted)
+  return { ...d, steps, freshMinutes: d.freshMinutes ?? freshMinutes(planned, where, steps) }
 }
 class DocumentProblem extends Error {
   constructor(readonly problem: Problem) {
@@ -154,7 +156,8 @@ export function* readAndPlan(input: unknown, fallback: Kitchen = PLAIN_KITCHEN):
   if (typeof input !== 'object' || input === null || Array.isArray(input)) return fail('', 'typeError', { type: 'object' })
   try {
     const day = daySchema.validateSync(input, { abortEarly: true, strict: true }) as DayInput
-    return { ok: true, plan: yield* planSteps(inPlaces(day, fallback), (d, path) => stepsOf(d, path, day, fallback)) }
+    const desserts = day.desserts.map((d, i) => withSteps(d, `desserts.${i}`, day, fallback))
+    return { ok: true, plan: yield* planSteps({ ...inPlaces(day, fallback), desserts }) }
   } catch (error) {
     if (error instanceof yup.ValidationError) return { ok: false, problem: yupProblem(error) }
     if (error instanceof DocumentProblem) return { ok: false, problem: error.problem }
