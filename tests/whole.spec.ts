@@ -125,3 +125,17 @@ test('the tea room\'s mousse cake is planned for a day with its night in the fre
   const glaze = page.locator('.cards tr').filter({ hasText: 'Glaze: Lemon glaze' }).first()
   await expect(glaze).toContainText('Fri 11 Dec')
 })
+
+test('domes are begun, filled upside down and turned out; how parts come together is chosen', async ({ page }) => {
+  await begin(page, 'domes')
+  await expect(page.locator('[data-build]')).toHaveText([/Pour/, /Lay in/, /Freeze the whole/, /Turn it out, frozen/, /Thaw/])
+  const top = levels(page).last()
+  await expect(top).toHaveClass(/filling/)
+  await page.getByLabel('comes together').selectOption('level')
+  await settled(page)
+  await expect(page.locator('[data-build=turnOut]')).toHaveCount(0)
+  await expect(top).toHaveClass(/sponge/)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await settled(page)
+  await expect(page.locator('[data-build=turnOut]')).toHaveCount(1)
+})
