@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { effectScope, nextTick, ref, shallowRef } from 'vue'
-import { COLD_COURSE } from '#core/live/course'
+import { COLD_COURSE, pacesByClock } from '#core/live/course'
 import type { Read } from './courses'
 import { useLiveCourse } from './useLiveCourse'
 
 /** A piece that falls from 80 to 4 °C, by e in an hour. */
 const falls = (paceS: number) => (s: number) => 4 + 76 * Math.exp(-s / paceS)
 const timeS = Array.from({ length: 400 }, (_, i) => 60 * i)
-const FORETOLD = { timeS, tempC: timeS.map(falls(3600)) }
+const PACES = pacesByClock(timeS, timeS.map(falls(3600)))
 const TO_C = 21
 /** By hand: 4 + 76·e^(−t/τ) = 21. */
 const reaches = (paceS: number) => paceS * Math.log(76 / 17)
@@ -16,7 +16,7 @@ const readings = (paceS: number, untilS: number): Read[] =>
 
 function live(core: Read[] = [], nowAtS = 0) {
   const levelC = ref<number | null>(TO_C)
-  const of = { foretold: shallowRef(FORETOLD), core: shallowRef(core), nowS: ref(nowAtS), levelC }
+  const of = { paces: shallowRef(PACES), endC: ref(4), core: shallowRef(core), nowS: ref(nowAtS), levelC }
   const scope = effectScope()
   const left = scope.run(() => useLiveCourse({ ...of, law: COLD_COURSE }))!
   return { ...of, left, scope }

@@ -1,26 +1,30 @@
 /** The filter beside a piece in the cold or the oven: fed by what its logger reads, asked how long it still takes. */
-import { courseFrom, courseLeft, type CourseLaw, type LiveCourse, observeAir, observeCourse } from '#core/live/course'
+import {
+  courseLeft, type CourseLaw, type LiveCourse, observeAir, observeCourse, type Pace, startCourse,
+} from '#core/live/course'
 import type { Read } from './courses'
 
 export function useLiveCourse(of: {
-  /** The course foretold from the start of this place on, and what it goes by. */
-  foretold: Ref<{ timeS: readonly number[], tempC: readonly number[] } | null>
+  /** Its courses from the start of this place on, where they end, and what they go by; null: not worked out yet. */
+  paces: Ref<readonly Pace[] | null>
+  endC: Ref<number>
   law: CourseLaw
   /** Where it is to be, °C; null: nobody asks. */
   levelC: Ref<number | null>
   /** Of the middle, s from the start of this place. */
   core: Ref<readonly Read[]>
-  /** How much warmer the air is than stated, K; null: nobody reads it. */
+  /** How much warmer the air is than stated, by the mean of its readings, K; null: nobody reads it. */
   warmerK?: Ref<number | null>
   nowS: Ref<number>
 }) {
   const live = shallowRef<LiveCourse | null>(null)
   let fed = 0
-  watch([of.foretold, of.core], ([foretold, core]) => {
+  watch([of.paces, of.core, of.endC], ([paces, core, endC], [was]) => {
     const [first] = core
-    if (!foretold || !first) return
+    if (!paces || !first) return
+    if (paces !== was) live.value = null
     if (!live.value || core.length < fed) {
-      live.value = courseFrom(foretold.timeS, foretold.tempC, first.value, of.law)
+      live.value = startCourse(paces, { nowC: first.value, endC }, of.law)
       fed = 0
     }
     for (const r of core.slice(fed)) live.value = observeCourse(live.value, { atS: r.s, tempC: r.value })

@@ -6,6 +6,7 @@ import { type Bench, benchOf } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import type { Noticed, Reading } from '#core/live/notice'
 import { type LivePot, observe, outlook, type Range, startLive } from '#core/live/pot'
+import { coldPaces } from '#core/live/paces'
 import { stagesOf } from '#core/learn/seen'
 import type { History } from '#core/physics/heat/dose'
 import { heatsInPan } from '#core/physics/heat/pot'
@@ -75,6 +76,7 @@ function coursesOf(record: BatchRecord, { theta, went }: Pick<Supposed, 'theta' 
 
 const api = {
   doneS,
+  coldPaces,
   /** As it was planned, then as it would have gone had each been so. */
   courses: (record: BatchRecord, all: Pick<Supposed, 'theta' | 'went'>[]) => [
     coursesOf({ ...record, events: [], readings: [] }, { theta: {}, went: {} }), ...all.map(s => coursesOf(record, s)),

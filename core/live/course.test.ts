@@ -3,34 +3,40 @@
  * time that is left at half of the way, and does the range hold it?
  */
 import { describe, expect, it } from 'vitest'
+import { mean } from 'simple-statistics'
 import { eventsOf } from '../book/record'
-import { benchOf, putBack } from '../formula/bench'
+import { benchOf, ovenAirC, putBack } from '../formula/bench'
 import { assess } from '../pipeline/assess'
+import { timeAbove, timeBelow } from '../physics/thermal/conduction'
 import { simulateBatch } from '../simulate/batch'
 import { NOTHING_SAID } from '../plant/truth'
 import { curd, posset } from '../../tests/support/batches'
 import { formula, kitchen } from '../../tests/support/core'
 import {
-  COLD_COURSE, courseFrom, courseLeft, type CourseLaw, type LiveCourse, observeAir, observeCourse, OVEN_COURSE,
-  startCourse,
+  COLD_COURSE, courseLeft, type CourseLaw, type LiveCourse, observeAir, observeCourse, OVEN_COURSE, type Pace,
+  pacesByClock, startCourse,
 } from './course'
+import { coldPaces, ovenPaces } from './paces'
 
 interface Held { leftS: number, said: NonNullable<ReturnType<typeof courseLeft>> }
 /** Readings up to half of the way, then what is said of the rest; null: the truth never gets there. */
 function trial(
-  foretold: { timeS: readonly number[], tempC: readonly number[] }, read: readonly { atS: number, tempC: number }[],
+  paces: readonly Pace[], endC: number, read: readonly { atS: number, tempC: number }[],
   levelC: number, law: CourseLaw, air: (atS: number) => number | null = () => null,
 ): Held | null {
-  const falls = levelC < foretold.tempC[0]!
+  const [first] = read
+  const falls = levelC < first!.tempC
   const there = (c: number, level: number) => (falls ? c <= level : c >= level)
-  const end = read.find(r => there(r.tempC, levelC))
-  const half = read.findIndex(r => there(r.tempC, (read[0]!.tempC + levelC) / 2))
-  if (!end || half < 1) return null
-  const start = startCourse(foretold.timeS, foretold.tempC, law)
+  const half = read.findIndex(r => there(r.tempC, (first!.tempC + levelC) / 2))
+  // A logger reads every few minutes: the middle passes the level between two of its readings.
+  const passes = falls ? timeBelow : timeAbove
+  const endS = passes(read.map(r => r.atS), read.map(r => r.tempC), levelC)
+  if (endS === null || half < 1) return null
+  const start = startCourse(paces, { nowC: first!.tempC, endC }, law)
   const live = read.slice(0, half + 1).reduce<LiveCourse>(observeCourse, start)
   const warmerK = air(live.atS)
   const said = courseLeft(warmerK === null ? live : observeAir(live, warmerK), levelC)
-  return said && { leftS: end.atS - live.atS, said }
+  return said && { leftS: endS - live.atS, said }
 }
 const shareOf = (all: readonly Held[], ok: (h: Held) => boolean) => all.filter(ok).length / all.length
 const held = (all: readonly Held[]) => ({
@@ -54,16 +60,18 @@ describe('a live course', () => {
       const startS = eventsOf(r.events, 'movedTo').at(-1)!.atS
       const core = r.readings.find(s => s.channel === 'core' && s.deviceId === 'logger')!
       const airs = r.readings.find(s => s.channel === 'air')!
-      const read = core.timeS.flatMap((t, i) => (t >= startS ? [{ atS: t - startS, tempC: core.values[i]! }] : []))
-      const inFridge = chill.timeS.map((t, i) => ({ t, c: chill.coreC[i]! })).filter(x => x.t >= leg.fromS)
-      const begun = courseFrom(inFridge.map(x => x.t), inFridge.map(x => x.c), read[0]!.tempC, COLD_COURSE)
-      const warmer = (atS: number) =>
-        airs.values[airs.timeS.findLastIndex(t => t - startS <= atS)]! - leg.airTempC
-      return trial(begun, read, 10, COLD_COURSE, warmer) ?? []
+      const read = core.timeS.flatMap((t, i) =>
+        (t >= startS && core.values[i] != null ? [{ atS: t - startS, tempC: core.values[i]! }] : []))
+      const paces = coldPaces(b, kitchen, b.chill.at(-1)!.id)
+      // Its first reading is still of the room.
+      const warmer = (atS: number) => mean(airs.values.filter((v, i): v is number =>
+        v != null && airs.timeS[i]! > startS + 200 && airs.timeS[i]! - startS <= atS)) - leg.airTempC
+      return trial(paces, leg.airTempC, read, 10, COLD_COURSE, warmer) ?? []
     })
-    const { close, inside } = held(all)
+    const { near, close, inside } = held(all)
     expect(all.length).toBeGreaterThan(15)
-    expect(close).toBeGreaterThanOrEqual(0.85)
+    expect(near).toBeGreaterThanOrEqual(0.9)
+    expect(close).toBeGreaterThanOrEqual(0.95)
     expect(inside).toBeGreaterThanOrEqual(0.75)
   })
   it('in the oven: the same with a core probe', () => {
@@ -71,19 +79,40 @@ describe('a live course', () => {
       const a = assess(benchOf(r, r.componentId), kitchen)
       const inS = eventsOf(r.events, 'ovenIn')[0]!.atS
       const core = r.readings.find(s => s.channel === 'core' && s.deviceId === 'probe')!
-      const read = core.timeS.map((t, i) => ({ atS: t - inS, tempC: core.values[i]! }))
-      return trial(a.heat, read, a.heat.tempC.at(-1)! - 4, OVEN_COURSE) ?? []
+      const read = core.timeS.flatMap((t, i) =>
+        (core.values[i] == null ? [] : [{ atS: t - inS, tempC: core.values[i] }]))
+      const airC = ovenAirC(benchOf(r, r.componentId), kitchen)
+      return trial(ovenPaces(a.heat, airC), airC, read, a.heat.tempC.at(-1)! - 4, OVEN_COURSE) ?? []
     })
     const { near, close, inside } = held(all)
     expect(all.length).toBeGreaterThan(12)
-    expect(near).toBeGreaterThanOrEqual(0.85)
+    expect(near).toBeGreaterThanOrEqual(0.9)
     expect(close).toBeGreaterThanOrEqual(0.95)
     expect(inside).toBeGreaterThanOrEqual(0.75)
+  })
+  it('is asked of the fridge at five paces; the stronger its fan, the sooner it is cold, a bench by the clock', () => {
+    const b = benchOf(curd())
+    const legs = b.chill.map(l => l.id)
+    const cold = coldPaces(b, kitchen, legs.at(-1)!)
+    const at = cold.map(p => timeBelow(p.timeS, p.tempC, 10)!)
+    expect(at).toEqual(at.toSorted((x, y) => y - x))
+    expect(at[0]! / at[4]!).toBeGreaterThan(1.5)
+    expect(cold.map(p => p.tempC[0]!.toFixed(1))).toEqual(cold.map(() => cold[2]!.tempC[0]!.toFixed(1)))
+    const bench = coldPaces(b, kitchen, legs[0]!)
+    expect(bench[0]!.timeS.at(-1)! / bench[3]!.timeS.at(-1)!).toBeCloseTo(Math.exp(0.9), 6)
+  })
+  it('an oven is foretold beyond its end, on towards its air and never over it', () => {
+    const heat = { timeS: [0, 600, 1200], tempC: [20, 60, 80] }
+    const plain = ovenPaces(heat, 150).find(p => p.ln === 0)!
+    expect(timeAbove(plain.timeS, plain.tempC, 85)).toBeGreaterThan(1300)
+    expect(Math.max(...plain.tempC)).toBeLessThan(150)
+    // At first it goes on at the pace it had: 2 K in the last minute.
+    expect(plain.tempC[3]! - 80).toBeCloseTo((plain.timeS[3]! - 1200) / 30, 0)
   })
   it('narrows as it is read, follows a slow one, and says nothing of what it never reaches', () => {
     const timeS = Array.from({ length: 200 }, (_, i) => 120 * i)
     const tempC = timeS.map((_, i) => 4 + 56 * Math.exp(-i / 40))
-    const start = startCourse(timeS, tempC, COLD_COURSE)
+    const start = startCourse(pacesByClock(timeS, tempC), { nowC: 60, endC: 4 }, COLD_COURSE)
     const width = (c: LiveCourse) => courseLeft(c, 10)!.high - courseLeft(c, 10)!.low
     // Truth: half as slow again.
     const slow = [10, 20, 30, 40].reduce<LiveCourse>((c, i) =>

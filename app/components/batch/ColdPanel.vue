@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A leg of the cold: the middle measured over the one foretold, and what the code asks by when. */
 import type { EChartsOption } from 'echarts'
+import { mean } from 'simple-statistics'
 import { coolingOf } from '#core/book/cooling'
 import { eventsOf } from '#core/book/record'
 import type { Bench } from '#core/formula/bench'
@@ -11,6 +12,8 @@ import { COLD, label, textStyle, timeAxis, valueAxis } from '~/composables/useCh
 import { clockWords, leftWords, stageWords } from '~/words/batch'
 import { say } from '~/words/say'
 
+/** A logger takes so long to feel another air, s. */
+const SETTLES_S = 200
 const props = defineProps<{ batch: LiveBatch, bench: Bench, assessment: Assessment, legId: string, place: string }>()
 const fmt = useFormat()
 const record = computed(() => props.batch.record.value!)
@@ -34,18 +37,20 @@ const here = computed(() => mine.value && readSince(
   props.batch.record.value?.readings.find(x => x.channel === 'core' && x.deviceId === 'logger'), mine.value.atS))
 /** The next temperature the code asks for. */
 const due = computed(() => stages.value.find(s => s.state === 'due') ?? null)
+/** The middle at several paces of this place's air, worked out beside the page. */
+const { paces } = useColdPaces(props.bench, record.value.kitchen, props.legId)
 const range = useLiveCourse({
   levelC: computed(() => due.value?.toC ?? null),
-  foretold: computed(() => {
-    const { timeS, coreC } = props.assessment.chill
-    const from = timeS.findIndex(t => t >= (leg.value?.fromS ?? 0))
-    return { timeS: timeS.slice(Math.max(0, from)), tempC: coreC.slice(Math.max(0, from)) }
-  }),
+  paces,
+  endC: computed(() => leg.value?.airTempC ?? 0),
   law: COLD_COURSE,
   core: computed(() => here.value ?? []),
   warmerK: computed(() => {
-    if (air.value === null || !leg.value || ['bench', 'iceBath'].includes(leg.value.kind)) return null
-    return air.value - leg.value.airTempC
+    if (!leg.value || !mine.value || ['bench', 'iceBath'].includes(leg.value.kind)) return null
+    // Its first readings here are still of where it was.
+    const since = mine.value.atS - (startS.value ?? 0) + SETTLES_S
+    const read = readings('air').filter(x => x.s >= since)
+    return read.length > 0 ? mean(read.map(x => x.value)) - leg.value.airTempC : null
   }),
   nowS: computed(() => props.batch.nowS.value - (mine.value?.atS ?? 0)),
 })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The live cook: one step fills the screen; done, skipped or taken up again in any order. */
 import { eventsOf, type Happened, seriesOf } from '#core/book/record'
-import type { Bench } from '#core/formula/bench'
+import { type Bench, ovenAirC } from '#core/formula/bench'
 import type { Assessment } from '#core/pipeline/assessment'
 import { orderOfWork } from '#core/plan/order'
 import { ON_HEAT, type WorkCode, type WorkStep } from '#core/plan/work'
@@ -123,14 +123,14 @@ const stepsOpen = ref(false)
       />
       <OvenPanel
         v-else-if="step.code === 'bake' && watched" :batch="batch" :watched="watched" :assessment="assessment"
-        :sound="sound"
+        :sound="sound" :air-c="ovenAirC(props.bench, kitchen)"
       />
       <PourPanel
         v-else-if="step.code === 'pour'" :batch="batch" :count="assessment.shape.count"
         :each-g="assessment.shape.batchG / assessment.shape.count"
       />
       <ColdPanel
-        v-else-if="legOf.get(step.key)" :batch="batch" :bench="bench!" :assessment="assessment"
+        v-else-if="legOf.get(step.key)" :key="legOf.get(step.key)!.id" :batch="batch" :bench="bench!" :assessment="assessment"
         :leg-id="legOf.get(step.key)!.id" :place="legPlace(legOf.get(step.key)!.id)"
       />
     </template>

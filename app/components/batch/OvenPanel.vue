@@ -3,6 +3,7 @@
 import type { EChartsOption } from 'echarts'
 import { eventsOf, seriesOf } from '#core/book/record'
 import { OVEN_COURSE } from '#core/live/course'
+import { ovenPaces } from '#core/live/paces'
 import type { Watch } from '#core/plan/watch'
 import type { Assessment } from '#core/pipeline/assessment'
 import { COURSE_GRID, foretoldLine, measuredLine, readSince } from '~/composables/courses'
@@ -10,7 +11,14 @@ import { CITRON_DEEP, label, textStyle, timeAxis, valueAxis } from '~/composable
 import { clockWords, leftWords } from '~/words/batch'
 import { say } from '~/words/say'
 
-const props = defineProps<{ batch: LiveBatch, watched: Watch, assessment: Assessment, sound: boolean }>()
+const props = defineProps<{
+  batch: LiveBatch
+  watched: Watch
+  assessment: Assessment
+  sound: boolean
+  /** Of the oven, °C. */
+  airC: number
+}>()
 const fmt = useFormat()
 const first = (kind: 'ovenIn' | 'ovenOut') => eventsOf(props.batch.events.value, kind)[0] ?? null
 const inS = computed(() => first('ovenIn')?.atS ?? null)
@@ -23,7 +31,8 @@ const isIn = computed(() => inS.value !== null && !out.value)
 const isCalled = computed(() => isIn.value && nowC.value !== null && nowC.value >= props.watched.doneC)
 const leftRange = useLiveCourse({
   levelC: computed(() => props.watched.doneC),
-  foretold: computed(() => props.assessment.heat),
+  paces: computed(() => ovenPaces(props.assessment.heat, props.airC)),
+  endC: computed(() => props.airC),
   law: OVEN_COURSE,
   core: computed(() => core.value.map(x => ({ s: x.s, value: x.c }))),
   nowS: computed(() => props.batch.nowS.value - (inS.value ?? 0)),
