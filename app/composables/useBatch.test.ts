@@ -61,6 +61,15 @@ describe('what happens', () => {
     expect(kinds(batch.events.value)).toEqual(['note', 'heatOn'])
     close()
   })
+  it('that was taken does not go away when an older answer comes late', async () => {
+    const { batch, close } = await open()
+    batch.happen({ kind: 'heatOn' } as never)
+    await settled(() => expect(batch.pending.value).toEqual([]))
+    // Asked before it was taken, answered after.
+    await batch.load()
+    expect(kinds(batch.events.value)).toEqual(['note', 'heatOn'])
+    close()
+  })
   it('is kept over a lost answer and a reload, and sent again with the same id', async () => {
     answers = () => 'lost'
     const first = await open()

@@ -89,7 +89,11 @@ export function useBatch(id: string) {
 
   async function load(): Promise<void> {
     try {
-      whole.value = await api<BatchWhole>(`/api/batches/${id}`)
+      const said = await api<BatchWhole>(`/api/batches/${id}`)
+      // What was taken while this was on its way is not in it yet.
+      const known = new Set(said.record.events.map(e => e.id))
+      const newer = whole.value?.record.events.filter(e => !known.has(e.id)) ?? []
+      whole.value = { ...said, record: { ...said.record, events: [...said.record.events, ...newer] } }
       hear(whole.value.clock)
       failed.value = false
       forgetSent()
