@@ -256,6 +256,16 @@ test('rings on one supply boil what it has the watts for, and pans they are wide
   await page.getByRole('button', { name: 'Undo' }).click()
   await planned(page)
   await expect(page.locator('[data-conflict]')).toHaveCount(0)
+  // Of its glasses there is one: twelve people cannot have theirs.
+  const glasses = page.locator('[data-tin] input').first()
+  await glasses.fill('1')
+  await glasses.blur()
+  await planned(page)
+  await expect(page.locator('[data-conflict=noSuchEquipment]').first()).toBeVisible()
+  await glasses.fill('')
+  await glasses.blur()
+  await planned(page)
+  await expect(page.locator('[data-conflict]')).toHaveCount(0)
 })
 
 test('a slow meringue shell and a lime pie share one oven: the pie first, or the evening before; each way is a press', async ({ page }) => {

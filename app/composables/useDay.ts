@@ -6,7 +6,7 @@ import { proxy, type Remote, wrap } from 'comlink'
 import { addDays, format, parseISO } from 'date-fns'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import type { DayPlan } from '#core/schedule/plan'
-import type { DayInput, StepInput } from '#core/schedule/read'
+import { type DayInput, namedIn, type StepInput } from '#core/schedule/read'
 import type { FormulaRecord } from '../../shared/schemas/wire'
 import { coreKitchen } from '../../shared/kitchen'
 import type { DayRecord, DaySheet, SheetDessert, SheetHand } from '../../shared/day'
@@ -163,7 +163,7 @@ export function useDay(date: Ref<string>) {
 
   /* Steps of formulas, once for each with its count. */
   const keyOf = (d: SheetDessert) =>
-    [d.formulaId, d.versionId, d.count, d.countOf, d.ovenC, sheet.value!.equipment.map(e => e.kind).join()].join('/')
+    [d.formulaId, d.versionId, d.count, d.countOf, d.ovenC, [...namedIn(sheet.value!.equipment)].join()].join('/')
   const asked = new Set<string>()
   /** Formulas of the day and kept versions of them, each fetched once; null: it cannot be read. */
   const records = new Map<string, Promise<Pick<FormulaRecord, 'document'> | null>>()
@@ -178,10 +178,10 @@ export function useDay(date: Ref<string>) {
     if (asked.has(key) || !kitchen.record) return
     asked.add(key)
     const record = await formulaOf(d)
-    const kinds = [...new Set(sheet.value!.equipment.map(e => e.kind))]
+    const named = [...namedIn(sheet.value!.equipment)]
     const found = record && await planner.steps(
       toPlain({ planned: record.document, count: d.count, countOf: d.countOf }), toPlain(coreKitchen(kitchen.record)),
-      kinds, d.ovenC ?? null)
+      named, d.ovenC ?? null)
     steps.value = new Map(steps.value).set(key, found)
   }
   const plannedSteps = (d: SheetDessert): Steps | null =>

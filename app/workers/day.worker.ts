@@ -37,11 +37,11 @@ export interface DaySaid {
 const api = {
   /** A formula as steps; null: it cannot be worked out. */
   steps(
-    { planned, count, countOf }: Omit<Wanted, 'dessertId'>, kitchen: Kitchen, kinds: readonly string[], ovenC: number | null,
+    { planned, count, countOf }: Omit<Wanted, 'dessertId'>, kitchen: Kitchen, named: readonly string[], ovenC: number | null,
   ): Steps | null {
     try {
       const as = ovenC === null ? planned : bakedAt(planned, ovenC)
-      const steps = stepsOfFormula(as, kitchen, count, new Set(kinds), countOf)
+      const steps = stepsOfFormula(as, kitchen, count, new Set(named), countOf)
       return { steps, freshMinutes: freshMinutes(as, kitchen, steps) }
     } catch (error) {
       if (!(error instanceof InputError)) throw error

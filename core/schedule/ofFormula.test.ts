@@ -7,6 +7,7 @@ import { assess } from '../pipeline/assess'
 import { orderOfWork } from '../plan/order'
 import { demoFormulas, demoKitchen } from '../../server/database/demo'
 import { bakedAt, freshMinutes, stepsOfFormula } from './ofFormula'
+import { planOf } from './plan'
 
 const ALL = new Set(['ring', 'oven', 'fridge', 'mixer', 'freezer', 'blastChiller'])
 const steps = (of = curd(), count: number | null = null, has: ReadonlySet<string> = ALL) =>
@@ -88,5 +89,31 @@ describe('how long before service it may be begun', () => {
     expect(fresh(curd())).toBe(days)
     const night = { name: 'build:freezeWhole · x', minutes: 600, uses: [] }
     expect(freshMinutes(curd(), kitchen, [night]) - freshMinutes(curd(), kitchen, [])).toBe(600)
+  })
+})
+
+describe('tins', () => {
+  const named = (...ids: string[]) => new Set([...ALL, 'tin', ...ids])
+  const tart = structuredClone(demoFormulas().find(f => f.document.formula.name.startsWith('Bergamot tart'))!.document)
+  const { vesselId, count } = tart.formula.assembly
+  const inTin = (has: ReadonlySet<string>) =>
+    stepsOfFormula(tart, demoKitchen(), null, has).filter(s => s.uses!.some(u => u.id === vesselId))
+  it('hold what is in them from the pour to its turning out, as many as are filled; others are no limit', () => {
+    expect(vesselId).not.toBeNull()
+    const steps = inTin(named(vesselId!))
+    expect([steps[0]!.name, steps.at(-1)!.name]).toEqual(['pour', 'unmould'])
+    expect(steps.map(s => s.uses!.find(u => u.id === vesselId)!.amount)).toEqual(steps.map(() => count))
+    expect([inTin(named('another')), inTin(ALL)]).toEqual([[], []])
+  })
+  it('two desserts that want the one tin there is stand in it one after the other', () => {
+    const steps = stepsOfFormula(tart, demoKitchen(), null, named(vesselId!))
+    const day = (capacity: number) => planOf({
+      date: '2026-11-28', equipment: [{ id: vesselId!, kind: 'tin', capacity },
+        ...[...ALL].map(kind => ({ id: kind, kind }))],
+      desserts: ['a', 'b'].map(id => ({ id, name: id, serveAt: '19:00', steps })),
+    }, 0.05)
+    const pours = (n: number) => day(n * count).tasks.filter(t => t.name === 'pour').map(t => t.start)
+    expect(new Set(pours(2)).size).toBe(1)
+    expect(new Set(pours(1)).size).toBe(2)
   })
 })

@@ -107,6 +107,13 @@ export function clockOf(date: string, texts: readonly string[]): Clock {
   }
 }
 
+/**
+ * What a day names: kinds of equipment, and its tins by their ids.
+ * @example namedIn([{ id: 'r20', kind: 'tin' }]).has('r20') // true
+ */
+export const namedIn = (equipment: readonly { id: string, kind: string }[]): ReadonlySet<string> =>
+  new Set(equipment.flatMap(e => (e.kind === 'tin' ? [e.kind, e.id] : [e.kind])))
+
 /** All texts of time in a day. */
 const textsOf = (d: DayInput): string[] => [
   ...d.desserts.flatMap(x => [x.serveAt, x.earliest ?? '']),

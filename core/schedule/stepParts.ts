@@ -47,3 +47,22 @@ const TAKES_UP_C = 70
  */
 export const bakedFor = (minutes: number, fromC: number, toC: number): number | null =>
   fromC <= TAKES_UP_C || toC <= TAKES_UP_C ? null : Math.round((minutes * (fromC - TAKES_UP_C)) / (toC - TAKES_UP_C))
+
+const INTO_TIN = ['pour', 'build:line', 'build:lay', 'build:layFrozen', 'build:pour']
+const OUT_OF_TIN = ['unmould', 'build:turnOut']
+const codeOf = (s: StepInput) => s.name.split(' · ')[0]!
+/**
+ * Steps with the tins they stand in, from the first that goes in to its turning out, or to the end: where the day names
+ * the formula's own vessel.
+ * @param has ids of what the day names
+ * @example inTins([], doc, new Set()) // []
+ */
+export function inTins(steps: readonly StepInput[], b: Bench, has: ReadonlySet<string>): StepInput[] {
+  const { vesselId, count, built } = b.assembly
+  const from = steps.findIndex(s => INTO_TIN.includes(codeOf(s)))
+  if (vesselId === null || !has.has(vesselId) || from < 0 || (built && built !== 'domed')) return [...steps]
+  const out = steps.findIndex(s => OUT_OF_TIN.includes(codeOf(s)))
+  const to = out < 0 ? steps.length - 1 : out
+  const use = { id: vesselId, amount: count }
+  return steps.map((s, i) => (i >= from && i <= to ? { ...s, uses: [...s.uses ?? [], use] } : s))
+}

@@ -9,7 +9,7 @@ import { COUNTED, type Counted } from '#core/plan/covers'
 import { EQUIPMENT_KINDS } from '#core/schedule/day'
 import { freshMinutes, stepsOfFormula } from '#core/schedule/ofFormula'
 import { type DayPlan, planSteps } from '#core/schedule/plan'
-import type { DayInput } from '#core/schedule/read'
+import { type DayInput, namedIn } from '#core/schedule/read'
 import { readDocument } from './formula'
 import { inputProblem, type Problem, yupProblem } from './problem'
 
@@ -130,7 +130,7 @@ function withSteps(d: DayInput['desserts'][number], path: string, day: DayInput,
   }
   const { formula, occasion, kitchen } = read.doc
   const where = kitchenOf(day.kitchen, d.formula) ?? kitchen ?? fallback
-  const has = new Set((day.equipment ?? []).map(e => e.kind))
+  const has = namedIn(day.equipment ?? [])
   const planned = { formula, occasion: occasion ?? plainOccasion() }
   const steps = stepsOfFormula(planned, where, d.count ?? null, has, (d.countOf ?? 'covers') as Counted)
   return { ...d, steps, freshMinutes: d.freshMinutes ?? freshMinutes(planned, where, steps) }
