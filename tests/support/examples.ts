@@ -14,6 +14,7 @@ import { noiseOf } from '../../core/base/noise'
 import { NOTHING_SAID } from '../../core/plant/truth'
 import { simulateBatch } from '../../core/simulate/batch'
 import { planOf } from '../../cli/trials/pot'
+import { COLD_COURSE, pacesByClock, startCourse } from '../../core/live/course'
 import { drawPot } from '../../core/plant/drawPot'
 import { counter, formula, kitchen, parts, YOLK_CURD } from './core'
 import { twoFillings } from './desserts'
@@ -43,6 +44,7 @@ export function fixtures(): Record<string, unknown> {
     pouch: { solid: freezingOf(fractionsOf(m), 0.9).solid, startTempC: 10, bathC: 82, holdS: 600 },
     worked,
     pot: planOf(drawPot(1)),
+    begun: startCourse(pacesByClock([0, 3600], [60, 5]), { nowC: 60, endC: 4 }, COLD_COURSE),
     stated: PIECE,
     faces: { top: COOL, base: COOL, side: COOL },
     record: simulateBatch({ planned, kitchen, said: NOTHING_SAID, kitchenSeed: 0, seed: 1, startedAt: '' }),
