@@ -12,6 +12,8 @@ export function useColdPaces(bench: Bench, kitchen: Kitchen, legId: string) {
   void (wrap<PotApi>(worker).coldPaces(toPlain(bench), toPlain(kitchen), legId) as Promise<Pace[]>).then((said) => {
     paces.value = said
     worker.terminate()
+  }, () => {
+    // What the pipeline cannot run is said where it is planned: here nothing is foretold.
   })
   return { paces }
 }

@@ -42,6 +42,12 @@ function ahead(): PotOutlook | null {
   }
 }
 
+/** What to watch for, the probe read as it errs. @param biasK where it was held against ice or boil */
+function watchFor(bench: Bench, kitchen: Kitchen, biasK: number | null): Watch {
+  const learned = { ...kitchen.learned, ...(biasK === null ? {} : { probeBiasK: biasK }) }
+  return watchOf(work(placed(bench, kitchen), kitchen), learned)
+}
+
 /** When a batch's pot will be done, s from the batch's start, by all its probe has shown; null: it is not on. */
 function doneS(record: BatchRecord, biasK: number | null): number | null {
   const { events, kitchen } = record
@@ -49,9 +55,7 @@ function doneS(record: BatchRecord, biasK: number | null): number | null {
   const isOff = eventsOf(events, 'heatOff').some(e => on && e.atS > on.atS)
   const shown = seriesOf(record, 'pot')
   if (!on || isOff || !shown) return null
-  const bench = placed(benchOf({ formula: record.formula, occasion: record.occasion }, record.componentId), kitchen)
-  const learned = { ...kitchen.learned, ...(biasK === null ? {} : { probeBiasK: biasK }) }
-  const own = watchOf(work(bench, kitchen), learned)
+  const own = watchFor(benchOf(record, record.componentId), kitchen, biasK)
   if (!own.pot) return null
   let pot = startLive(own.pot)
   for (const [i, atS] of shown.timeS.entries()) {
@@ -83,8 +87,7 @@ const api = {
   ],
   /** Begins with a plan. @param biasK of the probe, where it was held against ice or boil */
   begin(bench: Bench, kitchen: Kitchen, biasK: number | null): Watch {
-    const learned = { ...kitchen.learned, ...(biasK === null ? {} : { probeBiasK: biasK }) }
-    watch = watchOf(work(placed(bench, kitchen), kitchen), learned)
+    watch = watchFor(bench, kitchen, biasK)
     live = watch.pot && startLive(watch.pot)
     return watch
   },

@@ -40,7 +40,7 @@ export const COLD_COURSE: CourseLaw = { lnPace: 0.4, endK: 1.2, readingK: 0.3, l
 export const OVEN_COURSE: CourseLaw = { lnPace: 0.2, endK: 8, readingK: 0.16, lastsS: 300, airK: 4, late: 0.94 }
 
 export interface LiveCourse {
-  /** One a pace of the grid, °C every `stepS`. */
+  /** One a pace of the grid, °C at `timeS`. */
   courses: readonly (readonly number[])[]
   timeS: readonly number[]
   /** Where the middle stood at the start, and where it was meant to end, °C. */

@@ -7,7 +7,7 @@ import { assess } from '../pipeline/assess'
 import { valueAt } from '../physics/thermal/conduction'
 import { type Pace, pacesByClock } from './course'
 
-/** ln of convection over what is stated; beyond them courses stay as the last. */
+/** ln of convection over what is stated (judgement: two σ and more); beyond them courses stay as the last. */
 const CONVECTIONS = [-0.9, -0.45, 0, 0.45, 0.9]
 
 /**
@@ -34,7 +34,7 @@ export function coldPaces(b: Bench, kitchen: Kitchen, legId: string): Pace[] {
   return CONVECTIONS.map(ln => ({ ln, ...courseOf({ ...kitchen.learned, [key]: known * Math.exp(ln) }) }))
 }
 
-/** An oven is looked at for so much longer than was foretold, share of its time, in so many steps. */
+/** An oven is looked at for so much longer than was foretold, share of its time, in so many steps (judgement). */
 const LONGER = 0.75
 const LONGER_STEPS = 40
 /**
