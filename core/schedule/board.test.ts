@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { emptyBoard, fitAt, latestFit, piecesFor, put } from './board'
 import { changeMinutes, type Day, type DayStep, type Equipment, type StepUse, tasksOf } from './day'
+import { planOf } from './plan'
 
 const OVEN: Equipment = {
   id: 'deck', kind: 'oven', capacity: 2, minC: 60, maxC: 250, heatKPerMin: 5, coolKPerMin: 2,
@@ -24,6 +25,34 @@ function beside(first: DayStep, at: number, second: DayStep, over: Partial<Day> 
   put(board, fitAt(board, a!, at)!)
   return (start: number) => fitAt(board, b!, start) !== null
 }
+
+describe('what is held from step to step', () => {
+  const steps = (after: string[]) => [
+    { id: 'pour', name: 'pour', minutes: 5, after: [], uses: [{ kind: 'tin', held: true }] },
+    { id: 'other', name: 'other', minutes: 60, after, uses: [] },
+    { id: 'out', name: 'out', minutes: 5, after: ['pour', 'other'], uses: [{ kind: 'tin' }] },
+  ]
+  const day = { date: '2026-11-28', equipment: [{ id: 'tin', kind: 'tin', capacity: 1 }], desserts: [
+    { id: 'a', name: 'a', serveAt: '12:00', steps: steps(['pour']) },
+    { id: 'b', name: 'b', serveAt: '12:00', steps: steps(['pour']) },
+  ] }
+  it('is nobody else’s while it waits', () => {
+    const { tasks, feasible } = planOf(day, 0.05)
+    expect(feasible).toBe(true)
+    const of = (dessert: string, id: string) => tasks.find(t => t.dessert === dessert && t.id === id)!
+    const [first, then] = of('a', 'pour').start < of('b', 'pour').start ? ['a', 'b'] : ['b', 'a']
+    expect(of(then!, 'pour').start >= of(first!, 'out').end).toBe(true)
+  })
+  it('also from a step that has begun to one that has not', () => {
+    const begun = structuredClone(day)
+    Object.assign(begun.desserts[0]!.steps[0]!, { fixed: { start: '09:00', who: null } })
+    begun.desserts[1]!.serveAt = '11:00'
+    const { tasks } = planOf(begun, 0.05)
+    const out = (dessert: string) => tasks.find(t => t.dessert === dessert && t.id === 'out')!
+    expect(out('a').end).toBe('2026-11-28T12:00:00')
+    expect(out('b').end).toBe('2026-11-28T09:00:00')
+  })
+})
 
 describe('an oven', () => {
   it('changes its temperature at its own pace, up and down; five kelvin are none', () => {

@@ -87,8 +87,29 @@ const mostAt = (there: readonly Standing[], start: number, of: (x: Standing) => 
   Math.max(...[start, ...there.map(x => Math.max(start, x.start))].map(t =>
     there.filter(x => x.start <= t + EPS && x.end > t + EPS).reduce((s, x) => s + of(x), 0)))
 
-const standingOf = (task: Task, u: StepUse, start: number, end: number): Standing =>
+/** When a piece is taken for a step: its own time, and where it is held, from step to step that has it. */
+interface Span { start: number, end: number }
+const standingOf = (task: Task, u: StepUse, { start, end }: Span): Standing =>
   ({ start, end, amount: u.amount, tempC: u.tempC, closed: u.closed, drawW: u.drawW ?? 0, key: task.key })
+
+/** The step beside this one, placed already, that shares a use with it which one of them holds; and where it stands. */
+function sharing(b: Board, keys: readonly string[], u: StepUse, isHeld: (v: StepUse) => boolean) {
+  return keys.flatMap((key) => {
+    const p = b.placed.get(key)
+    const i = p?.task.step.uses.findIndex(v => v.kind === u.kind && v.id === u.id && isHeld(v)) ?? -1
+    return p && i >= 0 && p.on[i] !== undefined ? [{ p, pieceId: p.on[i] }] : []
+  })
+}
+/** The span of a use, and the one piece it must be where what is held comes from a step before or goes on to a next. */
+function heldSpan(b: Board, task: Task, u: StepUse, own: Span): Span & { pieceId: string | null } {
+  const next = u.held ? sharing(b, task.next, u, () => true) : []
+  const before = sharing(b, task.before, u, v => v.held ?? false)
+  return {
+    start: Math.min(own.start, ...before.map(x => x.p.end)),
+    end: Math.max(own.end, next.length > 0 ? Math.min(...next.map(x => x.p.start)) : own.end),
+    pieceId: [...next, ...before][0]?.pieceId ?? null,
+  }
+}
 
 /** Pieces on one supply with a piece, itself among them. */
 const onSupply = (day: Day, e: Equipment): Equipment[] =>
@@ -110,18 +131,19 @@ export function fitAt(b: Board, task: Task, start: number, turn = 0, fixedWho?: 
   /** What this step itself has taken already. */
   const own = new Map<string, Standing[]>()
   for (const u of task.step.uses) {
-    const pieces = piecesFor(b.day, u)
+    const span = heldSpan(b, task, u, { start, end })
+    const pieces = piecesFor(b.day, u).filter(e => span.pieceId === null || e.id === span.pieceId)
     const there = (id: string) => [...b.standing.get(id)!, ...(own.get(id) ?? [])]
     let found: string | null = null
     for (let i = 0; i < pieces.length && found === null; i++) {
       const e = pieces[(i + turn) % pieces.length]!
-      if (!fits(e, there(e.id), u, start, end)) continue
+      if (!fits(e, there(e.id), u, span.start, span.end)) continue
       const drawn = e.supply ? onSupply(b.day, e).flatMap(x => there(x.id)).filter(x => overlaps(x, start, end)) : []
       if (!e.supply || mostAt(drawn, start, x => x.drawW) + (u.drawW ?? 0) <= e.supply.watts + EPS) found = e.id
     }
     if (found === null) return null
     on.push(found)
-    own.set(found, [...(own.get(found) ?? []), standingOf(task, u, start, end)])
+    own.set(found, [...(own.get(found) ?? []), standingOf(task, u, span)])
   }
   return { task, start, end, who, on }
 }
@@ -132,7 +154,7 @@ export function put(b: Board, p: Placed): void {
   const { step } = p.task
   if (p.who !== null && step.attendedMinutes > 0)
     b.busy.get(p.who)?.push({ start: p.start, end: p.start + step.attendedMinutes })
-  step.uses.forEach((u, i) => b.standing.get(p.on[i]!)?.push(standingOf(p.task, u, p.start, p.end)))
+  step.uses.forEach((u, i) => b.standing.get(p.on[i]!)?.push(standingOf(p.task, u, heldSpan(b, p.task, u, p))))
 }
 
 /**

@@ -42,6 +42,8 @@ export interface StepUse {
   /** Across its pan, m, and what it draws, W; absent: not known, no limit. */
   panM?: number | null
   drawW?: number | null
+  /** It stays taken until the step after it that has it, too, begins. */
+  held?: boolean
 }
 export interface DayStep {
   id: string

@@ -92,6 +92,40 @@ describe('how long before service it may be begun', () => {
   })
 })
 
+describe('bowls', () => {
+  const named = new Set([...ALL, 'bowl'])
+  const inBowl = (of: ReturnType<typeof curd>, has: ReadonlySet<string>) => stepsOfFormula(of, demoKitchen(), null, has)
+    .flatMap(s => s.uses!.filter(u => u.kind === 'bowl').map(u => ({ name: s.name, ...u })))
+  it('hold the mix to where it is poured, from the sieve where it is cooked in its pan, from the start over a bath', () => {
+    const direct = curd()
+    const bath = structuredClone(direct)
+    direct.formula.components[0]!.process!.heat.method = 'direct'
+    bath.formula.components[0]!.process!.heat.method = 'waterBath'
+    const [pan, bowl] = [inBowl(direct, named), inBowl(bath, named)]
+    expect([pan[0]!.name, pan.at(-1)!.name]).toEqual(['strain', 'pour'])
+    expect([bowl[0]!.name, bowl.at(-1)!.name]).toEqual(['heatBath', 'pour'])
+    expect(bowl.map(u => u.held)).toEqual(bowl.map((_, i) => i < bowl.length - 1))
+    expect(inBowl(direct, ALL)).toEqual([])
+  })
+  it('of a part of a whole dessert wait with it until it is laid in; parts are mixed in their own', () => {
+    const whole = demoFormulas().find(f => f.document.formula.components.length > 3)!.document
+    const uses = inBowl(whole, named)
+    expect(uses.some(u => u.name.startsWith('build:'))).toBe(true)
+    expect(uses.filter(u => u.name.startsWith('build:')).every(u => !u.held)).toBe(true)
+    expect(uses.some(u => u.name.startsWith('part:'))).toBe(true)
+  })
+  it('two curds on the bath want one each, and one after the other where there is one', () => {
+    const bath = curd()
+    bath.formula.components[0]!.process!.heat.method = 'waterBath'
+    const starts = (capacity: number) => planOf({
+      date: '2026-11-28', equipment: [{ id: 'bowls', kind: 'bowl', capacity }],
+      desserts: ['a', 'b'].map(id =>
+        ({ id, name: id, serveAt: '19:00', steps: stepsOfFormula(bath, demoKitchen(), null, new Set(['bowl'])) })),
+    }, 0.05).tasks.filter(t => t.name === 'pour').map(t => t.start)
+    expect([new Set(starts(2)).size, new Set(starts(1)).size]).toEqual([1, 2])
+  })
+})
+
 describe('tins', () => {
   const named = (...ids: string[]) => new Set([...ALL, 'tin', ...ids])
   const tart = structuredClone(demoFormulas().find(f => f.document.formula.name.startsWith('Bergamot tart'))!.document)

@@ -15,7 +15,7 @@ import { pouredAfterS } from '../pipeline/assessment'
 import { stepsOfPlate } from './ofPlate'
 import type { StepInput } from './read'
 import { bringsHeat } from './warm'
-import { HOT_WAITS_MIN, inTins, LEAST_COLD_S, SLOW_HANDS, usesOf } from './stepParts'
+import { HOT_WAITS_MIN, inBowls, inTins, LEAST_COLD_S, SLOW_HANDS, usesOf } from './stepParts'
 
 /** The last leg of the cold, as short as the set lets it be: likely and slow, s. */
 function lastLeg(b: Bench, kitchen: Kitchen): { likelyS: number, slowS: number } {
@@ -30,7 +30,7 @@ function lastLeg(b: Bench, kitchen: Kitchen): { likelyS: number, slowS: number }
 
 /**
  * Steps of a formula, one after another, for so many (null: as it is written).
- * @param has kinds of equipment the day names, and ids of its tins; others are no limit
+ * @param has kinds of equipment the day names, bowls among them, and ids of its tins; others are no limit
  * @param of what is counted
  * @throws {InputError} for what the pipeline cannot run
  * @example stepsOfFormula(planned, kitchen, null, new Set()).length > 3 // true
@@ -66,7 +66,7 @@ export function stepsOfFormula(
       maxGapMinutes: isHot ? HOT_WAITS_MIN : null,
     })
   }
-  return inTins(bringsHeat(out, b, kitchen), b, has)
+  return inTins(inBowls(bringsHeat(out, b, kitchen), b.heat.method, has), b, has)
 }
 
 const DAY_MIN = 24 * 60

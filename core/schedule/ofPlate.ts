@@ -16,7 +16,7 @@ import type { BuildCode, BuildStep } from '../plate/build'
 import { plateOf } from '../plate/plate'
 import type { EquipmentKind } from './day'
 import type { StepInput } from './read'
-import { LEAST_COLD_S, SLOW_HANDS, usesOf } from './stepParts'
+import { inBowls, LEAST_COLD_S, SLOW_HANDS, usesOf } from './stepParts'
 
 /** Hands at a step of building: for the first vessel, and for each more, minutes (common practice). */
 const HANDS_MIN: Partial<Record<BuildCode, readonly [first: number, each: number]>> = {
@@ -55,16 +55,25 @@ function makings(planned: Planned, kitchen: Kitchen, has: ReadonlySet<string>) {
     const order: WorkStep[] = isComputed(c)
       ? orderOfWork(b, kitchen, assess(b, kitchen)).filter(s => !s.code.startsWith('part:') && !BUILT.includes(s.code))
       : partWork(c, 0).map(s => ({ ...s, ...labourOf(s, main) }))
+    const own: StepInput[] = []
     for (const [i, s] of order.entries()) {
-      const before = lastOf.get(c.id)
+      const before = own.at(-1)?.id
       const made = ofWork(
-        s, `${c.id}/${i}`, `${s.code} · ${c.name}`, before === undefined ? [] : [before], usesOf(s, b, kitchen, has))
-      if (!made) continue
-      steps.push(made)
-      lastOf.set(c.id, made.id!)
+        s, `${c.id}/${i}`, `${s.code} · ${c.name}`, before ? [before] : [], usesOf(s, b, kitchen, has))
+      if (made) own.push(made)
     }
+    steps.push(...inBowls(own, isComputed(c) ? b.heat.method : null, has))
+    if (own.length > 0) lastOf.set(c.id, own.at(-1)!.id!)
   }
   return { steps, lastOf }
+}
+
+/** What waits in a bowl is in it until it is laid in: the bowl goes on to that step. */
+function fromBowl(made: StepInput | undefined): NonNullable<StepInput['uses']> {
+  const bowl = made?.uses?.find(u => u.kind === 'bowl')
+  if (!bowl) return []
+  bowl.held = true
+  return [{ kind: 'bowl', amount: 1 }]
 }
 
 /** The last cold, likely and at its slow end, s. */
@@ -109,7 +118,10 @@ export function stepsOfPlate(planned: Planned, kitchen: Kitchen, has: ReadonlySe
       minutes: handsMin + coldMin,
       minutesSlow: SLOW_HANDS * handsMin + Math.max(coldMin, slowS / 60),
       attended: handsMin,
-      uses: kind && has.has(kind) ? [{ kind, amount: 1, tempC: null }] : [],
+      uses: [
+        ...(kind && has.has(kind) ? [{ kind, amount: 1, tempC: null }] : []),
+        ...fromBowl(steps.find(x => x.id === own)),
+      ],
       after: [...new Set([isInsert ? null : last, own].filter(x => x != null))],
       maxGapMinutes: null,
     })

@@ -23,6 +23,8 @@ export interface StepInput {
     closed?: boolean | null
     panM?: number | null
     drawW?: number | null
+    /** It stays taken until the next step that has it. */
+    held?: boolean | null
   }[] | null
   after?: string[] | null
   maxGapMinutes?: number | null
@@ -146,6 +148,7 @@ function stepOf(s: StepInput, before: string[], path: string, clock: Clock): Day
       return {
         kind: (u.id ? null : u.kind ?? null) as EquipmentKind | null, id: u.id ?? null, amount: u.amount ?? 1,
         tempC: u.tempC ?? null, closed: u.closed ?? false, panM: u.panM ?? null, drawW: u.drawW ?? null,
+        held: u.held ?? false,
       }
     }),
     after: s.after ?? before,

@@ -66,10 +66,10 @@ function generate(
   day: Day, tasks: readonly Task[], way: Way, buffers: Buffers, starts: ReadonlyMap<string, number>,
 ): Tried {
   const b = emptyBoard(day)
-  for (const t of tasks) {
-    const { fixed } = t.step
-    if (!fixed) continue
-    // What has begun stays, whatever else there is.
+  // What has begun stays, whatever else there is; the latest first, as what is held goes on to what follows.
+  const fixedTasks = tasks.filter(t => t.step.fixed).sort((x, y) => y.step.fixed!.start - x.step.fixed!.start)
+  for (const t of fixedTasks) {
+    const fixed = t.step.fixed!
     const there = fitAt(b, t, fixed.start, way.turn.get(t.key) ?? 0, fixed.who)
     const end = fixed.start + t.step.minutes
     put(b, there ?? { task: t, start: fixed.start, end, who: fixed.who, on: [], forced: true })

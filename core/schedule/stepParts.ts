@@ -1,7 +1,7 @@
 /** What steps of a formula and of a whole dessert share. How slow hands can be, and what waits, is judgement. */
 import { type Bench, ovenAirC, panOf } from '../formula/bench'
 import type { Kitchen } from '../kitchen/kitchen'
-import { EFFICIENCY } from '../physics/heat/pot'
+import { EFFICIENCY, type HeatMethod } from '../physics/heat/pot'
 import { ON_HEAT, type Tool, type WorkStep } from '../plan/work'
 import type { EquipmentKind } from './day'
 import type { StepInput } from './read'
@@ -48,12 +48,20 @@ const TAKES_UP_C = 70
 export const bakedFor = (minutes: number, fromC: number, toC: number): number | null =>
   fromC <= TAKES_UP_C || toC <= TAKES_UP_C ? null : Math.round((minutes * (fromC - TAKES_UP_C)) / (toC - TAKES_UP_C))
 
+/** A use that goes on from step to step, and ends with the last of them. */
+const withUse = (steps: readonly StepInput[], from: number, to: number, use: Use, isIn: (s: StepInput) => boolean) => {
+  const last = steps.findLastIndex((s, i) => i <= to && isIn(s))
+  return steps.map((s, i) =>
+    (i >= from && i <= last && isIn(s) ? { ...s, uses: [...s.uses ?? [], { ...use, held: i < last }] } : s))
+}
+type Use = NonNullable<StepInput['uses']>[number]
+
 const INTO_TIN = ['pour', 'build:line', 'build:lay', 'build:layFrozen', 'build:pour']
 const OUT_OF_TIN = ['unmould', 'build:turnOut']
 const codeOf = (s: StepInput) => s.name.split(' · ')[0]!
 /**
- * Steps with the tins they stand in, from the first that goes in to its turning out, or to the end: where the day names
- * the formula's own vessel.
+ * Steps with the tins they stand in, from the first that goes in to its turning out, or to the end, and while they wait
+ * between: where the day names the formula's own vessel. An insert freezes in a mould of its own.
  * @param has ids of what the day names
  * @example inTins([], doc, new Set()) // []
  */
@@ -63,6 +71,37 @@ export function inTins(steps: readonly StepInput[], b: Bench, has: ReadonlySet<s
   if (vesselId === null || !has.has(vesselId) || from < 0 || (built && built !== 'domed')) return [...steps]
   const out = steps.findIndex(s => OUT_OF_TIN.includes(codeOf(s)))
   const to = out < 0 ? steps.length - 1 : out
-  const use = { id: vesselId, amount: count }
-  return steps.map((s, i) => (i >= from && i <= to ? { ...s, uses: [...s.uses ?? [], use] } : s))
+  return withUse(steps, from, to, { id: vesselId, amount: count }, s => codeOf(s) !== 'build:freezeInsert')
+}
+
+/** A mix is in a bowl from the first of these; one that is cooked in its pan only once it leaves it. */
+const INTO_BOWL = ['strain', 'coolTo', 'iceBath', 'whip', 'beatWhites', 'fold', 'blend', 'temperEggs']
+const MIXED = ['mixCold', 'heatBath', 'heatPouch', 'heatMicrowave']
+const OUT_OF_BOWL = ['pour', 'portion', 'chill', 'bake']
+/** Parts are made in a bowl of their own in these. */
+const PART_BOWL = [
+  'crush', 'rub', 'whiskEggs', 'foldFlour', 'starchPaste', 'beatWhites', 'sugarIn', 'pasteIn', 'warmWhites',
+  'pourSugar', 'beatCool', 'whipCream', 'eggsIn', 'hull',
+].map(s => `part:${s}`)
+/**
+ * Steps with the bowls they are in, where the day counts bowls: the mix from its first bowl to where it is poured (or
+ * is made, as a part of a whole dessert), a part while it is mixed. What stands in the mixer is in the mixer's own.
+ * @example inBowls([], 'direct', new Set(['bowl'])) // []
+ */
+export function inBowls(
+  steps: readonly StepInput[], method: HeatMethod | null, has: ReadonlySet<string>,
+): StepInput[] {
+  if (!has.has('bowl')) return [...steps]
+  const isFree = (s: StepInput) => !(s.uses ?? []).some(u => u.kind === 'mixer')
+  const use = { kind: 'bowl', amount: 1 }
+  const firsts = method === 'direct' ? INTO_BOWL : [...MIXED, ...INTO_BOWL]
+  const from = method === null ? -1 : steps.findIndex(s => firsts.includes(codeOf(s)))
+  const out = steps.findIndex((s, i) => i > from && OUT_OF_BOWL.includes(codeOf(s)))
+  const mixed = from < 0 ? [...steps] : withUse(steps, from, out < 0 ? steps.length - 1 : out, use, isFree)
+  return mixed.map((s, i) => {
+    if (!PART_BOWL.includes(codeOf(s)) || !isFree(s)) return s
+    const next = mixed[i + 1]
+    const isHeld = next !== undefined && PART_BOWL.includes(codeOf(next)) && isFree(next)
+    return { ...s, uses: [...s.uses ?? [], { ...use, held: isHeld }] }
+  })
 }

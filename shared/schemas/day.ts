@@ -28,7 +28,7 @@ const isAttended = (v: unknown) =>
 const useSchema = exactly({
   kind: maybe(yup.string().strict().oneOf([...EQUIPMENT_KINDS])), id: maybe(text()), amount: maybe(number(0, 1e6)),
   tempC: maybe(temperature()), closed: maybe(yup.boolean().strict()),
-  panM: maybe(number(0.01, 2)), drawW: maybe(number(0, 1e5)),
+  panM: maybe(number(0.01, 2)), drawW: maybe(number(0, 1e5)), held: maybe(yup.boolean().strict()),
 }).required()
 const stepSchema = exactly({
   id: maybe(text()),

@@ -46,8 +46,21 @@ export function smallDay(seed: number): DayInput {
   }
 }
 
+/** Some desserts stand in their tins from one of their steps to the last, and while they wait between. */
+function withTins(day: DayInput, seed: number): DayInput {
+  const noise = noiseOf(seed * 13 + 5)
+  const desserts = day.desserts.map((d) => {
+    const isRow = d.steps!.every((s, i) => i === 0 || s.after![0] === d.steps![i - 1]!.id)
+    const from = noise.chance(0.6) && isRow ? Math.floor(noise.uniform() * (d.steps!.length - 1)) : Infinity
+    return { ...d, steps: d.steps!.map((s, i) => (i < from ? s
+      : { ...s, uses: [...s.uses!, { kind: 'tin', amount: 1, held: i < d.steps!.length - 1 }] })) }
+  })
+  return { ...day, desserts, equipment: [...day.equipment!, { id: 'tins', kind: 'tin', capacity: 1 }] }
+}
+
 /** A larger day of any minutes: several desserts, shifts with a break, everything there is to share. */
-export function anyDay(seed: number): DayInput {
+export const anyDay = (seed: number): DayInput => withTins(withoutTins(seed), seed)
+function withoutTins(seed: number): DayInput {
   const noise = noiseOf(seed * 17 + 3)
   const pick = <T>(all: readonly T[]) => all[Math.floor(noise.uniform() * all.length)]!
   const whole = (from: number, to: number) => from + Math.floor(noise.uniform() * (to - from + 1))
@@ -96,6 +109,30 @@ const CRUMB = 1 / 30
 
 const handsOf = ({ attended, minutes }: StepInput) =>
   (attended === true ? minutes : attended === false ? 0 : Math.min(minutes, attended as number))
+
+/** Tins that hold more than there are, from a step to the next that has them, minute by minute. */
+function heldTwice(day: DayInput, tasks: readonly { t: PlanTask, start: number, end: number }[]): string[] {
+  const out: string[] = []
+  const taken = new Map<string, number>()
+  for (const d of day.desserts)
+    for (const s of d.steps!)
+      for (const u of (s.uses ?? []).filter(x => x.held)) {
+        const of = (id: string) => tasks.find(x => x.t.dessert === d.id && x.t.id === id)
+        const end = of(s.id!)?.end ?? Infinity
+        const follows = d.steps!.filter(n => n.after!.includes(s.id!) && n.uses!.some(v => v.kind === u.kind))
+        const next = Math.min(...follows.map(n => of(n.id!)?.start ?? -Infinity))
+        for (let m = Math.ceil(end); m < next - CRUMB; m++)
+          taken.set(`${u.kind} ${m}`, (taken.get(`${u.kind} ${m}`) ?? 0) + 1)
+      }
+  for (const { t, start, end } of tasks)
+    for (const use of t.uses) {
+      const { kind } = day.equipment!.find(x => x.id === use.id)!
+      for (let m = Math.ceil(start); m < end - CRUMB; m++)
+        if (taken.has(`${kind} ${m}`) && taken.get(`${kind} ${m}`)! + use.amount > 1) out.push(`${kind} is held elsewhere`)
+    }
+  if ([...taken.values()].some(n => n > 1)) out.push('a tin is held twice')
+  return out
+}
 
 /** Rings under pans that are too wide, and supplies that give more than they have, minute by minute. */
 function overdrawn(day: DayInput, tasks: readonly { t: PlanTask, start: number, end: number }[]): string[] {
@@ -161,7 +198,7 @@ export function faultsOf(day: DayInput, plan: DayPlan): string[] {
       .flatMap(x => x.t.attended.map(([a, b]) => [minuteOf(a), minuteOf(b)])).sort((a, b) => a[0]! - b[0]!)
     mine.slice(1).forEach(([from], i) => { if (from! < mine[i]![1]! - CRUMB) out.push(`${h.name} is at two things`) })
   }
-  out.push(...overdrawn(day, tasks))
+  out.push(...overdrawn(day, tasks), ...heldTwice(day, tasks))
   // Equipment, minute by minute; temperatures from one to the next.
   for (const e of day.equipment!) {
     const on = tasks.flatMap(x => x.t.uses.flatMap((u, i) => {
