@@ -3,7 +3,10 @@ import { fileURLToPath } from 'node:url'
 const core = fileURLToPath(new URL('./core', import.meta.url))
 
 export default defineNuxtConfig({
-  modules: ['@nuxt/eslint', '@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt'],
+  modules: ['@nuxt/eslint', '@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils'],
+  // Who is signed in is asked of our own door; only what seals a cookie and hashes a password is the library's.
+  auth: { loadStrategy: 'none' },
+  runtimeConfig: { session: { name: 'lumbik', maxAge: 60 * 60 * 24 * 30, password: '', cookie: { sameSite: 'strict' } } },
   $production: { nitro: { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) } },
   // The workspace computes in the browser; pages are rendered there only.
   ssr: false,

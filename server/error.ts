@@ -14,6 +14,9 @@ const STATUS: Record<RefusalKind, [number, string]> = {
   deleted: [410, 'Deleted'],
   conflict: [409, 'Changed elsewhere'],
   invalid: [422, 'Not taken'],
+  unsigned: [401, 'Not signed in'],
+  notAllowed: [403, 'Not allowed'],
+  tooMany: [429, 'Too many tries'],
   away: [503, 'Not now'],
 }
 
@@ -65,6 +68,7 @@ export default function (error: H3Error, event: H3Event) {
   setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
   setResponseHeader(event, 'cache-control', 'no-store')
   if (answer.status === 503) setResponseHeader(event, 'retry-after', 1)
+  if (answer.status === 429) setResponseHeader(event, 'retry-after', Number(answer.data.waitS))
   return send(
     event,
     JSON.stringify({ error: true, statusCode: answer.status, statusMessage: answer.statusMessage, data: answer.data }),

@@ -257,7 +257,12 @@ test('rings on one supply boil what it has the watts for, and pans they are wide
   await planned(page)
   await expect(page.locator('[data-conflict]')).toHaveCount(0)
   // Of its glasses there is one: twelve people cannot have theirs.
-  const glasses = page.locator('[data-tin] input').first()
+  const bowls = page.locator('[data-counted="bowl"] input')
+  await bowls.fill('1')
+  await bowls.blur()
+  await planned(page)
+  await expect(page.locator('.lane').filter({ hasText: 'bowl' }).locator('.bar').first()).toBeVisible()
+  const glasses = page.locator('[data-counted] input').first()
   await glasses.fill('1')
   await glasses.blur()
   await planned(page)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The bar at the top: the places, and whether everything of this browser is saved. */
+import type { Right } from '../../shared/door'
 import { unsentList, unsentName } from '~/words/unsent'
 import { say } from '~/words/say'
 
@@ -7,7 +8,12 @@ const kitchen = useKitchenStore()
 const workspace = useWorkspaceStore()
 const outbox = useOutboxStore()
 const route = useRoute()
-const places = [{ to: '/today', name: say('topBar.today') }, { to: '/shelf', name: say('topBar.shelf') }, { to: '/book', name: say('topBar.book') }, { to: '/kitchen', name: say('topBar.kitchen') }]
+const door = useDoorStore()
+const PLACES: readonly { to: string, name: string, right: Right }[] = [
+  { to: '/today', name: say('topBar.today'), right: 'make' }, { to: '/shelf', name: say('topBar.shelf'), right: 'make' },
+  { to: '/book', name: say('topBar.book'), right: 'read' }, { to: '/kitchen', name: say('topBar.kitchen'), right: 'make' },
+]
+const places = computed(() => PLACES.filter(p => door.may(p.right)))
 const inFormula = computed(() => route.path.startsWith('/formula/'))
 const active = (to: string) =>
   route.path.startsWith(to) || (to === '/book' && route.path.startsWith('/batch/')) || (to === '/shelf' && (inFormula.value || route.path === '/new' || route.path === '/bin'))
@@ -56,7 +62,8 @@ const words = computed(() => {
     </nav>
     <div class="right">
       <span class="save" :class="state" role="status" :data-all-saved="state">{{ words }}</span>
-      <span class="soft kitchen">{{ kitchen.record?.name }}</span>
+      <span v-if="door.isIn" class="soft kitchen">{{ kitchen.record?.name }}</span>
+      <NuxtLink v-if="door.me" to="/people" class="me" data-me>{{ door.me.name }}</NuxtLink>
     </div>
   </header>
 </template>
@@ -81,6 +88,7 @@ nav a.on { color: var(--ink); font-weight: 600; border-color: var(--ink); }
 .save { color: var(--ink-soft); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .save.unsent, .save.conflict { color: var(--blood); font-weight: 600; }
 .kitchen { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.me { white-space: nowrap; display: inline-flex; align-items: center; min-height: 44px; text-decoration: underline; text-underline-offset: 3px; }
 @media (max-width: 760px) {
   .bar { padding: 0 1rem; gap: 1rem; }
   nav { gap: 0.8rem; }

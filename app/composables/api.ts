@@ -13,9 +13,9 @@ export class ApiError extends Error {
     this.name = 'ApiError'
   }
 
-  /** The same again, later, may do. */
+  /** The same again, later, may do: once the server answers, or somebody is signed in again. */
   get away(): boolean {
-    return this.status === undefined || this.status >= 500
+    return this.status === undefined || this.status >= 500 || this.status === 401
   }
 }
 
@@ -27,6 +27,10 @@ const SLOW_MS = 1200
 const WHY_MS = 400
 /** Longer than any answer takes: the server itself gives up on its database sooner. */
 const GIVE_UP_MS = 15_000
+
+const unsigned = createEventHook()
+/** Called when the server no longer knows who asks: signed out elsewhere, or a tablet locked. */
+export const onUnsigned = unsigned.on
 
 interface Options {
   method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
@@ -76,6 +80,7 @@ export async function api<T>(path: string, { method = 'GET', body, file, query }
       return answer as T
     }
     const problem = answer.data ?? { path: '', code: String(response.status), params: {} }
+    if (response.status === 401 && !path.startsWith('/api/door')) void unsigned.trigger()
     if (response.status >= 500) away.value = problem.code === 'database' ? 'database' : away.value
     else away.value = null
     throw new ApiError(response.status, problem)

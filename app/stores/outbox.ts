@@ -79,6 +79,8 @@ export const useOutboxStore = defineStore('outbox', () => {
 
   /** Notes a change; it goes out after a moment, with whatever is changed until then. */
   function put(kind: DocumentKind, id: string, name: string, base: Unsent['base'], value: unknown) {
+    // Whoever may not write it looks and tries; nothing is kept.
+    if (!useDoorStore().mayWrite(kind)) return
     const key = documentKey(kind, id)
     const old = entries.value[key]
     const entry = old ? changed(old, name, value) : newEntry({ kind, id, name, tab, base, value })

@@ -63,3 +63,17 @@ describe('what readings say besides the temperature', () => {
     expect(at(99.9)).toEqual(['boiling'])
   })
 })
+
+it('a display that steps by half a degree flickers by no less than its step lets it', () => {
+  const rows = (stepK: number) => {
+    let s = startSeen()
+    for (let i = 0; i < 60; i++) {
+      const tempC = Math.round((20 + 0.1 * i) / stepK) * stepK
+      s = seen(s, { atS: 2 * i, tempC }, { at: tempC, variance: 0.01, tempC, boilC: 100 })
+    }
+    return s
+  }
+  expect(rows(0.5)).toMatchObject({ stepK: 0.5, noiseK: 0.225 })
+  expect(rows(0.1).stepK).toBeCloseTo(0.1, 9)
+  expect(rows(0.1).noiseK).toBe(0.12)
+})

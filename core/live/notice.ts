@@ -25,21 +25,25 @@ export interface Seen {
   /** What the latest reading differed by from what was expected, K; how much readings flicker, one σ in K. */
   surpriseK: number
   noiseK: number
+  /** The least the display has stepped by so far, K; null: it has not. */
+  stepK: number | null
   count: number
   /** Whether this reading says the heat has changed, and whether it says anything of the mix. */
   heatChanged: boolean
   speaks: boolean
   /** Away from the mix since, s: out of the pot or on the metal. */
   away: { what: 'probeOut' | 'probeOnMetal', sinceS: number } | null
+  /** When readings last said so, s; and since when the heat is told to be another, once it was looked into. */
   changedS: number | null
+  toldS: number | null
   stuckS: number | null
   unevenS: number | null
   boilingS: number | null
 }
 /** Before any reading. @example startSeen().count // 0 */
 export const startSeen = (): Seen => ({
-  last: null, same: null, drift: 0, surpriseK: 0, noiseK: READING_K, count: 0, heatChanged: false, speaks: true,
-  away: null, changedS: null, stuckS: null, unevenS: null, boilingS: null,
+  last: null, same: null, drift: 0, surpriseK: 0, noiseK: READING_K, stepK: null, count: 0, heatChanged: false, speaks: true,
+  away: null, changedS: null, toldS: null, stuckS: null, unevenS: null, boilingS: null,
 })
 
 /** Surprises are watched over about four readings; their mean has a σ of √(share/(2 − share)). */
@@ -62,7 +66,7 @@ const STUCK = { forS: 25, whileK: 2 }
 const DOUBTED_K = 1.2
 /** Flicker of readings, K: at first, no less, no more; and from where it is that of a mix nobody stirs (judgement). */
 export const READING_K = 0.35
-const FLICKER = { leastK: 0.12, mostK: 3, unevenK: 0.9 }
+const FLICKER = { leastK: 0.12, mostK: 3, unevenK: 0.9, /** Of what the display steps by (fitted). */ ofStep: 0.45 }
 /** Mean difference of two draws over their σ: 2/√π. */
 const DIFFERENCE = 2 / Math.sqrt(Math.PI)
 /** Near the boil and gaining nothing, K. */
@@ -93,7 +97,9 @@ export function seen(
   const speaks = !isStuck && !isDoubted && away === null
   const drift = speaks ? (1 - SHARE) * before.drift + SHARE * surprise : before.drift
   const apartK = speaks && last ? Math.abs(surpriseK - before.surpriseK) / DIFFERENCE : before.noiseK
-  const noiseK = Math.min(FLICKER.mostK, Math.max(FLICKER.leastK, 0.92 * before.noiseK + 0.08 * apartK))
+  const stepK = jumpK === 0 ? before.stepK : Math.min(before.stepK ?? Infinity, Math.abs(jumpK))
+  const leastK = Math.max(FLICKER.leastK, FLICKER.ofStep * Math.min(1, stepK ?? 0))
+  const noiseK = Math.min(FLICKER.mostK, Math.max(leastK, 0.92 * before.noiseK + 0.08 * apartK))
   const isQuiet = before.changedS !== null && reading.atS - before.changedS < QUIET_S
   const heatChanged = speaks && before.count >= SETTLING && !isQuiet && Math.abs(drift) > CHANGED_SIGMAS * MEAN_SIGMA
   const isUneven = noiseK > FLICKER.unevenK
@@ -104,11 +110,13 @@ export function seen(
     drift: heatChanged ? 0 : drift,
     surpriseK: speaks ? surpriseK : before.surpriseK,
     noiseK,
+    stepK,
     count: before.count + 1,
     heatChanged,
     speaks,
     away,
     changedS: heatChanged ? reading.atS : before.changedS,
+    toldS: heatChanged ? reading.atS : before.toldS,
     stuckS: isStuck ? before.stuckS ?? same!.sinceS : null,
     unevenS: isUneven ? before.unevenS ?? reading.atS : null,
     boilingS: boils ? before.boilingS ?? reading.atS : null,
@@ -121,7 +129,7 @@ const TOLD_S = 60
 export function noticed(s: Seen): Noticed[] {
   const now = s.last?.atS ?? 0
   const all: (Noticed | null)[] = [
-    s.changedS !== null && now - s.changedS < TOLD_S ? { what: 'heatChanged', sinceS: s.changedS } : null,
+    s.toldS !== null && now - s.toldS < TOLD_S ? { what: 'heatChanged', sinceS: s.toldS } : null,
     s.away,
     s.stuckS === null ? null : { what: 'stuck', sinceS: s.stuckS },
     s.unevenS === null ? null : { what: 'uneven', sinceS: s.unevenS },

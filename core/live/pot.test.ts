@@ -56,6 +56,14 @@ describe('the filter', () => {
   })
 })
 
+describe('a change that was none', () => {
+  it.each([10_041, 10_485, 10_550])('pot %i, whose readings only seemed to say so, is not taken off the heat', (seed) => {
+    const { saidS, leftS } = potTrial(seed)!
+    expect(saidS / leftS).toBeGreaterThan(0.75)
+    expect(saidS / leftS).toBeLessThan(1.3)
+  })
+})
+
 describe('what is to be expected', () => {
   it('shrinks with readings, in the order of the temperatures; off comes before done by what the pan gives back', () => {
     const widths = [20, 80, 200].map((s) => {

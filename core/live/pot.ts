@@ -35,7 +35,7 @@ const WALL_S = 25
  * Unrest: K of the mix, share of the heat (of a microwave, which is steadier), ln of what a
  * bath gives, per √s (fitted).
  */
-const UNREST = { tempK: 0.02, heat: 0.007, microwave: 0.0025, lnBath: 0.002 }
+const UNREST = { tempK: 0.02, heat: 0.01, microwave: 0.0025, lnBath: 0.002 }
 const STEP_S = 1
 /** What is open again after a change, σ: the heat, what a bath gives, what has gone by unseen meanwhile (fitted). */
 const AFTER_CHANGE = { heat: 0.4, lnBath: 0.04, tempK: 1.5, flow: 0.5 }
@@ -178,6 +178,13 @@ interface Then { timeS: number, ensemble: Ensemble }
 /** So far back is kept, s; a state every so many seconds; a change is looked for from this long before it is told. */
 const PAST = { keptS: 45, everyS: 6, backS: 20 }
 
+/**
+ * Logarithms of how much likelier nothing happened than any one thing, and how much less so that it was lifted off for
+ * good; how much wider what is known is where nothing did (fitted).
+ */
+const FOR_NOTHING = 3
+const AGAINST_OFF = 2
+const WIDENED = 1.4
 const copied = (e: Ensemble): Ensemble =>
   Object.fromEntries(Object.entries(e).map(([k, x]) => [k, (x as Float64Array).slice()])) as unknown as Ensemble
 function put(to: Float64Array, value: (i: number) => number): void {
@@ -196,6 +203,13 @@ const HAPPENED = {
   off: (e: Ensemble, noise: Noise) => {
     const rest = draws(noise, 0, 0.05)
     put(e.heat, i => Math.abs(rest[i]!))
+  },
+  /** Nothing did: it is only less well known than was thought. */
+  nothing: (e: Ensemble) => {
+    for (const x of Object.values(e) as Float64Array[]) {
+      const at = mean(x)
+      put(x, i => at + WIDENED * (x[i]! - at))
+    }
   },
   /** It stood off the heat for a moment, or something cold went in, and the heat is what it was. */
   moment: (e: Ensemble, noise: Noise) => {
@@ -223,15 +237,27 @@ function replay(
 }
 
 /**
- * The heat is another one: every thing that may have happened is tried from a moment before, with the readings since,
- * and the likeliest holds. What was off the heat may be back on the heat that was.
+ * The heat seems another one: every thing that may have happened is tried from a moment before, with the readings
+ * since, and the likeliest holds; nothing may have. What was off the heat may be back on the heat that was.
  */
-function lookBack(live: LivePot, readings: readonly Reading[], noise: Noise): Pick<LivePot, 'ensemble' | 'off'> {
+function lookBack(
+  live: LivePot, readings: readonly Reading[], noise: Noise,
+): Pick<LivePot, 'ensemble' | 'off'> & { isNothing: boolean } {
   const now = readings.at(-1)!.atS
   const from = live.past.findLast(x => x.timeS <= now - PAST.backS) ?? live.past[0]!
   const since = readings.filter(r => r.atS > from.timeS)
-  const tries = Object.entries(HAPPENED).map(([what, happen]) => ({ what, happen }))
   const { off } = live
+  // What is turned while it is off the heat was lifted at another heat than the next will be.
+  const before = (e: Ensemble) => {
+    if (off) put(e.heat, i => off.heat[i]!)
+  }
+  const tries = Object.entries(HAPPENED).map(([what, happen]) => ({
+    what,
+    happen: (e: Ensemble) => {
+      if (what === 'turned') before(e)
+      happen(e, noise)
+    },
+  }))
   if (off)
     tries.push({
       what: 'back',
@@ -242,13 +268,17 @@ function lookBack(live: LivePot, readings: readonly Reading[], noise: Noise): Pi
     })
   const tried = tries.map(({ what, happen }) => {
     const ensemble = copied(from.ensemble)
-    happen(ensemble, noise)
+    happen(ensemble)
     const likely = replay(live.plan, { timeS: from.timeS, ensemble }, since, live.seen.noiseK, noise)
-    return { what, ensemble, likely }
+    return { what, ensemble, likely: likely + (what === 'nothing' ? FOR_NOTHING : what === 'off' ? -AGAINST_OFF : 0) }
   })
   const best = tried.reduce((a, b) => (b.likely > a.likely ? b : a))
   const { heat, lnBath } = from.ensemble
-  return { ensemble: best.ensemble, off: best.what === 'off' ? off ?? { sinceS: from.timeS, heat, lnBath } : null }
+  const isOff = best.what === 'off' || (best.what === 'nothing' && off)
+  return {
+    ensemble: best.ensemble, isNothing: best.what === 'nothing',
+    off: isOff ? off ?? { sinceS: from.timeS, heat, lnBath } : null,
+  }
 }
 
 /**
@@ -274,11 +304,14 @@ export function observe(live: LivePot, reading: Reading): LivePot {
   const past = isKept ? [...kept, { timeS: reading.atS, ensemble: e }] : kept
   const next = { ...live, timeS: reading.atS, seen: now, notices: noticed(now), readings, past, count: live.count + 1 }
   if (!now.heatChanged) return { ...next, ensemble: e }
-  const found = lookBack({ ...next, past: live.past }, readings, noise)
-  // What was kept before is of the heat that was.
-  return { ...next, ...found, past: [{ timeS: reading.atS, ensemble: found.ensemble }] }
+  const { ensemble, off, isNothing } = lookBack({ ...next, past: live.past }, readings, noise)
+  // What was kept before is of the heat that was, or was thought to be known better than it is.
+  const told = isNothing ? { ...now, toldS: live.seen.toldS } : now
+  return { ...next, ensemble, off, seen: told, notices: noticed(told), past: [{ timeS: reading.atS, ensemble }] }
 }
 
+/** Share of the members below a range, and above: 80 % of truths lie within (fitted; the members spread too widely). */
+const RANGE = 0.16
 /** A figure with its 80 % range. */
 export interface Range {
   value: number
@@ -286,7 +319,7 @@ export interface Range {
   high: number
 }
 const rangeOf = (x: readonly number[]): Range =>
-  ({ value: quantile([...x], 0.5), low: quantile([...x], 0.1), high: quantile([...x], 0.9) })
+  ({ value: quantile([...x], 0.5), low: quantile([...x], RANGE), high: quantile([...x], 1 - RANGE) })
 
 export interface Outlook {
   /** Of the mix itself, whatever the display says, °C. */

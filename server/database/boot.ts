@@ -2,10 +2,12 @@
  * From a bare or older database to one that can be served. Several servers may do it at once: one does, the others
  * wait.
  */
+import { randomBytes } from 'node:crypto'
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql'
 import { faultName, isDatabaseAway } from './away'
 import { MIGRATION_NAMES, ormConfig } from './config'
 import { seed } from './seed'
+import { APP_ROLE, LETS_IN } from './wall'
 
 /** Key of the advisory lock under which tables are made and first rows written (any number, always the same). */
 const LOCK = 460_011
@@ -15,13 +17,13 @@ const PATIENCE_MS = 20_000
 /** Why the server cannot start, in words for whoever starts it. */
 export class BootError extends Error {}
 
-/** Migrates and seeds, alone. @throws {BootError} */
+/** Migrates and seeds, alone. @returns what cookies are sealed with. @throws {BootError} */
 export async function boot(
   url: string,
   at: Date,
   demo: boolean,
   say: (line: string) => void = () => {},
-): Promise<void> {
+): Promise<string> {
   const until = Date.now() + PATIENCE_MS
   for (let told = false; ;) {
     try {
@@ -42,7 +44,7 @@ export async function boot(
   }
 }
 
-async function attempt(url: string, at: Date, demo: boolean): Promise<void> {
+async function attempt(url: string, at: Date, demo: boolean): Promise<string> {
   const orm = await MikroORM.init(ormConfig(url, 'migrate'))
   try {
     const run = (sql: string) => orm.em.getConnection().execute<Record<string, string>[]>(sql)
@@ -60,7 +62,12 @@ async function attempt(url: string, at: Date, demo: boolean): Promise<void> {
           `${MIGRATION_NAMES.at(-1)}). Update Lumbik, or restore a backup of this version. Nothing was changed.`,
         )
       await orm.getMigrator().up()
+      for (const sql of LETS_IN) await run(sql)
+      await run(`set role ${APP_ROLE}`)
+      await run('reset role')
       await seed(orm.em.fork() as EntityManager, at, demo)
+      await run(`insert into server_secret values ('session', '${randomBytes(32).toString('base64url')}') on conflict do nothing`)
+      return (await run('select value from server_secret where name = \'session\''))[0]!.value!
     } finally {
       await run(`select pg_advisory_unlock(${LOCK})`).catch(() => {})
     }

@@ -9,9 +9,12 @@ import { Migration0004 } from './migrations/Migration0004'
 import { Migration0005 } from './migrations/Migration0005'
 import { Migration0006 } from './migrations/Migration0006'
 import { Migration0007 } from './migrations/Migration0007'
+import { Migration0008 } from './migrations/Migration0008'
+import { walled } from './wall'
 
 const MIGRATIONS = [
   Migration0001, Migration0002, Migration0003, Migration0004, Migration0005, Migration0006, Migration0007,
+  Migration0008,
 ]
 export const MIGRATION_NAMES = MIGRATIONS.map(m => m.name)
 
@@ -36,7 +39,7 @@ interface PgClient {
  * A connection on which an answer did not come is never used again: its transaction may still be open, and what was
  * asked may still be answered. The database takes back what was not committed once it notices.
  */
-function disposedWhenLate(client: PgClient, done: (error: Error | null, client: PgClient) => void): void {
+function disposedWhenLate(client: PgClient, done: Opened): void {
   const query = client.query.bind(client)
   client.query = (...args: unknown[]) => {
     const last = args.at(-1)
@@ -54,6 +57,15 @@ function disposedWhenLate(client: PgClient, done: (error: Error | null, client: 
   done(null, client)
 }
 
+type Opened = (error: Error | null, client: PgClient) => void
+/** The same, behind the wall between kitchens. */
+function walledWhenLate(client: PgClient, done: Opened): void {
+  disposedWhenLate(client, () => walled(client.query.bind(client), (error, query) => {
+    client.query = query
+    done(error, client)
+  }))
+}
+
 /** How long who asks of the database waits for it. */
 const patience = (ms: number) => ({
   acquireTimeoutMillis: ms,
@@ -62,7 +74,7 @@ const patience = (ms: number) => ({
 })
 
 const SERVING = {
-  pool: { min: 0, max: 8, ...patience(ANSWER_MS) },
+  pool: { min: 0, max: 8, ...patience(ANSWER_MS), afterCreate: walledWhenLate },
   driverOptions: {
     acquireConnectionTimeout: ANSWER_MS,
     connection: {
@@ -81,6 +93,8 @@ const MIGRATING = {
   driverOptions: { connection: { connectionTimeoutMillis: 5000, application_name: 'lumbik migrations' } },
 }
 
+/** As the owner of the tables, past the wall: for tests that look at everything. */
+const OWNING = { ...SERVING, pool: { min: 0, max: 8, ...patience(ANSWER_MS) } }
 /** One connection of its own that only asks whether anybody is there. */
 const ASKING = {
   pool: { min: 0, max: 1, ...patience(PULSE_MS) },
@@ -89,7 +103,7 @@ const ASKING = {
     connection: { connectionTimeoutMillis: PULSE_MS, query_timeout: PULSE_MS, application_name: 'lumbik pulse' },
   },
 }
-const MODES = { serve: SERVING, migrate: MIGRATING, ask: ASKING }
+const MODES = { serve: SERVING, own: OWNING, migrate: MIGRATING, ask: ASKING }
 
 export const ormConfig = (clientUrl: string, mode: keyof typeof MODES = 'serve') =>
   defineConfig({

@@ -14,6 +14,7 @@ import type { ComponentRole, PartKind, School } from '#core/formula/document'
 import type { Strength } from '#core/base/ingredients/types'
 import type { UseKind } from '#core/physics/set/bands'
 import { INCH_M } from '#core/base/units'
+import type { Role } from '../../shared/door'
 import { coreKitchen, type KitchenSettings } from '../../shared/kitchen'
 
 /** Fixed ids, so that seeding twice writes once. */
@@ -21,6 +22,18 @@ import { coreKitchen, type KitchenSettings } from '../../shared/kitchen'
 export const uuid = (kind: number, n: number) => `0e1f0000-${kind.toString(16).padStart(4, '0')}-4000-8000-${n.toString(16).padStart(12, '0')}`
 export const KITCHEN_ID = uuid(1, 1)
 export const ACTOR_ID = uuid(2, 1)
+/** Who works in the tea room. Nobody has a password: the demonstration signs its owner in, on its own machine only. */
+const person = (n: number, name: string, login: string, role: Role, pin: string | null) =>
+  ({ personId: uuid(20, n), membershipId: uuid(21, n), actorId: uuid(2, n), name, login, role, pin })
+/** Of the PIN 1111, as the demonstration's cooks have it. */
+const PIN_1111 = '$scrypt$n=16384,r=8,p=1$VmgrvbTbkVwPpN0Z6K8ilA$T/TvxYydngF/VL/kHyKMskw1ciVDlIL1VvYRAVaxoKIBgdVJK5MOCPvf0ClCW+WcaWfXNZWvJGqrj0Qrenmt8g'
+export const DEMO_PEOPLE = [
+  person(2, 'Isolde Marsh', 'isolde', 'owner', PIN_1111),
+  person(3, 'Tamsin Oake', 'tamsin', 'chef', PIN_1111),
+  person(4, 'Bram Alder', 'bram', 'cook', PIN_1111),
+  person(5, 'Ottilie Fenn', 'ottilie', 'inspector', null),
+]
+export const DEMO_OWNER = DEMO_PEOPLE[0]!
 /** What a very first start opens. */
 export const FIRST_DEMO_ID = uuid(6, 1)
 

@@ -12,6 +12,7 @@ import type { EggUse } from '../../shared/schemas/wire'
 import type { BatchShown, DeviceFigures, Frozen, Simulation, WorkKind, WorkState } from '../../shared/book'
 import type { Happened } from '#core/book/record'
 import type { DaySheet } from '../../shared/day'
+import type { Role } from '../../shared/door'
 
 export type EquipmentKind = 'oven' | 'burner' | 'pan'
 
@@ -350,6 +351,126 @@ export const WorkEntity = defineEntity({
   indexes: [{ properties: ['targetId', 'kind', 'createdAt'] }],
 })
 
+/* People and doors. None of these is behind the wall: who somebody is comes before which kitchen they are in. */
+/** Somebody who signs in; `codes`: hashes of recovery codes, each good once. */
+export const PersonEntity = defineEntity({
+  name: 'Person',
+  tableName: 'person',
+  properties: {
+    id: p.uuid().primary(),
+    login: p.string().length(120).unique(),
+    name: p.string().length(60),
+    password: p.text().nullable(),
+    codes: p.json<string[]>(),
+    createdAt: p.datetime(),
+  },
+})
+/** A person in a kitchen, under the actor they write as there. */
+export const MembershipEntity = defineEntity({
+  name: 'Membership',
+  tableName: 'membership',
+  properties: {
+    id: p.uuid().primary(),
+    personId: p.uuid(),
+    kitchenId: p.uuid(),
+    actorId: p.uuid(),
+    role: p.string().length(12).$type<Role>(),
+    pin: p.text().nullable(),
+    createdAt: p.datetime(),
+    endedAt: p.datetime().nullable(),
+  },
+  indexes: [{ properties: ['kitchenId'] }],
+  uniques: [{ properties: ['personId', 'kitchenId'] }],
+})
+/** A device of the kitchen: enrolled once by a code, its cooks known by their PIN. */
+export const TabletEntity = defineEntity({
+  name: 'Tablet',
+  tableName: 'tablet',
+  properties: {
+    id: p.uuid().primary(),
+    kitchenId: p.uuid(),
+    name: p.string().length(60),
+    code: p.string().length(64).nullable(),
+    codeUntil: p.datetime().nullable(),
+    createdAt: p.datetime(),
+    enrolledAt: p.datetime().nullable(),
+    endedAt: p.datetime().nullable(),
+  },
+  indexes: [{ properties: ['kitchenId'] }],
+})
+/** Somebody signed in somewhere; on a tablet nobody while it is locked. */
+export const DoorSessionEntity = defineEntity({
+  name: 'DoorSession',
+  tableName: 'door_session',
+  properties: {
+    id: p.uuid().primary(),
+    kitchenId: p.uuid(),
+    membershipId: p.uuid().nullable(),
+    tabletId: p.uuid().nullable(),
+    label: p.string().length(120),
+    createdAt: p.datetime(),
+    seenAt: p.datetime(),
+    endedAt: p.datetime().nullable(),
+  },
+  indexes: [{ properties: ['kitchenId'] }, { properties: ['membershipId'] }],
+})
+export const InvitationEntity = defineEntity({
+  name: 'Invitation',
+  tableName: 'invitation',
+  properties: {
+    id: p.uuid().primary(),
+    kitchenId: p.uuid(),
+    role: p.string().length(12).$type<Role>(),
+    name: p.string().length(60),
+    token: p.string().length(64).unique(),
+    until: p.datetime(),
+    createdAt: p.datetime(),
+    usedAt: p.datetime().nullable(),
+    endedAt: p.datetime().nullable(),
+  },
+})
+/** A formula or a day's sheet that whoever has the link may read. */
+export const SharedLinkEntity = defineEntity({
+  name: 'SharedLink',
+  tableName: 'shared_link',
+  properties: {
+    id: p.uuid().primary(),
+    kitchenId: p.uuid(),
+    kind: p.string().length(12).$type<'formula' | 'day'>(),
+    target: p.string().length(40),
+    token: p.string().length(64).unique(),
+    until: p.datetime(),
+    createdAt: p.datetime(),
+    endedAt: p.datetime().nullable(),
+  },
+})
+/** Wrong words at a door, by whose and from where. */
+export const AttemptEntity = defineEntity({
+  name: 'Attempt',
+  tableName: 'attempt',
+  properties: { key: p.string().length(80).primary(), count: p.integer(), at: p.datetime() },
+})
+/** What only the servers know among themselves. */
+export const ServerSecretEntity = defineEntity({
+  name: 'ServerSecret',
+  tableName: 'server_secret',
+  properties: { name: p.string().length(20).primary(), value: p.string().length(120) },
+})
+/** Who did what; never changed and never taken out. */
+export const AuditEntity = defineEntity({
+  name: 'Audit',
+  tableName: 'audit',
+  properties: {
+    id: p.uuid().primary(),
+    kitchenId: p.uuid(),
+    actorId: p.uuid().nullable(),
+    createdAt: p.datetime(),
+    what: p.string().length(80),
+    about: p.string().length(120).nullable(),
+  },
+  indexes: [{ properties: ['kitchenId', 'createdAt'] }],
+})
+
 export const entities = [
   KitchenEntity,
   ActorEntity,
@@ -371,5 +492,14 @@ export const entities = [
   DayEntity,
   LearnedSetEntity,
   WorkEntity,
+  PersonEntity,
+  MembershipEntity,
+  TabletEntity,
+  DoorSessionEntity,
+  InvitationEntity,
+  SharedLinkEntity,
+  AttemptEntity,
+  ServerSecretEntity,
+  AuditEntity,
 ]
 export type FormulaRow = InferEntity<typeof FormulaEntity>

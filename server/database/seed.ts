@@ -6,6 +6,7 @@ import {
   ACTOR_ID,
   BURNERS,
   demoDay,
+  DEMO_PEOPLE,
   demoFormulas,
   INSTRUMENTS,
   KITCHEN_ID,
@@ -27,6 +28,8 @@ import {
   OccasionEntity,
   KitchenEntity,
   LotEntity,
+  MembershipEntity,
+  PersonEntity,
   PlaceEntity,
   VesselEntity,
 } from './entities'
@@ -82,6 +85,21 @@ async function firstKitchen(tx: EntityManager, at: Date, demo: boolean): Promise
     })
 }
 
+/** Who works in the tea room; whoever has left stays away, and a kitchen with people of its own gets none. */
+async function demoPeople(tx: EntityManager, at: Date): Promise<void> {
+  if ((await tx.count(MembershipEntity, { kitchenId: KITCHEN_ID })) > 0) return
+  for (const { personId, actorId, name, login } of DEMO_PEOPLE) {
+    tx.create(PersonEntity, { id: personId, login, name, password: null, codes: [], createdAt: at })
+    tx.create(ActorEntity, { id: actorId, kitchenId: KITCHEN_ID, name, createdAt: at })
+  }
+  await tx.flush()
+  for (const { personId, membershipId, actorId, role, pin } of DEMO_PEOPLE)
+    tx.create(MembershipEntity, {
+      id: membershipId, personId, kitchenId: KITCHEN_ID, actorId, role, pin, createdAt: at, endedAt: null,
+    })
+  await tx.flush()
+}
+
 /**
  * Each demo row is written once: what a cook deletes (it stays as a row) or changes afterwards stays so, and a later
  * Lumbik adds the formulas it brings. Places, tins and lots come with a formula's first writing only.
@@ -90,6 +108,7 @@ async function demoRows(tx: EntityManager, at: Date): Promise<void> {
   const owned = { kitchenId: KITCHEN_ID, actorId: ACTOR_ID, createdAt: at, updatedAt: at }
   const ids = async (entity: typeof FormulaEntity) =>
     new Set((await tx.find(entity, { kitchenId: KITCHEN_ID }, { fields: ['id'] })).map(row => row.id))
+  await demoPeople(tx, at)
   const known = await ids(FormulaEntity)
   const all = demoFormulas()
   // The shelf reads its index backwards: what comes first has the highest position.

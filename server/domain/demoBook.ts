@@ -2,6 +2,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { BatchEntity, BatchEventEntity, FormulaVersionEntity } from '../database/entities'
 import { ACTOR_ID, KITCHEN_ID } from '../database/demo'
+import { within } from '../database/wall'
 import { DEMO_BATCHES, type demoBatch } from '../database/demoBook'
 import { inThread } from '../threads/pool'
 import { newEm } from '../utils/orm'
@@ -11,9 +12,8 @@ import { addReadings } from './readings'
 /** What is missing of the demo's Book, one batch after another; what is there stays. */
 export async function writeDemoBook(at: Date): Promise<void> {
   for (let n = 0; n < DEMO_BATCHES; n++) {
-    const em = await newEm()
     const made = await inThread('demoBatchOf', { n, at: at.toISOString() })
-    await writeBatch(em, at, made)
+    await within(KITCHEN_ID, async () => writeBatch(await newEm(), at, made))
   }
 }
 

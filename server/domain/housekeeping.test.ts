@@ -6,13 +6,16 @@ const done = vi.hoisted(() => ({
   refreshSummaries: vi.fn(), thinVersions: vi.fn(), emptyBin: vi.fn(), forgetBefore: vi.fn(), inThread: vi.fn(),
   find: vi.fn((): Promise<{ id: string }[]> => Promise.resolve([])),
 }))
-vi.mock('../utils/orm', () => ({ newEm: () => Promise.resolve({ fork: () => ({ find: done.find }) }), now: () => at }))
+const em = { fork: () => ({ find: done.find }), execute: () => Promise.resolve([{ id: 'k1' }]) }
+vi.mock('../utils/orm', () => ({ newEm: () => Promise.resolve(em), now: () => at }))
 vi.mock('../threads/pool', () => ({ inThread: done.inThread }))
 vi.mock('./summaries', () => ({ refreshSummaries: done.refreshSummaries }))
 vi.mock('./versions', () => ({ thinVersions: done.thinVersions }))
 vi.mock('./bin', () => ({ emptyBin: done.emptyBin }))
 vi.mock('./mutations', () => ({ forgetBefore: done.forgetBefore }))
-const { startHousekeeping, tidy, wantSummaries } = await import('./housekeeping')
+const { startHousekeeping, tidy, wantSummaries: want } = await import('./housekeeping')
+const { kitchenNow, within } = await import('../database/wall')
+const wantSummaries = (ids: string[], kitchenId = 'k1') => within(kitchenId, () => want(ids))
 
 const AWAY = { code: 'ECONNREFUSED' }
 const idsAsked = () => done.refreshSummaries.mock.calls.map(c => c[1] as string[])
@@ -44,6 +47,18 @@ describe('summaries', () => {
     wantSummaries(['a'])
     await vi.advanceTimersByTimeAsync(200)
     expect(idsAsked()).toEqual([['a', 'b', 'c'], ['a']])
+  })
+  it('each kitchen’s by itself, behind its own wall; outside of any nothing is asked for', async () => {
+    const inside: (string | null)[] = []
+    done.refreshSummaries.mockImplementation(async () => void inside.push(kitchenNow()))
+    want(['nobody’s'])
+    wantSummaries(['a', 'b'])
+    wantSummaries(['c'], 'k2')
+    wantSummaries(['d'])
+    await vi.advanceTimersByTimeAsync(200)
+    expect(idsAsked()).toEqual([['a', 'b', 'd'], ['c']])
+    expect(inside).toEqual(['k1', 'k2'])
+    expect(done.refreshSummaries.mock.calls.map(c => c[3] as string)).toEqual(['k1', 'k2'])
   })
   it('eight at a time, in a thread of their own', async () => {
     wantSummaries(Array.from({ length: 17 }, (_, i) => `x${i}`))
@@ -107,7 +122,6 @@ describe('the hourly round', () => {
   it('thins whatever was touched in nine days, two hundred at a time', async () => {
     const page = (n: number, from: number) => Array.from({ length: n }, (_, i) => ({ id: `p${from + i}` }))
     done.find.mockResolvedValueOnce(page(200, 0)).mockResolvedValueOnce(page(3, 200))
-    const em = { fork: () => ({ find: done.find }) }
     await tidy(em as unknown as Parameters<typeof tidy>[0], at)
     expect(thinned()).toHaveLength(203)
     const asked = done.find.mock.calls as unknown as [unknown, { updatedAt: { $gt: Date } }, Record<string, unknown>][]

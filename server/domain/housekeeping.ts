@@ -3,6 +3,7 @@ import type { EntityManager } from '@mikro-orm/postgresql'
 import { subDays } from 'date-fns'
 import { BatchEntity, FormulaEntity } from '../database/entities'
 import { faultName, isDatabaseAway } from '../database/away'
+import { forEveryKitchen, kitchenNow, within } from '../database/wall'
 import { inThread } from '../threads/pool'
 import { newEm, now } from '../utils/orm'
 import { emptyBin } from './bin'
@@ -19,15 +20,18 @@ const THIN_EVERY_MS = 600_000
 /** What is asked for within this is worked out together, ms. */
 const GATHER_MS = 150
 
-const wanted = new Set<string>()
+/** Formulas, each with its kitchen. */
+const wanted = new Map<string, string>()
 const thinned = new Map<string, number>()
 let working: Promise<void> | null = null
 
 /** Asks for the summaries of these formulas, soon. Asked for many times, each is worked out once. */
 export function wantSummaries(ids: readonly string[]): void {
-  for (const id of ids) wanted.add(id)
+  const kitchenId = kitchenNow()
+  if (kitchenId === null) return
+  for (const id of ids) wanted.set(id, kitchenId)
   if (wanted.size > 0)
-    working ??= work().finally(() => {
+    working ??= within(null, work).finally(() => {
       working = null
     })
 }
@@ -36,11 +40,14 @@ async function work(): Promise<void> {
   // A run of saves is one piece of work.
   await new Promise(resolve => setTimeout(resolve, GATHER_MS))
   while (wanted.size > 0) {
-    const ids = [...wanted].slice(0, 8)
+    const [[, kitchenId]] = [...wanted] as [[string, string]]
+    const ids = [...wanted].filter(([, k]) => k === kitchenId).slice(0, 8).map(([id]) => id)
     for (const id of ids) wanted.delete(id)
     try {
-      await refreshSummaries(await newEm(), ids, job => inThread('summaries', job))
-      for (const id of ids) await thinOnce(id)
+      await within(kitchenId, async () => {
+        await refreshSummaries(await newEm(), ids, job => inThread('summaries', job), kitchenId)
+        for (const id of ids) await thinOnce(id)
+      })
     } catch (error) {
       // Whoever looks at the shelf next asks again.
       if (!isDatabaseAway(error)) console.error(`Lumbik: summaries were not worked out (${faultName(error)})`)
@@ -49,21 +56,23 @@ async function work(): Promise<void> {
   }
 }
 
-const toShow = new Set<string>()
+const toShow = new Map<string, string>()
 let showing: Promise<void> | null = null
 /** Asks for what the Book lists of a batch, soon; its readings are packed into few rows then. */
 export function wantShown(id: string): void {
-  toShow.add(id)
-  showing ??= showAll().finally(() => {
+  const kitchenId = kitchenNow()
+  if (kitchenId === null) return
+  toShow.set(id, kitchenId)
+  showing ??= within(null, showAll).finally(() => {
     showing = null
   })
 }
 async function showAll(): Promise<void> {
   while (toShow.size > 0) {
-    const [id] = toShow
-    toShow.delete(id!)
+    const [[id, kitchenId]] = [...toShow] as [[string, string]]
+    toShow.delete(id)
     try {
-      await refreshShown(await newEm(), id!)
+      await within(kitchenId, async () => refreshShown(await newEm(), id))
     } catch (error) {
       if (!isDatabaseAway(error)) console.error(`Lumbik: a batch was not worked out (${faultName(error)})`)
     }
@@ -116,8 +125,7 @@ export async function showMissing(em: EntityManager): Promise<void> {
 /** Starts the hourly round. @returns its end */
 export function startHousekeeping(): () => void {
   const round = () =>
-    newEm()
-      .then(em => tidy(em, now()))
+    forEveryKitchen(newEm, async () => tidy(await newEm(), now()))
       .catch((error) => {
         if (!isDatabaseAway(error)) console.error(`Lumbik: tidying up did not work (${faultName(error)})`)
       })

@@ -10,6 +10,7 @@ import type { BatchRecord } from '#core/book/record'
 import type { Calibration } from '#core/learn/calibrate'
 import { BatchEntity, CalibrationEntity, WorkEntity } from '../database/entities'
 import { faultName } from '../database/away'
+import { forEveryKitchen, kitchenNow, within } from '../database/wall'
 import { inLongThread } from '../threads/pool'
 import { progressOf, STOPPED, stopWork, type Watched, watched } from '../threads/watched'
 import { newEm } from '../utils/orm'
@@ -46,7 +47,8 @@ export async function startJobs(url: string, workers: Workers = THREADS): Promis
   mine.on('error', error => console.error(`Lumbik: jobs (${faultName(error)})`))
   await mine.start()
   await mine.createQueue(QUEUE)
-  await mine.work<{ id: string }>(QUEUE, { pollingIntervalSeconds: 1 }, async ([job]) => doWork(job!.data.id, workers))
+  await mine.work<{ id: string, kitchenId: string }>(QUEUE, { pollingIntervalSeconds: 1 }, async ([job]) =>
+    within(job!.data.kitchenId, async () => doWork(job!.data.id, workers)))
   boss = mine
   const again = () => resume(mine).catch(error => console.error(`Lumbik: jobs (${faultName(error)})`))
   const looking = setInterval(again, LOOKS_MS).unref()
@@ -60,11 +62,18 @@ export async function startJobs(url: string, workers: Workers = THREADS): Promis
 
 /** Work whose server ended in the middle of it is asked for again. */
 async function resume(by: PgBoss): Promise<void> {
+  await forEveryKitchen(newEm, () => resumeHere(by))
+}
+async function resumeHere(by: PgBoss): Promise<void> {
   const em = await newEm()
   const rows = await em.execute<{ id: string }[]>(
     `select id from work where state in ('waiting', 'going') and updated_at < now() - ${SILENT} limit 20`)
+  const kitchenId = kitchenNow()
   for (const { id } of rows)
-    await by.send(QUEUE, { id }, { retryLimit: 3, expireInSeconds: EXPIRES_S, singletonKey: id, singletonSeconds: 10 })
+    await by.send(
+      QUEUE, { id, kitchenId },
+      { retryLimit: 3, expireInSeconds: EXPIRES_S, singletonKey: id, singletonSeconds: 10 },
+    )
 }
 
 type WorkRow = InferEntity<typeof WorkEntity>
@@ -104,7 +113,7 @@ export async function askWork(
     kind, targetId, state: 'waiting', progress: 0, head, result: null,
   })
   await em.flush()
-  await boss.send(QUEUE, { id: row.id }, { retryLimit: 3, expireInSeconds: EXPIRES_S })
+  await boss.send(QUEUE, { id: row.id, kitchenId: owner.id }, { retryLimit: 3, expireInSeconds: EXPIRES_S })
   return recordOfWork(row, head)
 }
 

@@ -33,16 +33,15 @@ interface OwnerRow {
 }
 
 /**
- * The kitchen and actor of a request. This installation serves one kitchen, the oldest: the only place that takes it
- * so;
- * everything else is asked for an owner's rows.
+ * A kitchen as it now stands, for who writes in it.
+ * @param actorId the kitchen's own where nobody is named: work of the server's
  */
-export async function loadOwner(em: EntityManager): Promise<Owner> {
+export async function loadOwner(em: EntityManager, kitchenId: string = KITCHEN_ID, actorId?: string): Promise<Owner> {
   const [row] = await em.execute<OwnerRow[]>(
-    'select id, actor_id, revision, xmin::text as stamp from kitchen order by created_at, id limit 1',
+    'select id, actor_id, revision, xmin::text as stamp from kitchen where id = ?', [kitchenId],
   )
   if (!row) throw new Refusal('unknown', 'kitchen', 'noKitchen')
-  return { id: row.id, actorId: row.actor_id, revision: row.revision, stamp: row.stamp }
+  return { id: row.id, actorId: actorId ?? row.actor_id, revision: row.revision, stamp: row.stamp }
 }
 
 /** Whether the demo's kitchen is here, under its own name. */
@@ -109,12 +108,17 @@ export async function loadKitchen(em: EntityManager, owner: Pick<Owner, 'id'>): 
   }
 }
 
-let kept: { key: string, kitchen: OwnedKitchen } | null = null
+/** Kitchens as they were last read, by whose they are. */
+const known = new Map<string, { stamp: string, kitchen: OwnedKitchen }>()
+const KNOWN_MOST = 200
 /** As `loadKitchen`, read again only after something of it was written, by whichever server: for what only reads it. */
 export async function knownKitchen(em: EntityManager, owner: Owner): Promise<OwnedKitchen> {
-  const key = `${owner.id} ${owner.stamp}`
-  if (kept?.key !== key) kept = { key, kitchen: await loadKitchen(em, owner) }
-  return kept.kitchen
+  const before = known.get(owner.id)
+  if (before?.stamp === owner.stamp) return before.kitchen
+  const kitchen = await loadKitchen(em, owner)
+  if (known.size >= KNOWN_MOST) known.clear()
+  known.set(owner.id, { stamp: owner.stamp, kitchen })
+  return kitchen
 }
 
 /** The kitchen as it is sent: who writes in it is nobody's business outside. */
@@ -133,7 +137,7 @@ export interface KitchenSave {
  */
 export async function saveKitchen(
   em: EntityManager,
-  owner: Pick<Owner, 'id'>,
+  owner: Pick<Owner, 'id' | 'actorId'>,
   at: Date,
   { mutationId, version, document }: KitchenSave,
 ): Promise<KitchenRecord> {
@@ -154,7 +158,7 @@ export async function saveKitchen(
       updatedAt: at,
     })
     remember(tx, { id: mutationId, kitchenId: kitchen.id, at, targetId: kitchen.id, version: kitchen.version })
-    const keep = listKeeper(tx, { kitchenId: kitchen.id, actorId: kitchen.actorId, createdAt: at, updatedAt: at })
+    const keep = listKeeper(tx, { kitchenId: kitchen.id, actorId: owner.actorId, createdAt: at, updatedAt: at })
     await keep('places', PlaceEntity, document.places)
     await keep('vessels', VesselEntity, document.vessels)
     for (const [path, kind] of [

@@ -9,6 +9,12 @@ export type RefusalKind =
   | 'conflict'
   /** Cannot be taken as it is. */
   | 'invalid'
+  /** Nobody is signed in, or what was said at the door is wrong. */
+  | 'unsigned'
+  /** Whoever it is may not do this. */
+  | 'notAllowed'
+  /** Tried too often: `extra.waitS`, how long to wait. */
+  | 'tooMany'
   /** The database, or everybody here, is busy: the same again later. */
   | 'away'
 

@@ -17,14 +17,16 @@ const BATCH = 8
 /**
  * Works out what is stale of these and writes it where the version still is the one that was read. A result never
  * replaces that of a newer save; one of an older kitchen stays marked stale.
+ * @param kitchenId whose they are; the first kitchen's where it is not said
  * @returns the ids that were written
  */
 export async function refreshSummaries(
   em: EntityManager,
   ids: readonly string[],
   summarise: Summarise,
+  kitchenId?: string,
 ): Promise<string[]> {
-  const kitchen = await knownKitchen(em, await loadOwner(em))
+  const kitchen = await knownKitchen(em, await loadOwner(em, kitchenId))
   const written: string[] = []
   for (let i = 0; i < ids.length; i += BATCH) {
     const some = ids.slice(i, i + BATCH)

@@ -1,25 +1,36 @@
 /** Prepares the database before the first request is answered, and closes its connections with the process. */
 import { faultName } from '../database/away'
 import { boot } from '../database/boot'
-import { closeOrm, databaseUrl, newEm, now, setReady, watchDatabase } from '../utils/orm'
+import { KITCHEN_ID } from '../database/demo'
+import { forEveryKitchen, within } from '../database/wall'
+import { closeOrm, newEm, ownerUrl, now, setReady, watchDatabase } from '../utils/orm'
 import { writeDemoBook } from '../domain/demoBook'
 import { showMissing, startHousekeeping } from '../domain/housekeeping'
 import { isDemo } from '../domain/kitchen'
 import { startJobs } from '../domain/jobs'
+import { isFirstStart } from '../people/people'
+import { setupCode } from '../people/secrets'
+import { isOpenToOthers } from '../utils/who'
 import { closePool } from '../threads/pool'
 
 /** Jobs that could not begin try again after this, ms. */
 const JOBS_AGAIN_MS = 2000
 
 export default defineNitroPlugin((nitro) => {
-  const start = boot(databaseUrl(), now(), process.env.LUMBIK_DEMO === '1', line => console.log(`Lumbik: ${line}`))
-  setReady(start)
+  // Every request is behind the wall from its first query on.
+  const { handler } = nitro.h3App
+  nitro.h3App.handler = event => within(null, () => handler(event))
+  const start = boot(ownerUrl(), now(), process.env.LUMBIK_DEMO === '1', line => console.log(`Lumbik: ${line}`))
+  // Sealed alike by every server on this database, unless its keeper says otherwise.
+  setReady(start.then((secret) => { process.env.NUXT_SESSION_PASSWORD ||= secret }))
   let stopHousekeeping = () => {}
   let stopJobs = async () => {}
   let isClosing = false
-  start.then(async () => {
+  start.then(async (secret) => {
     stopHousekeeping = startHousekeeping()
     await watchDatabase()
+    if (isOpenToOthers() && (await isFirstStart(await newEm())))
+      console.log(`Lumbik: nobody signs in here yet. The first owner needs this code: ${setupCode(secret)}`)
   }).catch((error: Error) => {
     console.error(error.message)
     process.exit(1)
@@ -28,7 +39,7 @@ export default defineNitroPlugin((nitro) => {
   const beginJobs = async (): Promise<void> => {
     while (!isClosing) {
       try {
-        stopJobs = await startJobs(databaseUrl())
+        stopJobs = await startJobs(ownerUrl())
         return
       } catch (error) {
         console.error(`Lumbik: jobs wait for the database (${faultName(error)})`)
@@ -39,8 +50,9 @@ export default defineNitroPlugin((nitro) => {
   start.then(beginJobs, () => {})
   // Beside the first requests: what it shows is there a little later.
   start.then(async () => {
-    if (process.env.LUMBIK_DEMO === '1' && (await isDemo(await newEm()))) await writeDemoBook(now())
-    await showMissing(await newEm())
+    const isDemoHere = await within(KITCHEN_ID, async () => isDemo(await newEm()))
+    if (process.env.LUMBIK_DEMO === '1' && isDemoHere) await writeDemoBook(now())
+    await forEveryKitchen(newEm, async () => showMissing(await newEm()))
   }).catch((error: Error) => {
     if (!isClosing) console.error(`Lumbik: the demo's Book was not written (${faultName(error)})`)
   })

@@ -3,6 +3,7 @@
  * named by its hash.
  */
 import { createHash } from 'node:crypto'
+import { tellDone } from '../middleware/people'
 
 const INLINE = /<script(?![^>]*\bsrc=)(?![^>]*application\/(?:ld\+)?json)[^>]*>([\s\S]*?)<\/script>/gi
 const hashes = (html: string) =>
@@ -24,6 +25,7 @@ const POLICY = (scripts: string[]) =>
   ].join('; ')
 
 export default defineNitroPlugin((nitro) => {
+  nitro.hooks.hook('beforeResponse', event => tellDone(event))
   nitro.hooks.hook('render:response', (response) => {
     const headers = response.headers as Record<string, string>
     for (const name of Object.keys(headers))

@@ -7,7 +7,7 @@ import { InputError } from '#core/base/errors'
 import { answerOf } from '../error'
 import { Refusal } from '../domain/refusal'
 import { closedTo, isLoopback, listedHosts, plainPath, type Knock } from './door'
-import { methodsOf, ROUTES } from './routes'
+import { accessOf, methodsOf, ROUTES, TOLD } from './routes'
 
 const knock = (over: Partial<Knock> = {}): Knock => ({
   method: 'GET',
@@ -118,7 +118,25 @@ describe('the table of routes', () => {
     }
     const sorted = (table: Readonly<Record<string, readonly string[]>>) =>
       Object.fromEntries(Object.entries(table).map(([k, v]) => [k, [...v].sort()]))
-    expect(sorted(found)).toEqual(sorted(ROUTES))
+    const table = Object.fromEntries(Object.entries(ROUTES).map(([r, m]) => [r, Object.keys(m)]))
+    expect(sorted(found)).toEqual(sorted(table))
+  })
+  it('says who may: what is written out goes before what stands for anything; nothing is open by chance', () => {
+    expect(accessOf('/api/people/audit', 'GET')).toBe('own')
+    expect([accessOf('/api/lots/x', 'PUT'), accessOf('/api/lots/x', 'GET'), accessOf('/api/x', 'GET')])
+      .toEqual(['make', null, null])
+    const open = Object.entries(ROUTES).filter(([, m]) => Object.values(m).includes('open')).map(([r]) => r)
+    expect(open.filter(r => !r.startsWith('/api/door'))).toEqual(['/api/health', '/api/shared'])
+    for (const told of TOLD) {
+      const [method, route] = told.split(' ') as [string, string]
+      expect(accessOf(route, method), told).not.toBeNull()
+    }
+  })
+  it('lets an inspector change nothing', () => {
+    for (const [route, methods] of Object.entries(ROUTES))
+      for (const [method, access] of Object.entries(methods))
+        if (method !== 'GET' && access === 'read')
+          expect(route, `${method} ${route}`).toMatch(/^\/api\/door\//)
   })
   it('tells a path that is not there from a method that is not', () => {
     expect(methodsOf('/api/lots/x')).toEqual(['PUT', 'DELETE'])
@@ -140,6 +158,9 @@ describe('what an error is answered with', () => {
       ['conflict', 409],
       ['invalid', 422],
       ['away', 503],
+      ['unsigned', 401],
+      ['notAllowed', 403],
+      ['tooMany', 429],
     ] as const)
       expect(of(thrown(new Refusal(kind, 'a.b', 'c')))).toEqual([status, 'c', 'a.b'])
     expect(of(thrown(new InputError('tooLarge', 'heat.targetTempC', { max: 105 })))).toEqual([

@@ -5,6 +5,7 @@ import type { H3Event } from 'h3'
 import { ormConfig } from '../database/config'
 import { startPulse, type Pulse } from '../database/pulse'
 import { Refusal } from '../domain/refusal'
+import type { Session } from '../people/sessions'
 
 let opened: Promise<MikroORM> | undefined
 let ready: Promise<void> = Promise.resolve()
@@ -12,6 +13,9 @@ let pulse: Pulse | undefined
 
 /** The database's address: one environment variable. */
 export const databaseUrl = (): string => process.env.DATABASE_URL ?? 'postgresql://127.0.0.1:5432/lumbik'
+
+/** Its owner's, where the server's own user is not: for making tables and for jobs. */
+export const ownerUrl = (): string => process.env.LUMBIK_OWNER_URL ?? databaseUrl()
 
 /** Requests wait for this, so long as it does not take long. */
 export const setReady = (start: Promise<void>): void => {
@@ -67,11 +71,13 @@ export async function useEm(event: H3Event): Promise<EntityManager> {
   return (context.em ??= await newEm())
 }
 
-/** What every request carries: its entity manager, its kitchen and its actor. */
+/** What every request carries: its entity manager, its kitchen and its actor. The door has let it in by now. */
 export async function useRequest(event: H3Event): Promise<{ em: EntityManager, owner: Owner }> {
-  const context = event.context as { owner?: Owner }
+  const context = event.context as { owner?: Owner, session?: Session }
   const em = await useEm(event)
-  return { em, owner: (context.owner ??= await loadOwner(em)) }
+  const { session } = context
+  if (!session?.who) throw new Refusal('unsigned', '', 'signIn')
+  return { em, owner: (context.owner ??= await loadOwner(em, session.kitchenId, session.who.actorId)) }
 }
 
 /** Now, or the fixed time the tests set. */

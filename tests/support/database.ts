@@ -10,7 +10,7 @@ export function testUrl(database: string): string {
 }
 
 async function admin<T>(work: (execute: (sql: string) => Promise<unknown>) => Promise<T>): Promise<T> {
-  const orm = await MikroORM.init({ ...ormConfig(testUrl('postgres')), driverOptions: {} })
+  const orm = await MikroORM.init({ ...ormConfig(testUrl('postgres'), 'own'), driverOptions: {} })
   try {
     return await work(sql => orm.em.getConnection().execute(sql))
   } finally {
@@ -20,7 +20,7 @@ async function admin<T>(work: (execute: (sql: string) => Promise<unknown>) => Pr
 
 /** One statement on a database, by its address. */
 export async function execute(url: string, sql: string): Promise<void> {
-  const orm = await MikroORM.init({ ...ormConfig(url), driverOptions: {} })
+  const orm = await MikroORM.init({ ...ormConfig(url, 'own'), driverOptions: {} })
   try {
     await orm.em.getConnection().execute(sql)
   } finally {
@@ -38,14 +38,17 @@ export async function withDatabase(template?: string): Promise<string> {
 export const dropDatabase = (name: string) =>
   admin(execute => execute(`drop database if exists "${name}" with (force)`))
 
-/** Opens a database: the one named, or an empty one of its own. `drop` closes and removes it, `close` leaves it. */
+/**
+ * Opens a database: the one named, or an empty one of its own. `drop` closes and removes it, `close` leaves it.
+ * @param mode as the owner of the tables, who sees everything, or as it is served, behind the wall between kitchens
+ */
 export async function openDatabase(
-  named?: string,
+  named?: string, mode: 'own' | 'serve' = 'own',
 ): Promise<{ orm: MikroORM, url: string, drop: () => Promise<void>, close: () => Promise<void> }> {
   const name = named ?? (await withDatabase())
   const url = testUrl(name)
   // As when it is served, but patient: tests share two cores with one another.
-  const orm = await MikroORM.init({ ...ormConfig(url), driverOptions: {} })
+  const orm = await MikroORM.init({ ...ormConfig(url, mode), driverOptions: {} })
   const close = () => orm.close(true)
   return {
     orm,
@@ -62,6 +65,7 @@ export async function openDatabase(
 const TABLES = [
   'kitchen', 'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'occasion', 'formula_version', 'mutation',
   'batch', 'batch_event', 'reading', 'batch_text', 'batch_photo', 'device', 'calibration', 'learned_set', 'work', 'day',
+  'person', 'membership', 'tablet', 'door_session', 'invitation', 'shared_link', 'attempt', 'audit',
 ]
 
 /**
@@ -72,7 +76,7 @@ export async function restorable(
   template: string,
 ): Promise<{ name: string, restore: (ask: () => Promise<unknown>) => Promise<void>, drop: () => Promise<void> }> {
   const name = await withDatabase(template)
-  const orm = await MikroORM.init({ ...ormConfig(testUrl(name)), driverOptions: {} })
+  const orm = await MikroORM.init({ ...ormConfig(testUrl(name), 'own'), driverOptions: {} })
   /** Statements sent together are one transaction. Told to give way to a late request, it tries again. */
   const execute = async (sql: string, tries = 5): Promise<unknown> => {
     try {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What is wanted, by when, by whom, on what: desserts (typed, or pasted in a line), hands, what is out of order. */
 import { meantBy, stepsIn, wantedIn } from '#core/schedule/pasted'
+import type { EquipmentKind } from '#core/schedule/day'
 import { equipmentOf, STANDS_MIN } from '../../../shared/day'
 import { KIND_NAMES, longWords } from '~/words/today'
 import { say } from '~/words/say'
@@ -71,14 +72,18 @@ const positive = (e: Event) => (Number(value(e)) > 0 ? Number(value(e)) : null)
 const setThing = (i: number, key: 'capacity' | 'heatKPerMin' | 'coolKPerMin', e: Event) => props.day.change((s) => {
   s.equipment[i]![key] = positive(e)
 })
-/* Tins of the day's desserts: none is a limit until somebody says how many there are. */
-const tins = computed(() => (props.day.ledger.value?.tins ?? []).flatMap(({ vesselId, name }) =>
-  (vesselId && name ? [{ id: vesselId, name }] : [])))
-const tinsOf = (id: string) => sheet.value.equipment.find(e => e.id === id)?.capacity ?? ''
-const setTins = ({ id, name }: { id: string, name: string }, e: Event) => props.day.change((s) => {
+/* Tins of the day's desserts, and bowls: none is a limit until somebody says how many there are. */
+const COUNTED: readonly EquipmentKind[] = ['tin', 'bowl']
+const counted = computed(() => [
+  ...(props.day.ledger.value?.tins ?? []).flatMap(({ vesselId, name }) =>
+    (vesselId && name ? [{ id: vesselId, kind: 'tin' as const, name }] : [])),
+  { id: 'bowls', kind: 'bowl' as const, name: KIND_NAMES.bowl },
+])
+const countOf = (id: string) => sheet.value.equipment.find(e => e.id === id)?.capacity ?? ''
+const setCount = (thing: (typeof counted.value)[number], e: Event) => props.day.change((s) => {
   const n = positive(e)
-  s.equipment = s.equipment.filter(x => x.id !== id)
-  if (n) s.equipment.push({ id, kind: 'tin', name, capacity: n, heatKPerMin: null, coolKPerMin: null, isOut: false })
+  s.equipment = s.equipment.filter(x => x.id !== thing.id)
+  if (n) s.equipment.push({ ...thing, capacity: n, heatKPerMin: null, coolKPerMin: null, isOut: false })
 })
 /* Rings: the widest pan, and the supply that several share. */
 const setPan = (i: number, e: Event) => props.day.change((s) => {
@@ -159,13 +164,13 @@ const addHand = () => props.day.change((s) => {
       <button type="button" class="flat" @click="addHand">{{ $say('today.addHand') }}</button>
       <fieldset class="things">
         <legend class="field-label">{{ $say('today.things') }}</legend>
-        <label v-for="(e, i) in sheet.equipment" v-show="e.kind !== 'tin'" :key="e.id">
+        <label v-for="(e, i) in sheet.equipment" v-show="!COUNTED.includes(e.kind)" :key="e.id">
           <input type="checkbox" :checked="!e.isOut" @change="day.change(s => { s.equipment[i]!.isOut = !e.isOut })">
           {{ e.name || KIND_NAMES[e.kind] }}
         </label>
       </fieldset>
       <ul class="desserts sizes">
-        <li v-for="(e, i) in sheet.equipment" v-show="e.kind !== 'tin'" :key="e.id" :data-thing="e.name || KIND_NAMES[e.kind]">
+        <li v-for="(e, i) in sheet.equipment" v-show="!COUNTED.includes(e.kind)" :key="e.id" :data-thing="e.name || KIND_NAMES[e.kind]">
           <span>{{ e.name || KIND_NAMES[e.kind] }}</span>
           <label>{{ $say('today.holds') }}
             <input class="native num" type="number" min="1" max="1000" :value="e.capacity ?? ''" @change="x => setThing(i, 'capacity', x)">
@@ -189,11 +194,11 @@ const addHand = () => props.day.change((s) => {
           </template>
         </li>
       </ul>
-      <ul v-if="tins.length" class="desserts sizes">
-        <li v-for="t in tins" :key="t.id" :data-tin="t.name">
+      <ul class="desserts sizes">
+        <li v-for="t in counted" :key="t.id" :data-counted="t.name">
           <span>{{ t.name }}</span>
           <label>{{ $say('today.tinsThere') }}
-            <input class="native num" type="number" min="1" max="1000" :value="tinsOf(t.id)" @change="x => setTins(t, x)">
+            <input class="native num" type="number" min="1" max="1000" :value="countOf(t.id)" @change="x => setCount(t, x)">
           </label>
         </li>
       </ul>

@@ -1,0 +1,41 @@
+/** Wrong words are slowed, by whose they are and from where: each further one waits twice as long. */
+import { createHash } from 'node:crypto'
+import type { EntityManager } from '@mikro-orm/postgresql'
+import { Refusal } from '../domain/refusal'
+
+/** Free tries of one account, and of one address (a kitchen's devices share theirs); the longest wait, s. */
+export const FREE = { account: 5, address: 30 }
+export const MOST_S = 900
+export type Tried = keyof typeof FREE
+
+/** What is counted is never read back: an address or a login is kept as a hash only. */
+const keyOf = (kind: Tried, of: string) => `${kind}:${createHash('sha256').update(of.toLowerCase()).digest('hex').slice(0, 40)}`
+
+/**
+ * Counts a try before it is looked at, so that many at once are many. One that comes too soon is refused and not
+ * counted; a day without any begins anew.
+ * @throws {Refusal} tooManyTries, with the seconds to wait
+ */
+export async function countTry(em: EntityManager, kind: Tried, of: string, at: Date): Promise<void> {
+  const key = keyOf(kind, of)
+  const wait = `least(${MOST_S}, power(2, least(20, attempt.count - ${FREE[kind]})))`
+  const rows = await em.execute<unknown[]>(
+    `insert into attempt (key, count, at) values (?, 1, ?) on conflict (key) do update
+      set count = case when attempt.at < excluded.at - interval '1 day' then 1 else attempt.count + 1 end,
+        at = excluded.at
+      where attempt.count < ${FREE[kind]} or attempt.at + make_interval(secs => ${wait}) <= excluded.at
+      returning count`,
+    [key, at],
+  )
+  if (rows.length > 0) return
+  const [row] = await em.execute<{ wait: number }[]>(
+    `select ceil(extract(epoch from attempt.at + make_interval(secs => ${wait}) - ?))::int as wait
+      from attempt where key = ?`,
+    [at, key],
+  )
+  throw new Refusal('tooMany', '', 'tooManyTries', { waitS: Math.max(1, row?.wait ?? 1) })
+}
+
+/** The right word: what was counted of the account is forgotten. */
+export const forgetTries = (em: EntityManager, kind: Tried, of: string) =>
+  em.execute('delete from attempt where key = ?', [keyOf(kind, of)])

@@ -1,0 +1,142 @@
+/** The door: a first owner, a tablet with its PINs, somebody invited, an inspector, a link; each on their own device. */
+import type { Browser, Page } from '@playwright/test'
+import { expect, type Lumbik, SAGS, settled, test } from './support/lumbik'
+
+const PASSWORD = 'quince and medlar'
+const door = (page: Page) => page.locator('main.door')
+/** Another device: nobody is signed in on it, the demonstration's door was left. */
+async function device(browser: Browser, lumbik: Lumbik, size = { width: 390, height: 800 }, hash = ''): Promise<Page> {
+  const context = await browser.newContext({ baseURL: lumbik.url, viewport: size, locale: 'en-GB', timezoneId: 'UTC' })
+  const page = await context.newPage()
+  await page.goto('/people')
+  await page.locator('[data-out]').click()
+  await expect(door(page)).toBeVisible()
+  if (hash) await page.goto(hash)
+  return page
+}
+/** Leaves the demonstration and becomes the owner. */
+async function becomeOwner(page: Page): Promise<void> {
+  await page.goto('/people')
+  await page.locator('[data-out]').click()
+  await expect(door(page)).toHaveAttribute('data-door', 'first')
+  await page.getByLabel('Name of the kitchen').fill('Fernhollow glasshouse tea room')
+  await page.getByLabel('Your name').fill('Olive Rush')
+  await page.getByLabel('Login').fill('olive')
+  await page.getByLabel('Password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await expect(page.locator('[data-me]')).toHaveText('Olive Rush')
+}
+async function invite(page: Page, name: string, role: string): Promise<string> {
+  await page.goto('/people')
+  await page.locator('[data-invite-name]').fill(name)
+  await page.locator('[data-invite-role]').selectOption({ label: role })
+  await page.getByRole('button', { name: 'Make a link' }).click()
+  await expect(page.locator('[data-invitation] img')).toBeVisible()
+  return (await page.locator('[data-invitation] code').textContent())!
+}
+async function accept(page: Page, name: string, login: string): Promise<void> {
+  await expect(door(page)).toContainText('You are invited to Fernhollow')
+  await page.getByLabel('Your name').fill(name)
+  await page.getByLabel('Login').fill(login)
+  await page.getByLabel('Password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Join' }).click()
+  await expect(page.locator('[data-me]')).toHaveText(name)
+}
+
+test('the demonstration says that nobody signs in; left by its door it asks for an owner', async ({ page }) => {
+  await page.goto('/shelf')
+  await expect(page.locator('[data-demo-door]')).toContainText('nobody signs in')
+  await becomeOwner(page)
+  await expect(page.locator('[data-demo-door]')).toHaveCount(0)
+  await page.locator('[data-me]').click()
+  await page.locator('[data-out]').click()
+  await expect(door(page)).toHaveAttribute('data-door', 'out')
+  await page.getByLabel('Login').fill('OLIVE')
+  await page.getByLabel('Password').fill('not this one')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('alert')).toContainText('not right')
+  await page.getByLabel('Password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.locator('[data-me]')).toHaveText('Olive Rush')
+  await page.locator('[data-me]').click()
+  await page.locator('[data-audit]').click()
+  await expect(page.locator('.audit')).toContainText('became the owner')
+  await expect(page.locator('.audit')).toContainText('signed in')
+})
+
+test('a tablet is enrolled by its code, taken up by PIN, locked, and cut off', async ({ page, browser, lumbik }) => {
+  await becomeOwner(page)
+  await page.goto('/people')
+  await page.locator('[data-tablet-name]').fill('By the stove')
+  await page.getByRole('button', { name: 'Add a tablet' }).click()
+  const code = (await page.locator('[data-tablet-code] b').textContent())!
+  const tablet = await device(browser, lumbik, { width: 1024, height: 768 })
+  await tablet.getByRole('button', { name: 'This is the kitchen’s tablet' }).click()
+  await tablet.getByLabel('Code').fill('WRONGONE')
+  await tablet.getByRole('button', { name: 'Make it the kitchen’s' }).click()
+  await expect(tablet.getByRole('alert')).toContainText('not right')
+  await tablet.getByLabel('Code').fill(code.toLowerCase())
+  await tablet.getByRole('button', { name: 'Make it the kitchen’s' }).click()
+  await tablet.getByRole('button', { name: 'Bram Alder' }).click()
+  for (const k of ['1', '1', '1', '2', 'enter']) await tablet.getByRole('button', { name: k, exact: true }).click()
+  await expect(tablet.getByRole('alert')).toContainText('not right')
+  for (const k of ['1', '1', '1', '1', 'enter']) await tablet.getByRole('button', { name: k, exact: true }).click()
+  await expect(tablet.locator('[data-me]')).toHaveText('Bram Alder')
+  // A cook reads formulas and may try; nothing is kept of it.
+  await tablet.goto(`/formula/${SAGS}/balance`)
+  await settled(tablet)
+  await expect(tablet.locator('[data-reads-only]')).toContainText('as cook')
+  await tablet.goto('/people')
+  await expect(tablet.locator('[data-invite-name]')).toHaveCount(0)
+  await tablet.locator('[data-out]').click()
+  await expect(door(tablet)).toContainText('By the stove: who are you?')
+  await page.reload()
+  await page.locator('[data-tablet="By the stove"] button').click()
+  await expect(page.locator('[data-tablet]')).toHaveCount(0)
+  await tablet.reload()
+  await expect(tablet.getByLabel('Login')).toBeVisible()
+  await tablet.context().close()
+})
+
+test('an inspector is invited, reads the Book and one record, and can change nothing', async ({ page, browser, lumbik }) => {
+  await becomeOwner(page)
+  const link = await invite(page, 'Ines', 'Inspector')
+  const phone = await device(browser, lumbik, undefined, link)
+  await accept(phone, 'Ines Hall', 'ines')
+  await phone.goto('/shelf')
+  await expect(phone).toHaveURL(/\/book$/)
+  await expect(phone.getByRole('navigation').getByRole('link')).toHaveText(['Book'])
+  const said = await phone.evaluate(async (id) => {
+    const ask = async (path: string, method = 'GET', body?: unknown) => (await fetch(path, {
+      method, ...(body ? { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } } : {}),
+    })).status
+    return [
+      await ask('/api/batches'), await ask(`/api/formulas/${id}`), await ask(`/api/formulas/${id}`, 'DELETE'),
+      await ask('/api/people'), await ask('/api/kitchen', 'PUT', {}), await ask('/api/batches', 'POST', {}),
+    ]
+  }, SAGS)
+  expect(said).toEqual([200, 403, 403, 403, 403, 403])
+  // The link was good once.
+  const other = await device(browser, lumbik, undefined, link)
+  await expect(other.getByRole('alert')).toContainText('used, taken back')
+  await phone.context().close()
+  await other.context().close()
+})
+
+test('somebody who leaves is signed out where they are, and what they wrote is a former cook’s', async ({ page, browser, lumbik }) => {
+  await becomeOwner(page)
+  const phone = await device(browser, lumbik, undefined, await invite(page, 'Rowan', 'Chef'))
+  await accept(phone, 'Rowan Pike', 'rowan')
+  await phone.goto(`/formula/${SAGS}/balance`)
+  await settled(phone)
+  await page.goto('/people')
+  const row = page.locator('[data-person="Rowan Pike"]')
+  await row.getByRole('button').click()
+  await row.getByRole('button', { name: 'Leaves and is forgotten' }).click()
+  await expect(row).toHaveCount(0)
+  await page.locator('[data-audit]').click()
+  await expect(page.locator('.audit')).toContainText('a former cook')
+  await phone.reload()
+  await expect(door(phone)).toBeVisible()
+  await phone.context().close()
+})
