@@ -48,6 +48,8 @@ export function restore(bin, url, file) {
     }).trim()
   if (psql(`select 1 from pg_database where datname = '${database.replaceAll('\'', '\'\'')}'`) !== '1')
     psql(`create database "${database.replaceAll('"', '""')}"`)
+  // Its policies name the role the server works as; a dump brings no roles.
+  psql('do $$ begin if not exists (select from pg_roles where rolname = \'lumbik_app\') then create role lumbik_app nologin; end if; end $$')
   run(
     join(bin, 'pg_restore'),
     [
