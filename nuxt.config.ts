@@ -4,9 +4,6 @@ const core = fileURLToPath(new URL('./core', import.meta.url))
 
 export default defineNuxtConfig({
   modules: ['@nuxt/eslint', '@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils'],
-  // Who is signed in is asked of our own door; only what seals a cookie and hashes a password is the library's.
-  auth: { loadStrategy: 'none' },
-  runtimeConfig: { session: { name: 'lumbik', maxAge: 60 * 60 * 24 * 30, password: '', cookie: { sameSite: 'strict' } } },
   $production: { nitro: { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) } },
   // The workspace computes in the browser; pages are rendered there only.
   ssr: false,
@@ -23,6 +20,7 @@ export default defineNuxtConfig({
   css: ['~/assets/main.css'],
   ui: { fonts: false, colorMode: false },
   spaLoadingTemplate: true,
+  runtimeConfig: { session: { name: 'lumbik', maxAge: 60 * 60 * 24 * 30, password: '', cookie: { sameSite: 'strict' } } },
   alias: { '#core': core },
   sourcemap: { client: false, server: false },
   experimental: { entryImportMap: false, emitRouteChunkError: 'manual' },
@@ -48,6 +46,8 @@ export default defineNuxtConfig({
     strict: true, tsConfig: { include: ['../tests/*.spec.ts'], compilerOptions: { noUncheckedIndexedAccess: true } },
   },
   telemetry: false,
+  // Who is signed in is asked of our own door; only what seals a cookie and hashes a password is the library's.
+  auth: { loadStrategy: 'none' },
   eslint: { config: { stylistic: true } },
   icon: { provider: 'iconify', fallbackToApi: false, serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true } },
 })

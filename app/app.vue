@@ -21,6 +21,7 @@ watch(() => [door.me?.membershipId, door.state?.kitchen?.id].join(' '), (now, be
   if (before.trim() && now !== before) reloadNuxtApp({ force: true })
   else void kitchen.load()
 })
+useLiveLine(computed(() => door.isIn))
 const isShared = computed(() => route.path === '/shared')
 const isAtDoor = computed(() => !isShared.value && door.state !== null && (!door.isIn || location.hash.startsWith('#invited=')))
 /** What a place asks of whoever opens it; others are shown the Book. */

@@ -1,4 +1,4 @@
-/** The door: a first owner, a tablet with its PINs, somebody invited, an inspector, a link; each on their own device. */
+/** The door: a first owner, a tablet with its PINs, somebody invited, an inspector; each on their own device. */
 import type { Browser, Page } from '@playwright/test'
 import { expect, type Lumbik, SAGS, settled, test } from './support/lumbik'
 

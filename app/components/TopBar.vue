@@ -17,6 +17,7 @@ const places = computed(() => PLACES.filter(p => door.may(p.right)))
 const inFormula = computed(() => route.path.startsWith('/formula/'))
 const active = (to: string) =>
   route.path.startsWith(to) || (to === '/book' && route.path.startsWith('/batch/')) || (to === '/shelf' && (inFormula.value || route.path === '/new' || route.path === '/bin'))
+const initials = computed(() => (door.me?.name ?? '').split(/\s+/).map(w => w.charAt(0)).join('').slice(0, 2).toUpperCase())
 const { time } = useFormat()
 
 /** "Saved" is said only when nothing of this browser waits, in whichever tab. */
@@ -63,7 +64,9 @@ const words = computed(() => {
     <div class="right">
       <span class="save" :class="state" role="status" :data-all-saved="state">{{ words }}</span>
       <span v-if="door.isIn" class="soft kitchen">{{ kitchen.record?.name }}</span>
-      <NuxtLink v-if="door.me" to="/people" class="me" data-me>{{ door.me.name }}</NuxtLink>
+      <NuxtLink v-if="door.me" to="/people" class="me" data-me :aria-label="door.me.name" :title="door.me.name">
+        <span class="long">{{ door.me.name }}</span><span class="short" aria-hidden="true">{{ initials }}</span>
+      </NuxtLink>
     </div>
   </header>
 </template>
@@ -88,11 +91,13 @@ nav a.on { color: var(--ink); font-weight: 600; border-color: var(--ink); }
 .save { color: var(--ink-soft); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .save.unsent, .save.conflict { color: var(--blood); font-weight: 600; }
 .kitchen { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.me .short { display: none; }
 .me { white-space: nowrap; display: inline-flex; align-items: center; min-height: 44px; text-decoration: underline; text-underline-offset: 3px; }
 @media (max-width: 760px) {
   .bar { padding: 0 1rem; gap: 1rem; }
   nav { gap: 0.8rem; }
-  .kitchen { display: none; }
+  .kitchen, .me .long { display: none; }
+  .me .short { display: inline; min-width: 1.6rem; text-align: center; }
   .save {
     font-size: 0.88rem; white-space: normal; line-height: 1.15; display: -webkit-box; -webkit-box-orient: vertical;
     -webkit-line-clamp: 2; line-clamp: 2;

@@ -43,7 +43,9 @@ const print = () => navigateTo(`/formula/${String((route.params as { id: string 
           {{ $say('workspace.change') }} <span class="sr">{{ $say('workspace.theUse') }}</span>
         </span>
       </button>
+      <OthersHere v-if="workspace.id" :id="workspace.id" kind="formula" class="no-print" />
       <span class="tools no-print">
+        <ShareLink v-if="workspace.id" kind="formula" :target="workspace.id" />
         <UButton size="sm" :label="$say('batch.makeIt')" data-make @click="making = true" />
         <NuxtLink v-if="parted" :to="`/formula/${workspace.id}/whole`" class="underline whole" data-whole>
           {{ $say('plate.whole') }}

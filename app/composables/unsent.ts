@@ -3,7 +3,8 @@ import { migrate } from '#core/formula/migrate'
 import { type Occasion, wholeOccasion } from '#core/formula/occasion'
 import { browserStore } from './browserStore'
 
-export type DocumentKind = 'formula' | 'kitchen' | 'lot'
+export const DOCUMENT_KINDS = ['formula', 'kitchen', 'lot'] as const
+export type DocumentKind = (typeof DOCUMENT_KINDS)[number]
 
 /** A write as it was sent: repeated with the same id until an answer comes, so that it is taken once. */
 export interface Write {

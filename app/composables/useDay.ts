@@ -100,6 +100,12 @@ export function useDay(date: Ref<string>) {
     }
   }
 
+  // Changed on another device: taken over where nothing of this one waits; else its save finds out.
+  const heard = onNote(({ kind, target, version: there }) => {
+    if (kind === 'day' && target === date.value && there > version && !unsent.value && !saving) void load()
+  })
+  onScopeDispose(heard.off)
+
   /* Saving: the newest sheet, one question at a time. */
   let saving = false
   async function save() {

@@ -46,6 +46,9 @@ export function useShelf() {
     })
     return { list, page: { after, items: list.items, next: list.next } }
   }
+  const loadSoon = useDebounceFn(() => void load(), AGAIN_MS)
+  const heard = onNote(({ kind }) => { if (kind === 'formula' && pages.value) void loadSoon() })
+  onScopeDispose(heard.off)
   /** Reads the shelf anew, as far as it was read. A late answer never replaces a newer one. */
   async function load() {
     const id = ++asked

@@ -142,7 +142,9 @@ const day = (iso: string) => format(parseISO(iso), 'd MMM yyyy, HH:mm')
         <form class="line" @submit.prevent="sendInvitation">
           <label>{{ $say('people.inviteName') }} <input v-model="invite.name" class="native" maxlength="60" required dir="auto" data-invite-name></label>
           <label>{{ $say('people.inviteAs') }}
-            <select v-model="invite.role" class="native" data-invite-role><option v-for="r in ROLES" :key="r" :value="r">{{ ROLE_NAMES[r] }}</option></select>
+            <select v-model="invite.role" class="native" data-invite-role>
+              <option v-for="r in ROLES" :key="r" :value="r">{{ ROLE_NAMES[r] }}</option>
+            </select>
           </label>
           <button type="submit" class="flat">{{ $say('people.invite') }}</button>
         </form>
@@ -176,6 +178,26 @@ const day = (iso: string) => format(parseISO(iso), 'd MMM yyyy, HH:mm')
           <button type="submit" class="flat">{{ $say('people.addTablet') }}</button>
         </form>
         <p v-if="tabletCode" class="big" data-tablet-code>{{ $say('people.codeHow') }} <b class="num">{{ tabletCode }}</b></p>
+      </section>
+
+      <section v-if="list.links.length">
+        <h2>{{ $say('people.links') }}</h2>
+        <ul class="rows">
+          <li v-for="l in list.links" :key="l.id" data-open-link>
+            <span>
+              <NuxtLink :to="l.kind === 'day' ? `/today?date=${l.target}` : `/formula/${l.target}/balance`" class="underline">
+                {{ l.kind === 'day' ? $say('people.linkDay', { date: l.target }) : $say('people.linkFormula') }}
+              </NuxtLink>
+              <span class="soft">{{ $say('people.linkEnds', { until: day(l.until) }) }}</span>
+            </span>
+            <button
+              type="button" class="underline"
+              @click="act(() => api(`/api/links/${l.id}`, { method: 'DELETE' }), $say('people.linkOver'))"
+            >
+              {{ $say('people.takeBack') }}
+            </button>
+          </li>
+        </ul>
       </section>
 
       <section>

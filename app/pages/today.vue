@@ -132,7 +132,9 @@ const print = () => window.print()
       <button type="button" class="flat" :aria-label="$say('today.dayBefore')" @click="date = iso(addDays(parseISO(date), -1))">←</button>
       <input v-model="date" type="date" class="native date" :aria-label="$say('today.date')">
       <button type="button" class="flat" :aria-label="$say('today.dayAfter')" @click="date = iso(addDays(parseISO(date), 1))">→</button>
+      <OthersHere :id="date" kind="day" />
       <span class="acts">
+        <ShareLink kind="day" :target="date" />
         <button type="button" class="underline" :disabled="!day.canUndo.value" @click="day.undo()">{{ $say('today.undo') }}</button>
         <button type="button" class="underline" :disabled="!day.canRedo.value" @click="day.redo()">{{ $say('today.redo') }}</button>
         <template v-if="plan?.feasible">

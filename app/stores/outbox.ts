@@ -14,6 +14,7 @@ import {
   dropUnsent,
   isUnsentKey,
   keepUnsent,
+  DOCUMENT_KINDS,
   type DocumentKind,
   type Unsent,
   type Write,
@@ -246,6 +247,15 @@ export const useOutboxStore = defineStore('outbox', () => {
     }
   }
   const sendEverything = () => Object.keys(entries.value).forEach(key => void send(key))
+
+  /** Versions that this browser itself made: of those nobody needs to tell it. */
+  const own = new Map<string, number>()
+  settledHook.on(s => void own.set(documentKey(s.kind, s.id), s.version))
+  const isDocument = (kind: string): kind is DocumentKind => (DOCUMENT_KINDS as readonly string[]).includes(kind)
+  onNote(({ kind, target, version }) => {
+    if (isDocument(kind) && (own.get(documentKey(kind, target)) ?? 0) < version)
+      void changedElsewhere.trigger({ kind, id: target, version })
+  })
 
   if (import.meta.client) {
     onBack(sendEverything)

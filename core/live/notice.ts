@@ -42,7 +42,8 @@ export interface Seen {
 }
 /** Before any reading. @example startSeen().count // 0 */
 export const startSeen = (): Seen => ({
-  last: null, same: null, drift: 0, surpriseK: 0, noiseK: READING_K, stepK: null, count: 0, heatChanged: false, speaks: true,
+  last: null, same: null, drift: 0, surpriseK: 0, noiseK: READING_K, stepK: null, count: 0,
+  heatChanged: false, speaks: true,
   away: null, changedS: null, toldS: null, stuckS: null, unevenS: null, boilingS: null,
 })
 
@@ -66,7 +67,11 @@ const STUCK = { forS: 25, whileK: 2 }
 const DOUBTED_K = 1.2
 /** Flicker of readings, K: at first, no less, no more; and from where it is that of a mix nobody stirs (judgement). */
 export const READING_K = 0.35
-const FLICKER = { leastK: 0.12, mostK: 3, unevenK: 0.9, /** Of what the display steps by (fitted). */ ofStep: 0.45 }
+const FLICKER = {
+  leastK: 0.12, mostK: 3, unevenK: 0.9,
+  /** The least of what the display steps by (fitted). */
+  ofStep: 0.45,
+}
 /** Mean difference of two draws over their σ: 2/√π. */
 const DIFFERENCE = 2 / Math.sqrt(Math.PI)
 /** Near the boil and gaining nothing, K. */

@@ -10,11 +10,12 @@ import { Migration0005 } from './migrations/Migration0005'
 import { Migration0006 } from './migrations/Migration0006'
 import { Migration0007 } from './migrations/Migration0007'
 import { Migration0008 } from './migrations/Migration0008'
+import { Migration0009 } from './migrations/Migration0009'
 import { walled } from './wall'
 
 const MIGRATIONS = [
   Migration0001, Migration0002, Migration0003, Migration0004, Migration0005, Migration0006, Migration0007,
-  Migration0008,
+  Migration0008, Migration0009,
 ]
 export const MIGRATION_NAMES = MIGRATIONS.map(m => m.name)
 

@@ -450,6 +450,34 @@ export const AttemptEntity = defineEntity({
   tableName: 'attempt',
   properties: { key: p.string().length(80).primary(), count: p.integer(), at: p.datetime() },
 })
+/** What was changed, written by triggers, for whoever listens. */
+export const ChangeNoteEntity = defineEntity({
+  name: 'ChangeNote',
+  tableName: 'change_note',
+  properties: {
+    id: p.bigint().primary(),
+    tx: p.bigint(),
+    kitchenId: p.uuid(),
+    createdAt: p.datetime().defaultRaw('now()'),
+    kind: p.string().length(12),
+    target: p.string().length(40),
+    version: p.integer(),
+  },
+  indexes: [{ properties: ['kitchenId', 'tx', 'id'] }],
+})
+/** Where the tabs of a kitchen are. */
+export const PresenceEntity = defineEntity({
+  name: 'Presence',
+  tableName: 'presence',
+  properties: {
+    id: p.uuid().primary(),
+    kitchenId: p.uuid(),
+    name: p.string().length(60),
+    place: p.string().length(60),
+    seenAt: p.datetime(),
+  },
+  indexes: [{ properties: ['kitchenId'] }],
+})
 /** What only the servers know among themselves. */
 export const ServerSecretEntity = defineEntity({
   name: 'ServerSecret',
@@ -500,6 +528,8 @@ export const entities = [
   SharedLinkEntity,
   AttemptEntity,
   ServerSecretEntity,
+  ChangeNoteEntity,
+  PresenceEntity,
   AuditEntity,
 ]
 export type FormulaRow = InferEntity<typeof FormulaEntity>

@@ -11,6 +11,7 @@ export const APP_ROLE = 'lumbik_app'
 export const WALLED = [
   'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'occasion', 'formula_version', 'mutation', 'batch',
   'batch_event', 'reading', 'batch_text', 'batch_photo', 'device', 'calibration', 'learned_set', 'work', 'day', 'audit',
+  'change_note', 'presence',
 ] as const
 
 interface Inside { kitchenId: string | null }

@@ -4,6 +4,7 @@ import { subDays } from 'date-fns'
 import { BatchEntity, FormulaEntity } from '../database/entities'
 import { faultName, isDatabaseAway } from '../database/away'
 import { forEveryKitchen, kitchenNow, within } from '../database/wall'
+import { forgetNotes } from '../live/notes'
 import { inThread } from '../threads/pool'
 import { newEm, now } from '../utils/orm'
 import { emptyBin } from './bin'
@@ -101,6 +102,7 @@ async function thinOnce(id: string): Promise<void> {
 export async function tidy(em: EntityManager, at: Date): Promise<void> {
   await emptyBin(em, at)
   await forgetBefore(em, at)
+  await forgetNotes(em, at)
   for (let offset = 0; ; offset += 200) {
     const ids = (
       await em

@@ -3,10 +3,15 @@
  * from our own pages (or from a script that is no browser at all). Every request that is not a file of the build passes
  * here, whatever its path looks like.
  */
-import { createError, defineEventHandler, getHeader } from 'h3'
+import { createError, defineEventHandler, getHeader, setResponseHeader } from 'h3'
 import { closedTo, listedHosts } from '../utils/door'
 
+/** A browser that came by TLS keeps to it, s. */
+const STAYS_S = 365 * 24 * 3600
+
 export default defineEventHandler((event) => {
+  if (getHeader(event, 'x-forwarded-proto') === 'https')
+    setResponseHeader(event, 'strict-transport-security', `max-age=${STAYS_S}`)
   const closed = closedTo(
     {
       method: event.method,

@@ -3,7 +3,8 @@ import { faultName } from '../database/away'
 import { boot } from '../database/boot'
 import { KITCHEN_ID } from '../database/demo'
 import { forEveryKitchen, within } from '../database/wall'
-import { closeOrm, newEm, ownerUrl, now, setReady, watchDatabase } from '../utils/orm'
+import { startListening } from '../live/listen'
+import { closeOrm, databaseUrl, newEm, ownerUrl, now, setReady, watchDatabase } from '../utils/orm'
 import { writeDemoBook } from '../domain/demoBook'
 import { showMissing, startHousekeeping } from '../domain/housekeeping'
 import { isDemo } from '../domain/kitchen'
@@ -25,9 +26,11 @@ export default defineNitroPlugin((nitro) => {
   setReady(start.then((secret) => { process.env.NUXT_SESSION_PASSWORD ||= secret }))
   let stopHousekeeping = () => {}
   let stopJobs = async () => {}
+  let stopListening = async () => {}
   let isClosing = false
   start.then(async (secret) => {
     stopHousekeeping = startHousekeeping()
+    stopListening = startListening(databaseUrl())
     await watchDatabase()
     if (isOpenToOthers() && (await isFirstStart(await newEm())))
       console.log(`Lumbik: nobody signs in here yet. The first owner needs this code: ${setupCode(secret)}`)
@@ -59,7 +62,7 @@ export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook('close', async () => {
     isClosing = true
     stopHousekeeping()
-    await stopJobs()
+    await Promise.all([stopJobs(), stopListening()])
     await Promise.all([closePool(), closeOrm()])
   })
 })

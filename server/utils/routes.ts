@@ -48,6 +48,8 @@ export const ROUTES: Readonly<Record<string, Methods>> = {
   '/api/kitchen': { GET: 'read', PUT: 'write' },
   '/api/kitchen/uses/:id': { GET: 'make' },
   '/api/learned': { GET: 'read', POST: 'write', PUT: 'write' },
+  '/api/live': { GET: 'read' },
+  '/api/live/here': { POST: 'read' },
   '/api/links': { POST: 'write' },
   '/api/links/:id': { DELETE: 'write' },
   '/api/lots/:id': { PUT: 'make', DELETE: 'write' },

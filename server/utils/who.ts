@@ -8,7 +8,7 @@ import { belongings } from '../people/people'
 import type { Hasher } from '../people/secrets'
 import { demoSession, openSession, type Session, sessionOf, type Who } from '../people/sessions'
 import { isLoopback, listedHosts } from './door'
-import { now, useEm } from './orm'
+import { newEm, now, useEm } from './orm'
 
 /** As nuxt.config has it. */
 export const COOKIE = 'lumbik'
@@ -39,6 +39,13 @@ export async function useSessionOf(event: H3Event): Promise<Session | null> {
   if (session) enterKitchen(session.kitchenId)
   context.session = session
   return session
+}
+/** Whether whoever began a long answer is still signed in. */
+export async function isStillIn(event: H3Event): Promise<boolean> {
+  const { session } = event.context as { session?: Session | null }
+  if (!session?.who) return false
+  if (session.id === null) return true
+  return (await sessionOf(await newEm(), session.id, now()))?.who?.membershipId === session.who.membershipId
 }
 /** Whoever is signed in. @throws {Refusal} signIn; locked, on a tablet nobody has taken up */
 export async function useWho(event: H3Event): Promise<Session & { who: Who }> {

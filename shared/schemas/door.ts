@@ -32,6 +32,11 @@ const role = () => yup.string().strict().oneOf([...ROLES]).required()
 export const inviteSchema = exactly({ name: name(), role: role() })
 export const roleSchema = exactly({ role: role() })
 export const tabletSchema = exactly({ name: name() })
+/** Where a tab is; nowhere in particular: empty. */
+export const hereSchema = exactly({
+  id: yup.string().strict().uuid().required(),
+  place: yup.string().strict().defined().matches(/^(?:(?:formula|batch|day):[\w-]{1,40})?$/, 'unknownValue'),
+})
 /** A link is open for a year at most. */
 export const linkSchema = exactly({
   kind: yup.string().strict().oneOf(['formula', 'day'] as const).required(),

@@ -66,6 +66,7 @@ const TABLES = [
   'kitchen', 'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'occasion', 'formula_version', 'mutation',
   'batch', 'batch_event', 'reading', 'batch_text', 'batch_photo', 'device', 'calibration', 'learned_set', 'work', 'day',
   'person', 'membership', 'tablet', 'door_session', 'invitation', 'shared_link', 'attempt', 'audit',
+  'change_note', 'presence',
 ]
 
 /**

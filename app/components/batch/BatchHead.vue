@@ -32,6 +32,7 @@ const waits = computed(() => props.batch.pending.value.length)
         {{ begun }}<span v-if="!whole.isDone" class="num" data-clock>
           · {{ $say('batch.clockAt', { at: clockWords(batch.nowS.value) }) }}
         </span>
+        <OthersHere :id="batch.id" kind="batch" class="no-print" />
         <template v-if="record.kitchen.learned"> · {{ $say('learned.usesSet') }}</template>
       </p>
     </div>

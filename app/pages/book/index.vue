@@ -44,6 +44,9 @@ async function load(more = false) {
   }
 }
 await Promise.all([load(), kitchen.record ? null : kitchen.load()])
+const soon = useDebounceFn(() => load(), 1000)
+const heard = onNote(({ kind }) => { if (kind === 'batch') void soon() })
+onScopeDispose(heard.off)
 watchDebounced(search, () => load(), { debounce: 250 })
 watch([fault, lot, formula, by], () => load())
 function showAll() {

@@ -1,5 +1,11 @@
 import { Migration } from '@mikro-orm/migrations'
-import { APP_ROLE, LETS_IN, WALLED } from '../wall'
+import { APP_ROLE } from '../wall'
+
+/** What was walled then. */
+const WALLED = [
+  'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'occasion', 'formula_version', 'mutation', 'batch',
+  'batch_event', 'reading', 'batch_text', 'batch_photo', 'device', 'calibration', 'learned_set', 'work', 'day', 'audit',
+]
 
 /**
  * People and doors: who signs in, where they belong, tablets, invitations, links, what was done; and the second wall,
@@ -31,7 +37,8 @@ export class Migration0008 extends Migration {
     this.addSql('create table "server_secret" ("name" varchar(20) not null, "value" varchar(120) not null, constraint "server_secret_pkey" primary key ("name"))')
     this.addSql(`create function "audit_only_grows"() returns trigger language plpgsql as $$ begin raise exception 'what was done is never changed'; end $$`)
     this.addSql('create trigger "audit_only_grows" before update or delete on "audit" for each row execute function "audit_only_grows"()')
-    for (const sql of LETS_IN) this.addSql(sql)
+    this.addSql(`do $$ begin if not exists (select from pg_roles where rolname = '${APP_ROLE}') then create role ${APP_ROLE} nologin;
+      end if; exception when duplicate_object or unique_violation then null; end $$`)
     this.addSql(`create function lumbik_kitchen() returns uuid language sql stable as $$ select nullif(current_setting('lumbik.kitchen', true), '')::uuid $$`)
     this.addSql('create function lumbik_kitchens() returns setof uuid language sql stable security definer set search_path = public as $$ select id from kitchen order by created_at, id $$')
     for (const table of WALLED) {

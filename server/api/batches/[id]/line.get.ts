@@ -6,6 +6,8 @@ import { readingsOf } from '../../../domain/readings'
 
 /** How often the line says what is new, ms. */
 const EVERY_MS = 700
+/** Whether the listener is still signed in is looked at this often, ms. */
+const CHECKED_MS = 10_000
 
 /**
  * The line of a batch, as server-sent events: each message is the news since the one before (events, readings, the
@@ -22,7 +24,13 @@ export default defineEventHandler(async (event) => {
   const stream = createEventStream(event)
   let open = true
   let last = ''
+  let checkedMs = Date.now()
   const say = async (): Promise<void> => {
+    if (Date.now() - checkedMs > CHECKED_MS) {
+      // Cut off or signed out elsewhere: it hears no more.
+      if (!(await isStillIn(event))) return stream.close()
+      checkedMs = Date.now()
+    }
     const fork = await newEm()
     const row = await tickingRow(fork, owner, id)
     await catchUp(fork, owner, row)

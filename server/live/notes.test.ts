@@ -1,0 +1,129 @@
+/** Notes of what was changed: each is read once and none is passed over, whatever commits when. */
+import type { EntityManager, MikroORM } from '@mikro-orm/postgresql'
+import { addSeconds } from 'date-fns'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openDatabase } from '../../tests/support/database'
+import { boot } from '../database/boot'
+import { KITCHEN_ID, LOTS } from '../database/demo'
+import { within } from '../database/wall'
+import { GONE_S } from '../../shared/live'
+import { onChange, startListening } from './listen'
+import { cursorOf, forgetNotes, lastCursor, notesAfter, othersAt, sayHere, textOf } from './notes'
+
+const AT = new Date('2026-11-28T08:00:00Z')
+let owned: { orm: MikroORM, url: string, drop: () => Promise<void> }
+let served: { orm: MikroORM, close: () => Promise<void> }
+const em = () => served.orm.em.fork() as EntityManager
+const here = <T>(work: () => Promise<T>) => within(KITCHEN_ID, work)
+const LOT = LOTS[0]!.id
+const write = (tx: EntityManager) => tx.execute('update lot set version = version + 1 where id = ?', [LOT])
+
+beforeAll(async () => {
+  owned = await openDatabase()
+  await boot(owned.url, AT, true)
+  served = await openDatabase(new URL(owned.url).pathname.slice(1), 'serve')
+})
+afterAll(async () => {
+  await served.close()
+  await owned.drop()
+})
+
+describe('notes', () => {
+  it('are read once, in order, each target as it last was; a write that was taken back leaves none', async () => {
+    await here(async () => {
+      const start = await lastCursor(em())
+      await write(em())
+      await write(em())
+      await em().transactional(async (tx) => {
+        await write(tx)
+        throw new Error('taken back')
+      }).catch(() => {})
+      await em().execute('update kitchen set version = version + 1')
+      const { notes, cursor, more } = await notesAfter(em(), start)
+      expect(notes).toEqual([
+        { kind: 'lot', target: LOT, version: 3 }, { kind: 'kitchen', target: KITCHEN_ID, version: 2 },
+      ])
+      expect([more, await notesAfter(em(), cursor)]).toEqual([false, { notes: [], cursor, more: false }])
+      expect(cursorOf(textOf(cursor))).toEqual(cursor)
+    })
+  })
+  it('of a write that commits late are not passed over by one that came after it', async () => {
+    await here(async () => {
+      const start = await lastCursor(em())
+      let commit = () => {}
+      let written = () => {}
+      const [mayCommit, isWritten] = [
+        new Promise<void>((resolve) => { commit = resolve }), new Promise<void>((resolve) => { written = resolve }),
+      ]
+      const held = em().transactional(async (tx) => {
+        await write(tx)
+        written()
+        await mayCommit
+      })
+      await isWritten
+      await em().execute('update kitchen set version = version + 1')
+      const early = await notesAfter(em(), start)
+      expect([early.notes, early.more, early.cursor]).toEqual([[], true, start])
+      commit()
+      await held
+      expect((await notesAfter(em(), start)).notes.map(n => n.kind)).toEqual(['lot', 'kitchen'])
+    })
+  })
+  it('of a neighbour are not heard; a cursor that is none is none; old ones are forgotten', async () => {
+    await here(async () => {
+      const start = await lastCursor(em())
+      await write(em())
+      const other = '11111111-1111-4111-8111-111111111111'
+      expect((await within(other, () => notesAfter(em(), start))).notes).toEqual([])
+      for (const text of [undefined, '', '5', 'a-b', '1-2-3', '9'.repeat(30)]) expect(cursorOf(text)).toBeNull()
+      await forgetNotes(em(), addSeconds(new Date(), 23 * 3600))
+      expect((await notesAfter(em(), start)).notes).toHaveLength(1)
+      await forgetNotes(em(), addSeconds(new Date(), 25 * 3600))
+      expect((await notesAfter(em(), start)).notes).toEqual([])
+    })
+  })
+  it('wake whoever listens, and again after the connection was cut', async () => {
+    let woken = 0
+    let wake: () => void = () => {}
+    const off = onChange(KITCHEN_ID, () => {
+      woken++
+      wake()
+    })
+    const next = () => new Promise<void>((resolve) => { wake = resolve })
+    const first = next()
+    const stop = startListening(owned.url)
+    // Begun to listen is heard of, too: what came before is read then.
+    await first
+    const second = next()
+    await here(() => write(em()))
+    await second
+    const third = next()
+    await (owned.orm.em.fork() as EntityManager).execute(
+      `select pg_terminate_backend(pid) from pg_stat_activity
+        where application_name = 'lumbik listens' and datname = current_database()`)
+    await third
+    const fourth = next()
+    await here(() => write(em()))
+    await fourth
+    expect(woken).toBeGreaterThanOrEqual(4)
+    off()
+    await stop()
+  })
+})
+
+describe('who is where', () => {
+  const [a, b] = ['22222222-2222-4222-8222-222222222222', '33333333-3333-4333-8333-333333333333']
+  it('is heard by others at the same place, until somebody leaves or is not heard of', async () => {
+    await here(async () => {
+      const say = (id: string, name: string, place: string, at = AT) =>
+        sayHere(em(), KITCHEN_ID, { id, name, place }, at)
+      const others = (at = AT) => othersAt(em(), 'formula:x', a, at)
+      await say(a, 'Isolde', 'formula:x')
+      await say(b, 'Bram', 'formula:x')
+      expect(await others()).toEqual(['Bram'])
+      expect([await others(addSeconds(AT, GONE_S - 1)), await others(addSeconds(AT, GONE_S))]).toEqual([['Bram'], []])
+      await say(b, 'Bram', 'formula:y', addSeconds(AT, 1))
+      expect(await others(addSeconds(AT, 1))).toEqual([])
+    })
+  })
+})
