@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url'
 const core = fileURLToPath(new URL('./core', import.meta.url))
 
 export default defineNuxtConfig({
-  modules: ['@nuxt/eslint', '@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils'],
+  modules: ['@nuxt/eslint', '@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils', '@vite-pwa/nuxt'],
   $production: { nitro: { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) } },
   // The workspace computes in the browser; pages are rendered there only.
   ssr: false,
@@ -14,7 +14,10 @@ export default defineNuxtConfig({
       title: 'Lumbik',
       htmlAttrs: { lang: 'en-GB' },
       meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'description', content: 'Will it set, how sharp, how to cook it, when is it ready.' }],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }, { rel: 'apple-touch-icon', href: '/icon-192.png' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+      ],
     },
   },
   css: ['~/assets/main.css'],
@@ -50,4 +53,21 @@ export default defineNuxtConfig({
   auth: { loadStrategy: 'none' },
   eslint: { config: { stylistic: true } },
   icon: { provider: 'iconify', fallbackToApi: false, serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true } },
+  // The app's own files are held by the browser; a new build waits for a press.
+  pwa: {
+    registerType: 'prompt',
+    strategies: 'injectManifest',
+    srcDir: 'service-worker',
+    filename: 'sw.ts',
+    injectManifest: { globPatterns: ['**/*.{js,css,svg,woff2,json,png}'], maximumFileSizeToCacheInBytes: 4e6 },
+    manifest: {
+      name: 'Lumbik', short_name: 'Lumbik', start_url: '/', display: 'standalone', lang: 'en-GB',
+      description: 'Will it set, how sharp, how to cook it, when is it ready.',
+      theme_color: '#fbf8f0', background_color: '#fbf8f0',
+      icons: [
+        { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+        { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any maskable' },
+      ],
+    },
+  },
 })

@@ -16,6 +16,8 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'UTC',
     actionTimeout: 60_000,
+    // The app's files are kept in tests of that only: a worker fetches all of them first.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],

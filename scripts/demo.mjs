@@ -1,4 +1,7 @@
-/** `npm run demo`: everything from a bare machine to a running Lumbik with the tea room's data, kept running. */
+/**
+ * `npm run demo`: everything from a bare machine to a running Lumbik with the tea room's data, kept running.
+ * `npm start`: the same for a kitchen of one's own, in a database of its own, which asks for its owner first.
+ */
 import { closeSync, mkdirSync, openSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import {
@@ -18,6 +21,8 @@ import {
   startServer,
 } from './setup.mjs'
 
+const isOwn = process.argv.includes('--own')
+const DATABASE = isOwn ? 'lumbik_own' : 'lumbik'
 const WANTED_PORT = Number(process.env.PORT ?? 4600)
 /** Who runs here: this demo's process, its server's, and where that listens. */
 const NOTE = join(dataDir, 'demo.json')
@@ -137,20 +142,21 @@ try {
   ensureBuild()
   if (!databaseUrl) {
     postgres = await startPostgres('postgres')
-    if (postgres.sql('select 1 from pg_database where datname = \'lumbik\'').trim() !== '1')
-      postgres.sql('create database lumbik')
-    databaseUrl = postgres.url('lumbik')
+    if (postgres.sql(`select 1 from pg_database where datname = '${DATABASE}'`).trim() !== '1')
+      postgres.sql(`create database ${DATABASE}`)
+    databaseUrl = postgres.url(DATABASE)
   }
   const port = await freePort(WANTED_PORT)
   if (port !== WANTED_PORT) say(`port ${WANTED_PORT} is taken; using ${port}`)
   if (!stopping) {
-    server = await startServer({ DATABASE_URL: databaseUrl, LUMBIK_DEMO: '1' }, port, 'ignore')
+    server = await startServer({ DATABASE_URL: databaseUrl, LUMBIK_DEMO: isOwn ? '' : '1' }, port, 'ignore')
     if (noted)
       writeFileSync(NOTE, JSON.stringify({ pid: process.pid, serverPid: server.child.pid, url: server.url }), {
         mode: 0o600,
       })
     if (postgres) watchPostgres()
     say(`ready: ${server.url}`)
+    if (!isOwn) say('nobody signs in to the demonstration: on this machine you are its owner')
     say('Ctrl-C stops it; what you change is kept')
     server.ended.then((code) => {
       if (!stopping) {

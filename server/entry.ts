@@ -1,7 +1,7 @@
 /**
- * The server's own start and end. It listens on this machine only unless HOST says otherwise; there is no sign-in yet,
- * so beyond loopback it starts only when LUMBIK_HOSTS names who may call it. Told to stop, it lets answers under way
- * go out and does not wait for requests that never end.
+ * The server's own start and end. It listens on this machine only unless HOST says otherwise; beyond loopback it starts
+ * only when LUMBIK_HOSTS names the addresses it is called by. A worker (LUMBIK_ROLE) does not listen at all. Told to
+ * stop, it lets answers under way go out and does not wait for requests that never end.
  */
 import '#nitro-internal-pollyfills'
 import { Server } from 'node:http'
@@ -9,6 +9,7 @@ import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
 import { faultName, faultPlace } from './database/away'
 import { isLoopback, listedHosts } from './utils/door'
+import { drain } from './utils/draining'
 
 /** Answers under way have this long to go out, ms; then the connections are closed. */
 const GRACE_MS = 1500
@@ -19,11 +20,10 @@ const host = process.env.HOST || process.env.NITRO_HOST || '127.0.0.1'
 const port = Number(process.env.PORT || process.env.NITRO_PORT || 3000)
 if (!isLoopback(host) && listedHosts(process.env.LUMBIK_HOSTS).length === 0) {
   console.error(
-    `Lumbik does not start: HOST=${host} would let everybody on the network in, and there is no sign-in yet.`,
+    `Lumbik does not start: HOST=${host} is open to the network, and no address is named.`,
   )
   console.error(
-    'Name the addresses it is to be reached under (LUMBIK_HOSTS=kitchen.example), on a network you trust; ' +
-    'or leave HOST away.',
+    'Name the addresses it is to be reached under (LUMBIK_HOSTS=kitchen.example), or leave HOST away.',
   )
   process.exit(1)
 }
@@ -41,7 +41,8 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   )
   process.exit(1)
 })
-server.listen({ port, host }, () => {
+if (process.env.LUMBIK_ROLE === 'worker') console.log('Lumbik works on what waits; it serves no pages')
+else server.listen({ port, host }, () => {
   const at = server.address()
   if (at && typeof at === 'object')
     console.log(`Lumbik listens on http://${at.family === 'IPv6' ? `[${at.address}]` : at.address}:${at.port}`)
@@ -56,6 +57,7 @@ let stopping = false
 async function stop(): Promise<void> {
   if (stopping) return
   stopping = true
+  drain()
   const closed = new Promise<void>(resolve => server.close(() => resolve()))
   server.closeIdleConnections()
   await Promise.race([closed, wait(GRACE_MS)])

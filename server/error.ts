@@ -8,6 +8,7 @@ import { InputError } from '#core/base/errors'
 import { inputProblem } from '../shared/schemas/problem'
 import { faultName, faultPlace, isDatabaseAway, notTakenBy } from './database/away'
 import { Refusal, type RefusalKind } from './domain/refusal'
+import { log } from './utils/log'
 
 const STATUS: Record<RefusalKind, [number, string]> = {
   unknown: [404, 'Not here'],
@@ -59,10 +60,10 @@ export default function (error: H3Error, event: H3Event) {
   const answer = answerOf(error)
   if (answer.status === 500) {
     const inner = error.cause ?? error
-    console.error(
-      `Lumbik: ${event.method} ${event.context.matchedRoute?.path ?? 'a page'} failed: ` +
-      `${faultName(inner)}\n${faultPlace(inner)}`,
-    )
+    log.error({
+      requestId: (event.context as { requestId?: string }).requestId, method: event.method,
+      route: event.context.matchedRoute?.path ?? 'a page', fault: faultName(inner), place: faultPlace(inner),
+    })
   }
   setResponseStatus(event, answer.status, answer.statusMessage)
   setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')

@@ -24,7 +24,7 @@ async function becomeOwner(page: Page): Promise<void> {
   await page.getByLabel('Login').fill('olive')
   await page.getByLabel('Password').fill(PASSWORD)
   await page.getByRole('button', { name: 'Begin' }).click()
-  await expect(page.locator('[data-me]')).toHaveText('Olive Rush')
+  await expect(page.locator('[data-me]')).toHaveAccessibleName('Olive Rush')
 }
 async function invite(page: Page, name: string, role: string): Promise<string> {
   await page.goto('/people')
@@ -40,7 +40,7 @@ async function accept(page: Page, name: string, login: string): Promise<void> {
   await page.getByLabel('Login').fill(login)
   await page.getByLabel('Password').fill(PASSWORD)
   await page.getByRole('button', { name: 'Join' }).click()
-  await expect(page.locator('[data-me]')).toHaveText(name)
+  await expect(page.locator('[data-me]')).toHaveAccessibleName(name)
 }
 
 test('the demonstration says that nobody signs in; left by its door it asks for an owner', async ({ page }) => {
@@ -57,7 +57,7 @@ test('the demonstration says that nobody signs in; left by its door it asks for 
   await expect(page.getByRole('alert')).toContainText('not right')
   await page.getByLabel('Password').fill(PASSWORD)
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await expect(page.locator('[data-me]')).toHaveText('Olive Rush')
+  await expect(page.locator('[data-me]')).toHaveAccessibleName('Olive Rush')
   await page.locator('[data-me]').click()
   await page.locator('[data-audit]').click()
   await expect(page.locator('.audit')).toContainText('became the owner')
@@ -81,7 +81,7 @@ test('a tablet is enrolled by its code, taken up by PIN, locked, and cut off', a
   for (const k of ['1', '1', '1', '2', 'enter']) await tablet.getByRole('button', { name: k, exact: true }).click()
   await expect(tablet.getByRole('alert')).toContainText('not right')
   for (const k of ['1', '1', '1', '1', 'enter']) await tablet.getByRole('button', { name: k, exact: true }).click()
-  await expect(tablet.locator('[data-me]')).toHaveText('Bram Alder')
+  await expect(tablet.locator('[data-me]')).toHaveAccessibleName('Bram Alder')
   // A cook reads formulas and may try; nothing is kept of it.
   await tablet.goto(`/formula/${SAGS}/balance`)
   await settled(tablet)

@@ -77,6 +77,7 @@ export async function api<T>(path: string, { method = 'GET', body, file, query }
     const answer = (await response.json()) as { data?: Problem & Record<string, unknown> }
     if (response.ok) {
       away.value = null
+      if (method === 'GET') void keepAnswer(url, answer)
       return answer as T
     }
     const problem = answer.data ?? { path: '', code: String(response.status), params: {} }
@@ -87,6 +88,8 @@ export async function api<T>(path: string, { method = 'GET', body, file, query }
   } catch (error) {
     if (error instanceof ApiError) throw error
     away.value = 'server'
+    const kept = method === 'GET' ? await keptAnswer(url) : undefined
+    if (kept !== undefined) return kept as T
     throw new ApiError(undefined, { path: '', code: 'offline', params: {} })
   } finally {
     waiting.over()

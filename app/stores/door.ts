@@ -19,6 +19,9 @@ export const useDoorStore = defineStore('door', () => {
     // Who was here last works on where no server answers.
     if (next.state === 'in') browserStore.set(CACHE, JSON.stringify(next))
     else if (!next.tablet) browserStore.remove(CACHE)
+    // A tablet's cooks share what it keeps; somebody's own device forgets them with their leaving.
+    const whose = next.tablet ? `tablet ${next.kitchen?.id}` : next.state === 'in' ? `${next.me!.membershipId} ${next.kitchen?.id}` : ''
+    void keepFor(whose).then(() => { if (next.state === 'in') void stockUp(may).catch(() => {}) })
   }
   async function load(): Promise<void> {
     try {
@@ -42,6 +45,9 @@ export const useDoorStore = defineStore('door', () => {
   if (import.meta.client) {
     onUnsigned(() => void load())
     onBack(() => void load())
+    // Just installed: what work needs is fetched now.
+    if ('serviceWorker' in navigator)
+      useEventListener(navigator.serviceWorker, 'controllerchange', () => { if (isIn.value) void stockUp(may).catch(() => {}) })
     // A tablet nobody touches locks itself; never under a cook at the stove.
     const { idle } = useIdle(TABLET_LOCKS_MIN * 60_000)
     const route = useRoute()

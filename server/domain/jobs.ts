@@ -41,14 +41,17 @@ const THREADS: Workers = {
 
 let boss: PgBoss | undefined
 
-/** Begins to do what waits. @returns how to stop */
-export async function startJobs(url: string, workers: Workers = THREADS): Promise<() => Promise<void>> {
+/** Begins to do what waits, or only to ask for it. @returns how to stop */
+export async function startJobs(
+  url: string, workers: Workers = THREADS, doesWork = true,
+): Promise<() => Promise<void>> {
   const mine = new PgBoss({ connectionString: url, max: 3, application_name: 'lumbik jobs' })
   mine.on('error', error => console.error(`Lumbik: jobs (${faultName(error)})`))
   await mine.start()
   await mine.createQueue(QUEUE)
-  await mine.work<{ id: string, kitchenId: string }>(QUEUE, { pollingIntervalSeconds: 1 }, async ([job]) =>
-    within(job!.data.kitchenId, async () => doWork(job!.data.id, workers)))
+  const doesIt = async ([job]: { data: { id: string, kitchenId: string } }[]) =>
+    within(job!.data.kitchenId, async () => doWork(job!.data.id, workers))
+  if (doesWork) await mine.work(QUEUE, { pollingIntervalSeconds: 1 }, doesIt)
   boss = mine
   const again = () => resume(mine).catch(error => console.error(`Lumbik: jobs (${faultName(error)})`))
   const looking = setInterval(again, LOOKS_MS).unref()

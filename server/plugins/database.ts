@@ -29,7 +29,7 @@ export default defineNitroPlugin((nitro) => {
   let stopListening = async () => {}
   let isClosing = false
   start.then(async (secret) => {
-    stopHousekeeping = startHousekeeping()
+    if (process.env.LUMBIK_ROLE !== 'web') stopHousekeeping = startHousekeeping()
     stopListening = startListening(databaseUrl())
     await watchDatabase()
     if (isOpenToOthers() && (await isFirstStart(await newEm())))
@@ -42,7 +42,7 @@ export default defineNitroPlugin((nitro) => {
   const beginJobs = async (): Promise<void> => {
     while (!isClosing) {
       try {
-        stopJobs = await startJobs(ownerUrl())
+        stopJobs = await startJobs(ownerUrl(), undefined, process.env.LUMBIK_ROLE !== 'web')
         return
       } catch (error) {
         console.error(`Lumbik: jobs wait for the database (${faultName(error)})`)

@@ -126,7 +126,7 @@ describe('the table of routes', () => {
     expect([accessOf('/api/lots/x', 'PUT'), accessOf('/api/lots/x', 'GET'), accessOf('/api/x', 'GET')])
       .toEqual(['make', null, null])
     const open = Object.entries(ROUTES).filter(([, m]) => Object.values(m).includes('open')).map(([r]) => r)
-    expect(open.filter(r => !r.startsWith('/api/door'))).toEqual(['/api/health', '/api/shared'])
+    expect(open.filter(r => !r.startsWith('/api/door'))).toEqual(['/api/health', '/api/ready', '/api/shared'])
     for (const told of TOLD) {
       const [method, route] = told.split(' ') as [string, string]
       expect(accessOf(route, method), told).not.toBeNull()

@@ -63,6 +63,7 @@ export const ROUTES: Readonly<Record<string, Methods>> = {
   '/api/people/tablets/:id': { DELETE: 'own' },
   '/api/photos/:id': { GET: 'read', DELETE: 'write' },
   '/api/read': { POST: 'make' },
+  '/api/ready': { GET: 'open' },
   '/api/shared': { POST: 'open' },
   '/api/texts/:id': { DELETE: 'write' },
   '/api/versions/:id': { GET: 'make' },

@@ -4,6 +4,7 @@
  */
 import { cursorOf, lastCursor, notesAfter, textOf } from '../../live/notes'
 import { onChange } from '../../live/listen'
+import { listeners } from '../../utils/figures'
 
 /** Looked for again while something is written that cannot be read yet; and in any case, ms. */
 const SOON_MS = 60
@@ -55,10 +56,13 @@ export default defineEventHandler(async (event) => {
   stream.onClosed(async () => {
     isOpen = false
     stop()
+    listeners.dec()
     clearTimeout(timer)
     await stream.close()
   })
-  await stream.push({ id: textOf(cursor), event: 'still', data: '' })
+  // Not waited for: nothing is read of it before it is sent.
+  void stream.push({ id: textOf(cursor), event: 'still', data: '' })
+  listeners.inc()
   turn()
   return stream.send()
 })

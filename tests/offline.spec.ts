@@ -1,0 +1,78 @@
+/** A dead corner: the app opens without its server, computes in full, keeps what is written, and sends it once. */
+import type { Page } from '@playwright/test'
+import { expect, open, SAGS, settled, saved, test } from './support/lumbik'
+
+test.use({ serviceWorkers: 'allow' })
+/** This device holds the app and what work needs. */
+const stocked = async (page: Page) => {
+  await page.goto('/shelf')
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => {}))
+  await expect(page.locator('html')).toHaveAttribute('data-stocked', 'all')
+}
+const sugarOf = async (url: string) => {
+  const { document } = await (await fetch(`${url}/api/formulas/${SAGS}`)).json() as
+    { document: { formula: { components: { lines: { ingredientId: string, massG: number }[] }[] } } }
+  return document.formula.components[0]!.lines.find(l => l.ingredientId === 'sugar')!.massG
+}
+
+test('a formula never opened before opens, computes and is changed with no server; the change arrives when it is back', async ({ page, lumbik }) => {
+  await stocked(page)
+  const before = await sugarOf(lumbik.url)
+  await lumbik.stop()
+  await page.goto(`/formula/${SAGS}/balance`)
+  await settled(page)
+  await expect(page.locator('[data-verdict]').first()).toBeVisible()
+  await page.getByLabel('Name of the formula').fill('Named in the walk-in')
+  await page.getByLabel('Name of the formula').blur()
+  await expect(page.locator('[data-all-saved]')).toHaveAttribute('data-all-saved', 'unsent')
+  // Closed and opened again, still without: it is as it was left.
+  await page.reload()
+  await settled(page)
+  await expect(page.getByLabel('Name of the formula')).toHaveValue('Named in the walk-in')
+  await page.goto('/today?date=2026-11-28')
+  await expect(page.locator('.lane').first()).toBeVisible()
+  await page.goto(`/formula/${SAGS}/balance`)
+  await settled(page)
+  await lumbik.start()
+  await saved(page)
+  const { name } = await (await fetch(`${lumbik.url}/api/formulas/${SAGS}`)).json() as { name: string }
+  expect([name, await sugarOf(lumbik.url)]).toEqual(['Named in the walk-in', before])
+})
+
+test('two hundred notes of two tabs, written without a network and over a crash, arrive exactly once', async ({ page, context, lumbik }) => {
+  await stocked(page)
+  await open(page, SAGS)
+  await page.getByRole('button', { name: 'Make it' }).click()
+  await page.getByRole('button', { name: 'Start the batch' }).click()
+  const batch = (of: Page) => of.locator('main.batch')
+  await expect(batch(page)).toHaveAttribute('data-settled', 'true')
+  const path = new URL(page.url()).pathname
+  const head = Number(await batch(page).getAttribute('data-head'))
+  const other = await context.newPage()
+  await other.goto(path)
+  await expect(batch(other)).toHaveAttribute('data-settled', 'true')
+  await lumbik.stop()
+  const write = async (of: Page, tab: string, from: number, to: number) => {
+    for (let i = from; i < to; i++) {
+      await of.locator('#batch-note').fill(`${tab} ${i}`)
+      await of.locator('form.note button').click()
+      await expect(of.locator('#batch-note')).toHaveValue('')
+    }
+  }
+  await Promise.all([write(page, 'a', 0, 60), write(other, 'b', 0, 100)])
+  // One of them crashes and comes again.
+  await page.goto('chrome://crash').catch(() => {})
+  const again = await context.newPage()
+  await again.goto(path)
+  await expect(batch(again)).toHaveAttribute('data-settled', 'true')
+  await write(again, 'a', 60, 100)
+  await lumbik.start()
+  const arrived = async () => {
+    const { texts, head: now } = await (await fetch(`${lumbik.url}/api/batches/${path.split('/')[2]}`)).json() as
+      { texts: { text: string }[], head: number }
+    return { notes: texts.map(t => t.text).sort(), more: now - head }
+  }
+  await expect.poll(async () => (await arrived()).more, { timeout: 120_000 }).toBe(200)
+  const wanted = ['a', 'b'].flatMap(t => Array.from({ length: 100 }, (_, i) => `${t} ${i}`)).sort()
+  expect((await arrived()).notes).toEqual(wanted)
+})
