@@ -25,7 +25,7 @@ const VIEWS = [
   `shape=${LAYERED}/shape`,
   `chill=${TUB}/chill`,
   `card=${DEMO(6)}/card`,
-  `balance-tablet=${MAIN}/balance@1024x768`,
+  'people=people',
   `heat-phone=${MAIN}/heat@390x844`,
   // These change the demo a little; so they come last.
   `balance-rebalance=${MAIN}/balance`,

@@ -20,9 +20,12 @@ async function ask(url: string, method = 'GET', body?: unknown, cookie = ''): Pr
     headers: { ...(body ? { 'content-type': 'application/json' } : {}), ...(cookie ? { cookie } : {}) },
     ...(body ? { body: JSON.stringify(body) } : {}),
   })
+  // What never ends is not read.
+  const isStream = response.headers.get('content-type')?.includes('event-stream')
+  if (isStream) await response.body?.cancel()
   return {
     status: response.status, headers: response.headers, cookie: response.headers.get('set-cookie')?.split(';')[0] ?? '',
-    body: (await response.json().catch(() => ({}))) as Said['body'],
+    body: isStream ? {} : (await response.json().catch(() => ({}))) as Said['body'],
   }
 }
 /** Somebody of a role, invited by the demonstration's owner. @returns their cookie */

@@ -30,6 +30,6 @@ async function make() {
 </template>
 
 <style scoped>
-.share { display: inline-flex; min-width: 0; }
+.share { display: inline-flex; min-width: 0; margin-left: 0.7rem; }
 .share input { width: 15rem; max-width: 60vw; font-size: 0.9rem; }
 </style>

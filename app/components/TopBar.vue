@@ -105,8 +105,9 @@ nav a.on { color: var(--ink); font-weight: 600; border-color: var(--ink); }
 }
 @media (max-width: 400px) {
   .bar { padding: 0 0.7rem; gap: 0.6rem; }
-  .wordmark { font-size: 1.2rem; } .wordmark svg { width: 9px; height: 9px; }
-  nav { gap: 0.4rem; } nav a { justify-content: center; font-size: 0.95rem; }
+  .wordmark { font-size: 1.1rem; } .wordmark svg { width: 9px; height: 9px; }
+  nav { gap: 0.15rem; } nav a { justify-content: center; font-size: 0.9rem; }
+  .save { font-size: 0.8rem; }
   .right { gap: 0.4rem; }
 }
 </style>

@@ -45,7 +45,6 @@ const print = () => navigateTo(`/formula/${String((route.params as { id: string 
       </button>
       <OthersHere v-if="workspace.id" :id="workspace.id" kind="formula" class="no-print" />
       <span class="tools no-print">
-        <ShareLink v-if="workspace.id" kind="formula" :target="workspace.id" />
         <UButton size="sm" :label="$say('batch.makeIt')" data-make @click="making = true" />
         <NuxtLink v-if="parted" :to="`/formula/${workspace.id}/whole`" class="underline whole" data-whole>
           {{ $say('plate.whole') }}
@@ -67,6 +66,7 @@ const print = () => navigateTo(`/formula/${String((route.params as { id: string 
           variant="ghost" color="neutral" size="sm" :label="$say('workspace.keys')" class="keys"
           @click="emit('keys')"
         />
+        <ShareLink v-if="workspace.id" kind="formula" :target="workspace.id" />
       </span>
     </p>
     <LazyMakeDialog v-if="makeAsked" v-model:open="making" :doc="doc" />

@@ -17,9 +17,10 @@ export const isKept = (url: string): boolean => KEPT.some(k => k.test(url))
 const DAYS = 14
 
 let opened: Promise<IDBPDatabase<Kept> | null> | null = null
-const database = () => opened ??= openDB<Kept>('lumbik', 1, {
+/** null: this browser has none, or keeps nothing (a private window). */
+const database = () => opened ??= Promise.resolve().then(() => openDB<Kept>('lumbik', 1, {
   upgrade: db => void db.createObjectStore('answers').createIndex('atMs', 'atMs'),
-}).catch(() => null)
+})).catch(() => null)
 /** Whose answers these are. */
 let of = ''
 /** From now on answers are kept for this person in this kitchen; those of others go. */

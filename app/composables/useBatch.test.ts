@@ -37,7 +37,7 @@ beforeEach(() => {
   })
 })
 afterEach(() => {
-  browserStore.remove(`lumbik:batch:${ID}`)
+  for (const key of browserStore.keys(`lumbik:batch:${ID}`)) browserStore.remove(key)
   vi.unstubAllGlobals()
 })
 async function open() {
@@ -49,6 +49,26 @@ async function open() {
 const hears = (some: Partial<BatchNews>) => line!.onmessage({ data: JSON.stringify(news(some)) })
 const kinds = (events: readonly BatchEvent[]) => events.map(e => e.kind)
 const settled = (check: () => void) => vi.waitFor(check, { timeout: 20_000, interval: 20 })
+
+describe('two tabs of one browser', () => {
+  it('never write over one another; what either left behind is sent by whoever opens the batch next', async () => {
+    answers = () => 'lost'
+    const [a, b] = [await open(), await open()]
+    for (let i = 0; i < 5; i++) {
+      a.batch.happen({ kind: 'note', textId: '' } as never, `a ${i}`)
+      b.batch.happen({ kind: 'note', textId: '' } as never, `b ${i}`)
+    }
+    a.close()
+    b.close()
+    const again = await open()
+    expect(again.batch.pending.value.map(e => e.text?.text).sort())
+      .toEqual(['a', 'b'].flatMap(t => [0, 1, 2, 3, 4].map(i => `${t} ${i}`)))
+    answers = () => new Response('{}', { status: 200 })
+    await settled(() => expect(again.batch.pending.value).toEqual([]))
+    expect(browserStore.keys(`lumbik:batch:${ID}`)).toEqual([])
+    again.close()
+  })
+})
 
 describe('what happens', () => {
   it('stands on screen before it is answered, and once after it', async () => {

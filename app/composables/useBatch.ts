@@ -16,14 +16,24 @@ const SENT_MOST = 50
 /** The clock on screen is read so often, ms. */
 const TICK_MS = 250
 
-/** What this browser has not sent of a batch. */
-function pendingOf(id: string): SentEvent[] {
+/** An event as it is kept: under a key of its own, so that two tabs never write over one another. */
+interface KeptEvent { keptMs: number, event: SentEvent }
+const keyOf = (id: string, eventId: string) => `${KEPT}${id}:${eventId}`
+function parsed<T>(text: string | null): T | null {
   try {
-    const kept = JSON.parse(browserStore.get(KEPT + id) ?? '[]') as SentEvent[]
-    return Array.isArray(kept) ? kept : []
+    return JSON.parse(text ?? 'null') as T | null
   } catch {
-    return []
+    return null
   }
+}
+/** What this browser has not sent of a batch, all its tabs together, in the order in which it happened. */
+function pendingOf(id: string): SentEvent[] {
+  // As an earlier Lumbik kept them: all in one.
+  const before = parsed<SentEvent[]>(browserStore.get(KEPT + id))
+  const kept = browserStore.keys(`${KEPT}${id}:`).map(k => parsed<KeptEvent>(browserStore.get(k)))
+    .filter(k => k?.event?.id !== undefined) as KeptEvent[]
+  kept.sort((a, b) => a.keptMs - b.keptMs)
+  return [...(Array.isArray(before) ? before : []), ...kept.map(k => k.event)]
 }
 
 export function useBatch(id: string) {
@@ -82,12 +92,22 @@ export function useBatch(id: string) {
     if (pending.value.some(e => known.has(e.id))) keep(pending.value.filter(e => !known.has(e.id)))
   }
   function keep(list: SentEvent[]) {
-    pending.value = list
+    const [before, now] = [new Set(pending.value.map(e => e.id)), new Set(list.map(e => e.id))]
+    for (const e of list)
+      if (!before.has(e.id)) browserStore.set(keyOf(id, e.id), JSON.stringify({ keptMs: Date.now(), event: e }))
+    for (const e of pending.value) if (!now.has(e.id)) browserStore.remove(keyOf(id, e.id))
     if (list.length === 0) browserStore.remove(KEPT + id)
-    else browserStore.set(KEPT + id, JSON.stringify(list))
+    pending.value = list
+  }
+  /** What another tab left behind is sent from here, too; it counts once. */
+  function adopt() {
+    const mine = new Set(pending.value.map(e => e.id))
+    const left = pendingOf(id).filter(e => !mine.has(e.id))
+    if (left.length > 0) pending.value = [...pending.value, ...left]
   }
 
   async function load(): Promise<void> {
+    adopt()
     try {
       const said = await api<BatchWhole>(`/api/batches/${id}`)
       // What was taken while this was on its way is not in it yet.

@@ -460,7 +460,7 @@ export const ChangeNoteEntity = defineEntity({
     kitchenId: p.uuid(),
     createdAt: p.datetime().defaultRaw('now()'),
     kind: p.string().length(12),
-    target: p.string().length(40),
+    target: p.string().length(60),
     version: p.integer(),
   },
   indexes: [{ properties: ['kitchenId', 'tx', 'id'] }],

@@ -117,9 +117,11 @@ describe('who is where', () => {
     await here(async () => {
       const say = (id: string, name: string, place: string, at = AT) =>
         sayHere(em(), KITCHEN_ID, { id, name, place }, at)
-      const others = (at = AT) => othersAt(em(), 'formula:x', a, at)
-      await say(a, 'Isolde', 'formula:x')
-      await say(b, 'Bram', 'formula:x')
+      // As long as places are: of a formula's id.
+      const there = `formula:${LOT}`
+      const others = (at = AT) => othersAt(em(), there, a, at)
+      await say(a, 'Isolde', there)
+      await say(b, 'Bram', there)
       expect(await others()).toEqual(['Bram'])
       expect([await others(addSeconds(AT, GONE_S - 1)), await others(addSeconds(AT, GONE_S))]).toEqual([['Bram'], []])
       await say(b, 'Bram', 'formula:y', addSeconds(AT, 1))

@@ -76,7 +76,7 @@ const rule = say('door.passwordRule', { n: PASSWORD_LEAST })
       <ul v-if="!cook" class="cooks">
         <li v-for="c in state.tablet.cooks" :key="c.membershipId">
           <button type="button" class="press quiet" :disabled="!c.hasPin" @click="cook = c.membershipId">
-            {{ c.name }}<span v-if="!c.hasPin" class="soft"> · {{ $say('door.noPin') }}</span>
+            {{ c.name }} <span v-if="!c.hasPin" class="none">{{ $say('door.noPin') }}</span>
           </button>
         </li>
       </ul>
@@ -184,6 +184,7 @@ h1 { font-size: 1.85rem; margin-bottom: 0.6rem; }
 .ways { display: flex; gap: 1.5rem; flex-wrap: wrap; }
 .ways button { min-height: 44px; }
 .cooks { list-style: none; padding: 0; display: grid; gap: 0.7rem; }
+.none { font-weight: 400; font-size: 1rem; margin-left: 0.6rem; }
 .cooks button { width: 100%; min-height: 72px; font-size: 1.4rem; }
 .pin { display: grid; gap: 0.8rem; }
 .pin input { min-height: 56px; font-size: 1.6rem; text-align: center; letter-spacing: 0.4em; }

@@ -2,6 +2,7 @@
  * What changes in the kitchen, as server-sent events: each message the notes since the one before; its id says where to
  * go on, on whichever server.
  */
+import { within } from '../../database/wall'
 import { cursorOf, lastCursor, notesAfter, textOf } from '../../live/notes'
 import { onChange } from '../../live/listen'
 import { listeners } from '../../utils/figures'
@@ -40,7 +41,8 @@ export default defineEventHandler(async (event) => {
       return
     }
     isReading = true
-    read().then(
+    // Woken by the listening connection, which is of no kitchen.
+    within(kitchenId, read).then(
       () => {
         isReading = false
         if (isWoken) {

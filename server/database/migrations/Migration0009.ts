@@ -7,7 +7,7 @@ import { Migration } from '@mikro-orm/migrations'
 export class Migration0009 extends Migration {
   override up(): void {
     const kitchen = '"kitchen_id" uuid not null references "kitchen" ("id")'
-    this.addSql(`create table "change_note" ("id" bigserial not null, "tx" bigint not null, ${kitchen}, "created_at" timestamptz not null default now(), "kind" varchar(12) not null, "target" varchar(40) not null, "version" int not null, constraint "change_note_pkey" primary key ("id"))`)
+    this.addSql(`create table "change_note" ("id" bigserial not null, "tx" bigint not null, ${kitchen}, "created_at" timestamptz not null default now(), "kind" varchar(12) not null, "target" varchar(60) not null, "version" int not null, constraint "change_note_pkey" primary key ("id"))`)
     this.addSql('create index "change_note_kitchen_id_tx_id_index" on "change_note" ("kitchen_id", "tx", "id")')
     this.addSql(`create table "presence" ("id" uuid not null, ${kitchen}, "name" varchar(60) not null, "place" varchar(60) not null, "seen_at" timestamptz not null, constraint "presence_pkey" primary key ("id"))`)
     this.addSql('create index "presence_kitchen_id_index" on "presence" ("kitchen_id")')
