@@ -43,9 +43,13 @@ const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitin
     <NuxtLoadingIndicator color="#1F2F24" :height="2" />
     <a href="#content" class="skip no-print" @click.prevent="toContent">{{ $say('app.skipToTheContent') }}</a>
     <TopBar />
-    <NewVersion />
-    <p v-if="door.state?.isDemo" class="demo no-print" data-demo-door>{{ $say('app.demo', { name: door.me?.name }) }}</p>
-    <p v-if="readsOnly" class="demo no-print" role="status" data-reads-only>{{ $say('app.readsOnly', { role: ROLE_NAMES[door.me!.role]!.toLowerCase() }) }}</p>
+    <aside class="no-print" :aria-label="$say('app.notes')">
+      <NewVersion />
+      <p v-if="door.state?.isDemo" class="demo" data-demo-door>{{ $say('app.demo', { name: door.me?.name }) }}</p>
+      <p v-if="readsOnly" class="demo" role="status" data-reads-only>
+        {{ $say('app.readsOnly', { role: ROLE_NAMES[door.me!.role]!.toLowerCase() }) }}
+      </p>
+    </aside>
     <p v-if="away && kitchen.record" class="unreachable away no-print" role="alert" :data-away="away">
       <b>{{ AWAY[away] }}.</b> {{ $say('app.whatYouChangeIsKeptIn') }}
     </p>
