@@ -7,7 +7,7 @@ import { benchOf } from '#core/formula/bench'
 import type { Calibration } from '#core/learn/calibrate'
 import { demoFormulas } from '../database/demo'
 import { WorkEntity } from '../database/entities'
-import { seed } from '../database/seed'
+import { boot } from '../database/boot'
 import { coreKitchen } from '../../shared/kitchen'
 import { progressOf, STOPPED, type Watched } from '../threads/watched'
 import { closeOrm } from '../utils/orm'
@@ -46,8 +46,8 @@ const untilStopped = (watch: Watched, each: () => void = () => {}): Promise<neve
 beforeAll(async () => {
   ;({ orm, url, drop } = await openDatabase())
   vi.stubEnv('DATABASE_URL', url)
-  await orm.getMigrator().up()
-  await seed(fork(), AT, true)
+  // As a server finds it: its own queries are behind the wall.
+  await boot(url, AT, true)
   const kitchen = coreKitchen(await loadKitchen(fork(), await owner()))
   const { record } = await startBatch(fork(), await owner(), AT, {
     id: randomUUID(), formulaId: curd.id, planned: curd.document, componentId: benchOf(curd.document).componentId,
