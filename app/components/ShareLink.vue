@@ -31,5 +31,6 @@ async function make() {
 
 <style scoped>
 .share { display: inline-flex; min-width: 0; margin-left: 0.7rem; }
+.share button { min-height: 44px; }
 .share input { width: 15rem; max-width: 60vw; font-size: 0.9rem; }
 </style>

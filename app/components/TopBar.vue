@@ -107,7 +107,10 @@ nav a.on { color: var(--ink); font-weight: 600; border-color: var(--ink); }
   .bar { padding: 0 0.7rem; gap: 0.6rem; }
   .wordmark { font-size: 1.1rem; } .wordmark svg { width: 9px; height: 9px; }
   nav { gap: 0.15rem; } nav a { justify-content: center; font-size: 0.9rem; }
-  .save { font-size: 0.8rem; }
   .right { gap: 0.4rem; }
+}
+@media (max-width: 340px) {
+  .bar { padding: 0 0.4rem; gap: 0.35rem; } .right { gap: 0.2rem; }
+  .me .short { min-width: 0; }
 }
 </style>
