@@ -17,9 +17,9 @@ export const useDoorStore = defineStore('door', () => {
 
   function take(next: DoorState) {
     state.value = next
-    // Who was here last works on where no server answers.
-    if (next.state === 'in') browserStore.set(CACHE, JSON.stringify(next))
-    else if (!next.tablet) browserStore.remove(CACHE)
+    // Who was here last works on where no server answers; a locked tablet stays locked there, too.
+    if (next.state === 'in' || next.tablet) browserStore.set(CACHE, JSON.stringify(next))
+    else browserStore.remove(CACHE)
     // A tablet's cooks share what it keeps; somebody's own device forgets them with their leaving.
     const whose = next.tablet ? `tablet ${next.kitchen?.id}` : next.state === 'in' ? `${next.me!.membershipId} ${next.kitchen?.id}` : ''
     void keepFor(whose).then(() => { if (next.state === 'in') void stockUp(may).catch(() => {}) })

@@ -5,7 +5,7 @@ import { within } from '../database/wall'
 import { loadDay } from '../domain/days'
 import { loadFormula } from '../domain/formulas'
 import { knownKitchen, loadOwner } from '../domain/kitchen'
-import { countTry } from '../people/attempts'
+import { countTry, wasRight } from '../people/attempts'
 import { linkBy } from '../people/links'
 
 export default defineEventHandler(async (event) => {
@@ -13,6 +13,7 @@ export default defineEventHandler(async (event) => {
   const em = await useEm(event)
   await countTry(em, 'address', addressOf(event), now())
   const { kind, target, kitchenId } = await linkBy(em, token, now())
+  await wasRight(em, { address: addressOf(event) }, now())
   return within(kitchenId, async () => {
     const owner = await loadOwner(em, kitchenId)
     const { name } = await knownKitchen(em, owner)

@@ -5,6 +5,7 @@ import { BatchEntity, FormulaEntity } from '../database/entities'
 import { faultName, isDatabaseAway } from '../database/away'
 import { forEveryKitchen, kitchenNow, within } from '../database/wall'
 import { forgetNotes } from '../live/notes'
+import { forgetOldTries } from '../people/attempts'
 import { inThread } from '../threads/pool'
 import { newEm, now } from '../utils/orm'
 import { emptyBin } from './bin'
@@ -103,6 +104,7 @@ export async function tidy(em: EntityManager, at: Date): Promise<void> {
   await emptyBin(em, at)
   await forgetBefore(em, at)
   await forgetNotes(em, at)
+  await forgetOldTries(em, at)
   for (let offset = 0; ; offset += 200) {
     const ids = (
       await em

@@ -79,6 +79,14 @@ describe('wrong words', () => {
     const tries = await Promise.all(Array.from({ length: FREE.address + 3 }, (_, i) => code(
       personBy(em(), { login: `x${i}@fern.example`, password: 'wrong words', address: '198.51.100.7' }, scrypt, AT))))
     expect(tries.filter(c => c === 'tooManyTries')).toHaveLength(3)
+    // The next day begins anew, and right words count for nothing: a kitchen behind a proxy has one address.
+    const address = '203.0.113.9'
+    const { login } = (await here(() => listPeople(em(), KITCHEN_ID, ''))).find(p => p.login.endsWith('.example'))!
+    for (let i = 0; i < FREE.address + 5; i++)
+      expect(await code(personBy(em(), { login, password: PASSWORD, address }, scrypt, addSeconds(AT, 5)))).toBe('taken')
+    expect(await code(personBy(
+      em(), { login: 'x99@fern.example', password: 'wrong words', address: '198.51.100.7' }, scrypt, addDays(AT, 1))))
+      .toBe('wrongWords')
     expect(MOST_S).toBe(900)
   })
 })

@@ -5,7 +5,7 @@ import { addDays } from 'date-fns'
 import type { InvitationShown, PersonShown, Role } from '../../shared/door'
 import { enterKitchen } from '../database/wall'
 import { Refusal } from '../domain/refusal'
-import { countTry, forgetTries } from './attempts'
+import { countTry, wasRight } from './attempts'
 import { asTyped, type Hasher, kept, newRecoveryCodes, newToken } from './secrets'
 import type { Who } from './sessions'
 
@@ -78,7 +78,7 @@ export async function personBy(em: EntityManager, k: Knocking, hasher: Hasher, a
   nobody ??= hasher.make(newToken())
   const isRight = await hasher.verify(row?.password ?? await nobody, k.password)
   if (!row?.password || !isRight) throw new Refusal('unsigned', '', 'wrongWords')
-  await forgetTries(em, 'account', k.login)
+  await wasRight(em, { account: k.login, address: k.address }, at)
   return row.id
 }
 /** A new password for a recovery code, which is good once. @throws {Refusal} wrongWords; tooManyTries */
@@ -93,7 +93,7 @@ export async function recover(
     [password, kept(asTyped(k.code)), loginKey(k.login), kept(asTyped(k.code))],
   )
   if (rows.length === 0) throw new Refusal('unsigned', '', 'wrongWords')
-  await forgetTries(em, 'account', k.login)
+  await wasRight(em, { account: k.login, address: k.address }, at)
   await endSessionsOf(em, rows[0]!.id, at)
   return rows[0]!.id
 }
@@ -148,18 +148,22 @@ export async function accept(
   em: EntityManager, token: string, who: Newcomer & { address: string }, hasher: Hasher, at: Date,
 ): Promise<Belonging> {
   await countTry(em, 'address', who.address, at)
-  return em.transactional(async (tx) => {
+  // It may be somebody's login: theirs is tried no more often here than at the door.
+  await countTry(em, 'account', who.login, at)
+  const belonging = await em.transactional(async (tx) => {
     const row = await invitationBy(tx, token, at)
     const known = await knownBy(tx, who.login)
     if (known && !(known.password && (await hasher.verify(known.password, who.password))))
       throw new Refusal('invalid', 'login', 'loginTaken')
     const used = await tx.execute<unknown[]>(
-      'update invitation set used_at = ? where id = ? and used_at is null returning id', [at, row.id])
+      'update invitation set used_at = ?, name = \'\' where id = ? and used_at is null returning id', [at, row.id])
     const personId = known?.id ?? (await newPerson(tx, who, hasher, at))
     if (used.length === 0 || !personId) throw new Refusal('unknown', 'token', 'invitationOver')
     const joined = await join(tx, { kitchenId: row.kitchen_id, personId, name: who.name.trim(), role: row.role, at })
     return { ...joined, kitchenId: row.kitchen_id, role: row.role }
   })
+  await wasRight(em, { account: who.login, address: who.address }, at)
+  return belonging
 }
 /** @throws {Refusal} unknown */
 export async function endInvitation(em: EntityManager, kitchenId: string, id: string, at: Date): Promise<void> {

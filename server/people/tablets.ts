@@ -4,7 +4,7 @@ import type { EntityManager } from '@mikro-orm/postgresql'
 import { addMinutes } from 'date-fns'
 import type { DoorState, TabletShown } from '../../shared/door'
 import { Refusal } from '../domain/refusal'
-import { countTry, forgetTries } from './attempts'
+import { countTry, wasRight } from './attempts'
 import { asTyped, type Hasher, kept, newTabletCode } from './secrets'
 import { holdTablet, openSession, type Session } from './sessions'
 
@@ -34,6 +34,7 @@ export async function enrol(em: EntityManager, { code, label, address }: Enrolli
     [at, kept(asTyped(code)), at],
   )
   if (!row) throw new Refusal('unsigned', 'code', 'wrongCode')
+  await wasRight(em, { address }, at)
   return openSession(em, at, { kitchenId: row.kitchen_id, membershipId: null, tabletId: row.id, label })
 }
 
@@ -45,7 +46,7 @@ export async function unlock(em: EntityManager, session: Session, p: Pinned, has
   const [row] = await em.execute<{ pin: string | null }[]>(
     'select pin from membership where id = ? and kitchen_id = ? and ended_at is null', [p.membershipId, session.kitchenId])
   if (!row?.pin || !(await hasher.verify(row.pin, p.pin))) throw new Refusal('unsigned', 'pin', 'wrongWords')
-  await forgetTries(em, 'account', p.membershipId)
+  await wasRight(em, { account: p.membershipId }, at)
   await holdTablet(em, session.id, p.membershipId, at)
 }
 

@@ -33,7 +33,7 @@ export default defineNitroPlugin((nitro) => {
     stopListening = startListening(databaseUrl())
     await watchDatabase()
     if (isOpenToOthers() && (await isFirstStart(await newEm())))
-      console.log(`Lumbik: nobody signs in here yet. The first owner needs this code: ${setupCode(secret)}`)
+      console.log(`Lumbik: nobody signs in here yet. The first owner needs this code: ${setupCode(process.env.NUXT_SESSION_PASSWORD ?? secret)}`)
   }).catch((error: Error) => {
     console.error(error.message)
     process.exit(1)
