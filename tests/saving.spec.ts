@@ -1,6 +1,7 @@
 /** "Saved" means committed; what is unsent survives, and is sent once. */
 import type { Browser } from '@playwright/test'
 import {
+  deaf,
   coldPa,
   expect,
   open,
@@ -105,6 +106,7 @@ test('what a closed tab left unsent is taken up by the next one', async ({ page,
 async function elsewhere(browser: Browser, lumbik: Lumbik) {
   const other = await browser.newContext({ baseURL: lumbik.url })
   const page = await other.newPage()
+  await deaf(page)
   await page.goto(`/formula/${SCONES}/balance`)
   await settled(page)
   return page
@@ -199,6 +201,7 @@ test('a formula left unsent for another is named, marked on the shelf, and sent 
 })
 
 test('what was deleted elsewhere while it was being changed can be kept', async ({ page, lumbik }) => {
+  await deaf(page)
   await open(page, SCONES)
   await fetch(`${lumbik.url}/api/formulas/${SCONES}`, { method: 'DELETE' })
   await page.getByRole('spinbutton', { name: 'Grams of Caster sugar' }).fill('190')

@@ -3,7 +3,7 @@
  * export, import.
  */
 import { readFileSync } from 'node:fs'
-import { coldPa, expect, numberIn, open, put, saved, settled, test, verdict, workspace } from './support/lumbik'
+import { coldPa, deaf, expect, numberIn, open, put, saved, settled, test, verdict, workspace } from './support/lumbik'
 
 test('from pasted text to a verdict that survives, and out and in again', async ({ page, browser }, info) => {
   await page.goto('/new')
@@ -93,6 +93,7 @@ test('from pasted text to a verdict that survives, and out and in again', async 
 
   // Another browser on the same formula is told, and keeps both.
   const second = await (await browser.newContext()).newPage()
+  await deaf(second)
   await second.goto(page.url())
   await settled(second)
   await put(page, 'Time on the table', 90)

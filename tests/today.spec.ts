@@ -4,7 +4,7 @@
  */
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { expect, test } from './support/lumbik'
+import { deaf, expect, test } from './support/lumbik'
 
 const main = (page: Page) => page.locator('main.today')
 const planned = async (page: Page) => {
@@ -75,6 +75,7 @@ test('the tea room\'s Saturday stands, in lanes, at three sizes, with nothing ov
 })
 
 test('two who change one day are asked which of them counts', async ({ page, browser, lumbik }) => {
+  await deaf(page)
   await page.goto('/today?date=2026-11-28')
   await planned(page)
   const other = await (await browser.newContext()).newPage()

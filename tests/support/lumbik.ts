@@ -107,6 +107,9 @@ export function withField<T extends object>(document: T, path: string, value: un
   at[last] = value
   return next
 }
+/** A page that hears nothing of what others change, as behind a proxy that cuts streams: both really change at once. */
+export const deaf = (page: Page) => page.route(/\/api\/live(\?|$)/, route => route.abort())
+
 export const workspace = (page: Page): Locator => page.locator('main.workspace')
 
 /** Everything computed belongs to the inputs shown. */
