@@ -35,7 +35,13 @@ function toContent() {
   main?.setAttribute('tabindex', '-1')
   main?.focus()
 }
-const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitingForTheDatabase') } as const
+const AWAY = {
+  server: say('app.waitingForTheServer'), database: say('app.waitingForTheDatabase'), full: say('app.databaseIsFull'),
+} as const
+const AWAY_WHY = {
+  server: say('app.nobodyAnswersWhereLumbikWas'), database: say('app.lumbikRunsButItsDatabaseDoes'),
+  full: say('app.databaseIsFullHow'),
+} as const
 </script>
 
 <template>
@@ -63,12 +69,7 @@ const AWAY = { server: say('app.waitingForTheServer'), database: say('app.waitin
       <main v-else class="waiting" aria-busy="true" :data-away="away ?? ''">
         <div role="status"><h1>{{ away ? AWAY[away] : $say('app.openingTheKitchen') }}</h1></div>
         <p v-if="away" class="soft">
-          {{
-            $say('app.itIsAskedAgainEveryMoment',
-                 { was: away === 'database'
-                   ? $say('app.lumbikRunsButItsDatabaseDoes')
-                   : $say('app.nobodyAnswersWhereLumbikWas') })
-          }}
+          {{ $say('app.itIsAskedAgainEveryMoment', { was: AWAY_WHY[away] }) }}
         </p>
       </main>
     </div>

@@ -18,42 +18,13 @@ import {
   gone,
   root,
   startPostgres,
-  startServer,
 } from './setup.mjs'
 import { backup, contents, restore } from './backup.mjs'
 import { client, quantile, rawRequest, wait } from './probe.mjs'
-
-/** @typedef {{ what: string, figures: string, ok: boolean }} Row */
-/** A busy machine takes its time: tests multiply what is allowed, `npm run faults` does not. */
-let patience = 1
-export const bePatient = (times) => {
-  patience = times
-}
-const within = (ms, limit) => ms < limit * patience
-
-/**
- * A row of the table: what was done, what came of it, and whether that is as it must be.
- * @returns {Row}
- */
-const row = (what, figures, ok) => ({ what, figures, ok })
-const seconds = ms => `${(ms / 1000).toFixed(1)} s`
-const serve = (url, port, env = {}) => startServer({ DATABASE_URL: url, LUMBIK_QUIET: '1', ...env }, port, 'ignore')
-const timed = async (work) => {
-  const started = performance.now()
-  const result = await work()
-  return [result, performance.now() - started]
-}
-
-/** A fresh database of the demo's, on a cluster. */
-async function freshDatabase(postgres, name) {
-  postgres.sql(`drop database if exists "${name}" with (force)`)
-  postgres.sql(`create database "${name}"`)
-  return postgres.url(name)
-}
+import { freshDatabase, noted, row, seconds, serve, timed, within } from './faultTools.mjs'
+import { answersCut, clockBack, fullDisk, killedUnderMany, oneOfTwoKilled } from './manyHands.mjs'
 
 /** Writes to every formula as fast as it goes, until told to stop. Each acknowledged write is remembered. */
-/** A formula with another note. */
-const noted = ({ formula, occasion }, note) => ({ formula: { ...formula, note }, occasion })
 
 function writers(url, ids, documents) {
   const { call, close } = client(url, { timeoutMs: 6000 })
@@ -541,6 +512,13 @@ async function main() {
     add(await backedUp(postgres))
     add(await discreet(postgres))
     add(...(await demoKeptRunning()))
+    const many = await killedUnderMany(postgres, 20)
+    postgres = many.postgres
+    add(...many.rows)
+    add(await oneOfTwoKilled(postgres))
+    add(await answersCut(postgres))
+    add(await fullDisk(postgres))
+    add(await clockBack(postgres))
   } finally {
     postgres.stop()
   }

@@ -15,6 +15,7 @@ import {
   startPostgres,
   startServer,
 } from './setup.mjs'
+import { everyRole, everyRoute, NEIGHBOUR, nextDoor } from './everyRole.mjs'
 import { client, kitchenBody } from './probe.mjs'
 
 /** A refusal is never longer than this, characters; a conflict carries the document, a clash of lists the kitchen. */
@@ -136,12 +137,28 @@ export function fuzzer(seed) {
   return { int, pick, chance, damage, bytes }
 }
 
-/** Sends `count` of them. @returns what must not be, by request */
-export async function fuzz(url, count, seed, onProgress = () => {}) {
+/** Doors that would shut on whoever knocks: they have tests of their own. */
+const SHUTS = new Set(['/api/door/out', '/api/door/lock', '/api/door/kitchen', '/api/door/pin', '/api/door/tablet', '/api/live'])
+/** What is sent where no body is written out below: something of everything that routes ask for. */
+const SOMETHING = {
+  id: 'x', mutationId: 'x', name: 'x', kind: 'formula', target: '2026-11-28', days: 7, login: 'x', password: 'a long enough one',
+  token: 'x', current: 'x', role: 'cook', code: 'x', label: 'x', response: { id: 'x' }, place: 'day:2026-11-28', text: '100 g sugar',
+  events: [{ id: 'x', atS: 1, happened: { kind: 'foundSet' }, text: null }], lines: ['2026-11-28T08:12:03Z probe pot 64.2'],
+  series: [{ deviceId: 'probe', channel: 'pot', timeS: [0, 3], values: [20, null] }], baseVersion: 1, version: 1,
+}
+
+/**
+ * Sends `count` of them.
+ * @param cookies by role, of whoever sends; @param routes all there are; @param neighbour what no answer may hold, and
+ * ids that are nobody's here
+ * @returns what must not be, by request
+ */
+export async function fuzz(url, count, seed, { cookies, routes: every, neighbour, onProgress = () => {} }) {
   const { call, close } = client(url, { sockets: 8 })
   const { pick, chance, damage, bytes, int } = fuzzer(seed)
   const faults = []
   const statuses = {}
+  const byRole = {}
   let slowest = 0
   const list = (await call('GET', '/api/formulas')).json.items
   const formulas = await Promise.all(list.map(async i => (await call('GET', `/api/formulas/${i.id}`)).json))
@@ -153,6 +170,7 @@ export async function fuzz(url, count, seed, onProgress = () => {}) {
   const ids = [
     ...list.map(i => i.id),
     ...lots.map(l => l.id),
+    ...neighbour.ids,
     kitchen.pans[0].id,
     uuid(),
     'not-an-id',
@@ -165,7 +183,14 @@ export async function fuzz(url, count, seed, onProgress = () => {}) {
     '0'.repeat(300),
     '',
   ]
+  const others = every.filter(({ path }) => !SHUTS.has(path))
+  const any = () => {
+    const { path, method } = pick(others)
+    const at = path.replace(/:id/, () => pick(ids)).replace(/:date/, () => pick(['2026-11-28', '2027-01-01', '2026-99-99', 'x']))
+    return [method, at, method === 'GET' ? undefined : chance(50) ? SOMETHING : { ...SOMETHING, id: uuid(), mutationId: uuid() }]
+  }
   const routes = [
+    any, any, any, any, any, any, any, any,
     () => ['POST', '/api/assess', pick(formulas).document],
     () => [
       'POST',
@@ -232,16 +257,20 @@ export async function fuzz(url, count, seed, onProgress = () => {}) {
           { 'content-type': 'text/plain' },
         ])
       : {}
-    const answer = await call(method, path, payload, headers)
+    // The demonstration's owner as often as any other: without a cookie.
+    const who = pick(['demo', ...Object.keys(cookies)])
+    const answer = await call(method, path, payload, { ...(who === 'demo' ? {} : { cookie: cookies[who] }), ...headers })
+    byRole[who] = (byRole[who] ?? 0) + 1
     slowest = Math.max(slowest, answer.ms)
     statuses[answer.status] = (statuses[answer.status] ?? 0) + 1
     const fault = (what) => {
       if (faults.length < 50)
         faults.push(
-          `${n}: ${method} ${path.slice(0, 80)} ${what} ${String(payload ?? '').slice(0, 160)} → ${answer.status} ${answer.text.slice(0, 200)}`,
+          `${n}: ${who} ${method} ${path.slice(0, 80)} ${what} ${String(payload ?? '').slice(0, 160)} → ${answer.status} ${answer.text.slice(0, 200)}`,
         )
     }
     if (answer.status >= 500) fault('failed')
+    if (answer.text.includes(neighbour.word)) fault('showed what is next door')
     if (answer.status === 0) fault('was not answered')
     if (answer.ms > SLOW_MS) fault(`took ${Math.round(answer.ms)} ms`)
     if (answer.status < 400 || answer.status === 0 || method === 'HEAD') return
@@ -264,7 +293,7 @@ export async function fuzz(url, count, seed, onProgress = () => {}) {
   const after = await call('GET', '/api/kitchen')
   if (after.status !== 200) faults.push(`afterwards the kitchen answers ${after.status}`)
   close()
-  return { faults, statuses, slowest: Math.round(slowest) }
+  return { faults, statuses, byRole, slowest: Math.round(slowest) }
 }
 
 if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) {
@@ -285,15 +314,15 @@ if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) 
       'ignore',
     )
     const started = Date.now()
-    const { faults, statuses, slowest } = await fuzz(
-      server.url,
-      count,
-      seed,
-      n => n % 1000 === 0 && console.log(`lumbik: ${n} sent`),
-    )
+    const { sql, ids } = nextDoor()
+    postgres.sql(sql, 'lumbik_fuzz')
+    const { faults, statuses, byRole, slowest } = await fuzz(server.url, count, seed, {
+      cookies: await everyRole(server.url), routes: await everyRoute(), neighbour: { word: NEIGHBOUR, ids },
+      onProgress: n => n % 1000 === 0 && console.log(`lumbik: ${n} sent`),
+    })
     for (const fault of faults) console.log(fault)
     console.log(
-      `lumbik: ${count} requests, seed ${seed}, ${Math.round((Date.now() - started) / 1000)} s; answers ${JSON.stringify(statuses)}; slowest ${slowest} ms`,
+      `lumbik: ${count} requests, seed ${seed}, ${Math.round((Date.now() - started) / 1000)} s; answers ${JSON.stringify(statuses)}; by ${JSON.stringify(byRole)}; slowest ${slowest} ms`,
     )
     console.log(`${count - faults.length} passed, ${faults.length} failed`)
     process.exitCode = faults.length ? 1 : 0

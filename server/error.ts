@@ -6,7 +6,7 @@
 import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
 import { InputError } from '#core/base/errors'
 import { inputProblem } from '../shared/schemas/problem'
-import { faultName, faultPlace, isDatabaseAway, notTakenBy } from './database/away'
+import { faultName, faultPlace, isDatabaseAway, isDatabaseFull, notTakenBy } from './database/away'
 import { Refusal, type RefusalKind } from './domain/refusal'
 import { log } from './utils/log'
 
@@ -27,6 +27,7 @@ interface Answer {
   data: Record<string, unknown>
 }
 
+const isFull = (...errors: unknown[]) => errors.some(e => isDatabaseFull(e))
 /** What an error is answered with. */
 export function answerOf(error: unknown): Answer {
   const { cause, statusCode, statusMessage, data, unhandled } = error as H3Error<Record<string, unknown>>
@@ -37,7 +38,7 @@ export function answerOf(error: unknown): Answer {
   }
   if (inner instanceof InputError) return { status: 422, statusMessage: 'Not taken', data: { ...inputProblem(inner) } }
   if ([error, cause].some(e => isDatabaseAway(e)))
-    return { status: 503, statusMessage: 'Not now', data: { path: '', code: 'database' } }
+    return { status: 503, statusMessage: 'Not now', data: { path: '', code: isFull(error, cause) ? 'databaseFull' : 'database' } }
   // Two at once with one id: the checks above let both through, the database only one.
   const refused = notTakenBy(error)
   if (refused)

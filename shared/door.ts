@@ -50,6 +50,8 @@ export interface PersonShown {
   isMe: boolean
 }
 export interface InvitationShown { id: string, name: string, role: Role, until: string }
+/** A key that somebody's own device keeps. */
+export interface PasskeyShown { id: string, label: string, since: string, usedAt: string | null }
 export interface TabletShown { id: string, name: string, enrolledAt: string | null, codeUntil: string | null }
 export interface SessionShown {
   id: string

@@ -140,3 +140,47 @@ test('somebody who leaves is signed out where they are, and what they wrote is a
   await expect(door(phone)).toBeVisible()
   await phone.context().close()
 })
+
+test('a key of one’s own device is made with the password, signs in without it, and is taken away', async ({ page, lumbik, guarded }) => {
+  // Keys open by a name, never by a number; this machine has one.
+  const site = lumbik.url.replace('127.0.0.1', 'localhost')
+  const devtools = await page.context().newCDPSession(page)
+  await devtools.send('WebAuthn.enable')
+  await devtools.send('WebAuthn.addVirtualAuthenticator', { options: {
+    protocol: 'ctap2', transport: 'internal', hasResidentKey: true, hasUserVerification: true, isUserVerified: true,
+    automaticPresenceSimulation: true,
+  } })
+  await page.goto('/people')
+  await page.getByText('Keys of your devices').click()
+  await expect(page.locator('[data-no-keys]')).toContainText('by name')
+  await page.goto(`${site}/people`)
+  await page.locator('[data-out]').click()
+  await page.getByLabel('Name of the kitchen').fill('Fernhollow glasshouse tea room')
+  await page.getByLabel('Your name').fill('Olive Rush')
+  await page.getByLabel('Login').fill('olive')
+  await page.getByLabel('Password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await page.locator('[data-me]').click()
+  await page.getByText('Keys of your devices').click()
+  const keys = page.locator('details.keys')
+  await keys.getByLabel('Name of this device').fill('Desk by the palms')
+  await keys.getByLabel('Your password, as it is now').fill('not this one')
+  await keys.getByRole('button', { name: 'Make a key here' }).click()
+  await expect(keys.getByRole('alert')).toContainText('not right')
+  await keys.getByLabel('Your password, as it is now').fill(PASSWORD)
+  await keys.getByRole('button', { name: 'Make a key here' }).click()
+  await expect(keys.locator('[data-key="Desk by the palms"]')).toContainText('since 28 Nov 2026')
+  await page.locator('[data-out]').click()
+  await page.locator('[data-with-key]').click()
+  await expect(page.locator('[data-me]')).toHaveAccessibleName('Olive Rush')
+  await page.goto(`${site}/people`)
+  await page.getByText('Keys of your devices').click()
+  await keys.locator('[data-key="Desk by the palms"] button').click()
+  await expect(keys).toContainText('You have none yet')
+  await page.locator('[data-out]').click()
+  await page.locator('[data-with-key]').click()
+  await expect(page.getByRole('alert')).toContainText('opens nothing here')
+  // The page stood on this machine's other name: the only address it asked for but its own.
+  expect(guarded.every(f => f.startsWith(`request to ${site}/`))).toBe(true)
+  guarded.length = 0
+})

@@ -4,7 +4,6 @@
 import { test, expect } from '@playwright/test'
 import {
   backedUp,
-  bePatient,
   demoKeptRunning,
   discreet,
   doors,
@@ -13,8 +12,8 @@ import {
   killedWhileWriting,
   twoAtOnce,
   twoSaving,
-  type Row,
 } from '../scripts/faults.mjs'
+import { bePatient, type Row } from '../scripts/faultTools.mjs'
 import { startPostgres } from '../scripts/setup.mjs'
 
 test.describe.configure({ mode: 'serial' })

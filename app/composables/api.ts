@@ -2,7 +2,9 @@
 import { promiseTimeout } from '@vueuse/core'
 import type { Problem } from '../../shared/schemas/problem'
 
-export type Away = 'server' | 'database'
+/** `full`: its disk has no room; it reads, and writes nothing. */
+export type Away = 'server' | 'database' | 'full'
+const AWAY_BY: Readonly<Record<string, Away>> = { database: 'database', databaseFull: 'full' }
 /** Why a call did not do what it should. `status` is absent when nobody answered. */
 export class ApiError extends Error {
   constructor(
@@ -82,7 +84,7 @@ export async function api<T>(path: string, { method = 'GET', body, file, query }
     }
     const problem = answer.data ?? { path: '', code: String(response.status), params: {} }
     if (response.status === 401 && !path.startsWith('/api/door')) void unsigned.trigger()
-    if (response.status >= 500) away.value = problem.code === 'database' ? 'database' : away.value
+    if (response.status >= 500) away.value = AWAY_BY[problem.code] ?? away.value
     else away.value = null
     throw new ApiError(response.status, problem)
   } catch (error) {

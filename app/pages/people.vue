@@ -114,6 +114,7 @@ const day = (iso: string) => format(parseISO(iso), 'd MMM yyyy, HH:mm')
           <p class="num">{{ codes.join(' · ') }}</p>
         </div>
       </details>
+      <DeviceKeys v-if="!door.state?.tablet" />
       <button type="button" class="flat" data-out @click="door.out()">
         {{ door.state?.tablet ? $say('people.lock') : $say('people.signOut') }}
       </button>

@@ -3,9 +3,18 @@ import type { DoorState, Right } from '../../shared/door'
 import { mayDo, TABLET_LOCKS_MIN } from '../../shared/door'
 import type { DocumentKind } from '../composables/unsent'
 
+/** What speaks to the device's keys: fetched where it is used. */
+const keyring = () => import('@simplewebauthn/browser')
+type Asked<K extends 'startAuthentication' | 'startRegistration'> =
+  { id: string, options: Parameters<Awaited<ReturnType<typeof keyring>>[K]>[0]['optionsJSON'] }
+
 const CACHE = 'lumbik:door'
 /** What a kind of document asks of whoever writes it. */
 const NEEDS: Readonly<Record<DocumentKind, Right>> = { formula: 'write', kitchen: 'write', lot: 'make' }
+
+/** Whether this browser can open by a key: it knows how, and stands on a name over a channel nobody reads. */
+export const opensByKey = (): boolean =>
+  'PublicKeyCredential' in window && window.isSecureContext && !/^(?:\d+\.){3}\d+$|^\[/.test(location.hostname)
 
 export const useDoorStore = defineStore('door', () => {
   const state = shallowRef<DoorState | null>(null)
@@ -42,6 +51,19 @@ export const useDoorStore = defineStore('door', () => {
     await load()
   }
   const out = () => knock('out')
+  /** Signs in with a key this device keeps. @throws {ApiError}; what the browser says when it was not used */
+  async function openByKey(): Promise<void> {
+    const { id, options } = await api<Asked<'startAuthentication'>>('/api/door/passkey/asked', { method: 'POST', body: {} })
+    const response = await (await keyring()).startAuthentication({ optionsJSON: options })
+    await knock('passkey', { id, response })
+  }
+  /** Makes a key for whoever is signed in. @throws {ApiError}; what the browser says when none was made */
+  async function makeKey(current: string, label: string): Promise<void> {
+    const { id, options } = await api<Asked<'startRegistration'>>(
+      '/api/door/passkeys/offer', { method: 'POST', body: { current } })
+    const response = await (await keyring()).startRegistration({ optionsJSON: options })
+    await api('/api/door/passkeys', { method: 'POST', body: { id, label, response } })
+  }
 
   if (import.meta.client) {
     onUnsigned(() => void load())
@@ -56,5 +78,5 @@ export const useDoorStore = defineStore('door', () => {
       if (is && state.value?.tablet && isIn.value && !route.path.startsWith('/batch/')) void knock('lock')
     })
   }
-  return { state, me, isIn, may, mayWrite, load, knock, out }
+  return { state, me, isIn, may, mayWrite, load, knock, out, openByKey, makeKey }
 })

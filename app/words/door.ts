@@ -15,6 +15,9 @@ const waitWords = (s: number) =>
 
 /** @param error what an `api` call threw */
 export function doorWords(error: unknown): string {
+  // The browser's own no: the cook put the question away, or the device has no such key.
+  if (error instanceof Error && error.name === 'NotAllowedError') return say('door.keyNotUsed')
+  if (error instanceof Error && error.name === 'InvalidStateError') return say('door.keyIsThere')
   if (!(error instanceof ApiError)) return say('door.somethingWrong')
   const { problem, status } = error
   if (status === undefined || status >= 500) return say('door.noServer')

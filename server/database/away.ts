@@ -39,6 +39,13 @@ export function isDatabaseAway(error: unknown, depth = 0): boolean {
   )
 }
 
+/** Whether it only says that its disk is full: it reads, and writes again once there is room. */
+export function isDatabaseFull(error: unknown, depth = 0): boolean {
+  if (typeof error !== 'object' || error === null || depth > 4) return false
+  const { code, cause, previous } = error as Failing
+  return code === '53100' || [cause, previous].some(inner => isDatabaseFull(inner, depth + 1))
+}
+
 /**
  * SQLSTATE of what the database would not take: a key that is there already, or text and numbers that no column
  * holds.

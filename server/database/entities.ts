@@ -20,6 +20,11 @@ export type EquipmentKind = 'oven' | 'burner' | 'pan'
 const written = { kitchenId: p.uuid(), actorId: p.uuid(), createdAt: p.datetime() }
 const owned = { ...written, updatedAt: p.datetime() }
 
+const only = (name: string, of: string) => ({ name, expression: `create index "${name}" on ${of}` })
+/** What a kitchen's rows are found by: text by any part of it, lists by what is in them. */
+const found = (table: string, column: string, ops = '') =>
+  only(`${table}_found_${column}_index`, `"${table}" using gin ("kitchen_id", "${column}" ${ops})`)
+
 export const KitchenEntity = defineEntity({
   name: 'Kitchen',
   tableName: 'kitchen',
@@ -39,6 +44,7 @@ export const ActorEntity = defineEntity({
   name: 'Actor',
   tableName: 'actor',
   properties: { id: p.uuid().primary(), kitchenId: p.uuid(), name: p.string(), createdAt: p.datetime() },
+  indexes: [{ properties: ['kitchenId'] }],
 })
 export const PlaceEntity = defineEntity({
   name: 'Place',
@@ -52,6 +58,7 @@ export const PlaceEntity = defineEntity({
     position: p.integer(),
     deletedAt: p.datetime().nullable(),
   },
+  indexes: [{ properties: ['kitchenId'] }],
 })
 export const VesselEntity = defineEntity({
   name: 'Vessel',
@@ -70,6 +77,7 @@ export const VesselEntity = defineEntity({
     position: p.integer(),
     deletedAt: p.datetime().nullable(),
   },
+  indexes: [{ properties: ['kitchenId'] }],
 })
 /** Ovens, burners and pans: few, small, always read whole; what each kind knows stands in `figures`. */
 export const EquipmentEntity = defineEntity({
@@ -84,6 +92,7 @@ export const EquipmentEntity = defineEntity({
     position: p.integer(),
     deletedAt: p.datetime().nullable(),
   },
+  indexes: [{ properties: ['kitchenId'] }],
 })
 export const LotEntity = defineEntity({
   name: 'Lot',
@@ -104,6 +113,7 @@ export const LotEntity = defineEntity({
     useBy: p.string().length(10).nullable(),
     version: p.integer(),
   },
+  indexes: [{ properties: ['kitchenId'] }],
 })
 /**
  * The draft: mutable, with an optimistic version. `result` is what the shelf shows, worked out later: it belongs to
@@ -130,11 +140,17 @@ export const FormulaEntity = defineEntity({
     resultRevision: p.integer().nullable(),
     resultVersion: p.integer().nullable(),
     readable: p.boolean(),
+    /** Ids that its document names, and how much is the matter with it: kept up by the database, for its lists. */
+    things: p.array().columnType('text[]').defaultRaw('\'{}\'').lazy(),
+    trouble: p.smallint().defaultRaw('1').lazy(),
   },
   // Newest first within a kitchen is this index read backwards.
   indexes: [
     { properties: ['kitchenId', 'deletedAt', 'updatedAt', 'position', 'id'] },
     { properties: ['parentFormulaId'] },
+    found('formula', 'name', 'gin_trgm_ops'),
+    found('formula', 'things'),
+    only('formula_trouble_index', '"formula" ("kitchen_id", "trouble", "updated_at", "position", "id") where "deleted_at" is null'),
   ],
 })
 /** When a formula is made, for how many, with which stock. A formula's usual one bears its id. */
@@ -218,9 +234,11 @@ export const BatchEntity = defineEntity({
   indexes: [
     { properties: ['kitchenId', 'startedAt', 'id'] },
     { properties: ['formulaId', 'startedAt'] },
-    { name: 'batch_lots_index', properties: ['lots'], type: 'gin' },
-    { name: 'batch_faults_index', properties: ['faults'], type: 'gin' },
-    { name: 'batch_name_index', expression: 'create index "batch_name_index" on "batch" using gin ("name" gin_trgm_ops)' },
+    found('batch', 'name', 'gin_trgm_ops'),
+    found('batch', 'faults'),
+    found('batch', 'lots'),
+    only('batch_done_index', '"batch" ("kitchen_id") where "is_done"'),
+    only('batch_going_index', '"batch" ("kitchen_id", "started_at", "id") where not "is_done"'),
   ],
 })
 /** What happened, in order; never changed and never taken out (a trigger of the database refuses it). */
@@ -292,6 +310,7 @@ export const DeviceEntity = defineEntity({
     position: p.integer(),
     deletedAt: p.datetime().nullable(),
   },
+  indexes: [{ properties: ['kitchenId'] }],
 })
 /** The sheet of a day. */
 export const DayEntity = defineEntity({
@@ -348,7 +367,10 @@ export const WorkEntity = defineEntity({
     head: p.integer(),
     result: p.json<unknown>().nullable(),
   },
-  indexes: [{ properties: ['targetId', 'kind', 'createdAt'] }],
+  indexes: [
+    { properties: ['targetId', 'kind', 'createdAt'] },
+    only('work_unfinished_index', '"work" ("updated_at") where "state" in (\'waiting\', \'going\')'),
+  ],
 })
 
 /* People and doors. None of these is behind the wall: who somebody is comes before which kitchen they are in. */
@@ -443,6 +465,7 @@ export const SharedLinkEntity = defineEntity({
     createdAt: p.datetime(),
     endedAt: p.datetime().nullable(),
   },
+  indexes: [{ properties: ['kitchenId'] }],
 })
 /** Wrong words at a door, by whose and from where. */
 export const AttemptEntity = defineEntity({
@@ -477,6 +500,31 @@ export const PresenceEntity = defineEntity({
     seenAt: p.datetime(),
   },
   indexes: [{ properties: ['kitchenId'] }],
+})
+/** Keys that people's own devices keep. */
+export const PasskeyEntity = defineEntity({
+  name: 'Passkey',
+  tableName: 'passkey',
+  properties: {
+    id: p.uuid().primary(),
+    credential: p.string().length(400).unique(),
+    personId: p.uuid(),
+    publicKey: p.text(),
+    counter: p.bigint(),
+    transports: p.json<string[]>(),
+    label: p.string().length(60),
+    createdAt: p.datetime(),
+    usedAt: p.datetime().nullable(),
+  },
+  indexes: [{ properties: ['personId'] }],
+})
+/** What a device was asked to answer with its key: once, for minutes. */
+export const ChallengeEntity = defineEntity({
+  name: 'Challenge',
+  tableName: 'challenge',
+  properties: {
+    id: p.uuid().primary(), value: p.string().length(100), personId: p.uuid().nullable(), until: p.datetime(),
+  },
 })
 /** What only the servers know among themselves. */
 export const ServerSecretEntity = defineEntity({
@@ -527,6 +575,8 @@ export const entities = [
   InvitationEntity,
   SharedLinkEntity,
   AttemptEntity,
+  PasskeyEntity,
+  ChallengeEntity,
   ServerSecretEntity,
   ChangeNoteEntity,
   PresenceEntity,

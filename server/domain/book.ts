@@ -62,9 +62,9 @@ function conditions(owner: Pick<Owner, 'id'>, q: BookQuery): { where: string[], 
     params.push(...values)
   }
   const search = q.search.trim()
-  if (search) also('b.name ilike ?', `%${search.replace(/[\\%_]/g, '\\$&')}%`)
-  if (q.fault) also('b.faults @> array[?]::text[]', q.fault)
-  if (q.lot) also('b.lots @> array[?]::text[]', q.lot)
+  if (search) also('b.id in (select lumbik_batches_named(?::text))', `%${search.replace(/[\\%_]/g, '\\$&')}%`)
+  if (q.fault) also('b.id in (select lumbik_batches_with_fault(?::text))', q.fault)
+  if (q.lot) also('b.id in (select lumbik_batches_of_lot(?::text))', q.lot)
   if (q.formulaId) also('b.formula_id = ?::uuid', q.formulaId)
   if (q.by) also('b.actor_id = ?::uuid', q.by)
   if (q.going) where.push('not b.is_done')

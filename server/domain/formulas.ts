@@ -44,13 +44,6 @@ export interface FormulaPage {
   total: number | null
 }
 
-/**
- * How much is the matter with a row, by what it was last worked out to be: 2 does not come out as meant or is not safe,
- * 1 not known, 0 fine.
- */
-const TROUBLE = `(case when not readable then 2 when result is null then 1
-  when result->>'code' = 'good' and (result->>'safe')::boolean then 0 else 2 end)`
-
 /** Where a page ended: the last row's place in the order. */
 const cursorOf = (row: { trouble: number, updated_at: string, position: number, id: string }) =>
   Buffer.from(JSON.stringify([row.trouble, row.updated_at, row.position, row.id])).toString('base64url')
@@ -123,13 +116,14 @@ export async function listFormulas(em: EntityManager, owner: Owner, query: ListQ
     params.push(...values)
   }
   const search = query.search.trim()
-  if (search) also('name ilike ?', `%${search.replace(/[\\%_]/g, '\\$&')}%`)
+  if (search) also('id in (select lumbik_formulas_named(?::text))', `%${search.replace(/[\\%_]/g, '\\$&')}%`)
   if (query.eggs) also('eggs is not null')
   if (query.family) {
     const schools = familyOf(query.family).schools
     also(`school in (${schools.map(() => '?').join(', ')})`, ...schools)
   }
-  const trouble = query.troubleFirst ? TROUBLE : '0'
+  // How much is the matter: 2 does not come out as meant or is not safe, 1 not known, 0 fine.
+  const trouble = query.troubleFirst ? 'trouble' : '0'
   const total = query.after
     ? null
     : Number(
@@ -146,7 +140,7 @@ export async function listFormulas(em: EntityManager, owner: Owner, query: ListQ
     `select ${trouble} as trouble, id, name, school, eggs, version, updated_at, demo, position,
       result, result_engine, result_revision, result_version, readable
     from formula where ${where.join(' and ')}
-    order by deleted_at desc, ${query.troubleFirst ? `${TROUBLE} desc, ` : ''}updated_at desc, position desc, id desc
+    order by ${query.troubleFirst ? 'trouble desc' : 'deleted_at desc'}, updated_at desc, position desc, id desc
     limit ${PAGE_SIZE + 1}`,
     params,
   )

@@ -10,7 +10,7 @@ import type { BatchRecord } from '#core/book/record'
 import type { Calibration } from '#core/learn/calibrate'
 import { BatchEntity, CalibrationEntity, WorkEntity } from '../database/entities'
 import { faultName } from '../database/away'
-import { forEveryKitchen, kitchenNow, within } from '../database/wall'
+import { within } from '../database/wall'
 import { inLongThread } from '../threads/pool'
 import { progressOf, STOPPED, stopWork, type Watched, watched } from '../threads/watched'
 import { newEm } from '../utils/orm'
@@ -65,14 +65,9 @@ export async function startJobs(
 
 /** Work whose server ended in the middle of it is asked for again. */
 async function resume(by: PgBoss): Promise<void> {
-  await forEveryKitchen(newEm, () => resumeHere(by))
-}
-async function resumeHere(by: PgBoss): Promise<void> {
-  const em = await newEm()
-  const rows = await em.execute<{ id: string }[]>(
-    `select id from work where state in ('waiting', 'going') and updated_at < now() - ${SILENT} limit 20`)
-  const kitchenId = kitchenNow()
-  for (const { id } of rows)
+  const rows = await (await newEm()).execute<{ id: string, kitchen_id: string }[]>(
+    `select id, kitchen_id from lumbik_silent_work(${SILENT})`)
+  for (const { id, kitchen_id: kitchenId } of rows)
     await by.send(
       QUEUE, { id, kitchenId },
       { retryLimit: 3, expireInSeconds: EXPIRES_S, singletonKey: id, singletonSeconds: 10 },

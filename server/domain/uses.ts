@@ -10,8 +10,7 @@ const NAMED = 5
 export async function usesOf(em: EntityManager, owner: Pick<Owner, 'id'>, id: string): Promise<Uses> {
   const rows = await em.execute<{ id: string, name: string, of: string }[]>(
     `select id, name, count(*) over () as "of" from formula
-     where kitchen_id = ? and deleted_at is null
-       and jsonb_path_exists(document, '$.** \\? (@ == $id)', jsonb_build_object('id', ?::text))
+     where kitchen_id = ? and id in (select lumbik_formulas_with(?::text))
      order by updated_at desc, id limit ${NAMED}`,
     [owner.id, id],
   )

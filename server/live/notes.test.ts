@@ -1,9 +1,8 @@
 /** Notes of what was changed: each is read once and none is passed over, whatever commits when. */
-import type { EntityManager, MikroORM } from '@mikro-orm/postgresql'
+import type { EntityManager } from '@mikro-orm/postgresql'
 import { addSeconds } from 'date-fns'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openDatabase } from '../../tests/support/database'
-import { boot } from '../database/boot'
+import { openServed, type Served } from '../../tests/support/served'
 import { KITCHEN_ID, LOTS } from '../database/demo'
 import { within } from '../database/wall'
 import { GONE_S } from '../../shared/live'
@@ -11,22 +10,16 @@ import { onChange, startListening } from './listen'
 import { cursorOf, forgetNotes, lastCursor, notesAfter, othersAt, sayHere, textOf } from './notes'
 
 const AT = new Date('2026-11-28T08:00:00Z')
-let owned: { orm: MikroORM, url: string, drop: () => Promise<void> }
-let served: { orm: MikroORM, close: () => Promise<void> }
-const em = () => served.orm.em.fork() as EntityManager
-const here = <T>(work: () => Promise<T>) => within(KITCHEN_ID, work)
+let db: Served
+const em = () => db.em()
+const here = <T>(work: () => Promise<T>) => db.here(work)
 const LOT = LOTS[0]!.id
 const write = (tx: EntityManager) => tx.execute('update lot set version = version + 1 where id = ?', [LOT])
 
 beforeAll(async () => {
-  owned = await openDatabase()
-  await boot(owned.url, AT, true)
-  served = await openDatabase(new URL(owned.url).pathname.slice(1), 'serve')
+  db = await openServed(AT)
 })
-afterAll(async () => {
-  await served.close()
-  await owned.drop()
-})
+afterAll(() => db.drop())
 
 describe('notes', () => {
   it('are read once, in order, each target as it last was; a write that was taken back leaves none', async () => {
@@ -91,14 +84,14 @@ describe('notes', () => {
     })
     const next = () => new Promise<void>((resolve) => { wake = resolve })
     const first = next()
-    const stop = startListening(owned.url)
+    const stop = startListening(db.url)
     // Begun to listen is heard of, too: what came before is read then.
     await first
     const second = next()
     await here(() => write(em()))
     await second
     const third = next()
-    await (owned.orm.em.fork() as EntityManager).execute(
+    await db.owner().execute(
       `select pg_terminate_backend(pid) from pg_stat_activity
         where application_name = 'lumbik listens' and datname = current_database()`)
     await third

@@ -2,12 +2,9 @@
 import { addDays, addMinutes, addSeconds } from 'date-fns'
 import { Hash } from '@adonisjs/hash'
 import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
-import type { EntityManager, MikroORM } from '@mikro-orm/postgresql'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openDatabase } from '../../tests/support/database'
-import { boot } from '../database/boot'
+import { openServed, type Served } from '../../tests/support/served'
 import { DEMO_OWNER, DEMO_PEOPLE, KITCHEN_ID } from '../database/demo'
-import { within } from '../database/wall'
 import { FREE, MOST_S } from './attempts'
 import { listAudit, tell } from './audit'
 import { endLink, linkBy, listLinks, newLink } from './links'
@@ -23,11 +20,9 @@ const AT = new Date('2026-11-28T08:00:00Z')
 // The same library and cost as the server's.
 const hash = new Hash(new Scrypt({}))
 const scrypt = { make: (w: string) => hash.make(w), verify: (h: string, w: string) => hash.verify(h, w) }
-let owned: { orm: MikroORM, url: string, drop: () => Promise<void> }
-let served: { orm: MikroORM, close: () => Promise<void> }
-const em = () => served.orm.em.fork() as EntityManager
-/** As a request is: behind the wall, of a kitchen. */
-const here = <T>(work: () => Promise<T>) => within(KITCHEN_ID, work)
+let db: Served
+const em = () => db.em()
+const here = <T>(work: () => Promise<T>) => db.here(work)
 const PASSWORD = 'quince and medlar'
 const OLIVE = { login: 'Olive@Fern.example', name: 'Olive Rush', password: PASSWORD }
 let address = 0
@@ -37,14 +32,9 @@ const signIn = (login: string, password: string, at = AT) =>
 const code = (work: Promise<unknown>) => work.then(() => 'taken', (e: { code?: string }) => e.code)
 
 beforeAll(async () => {
-  owned = await openDatabase()
-  await boot(owned.url, AT, true)
-  served = await openDatabase(new URL(owned.url).pathname.slice(1), 'serve')
+  db = await openServed(AT)
 })
-afterAll(async () => {
-  await served.close()
-  await owned.drop()
-})
+afterAll(() => db.drop())
 
 describe('the first owner', () => {
   it('is asked for while nobody can sign in, and is one, also of two that come at once', async () => {

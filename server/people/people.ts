@@ -268,7 +268,7 @@ export async function changeMine(
   }
 }
 /** That it is really them. @throws {Refusal} wrongWords */
-async function confirm(
+export async function confirm(
   em: EntityManager, who: Who, { current, address }: { current: string, address: string }, hasher: Hasher, at: Date,
 ): Promise<void> {
   const [row] = await em.execute<{ login: string }[]>('select login from person where id = ?', [who.personId])

@@ -4,8 +4,8 @@ import Tinypool from 'tinypool'
 import type * as Tasks from './tasks'
 import { Refusal } from '../domain/refusal'
 
-/** One core stays for answering. */
-const THREADS = Math.max(1, availableParallelism() - 1)
+/** All cores: a thread gives way to whatever answers (see worker.ts). */
+const THREADS = availableParallelism()
 /** What waits beyond this is told to come again. */
 const QUEUE_MOST = 200
 /** A piece of work that takes longer is given up with its thread, ms. */

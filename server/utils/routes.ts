@@ -37,6 +37,11 @@ export const ROUTES: Readonly<Record<string, Methods>> = {
   '/api/door/me': { PUT: 'read' },
   '/api/door/out': { POST: 'open' },
   '/api/door/owner': { POST: 'open' },
+  '/api/door/passkey': { POST: 'open' },
+  '/api/door/passkey/asked': { POST: 'open' },
+  '/api/door/passkeys': { GET: 'read', POST: 'read' },
+  '/api/door/passkeys/:id': { DELETE: 'read' },
+  '/api/door/passkeys/offer': { POST: 'read' },
   '/api/door/pin': { POST: 'open' },
   '/api/door/recover': { POST: 'open' },
   '/api/door/tablet': { POST: 'open' },
@@ -72,7 +77,7 @@ export const ROUTES: Readonly<Record<string, Methods>> = {
 /** What is written down of who did it: what takes away, lets in, changes what all go by. Saves have their versions. */
 export const TOLD: ReadonlySet<string> = new Set([
   'POST /api/bin/restore', 'PUT /api/devices/:id', 'DELETE /api/devices/:id', 'PUT /api/door/me',
-  'POST /api/door/codes',
+  'POST /api/door/codes', 'POST /api/door/passkeys', 'DELETE /api/door/passkeys/:id',
   'DELETE /api/formulas/:id', 'PUT /api/kitchen', 'PUT /api/learned', 'POST /api/links', 'DELETE /api/links/:id',
   'DELETE /api/lots/:id', 'PUT /api/people/:id', 'DELETE /api/people/:id', 'POST /api/people/invitations',
   'DELETE /api/people/invitations/:id', 'DELETE /api/people/sessions/:id', 'POST /api/people/tablets',

@@ -5,6 +5,7 @@ import { enterKitchen, within } from '../database/wall'
 import { Refusal } from '../domain/refusal'
 import { tell } from '../people/audit'
 import { belongings } from '../people/people'
+import type { Site } from '../people/passkeys'
 import type { Hasher } from '../people/secrets'
 import { demoSession, openSession, type Session, sessionOf, type Who } from '../people/sessions'
 import { isLoopback, listedHosts } from './door'
@@ -58,6 +59,12 @@ export async function useWho(event: H3Event): Promise<Session & { who: Who }> {
 /** The answer carries this session from now on; null: none. */
 export async function carry(event: H3Event, id: string | null): Promise<void> {
   await replaceUserSession(event, { secure: id ? { id } : { isOut: true } } as never)
+}
+
+/** Where the page stands that asks, as the browser names it; the guard has looked at it already. */
+export function siteOf(event: H3Event): Site {
+  const { host, origin } = event.node.req.headers
+  return { name: new URL(`http://${host}`).hostname, origin: origin ?? '' }
 }
 
 /** Where from, for slowing wrong words. */

@@ -27,6 +27,11 @@ export const meSchema = exactly({
   pin: yup.string().strict().matches(PIN, 'unknownValue').nullable().optional(),
   name: name().optional(),
 })
+/** What a browser says of a key is looked through by the library that asked for it. */
+const keySaid = () => yup.object({ id: yup.string().strict().max(400).required() }).strict().required()
+const challenge = () => yup.string().strict().uuid().required()
+export const passkeySchema = exactly({ id: challenge(), response: keySaid() })
+export const newPasskeySchema = exactly({ id: challenge(), label: word(60).required(), response: keySaid() })
 export const proofSchema = exactly({ current: said() })
 const role = () => yup.string().strict().oneOf([...ROLES]).required()
 export const inviteSchema = exactly({ name: name(), role: role() })

@@ -1,6 +1,7 @@
 /** Databases of their own for server tests, on the real PostgreSQL that the test command started. */
 import { MikroORM } from '@mikro-orm/postgresql'
 import { ormConfig } from '../../server/database/config'
+import { KITCHEN_ID } from '../../server/database/demo'
 
 /** Address of a database on the test server; the test command names it. */
 export function testUrl(database: string): string {
@@ -46,6 +47,8 @@ export async function openDatabase(
   named?: string, mode: 'own' | 'serve' = 'own',
 ): Promise<{ orm: MikroORM, url: string, drop: () => Promise<void>, close: () => Promise<void> }> {
   const name = named ?? (await withDatabase())
+  // The owner's work is the demonstration's kitchen's, unless a test says otherwise; what is served says so each time.
+  if (mode === 'own') await admin(run => run(`alter database "${name}" set lumbik.kitchen = '${KITCHEN_ID}'`))
   const url = testUrl(name)
   // As when it is served, but patient: tests share two cores with one another.
   const orm = await MikroORM.init({ ...ormConfig(url, mode), driverOptions: {} })
@@ -65,7 +68,7 @@ export async function openDatabase(
 const TABLES = [
   'kitchen', 'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'occasion', 'formula_version', 'mutation',
   'batch', 'batch_event', 'reading', 'batch_text', 'batch_photo', 'device', 'calibration', 'learned_set', 'work', 'day',
-  'person', 'membership', 'tablet', 'door_session', 'invitation', 'shared_link', 'attempt', 'audit',
+  'person', 'membership', 'tablet', 'door_session', 'invitation', 'shared_link', 'attempt', 'audit', 'passkey', 'challenge',
   'change_note', 'presence',
 ]
 

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 /** The door: the first owner, signing in, a tablet's cooks by PIN, an invitation, a lost password. */
-import { PASSWORD_LEAST } from '../../../shared/door'
 import { doorWords, ROLE_NAMES } from '~/words/door'
-import { say } from '~/words/say'
 
 const door = useDoorStore()
 const state = computed(() => door.state!)
@@ -16,12 +14,13 @@ const wrong = ref('')
 const isBusy = ref(false)
 useHead({ title: 'Door · Lumbik' })
 
-async function knock(what: string, body: Record<string, unknown>) {
+const knock = (what: string, body: Record<string, unknown>) => open(() => door.knock(what, body))
+async function open(work: () => Promise<unknown>) {
   if (isBusy.value) return
   isBusy.value = true
   wrong.value = ''
   try {
-    await door.knock(what, body)
+    await work()
     Object.assign(form, { password: '', code: '', pin: '' })
     if (token.value) {
       token.value = ''
@@ -66,7 +65,6 @@ function key(k: (typeof KEYS)[number]) {
   else if (form.pin.length < 8) form.pin += k
 }
 const cookName = computed(() => state.value.tablet?.cooks.find(c => c.membershipId === cook.value)?.name ?? '')
-const rule = say('door.passwordRule', { n: PASSWORD_LEAST })
 </script>
 
 <template>
@@ -102,15 +100,7 @@ const rule = say('door.passwordRule', { n: PASSWORD_LEAST })
     <form v-else-if="token && invited" class="words" @submit.prevent="accept">
       <h1>{{ $say('door.invitedTo', { kitchen: invited.kitchen }) }}</h1>
       <p class="soft">{{ ROLE_NAMES[invited.role] }} · {{ $say('door.invitedHow') }}</p>
-      <label>{{ $say('door.name') }} <input v-model="form.name" class="native" maxlength="60" required autocomplete="name" dir="auto"></label>
-      <label>{{ $say('door.login') }} <input v-model="form.login" class="native" maxlength="120" required autocomplete="username" pattern="\S+"></label>
-      <label>{{ $say('door.password') }}
-        <input
-          v-model="form.password" class="native" type="password" :minlength="PASSWORD_LEAST" maxlength="200" required
-          autocomplete="new-password"
-        >
-      </label>
-      <p class="soft small">{{ rule }}</p>
+      <SignInFields v-model:name="form.name" v-model:login="form.login" v-model:password="form.password" />
       <button type="submit" class="press" :disabled="isBusy">{{ $say('door.join') }}</button>
     </form>
 
@@ -118,15 +108,7 @@ const rule = say('door.passwordRule', { n: PASSWORD_LEAST })
       <h1>{{ $say('door.firstStart') }}</h1>
       <p class="soft">{{ $say('door.firstHow') }}</p>
       <label>{{ $say('door.kitchen') }} <input v-model="form.kitchen" class="native" maxlength="80" required dir="auto"></label>
-      <label>{{ $say('door.name') }} <input v-model="form.name" class="native" maxlength="60" required autocomplete="name" dir="auto"></label>
-      <label>{{ $say('door.login') }} <input v-model="form.login" class="native" maxlength="120" required autocomplete="username" pattern="\S+"></label>
-      <label>{{ $say('door.password') }}
-        <input
-          v-model="form.password" class="native" type="password" :minlength="PASSWORD_LEAST" maxlength="200" required
-          autocomplete="new-password"
-        >
-      </label>
-      <p class="soft small">{{ rule }}</p>
+      <SignInFields v-model:name="form.name" v-model:login="form.login" v-model:password="form.password" />
       <details>
         <summary>{{ $say('door.setupCode') }}</summary>
         <label>{{ $say('door.setupCodeHow') }} <input v-model="form.code" class="native" maxlength="40" autocomplete="off"></label>
@@ -141,6 +123,9 @@ const rule = say('door.passwordRule', { n: PASSWORD_LEAST })
         <input v-model="form.password" class="native" type="password" maxlength="200" required autocomplete="current-password">
       </label>
       <button type="submit" class="press" :disabled="isBusy">{{ $say('door.signIn') }}</button>
+      <button v-if="opensByKey()" type="button" class="press quiet" data-with-key :disabled="isBusy" @click="open(door.openByKey)">
+        {{ $say('door.withKey') }}
+      </button>
       <p class="ways">
         <button type="button" class="underline" @click="way = 'tablet'; wrong = ''">{{ $say('door.thisIsATablet') }}</button>
         <button type="button" class="underline" @click="way = 'recover'; wrong = ''">{{ $say('door.lostPassword') }}</button>
@@ -151,13 +136,7 @@ const rule = say('door.passwordRule', { n: PASSWORD_LEAST })
       <p class="soft">{{ $say('door.recoverHow') }}</p>
       <label>{{ $say('door.login') }} <input v-model="form.login" class="native" maxlength="120" required autocomplete="username"></label>
       <label>{{ $say('door.recoveryCode') }} <input v-model="form.code" class="native" maxlength="40" required autocomplete="off"></label>
-      <label>{{ $say('door.newPassword') }}
-        <input
-          v-model="form.password" class="native" type="password" :minlength="PASSWORD_LEAST" maxlength="200" required
-          autocomplete="new-password"
-        >
-      </label>
-      <p class="soft small">{{ rule }}</p>
+      <SignInFields v-model:password="form.password" :has-name="false" :has-login="false" is-reset />
       <button type="submit" class="press" :disabled="isBusy">{{ $say('door.setPassword') }}</button>
       <p class="ways"><button type="button" class="underline" @click="way = 'in'; wrong = ''">{{ $say('door.back') }}</button></p>
     </form>
@@ -178,8 +157,8 @@ const rule = say('door.passwordRule', { n: PASSWORD_LEAST })
 .door { max-width: 30rem; margin: 0 auto; padding: 2.5rem 1.25rem 4rem; }
 h1 { font-size: 1.85rem; margin-bottom: 0.6rem; }
 .words { display: grid; gap: 0.9rem; }
-.words label { display: grid; gap: 0.15rem; }
-.words input { min-height: 48px; font-size: 1.1rem; }
+.words :deep(label) { display: grid; gap: 0.15rem; }
+.words :deep(input) { min-height: 48px; font-size: 1.1rem; }
 .code { letter-spacing: 0.2em; text-transform: uppercase; }
 .ways { display: flex; gap: 1.5rem; flex-wrap: wrap; }
 .ways button { min-height: 44px; }
@@ -191,5 +170,5 @@ h1 { font-size: 1.85rem; margin-bottom: 0.6rem; }
 .keys { display: grid; grid-template-columns: repeat(3, 1fr); gap: 0.6rem; }
 .keys button { min-height: 72px; font-size: 1.6rem; }
 .wrong { color: var(--blood); font-weight: 600; margin-top: 1rem; }
-.small { font-size: 0.9rem; }
+:deep(.small) { font-size: 0.9rem; }
 </style>
