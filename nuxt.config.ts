@@ -48,6 +48,13 @@ export default defineNuxtConfig({
   typescript: {
     strict: true, tsConfig: { include: ['../tests/*.spec.ts'], compilerOptions: { noUncheckedIndexedAccess: true } },
   },
+  hooks: {
+    // Each request looks through all of this in the environment: what the session library knows of other people's
+    // doors (hundreds of names) is not ours to look for.
+    'nitro:config': ({ runtimeConfig }) => {
+      for (const of of ['oauth', 'atproto', 'webauthn']) Reflect.deleteProperty(runtimeConfig ?? {}, of)
+    },
+  },
   telemetry: false,
   // Who is signed in is asked of our own door; only what seals a cookie and hashes a password is the library's.
   auth: { loadStrategy: 'none' },

@@ -22,6 +22,7 @@ const DAYS = 30
 /** Requests a second, and for how long, s. */
 const RATE = 100
 const LOAD_S = 60
+const WARM_S = 20
 /** Tables of fewer rows may be read from end to end. */
 const BIG_ROWS = 10_000
 
@@ -111,13 +112,18 @@ export async function looks(one) {
   }
 }
 
-/** Somebody signed in to a kitchen. */
-export async function signedIn(url, n) {
-  const plain = client(url)
+/** Somebody signed in to a kitchen, asking each of several servers in its turn. */
+export async function signedIn(urls, n) {
+  const servers = [urls].flat().map(url => client(url))
+  const [plain] = servers
   const said = await plain.call('POST', '/api/door/in', { login: login(n), password: PASSWORD })
   if (said.status !== 200) throw new Error(`kitchen ${n} could not be signed in to: ${said.status} ${said.text}`)
   const cookie = said.headers['set-cookie'].map(c => c.split(';')[0]).join('; ')
-  return { call: (method, path, body) => plain.call(method, path, body, { cookie }), close: plain.close }
+  let turn = n
+  return {
+    call: (method, path, body) => servers[turn++ % servers.length].call(method, path, body, { cookie }),
+    close: () => servers.forEach(s => s.close()),
+  }
 }
 
 const ms = v => `${v.toFixed(1)} ms`
@@ -127,6 +133,7 @@ const line = (name, ...rest) => console.log(`${name.padEnd(34)} ${rest.join('  '
 async function load(rate, seconds, ask) {
   const times = {}
   const refused = []
+  const slow = []
   const began = performance.now()
   const all = []
   for (let i = 0; i < rate * seconds; i++) {
@@ -135,36 +142,41 @@ async function load(rate, seconds, ask) {
     all.push(ask(i).then(({ name, answer }) => {
       // From when it was due: what waits for its turn waits for the cook, too.
       (times[name] ??= []).push(performance.now() - due)
+      if (performance.now() - due > 300) slow.push([Math.round(due - began), Math.round(performance.now() - due), name])
       if (answer.status !== 200) refused.push(`${name}: ${answer.status} ${answer.text.slice(0, 80)}`)
     }))
   }
   await Promise.all(all)
+  if (process.env.SLOW) console.log(slow.slice(0, 3000).join('\n'))
   return { times, refused }
 }
 
-async function pages(people, sql) {
-  const seen = () => Object.fromEntries(JSON.parse(sql(`select json_agg(json_build_array(relname, seq_scan)) from pg_stat_user_tables where n_live_tup > ${BIG_ROWS}`)))
-  sql('select pg_stat_force_next_flush()')
-  await wait(1500)
-  const before = seen()
+/** How often each big table was read from end to end so far. */
+const scansOf = sql => Object.fromEntries(JSON.parse(
+  sql(`select json_agg(json_build_array(relname, seq_scan)) from pg_stat_user_tables where n_live_tup > ${BIG_ROWS}`)))
+
+export async function pages(people, sql) {
   const ways = []
   for (const p of people) ways.push(Object.entries(await looks(p)))
-  for (const n of ways[0].keys()) for (const i of [0, 1]) await people[i].call('GET', ways[i][n][1])
-  await wait(1500)
-  const after = seen()
-  const scanned = Object.keys(after).filter(t => after[t] > (before[t] ?? 0))
-  line('read from end to end', scanned.length ? `NOT AS IT SHOULD BE: ${scanned.join(', ')}` : `none of ${Object.keys(after).join(', ')}`)
-  const { times, refused } = await load(RATE, LOAD_S, async (i) => {
+  const one = async (i) => {
     // The large kitchen asks as often as three others.
     const of = (i * 7 + Math.floor(i / 28)) % (people.length + 2)
     const [person, kitchen] = of < people.length ? [people[of], ways[of]] : [people[0], ways[0]]
     const [name, path] = kitchen[i % kitchen.length]
     return { name, answer: await person.call('GET', path) }
-  })
+  }
+  const before = scansOf(sql)
+  // A server and a database that have just begun have read nothing yet. The hourly round falls into what is measured.
+  await load(RATE / 2, WARM_S, one)
+  const { times, refused } = await load(RATE, LOAD_S, one)
   for (const [name, of] of Object.entries(times))
     line(name, `median ${ms(quantile(of, 0.5)).padStart(9)}`, `p99 ${ms(quantile(of, 0.99)).padStart(9)}`, `most ${ms(Math.max(...of)).padStart(9)}`)
   const every = Object.values(times).flat()
   line(`ALL at ${RATE}/s for ${LOAD_S} s`, `median ${ms(quantile(every, 0.5))}`, `p99 ${ms(quantile(every, 0.99))}`, `refused ${refused.length}`, ...refused.slice(0, 3))
+  await wait(1500)
+  const after = scansOf(sql)
+  const scanned = Object.keys(after).filter(t => after[t] > (before[t] ?? 0))
+  line('read from end to end', scanned.length ? `NOT AS IT SHOULD BE: ${scanned.join(', ')}` : `none of ${Object.keys(after).join(', ')}`)
 }
 
 /** How many assessments a second, all there is to be had; and how long one takes alone. */
@@ -238,7 +250,8 @@ export async function benchKitchens() {
   try {
     const url = postgres.url(of)
     const port = await freePort(0)
-    const begin = () => startServer({ DATABASE_URL: url, LUMBIK_LOG_LEVEL: 'silent' }, port, 'ignore')
+    const env = { DATABASE_URL: url, LUMBIK_LOG_LEVEL: 'silent' }
+    const begin = () => startServer(env, port, 'ignore')
     if (!process.env.LUMBIK_BENCH_KEPT) {
       postgres.sql(`drop database if exists ${of} with (force)`)
       postgres.sql(`create database ${of}`)
@@ -256,11 +269,16 @@ export async function benchKitchens() {
       console.log(`generated ${KITCHENS} kitchens, ${FORMULAS} formulas, ${VERSIONS} kept states, ${BATCHES} batches in ${Math.round((Date.now() - started) / 1000)} s, ${sql('select pg_size_pretty(pg_database_size(current_database()))').trim()}, on ${availableParallelism()} cores`)
     }
     const server = await begin()
-    const people = []
-    for (let n = 1; n <= SIGNED_IN; n++) people.push(await signedIn(server.url, n))
-    await pages(people, sql)
-    if (MINUTES > 0) await memory(people, server.url)
-    for (const p of people) p.close()
+    const second = await startServer({ ...env, LUMBIK_ROLE: 'web' }, await freePort(0), 'ignore')
+    for (const urls of [[server.url], [server.url, second.url]]) {
+      console.log(`one of ${urls.length} servers on these cores`)
+      const people = []
+      for (let n = 1; n <= SIGNED_IN; n++) people.push(await signedIn(urls, n))
+      await pages(people, sql)
+      if (urls.length === 1 && MINUTES > 0) await memory(people, server.url)
+      for (const p of people) p.close()
+    }
+    await second.stop()
     await server.stop()
     await assessments(begin)
   } finally {

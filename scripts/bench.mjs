@@ -1,6 +1,6 @@
 /**
  * `npm run bench`: ratios measured in one run, never asserted; `npm run bench -- core`, `-- browser` or `-- server`
- * for one of the three.
+ * for one of the three; `-- kitchens` for hundreds of kitchens at once, which takes half an hour.
  */
 import { build } from 'esbuild'
 import { join } from 'node:path'
@@ -25,6 +25,9 @@ if (which !== 'core') {
   ensurePostgresPrograms()
   ensureChromium()
   ensureBuild()
-  if (which !== 'server') await (await import('../bench/browser.mjs')).benchBrowser()
-  if (which !== 'browser') await (await import('../bench/server.mjs')).benchServer()
+  if (which === 'kitchens') await (await import('../bench/kitchens.mjs')).benchKitchens()
+  else {
+    if (which !== 'server') await (await import('../bench/browser.mjs')).benchBrowser()
+    if (which !== 'browser') await (await import('../bench/server.mjs')).benchServer()
+  }
 }

@@ -15,7 +15,7 @@ const LICENCES = new Set([
   'MPL-2.0', 'OFL-1.1', 'CC-BY-3.0', 'CC-BY-4.0',
 ])
 /** Packages that name no licence in their manifest, and where it stands instead. */
-const SAID_ELSEWHERE = { 'vaul-vue': 'MIT, in its README' }
+const SAID_ELSEWHERE = { 'vaul-vue': 'MIT, in its repository (from memory: its package says nothing)' }
 /** What may run as it is installed: a compiler's binary, and a shim that picks a framework's version. */
 const MAY_RUN = new Set(['esbuild', 'vue-demi'])
 /** A lock file that has stood longer is looked through for what was mended since, days. */

@@ -1,6 +1,6 @@
-import { loadKitchen, sentKitchen } from '../domain/kitchen'
+import { knownKitchen, sentKitchen } from '../domain/kitchen'
 
 export default defineEventHandler(async (event) => {
   const { em, owner } = await useRequest(event)
-  return sentKitchen(await loadKitchen(em, owner))
+  return sentKitchen(await knownKitchen(em, owner))
 })

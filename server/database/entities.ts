@@ -234,6 +234,7 @@ export const BatchEntity = defineEntity({
   indexes: [
     { properties: ['kitchenId', 'startedAt', 'id'] },
     { properties: ['formulaId', 'startedAt'] },
+    { properties: ['versionId'] },
     found('batch', 'name', 'gin_trgm_ops'),
     found('batch', 'faults'),
     found('batch', 'lots'),

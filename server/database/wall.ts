@@ -31,10 +31,20 @@ export const kitchenNow = (): string | null => inside.getStore()?.kitchenId ?? n
 export const everyKitchen = async (em: EntityManager): Promise<string[]> =>
   (await em.execute<{ id: string }[]>('select id::text as id from lumbik_kitchens() as id')).map(r => r.id)
 
-/** Does a piece of work for each kitchen, one after another. */
-export async function forEveryKitchen(newEm: () => Promise<EntityManager>, work: () => Promise<void>): Promise<void> {
-  for (const id of await everyKitchen(await newEm())) await within(id, work)
+/**
+ * Does a piece of work for each kitchen, one after another.
+ * @param restMs between two of them: what nobody waits for lets whoever is asked go first
+ */
+export async function forEveryKitchen(
+  newEm: () => Promise<EntityManager>, work: () => Promise<void>, restMs = 0,
+): Promise<void> {
+  for (const id of await everyKitchen(await newEm())) {
+    await within(id, work)
+    if (restMs > 0) await rest(restMs)
+  }
 }
+/** Nothing, for so long; a process that ends does not wait for it. */
+export const rest = (ms: number) => new Promise<void>(resolve => setTimeout(resolve, ms).unref())
 
 type Answered = (error: Error | null, result?: unknown) => void
 type Query = (...args: unknown[]) => unknown

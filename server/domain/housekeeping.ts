@@ -3,7 +3,7 @@ import type { EntityManager } from '@mikro-orm/postgresql'
 import { subDays } from 'date-fns'
 import { BatchEntity, FormulaEntity } from '../database/entities'
 import { faultName, isDatabaseAway } from '../database/away'
-import { forEveryKitchen, kitchenNow, within } from '../database/wall'
+import { forEveryKitchen, kitchenNow, rest, within } from '../database/wall'
 import { forgetNotes } from '../live/notes'
 import { forgetOldTries } from '../people/attempts'
 import { inThread } from '../threads/pool'
@@ -18,6 +18,9 @@ import { thinVersions } from './versions'
 const HOUR_MS = 3_600_000
 /** A formula that is being worked on is not thinned at each save. */
 const THIN_EVERY_MS = 600_000
+/** The hourly round rests between kitchens, and between formulas: hundreds of them take minutes of their hour, ms. */
+const ROUND_REST_MS = 100
+const THIN_REST_MS = 20
 
 /** What is asked for within this is worked out together, ms. */
 const GATHER_MS = 150
@@ -115,7 +118,10 @@ export async function tidy(em: EntityManager, at: Date): Promise<void> {
           { fields: ['id'], orderBy: { id: 'asc' }, limit: 200, offset },
         )
     ).map(f => f.id)
-    for (const id of ids) await thinVersions(em, id, at)
+    for (const id of ids) {
+      await thinVersions(em, id, at)
+      await rest(THIN_REST_MS)
+    }
     if (ids.length < 200) return
   }
 }
@@ -129,7 +135,7 @@ export async function showMissing(em: EntityManager): Promise<void> {
 /** Starts the hourly round. @returns its end */
 export function startHousekeeping(): () => void {
   const round = () =>
-    forEveryKitchen(newEm, async () => tidy(await newEm(), now()))
+    forEveryKitchen(newEm, async () => tidy(await newEm(), now()), ROUND_REST_MS)
       .catch((error) => {
         if (!isDatabaseAway(error)) console.error(`Lumbik: tidying up did not work (${faultName(error)})`)
       })

@@ -16,6 +16,8 @@ import { closePool } from '../threads/pool'
 
 /** Jobs that could not begin try again after this, ms. */
 const JOBS_AGAIN_MS = 2000
+/** What was never worked out is looked for kitchen by kitchen, beside the first requests, ms. */
+const SHOW_REST_MS = 20
 
 export default defineNitroPlugin((nitro) => {
   // Every request is behind the wall from its first query on.
@@ -55,7 +57,7 @@ export default defineNitroPlugin((nitro) => {
   start.then(async () => {
     const isDemoHere = await within(KITCHEN_ID, async () => isDemo(await newEm()))
     if (process.env.LUMBIK_DEMO === '1' && isDemoHere) await writeDemoBook(now())
-    await forEveryKitchen(newEm, async () => showMissing(await newEm()))
+    await forEveryKitchen(newEm, async () => showMissing(await newEm()), SHOW_REST_MS)
   }).catch((error: Error) => {
     if (!isClosing) console.error(`Lumbik: the demo's Book was not written (${faultName(error)})`)
   })

@@ -50,6 +50,8 @@ export class Migration0011 extends Migration {
       ${gin('batch', 'name', 'gin_trgm_ops')} ${gin('batch', 'faults')} ${gin('batch', 'lots')}
       ${gin('formula', 'name', 'gin_trgm_ops')} ${gin('formula', 'things')}
       exception when undefined_file or feature_not_supported or insufficient_privilege then raise notice 'no such indexes: %', sqlerrm; end $$`)
+    // A kept state that a batch was made by stays: asked of each before it goes.
+    this.addSql('create index "batch_version_id_index" on "batch" ("version_id")')
     this.addSql('create index "batch_done_index" on "batch" ("kitchen_id") where "is_done"')
     this.addSql('create index "batch_going_index" on "batch" ("kitchen_id", "started_at", "id") where not "is_done"')
     const found = (name: string, of: string, table: string, condition: string) =>
@@ -70,7 +72,7 @@ export class Migration0011 extends Migration {
   override down(): void {
     for (const f of ['batches_named(text)', 'batches_with_fault(text)', 'batches_of_lot(text)', 'formulas_named(text)', 'formulas_with(text)', 'silent_work(interval)'])
       this.addSql(`drop function if exists lumbik_${f}`)
-    for (const index of ['batch_found_name', 'batch_found_faults', 'batch_found_lots', 'formula_found_name', 'formula_found_things', 'batch_done', 'batch_going', 'formula_trouble', 'work_unfinished', ...BY_KITCHEN.map(t => `${t}_kitchen_id`)])
+    for (const index of ['batch_found_name', 'batch_found_faults', 'batch_found_lots', 'formula_found_name', 'formula_found_things', 'batch_version_id', 'batch_done', 'batch_going', 'formula_trouble', 'work_unfinished', ...BY_KITCHEN.map(t => `${t}_kitchen_id`)])
       this.addSql(`drop index if exists "${index}_index"`)
     this.addSql('drop trigger if exists "formula_shows" on "formula"')
     this.addSql('drop function if exists "formula_shows"')
