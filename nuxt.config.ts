@@ -48,6 +48,7 @@ export default defineNuxtConfig({
   typescript: {
     strict: true, tsConfig: { include: ['../tests/*.spec.ts'], compilerOptions: { noUncheckedIndexedAccess: true } },
   },
+  telemetry: false,
   hooks: {
     // Each request looks through all of this in the environment: what the session library knows of other people's
     // doors (hundreds of names) is not ours to look for.
@@ -55,7 +56,6 @@ export default defineNuxtConfig({
       for (const of of ['oauth', 'atproto', 'webauthn']) Reflect.deleteProperty(runtimeConfig ?? {}, of)
     },
   },
-  telemetry: false,
   // Who is signed in is asked of our own door; only what seals a cookie and hashes a password is the library's.
   auth: { loadStrategy: 'none' },
   eslint: { config: { stylistic: true } },

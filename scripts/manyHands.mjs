@@ -156,6 +156,12 @@ async function becomeOwner(url) {
   close()
   if (said.status !== 200) throw new Error(`no owner: ${said.text}`)
 }
+/** Until the demonstration's Book is written. */
+async function theBook(url) {
+  const { call, close } = client(url)
+  while ((await asked(call, 'GET', '/api/batches')).json.items.length < 20) await wait(200)
+  close()
+}
 /** A batch of the first formula on the shelf. */
 async function beginBatch(url) {
   const { call, close } = client(url)
@@ -183,6 +189,7 @@ export async function killedUnderMany(postgres, times) {
   let server = await serve(url, port, { ...env, LUMBIK_ROLE: '' })
   const at = server.url
   await becomeOwner(at)
+  await theBook(at)
   await server.stop()
   server = await serve(url, port, env)
   let worker = startWorker(url)

@@ -184,3 +184,18 @@ test('a key of one’s own device is made with the password, signs in without it
   expect(guarded.every(f => f.startsWith(`request to ${site}/`))).toBe(true)
   guarded.length = 0
 })
+
+test('the kitchen is downloaded as a file, and read in again as a kitchen of its own', async ({ page }) => {
+  await page.goto('/people')
+  const downloading = page.waitForEvent('download')
+  await page.locator('[data-kitchen-file]').click()
+  const download = await downloading
+  expect(download.suggestedFilename()).toBe('lumbik-kitchen-2026-11-28.ndjson')
+  const path = await download.path()
+  const chooser = page.getByLabel('Make a kitchen of a file', { exact: true }).and(page.locator('input'))
+  await chooser.setInputFiles({ name: 'x.ndjson', mimeType: 'application/x-ndjson', buffer: Buffer.from('no kitchen') })
+  await expect(page.getByRole('alert')).toContainText('no kitchen’s file')
+  await expect(page.getByLabel('Kitchen now')).toHaveCount(0)
+  await chooser.setInputFiles(path)
+  await expect(page.getByLabel('Kitchen now').locator('option')).toHaveCount(2)
+})

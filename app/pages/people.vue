@@ -212,6 +212,8 @@ const day = (iso: string) => format(parseISO(iso), 'd MMM yyyy, HH:mm')
         <p v-if="list.sessions.length === 0" class="soft">{{ $say('people.noSessions') }}</p>
       </section>
 
+      <KitchenFile @taken="door.load" />
+
       <section>
         <h2>{{ $say('people.done') }}</h2>
         <button v-if="!audit" type="button" class="flat" data-audit @click="showAudit">{{ $say('people.showDone') }}</button>

@@ -6,7 +6,7 @@ import { dropDatabase, openDatabase, testUrl, withDatabase } from '../../tests/s
 import { boot } from './boot'
 import { entities } from './entities'
 import { ACTOR_ID, KITCHEN_ID } from './demo'
-import { APP_ROLE, everyKitchen, forEveryKitchen, kitchenNow, WALLED, within } from './wall'
+import { APP_ROLE, enterKitchen, everyKitchen, forEveryKitchen, kitchenNow, WALLED, within } from './wall'
 
 const AT = new Date('2026-11-28T08:00:00Z')
 const NEIGHBOUR = { kitchenId: randomUUID(), actorId: randomUUID(), lotId: randomUUID() }
@@ -102,6 +102,18 @@ describe('the wall between kitchens', () => {
       throw new Error('rolled back')
     })).catch(() => {})
     expect(await within(NEIGHBOUR.kitchenId, () => run('select name from kitchen'))).toEqual([{ name: 'Next door' }])
+    // Which kitchen was said within a transaction that is taken back is taken back, too.
+    await within(KITCHEN_ID, async () => {
+      await run('select 1')
+      await (served.em.fork() as EntityManager).transactional(async (tx) => {
+        enterKitchen(NEIGHBOUR.kitchenId)
+        await tx.execute('select 1')
+        throw new Error('rolled back')
+      }).catch(() => {})
+    })
+    const seen = await Promise.all(Array.from({ length: 8 }, () =>
+      within(NEIGHBOUR.kitchenId, () => run<{ name: string }>('select name from kitchen'))))
+    expect(new Set(seen.flat().map(k => k.name))).toEqual(new Set(['Next door']))
   })
   it('work that goes round all kitchens is in one at a time', async () => {
     const em = () => Promise.resolve(served.em.fork() as EntityManager)

@@ -57,6 +57,12 @@ type Query = (...args: unknown[]) => unknown
 export function walled(query: Query, ready: (error: Error | null, query: Query) => void): void {
   let of: string | null = null
   const ask: Query = (...args) => {
+    const [said] = args as [string | { text?: string }]
+    // What was said within a transaction that is taken back is taken back with it.
+    if (/^\s*rollback/i.test(typeof said === 'string' ? said : said?.text ?? '')) {
+      of = null
+      return query(...args)
+    }
     const wanted = kitchenNow() ?? ''
     if (wanted === of) return query(...args)
     const done = args.at(-1) as Answered

@@ -25,7 +25,7 @@ export const isFirstStart = async (em: EntityManager): Promise<boolean> => (awai
 
 interface Joining { kitchenId: string, personId: string, name: string, role: Role, at: Date }
 /** Somebody in a kitchen, under an actor of their own. @returns the membership's id */
-async function join(
+export async function join(
   tx: EntityManager, { kitchenId, personId, name, role, at }: Joining,
 ): Promise<{ membershipId: string, actorId: string }> {
   enterKitchen(kitchenId)

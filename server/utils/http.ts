@@ -42,7 +42,7 @@ export async function readBytes(event: H3Event, { limit, type, otherwise }: Body
 }
 
 /** What is wrong with the whole of it is said of the body. */
-const named = (p: Problem): Problem => (p.path ? p : { ...p, path: 'body' })
+export const named = (p: Problem): Problem => (p.path ? p : { ...p, path: 'body' })
 
 /** Reads a JSON body; what is too much of anything is refused before it is validated. */
 async function readJson(event: H3Event): Promise<unknown> {
