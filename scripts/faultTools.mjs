@@ -16,7 +16,7 @@ export const within = (ms, limit) => ms < limit * patience
 export const row = (what, figures, ok) => ({ what, figures, ok })
 export const seconds = ms => `${(ms / 1000).toFixed(1)} s`
 export const serve = (url, port, env = {}) =>
-  startServer({ DATABASE_URL: url, LUMBIK_QUIET: '1', ...env }, port, 'ignore')
+  startServer({ DATABASE_URL: url, LUMBIK_QUIET: process.env.LUMBIK_LOUD ? '' : '1', ...env }, port, process.env.LUMBIK_LOUD ? 'inherit' : 'ignore')
 export const timed = async (work) => {
   const started = performance.now()
   const result = await work()

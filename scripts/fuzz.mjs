@@ -190,7 +190,7 @@ export async function fuzz(url, count, seed, { cookies, routes: every, neighbour
     return [method, at, method === 'GET' ? undefined : chance(50) ? SOMETHING : { ...SOMETHING, id: uuid(), mutationId: uuid() }]
   }
   const routes = [
-    any, any, any, any, any, any, any, any,
+    any, any, any, any,
     () => ['POST', '/api/assess', pick(formulas).document],
     () => [
       'POST',

@@ -65,18 +65,28 @@ function listener(url) {
 
 /** Somebody who signs in and out again and again. Whoever was let in is known; a wrong word never lets in. */
 function comers(url, going) {
-  const count = { in: 0, unknown: 0, wrong: 0 }
+  const count = { in: 0, waited: 0, unknown: 0, wrong: 0, why: new Set() }
   const one = async () => {
     const { call, close } = client(url, { timeoutMs: 6000 })
     while (going()) {
       const said = await asked(call, 'POST', '/api/door/in', { login: 'olive', password: PASSWORD })
+      // Killed between counting a try and finding it right, a server leaves it counted: the next may wait for seconds.
+      if (said.status === 429) {
+        count.waited++
+        await wait(1000 * Number(said.json.data.waitS))
+        continue
+      }
       if (said.status !== 200) {
         count.unknown++
+        count.why.add(`${said.status} ${said.json.data?.code}`)
         continue
       }
       count.in++
       const door = await asked(call, 'GET', '/api/door', undefined, { cookie: cookieOf(said) })
-      if (door.json.me?.name !== 'Olive') count.unknown++
+      if (door.json.me?.name !== 'Olive') {
+        count.unknown++
+        count.why.add(`the door said ${door.text.slice(0, 90)}`)
+      }
       const out = await asked(call, 'POST', '/api/door/out', {}, { cookie: cookieOf(said) })
       // Signed out, the old cookie opens nothing, also on a server that has just begun.
       const after = await asked(call, 'GET', '/api/batches', undefined, { cookie: cookieOf(said) })
@@ -120,6 +130,7 @@ async function saves(url, going) {
     const of = known.get(items[i % 4].id)
     const body = { mutationId: randomUUID(), baseVersion: of.version, document: noted(of.document, `many ${i}`) }
     const answer = await asked(call, 'PUT', `/api/formulas/${of.id}`, body)
+    if (answer.status !== 200 && answer.status !== 409) throw new Error(`a save was refused: ${answer.status} ${answer.text}`)
     of.version = answer.json.version ?? answer.json.data.current.version
     if (answer.status === 200) versions.set(of.id, of.version)
     await wait(30)
@@ -248,7 +259,7 @@ export async function killedUnderMany(postgres, times) {
   return {
     postgres: db,
     rows: [
-      row(`${killed}: people sign in and out`, `${count.in} let in, ${count.unknown} not known after, ${count.wrong} not out`,
+      row(`${killed}: people sign in and out`, `${count.in} let in, ${count.waited} told to wait some seconds, ${count.unknown} not known after, ${count.wrong} not out ${[...count.why].join(', ')}`,
         count.in > times && count.unknown === 0 && count.wrong === 0),
       row(`${killed}: notes of a batch, sent again until taken`,
         `${sent.length} sent, ${new Set(ours).size} there, ${ours.length - new Set(ours).size} twice`,

@@ -7,7 +7,7 @@ export default defineEventHandler(async (event) => {
   const body = await readBytes(event)
   const { em, owner } = await useRequest(event)
   const answer = await inThread('dayBody', { body, kitchen: coreKitchen(await knownKitchen(em, owner)) })
-  if (!('text' in answer)) throw problem(answer.status, named(answer.problem))
+  if (!('text' in answer)) throw problem(answer.status, ofBody(answer.problem))
   setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
   return answer.text
 })

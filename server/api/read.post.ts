@@ -8,7 +8,7 @@ export default defineEventHandler(async (event) => {
   const { em, owner } = await useRequest(event)
   const { settings } = await knownKitchen(em, owner)
   const answer = await inThread('readBody', { body, house: readHouse(settings) })
-  if (!('text' in answer)) throw problem(answer.status, named(answer.problem))
+  if (!('text' in answer)) throw problem(answer.status, ofBody(answer.problem))
   setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
   return answer.text
 })

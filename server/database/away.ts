@@ -15,8 +15,9 @@ const SYSTEM = new Set([
   'ENOTFOUND',
   'EAI_AGAIN',
 ])
+/** `Transaction query …`: its connection ended between two of its queries. */
 const WORDS =
-  /Query read timeout|Connection terminated|timeout (?:expired|exceeded when trying to connect)|acquir(?:ing|e) a connection|operation timed out|encountered a connection error|Client was closed|is not queryable|connection is closed/i
+  /Query read timeout|Connection terminated|timeout (?:expired|exceeded when trying to connect)|acquir(?:ing|e) a connection|Transaction query already complete|Invalid connection for transaction|operation timed out|encountered a connection error|Client was closed|is not queryable|connection is closed/i
 
 interface Failing {
   code?: unknown

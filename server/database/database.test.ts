@@ -174,6 +174,7 @@ describe('a database that is away', () => {
       'Query read timeout',
       'Connection terminated unexpectedly',
       'timeout exceeded when trying to connect',
+      'Transaction query already complete, run with DEBUG=knex:tx for more info',
     ])
       expect(isDatabaseAway(new Error('x', { cause: new Error(message) }))).toBe(true)
     for (const code of ['23505', '22P02', '42703', '42P01'])

@@ -12,8 +12,12 @@ import { emptyBin } from './bin'
 import { recordOfBatch } from './batches'
 import { forgetBefore } from './mutations'
 import { foldReadings } from './readings'
+import { Refusal } from './refusal'
 import { refreshSummaries } from './summaries'
 import { thinVersions } from './versions'
+
+/** The database does not answer: whoever looks next asks again. */
+const isAway = (error: unknown) => isDatabaseAway(error) || (error instanceof Refusal && error.kind === 'away')
 
 const HOUR_MS = 3_600_000
 /** A formula that is being worked on is not thinned at each save. */
@@ -55,7 +59,7 @@ async function work(): Promise<void> {
       })
     } catch (error) {
       // Whoever looks at the shelf next asks again.
-      if (!isDatabaseAway(error)) console.error(`Lumbik: summaries were not worked out (${faultName(error)})`)
+      if (!isAway(error)) console.error(`Lumbik: summaries were not worked out (${faultName(error)})`)
       wanted.clear()
     }
   }
@@ -79,7 +83,7 @@ async function showAll(): Promise<void> {
     try {
       await within(kitchenId, async () => refreshShown(await newEm(), id))
     } catch (error) {
-      if (!isDatabaseAway(error)) console.error(`Lumbik: a batch was not worked out (${faultName(error)})`)
+      if (!isAway(error)) console.error(`Lumbik: a batch was not worked out (${faultName(error)})`)
     }
   }
 }
@@ -137,7 +141,7 @@ export function startHousekeeping(): () => void {
   const round = () =>
     forEveryKitchen(newEm, async () => tidy(await newEm(), now()), ROUND_REST_MS)
       .catch((error) => {
-        if (!isDatabaseAway(error)) console.error(`Lumbik: tidying up did not work (${faultName(error)})`)
+        if (!isAway(error)) console.error(`Lumbik: tidying up did not work (${faultName(error)})`)
       })
   const first = setTimeout(round, 60_000).unref()
   const timer = setInterval(round, HOUR_MS).unref()

@@ -46,7 +46,8 @@ beforeAll(async () => {
     const { document } = await loadFormula(em(), owner, first!.id)
     const componentId = document.formula.components.find(c => c.process)!.id
     const id = randomUUID()
-    await startBatch(em(), owner, AT, { id, formulaId: first!.id, planned: document, componentId, kitchen, simulation: null })
+    await startBatch(
+      em(), owner, AT, { id, formulaId: first!.id, planned: document, componentId, kitchen, simulation: null })
     await keepPhoto(em(), owner, AT, id, PNG)
     lines = []
     for await (const line of kitchenFile(em(), KITCHEN_ID, AT)) lines.push(line.trim())
@@ -56,7 +57,8 @@ afterAll(() => db.drop())
 
 describe('a kitchen’s file', () => {
   it('begins with what it is, and holds no word that opens a door', () => {
-    expect(JSON.parse(lines[0]!)).toEqual({ format: KITCHEN_FORMAT, version: KITCHEN_FILE_VERSION, at: AT.toISOString() })
+    expect(JSON.parse(lines[0]!))
+      .toEqual({ format: KITCHEN_FORMAT, version: KITCHEN_FILE_VERSION, at: AT.toISOString() })
     expect((JSON.parse(lines[1]!) as { table: string }).table).toBe('kitchen')
     expect(lines.join()).not.toMatch(/scrypt|password|token|isolde@/)
   })

@@ -42,7 +42,7 @@ export async function readBytes(event: H3Event, { limit, type, otherwise }: Body
 }
 
 /** What is wrong with the whole of it is said of the body. */
-export const named = (p: Problem): Problem => (p.path ? p : { ...p, path: 'body' })
+export const ofBody = (p: Problem): Problem => (p.path ? p : { ...p, path: 'body' })
 
 /** Reads a JSON body; what is too much of anything is refused before it is validated. */
 async function readJson(event: H3Event): Promise<unknown> {
@@ -54,7 +54,7 @@ async function readJson(event: H3Event): Promise<unknown> {
     throw problem(400, { path: '', code: 'notJson' })
   }
   const much = tooMuch(body)
-  if (much) throw problem(422, named(much))
+  if (much) throw problem(422, ofBody(much))
   return body
 }
 
@@ -64,7 +64,7 @@ export async function readChecked<T>(event: H3Event, schema: yup.Schema<T>): Pro
   try {
     return schema.validateSync(body, { strict: true })
   } catch (error) {
-    if (error instanceof yup.ValidationError) throw problem(422, named(yupProblem(error)))
+    if (error instanceof yup.ValidationError) throw problem(422, ofBody(yupProblem(error)))
     throw error
   }
 }

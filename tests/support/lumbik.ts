@@ -18,12 +18,16 @@ export const DEMO = { SAGS, SCONES, GRAINY, TUB }
 export interface Lumbik {
   url: string
   database: string
+  /** Ended from one moment to the next. */
+  kill: () => Promise<void>
   stop: () => Promise<void>
   start: () => Promise<void>
 }
 
 interface Running {
   url: string
+  child: { kill: (signal: 'SIGKILL') => boolean }
+  ended: Promise<unknown>
   stop: () => Promise<void>
 }
 
@@ -47,6 +51,11 @@ export const test = base.extend<
             port,
             'ignore',
           )) as Running
+        },
+        async kill() {
+          running?.child.kill('SIGKILL')
+          await running?.ended
+          running = null
         },
         async stop() {
           await running?.stop()
