@@ -110,7 +110,7 @@ async function notesOf(url, batchId, going) {
     for (;;) {
       const answer = await call('POST', `/api/batches/${batchId}/events`, { events: [event] })
       if (answer.status === 200) break
-      if (answer.status >= 400 && answer.status !== 503) throw new Error(`a note was refused: ${answer.text}`)
+      if (answer.status >= 400 && ![502, 503].includes(answer.status)) throw new Error(`a note was refused: ${answer.text}`)
       await wait(60)
     }
     await wait(25)
@@ -155,8 +155,11 @@ async function works(url, going) {
 
 function startWorker(url) {
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
-    stdio: 'ignore', env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, LUMBIK_ROLE: 'worker' },
+    // The channel is how it notices that we are gone.
+    stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, LUMBIK_ROLE: 'worker' },
   })
+  child.channel?.unref()
   return { child, ended: new Promise(resolve => child.once('exit', resolve)) }
 }
 

@@ -18,7 +18,8 @@ function keyOf(kind: Tried, of: string, at: Date): string {
 
 /**
  * Counts a try before it is looked at, so that many at once are many. One that comes too soon is refused and not
- * counted. An account begins anew after a day without any, an address each day.
+ * counted. An account begins anew after a day without any, an address each day. A try from a time that has not come (the
+ * clock was set back) holds nobody up.
  * @throws {Refusal} tooManyTries, with the seconds to wait
  */
 export async function countTry(em: EntityManager, kind: Tried, of: string, at: Date): Promise<void> {
@@ -29,6 +30,7 @@ export async function countTry(em: EntityManager, kind: Tried, of: string, at: D
       set count = case when attempt.at < excluded.at - interval '1 day' then 1 else attempt.count + 1 end,
         at = excluded.at
       where attempt.count < ${FREE[kind]} or attempt.at + make_interval(secs => ${wait}) <= excluded.at
+        or attempt.at > excluded.at + make_interval(secs => ${MOST_S})
       returning count`,
     [key, at],
   )

@@ -64,6 +64,10 @@ describe('wrong words', () => {
     expect(await code(signIn(login, PASSWORD, later(2.9)))).toBe('tooManyTries')
     expect(await code(signIn(login, PASSWORD, later(3)))).toBe('taken')
     expect(await code(signIn(login, 'wrong words here', later(3)))).toBe('wrongWords')
+    for (let i = 0; i < FREE.account; i++) await code(signIn(login, 'wrong words here', later(3)))
+    // A clock set back: by little it waits as before, by more than anybody ever waits nobody does.
+    expect(await code(signIn(login, PASSWORD, later(3 - MOST_S)))).toBe('tooManyTries')
+    expect(await code(signIn(login, PASSWORD, later(2 - MOST_S)))).toBe('taken')
   })
   it('of one address are slowed too, whoever they are said to be', async () => {
     const tries = await Promise.all(Array.from({ length: FREE.address + 3 }, (_, i) => code(
