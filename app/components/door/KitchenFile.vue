@@ -45,5 +45,6 @@ h2 { font-size: 1.25rem; margin-top: 1.8rem; border-bottom: 1px solid var(--hair
 section > * + * { margin-top: 0.7rem; }
 .acts { display: flex; gap: 1rem; flex-wrap: wrap; }
 .acts > * { min-height: 44px; }
+.acts a { display: inline-flex; align-items: center; }
 .bad { color: var(--blood); font-weight: 600; }
 </style>
