@@ -18,8 +18,8 @@ function keyOf(kind: Tried, of: string, at: Date): string {
 
 /**
  * Counts a try before it is looked at, so that many at once are many. One that comes too soon is refused and not
- * counted. An account begins anew after a day without any, an address each day. A try from a time that has not come (the
- * clock was set back) holds nobody up.
+ * counted. An account begins anew after a day without any, an address each day.
+ * A try from a time that has not come (the clock was set back) holds nobody up.
  * @throws {Refusal} tooManyTries, with the seconds to wait
  */
 export async function countTry(em: EntityManager, kind: Tried, of: string, at: Date): Promise<void> {
