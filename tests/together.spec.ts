@@ -19,6 +19,7 @@ test('a batch is cooked on the tablet by two cooks through a killed server and a
     await tablet.locator('form.note button').click()
   }
   await takeUp(tablet, 'Bram Alder', '1111')
+  await expect(tablet.locator('[data-me]')).toHaveAccessibleName('Bram Alder')
   await tablet.goto(`/formula/${SAGS}/balance`)
   await settled(tablet)
   await tablet.getByRole('button', { name: 'Make it' }).click()
