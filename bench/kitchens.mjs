@@ -133,7 +133,6 @@ const line = (name, ...rest) => console.log(`${name.padEnd(34)} ${rest.join('  '
 async function load(rate, seconds, ask) {
   const times = {}
   const refused = []
-  const slow = []
   const began = performance.now()
   const all = []
   for (let i = 0; i < rate * seconds; i++) {
@@ -142,12 +141,10 @@ async function load(rate, seconds, ask) {
     all.push(ask(i).then(({ name, answer }) => {
       // From when it was due: what waits for its turn waits for the cook, too.
       (times[name] ??= []).push(performance.now() - due)
-      if (performance.now() - due > 300) slow.push([Math.round(due - began), Math.round(performance.now() - due), name])
       if (answer.status !== 200) refused.push(`${name}: ${answer.status} ${answer.text.slice(0, 80)}`)
     }))
   }
   await Promise.all(all)
-  if (process.env.SLOW) console.log(slow.slice(0, 3000).join('\n'))
   return { times, refused }
 }
 

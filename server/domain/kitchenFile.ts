@@ -101,10 +101,12 @@ function parentsFirst(lines: readonly Read[]): Read[] {
   const after = new Map<unknown, Read[]>()
   for (const l of states) {
     const of = l.row.parent_id ?? null
-    after.set(of, [...after.get(of) ?? [], l])
+    const siblings = after.get(of)
+    if (siblings) siblings.push(l)
+    else after.set(of, [l])
   }
   const ordered = [...after.get(null) ?? []]
-  for (const l of ordered) ordered.push(...after.get(l.row.id) ?? [])
+  for (const l of ordered) for (const child of after.get(l.row.id) ?? []) ordered.push(child)
   const all = [...new Set([...ordered, ...states])]
   let next = 0
   return lines.map(l => (l.table === 'formula_version' ? all[next++]! : l))

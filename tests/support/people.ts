@@ -14,9 +14,9 @@ export async function device(browser: Browser, lumbik: Lumbik, size = { width: 3
   if (hash) await page.goto(hash)
   return page
 }
-/** Leaves the demonstration and becomes the owner. */
-export async function becomeOwner(page: Page): Promise<void> {
-  await page.goto('/people')
+/** Leaves the demonstration and becomes the owner. @param site where, if not at the address tests go by */
+export async function becomeOwner(page: Page, site = ''): Promise<void> {
+  await page.goto(`${site}/people`)
   await page.locator('[data-out]').click()
   await expect(door(page)).toHaveAttribute('data-door', 'first')
   await page.getByLabel('Name of the kitchen').fill('Fernhollow glasshouse tea room')
