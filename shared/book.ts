@@ -50,6 +50,8 @@ export interface BatchWhole {
   formulaId: string
   versionId: string
   by: string
+  /** Who wrote what happened, by their actors' ids. */
+  names: Record<string, string>
   isDone: boolean
   head: number
   clock: BatchClock
@@ -70,6 +72,7 @@ export interface BatchNews {
   series: Series[]
   clock: BatchClock
   texts: TextRecord[]
+  names: Record<string, string>
 }
 
 /** What an instrument can be held against: ice and boiling water, buffers, a sugar solution, a weight. */

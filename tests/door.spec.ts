@@ -71,6 +71,40 @@ test('an inspector is invited, reads the Book and one record, and can change not
   await other.context().close()
 })
 
+for (const role of ['Inspector', 'Cook']) {
+  test(`nothing that ${role === 'Cook' ? 'a cook' : 'an inspector'} can press is refused`, async ({ page, browser, lumbik }) => {
+    await becomeOwner(page)
+    const phone = await device(browser, lumbik, { width: 1280, height: 800 }, await invite(page, 'Ines', role))
+    await accept(phone, 'Ines Hall', 'ines')
+    const refused: string[] = []
+    let asked = 0
+    phone.on('response', r => (asked += 1) && r.status() === 403 && refused.push(`${r.request().method()} ${r.url()}`))
+    phone.on('dialog', d => void d.accept())
+    await phone.goto('/book')
+    const settled = phone.locator('main[data-settled="true"]')
+    await expect(settled).toBeVisible()
+    const batch = (await phone.locator('[data-batch]').first().getAttribute('data-batch'))!
+    let pressed = 0
+    for (const path of ['/book', '/book/instruments', '/book/learned', `/batch/${batch}/record`, `/batch/${batch}/out`]) {
+      await phone.goto(path)
+      await expect(settled).toBeVisible()
+      const buttons = settled.getByRole('button')
+      for (let i = 0; i < await buttons.count(); i++) {
+        // Printing opens a window of the browser's own.
+        if (!(await buttons.nth(i).isEnabled()) || (await buttons.nth(i).textContent())?.includes('Print')) continue
+        await buttons.nth(i).click()
+        pressed += 1
+      }
+      await phone.waitForLoadState('load')
+      await phone.evaluate(async () => fetch('/api/door'))
+    }
+    expect(pressed).toBeGreaterThan(role === 'Cook' ? 20 : 5)
+    expect(asked).toBeGreaterThan(10)
+    expect(refused).toEqual([])
+    await phone.context().close()
+  })
+}
+
 test('somebody who leaves is signed out where they are, and what they wrote is a former cook’s', async ({ page, browser, lumbik }) => {
   await becomeOwner(page)
   const phone = await device(browser, lumbik, undefined, await invite(page, 'Rowan', 'Chef'))

@@ -13,7 +13,7 @@ const WHOLE = {
   head: 1, clock: { nowS: 100, speed: 10 }, texts: [], power: 1,
 } as unknown as BatchWhole
 const news = (over: Partial<BatchNews> = {}): BatchNews =>
-  ({ events: [], head: 1, series: [], clock: { nowS: 100, speed: 1 }, texts: [], ...over })
+  ({ events: [], head: 1, series: [], clock: { nowS: 100, speed: 1 }, texts: [], names: {}, ...over })
 
 let line: { onmessage: (m: { data: string }) => void, url: string } | null
 let bodies: { events: { id: string, happened: { kind: string } }[] }[]

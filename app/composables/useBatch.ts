@@ -83,6 +83,7 @@ export function useBatch(id: string) {
       head: Math.max(w.head, news.head),
       record: { ...w.record, events: [...w.record.events, ...fresh], readings },
       texts: news.texts.length > 0 ? news.texts : w.texts,
+      names: { ...w.names, ...news.names },
     }
     forgetSent()
   }

@@ -110,6 +110,13 @@ export async function textsOf(em: EntityManager, batchId: string): Promise<TextR
   return rows.map(({ id, text }) => ({ id, text: text ?? null }))
 }
 
+/** Who wrote these, by their actors' ids. */
+export async function namesOf(em: EntityManager, actorIds: readonly string[]): Promise<Record<string, string>> {
+  if (actorIds.length === 0) return {}
+  const rows = await em.find(ActorEntity, { id: { $in: [...new Set(actorIds)] } })
+  return Object.fromEntries(rows.map(a => [a.id, a.name]))
+}
+
 /** Its record, whole. */
 export async function recordOfBatch(em: EntityManager, row: BatchRow): Promise<BatchRecord> {
   return {
@@ -125,12 +132,13 @@ const powerOf = (s: Simulation | null) => s?.turns.at(-1)?.power ?? 1
 
 export async function wholeOf(em: EntityManager, row: BatchRow): Promise<BatchWhole> {
   const record = await recordOfBatch(em, row)
-  const by = await em.findOne(ActorEntity, { id: row.actorId })
+  const names = await namesOf(em, [row.actorId, ...record.events.map(e => e.actorId)])
   return {
     record,
     formulaId: row.formulaId,
     versionId: row.versionId,
-    by: by?.name ?? '',
+    by: names[row.actorId] ?? '',
+    names,
     isDone: row.isDone,
     head: row.head,
     clock: clockOf(row),

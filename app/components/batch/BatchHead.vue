@@ -4,7 +4,7 @@ import type { BatchItem, BookPage } from '../../../shared/book'
 import { clockWords, EVENT_WORDS, VIEW_NAMES } from '~/words/batch'
 import { say } from '~/words/say'
 
-const props = defineProps<{ batch: LiveBatch, view: string }>()
+const props = defineProps<{ batch: LiveBatch, view: string, views: readonly (keyof typeof VIEW_NAMES)[] }>()
 const fmt = useFormat()
 const whole = computed(() => props.batch.whole.value!)
 const record = computed(() => props.batch.record.value!)
@@ -36,9 +36,9 @@ const waits = computed(() => props.batch.pending.value.length)
         <template v-if="record.kitchen.learned"> · {{ $say('learned.usesSet') }}</template>
       </p>
     </div>
-    <nav class="choices no-print" :aria-label="$say('batch.title', { name: record.formula.name })">
+    <nav v-if="views.length > 1" class="choices no-print" :aria-label="$say('batch.title', { name: record.formula.name })">
       <NuxtLink
-        v-for="v in (['cook', 'out', 'why', 'record'] as const)" :key="v" :to="`/batch/${batch.id}/${v}`"
+        v-for="v in views" :key="v" :to="`/batch/${batch.id}/${v}`"
         :class="{ on: v === view }" :aria-current="v === view ? 'page' : undefined" replace
       >
         {{ VIEW_NAMES[v] }}

@@ -14,6 +14,7 @@ import { say } from '~/words/say'
 
 const props = defineProps<{ batch: LiveBatch, bench: Bench }>()
 const fmt = useFormat()
+const door = useDoorStore()
 const record = computed(() => props.batch.record.value!)
 const held = computed(() => holding(record.value.events))
 const lineName = (id: string) => {
@@ -37,6 +38,8 @@ function figureOf(e: Happened): string {
     default: return ''
   }
 }
+/** Who wrote it: in a kitchen of several hands that is not always who began. */
+const writer = (e: BatchEvent) => (e.actorId === 'me' ? door.me?.name : props.batch.whole.value!.names[e.actorId]) ?? ''
 /** Steps that were ticked tell nothing that is not told elsewhere. */
 const SILENT: readonly Happened['kind'][] = ['stepDone', 'stepSkipped', 'stepReopened', 'started']
 const rows = computed(() => [...record.value.events]
@@ -77,6 +80,7 @@ const json = () => saveFile(record.value.formula.name, 'batch.json', JSON.string
 const csv = () => saveFile(record.value.formula.name, 'readings.csv', readingsCsv(record.value), 'text/csv')
 /** What can be taken back of an event: its words, or its picture. */
 function ownOf(e: BatchEvent): string | null {
+  if (!door.may('write')) return null
   if (e.kind === 'photo') return gone.value.has(e.photoId) ? null : `/api/photos/${e.photoId}`
   const id = e.kind === 'note' ? e.textId : e.kind === 'corrected' ? e.whyId : null
   return id !== null && props.batch.texts.value.get(id) ? `/api/texts/${id}` : null
@@ -130,7 +134,7 @@ async function redact(e: BatchEvent) {
       <thead>
         <tr>
           <th>{{ $say('batch.recordTime') }}</th><th>{{ $say('batch.recordWhat') }}</th>
-          <th>{{ $say('batch.recordFigure') }}</th>
+          <th>{{ $say('batch.recordFigure') }}</th><th>{{ $say('batch.recordWho') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -148,6 +152,7 @@ async function redact(e: BatchEvent) {
               {{ e.kind === 'photo' ? $say('batch.redactPhoto') : $say('batch.redact') }}
             </button>
           </td>
+          <td dir="auto">{{ writer(e) }}</td>
         </tr>
       </tbody>
     </table>

@@ -10,6 +10,7 @@ import { say } from '~/words/say'
 useHead({ title: say('book.title') })
 const fmt = useFormat()
 const kitchen = useKitchenStore()
+const door = useDoorStore()
 const route = useRoute()
 const items = shallowRef<BatchItem[] | null>(null)
 const next = ref<string | null>(null)
@@ -142,7 +143,7 @@ async function csv() {
             </template>
           </span>
           <span class="acts">
-            <NuxtLink v-if="isBad(i)" class="underline" :to="`/batch/${i.id}/why`">{{ $say('book.why') }}</NuxtLink>
+            <NuxtLink v-if="isBad(i) && door.may('make')" class="underline" :to="`/batch/${i.id}/why`">{{ $say('book.why') }}</NuxtLink>
             <button
               v-if="formula === ''" type="button" class="underline"
               :aria-label="`${$say('book.only')} ${i.name}`" @click="formula = i.formulaId"
@@ -153,7 +154,7 @@ async function csv() {
         </li>
       </ul>
       <button v-if="next" type="button" class="underline more" @click="load(true)">{{ $say('book.fetchMore') }}</button>
-      <ByVersion v-if="formula !== ''" :formula-id="formula" :items="items" />
+      <ByVersion v-if="formula !== '' && door.may('make')" :formula-id="formula" :items="items" />
       <BookPlots :items="items" :is-bad="isBad" :of="oneFormula" />
     </template>
   </main>

@@ -14,6 +14,7 @@ const AGAINST = group<Record<DeviceCheck['against'], string>>('instruments.AGAIN
 useHead({ title: say('instruments.title') })
 const fmt = useFormat()
 const kitchen = useKitchenStore()
+const door = useDoorStore()
 const items = shallowRef<DeviceRecord[] | null>(null)
 const wrong = ref('')
 async function act(run: () => Promise<{ items: DeviceRecord[] }>) {
@@ -105,13 +106,14 @@ function drifts(d: DeviceRecord): string {
         </div>
         <div class="acts">
           <button
-            v-for="a in CHECKS_OF[d.kind]" :key="a" type="button" class="flat"
+            v-for="a in door.may('make') ? CHECKS_OF[d.kind] : []" :key="a" type="button" class="flat"
             :aria-label="`${$say('instruments.check')} ${d.name}: ${AGAINST[a]}`" @click="begin(d, a)"
           >
             {{ AGAINST[a] }}
           </button>
           <button
-            type="button" class="underline" :aria-label="`${$say('instruments.takeOut')} ${d.name}`" @click="takeOut(d)"
+            v-if="door.may('write')" type="button" class="underline"
+            :aria-label="`${$say('instruments.takeOut')} ${d.name}`" @click="takeOut(d)"
           >
             {{ $say('instruments.takeOut') }}
           </button>
@@ -129,7 +131,7 @@ function drifts(d: DeviceRecord): string {
         </form>
       </li>
     </ul>
-    <form class="add" @submit.prevent="add">
+    <form v-if="door.may('write')" class="add" @submit.prevent="add">
       <h2>{{ $say('instruments.add') }}</h2>
       <div>
         <label class="field-label" for="i-kind">{{ $say('instruments.kind') }}</label>

@@ -9,6 +9,9 @@ import { say } from '~/words/say'
 useHead({ title: say('learned.title') })
 const fmt = useFormat()
 const kitchen = useKitchenStore()
+const door = useDoorStore()
+/** What all go by is set by whoever writes formulas. */
+const maySet = computed(() => door.may('write'))
 const list = shallowRef<LearnedList | null>(null)
 const { work, failed, isGoing, load, ask, cancel, result } = useWork<Calibration & { batchIds: string[] }, LearnedList>(
   '/api/learned', (said) => { list.value = { items: said.items, goesBy: said.goesBy } },
@@ -39,9 +42,9 @@ const goesBy = computed(() => list.value?.items.find(s => s.id === list.value?.g
     <div v-if="isGoing" class="going" role="status">
       <p>{{ $say('learned.working') }} <span class="num">{{ fmt.percent(work!.progress) }}</span></p>
       <progress :value="work!.progress" max="1" :aria-label="$say('learned.working')" />
-      <button type="button" class="flat" @click="cancel">{{ $say('learned.cancel') }}</button>
+      <button v-if="maySet" type="button" class="flat" @click="cancel">{{ $say('learned.cancel') }}</button>
     </div>
-    <button v-else-if="!result || work!.isStale" type="button" class="press" @click="ask">
+    <button v-else-if="maySet && (!result || work!.isStale)" type="button" class="press" @click="ask">
       {{ result ? $say('learned.again') : $say('learned.ask') }}
     </button>
     <template v-if="result">
@@ -83,7 +86,7 @@ const goesBy = computed(() => list.value?.items.find(s => s.id === list.value?.g
           </table>
         </section>
         <button
-          v-if="!isAccepted && told.length" type="button" class="press" data-accept
+          v-if="maySet && !isAccepted && told.length" type="button" class="press" data-accept
           @click="put({ calibrationId: work!.id })"
         >
           {{ $say('learned.accept', { n: (list!.items[0]?.number ?? 0) + 1 }) }}
@@ -102,12 +105,12 @@ const goesBy = computed(() => list.value?.items.find(s => s.id === list.value?.g
         <li v-for="s in list.items" :key="s.id" :data-set="s.number">
           {{ $say('learned.set', { n: s.number, at: fmt.day(s.createdAt) }) }}
           <b v-if="s.id === list.goesBy">{{ $say('learned.counts') }}</b>
-          <button v-else type="button" class="underline" @click="put({ goesBy: s.id })">
+          <button v-else-if="maySet" type="button" class="underline" @click="put({ goesBy: s.id })">
             {{ $say('learned.goBack') }}
           </button>
         </li>
       </ul>
-      <button v-if="list.goesBy" type="button" class="underline" data-none @click="put({ goesBy: null })">
+      <button v-if="maySet && list.goesBy" type="button" class="underline" data-none @click="put({ goesBy: null })">
         {{ $say('learned.none') }}
       </button>
     </section>

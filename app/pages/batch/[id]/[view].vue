@@ -8,7 +8,10 @@ definePageMeta({ key: route => `batch-${String((route.params as { id: string }).
 const route = useRoute()
 const params = computed(() => route.params as { id: string, view: string })
 const VIEWS = ['cook', 'out', 'why', 'record'] as const
-const view = computed(() => VIEWS.find(v => v === params.value.view) ?? 'cook')
+const door = useDoorStore()
+/** Who only reads has its record. */
+const views = computed(() => (door.may('make') || !door.isIn ? VIEWS : ['record'] as const))
+const view = computed(() => views.value.find(v => v === params.value.view) ?? views.value[0])
 const batch = useBatch(params.value.id)
 const record = batch.record
 const kitchenStore = useKitchenStore()
@@ -37,7 +40,7 @@ const assessment = assessor.assessment
       {{ batch.failed.value ? $say('batch.away') : $say('card.workingItOut') }}
     </p>
     <template v-else>
-      <BatchHead :batch="batch" :view="view" />
+      <BatchHead :batch="batch" :view="view" :views="views" />
       <CookView v-if="view === 'cook' && bench && assessment" :batch="batch" :bench="bench" :assessment="assessment" />
       <OutcomeForm v-else-if="view === 'out' && bench" :batch="batch" :bench="bench" />
       <WhyPanel v-else-if="view === 'why' && bench" :batch="batch" :bench="bench" />

@@ -1,6 +1,6 @@
 import { type BatchNews, channelKey } from '../../../../shared/book'
 import { readHave } from '../../../../shared/schemas/book'
-import { clockOf, eventsAfter, textsOf, tickingRow } from '../../../domain/batches'
+import { clockOf, eventsAfter, namesOf, textsOf, tickingRow } from '../../../domain/batches'
 import { catchUp } from '../../../domain/demonstration'
 import { readingsOf } from '../../../domain/readings'
 
@@ -37,7 +37,8 @@ export default defineEventHandler(async (event) => {
     const events = row.head > head ? await eventsAfter(fork, id, head) : []
     const series = await readingsOf(fork, id, have)
     const texts = events.length > 0 ? await textsOf(fork, id) : []
-    const news: BatchNews = { events, head: row.head, series, clock: clockOf(row), texts }
+    const names = await namesOf(fork, events.map(e => e.actorId))
+    const news: BatchNews = { events, head: row.head, series, clock: clockOf(row), texts, names }
     head = row.head
     for (const s of series) have[channelKey(s)] = s.timeS.at(-1)!
     const clock = `${row.clockAt.getTime()}/${row.clockS}/${row.speed}`
