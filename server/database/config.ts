@@ -13,11 +13,12 @@ import { Migration0008 } from './migrations/Migration0008'
 import { Migration0009 } from './migrations/Migration0009'
 import { Migration0010 } from './migrations/Migration0010'
 import { Migration0011 } from './migrations/Migration0011'
+import { Migration0012 } from './migrations/Migration0012'
 import { walled } from './wall'
 
 const MIGRATIONS = [
   Migration0001, Migration0002, Migration0003, Migration0004, Migration0005, Migration0006, Migration0007,
-  Migration0008, Migration0009, Migration0010, Migration0011,
+  Migration0008, Migration0009, Migration0010, Migration0011, Migration0012,
 ]
 export const MIGRATION_NAMES = MIGRATIONS.map(m => m.name)
 

@@ -27,7 +27,8 @@ async function restored(file: string) {
   const client = new pg.Client({ connectionString: testUrl(name) })
   await client.connect()
   // A dump brings neither roles nor extensions.
-  await client.query(`create extension if not exists pg_trgm; do $$ begin create role ${APP_ROLE} nologin;
+  await client.query(`create extension if not exists pg_trgm;
+    create extension if not exists btree_gin; do $$ begin create role ${APP_ROLE} nologin;
     exception when duplicate_object or unique_violation then null; end $$`)
   await client.query(gunzipSync(readFileSync(join(FOLDER, file))).toString())
   const count = async (table: string): Promise<number> =>
@@ -38,9 +39,12 @@ async function restored(file: string) {
   return { name, before, count, end: () => client.end() }
 }
 const all = /^schema-(\d{4})/
+/** Schemas that no program ever had: they came together with the next. */
+const NEVER_ALONE = ['0010']
 it('there is one of each schema before this one', () => {
-  expect(DUMPS.map(d => all.exec(d)![1])).toEqual(MIGRATION_NAMES.slice(0, DUMPS.length).map(n => n.slice(-4)))
-  expect(DUMPS.length).toBeGreaterThanOrEqual(MIGRATION_NAMES.length - 2)
+  const numbers = MIGRATION_NAMES.map(n => n.slice(-4)).filter(n => !NEVER_ALONE.includes(n))
+  expect(DUMPS.map(d => all.exec(d)![1])).toEqual(numbers.slice(0, DUMPS.length))
+  expect(DUMPS.length).toBeGreaterThanOrEqual(numbers.length - 1)
 })
 
 it.each(DUMPS)('%s starts, loses nothing, and is read', async (file) => {

@@ -150,6 +150,7 @@ export const FormulaEntity = defineEntity({
     { properties: ['parentFormulaId'] },
     found('formula', 'name', 'gin_trgm_ops'),
     found('formula', 'things'),
+    only('formula_school_index', '"formula" ("kitchen_id", "school", "updated_at", "position", "id", "trouble") where "deleted_at" is null'),
     only('formula_trouble_index', '"formula" ("kitchen_id", "trouble", "updated_at", "position", "id") where "deleted_at" is null'),
   ],
 })
@@ -239,6 +240,7 @@ export const BatchEntity = defineEntity({
     found('batch', 'faults'),
     found('batch', 'lots'),
     only('batch_done_index', '"batch" ("kitchen_id") where "is_done"'),
+    only('batch_of_formula_index', '"batch" ("kitchen_id", "formula_id", "started_at", "id")'),
     only('batch_going_index', '"batch" ("kitchen_id", "started_at", "id") where not "is_done"'),
   ],
 })

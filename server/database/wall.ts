@@ -14,7 +14,8 @@ export const WALLED = [
   'change_note', 'presence',
 ] as const
 
-interface Inside { kitchenId: string | null }
+/** `undefined`: of people only, whichever kitchen a connection last was in. */
+interface Inside { kitchenId: string | null | undefined }
 const inside = new AsyncLocalStorage<Inside>()
 
 /** Work for one kitchen, and whatever it begins; null: for none yet. */
@@ -24,6 +25,8 @@ export function enterKitchen(kitchenId: string): void {
   const now = inside.getStore()
   if (now) now.kitchenId = kitchenId
 }
+/** Work that asks for people and their sessions only, which are in no kitchen: a connection stays where it is. */
+export const beforeKitchens = <T>(work: () => T): T => inside.run({ kitchenId: undefined }, work)
 /** The kitchen that the work in hand is for. */
 export const kitchenNow = (): string | null => inside.getStore()?.kitchenId ?? null
 
@@ -63,8 +66,9 @@ export function walled(query: Query, ready: (error: Error | null, query: Query) 
       of = null
       return query(...args)
     }
-    const wanted = kitchenNow() ?? ''
-    if (wanted === of) return query(...args)
+    const at = inside.getStore()
+    const wanted = at?.kitchenId ?? ''
+    if (wanted === of || (at && at.kitchenId === undefined)) return query(...args)
     const done = args.at(-1) as Answered
     query('select set_config(\'lumbik.kitchen\', $1, false)', [wanted], ((error) => {
       if (error) return done(error)

@@ -2,13 +2,13 @@
 import { LockMode, type InferEntity } from '@mikro-orm/core'
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { setName, STANDARD } from '#core/base/parameters'
-import { BATCH_FORMAT, BATCH_VERSION, type BatchEvent, type BatchRecord, holding } from '#core/book/record'
+import { BATCH_FORMAT, BATCH_VERSION, type BatchEvent, type BatchRecord, type Happened, holding } from '#core/book/record'
 import { benchOf, type Planned } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import { ENGINE_VERSION } from '#core/pipeline/assessment'
 import { DEVICES } from '#core/simulate/batch'
 import { scaleWeights } from '#core/simulate/alongside'
-import { ActorEntity, BatchEntity, BatchEventEntity, BatchTextEntity } from '../database/entities'
+import { BatchEntity, BatchEventEntity, BatchTextEntity } from '../database/entities'
 import type { BatchClock, BatchWhole, Frozen, Simulation, TextRecord } from '../../shared/book'
 import type { SentEvent } from '../../shared/schemas/book'
 import { loadFormula } from './formulas'
@@ -102,18 +102,21 @@ export async function tickingRow(em: EntityManager, owner: Owner, id: string): P
 
 /** What happened after a number, in order. */
 export async function eventsAfter(em: EntityManager, batchId: string, after: number): Promise<BatchEvent[]> {
-  const rows = await em.find(BatchEventEntity, { batchId, number: { $gt: after } }, { orderBy: { number: 'asc' } })
-  return rows.map(r => ({ id: r.id, atS: r.atS, actorId: r.actorId, ...r.happened }))
+  const rows = await em.execute<{ id: string, at_s: number, actor_id: string, happened: Happened }[]>(
+    'select id, at_s, actor_id, happened from batch_event where batch_id = ? and number > ? order by number',
+    [batchId, after],
+  )
+  return rows.map(r => ({ id: r.id, atS: r.at_s, actorId: r.actor_id, ...r.happened }))
 }
 export async function textsOf(em: EntityManager, batchId: string): Promise<TextRecord[]> {
-  const rows = await em.find(BatchTextEntity, { batchId }, { orderBy: { createdAt: 'asc' } })
-  return rows.map(({ id, text }) => ({ id, text: text ?? null }))
+  return em.execute<TextRecord[]>('select id, text from batch_text where batch_id = ? order by created_at', [batchId])
 }
 
 /** Who wrote these, by their actors' ids. */
 export async function namesOf(em: EntityManager, actorIds: readonly string[]): Promise<Record<string, string>> {
   if (actorIds.length === 0) return {}
-  const rows = await em.find(ActorEntity, { id: { $in: [...new Set(actorIds)] } })
+  const rows = await em.execute<{ id: string, name: string }[]>(
+    'select id, name from actor where id = any(?::uuid[])', [`{${[...new Set(actorIds)].join()}}`])
   return Object.fromEntries(rows.map(a => [a.id, a.name]))
 }
 

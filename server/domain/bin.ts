@@ -30,23 +30,18 @@ const among = ({ kind }: { kind?: string }) => (kind ? { kind } : {}) as object
 
 /** What can be brought back, the last deleted first. */
 export async function listBin(em: EntityManager, owner: Owner, at: Date): Promise<BinItem[]> {
-  const found: BinItem[] = []
-  for (const [kind, table] of Object.entries(TABLES) as [BinKind, { entity: Thing, kind?: string }][]) {
-    const rows = await em.find(
-      table.entity,
-      { kitchenId: owner.id, deletedAt: { $gt: oldest(at) }, ...among(table) },
-      { fields: ['id', 'name', 'deletedAt'], orderBy: { deletedAt: 'desc' }, limit: LISTED_MOST },
-    )
-    for (const row of rows)
-      found.push({
-        kind,
-        id: row.id,
-        name: row.name,
-        deletedAt: row.deletedAt!.toISOString(),
-        until: addDays(row.deletedAt!, BIN_DAYS).toISOString(),
-      })
-  }
-  return found.sort((a, b) => b.deletedAt.localeCompare(a.deletedAt))
+  const of = Object.entries(TABLES).map(([kind, table]) =>
+    `(select '${kind}' as kind, id, name, deleted_at from "${em.getMetadata().get(table.entity.name).tableName}"
+      where kitchen_id = ? and deleted_at > ?::timestamptz ${table.kind ? `and kind = '${table.kind}'` : ''}
+      order by deleted_at desc limit ${LISTED_MOST})`)
+  const rows = await em.execute<{ kind: BinKind, id: string, name: string, deleted_at: string }[]>(
+    `${of.join(' union all ')} order by deleted_at desc`,
+    of.flatMap(() => [owner.id, oldest(at).toISOString()]),
+  )
+  return rows.map(({ kind, id, name, deleted_at }) => {
+    const deletedAt = new Date(deleted_at)
+    return { kind, id, name, deletedAt: deletedAt.toISOString(), until: addDays(deletedAt, BIN_DAYS).toISOString() }
+  })
 }
 
 /** Brings one back, with all its versions. Asked twice, it is simply there. @throws {Refusal} unknown */

@@ -136,12 +136,14 @@ export async function listFormulas(em: EntityManager, owner: Owner, query: ListQ
       `(${trouble}, updated_at, position, id) < (?::int, ?::timestamptz, ?::int, ?::uuid)`,
       ...readCursor(query.after),
     )
+  const order =
+    `order by ${query.troubleFirst ? 'trouble desc' : 'deleted_at desc'}, updated_at desc, position desc, id desc`
   const rows = await em.execute<ListedRow[]>(
+    // Which they are first, from indexes alone; what is shown is read of those.
     `select ${trouble} as trouble, id, name, school, eggs, version, updated_at, demo, position,
       result, result_engine, result_revision, result_version, readable
-    from formula where ${where.join(' and ')}
-    order by ${query.troubleFirst ? 'trouble desc' : 'deleted_at desc'}, updated_at desc, position desc, id desc
-    limit ${PAGE_SIZE + 1}`,
+    from formula where id = any(array(select id from formula where ${where.join(' and ')}
+      ${order} limit ${PAGE_SIZE + 1})) ${order}`,
     params,
   )
   const page = rows.slice(0, PAGE_SIZE)

@@ -82,7 +82,9 @@ async function headOf(em: EntityManager, owner: Pick<Owner, 'id'>, kind: WorkKin
   if (!row) throw new Refusal('unknown', 'id', 'unknownBatch')
   return row.head
 }
-const recordOfWork = (row: WorkRow, head: number): WorkRecord => ({
+const recordOfWork = (
+  row: Pick<WorkRow, 'id' | 'kind' | 'targetId' | 'state' | 'progress' | 'head' | 'result'>, head: number,
+): WorkRecord => ({
   id: row.id, kind: row.kind, targetId: row.targetId, state: row.state, progress: row.progress,
   isStale: row.head !== head, result: row.result ?? null,
 })
@@ -92,10 +94,12 @@ export async function lastWork(
   em: EntityManager, owner: Owner, kind: WorkKind, targetId: string,
 ): Promise<WorkRecord | null> {
   const head = await headOf(em, owner, kind, targetId)
-  const row = await em.findOne(
-    WorkEntity, { kitchenId: owner.id, kind, targetId }, { orderBy: { createdAt: 'desc', id: 'desc' } },
+  const [row] = await em.execute<(Omit<Parameters<typeof recordOfWork>[0], 'targetId'> & { target_id: string })[]>(
+    `select id, kind, target_id, state, progress, head, result from work
+      where kitchen_id = ? and kind = ? and target_id = ? order by created_at desc, id desc limit 1`,
+    [owner.id, kind, targetId],
   )
-  return row && recordOfWork(row, head)
+  return row ? recordOfWork({ ...row, targetId: row.target_id }, head) : null
 }
 
 /** Asks for work; what goes on already about the same is answered. @throws {Refusal} unknown; away, without jobs */

@@ -7,14 +7,27 @@ import type { LearnedItem, LearnedList } from '../../shared/book'
 import { lockKitchen, type Owner } from './kitchen'
 import { Refusal } from './refusal'
 
+interface Row {
+  goes_by: string | null
+  id: string
+  number: number
+  created_at: string
+  calibration_id: string
+  theta: Record<string, number>
+}
 /** Which sets there are, the newest first, and which one counts. */
 export async function listLearned(em: EntityManager, owner: Pick<Owner, 'id'>): Promise<LearnedList> {
-  const kitchen = await em.findOneOrFail(KitchenEntity, { id: owner.id }, { fields: ['learnedSetId'] })
-  const rows = await em.find(LearnedSetEntity, { kitchenId: owner.id }, { orderBy: { number: 'desc' }, limit: 100 })
-  const items: LearnedItem[] = rows.map(r => ({
-    id: r.id, number: r.number, createdAt: r.createdAt.toISOString(), calibrationId: r.calibrationId, theta: r.theta,
+  const rows = await em.execute<(Row | { goes_by: string | null, id: null })[]>(
+    `select k.learned_set_id as goes_by, s.id, s.number, s.created_at, s.calibration_id, s.theta
+    from kitchen k left join learned_set s on s.kitchen_id = k.id
+    where k.id = ? order by s.number desc nulls last limit 100`,
+    [owner.id],
+  )
+  const items = rows.filter((r): r is Row => r.id !== null).map((r): LearnedItem => ({
+    id: r.id, number: r.number, createdAt: new Date(r.created_at).toISOString(), calibrationId: r.calibration_id,
+    theta: r.theta,
   }))
-  return { items, goesBy: kitchen.learnedSetId ?? null }
+  return { items, goesBy: rows[0]?.goes_by ?? null }
 }
 
 /** Accepts what a calibration found: a set of its own, which counts from now on. @throws {Refusal} unknown */

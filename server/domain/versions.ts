@@ -64,20 +64,31 @@ function readCursor(cursor: string): [string, string] {
 const CHANGES_SHOWN = 3
 
 type VersionRow = InferEntity<typeof FormulaVersionEntity>
+type Changes = Pick<VersionItem, 'changes'>
+/** What was found between two kept states, by their ids: neither ever changes. The oldest found goes first. */
+const found = new Map<string, Changes>()
+const FOUND_MOST = 20_000
 /** What changed with each state of a page since the one before it, by id; nothing where either cannot be read. */
-function changesOf(rows: readonly VersionRow[]): Map<string, Pick<VersionItem, 'changes'>> {
-  const benches = rows.map((row) => {
-    try {
-      return benchOf(readStored(row, row.occasion ?? null))
-    } catch {
-      return null
-    }
-  })
-  return new Map(rows.map((row, i) => {
-    const [now, before] = [benches[i], benches[i + 1]]
-    if (!now || !before) return [row.id, {}]
-    return [row.id, { changes: differences(before, now).map(u => u.difference).slice(0, CHANGES_SHOWN) }]
-  }))
+async function changesOf(em: EntityManager, ids: readonly string[]): Promise<Map<string, Changes>> {
+  const pairs = ids.map((id, i) => ({ id, before: ids[i + 1], of: `${id} ${ids[i + 1]}` }))
+  const open = pairs.filter(p => p.before && !found.has(p.of))
+  const rows = open.length === 0 ? [] : await em.find(
+    FormulaVersionEntity, { id: { $in: open.flatMap(p => [p.id, p.before!]) } },
+    { fields: ['document', 'occasion', 'schemaVersion'] })
+  const benches = new Map(rows.map(row => [row.id, benchIn(row as VersionRow)]))
+  for (const { id, before, of } of open) {
+    const [a, b] = [benches.get(before!), benches.get(id)]
+    if (found.size >= FOUND_MOST) found.delete(found.keys().next().value!)
+    found.set(of, a && b ? { changes: differences(a, b).map(u => u.difference).slice(0, CHANGES_SHOWN) } : {})
+  }
+  return new Map(pairs.map(p => [p.id, found.get(p.of) ?? {}]))
+}
+function benchIn(row: VersionRow) {
+  try {
+    return benchOf(readStored(row, row.occasion ?? null))
+  } catch {
+    return null
+  }
 }
 
 /** Kept states, newest first, a page at a time. @throws {Refusal} unknown */
@@ -94,17 +105,14 @@ export async function listVersions(
   )
   if (!formula) throw new Refusal('unknown', 'id', 'unknownFormula')
   const where = { formulaId, kitchenId: owner.id }
-  const qb = em
-    .createQueryBuilder(FormulaVersionEntity, 'v')
-    .select([...SHOWN, 'document', 'occasion', 'schemaVersion'])
-    .where(where)
-  if (after) qb.andWhere('(v.created_at, v.id) < (?::timestamptz, ?::uuid)', readCursor(after))
-  const rows = await qb
-    .orderBy({ createdAt: 'desc', id: 'desc' })
-    .limit(VERSIONS_PAGE + 1)
-    .getResult()
+  const rows = (await em.execute<{ id: string, label: string, created_at: string }[]>(
+    `select id, label, created_at from formula_version where formula_id = ? and kitchen_id = ?
+      ${after ? 'and (created_at, id) < (?::timestamptz, ?::uuid)' : ''}
+    order by created_at desc, id desc limit ${VERSIONS_PAGE + 1}`,
+    [formulaId, owner.id, ...(after ? readCursor(after) : [])],
+  )).map(r => ({ id: r.id, label: r.label, createdAt: new Date(r.created_at) }))
   const page = rows.slice(0, VERSIONS_PAGE)
-  const changes = changesOf(rows)
+  const changes = await changesOf(em, rows.map(r => r.id))
   const named = after
     ? []
     : await em.find(

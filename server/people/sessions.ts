@@ -4,6 +4,7 @@ import type { EntityManager } from '@mikro-orm/postgresql'
 import { addMinutes, subDays, subMinutes } from 'date-fns'
 import { type Role, type SessionShown, TABLET_LOCKS_MIN } from '../../shared/door'
 import { DEMO_OWNER } from '../database/demo'
+import { beforeKitchens } from '../database/wall'
 import { Refusal } from '../domain/refusal'
 
 /** Somebody signed in, or a tablet that nobody has unlocked. */
@@ -43,7 +44,9 @@ const whoOf = (r: Row): Who | null => r.membership_id === null ? null : {
 }
 
 /** The session of an id that still holds; null: ended, idle too long, its tablet cut off, its person gone. */
-export async function sessionOf(em: EntityManager, id: string, at: Date): Promise<Session | null> {
+export const sessionOf = (em: EntityManager, id: string, at: Date): Promise<Session | null> =>
+  beforeKitchens(async () => readSession(em, id, at))
+async function readSession(em: EntityManager, id: string, at: Date): Promise<Session | null> {
   const [row] = await em.execute<Row[]>(
     `select s.id, s.kitchen_id, s.tablet_id, t.name as tablet, s.seen_at, m.id as membership_id, m.person_id,
       m.actor_id, p.name, m.role
