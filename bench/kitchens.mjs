@@ -216,7 +216,7 @@ async function assessments(begin) {
 }
 
 /** What the server holds, minute by minute, while it is asked half as much. */
-async function memory(people, url) {
+export async function memory(people, url) {
   const ways = []
   for (const p of people) ways.push(Object.entries(await looks(p)))
   const figures = client(url)
@@ -228,7 +228,7 @@ async function memory(people, url) {
       return { name, answer: await people[of].call('GET', path) }
     })
     const said = (await figures.call('GET', '/metrics')).text
-    const figure = name => Number(new RegExp(`^${name} (\\S+)`, 'm').exec(said)[1]) / 1e6
+    const figure = name => Number(new RegExp(`^lumbik_${name} (\\S+)`, 'm').exec(said)[1]) / 1e6
     held.push({ rss: figure('process_resident_memory_bytes'), heap: figure('nodejs_heap_size_used_bytes') })
     line(`minute ${minute + 1}`, `resident ${held.at(-1).rss.toFixed(0)} MB`, `heap ${held.at(-1).heap.toFixed(0)} MB`, `refused ${refused.length}`)
   }

@@ -96,8 +96,10 @@ export interface DeviceRecord extends DeviceFigures {
 }
 
 /** Work that goes on beside requests. */
-export const WORK_KINDS = ['diagnose', 'learn'] as const
+export const WORK_KINDS = ['diagnose', 'learn', 'export'] as const
 export type WorkKind = (typeof WORK_KINDS)[number]
+/** What came of writing a kitchen's file. */
+export interface ExportResult { at: string, lines: number, bytes: number }
 export type WorkState = 'waiting' | 'going' | 'done' | 'failed' | 'cancelled'
 export interface WorkRecord<T = unknown> {
   id: string

@@ -1,6 +1,6 @@
 /** What devices of a kitchen tell one another: what was changed, and who is where. */
 
-export const NOTED = ['formula', 'kitchen', 'lot', 'day', 'batch', 'presence'] as const
+export const NOTED = ['formula', 'kitchen', 'lot', 'day', 'batch', 'presence', 'work'] as const
 export type Noted = (typeof NOTED)[number]
 /** Something that was changed; of a presence the place that somebody came to or left. */
 export interface ChangeNote { kind: Noted, target: string, version: number }

@@ -163,6 +163,9 @@ test('a key of one’s own device is made with the password, signs in without it
 
 test('the kitchen is downloaded as a file, and read in again as a kitchen of its own', async ({ page }) => {
   await page.goto('/people')
+  await expect(page.locator('[data-kitchen-file]')).toHaveCount(0)
+  await page.locator('[data-write-file]').click()
+  await expect(page.locator('[data-kitchen-file]')).toBeVisible()
   const downloading = page.waitForEvent('download')
   await page.locator('[data-kitchen-file]').click()
   const download = await downloading

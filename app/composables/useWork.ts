@@ -22,6 +22,9 @@ export function useWork<T, A extends object = object>(path: string, also: (answe
   }
   const load = () => call('GET')
   useIntervalFn(() => { if (isGoing.value) void load() }, ASKS_MS)
+  // Asked for, done or given up from elsewhere, too.
+  const heard = onNote(({ kind }) => { if (kind === 'work') void load() })
+  onScopeDispose(heard.off)
   async function cancel() {
     if (!work.value) return
     work.value = (await api<{ work: WorkRecord<T> }>(`/api/jobs/${work.value.id}`, { method: 'DELETE' })).work

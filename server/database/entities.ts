@@ -476,6 +476,20 @@ export const AttemptEntity = defineEntity({
   tableName: 'attempt',
   properties: { key: p.string().length(80).primary(), count: p.integer(), at: p.datetime() },
 })
+/** A file that long work wrote, in parts. */
+export const WorkFileEntity = defineEntity({
+  name: 'WorkFile',
+  tableName: 'work_file',
+  properties: {
+    workId: p.uuid().primary(),
+    number: p.integer().primary(),
+    kitchenId: p.uuid(),
+    actorId: p.uuid(),
+    createdAt: p.datetime(),
+    part: p.text(),
+  },
+  indexes: [{ properties: ['kitchenId'] }],
+})
 /** What was changed, written by triggers, for whoever listens. */
 export const ChangeNoteEntity = defineEntity({
   name: 'ChangeNote',
@@ -583,6 +597,7 @@ export const entities = [
   ServerSecretEntity,
   ChangeNoteEntity,
   PresenceEntity,
+  WorkFileEntity,
   AuditEntity,
 ]
 export type FormulaRow = InferEntity<typeof FormulaEntity>

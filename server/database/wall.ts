@@ -11,7 +11,7 @@ export const APP_ROLE = 'lumbik_app'
 export const WALLED = [
   'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'occasion', 'formula_version', 'mutation', 'batch',
   'batch_event', 'reading', 'batch_text', 'batch_photo', 'device', 'calibration', 'learned_set', 'work', 'day', 'audit',
-  'change_note', 'presence',
+  'change_note', 'presence', 'work_file',
 ] as const
 
 /** `undefined`: of people only, whichever kitchen a connection last was in. */

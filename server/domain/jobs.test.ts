@@ -8,12 +8,22 @@ import type { Calibration } from '#core/learn/calibrate'
 import { demoFormulas } from '../database/demo'
 import { WorkEntity } from '../database/entities'
 import { boot } from '../database/boot'
+import { within } from '../database/wall'
 import { coreKitchen } from '../../shared/kitchen'
 import { progressOf, STOPPED, type Watched } from '../threads/watched'
 import { closeOrm } from '../utils/orm'
 import { addEvents, startBatch } from './batches'
+import { forgetExports, lastExport } from './exports'
+import { listFormulas } from './formulas'
 import { askWork, cancelWork, lastWork, startJobs, type Workers } from './jobs'
 import { loadKitchen, loadOwner } from './kitchen'
+import { wantSummaries } from './refresh'
+
+// No thread was built here: what it would do is done in place.
+vi.mock('../threads/pool', async () => {
+  const tasks = await import('../threads/tasks') as unknown as Record<string, (job: unknown) => unknown>
+  return { inThread: async (name: string, job: unknown) => tasks[name]!(job), inLongThread: () => {} }
+})
 
 const AT = new Date('2026-11-28T08:00:00Z')
 const PATIENT = { timeout: 120_000, interval: 50 }
@@ -167,6 +177,49 @@ describe('a job', () => {
     expect(done[0]).toMatch(new RegExp(` ${Math.min(60, before[0]!.n)}$`))
     const kept = await fork().execute<{ batch_ids: string[] }[]>('select batch_ids from calibration where id = ?', [id])
     expect(kept[0]!.batch_ids).toHaveLength(Math.min(60, before[0]!.n))
+  })
+})
+
+describe('a kitchen’s file as a job', () => {
+  it('is written beside its work, fetched whole, and gone after a day', async () => {
+    const who = await owner()
+    await expect(lastExport(fork(), who)).rejects.toMatchObject({ code: 'noFile' })
+    await begins({})
+    const { id } = await askWork(fork(), who, 'export', who.id)
+    const written = () => lastWork(fork(), who, 'export', who.id)
+    await vi.waitFor(async () => expect(await written()).toMatchObject({ id, state: 'done', progress: 1 }), PATIENT)
+    const { result } = (await written())!
+    let text = ''
+    const { parts } = await lastExport(fork(), who)
+    for await (const part of parts()) text += part
+    const [{ n }] = await fork().execute<[{ n: number }]>('select count(*)::int as n from batch')
+    const lines = text.trim().split('\n').map(l => JSON.parse(l) as { table?: string })
+    expect(lines.filter(l => l.table === 'batch')).toHaveLength(n)
+    expect(result).toMatchObject({ lines: lines.length, bytes: Buffer.byteLength(text) })
+    const [made, day] = [new Date((result as { at: string }).at).getTime(), 86_400_000]
+    for (const [after, there] of [[day - 1, true], [day + 1, false]] as const) {
+      await within(who.id, () => forgetExports(fork(), new Date(made + after)))
+      expect(await lastExport(fork(), who).then(() => true, () => false)).toBe(there)
+    }
+  })
+})
+
+describe('what the shelf shows', () => {
+  it('is asked for on the queue, once however often, and worked out by whoever works there', async () => {
+    const who = await owner()
+    const staleNow = async () =>
+      (await listFormulas(fork(), who, { after: null, search: '', eggs: false })).items.filter(i => i.stale).map(i => i.id)
+    await fork().execute('update formula set result_version = null')
+    const [id] = await staleNow()
+    // A server that only asks: what it asked for waits.
+    const web = await startJobs(url, undefined, false)
+    for (let i = 0; i < 5; i++) within(who.id, () => wantSummaries([id!]))
+    const queued = async () => (await fork().execute<{ n: number }[]>(
+      `select count(*)::int as n from pgboss.job where name = 'shown' and state = 'created'`).catch(() => [{ n: -1 }]))[0]!.n
+    await vi.waitFor(async () => expect(await queued()).toBe(1), PATIENT)
+    await web()
+    await begins({})
+    await vi.waitFor(async () => expect(await staleNow()).not.toContain(id), PATIENT)
   })
 })
 

@@ -1,11 +1,11 @@
 /**
- * Long work: diagnosing a batch, learning from many. A row says how far it is and what came of it; pg-boss, on the same
+ * Long work: diagnosing a batch, learning from many, a kitchen's file. A row says how far it is and what came of it; pg-boss, on the same
  * PostgreSQL, sees that it is done, once, and again after a restart.
  */
 import { randomUUID } from 'node:crypto'
 import type { EntityManager } from '@mikro-orm/postgresql'
 import type { InferEntity } from '@mikro-orm/core'
-import PgBoss from 'pg-boss'
+import type PgBoss from 'pg-boss'
 import type { BatchRecord } from '#core/book/record'
 import type { Calibration } from '#core/learn/calibrate'
 import { BatchEntity, CalibrationEntity, WorkEntity } from '../database/entities'
@@ -13,10 +13,13 @@ import { faultName } from '../database/away'
 import { within } from '../database/wall'
 import { inLongThread } from '../threads/pool'
 import { progressOf, STOPPED, stopWork, type Watched, watched } from '../threads/watched'
-import { newEm } from '../utils/orm'
+import { newEm, now } from '../utils/orm'
 import type { WorkKind, WorkRecord } from '../../shared/book'
 import { recordOfBatch } from './batches'
+import { writeExport } from './exports'
 import type { Owner } from './kitchen'
+import { openQueue, queueNow } from './queue'
+import { startRefreshing } from './refresh'
 import { Refusal } from './refusal'
 
 const QUEUE = 'work'
@@ -39,27 +42,22 @@ const THREADS: Workers = {
   learn: (records, watched) => inLongThread('calibrateBatches', { records, watched }),
 }
 
-let boss: PgBoss | undefined
-
 /** Begins to do what waits, or only to ask for it. @returns how to stop */
 export async function startJobs(
   url: string, workers: Workers = THREADS, doesWork = true,
 ): Promise<() => Promise<void>> {
-  const mine = new PgBoss({ connectionString: url, max: 3, application_name: 'lumbik jobs' })
-  mine.on('error', error => console.error(`Lumbik: jobs (${faultName(error)})`))
-  await mine.start()
+  const { queue: mine, close } = await openQueue(url)
   await mine.createQueue(QUEUE)
   const doesIt = async ([job]: { data: { id: string, kitchenId: string } }[]) =>
     within(job!.data.kitchenId, async () => doWork(job!.data.id, workers))
   if (doesWork) await mine.work(QUEUE, { pollingIntervalSeconds: 1 }, doesIt)
-  boss = mine
+  await startRefreshing(mine, doesWork)
   const again = () => resume(mine).catch(error => console.error(`Lumbik: jobs (${faultName(error)})`))
   const looking = setInterval(again, LOOKS_MS).unref()
   void again()
   return async () => {
-    boss = undefined
     clearInterval(looking)
-    await mine.stop({ graceful: false })
+    await close()
   }
 }
 
@@ -77,6 +75,8 @@ async function resume(by: PgBoss): Promise<void> {
 type WorkRow = InferEntity<typeof WorkEntity>
 /** How a target stands: what a result is worked out from. */
 async function headOf(em: EntityManager, owner: Pick<Owner, 'id'>, kind: WorkKind, targetId: string): Promise<number> {
+  // A file is of the moment it was asked for.
+  if (kind === 'export') return 0
   if (kind === 'learn') return em.count(BatchEntity, { kitchenId: owner.id, isDone: true })
   const row = await em.findOne(BatchEntity, { id: targetId, kitchenId: owner.id }, { fields: ['head'] })
   if (!row) throw new Refusal('unknown', 'id', 'unknownBatch')
@@ -106,7 +106,8 @@ export async function lastWork(
 export async function askWork(
   em: EntityManager, owner: Owner, kind: WorkKind, targetId: string,
 ): Promise<WorkRecord> {
-  if (!boss) throw new Refusal('away', '', 'busy')
+  const queue = queueNow()
+  if (!queue) throw new Refusal('away', '', 'busy')
   const head = await headOf(em, owner, kind, targetId)
   const last = await lastWork(em, owner, kind, targetId)
   if (last && !last.isStale && (last.state === 'waiting' || last.state === 'going')) return last
@@ -115,7 +116,7 @@ export async function askWork(
     kind, targetId, state: 'waiting', progress: 0, head, result: null,
   })
   await em.flush()
-  await boss.send(QUEUE, { id: row.id, kitchenId: owner.id }, { retryLimit: 3, expireInSeconds: EXPIRES_S })
+  await queue.send(QUEUE, { id: row.id, kitchenId: owner.id }, { retryLimit: 3, expireInSeconds: EXPIRES_S })
   return recordOfWork(row, head)
 }
 
@@ -142,8 +143,7 @@ async function doWork(id: string, workers: Workers): Promise<void> {
   const watch = watched()
   const said = setInterval(() => void say(id, progressOf(watch)).then(goesOn => goesOn || stopWork(watch)), SAYS_MS)
   try {
-    const does = row.kind === 'diagnose' ? diagnosed : learned
-    const result = await does(em, row, workers, watch)
+    const result = await DOES[row.kind](em, row, workers, watch)
     await em.nativeUpdate(WorkEntity, { id, state: { $ne: 'cancelled' } }, { state: 'done', progress: 1, result })
   } catch (error) {
     if ((error as Error).message === STOPPED) return
@@ -170,6 +170,8 @@ const diagnosed: Does = async (em, row, workers, watch) => {
   const batch = await em.findOneOrFail(BatchEntity, { id: row.targetId })
   return workers.diagnose(await recordOfBatch(em, batch), watch)
 }
+/** The kitchen as a file; kept beside its work. */
+const exported: Does = async (em, row, _, watch) => writeExport(em, row, now(), watch)
 /** What the newest batches teach; kept beside its work. */
 const learned: Does = async (em, row, workers, watch) => {
   const batches = await em.find(
@@ -185,3 +187,4 @@ const learned: Does = async (em, row, workers, watch) => {
   await em.flush()
   return { ...result, batchIds: batches.map(b => b.id) }
 }
+const DOES: Readonly<Record<WorkKind, Does>> = { diagnose: diagnosed, learn: learned, export: exported }

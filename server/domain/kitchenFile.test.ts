@@ -7,7 +7,7 @@ import { within } from '../database/wall'
 import { belongings, join } from '../people/people'
 import { startBatch } from './batches'
 import { listFormulas, loadFormula } from './formulas'
-import { KITCHEN_FILE_VERSION, KITCHEN_FORMAT, kitchenFile, takeKitchenFile } from './kitchenFile'
+import { KITCHEN_FILE_VERSION, KITCHEN_FORMAT, kitchenFile, linesOf, takeKitchenFile } from './kitchenFile'
 import { knownKitchen, loadKitchen, loadOwner } from './kitchen'
 import { keepPhoto } from './photos'
 import { coreKitchen } from '../../shared/kitchen'
@@ -50,7 +50,10 @@ beforeAll(async () => {
       em(), owner, AT, { id, formulaId: first!.id, planned: document, componentId, kitchen, simulation: null })
     await keepPhoto(em(), owner, AT, id, PNG)
     lines = []
-    for await (const line of kitchenFile(em(), KITCHEN_ID, AT)) lines.push(line.trim())
+    await em().transactional(async (tx) => {
+      for await (const line of kitchenFile(tx, KITCHEN_ID, AT)) lines.push(line.trim())
+      expect(await linesOf(tx, KITCHEN_ID)).toBe(lines.length)
+    })
   })
 })
 afterAll(() => db.drop())

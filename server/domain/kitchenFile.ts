@@ -37,22 +37,28 @@ interface Line { table: Filed | 'kitchen', row: Record<string, unknown> }
 type Read = Line & { line: number }
 const textOf = (value: Head | Line) => `${JSON.stringify(value)}\n`
 
-/** The file of the kitchen of the work in hand, line by line. */
-export async function* kitchenFile(em: EntityManager, kitchenId: string, at: Date): AsyncGenerator<string> {
+/** Whose rows of a table are filed. */
+const whose = (table: string) => `from "${table}" t where ${table === 'kitchen' ? 'id' : 'kitchen_id'} = ?`
+const TABLES = ['kitchen', ...FILED] as const
+/** How many lines a kitchen's file will have. */
+export async function linesOf(tx: EntityManager, kitchenId: string): Promise<number> {
+  const [row] = await tx.execute<{ n: number }[]>(
+    `select (1 + ${TABLES.map(t => `(select count(*) ${whose(t)})`).join(' + ')})::int as n`, TABLES.map(() => kitchenId))
+  return row!.n
+}
+/** The file of the kitchen of the work in hand, line by line; within one transaction, so that it is of one moment. */
+export async function* kitchenFile(tx: EntityManager, kitchenId: string, at: Date): AsyncGenerator<string> {
   yield textOf({ format: KITCHEN_FORMAT, version: KITCHEN_FILE_VERSION, at: at.toISOString() })
-  // Whoever reads the file wakes this from anywhere: each question says whose kitchen it is about.
-  const rowsOf = (table: string, order: string, offset: number) => within(kitchenId, () =>
-    em.execute<{ row: Line['row'] }[]>(
-      `select to_jsonb(t) as row from "${table}" t where ${table === 'kitchen' ? 'id' : 'kitchen_id'} = ?
-        order by ${order} limit ${AT_ONCE} offset ${offset}`,
-      [kitchenId],
-    ))
-  for (const table of ['kitchen', ...FILED] as const)
-    for (let offset = 0; ; offset += AT_ONCE) {
-      const rows = await rowsOf(table, (table === 'kitchen' ? undefined : ORDER[table]) ?? 'id', offset)
+  for (const table of TABLES) {
+    const order = (table === 'kitchen' ? undefined : ORDER[table]) ?? 'id'
+    await tx.execute(`declare filed no scroll cursor for select to_jsonb(t) as row ${whose(table)} order by ${order}`, [kitchenId])
+    for (;;) {
+      const rows = await tx.execute<{ row: Line['row'] }[]>(`fetch ${AT_ONCE} from filed`)
       for (const { row } of rows) yield textOf({ table, row })
       if (rows.length < AT_ONCE) break
     }
+    await tx.execute('close filed')
+  }
 }
 
 const refused = (line: number, code: string, extra: object = {}) => new Refusal('invalid', `line.${line}`, code, { ...extra })

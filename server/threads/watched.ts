@@ -6,13 +6,17 @@ export const stopWork = ({ cells }: Watched): void => void Atomics.store(new Int
 /** What a piece of work says that was stopped. */
 export const STOPPED = 'stopped'
 
-/** Runs to the end, saying how far it is; a stopped one throws. */
-export function watchedRun<T>(run: Generator<number, T>, { cells }: Watched): T {
+/** Says how far it is, 0–1. @throws where it is to stop */
+export function saysHowFar({ cells }: Watched, share: number): void {
   const at = new Int32Array(cells)
+  Atomics.store(at, 0, Math.round(1000 * share))
+  if (Atomics.load(at, 1) === 1) throw new Error(STOPPED)
+}
+/** Runs to the end, saying how far it is; a stopped one throws. */
+export function watchedRun<T>(run: Generator<number, T>, watch: Watched): T {
   for (;;) {
     const step = run.next()
     if (step.done) return step.value
-    Atomics.store(at, 0, Math.round(1000 * step.value))
-    if (Atomics.load(at, 1) === 1) throw new Error(STOPPED)
+    saysHowFar(watch, step.value)
   }
 }

@@ -51,6 +51,7 @@ export const ROUTES: Readonly<Record<string, Methods>> = {
   '/api/health': { GET: 'open' },
   '/api/jobs/:id': { DELETE: 'make' },
   '/api/kitchen': { GET: 'read', PUT: 'write' },
+  '/api/kitchen/export': { GET: 'own', POST: 'own' },
   '/api/kitchen/file': { GET: 'own', POST: 'own' },
   '/api/kitchen/uses/:id': { GET: 'make' },
   '/api/learned': { GET: 'read', POST: 'write', PUT: 'write' },
@@ -79,7 +80,7 @@ export const ROUTES: Readonly<Record<string, Methods>> = {
 export const TOLD: ReadonlySet<string> = new Set([
   'POST /api/bin/restore', 'PUT /api/devices/:id', 'DELETE /api/devices/:id', 'PUT /api/door/me',
   'POST /api/door/codes', 'POST /api/door/passkeys', 'DELETE /api/door/passkeys/:id',
-  'DELETE /api/formulas/:id', 'PUT /api/kitchen', 'GET /api/kitchen/file', 'POST /api/kitchen/file', 'PUT /api/learned', 'POST /api/links', 'DELETE /api/links/:id',
+  'DELETE /api/formulas/:id', 'PUT /api/kitchen', 'GET /api/kitchen/file', 'POST /api/kitchen/export', 'POST /api/kitchen/file', 'PUT /api/learned', 'POST /api/links', 'DELETE /api/links/:id',
   'DELETE /api/lots/:id', 'PUT /api/people/:id', 'DELETE /api/people/:id', 'POST /api/people/invitations',
   'DELETE /api/people/invitations/:id', 'DELETE /api/people/sessions/:id', 'POST /api/people/tablets',
   'DELETE /api/people/tablets/:id', 'DELETE /api/photos/:id', 'DELETE /api/texts/:id',

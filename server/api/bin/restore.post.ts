@@ -1,6 +1,6 @@
 /** Brings one of them back. */
 import { revive } from '../../domain/bin'
-import { wantSummaries } from '../../domain/housekeeping'
+import { wantSummaries } from '../../domain/refresh'
 import { reviveSchema } from '../../../shared/schemas/wire'
 
 export default defineEventHandler(async (event) => {

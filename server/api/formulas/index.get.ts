@@ -4,7 +4,7 @@ import { FAMILIES } from '#core/formula/document'
 import type { FormulaList } from '../../../shared/schemas/wire'
 import { FIRST_DEMO_ID } from '../../database/demo'
 import { isThere, listFormulas } from '../../domain/formulas'
-import { wantSummaries } from '../../domain/housekeeping'
+import { wantSummaries } from '../../domain/refresh'
 
 const SEARCH_MOST = 120
 const ORDERS = ['changed', 'trouble'] as const

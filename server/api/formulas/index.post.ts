@@ -1,6 +1,6 @@
 import { wholeOccasion } from '#core/formula/occasion'
 import { createFormulaRow } from '../../domain/formulas'
-import { wantSummaries } from '../../domain/housekeeping'
+import { wantSummaries } from '../../domain/refresh'
 import { knownKitchen } from '../../domain/kitchen'
 import { createSchema } from '../../../shared/schemas/wire'
 

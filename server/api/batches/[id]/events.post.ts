@@ -1,5 +1,5 @@
 import { addEvents } from '../../../domain/batches'
-import { wantShown } from '../../../domain/housekeeping'
+import { wantShown } from '../../../domain/refresh'
 import { eventsSchema, type SentEvent } from '../../../../shared/schemas/book'
 
 /** Adds what happened; sent again, each counts once. Answers the number of the last. */

@@ -1,5 +1,5 @@
 import { renameFormula } from '../../../domain/formulas'
-import { wantSummaries } from '../../../domain/housekeeping'
+import { wantSummaries } from '../../../domain/refresh'
 import { renameSchema } from '../../../../shared/schemas/wire'
 
 export default defineEventHandler(async (event) => {

@@ -1,5 +1,5 @@
 import { saveFormula } from '../../../domain/formulas'
-import { wantSummaries } from '../../../domain/housekeeping'
+import { wantSummaries } from '../../../domain/refresh'
 import { knownKitchen } from '../../../domain/kitchen'
 import { saveSchema } from '../../../../shared/schemas/wire'
 
