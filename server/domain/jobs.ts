@@ -1,6 +1,6 @@
 /**
- * Long work: diagnosing a batch, learning from many, a kitchen's file. A row says how far it is and what came of it; pg-boss, on the same
- * PostgreSQL, sees that it is done, once, and again after a restart.
+ * Long work: diagnosing a batch, learning from many, a kitchen's file. A row says how far it is and what came of it;
+ * pg-boss, on the same PostgreSQL, sees that it is done, once, and again after a restart.
  */
 import { randomUUID } from 'node:crypto'
 import type { EntityManager } from '@mikro-orm/postgresql'

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto'
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { thetaBy } from '#core/learn/told'
-import { CalibrationEntity, KitchenEntity, LearnedSetEntity } from '../database/entities'
+import { CalibrationEntity, LearnedSetEntity } from '../database/entities'
 import type { LearnedItem, LearnedList } from '../../shared/book'
 import { lockKitchen, type Owner } from './kitchen'
 import { Refusal } from './refusal'

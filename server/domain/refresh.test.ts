@@ -1,9 +1,15 @@
-/** What is worked out beside requests: gathered, each kitchen's by itself, thinned seldom; what fails does not stop the rest. */
+/** What is worked out beside requests: gathered, by kitchen, thinned seldom; what fails does not stop the rest. */
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 
 const at = new Date('2026-11-28T08:00:00Z')
-const done = vi.hoisted(() => ({ refreshSummaries: vi.fn(), thinVersions: vi.fn(), inThread: vi.fn(), insert: vi.fn() }))
-const em = { findOne: (_: unknown, { id }: { id: string }) => Promise.resolve(id === 'gone' ? null : { id, kitchenId: 'k1', actorId: 'a', head: 3 }), nativeUpdate: vi.fn() }
+const done = vi.hoisted(() => ({
+  refreshSummaries: vi.fn(), thinVersions: vi.fn(), inThread: vi.fn(), insert: vi.fn(),
+}))
+const em = {
+  findOne: (_: unknown, { id }: { id: string }) =>
+    Promise.resolve(id === 'gone' ? null : { id, kitchenId: 'k1', actorId: 'a', head: 3 }),
+  nativeUpdate: vi.fn(),
+}
 vi.mock('../utils/orm', () => ({ newEm: () => Promise.resolve(em), now: () => at }))
 vi.mock('../threads/pool', () => ({ inThread: done.inThread }))
 vi.mock('./summaries', () => ({ refreshSummaries: done.refreshSummaries }))

@@ -69,7 +69,7 @@ const TABLES = [
   'kitchen', 'actor', 'place', 'vessel', 'equipment', 'lot', 'formula', 'occasion', 'formula_version', 'mutation',
   'batch', 'batch_event', 'reading', 'batch_text', 'batch_photo', 'device', 'calibration', 'learned_set', 'work', 'day',
   'person', 'membership', 'tablet', 'door_session', 'invitation', 'shared_link', 'attempt', 'audit', 'passkey', 'challenge',
-  'change_note', 'presence',
+  'change_note', 'presence', 'work_file',
 ]
 
 /**
