@@ -1,5 +1,6 @@
 /** The door: a first owner, a tablet with its PINs, somebody invited, an inspector; each on their own device. */
-import { expect, SAGS, settled, test } from './support/lumbik'
+import { freePort, startServer } from '../scripts/setup.mjs'
+import { expect, NOW, SAGS, settled, test } from './support/lumbik'
 import { accept, becomeOwner, device, door, enrolTablet, invite, PASSWORD, takeUp } from './support/people'
 
 test('the demonstration says that nobody signs in; left by its door it asks for an owner', async ({ page }) => {
@@ -104,6 +105,56 @@ for (const role of ['Inspector', 'Cook']) {
     await phone.context().close()
   })
 }
+
+test('where others could be first, the first owner needs the code in the log', async ({ page, lumbik, guarded }) => {
+  await lumbik.stop()
+  const port = await freePort(0)
+  const env = { DATABASE_URL: lumbik.database, LUMBIK_NOW: NOW, LUMBIK_HOSTS: 'kitchen.example' }
+  const server = await startServer(env, port, 'pipe')
+  let log = ''
+  const { stdout } = server.child as { stdout: NodeJS.ReadableStream }
+  stdout.on('data', (c: Buffer) => { log += String(c) })
+  try {
+    const site = `http://127.0.0.1:${port}`
+    await expect.poll(() => log).toMatch(/needs this code: (\S+)/)
+    const code = /needs this code: (\S+)/.exec(log)![1]!
+    await page.goto(site)
+    await expect(door(page)).toHaveAttribute('data-door', 'first')
+    await page.getByLabel('Name of the kitchen').fill('Fernhollow glasshouse tea room')
+    await page.getByLabel('Your name').fill('Olive Rush')
+    await page.getByLabel('Login').fill('olive')
+    await page.getByLabel('Password').fill(PASSWORD)
+    await page.getByRole('button', { name: 'Begin' }).click()
+    await expect(page.getByRole('alert')).toContainText('code')
+    await door(page).locator('summary').filter({ hasText: 'Not on this machine?' }).click()
+    await door(page).locator('details input').fill(code.toLowerCase())
+    await page.getByRole('button', { name: 'Begin' }).click()
+    await expect(page.locator('[data-me]')).toHaveAccessibleName('Olive Rush')
+    await page.goto('about:blank')
+    expect(guarded.every(f => f.startsWith(`request to ${site}/`))).toBe(true)
+    guarded.length = 0
+  } finally {
+    await server.stop()
+  }
+})
+
+test('a tablet that nobody touches locks itself after ten minutes, never under a cook at the stove', async ({ page, browser, lumbik }) => {
+  await becomeOwner(page)
+  const tablet = await enrolTablet(page, browser, lumbik, 'By the stove')
+  await takeUp(tablet, 'Bram Alder', '1111')
+  await expect(tablet.locator('[data-me]')).toHaveAccessibleName('Bram Alder')
+  await tablet.clock.install()
+  for (const [path, isLocked] of [[`/batch/${SAGS}/cook`, false], ['/shelf', true]] as const) {
+    await tablet.goto(path)
+    await expect(tablet.locator('[data-me]')).toHaveAccessibleName('Bram Alder')
+    await tablet.clock.runFor(9.5 * 60_000)
+    await expect(tablet.locator('[data-me]')).toHaveAccessibleName('Bram Alder')
+    await tablet.clock.runFor(60_000)
+    if (isLocked) await expect(door(tablet)).toContainText('who are you?')
+    else await expect(tablet.locator('[data-me]')).toHaveAccessibleName('Bram Alder')
+  }
+  await tablet.context().close()
+})
 
 test('somebody who leaves is signed out where they are, and what they wrote is a former cook’s', async ({ page, browser, lumbik }) => {
   await becomeOwner(page)

@@ -16,6 +16,27 @@ const storedOf = async (url: string) => {
   return { name, grams: components[0]!.lines.map(l => l.massG) }
 }
 
+test('what happened in a batch with no network is said to wait wherever the cook goes, and is sent from there', async ({ page, context, lumbik }) => {
+  await stocked(page)
+  await page.goto(`/formula/${SAGS}/balance`)
+  await settled(page)
+  await page.getByRole('button', { name: 'Make it' }).click()
+  await page.getByRole('button', { name: 'Start the batch' }).click()
+  await expect(page.locator('main.batch')).toHaveAttribute('data-settled', 'true')
+  const id = new URL(page.url()).pathname.split('/')[2]!
+  await context.setOffline(true)
+  await page.locator('#batch-note').fill('written in the walk-in')
+  await page.locator('form.note button').click()
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Kitchen' }).click()
+  const badge = page.locator('[data-all-saved]')
+  await expect(badge).toHaveAttribute('data-all-saved', 'unsent')
+  await expect(badge).toContainText('what happened in a batch')
+  await context.setOffline(false)
+  await expect(badge).toHaveAttribute('data-all-saved', 'saved')
+  const { texts } = await (await fetch(`${lumbik.url}/api/batches/${id}`)).json() as { texts: { text: string }[] }
+  expect(texts.map(t => t.text)).toEqual(['written in the walk-in'])
+})
+
 test('a formula never opened before opens, computes and is changed with no server; the change arrives when it is back', async ({ page, lumbik }) => {
   await stocked(page)
   const before = await storedOf(lumbik.url)

@@ -7,6 +7,7 @@ import { say } from '~/words/say'
 const kitchen = useKitchenStore()
 const workspace = useWorkspaceStore()
 const outbox = useOutboxStore()
+const left = useLeft()
 const route = useRoute()
 const door = useDoorStore()
 const PLACES: readonly { to: string, name: string, right: Right }[] = [
@@ -18,7 +19,7 @@ const inFormula = computed(() => route.path.startsWith('/formula/'))
 const active = (to: string) =>
   route.path.startsWith(to) || (to === '/book' && route.path.startsWith('/batch/')) || (to === '/shelf' && (inFormula.value || route.path === '/new' || route.path === '/bin'))
 const initials = computed(() => (door.me?.name ?? '').split(/\s+/).map(w => w.charAt(0)).join('').slice(0, 2).toUpperCase())
-const { time } = useFormat()
+const { time, day } = useFormat()
 
 /** "Saved" is said only when nothing of this browser waits, in whichever tab. */
 const state = computed(() => {
@@ -26,12 +27,13 @@ const state = computed(() => {
   if (list.some(e => e.state === 'conflict')) return 'conflict'
   if (list.some(e => e.state === 'unsent' || e.state === 'refused' || e.state === 'deleted')) return 'unsent'
   if (list.length > 0) return 'saving'
-  return outbox.elsewhere.length > 0 ? 'unsent' : 'saved'
+  return outbox.elsewhere.length > 0 || left.value.length > 0 ? 'unsent' : 'saved'
 })
 const words = computed(() => {
   const names = [
     ...outbox.list.filter(e => e.state !== 'waiting' && e.state !== 'sending').map(unsentName),
     ...outbox.elsewhere.map(n => `“${n}”`),
+    ...left.value.map(l => l.kind === 'batch' ? say('unsent.batchNotes') : say('unsent.daySheet', { day: day(`${l.id}T12:00`) })),
   ]
   switch (state.value) {
     case 'conflict':

@@ -8,39 +8,17 @@ import { holding } from '#core/book/record'
 import { stepStates } from '#core/book/steps'
 import { type BatchClock, type BatchNews, type BatchWhole, channelKey } from '../../shared/book'
 import type { SentEvent } from '../../shared/schemas/book'
+import { keepEvent, keptEvents, letGoEvents, SENT_MOST } from './keptEvents'
 
-const KEPT = 'lumbik:batch:'
 const RETRY_MS = 1500
-/** So many events go at a time. */
-const SENT_MOST = 50
 /** The clock on screen is read so often, ms. */
 const TICK_MS = 250
-
-/** An event as it is kept: under a key of its own, so that two tabs never write over one another. */
-interface KeptEvent { keptMs: number, event: SentEvent }
-const keyOf = (id: string, eventId: string) => `${KEPT}${id}:${eventId}`
-function parsed<T>(text: string | null): T | null {
-  try {
-    return JSON.parse(text ?? 'null') as T | null
-  } catch {
-    return null
-  }
-}
-/** What this browser has not sent of a batch, all its tabs together, in the order in which it happened. */
-function pendingOf(id: string): SentEvent[] {
-  // As an earlier Lumbik kept them: all in one.
-  const before = parsed<SentEvent[]>(browserStore.get(KEPT + id))
-  const kept = browserStore.keys(`${KEPT}${id}:`).map(k => parsed<KeptEvent>(browserStore.get(k)))
-    .filter(k => k?.event?.id !== undefined) as KeptEvent[]
-  kept.sort((a, b) => a.keptMs - b.keptMs)
-  return [...(Array.isArray(before) ? before : []), ...kept.map(k => k.event)]
-}
 
 export function useBatch(id: string) {
   const whole = shallowRef<BatchWhole | null>(null)
   const missing = ref(false)
   const failed = ref(false)
-  const pending = shallowRef<SentEvent[]>(pendingOf(id))
+  const pending = shallowRef<SentEvent[]>(keptEvents(id))
   /** What the server did not take, and why: told, since it is in no batch. */
   const refused = shallowRef<{ event: SentEvent, code: string }[]>([])
   const connected = ref(false)
@@ -95,15 +73,14 @@ export function useBatch(id: string) {
   function keep(list: SentEvent[]) {
     const [before, now] = [new Set(pending.value.map(e => e.id)), new Set(list.map(e => e.id))]
     for (const e of list)
-      if (!before.has(e.id)) browserStore.set(keyOf(id, e.id), JSON.stringify({ keptMs: Date.now(), event: e }))
-    for (const e of pending.value) if (!now.has(e.id)) browserStore.remove(keyOf(id, e.id))
-    if (list.length === 0) browserStore.remove(KEPT + id)
+      if (!before.has(e.id)) keepEvent(id, e)
+    letGoEvents(id, pending.value.filter(e => !now.has(e.id)), list.length === 0)
     pending.value = list
   }
   /** What another tab left behind is sent from here, too; it counts once. */
   function adopt() {
     const mine = new Set(pending.value.map(e => e.id))
-    const left = pendingOf(id).filter(e => !mine.has(e.id))
+    const left = keptEvents(id).filter(e => !mine.has(e.id))
     if (left.length > 0) pending.value = [...pending.value, ...left]
   }
 

@@ -14,7 +14,8 @@ import type { DayLedger } from '#core/ledger/ledger'
 import { type Move, movesOf } from '#core/schedule/replan'
 import type { DayApi, DaySaid, Steps, Wanted } from '../workers/day.worker'
 
-const KEPT = 'lumbik:day:'
+/** A sheet that is not sent yet, under its date. */
+export const KEPT_DAY = 'lumbik:day:'
 const SAVES_MS = 500
 const AGAIN_MS = 2500
 
@@ -90,7 +91,7 @@ export function useDay(date: Ref<string>) {
       ])
       version = record.version
       failed.value = false
-      const kept = browserStore.get(KEPT + date.value)
+      const kept = browserStore.get(KEPT_DAY + date.value)
       sheet.value = kept ? (JSON.parse(kept) as DaySheet) : record.sheet
       unsent.value = kept !== null
       if (kept) void save()
@@ -116,7 +117,7 @@ export function useDay(date: Ref<string>) {
       const said = await api<DayRecord>(`/api/days/${of}`, { method: 'PUT', body: { version, sheet: toPlain(sent) } })
       version = said.version
       if (sheet.value === sent && of === date.value) {
-        browserStore.remove(KEPT + of)
+        browserStore.remove(KEPT_DAY + of)
         unsent.value = false
       }
     } catch (error) {
@@ -136,7 +137,7 @@ export function useDay(date: Ref<string>) {
     version = there.version
     theirs.value = null
     if (!mine) {
-      browserStore.remove(KEPT + date.value)
+      browserStore.remove(KEPT_DAY + date.value)
       unsent.value = false
       sheet.value = there.sheet
     } else void save()
@@ -145,7 +146,7 @@ export function useDay(date: Ref<string>) {
   function put(next: DaySheet) {
     sheet.value = next
     unsent.value = true
-    browserStore.set(KEPT + date.value, JSON.stringify(next))
+    browserStore.set(KEPT_DAY + date.value, JSON.stringify(next))
     void saveSoon()
   }
   /** Changes the sheet; can be undone. */

@@ -75,7 +75,7 @@ export const useDoorStore = defineStore('door', () => {
     const { idle } = useIdle(TABLET_LOCKS_MIN * 60_000)
     const route = useRoute()
     watch(idle, (is) => {
-      if (is && state.value?.tablet && isIn.value && !route.path.startsWith('/batch/')) void knock('lock')
+      if (is && state.value?.tablet && isIn.value && !route.path.startsWith('/batch/')) void knock('lock').catch(() => {})
     })
   }
   return { state, me, isIn, may, mayWrite, load, knock, out, openByKey, makeKey }

@@ -5,7 +5,7 @@ import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openServed, type Served } from '../../tests/support/served'
 import { DEMO_OWNER, DEMO_PEOPLE, KITCHEN_ID } from '../database/demo'
-import { FREE, MOST_S } from './attempts'
+import { countTry, forgetOldTries, FREE, MOST_S } from './attempts'
 import { listAudit, tell } from './audit'
 import { endLink, linkBy, listLinks, newLink } from './links'
 import {
@@ -82,6 +82,15 @@ describe('wrong words', () => {
       em(), { login: 'x99@fern.example', password: 'wrong words', address: '198.51.100.7' }, scrypt, addDays(AT, 1))))
       .toBe('wrongWords')
     expect(MOST_S).toBe(900)
+  })
+  it('are forgotten once they are of other days', async () => {
+    const [old, young] = ['old@fern.example', 'young@fern.example']
+    await em().execute('delete from attempt')
+    await countTry(em(), 'account', old, addSeconds(addDays(AT, -2), -1))
+    await countTry(em(), 'account', young, addDays(AT, -2))
+    await forgetOldTries(em(), AT)
+    const left = await em().execute<{ n: number }[]>('select count(*)::int as n from attempt')
+    expect(left[0]!.n).toBe(1)
   })
 })
 

@@ -14,7 +14,7 @@ export default defineEventHandler(async (event) => {
   if (!isLocal(event)) {
     await countTry(em, 'address', addressOf(event), now())
     if (body.code?.toUpperCase() !== setupCode(process.env.NUXT_SESSION_PASSWORD ?? ''))
-      throw new Refusal('unsigned', 'code', 'wrongCode')
+      throw new Refusal('unsigned', 'code', 'wrongSetupCode')
   }
   // The kitchen that was here before anybody signed in is theirs.
   const [kitchenId] = await everyKitchen(em) as [string]

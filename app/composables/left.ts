@@ -1,0 +1,45 @@
+/**
+ * What this browser has not sent beside documents: what happened in batches, and sheets of days. What happened is sent
+ * from wherever the cook is; a sheet waits for its own page, which asks where somebody else changed it, too.
+ */
+import { batchesKept, keptEvents, letGoEvents, SENT_MOST } from './keptEvents'
+import { KEPT_DAY } from './useDay'
+
+export interface Left { kind: 'batch' | 'day', id: string }
+const LOOKS_MS = 2000
+
+const sending = new Set<string>()
+/** Sends what is kept of a batch, in order; each counts once, however often it is sent, and from wherever. */
+export async function sendKept(id: string): Promise<void> {
+  if (sending.has(id)) return
+  sending.add(id)
+  try {
+    for (let some = keptEvents(id).slice(0, SENT_MOST); some.length > 0; some = keptEvents(id).slice(0, SENT_MOST)) {
+      await api(`/api/batches/${id}/events`, { method: 'POST', body: { events: some } })
+      letGoEvents(id, some, keptEvents(id).length === some.length)
+    }
+  } catch (error) {
+    // Nobody answered: again at the next look. What is refused is told on the batch's own page.
+    if (!(error instanceof ApiError)) throw error
+  } finally {
+    sending.delete(id)
+  }
+}
+
+/** What is left: there at two looks, since what is being sent this moment is no news. */
+export function useLeft(): Ref<Left[]> {
+  const left = shallowRef<Left[]>([])
+  const door = useDoorStore()
+  let before = new Set<string>()
+  function look() {
+    const now: Left[] = [
+      ...batchesKept().map(id => ({ kind: 'batch' as const, id })),
+      ...browserStore.keys(KEPT_DAY).map(k => ({ kind: 'day' as const, id: k.slice(KEPT_DAY.length) })),
+    ]
+    left.value = now.filter(l => before.has(`${l.kind} ${l.id}`))
+    before = new Set(now.map(l => `${l.kind} ${l.id}`))
+    if (door.may('make')) for (const l of left.value) if (l.kind === 'batch') void sendKept(l.id)
+  }
+  useIntervalFn(look, LOOKS_MS)
+  return left
+}
