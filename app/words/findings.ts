@@ -105,7 +105,9 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
   }),
   bitterZest: ({ fmt, n }) => ({
     title: say('findings.aLotOfZest'),
-    text: say('findings.gPerKgBitterFruitCounts', { gPerKg: fmt.fixed(n('gPerKg'), 1) }),
+    text: n('countsGPerKg') < 0.5 * n('gPerKg')
+      ? say('findings.gPerKgSieved', { gPerKg: fmt.fixed(n('gPerKg'), 1) })
+      : say('findings.gPerKgBitterFruitCounts', { gPerKg: fmt.fixed(n('gPerKg'), 1) }),
   }),
   scrubPeel: () => ({
     title: say('findings.zestScrubThePeel'),

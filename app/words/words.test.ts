@@ -108,7 +108,7 @@ describe('findings', () => {
     percent: 15,
     acidPercent: 0.1,
     pH: 4.9,
-    gPerKg: 12,
+    gPerKg: 12, countsGPerKg: 12,
     overG: 30,
     mm: 1,
     tempC: 71,

@@ -152,7 +152,7 @@ describe('findings and safety', () => {
   it('overflow, hot glass, too warm a fridge, too long on the table, bitter zest, medicines, skin', () => {
     const a = assess(
       formula(
-        { ...EGG_CURD, seville: 60, lime: 30, zest: 12 },
+        { ...EGG_CURD, seville: 60, lime: 30, zest: 30 },
         (d) => {
           d.assembly.vessel = plainVessel('ramekin', 'glass', 0.06, 0.06, 0.06)
           d.chill[1] = {

@@ -3,7 +3,8 @@
  * needs less than the whole (a point, a sample, another way to chill) starts from a stage and repeats nothing.
  */
 import { type Parameters, STANDARD } from '../base/parameters'
-import type { Bench } from '../formula/bench'
+import { type Bench, fillingOf } from '../formula/bench'
+import { zestStrained } from '../formula/sieved'
 import { untilPoured } from '../formula/own'
 import { SCHEMA_VERSION } from '../formula/document'
 import { sourCentreOf } from '../formula/families'
@@ -70,7 +71,8 @@ function judged(
   const { parameters, mixed, heated, chilled, settled } = stages
   const { finished, body, shape, joined } = heated
   const { cold, plate, target, freeze, end, chilledS, readyS } = settled
-  const flavour = taste(finished, mixed.pH, sourCentreOf(doc.family, doc.school), parameters.taste)
+  const strained = zestStrained(fillingOf(doc))
+  const flavour = taste(finished, mixed.pH, sourCentreOf(doc.family, doc.school), parameters.taste, strained)
   const heat = heatFigures(doc, kitchen, mixed, heated, settled, parameters)
   const load = loadOf(chilled, heated, kitchen)
   const frozen = freeze !== null && freeze.mostIce > WEEPS_FROZEN

@@ -14,7 +14,7 @@ import type { Weeping } from '../physics/set/weeping'
 import type { FreezeFigures } from './settled'
 
 /** Raised whenever a result could change for the same document. */
-export const ENGINE_VERSION = '2.8.0'
+export const ENGINE_VERSION = '2.9.0'
 /** What a stored result was worked out by: the engine and its set of parameters. */
 export const RESULT_ENGINE = `${ENGINE_VERSION} ${setName(STANDARD)}`
 

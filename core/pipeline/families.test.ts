@@ -196,7 +196,7 @@ describe('the ways it fails', () => {
     ['microwaveJug', () => make('microwave')],
     ['tooSharp', () => make('yolkBath', undefined, grams('yolkBath', { citric: 15 }))],
     ['tasteFlat', () => make('yolkBath', undefined, { yolk_sep: 170, sugar: 170, orange: 170, butter82: 85 })],
-    ['bitterZest', () => make('yolkBath', undefined, grams('yolkBath', { zest: 12 }))],
+    ['bitterZest', () => make('yolkBath', undefined, grams('yolkBath', { zest: 40 }))],
     [
       'weeps',
       () =>

@@ -4,7 +4,8 @@
  * hold runs the pot again (milliseconds, kept). A bake is assessed whole. Whoever shows a verdict assesses it whole
  * too.
  */
-import type { Bench } from '../formula/bench'
+import { type Bench, fillingOf } from '../formula/bench'
+import { zestStrained } from '../formula/sieved'
 import { given } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { eggEnd, eggTemperatures, type EggTemperatures, eggWork, type EggWork } from '../physics/heat/egg'
@@ -115,7 +116,7 @@ export function createQuick(base: Bench, kitchen: Kitchen, w: Worked = work(base
     const platePa = yieldStress(at(plate))
     const { density } = body.phases
     const use = { ...doc.use, pieceHeightM: w.settled.pieceHeightM }
-    const flavour = taste(finished, mixed.pH, centre, p.taste)
+    const flavour = taste(finished, mixed.pH, centre, p.taste, zestStrained(fillingOf(doc)))
     return {
       massG: mixed.whole.massG,
       coldPa,

@@ -32,7 +32,7 @@ function figureOf(e: Happened): string {
     case 'panWeighed': case 'leftBehind': return fmt.grams(e.shownG)
     case 'poured': return `${e.vessel}: ${e.shownG === null ? say('batch.byEye') : fmt.grams(e.shownG)}`
     case 'movedTo': return legName(e.legId)
-    case 'measured': return `${e.what} ${fmt.fixed(e.value, 2)}${e.lineId ? ` ${lineName(e.lineId)}` : ''}`
+    case 'measured': return `${e.what === 'pH' ? 'pH' : '°Brix'} ${fmt.fixed(e.value, e.what === 'pH' ? 2 : 1)}${e.lineId ? ` ${lineName(e.lineId)}` : ''}`
     case 'outcome': return e.outcome.faults.map(f => FAULT_NAMES[f]).join(', ') || say('book.asMeant')
     case 'note': return props.batch.texts.value.get(e.textId) ?? say('batch.redacted')
     default: return ''

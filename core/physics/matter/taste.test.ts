@@ -56,6 +56,20 @@ describe('sharp and sweet', () => {
     expect(of({ yolk_sep: 170, sugar: 170, bergamot: 170, butter82: 85, zest: 5 }).bitterness).toBe('bitter')
     expect(of(YOLK_CURD).bitterness).toBe('none')
   })
+  it('sieved out, a quarter cup of zest to a cup of juice (32 g per kg) is well, twice that is bitter (practice)', () => {
+    const zested = (gPerKg: number, strained: number) => {
+      const massG = Object.values(YOLK_CURD).reduce((s, g) => s + g, 0)
+      const m = mix(parts({ ...YOLK_CURD, zest: (massG * gPerKg) / (1000 - gPerKg) }))
+      return taste(m, pHOfMix(m), CURD_SOUR_CENTRE, undefined, strained)
+    }
+    expect([zested(32, 1).bitterness, zested(32, 0).bitterness]).toEqual(['normal', 'bitter'])
+    expect(zested(64, 1).bitterness).toBe('bitter')
+    // Half of it eaten: 16 counts whole, 16 by .24.
+    expect(zested(32, 0.5).zestCountsGPerKg).toBeCloseTo(16 + 16 * 0.24, 6)
+    // Eaten, the words change at 3, 8 and 15.
+    expect([2.9, 3.1, 7.9, 8.1, 14.9, 15.1].map(g => zested(g, 0).bitterness))
+      .toEqual(['faint', 'normal', 'normal', 'strong', 'strong', 'bitter'])
+  })
   it('°Brix and sugar : acid by hand: 100 g sugar in 100 g water is 50 °Bx; 170 g sugar against 9.35 g acid about 18', () => {
     expect(brix(mix(parts({ sugar: 100, water: 100 })))).toBeCloseTo(50, 0)
     expect(sugarToAcid(mix(parts({ sugar: 170, lemon: 170 })))).toBeCloseTo(

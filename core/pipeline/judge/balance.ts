@@ -47,7 +47,9 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
       limit: ALCOHOL_LIMIT,
     })
   if (f.flavour.bitterness === 'bitter' || f.flavour.bitterness === 'strong')
-    find('bitterZest', 'look', 'balance', path, { gPerKg: f.flavour.zestGPerKg })
+    find('bitterZest', 'look', 'balance', path, {
+      gPerKg: f.flavour.zestGPerKg, countsGPerKg: f.flavour.zestCountsGPerKg,
+    })
   if (holds(whole, r => is(r, 'lightSkin')))
     find('lightSkin', 'info', 'stock', path)
   if (holds(whole, r => r.group === 'zest')) find('scrubPeel', 'info', 'stock', path)
