@@ -1,7 +1,7 @@
 /** The door: a first owner, a tablet with its PINs, somebody invited, an inspector; each on their own device. */
 import { freePort, startServer } from '../scripts/setup.mjs'
 import { expect, NOW, SAGS, settled, test } from './support/lumbik'
-import { accept, becomeOwner, device, door, enrolTablet, invite, PASSWORD, takeUp } from './support/people'
+import { accept, becomeOwner, beginAsOwner, device, door, enrolTablet, invite, PASSWORD, takeUp } from './support/people'
 
 test('the demonstration says that nobody signs in; left by its door it asks for an owner', async ({ page }) => {
   await page.goto('/shelf')
@@ -119,12 +119,7 @@ test('where others could be first, the first owner needs the code in the log', a
     await expect.poll(() => log).toMatch(/needs this code: (\S+)/)
     const code = /needs this code: (\S+)/.exec(log)![1]!
     await page.goto(site)
-    await expect(door(page)).toHaveAttribute('data-door', 'first')
-    await page.getByLabel('Name of the kitchen').fill('Fernhollow glasshouse tea room')
-    await page.getByLabel('Your name').fill('Olive Rush')
-    await page.getByLabel('Login').fill('olive')
-    await page.getByLabel('Password').fill(PASSWORD)
-    await page.getByRole('button', { name: 'Begin' }).click()
+    await beginAsOwner(page)
     await expect(page.getByRole('alert')).toContainText('code')
     await door(page).locator('summary').filter({ hasText: 'Not on this machine?' }).click()
     await door(page).locator('details input').fill(code.toLowerCase())

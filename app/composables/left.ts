@@ -9,18 +9,23 @@ export interface Left { kind: 'batch' | 'day', id: string }
 const LOOKS_MS = 2000
 
 const sending = new Set<string>()
+/** Batches of which the server took something not: told on their own page, and not asked again from here. */
+const refused = new Set<string>()
 /** Sends what is kept of a batch, in order; each counts once, however often it is sent, and from wherever. */
 export async function sendKept(id: string): Promise<void> {
-  if (sending.has(id)) return
+  if (sending.has(id) || refused.has(id)) return
   sending.add(id)
   try {
-    for (let some = keptEvents(id).slice(0, SENT_MOST); some.length > 0; some = keptEvents(id).slice(0, SENT_MOST)) {
-      await api(`/api/batches/${id}/events`, { method: 'POST', body: { events: some } })
-      letGoEvents(id, some, keptEvents(id).length === some.length)
+    const all = keptEvents(id)
+    for (let i = 0; i < all.length; i += SENT_MOST) {
+      const events = all.slice(i, i + SENT_MOST)
+      await api(`/api/batches/${id}/events`, { method: 'POST', body: { events } })
+      letGoEvents(id, events, i + SENT_MOST >= all.length)
     }
   } catch (error) {
-    // Nobody answered: again at the next look. What is refused is told on the batch's own page.
+    // Nobody answered: again at the next look.
     if (!(error instanceof ApiError)) throw error
+    if (error.status === 422 || error.status === 404) refused.add(id)
   } finally {
     sending.delete(id)
   }

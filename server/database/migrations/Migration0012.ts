@@ -1,7 +1,7 @@
 import { Migration } from '@mikro-orm/migrations'
 
 /**
- * Files that long work wrote, in parts, until they are fetched or a day old; whoever waits for work is told when it moves
+ * Files that long work wrote, in parts, until they are a day old; whoever waits for work is told when it moves
  * on. One family of a large kitchen's shelf, and the batches of one formula, are found without reading
  * all there are.
  */
