@@ -21,6 +21,15 @@ async function lookAround() {
 void lookAround()
 useIntervalFn(() => { if (document.visibilityState === 'visible') void lookAround() }, 20_000)
 const waits = computed(() => props.batch.pending.value.length)
+/* What is answered at once is not told: a line that comes and goes would move a button from under a finger. */
+const TOLD_AFTER_MS = 2000
+const toldWaits = ref(false)
+const soon = useTimeoutFn(() => { toldWaits.value = waits.value > 0 }, TOLD_AFTER_MS, { immediate: false })
+watch(() => waits.value > 0, (some) => {
+  if (some) return soon.start()
+  soon.stop()
+  toldWaits.value = false
+}, { immediate: true })
 </script>
 
 <template>
@@ -50,10 +59,10 @@ const waits = computed(() => props.batch.pending.value.length)
         {{ o.name }}
       </NuxtLink>
     </p>
-    <p v-if="batch.failed.value || !batch.connected.value && waits > 0" class="away" role="status">
+    <p v-if="batch.failed.value || !batch.connected.value && toldWaits" class="away" role="status">
       {{ $say('batch.away') }}
     </p>
-    <p v-if="waits > 0" class="away" role="status" data-unsent>{{ $say('batch.unsent', { n: waits }) }}</p>
+    <p v-if="toldWaits" class="away" role="status" data-unsent>{{ $say('batch.unsent', { n: waits }) }}</p>
     <p v-for="r in batch.refused.value" :key="r.event.id" class="away" role="alert">
       {{ $say('batch.refused', { code: r.code, what: EVENT_WORDS[r.event.happened.kind] }) }}
     </p>

@@ -32,7 +32,10 @@ const assessment = assessor.assessment
 </script>
 
 <template>
-  <main class="batch" :data-settled="record && assessment ? 'true' : 'false'" :data-head="batch.events.value.length">
+  <main
+    class="batch" :data-settled="record && assessment ? 'true' : 'false'" :data-head="batch.events.value.length"
+    :data-waits="batch.pending.value.length"
+  >
     <p v-if="batch.missing.value">
       {{ $say('batch.notHere') }} <NuxtLink class="underline" to="/book">{{ $say('batch.toTheBook') }}</NuxtLink>
     </p>
