@@ -67,12 +67,12 @@ export const kitchenDocument = ({
 }: KitchenDocument): KitchenDocument => ({ name, settings, places, vessels, ovens, burners, pans })
 
 /** Its own rules, as far as it has any. */
-const ownRules = ({ ownJuiceG, ownCanG, ownPowderG }: OwnRules): OwnRules =>
-  Object.fromEntries(Object.entries({ ownJuiceG, ownCanG, ownPowderG }).filter(([, v]) => v !== undefined))
+const ownRules = ({ ownJuiceG, ownCanG, ownPowderG, ingredients }: OwnRules): OwnRules =>
+  Object.fromEntries(Object.entries({ ownJuiceG, ownCanG, ownPowderG, ingredients }).filter(([, v]) => v !== undefined))
 
 /** What of it a text is read by. */
-export const readHouse = ({ cups, ownJuiceG, ownCanG }: KitchenSettings): ReadHouse =>
-  ({ cups, ...ownRules({ ownJuiceG, ownCanG }) })
+export const readHouse = ({ cups, ownJuiceG, ownCanG, ingredients }: KitchenSettings): ReadHouse =>
+  ({ cups, ...ownRules({ ownJuiceG, ownCanG, ingredients }) })
 
 /** A lot without what only its saving needs. */
 function bareLot(lot: Lot): Lot {

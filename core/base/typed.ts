@@ -2,7 +2,7 @@
  * What a cook types into a number field: sums and units ("150+20", "2 cups", "3 eggs", "1 1/2 tbsp", "2 kg − 150").
  * Terms are added and taken away in turn; `*` and `/` bind within a term. What can be read two ways is refused by name.
  */
-import { DENSITIES, EGG_GRADES, type EggGrade } from './ingredients/measures'
+import { densityOf, EGG_GRADES, type EggGrade } from './ingredients/measures'
 import { type CupSystem, fahrenheitToCelsius, INCH_M, OUNCE_G, POUND_G, STICK_G, SYSTEM_ML } from './units'
 
 export type QuantityKind = 'mass' | 'length' | 'temperature' | 'time' | 'plain'
@@ -134,7 +134,7 @@ function scaleOf(
   if (MASS[unit] !== undefined) return MASS[unit]
   const egg = EGG[unit]
   if (egg) return EGG_GRADES[c.eggGrade][egg]
-  const gPerMl = c.ingredientId === undefined ? undefined : DENSITIES[c.ingredientId]?.gPerMl
+  const gPerMl = c.ingredientId === undefined ? undefined : densityOf(c.ingredientId)?.gPerMl
   const measure = MEASURE[unit]
   const ml =
     VOLUME[unit] ??

@@ -49,7 +49,7 @@ export type Happened =
   | { kind: 'poured', vessel: number, shownG: number | null }
   | { kind: 'movedTo', legId: string }
   /** Of a line before it goes in, or of the mix. */
-  | { kind: 'measured', what: 'pH' | 'brix', lineId: string | null, value: number }
+  | { kind: 'measured', what: 'pH' | 'brix' | 'overrun', lineId: string | null, value: number }
   /** Tilted or touched, and found to have set. */
   | { kind: 'foundSet' }
   /** Cut, turned out or spooned for the first time. */

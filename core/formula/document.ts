@@ -10,7 +10,10 @@ import type { Strength } from '../base/ingredients/types'
 import { type Kitchen, lotStrength } from '../kitchen/kitchen'
 import type { Vessel } from '../physics/geometry/cavity'
 import type { HeatMethod } from '../physics/heat/pot'
+import type { ZestCut } from '../physics/matter/aroma'
+import type { Grain } from '../physics/matter/dissolving'
 import type { Use } from '../physics/set/bands'
+import type { Peak } from '../physics/set/whipping'
 import type { Cover, PlaceKind } from '../physics/thermal/places'
 
 export const FORMULA_FORMAT = 'lumbik-formula'
@@ -61,6 +64,7 @@ export const SCHOOLS = [
   'setCream',
   'whippedAcid',
   'beatenWhites',
+  'lightenedCurd',
   'blendedGel',
   'frozenInsert',
   'boiledMeringue',
@@ -87,6 +91,18 @@ export interface Line {
   /** Must stay as it is when the formula is rebalanced. */
   pinned?: boolean
   piece?: Piece
+  /** How zest was taken, where it is said; else finely grated off the fruit of the juice. */
+  zest?: ZestAs
+  /** Size of a sugar's grains, where it is said; else as its words or its kind have it. */
+  grain?: Grain
+}
+
+/** How zest is taken off: whose it is (by the fruit's juice), how cut, rubbed into the sugar, down into the white. */
+export interface ZestAs {
+  of?: string
+  cut?: ZestCut
+  rubbed?: boolean
+  deep?: boolean
 }
 
 export type Step =
@@ -102,6 +118,10 @@ export type Step =
     lineTempC: number
     mixTempC: ProcessValue<number>
     overrun: number
+    /** Cream: where the whisk stops; its gain follows from that. Absent: the gain as it is stated. */
+    peak?: Peak
+    /** Whisked by hand; electric where absent. */
+    byHand?: boolean
   }
   | { id: string, kind: 'blend' }
   | { id: string, kind: 'pour' }
@@ -192,6 +212,10 @@ export interface Assembly {
   tiltDeg: number
   /** Portions cut or served from all vessels together. */
   portions: number
+  /** What lies between filling and wall; bare where absent. */
+  coat?: Coat
+  /** Its base comes out (springform, loose-based tin); rings have none anyway. */
+  looseBase?: boolean
   layers: Layer[]
   /**
    * How the parts become one: level upon level in the vessel where absent, rolled up, filled into shells, heaped on a
@@ -199,6 +223,8 @@ export interface Assembly {
    */
   built?: Built
 }
+export const COATS = ['greased', 'paper', 'film', 'rinsed'] as const
+export type Coat = (typeof COATS)[number]
 export const BUILT = ['roll', 'shells', 'heaped', 'domed'] as const
 export type Built = (typeof BUILT)[number]
 

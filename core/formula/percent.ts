@@ -31,7 +31,7 @@ export function basisG(doc: Bench, kitchen: Kitchen, basis: PercentBasis): numbe
   return basis.kind === 'whole' ? m.massG : m.grams.water + sugarsG(m) + m.acidG
 }
 
-export const RATIOS = ['sugarAcid', 'juiceCream', 'yolkJuice', 'crumbButter', 'sugarWhite'] as const
+export const RATIOS = ['sugarAcid', 'juiceCream', 'yolkJuice', 'crumbButter', 'sugarWhite', 'curdCream'] as const
 export type RatioId = (typeof RATIOS)[number]
 export interface Ratio {
   id: RatioId
@@ -55,6 +55,8 @@ export function ratiosOf(doc: Bench, kitchen: Kitchen): Ratio[] {
   const butter = (from: typeof lines) => sum(from, id => group(id) === 'butter')
   const crumb = sum(all, id => group(id) === 'biscuit')
   const white = sum(all, id => hasTrait(id, 'white') && !hasTrait(id, 'dried'))
+  const later = fillingOf(doc).steps.flatMap(s => (s.kind === 'foldIn' ? s.lineIds : []))
+  const folded = lines.filter(l => later.includes(l.id)).reduce((s, l) => s + l.massG, 0)
   const sugar = sum(all, id => group(id) === 'sugar')
   const ratios: [RatioId, number, number][] = [
     ['sugarAcid', sugarsG(m), m.acidG],
@@ -62,6 +64,7 @@ export function ratiosOf(doc: Bench, kitchen: Kitchen): Ratio[] {
     ['yolkJuice', yolk, juice],
     ['crumbButter', crumb, butter(all)],
     ['sugarWhite', sugar, white],
+    ['curdCream', doc.school === 'lightenedCurd' ? sum(lines, () => true) - folded : 0, folded],
   ]
   return ratios.filter(([, a, b]) => a > 0 && b > 0).map(([id, a, b]) => ({ id, value: a / b }))
 }

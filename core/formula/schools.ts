@@ -17,7 +17,7 @@ export const REASONS = [
 ] as const
 export type Reason = (typeof REASONS)[number]
 /** What decides for a way of making. */
-export const CONDITIONS = ['mostlyYolk', 'mostlyWhole', 'muchButter', 'noBurner', 'mustCutHigh', 'firmSet', 'someTime', 'softSet', 'hasWine', 'thickFilling', 'runnyFilling', 'deepFilling', 'middlingDepth', 'smallShells', 'pasteurisedYolk', 'fewDays', 'yolkInStarch', 'noEggMilk', 'wantsAir', 'wantsSmooth', 'servedToday', 'pasteurisedWhites', 'dotsOrSauce', 'insideAnother', 'mouldedLight'] as const
+export const CONDITIONS = ['mostlyYolk', 'mostlyWhole', 'muchButter', 'noBurner', 'mustCutHigh', 'firmSet', 'someTime', 'softSet', 'hasWine', 'thickFilling', 'runnyFilling', 'deepFilling', 'middlingDepth', 'smallShells', 'pasteurisedYolk', 'fewDays', 'yolkInStarch', 'noEggMilk', 'wantsAir', 'wantsSmooth', 'servedToday', 'pasteurisedWhites', 'dotsOrSauce', 'insideAnother', 'mouldedLight', 'curdAtHand'] as const
 export type Condition = (typeof CONDITIONS)[number]
 
 /** Lines a step takes: by group, by trait. */
@@ -108,6 +108,8 @@ export const SCHOOL_FACTS: Readonly<Record<School, SchoolFacts>> = {
   // Unset mousses.
   whippedAcid: { id: 'whippedAcid', family: 'unsetMousse', heat: { method: 'none', targetTempC: 20, holdS: 0, startTempC: 8 }, steps: [fold(CREAM, null), pour], chill: { benchMin: 0, fridgeH: 4 }, sieve: 0.01, crustM: 0, gives: ['light', 'noSetter'], costs: ['holdsHours'], decides: 'servedToday', fits: () => true },
   beatenWhites: { id: 'beatenWhites', family: 'unsetMousse', heat: { method: 'none', targetTempC: 20, holdS: 0, startTempC: 8 }, steps: [fold(CREAM, null), fold(WHITES, null, WHITES_OVERRUN), pour], chill: { benchMin: 0, fridgeH: 4 }, sieve: 0.01, crustM: 0, gives: ['airy', 'noSetter'], costs: ['holdsHours', 'rawWhites'], decides: 'pasteurisedWhites', fits: l => l.share(WHITES) > 0.05 },
+  // A cold curd lightened with soft cream: two to one to pipe, one to one as a mousse (common practice).
+  lightenedCurd: { id: 'lightenedCurd', family: 'unsetMousse', heat: { method: 'waterBath', targetTempC: 82, holdS: 60 }, steps: [strain, { kind: 'stirIn', takes: BUTTER, lineTempC: 5, mixTempC: null }, fold(CREAM, 12, 0.8), pour], chill: { benchMin: 0, fridgeH: 3 }, sieve: 0.03, crustM: 0, gives: ['light', 'noSetter', 'thickRich'], costs: ['holdsHours', 'slow'], decides: 'curdAtHand', fits: l => l.share({ traits: ['yolk', 'wholeEgg'] }) > 0.06 },
   // Gels. Agar must boil to melt and sets below 35 °C.
   blendedGel: { id: 'blendedGel', family: 'fluidGel', heat: { method: 'direct', targetTempC: 98, holdS: 120, burnerW: 400 }, set: { fluidGel: true }, steps: [{ kind: 'stirIn', takes: JUICE, lineTempC: 18, mixTempC: null }, pour, { kind: 'blend' }], chill: { benchMin: 0, fridgeH: 3 }, sieve: 0.02, crustM: 0, gives: ['pipesDots', 'clearFlavour'], costs: ['slow'], decides: 'dotsOrSauce', fits: l => l.use === 'piped' || l.use === 'spooned' || l.use === null },
   frozenInsert: { id: 'frozenInsert', family: 'fluidGel', heat: { method: 'direct', targetTempC: 98, holdS: 120, burnerW: 400 }, steps: [{ kind: 'stirIn', takes: JUICE, lineTempC: 18, mixTempC: null }, pour], chill: { benchMin: 0, fridgeH: 6 }, freezerH: 2, sieve: 0.02, crustM: 0, gives: ['freezes', 'clearFlavour'], costs: ['weepsThawed'], decides: 'insideAnother', fits: l => l.use === 'cut' || l.use === 'turnedOut' },

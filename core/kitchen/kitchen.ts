@@ -67,6 +67,8 @@ export interface OwnRules {
   ownCanG?: Readonly<Record<string, number>>
   /** Gelatine powder it takes for 10 g of gold leaf, g. */
   ownPowderG?: number
+  /** Its own ingredients: ids that carry a package label (`base/ingredients/label.ts`). */
+  ingredients?: readonly string[]
 }
 
 /** What of the kitchen the core needs. */

@@ -1,5 +1,6 @@
 /** What to buy, in the units a shop sells: common sizes, from memory (M). */
 import { findIngredient } from '../base/ingredients/ingredients'
+import { labelOf } from '../base/ingredients/label'
 import { eggPart } from '../formula/eggs'
 import type { EggNeed, FruitNeed, LedgerLine } from './ledger'
 
@@ -44,11 +45,16 @@ export function packsFor({ lines, fruit, eggs }: Wanted): Bought[] {
     if (eggPart(l.ingredientId) !== null || squeezed(l)) continue
     const needG = Math.max(0, l.needG - (l.haveG ?? 0))
     if (!(needG > 0)) continue
-    const [unit, eachG] = PACKS[l.ingredientId] ?? (['weight', STEP_G] as const)
+    const [unit, eachG] = packOf(l.ingredientId)
     const count = Math.ceil(needG / eachG - 1e-9)
     out.push({ id: l.ingredientId, unit, count, eachG, overG: count * eachG - needG })
   }
   return out
+}
+/** How it is sold: by the table, by its own label, or by weight. */
+function packOf(id: string): readonly [PackUnit, number] {
+  const labelled = labelOf(id)?.pack
+  return PACKS[id] ?? (labelled ? ['pack', labelled] : ['weight', STEP_G])
 }
 /** Juice and zest that come out of fruit. */
 const isFruit = (id: string): boolean => ['juice', 'zest'].includes(findIngredient(id)?.group ?? '')

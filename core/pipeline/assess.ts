@@ -4,7 +4,7 @@
  */
 import { type Parameters, STANDARD } from '../base/parameters'
 import { type Bench, fillingOf } from '../formula/bench'
-import { zestStrained } from '../formula/sieved'
+import { peelOf } from '../formula/zest'
 import { untilPoured } from '../formula/own'
 import { SCHEMA_VERSION } from '../formula/document'
 import { sourCentreOf } from '../formula/families'
@@ -13,12 +13,15 @@ import { taste } from '../physics/matter/taste'
 import { weepingOf } from '../physics/set/weeping'
 import { type Assessment, ENGINE_VERSION, type Finding, STATIONS } from './assessment'
 import { type Chilled, chillStage } from './chilled'
+import { aromaFigures } from './figures/aroma'
+import { dissolvingFigures } from './figures/dissolving'
 import { balanceFigures, stockFigures } from './figures/balance'
 import { chillFigures, loadOf } from './figures/chill'
 import { heatFigures } from './figures/heat'
 import { type Heated, heatStage } from './heated'
 import { judge } from './judge/judge'
 import { inLearnedKitchen } from './learned'
+import { releaseOf } from './release'
 import type { SetFigures } from './judge/verdict'
 import { type Mixed, mixStage } from './mixed'
 import { setStage, type Settled } from './settled'
@@ -71,13 +74,16 @@ function judged(
   const { parameters, mixed, heated, chilled, settled } = stages
   const { finished, body, shape, joined } = heated
   const { cold, plate, target, freeze, end, chilledS, readyS } = settled
-  const strained = zestStrained(fillingOf(doc))
-  const flavour = taste(finished, mixed.pH, sourCentreOf(doc.family, doc.school), parameters.taste, strained)
+  const peel = peelOf(fillingOf(doc))
+  const flavour = taste(finished, mixed.pH, sourCentreOf(doc.family, doc.school), parameters.taste, peel)
+  const release = releaseOf(doc, kitchen, cold.tauStarPa)
+  const aroma = aromaFigures(doc, mixed, heated)
+  const dissolving = dissolvingFigures(doc, mixed, heated)
   const heat = heatFigures(doc, kitchen, mixed, heated, settled, parameters)
   const load = loadOf(chilled, heated, kitchen)
   const frozen = freeze !== null && freeze.mostIce > WEEPS_FROZEN
   const weeping = weepingOf(finished, body, cold.mechanismsPa, end.b, frozen, parameters.weeping)
-  const facts = { doc, kitchen, mixed, heated, chilled, settled, heat, flavour, load, weeping }
+  const facts = { doc, kitchen, mixed, heated, chilled, settled, heat, flavour, dissolving, release, load, weeping }
   const { findings, verdict, useBy, storageDays, figures } = judge(facts)
   const stock = stockFigures(doc, mixed.plan)
   const untilPouredS = untilPoured(doc, heat.endS, joined.history.timeS.at(-1)!)
@@ -87,7 +93,7 @@ function judged(
     stations: stationStates(findings),
     findings,
     stock,
-    balance: balanceFigures(mixed, heated, stock, flavour),
+    balance: balanceFigures(mixed, heated, stock, flavour, { aroma, dissolving }),
     shape: {
       volumeM3: shape.volumeM3,
       depthM: shape.depthM,
@@ -99,6 +105,7 @@ function judged(
       density: body.phases.density,
       pieceHeightM: settled.pieceHeightM,
       lean: shape.lean,
+      release,
     },
     heat,
     set: {

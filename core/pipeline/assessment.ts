@@ -5,16 +5,20 @@ import { setName, STANDARD } from '../base/parameters'
 import type { Provenance, Quantity } from '../base/provenance'
 import type { Lean } from '../physics/geometry/cavity'
 import type { ReductionTarget } from '../physics/heat/reduction'
+import type { Aroma } from '../physics/matter/aroma'
 import type { Sharpness, Taste } from '../physics/matter/taste'
 import type { StageResult } from '../physics/safety/keeping'
 import type { Target } from '../physics/set/bands'
 import type { Making } from '../physics/set/firmness'
 import type { SetResult } from '../physics/set/state'
 import type { Weeping } from '../physics/set/weeping'
+import type { Dissolving } from './figures/dissolving'
+import type { Release } from './release'
 import type { FreezeFigures } from './settled'
+import type { Whipping } from './whipped'
 
 /** Raised whenever a result could change for the same document. */
-export const ENGINE_VERSION = '2.9.0'
+export const ENGINE_VERSION = '2.10.0'
 /** What a stored result was worked out by: the engine and its set of parameters. */
 export const RESULT_ENGINE = `${ENGINE_VERSION} ${setName(STANDARD)}`
 
@@ -51,6 +55,13 @@ export type FindingCode =
   | 'acidCurdles'
   | 'acidTooHot'
   | 'gelatinAcid'
+  | 'rawProtease'
+  | 'wontRelease'
+  | 'ringLeaks'
+  | 'hardlyWhips'
+  | 'acidThickens'
+  | 'sugarGritty'
+  | 'meringueGritty'
   | 'agarAcid'
   | 'starchUndercooked'
   | 'starchAcid'
@@ -158,6 +169,9 @@ export interface Assessment {
     composition: Composition
     taste: Taste
     sharpness: Sharpness
+    aroma: Aroma
+    /** Null where no sugar goes in as grains. */
+    dissolving: Dissolving | null
   }
   shape: {
     volumeM3: number
@@ -172,6 +186,8 @@ export interface Assessment {
     pieceHeightM: number
     /** A glass that leans while it sets: fill at its low and high side, and the most it can lean, degrees. */
     lean: Lean | null
+    /** How it is got out of its mould; null: it stays in its vessel. */
+    release: Release | null
   }
   heat: {
     reachedS: number | null
@@ -212,6 +228,8 @@ export interface Assessment {
      * `step` of the filling's steps.
      */
     joins: { step: number, beforeC: number, afterC: number, atS: number }[]
+    /** Cream that is whipped, by its step. */
+    whipping: Whipping[]
     /** Where acid sets milk: the hottest it may go in and few batches turn grainy, °C. */
     smoothBelowC: number | null
     /** What still comes after the heat is off, K. */

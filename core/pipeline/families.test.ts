@@ -59,7 +59,8 @@ describe('kinds of dessert', () => {
     expect(meant).toBeGreaterThan(0.5 * MECHANISMS.reduce((s, k) => s + mechanismsPa[k], 0))
     expect(['runny', 'grainy']).not.toContain(a.verdict.code)
   })
-  it.each(Object.entries(MADE))('%s is recognised by its lines', (school, grams) => {
+  // A lightened curd's lines are a curd's and cream: only its method, or the cook, tells it from a curd.
+  it.each(Object.entries(MADE).filter(([s]) => s !== 'lightenedCurd'))('%s is recognised by its lines', (school, grams) => {
     const lines = Object.entries(grams).map(([i, g], k) => line(`l${k}`, i, g))
     expect(suggestFamily(lines)).toBe(schoolOf(school as School).family)
   })

@@ -29,7 +29,7 @@ export interface Paths {
 }
 
 /** Two histories one after the other. */
-const joinedTo = (first: History, then: History): History => {
+export const joinedTo = (first: History, then: History): History => {
   const endS = first.timeS.at(-1)!
   return {
     timeS: [...first.timeS, ...then.timeS.slice(1).map(t => t + endS)],
@@ -37,7 +37,7 @@ const joinedTo = (first: History, then: History): History => {
   }
 }
 /** A history from some time on. */
-const from = (h: History, s: number): History => {
+export const fromTime = (h: History, s: number): History => {
   const i = h.timeS.findIndex(t => t >= s - 1e-9)
   return i < 0 ? { timeS: [0], tempC: [h.tempC.at(-1)!] } : { timeS: h.timeS.slice(i), tempC: h.tempC.slice(i) }
 }
@@ -57,7 +57,7 @@ export function makingOf(
   const whole = joinedTo(paths.heated, paths.after)
   const groups = [
     { parts: cooked, path: whole },
-    ...plan.additions.map((a, i) => ({ parts: a.parts, path: from(paths.after, paths.joinedS[i] ?? 0) })),
+    ...plan.additions.map((a, i) => ({ parts: a.parts, path: fromTime(paths.after, paths.joinedS[i] ?? 0) })),
   ]
   const sharesOf = (key: 'yolkProtein' | 'starch') => {
     const total = grams(all, key)

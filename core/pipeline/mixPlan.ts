@@ -3,6 +3,7 @@ import { fillingOf, type Bench } from '../formula/bench'
 import { given, strengthOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type MixPart, toParts } from '../physics/matter/mix'
+import { overrunOf } from './whipped'
 
 /** What joins the mix after its heat, in the order of the steps. */
 export interface Addition {
@@ -46,7 +47,7 @@ export function mixPlanOf(doc: Bench, kitchen: Kitchen): MixPlan {
         parts,
         lineTempC: step.lineTempC,
         mixTempC: given(step.mixTempC),
-        overrun: step.kind === 'foldIn' ? step.overrun : 0,
+        overrun: step.kind === 'foldIn' ? overrunOf(parts, step) : 0,
       })
   })
   return { cooked: all.filter((_, i) => !taken.has(filling.lines[i]!.id)), additions, all }

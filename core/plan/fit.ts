@@ -185,7 +185,7 @@ export function workVessels(doc: Bench, a: Assessment): WorkVessel[] {
     massOf(filling.lines.map(l => l.id).filter(x => !later.includes(x))),
   )
   if (first.ofM3 > 0) out.push(first)
-  for (const s of filling.steps) {
+  for (const [i, s] of filling.steps.entries()) {
     if (s.kind !== 'foldIn') continue
     const cream =
       massOf(
@@ -193,7 +193,8 @@ export function workVessels(doc: Bench, a: Assessment): WorkVessel[] {
           x => (findIngredient(filling.lines.find(l => l.id === x)?.ingredientId ?? '')?.group ?? '') !== 'sugar',
         ),
       ) / 1e6
-    if (s.overrun > 0) add('whip', cream * (1 + s.overrun))
+    const overrun = a.heat.whipping.find(w => w.step === i)?.overrun ?? s.overrun
+    if (overrun > 0) add('whip', cream * (1 + overrun))
   }
   if (filling.steps.some(s => s.kind === 'foldIn')) add('fold', a.shape.volumeM3)
   return out

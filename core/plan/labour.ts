@@ -104,6 +104,7 @@ function usesOf(s: WrittenStep, hands: Hands, heat: Bench['heat']): Use[] {
     const tool = PLACE_TOOL[s.params.place]
     return tool ? [{ tool, id: s.params.placeId }] : []
   }
+  if (s.code === 'whip' && s.params?.byHand) return []
   // What browns under the oven's heat needs no torch.
   const tool = isPart(s) && s.params.inOven ? 'oven' : hands.tool
   if (!tool) return []
@@ -118,7 +119,8 @@ function usesOf(s: WrittenStep, hands: Hands, heat: Bench['heat']): Use[] {
  */
 export function labourOf(s: WrittenStep, plan: Pick<Bench, 'heat'>): Labour {
   const hands = isPart(s) ? (PART_HANDS[s.code.slice('part:'.length) as PartStep] ?? { all: true }) : HANDS[s.code]
-  const needed = (hands.s ?? 0) + (hands.eachS ?? 0) * piecesOf(s)
+  const byHandS = s.code === 'whip' && s.params?.byHand ? s.params.toS : 0
+  const needed = Math.max(byHandS, hands.s ?? 0) + (hands.eachS ?? 0) * piecesOf(s)
   // Nobody is needed longer at a step than it lasts; serving lasts as long as it takes.
   const lastsS = s.code === 'serve' ? null : s.timeS
   const attendedS = hands.all ? (lastsS ?? 0) : Math.min(needed, lastsS ?? needed)

@@ -4,9 +4,13 @@
  * temperature and time is the plan's or the models'.
  */
 import { findIngredient, hasTrait } from '../base/ingredients/ingredients'
-import { fillingOf, type Bench, ovenAirC, panOf, vesselOf } from '../formula/bench'
+import { fillingOf, type Bench, ovenAirC, panOf } from '../formula/bench'
 import { type Component, type Line, placeOf, type Step } from '../formula/document'
 import { familyOf } from '../formula/families'
+import { leavesMould } from '../pipeline/release'
+import type { Whipping } from '../pipeline/whipped'
+import { FELT } from '../physics/matter/dissolving'
+import { isRubbed } from '../formula/zest'
 import { partFacts } from '../formula/parts'
 import { schoolOf } from '../formula/schools'
 import type { Kitchen } from '../kitchen/kitchen'
@@ -81,7 +85,6 @@ function sheetOf(doc: Bench, kitchen: Kitchen, a: Assessment): Sheet {
   const first = filling.lines.filter(l => !later.includes(l.id) && l.massG > 0)
   const used = new Set<string>()
   const findings = (test: (f: Finding) => boolean) => a.findings.filter(test)
-  const { kind } = doc.use
   const cooks = doc.heat.method !== 'oven' && doc.heat.method !== 'none'
   const b: Sheet = {
     doc,
@@ -94,9 +97,7 @@ function sheetOf(doc: Bench, kitchen: Kitchen, a: Assessment): Sheet {
     egg: first.some(l => isGroup(l, 'egg')),
     boils: a.heat.peakTempC > BOILED_C,
     bakes: doc.heat.method === 'oven',
-    leavesMould:
-      kind === 'turnedOut' ||
-      (kind === 'cut' && ['tartRing', 'tartShell', 'mould'].includes(vesselOf(doc, kitchen).kind)),
+    leavesMould: leavesMould(doc, kitchen),
     heatFindings: findings(f => f.station === 'heat' && (f.path.startsWith('heat') || f.path.startsWith('set'))),
     heatEndS: cooks ? (doc.serve.ownS?.heat ?? a.heat.endS) : 0,
     bakedS: 0,
@@ -126,7 +127,7 @@ function prepare(b: Sheet): void {
   b.clock = -PREPARE_S
   const zest = filling.lines.filter(l => isGroup(l, 'zest') && l.massG > 0)
   const sugar = first.filter(l => isGroup(l, 'sugar'))
-  if (zest.length && sugar.length && zest.every(z => first.includes(z)))
+  if (zest.length && sugar.length && zest.every(z => isRubbed(z, filling)))
     b.push('zestSugar', { lines: b.take([...zest, ...sugar]), reasons: ['zestOil'] })
   if (gelatin.length)
     b.push('bloom', {
@@ -223,6 +224,7 @@ function mixCold(b: Sheet): void {
   if (lines.length)
     b.push('mixCold', {
       lines,
+      cue: (b.a.balance.dissolving?.before ?? 0) > FELT ? 'sugarGone' : null,
       reasons: b.egg ? ['noDryYolk'] : [],
       findings: b.doc.heat.method === 'none' ? b.heatFindings : [],
     })
@@ -262,6 +264,25 @@ function stirReasons({ doc, starch, gelatin }: Sheet, code: WorkCode): WorkReaso
   }
 }
 
+/** Where the whisk stops. */
+const PEAK_CUES = { trace: 'traces', soft: 'softPeaks', firm: 'firmPeaks' } as const
+
+/** Cream to its peak, or whites till they stand. */
+function beaten(b: Sheet, step: Step & { kind: 'foldIn' }, lines: Line[], whipping: Whipping | undefined): void {
+  if (!whipping) {
+    b.push('beatWhites', {
+      lines: b.take(lines), cue: 'stiffPeaks', findings: b.findings(f => f.code === 'rawEgg' || f.code === 'boilingSugar'),
+    })
+    return
+  }
+  const { toS, marginS, byHand } = whipping
+  b.push('whip', {
+    lines: b.take(lines), tempC: step.lineTempC, cue: PEAK_CUES[whipping.peak], reasons: ['coldWhips'],
+    findings: b.findings(f => f.code === 'hardlyWhips' || f.code === 'acidThickens'),
+    params: { toS, marginS, byHand },
+  })
+}
+
 /** What is stirred or folded in, with the temperature it meets. */
 function join(b: Sheet, step: Step & { kind: 'stirIn' | 'foldIn' }, k: number, findings: Finding[]): void {
   const { a } = b
@@ -285,16 +306,10 @@ function join(b: Sheet, step: Step & { kind: 'stirIn' | 'foldIn' }, k: number, f
     })
   if ('given' in step.mixTempC && wait > 60) b.clock += wait
   b.joined++
-  const whites = lines.some(l => hasTrait(l.ingredientId, 'white') || hasTrait(l.ingredientId, 'foams'))
+  const whipping = a.heat.whipping.find(w => w.step === k)
   if (step.kind === 'foldIn') {
-    if (step.overrun > 0)
-      b.push(whites ? 'beatWhites' : 'whip', {
-        lines: b.take(lines),
-        tempC: whites ? null : step.lineTempC,
-        cue: whites ? 'stiffPeaks' : 'softPeaks',
-        reasons: whites ? [] : ['coldWhips'],
-        findings: whites ? b.findings(f => f.code === 'rawEgg' || f.code === 'boilingSugar') : [],
-      })
+    if (step.overrun > 0 || whipping)
+      beaten(b, step, lines, whipping)
     b.push('fold', {
       tempC: met.beforeC,
       findings,
@@ -442,6 +457,11 @@ function top(b: Sheet, fromS: number): void {
 /** Cold-beaten meringue cooks from below on a filling that is still hot, or it weeps there (common practice). */
 const topsHot = (doc: Bench) => doc.components.some(c => c.role === 'topping' && c.make?.kind === 'meringueCold')
 
+/** How it is got out, as the step says it. */
+const RELEASE_REASONS = {
+  lifts: ['liftsOff'], cloth: ['warmEdge'], freezer: ['freezerFirst', 'warmEdge'], stays: ['freezerFirst', 'warmEdge'],
+} as const satisfies Record<string, WorkReason[]>
+
 /** To the plate. */
 function serve(b: Sheet): void {
   const { doc, kitchen, a } = b
@@ -451,7 +471,7 @@ function serve(b: Sheet): void {
   if (doc.set.fluidGel) b.push('blend', { cue: 'shine' })
   // Out of the cold: from its mould, cut while it is cold, and eaten once it is as warm as wanted.
   if (b.leavesMould && !doc.chill.some(l => placeOf(l, kitchen).kind === 'freezer'))
-    plate(b, 'unmould', { reasons: ['warmEdge'], findings: b.findings(f => f.code === 'thawing') })
+    plate(b, 'unmould', { reasons: [...RELEASE_REASONS[a.shape.release?.word ?? 'cloth']], findings: b.findings(f => f.code === 'thawing') })
   if (doc.use.kind === 'cut')
     plate(b, 'cut', {
       params: { portions: doc.assembly.portions, heightM: a.shape.pieceHeightM, portionG: a.shape.portionG },

@@ -77,6 +77,10 @@ describe(`nominal sizes (${checks.source})`, () => {
     const held = ml(cavityVolume(cavityOf(NOMINAL_VESSELS.find(n => n.id === id)!.vessel)))
     expect(Math.abs(held / SYSTEM_ML.us.cup / cups - 1)).toBeLessThan(0.12)
   })
+  it.each(checks.millilitres.rows)(`$id holds about $ml ml (${checks.millilitres.source})`, ({ id, ml: wanted }) => {
+    const held = ml(cavityVolume(cavityOf(NOMINAL_VESSELS.find(n => n.id === id)!.vessel)))
+    expect(Math.abs(held / wanted - 1)).toBeLessThan(0.12)
+  })
   it(checks.squares.source, () => {
     const area = (id: string) => cavityOf({ ...NOMINAL_VESSELS.find(n => n.id === id)!.vessel, taper: 1 }).rimAreaM2
     expect(Math.abs(area('us-rd9') / area('us-sq8') - 1)).toBeLessThan(0.02)

@@ -62,6 +62,8 @@ export const CUES = [
   'wobble',
   'shine',
   'softPeaks',
+  'traces',
+  'firmPeaks',
   'stiffPeaks',
   'handWarm',
   'goldenEdge',
@@ -109,6 +111,8 @@ export const WORK_REASONS = [
   'stirOverIce',
   'freezeToUnmould',
   'warmEdge',
+  'liftsOff',
+  'freezerFirst',
   'hotKnife',
   'butterSoftens',
 ] as const
@@ -176,6 +180,8 @@ export type StepParams =
     bloom: { waterG: number }
     heatMicrowave: HeatParams & { bursts: number, burstS: number }
     heatPouch: HeatParams & { thicknessM: number }
+    /** To the peak and from there until it is over-whipped, s; null where it is no cream. */
+    whip: { toS: number, marginS: number, byHand: boolean } | null
     fold: { afterC: number }
     pour: { eachG: number, count: number, depthM: number }
     lean: { deg: number, highM: number, count: number }

@@ -5,7 +5,7 @@
  * too.
  */
 import { type Bench, fillingOf } from '../formula/bench'
-import { zestStrained } from '../formula/sieved'
+import { peelOf } from '../formula/zest'
 import { given } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { eggEnd, eggTemperatures, type EggTemperatures, eggWork, type EggWork } from '../physics/heat/egg'
@@ -116,7 +116,7 @@ export function createQuick(base: Bench, kitchen: Kitchen, w: Worked = work(base
     const platePa = yieldStress(at(plate))
     const { density } = body.phases
     const use = { ...doc.use, pieceHeightM: w.settled.pieceHeightM }
-    const flavour = taste(finished, mixed.pH, centre, p.taste, zestStrained(fillingOf(doc)))
+    const flavour = taste(finished, mixed.pH, centre, p.taste, peelOf(fillingOf(doc)))
     return {
       massG: mixed.whole.massG,
       coldPa,

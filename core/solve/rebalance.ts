@@ -14,6 +14,7 @@ import { withMasses } from '../formula/edits'
 import { eggEachG, eggPart, yolkMass } from '../formula/eggs'
 import { familyOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
+import type { AromaWord } from '../physics/matter/aroma'
 import { type Sharpness, SHARPNESS, SHARPNESS_EDGES } from '../physics/matter/taste'
 import { type BandId, BANDS, CUTS, neededPa, standingHeight } from '../physics/set/bands'
 import { assess, work } from '../pipeline/assess'
@@ -86,6 +87,7 @@ export interface Way {
   platePa: number
   standsCutM: number
   sharpness: Sharpness
+  aroma: AromaWord
   sharp: number
   massG: number
   cost: number
@@ -546,6 +548,7 @@ function finish(
     platePa: p.platePa,
     standsCutM: standingHeight(p.platePa, p.density, CUTS),
     sharpness: a.balance.sharpness,
+    aroma: a.balance.aroma.word,
     sharp: p.sharp,
     massG: p.massG,
     cost: took.cost,

@@ -15,6 +15,7 @@ import { familyOf } from '../formula/families'
 import { type NewId, renewSteps } from '../formula/steps'
 import type { Kitchen } from '../kitchen/kitchen'
 import { acidPercentOf, mix, toParts } from '../physics/matter/mix'
+import type { AromaWord } from '../physics/matter/aroma'
 import type { Sharpness } from '../physics/matter/taste'
 import { swapGelatin } from '../physics/set/gelatin'
 import { assess } from '../pipeline/assess'
@@ -33,6 +34,7 @@ export interface SwapOption {
   code: VerdictCode
   platePa: number
   sharpness: Sharpness
+  aroma: AromaWord
   /** Against before: stress on the plate, sourness, sweetness, fat. */
   ratio: { set: number, sour: number, sweet: number, fat: number }
   doc: Bench
@@ -57,13 +59,15 @@ export interface Swap {
 }
 
 /**
- * Ingredients that could stand in a line's place: of its own kind, and those that do the same work.
+ * Ingredients that could stand in a line's place: of its own kind, and those that do the same work; the kitchen's own
+ * (ids that carry a label) before the table's.
  * @example swapsFor('lemon').length > 5 // true
  */
-export function swapsFor(ingredientId: string): string[] {
+export function swapsFor(ingredientId: string, own: readonly string[] = []): string[] {
   const row = findIngredient(ingredientId)
   if (!row) return []
-  return INGREDIENTS.filter(r => r.id !== ingredientId && r.standsFor?.includes(row.group)).map(r => r.id)
+  return [...own.flatMap(id => findIngredient(id) ?? []), ...INGREDIENTS]
+    .filter(r => r.id !== ingredientId && r.standsFor?.includes(row.group)).map(r => r.id)
 }
 
 /** Below this share of the acid a swap is told off (judgement). */
@@ -147,6 +151,7 @@ function option(t: Trying, keeps: Keeps, next: Bench): void {
       code: a.verdict.code,
       platePa: p.platePa,
       sharpness: a.balance.sharpness,
+      aroma: a.balance.aroma.word,
       ratio: {
         set: p.platePa / Math.max(t.start.platePa, 1e-9),
         sour: p.sour / Math.max(t.start.sour, 1e-9),

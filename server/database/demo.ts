@@ -11,6 +11,7 @@ import { type Bench, benchOf, fillingOf, type Planned, putBack } from '#core/for
 import { withComponent } from '#core/formula/layers'
 import { stepsFor } from '#core/formula/steps'
 import type { ComponentRole, PartKind, School } from '#core/formula/document'
+import { EMPTY_LABEL, type Label, type LabelKind, ownId } from '#core/base/ingredients/label'
 import type { Strength } from '#core/base/ingredients/types'
 import type { UseKind } from '#core/physics/set/bands'
 import { INCH_M } from '#core/base/units'
@@ -38,7 +39,12 @@ export const DEMO_OWNER = DEMO_PEOPLE[0]!
 export const FIRST_DEMO_ID = uuid(6, 1)
 
 export const KITCHEN_NAME = 'Fernhollow glasshouse tea room'
-export const SETTINGS: KitchenSettings = { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 140, roomTempC: 21, foodCode: 'us', business: true, currency: '£', prices: { lemon: 3.4, lime: 4.2, bergamot: 6, yuzu: 18, calamansi: 12, lemon_sweet: 5, seville: 3, grapefruit: 2.4, keylime: 7, wine_late: 14, egg: 4.6, yolk_sep: 12, white: 3, sugar: 1.2, icing: 1.9, butter82: 8.4, cream48: 6.2, cream36: 5.4, creme_fr: 6.8, milk: 1.1, condensed: 5.5, cornflour: 2.6, flour: 0.9, gelatin: 38, agar: 60, honey: 9 } }
+/** What the tea room buys in, from the packages. */
+const labelled = (name: string, kind: LabelKind, figures: Partial<Label>) => ownId({ ...EMPTY_LABEL, name, kind, ...figures })
+const GERANIUM_SYRUP = labelled('Scented geranium syrup', 'sugar', { carbs: 64, sugars: 63, acid: 0.3, pH: 3.4, density: 1.31, pack: 700 })
+const OAT_BISCUIT = labelled('Oat and ginger biscuit', 'biscuit', { fat: 19, carbs: 66, sugars: 27, fibre: 4.5, protein: 6, salt: 0.9, pack: 300, allergens: ['gluten', 'milk'] })
+const JARRED_CURD = labelled('Lime curd in the jar', 'other', { fat: 8.5, carbs: 58, sugars: 55, protein: 1.6, salt: 0.15, acid: 1.4, pH: 2.9, density: 1.25, pack: 320, allergens: ['egg', 'milk'] })
+export const SETTINGS: KitchenSettings = { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 140, roomTempC: 21, foodCode: 'us', business: true, currency: '£', prices: { lemon: 3.4, lime: 4.2, bergamot: 6, yuzu: 18, calamansi: 12, lemon_sweet: 5, seville: 3, grapefruit: 2.4, keylime: 7, wine_late: 14, egg: 4.6, yolk_sep: 12, white: 3, sugar: 1.2, icing: 1.9, butter82: 8.4, cream48: 6.2, cream36: 5.4, creme_fr: 6.8, milk: 1.1, condensed: 5.5, cornflour: 2.6, flour: 0.9, gelatin: 38, agar: 60, honey: 9, [GERANIUM_SYRUP]: 11, [OAT_BISCUIT]: 7.5 }, ingredients: [GERANIUM_SYRUP, OAT_BISCUIT, JARRED_CURD] }
 
 export const PLACES: KitchenPlace[] = [
   { id: uuid(3, 1), name: 'Upright fan fridge', kind: 'fanFridge', airTempC: 3 },

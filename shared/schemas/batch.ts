@@ -54,7 +54,7 @@ const SAYS: Record<Happened['kind'], Record<string, yup.AnySchema | yup.Lazy<unk
   leftBehind: { where: oneOf(['pan', 'sieve']), shownG: grams() },
   poured: { vessel: figure(1, 1000).integer(), shownG: figureOrNone(0, 200_000) },
   movedTo: { legId: id() },
-  measured: { what: oneOf(['pH', 'brix']), lineId: idOrNone(), value: figure(0, 100) },
+  measured: { what: oneOf(['pH', 'brix', 'overrun']), lineId: idOrNone(), value: figure(0, 400) },
   foundSet: {},
   opened: {},
   outcome: { outcome: outcomeSchema },

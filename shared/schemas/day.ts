@@ -2,6 +2,7 @@
 import * as yup from 'yup'
 import { InputError } from '#core/base/errors'
 import { findIngredient } from '#core/base/ingredients/ingredients'
+import { OWN_ID_MOST } from '#core/base/ingredients/label'
 import { type Kitchen, PLAIN_KITCHEN } from '#core/kitchen/kitchen'
 import { plainOccasion } from '#core/formula/occasion'
 import { PLACE_KINDS } from '#core/physics/thermal/places'
@@ -72,7 +73,7 @@ export const daySchema = exactly({
 }).required()
 
 const clockTime = () => yup.string().strict().matches(/^([01]\d|2[0-3]):[0-5]\d$/).required()
-const known = () => text(80).required().test('known', 'unknown', v => findIngredient(v ?? '') !== undefined)
+const known = () => text(OWN_ID_MOST).required().test('known', 'unknown', v => findIngredient(v ?? '') !== undefined)
 const idText = () => text(80).required()
 const fixedSchema = yup.lazy((value: unknown) => yup.object(Object.fromEntries(
   Object.keys(typeof value === 'object' && value !== null ? value : {}).map(k => [k, exactly({

@@ -4,17 +4,21 @@
  */
 import * as yup from 'yup'
 import { InputError } from '#core/base/errors'
+import { OWN_ID_MOST } from '#core/base/ingredients/label'
 import { type Bench, benchOf, benchPath } from '#core/formula/bench'
 import {
-  BUILT, type Built, COMPONENT_ROLES, FAMILIES, FORMULA_FORMAT, type FormulaDocument, LAYER_FORMS, OWN_STEPS,
+  BUILT, type Built, COATS, COMPONENT_ROLES, FAMILIES, FORMULA_FORMAT, type FormulaDocument, LAYER_FORMS, OWN_STEPS,
   PART_KINDS, PIECE_KINDS, SCHEMA_VERSION, SCHOOLS,
 } from '#core/formula/document'
 import {
   FRUIT_PARTS, type Occasion, OCCASION_FORMAT, OCCASION_VERSION, plainOccasion,
 } from '#core/formula/occasion'
 import { COVERS, PLACE_KINDS } from '#core/physics/thermal/places'
+import { ZEST_CUTS, ZEST_STRENGTH } from '#core/physics/matter/aroma'
+import { GRAINS } from '#core/physics/matter/dissolving'
 import { HEAT_METHODS } from '#core/physics/heat/pot'
 import { MATERIALS, VESSEL_KINDS } from '#core/physics/geometry/cavity'
+import { PEAKS } from '#core/physics/set/whipping'
 import { USE_KINDS } from '#core/physics/set/bands'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import { schoolOf } from '#core/formula/schools'
@@ -77,12 +81,24 @@ const strength = byKind(
 const line = yup
   .object({
     id: id(),
-    ingredientId: id(),
+    ingredientId: yup.string().strict().min(1).max(OWN_ID_MOST).required(),
     massG: number().min(0),
     sourceText: text(),
     assumption: text(),
     strength,
     pinned: yup.boolean().strict().optional(),
+    grain: yup.string().strict().oneOf([...GRAINS]).optional(),
+    zest: yup
+      .object({
+        of: yup.string().strict().oneOf(Object.keys(ZEST_STRENGTH)).optional(),
+        cut: yup.string().strict().oneOf([...ZEST_CUTS]).optional(),
+        rubbed: yup.boolean().strict().optional(),
+        deep: yup.boolean().strict().optional(),
+      })
+      .noUnknown()
+      .strict()
+      .optional()
+      .default(undefined),
     piece: yup
       .object({ kind: oneOf(PIECE_KINDS), eachG: num('components.*.lines.*.piece.eachG') })
       .noUnknown()
@@ -99,7 +115,8 @@ const step = byKind(
   {
     combine: exactly({ id: id(), kind: oneOf(['combine']), lineIds }),
     stirIn: exactly({ id: id(), kind: oneOf(['stirIn']), ...joining }),
-    foldIn: exactly({ id: id(), kind: oneOf(['foldIn']), ...joining, overrun: num('components.*.steps.*.overrun') }),
+    foldIn: exactly({ id: id(), kind: oneOf(['foldIn']), ...joining, overrun: num('components.*.steps.*.overrun'),
+      peak: yup.string().strict().oneOf([...PEAKS]).optional(), byHand: yup.boolean().strict().optional() }),
   },
   exactly({ id: id(), kind: oneOf(['combine', 'cook', 'strain', 'stirIn', 'foldIn', 'blend', 'pour', 'bake']) }),
 )
@@ -334,6 +351,8 @@ export const formulaSchema = yup
         tiltDeg: number(),
         portions: number().integer(),
         layers: yup.array(layer).strict().max(24).required(),
+        coat: yup.string().strict().oneOf([...COATS]).optional(),
+        looseBase: yup.boolean().strict().optional(),
         built: yup.mixed<Built>().strict().oneOf(BUILT).optional(),
       })
       .noUnknown()

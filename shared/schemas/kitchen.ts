@@ -7,6 +7,7 @@ import { MATERIALS, VESSEL_KINDS } from '#core/physics/geometry/cavity'
 import { PLACE_KINDS } from '#core/physics/thermal/places'
 import { FIELDS } from '#core/base/fields'
 import { findIngredient } from '#core/base/ingredients/ingredients'
+import { labelOf, OWN_ID_MOST } from '#core/base/ingredients/label'
 import { INGREDIENTS } from '#core/base/ingredients/table'
 import { EGG_GRADES, FRUITS } from '#core/base/ingredients/measures'
 import { CUP_SYSTEMS } from '#core/base/units'
@@ -20,16 +21,16 @@ const number = () => yup.number().strict().required()
 export const PRICE_MOST = 100_000
 
 /** A table of numbers by id: whose ids there are, what an unknown one is called, and between what a number may lie. */
-interface ById { ids: readonly { id: string }[], unknown: string, min: number, max: number }
+interface ById { known: (id: string) => boolean, most: number, unknown: string, min: number, max: number }
 /** The first entry that cannot be taken: counted before any is looked at, so that a refusal costs little. */
 function wrongEntry(
-  value: unknown, { ids, unknown, min, max }: ById,
+  value: unknown, { known, most, unknown, min, max }: ById,
 ): { path: string, type: string, params?: Record<string, number> } | null {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return { path: '', type: 'typeError' }
   const entries = Object.entries(value)
-  if (entries.length > ids.length) return { path: '', type: 'tooMany', params: { max: ids.length } }
+  if (entries.length > most) return { path: '', type: 'tooMany', params: { max: most } }
   for (const [id, n] of entries) {
-    if (!ids.some(x => x.id === id)) return { path: fieldPath(id), type: unknown }
+    if (!known(id)) return { path: fieldPath(id), type: unknown }
     if (typeof n !== 'number' || !Number.isFinite(n)) return { path: id, type: 'notANumber' }
     if (n < min) return { path: id, type: 'min', params: { min } }
     if (n > max) return { path: id, type: 'max', params: { max } }
@@ -49,10 +50,20 @@ const limits = (field: 'kitchen.ownJuiceG.*' | 'kitchen.ownCanG.*') => {
   const { min, max } = FIELDS[field]
   return { min, max }
 }
-/** The kitchen's own rules of thumb. */
+/** Ingredients of its own that a kitchen may have. */
+export const OWN_INGREDIENTS_MOST = 200
+const isKnown = (id: string) => findIngredient(id) !== undefined
+const ofFruit = { known: (id: string) => FRUITS.some(f => f.id === id), most: FRUITS.length, unknown: 'unknownValue' }
+const ofIngredient = { known: isKnown, most: INGREDIENTS.length + OWN_INGREDIENTS_MOST, unknown: 'unknownIngredient' }
+/** The kitchen's own rules of thumb, and ingredients. */
 const own = {
-  ownJuiceG: byId('ownJuiceG', { ids: FRUITS, unknown: 'unknownValue', ...limits('kitchen.ownJuiceG.*') }).optional(),
-  ownCanG: byId('ownCanG', { ids: INGREDIENTS, unknown: 'unknownIngredient', ...limits('kitchen.ownCanG.*') }).optional(),
+  ingredients: yup
+    .array(yup.string().strict().max(OWN_ID_MOST).required().test('known', 'unknown', id => labelOf(id) !== null))
+    .strict()
+    .max(OWN_INGREDIENTS_MOST)
+    .optional(),
+  ownJuiceG: byId('ownJuiceG', { ...ofFruit, ...limits('kitchen.ownJuiceG.*') }).optional(),
+  ownCanG: byId('ownCanG', { ...ofIngredient, ...limits('kitchen.ownCanG.*') }).optional(),
   ownPowderG: ifThere('kitchen.ownPowderG'),
 }
 
@@ -72,7 +83,7 @@ export const settingsSchema = yup
     foodCode: yup.string().strict().oneOf(['us', 'uk']).required(),
     business: yup.boolean().strict().required(),
     currency: yup.string().strict().trim().min(1).max(4).required(),
-    prices: byId('prices', { ids: INGREDIENTS, unknown: 'unknownIngredient', min: 0, max: PRICE_MOST }).required(),
+    prices: byId('prices', { ...ofIngredient, min: 0, max: PRICE_MOST }).required(),
     ...own,
   })
   .noUnknown()

@@ -1,9 +1,10 @@
 import type { ValidationError } from 'yup'
 import { describe, expect, it } from 'vitest'
 import { isDay, isMoment } from './dates'
-import { PRICE_MOST, settingsSchema } from './kitchen'
+import { OWN_INGREDIENTS_MOST, PRICE_MOST, settingsSchema } from './kitchen'
 import { fieldPath, told, yupProblem, type Problem } from './problem'
 import { isText, SHAPE_LIMITS, tooMuch } from './shape'
+import { EMPTY_LABEL, ownId } from '#core/base/ingredients/label'
 import { INGREDIENTS } from '#core/base/ingredients/table'
 import { SETTINGS } from '../../server/database/demo'
 
@@ -93,8 +94,10 @@ describe('prices', () => {
     expect(problem(null)).not.toBeNull()
   })
   it('more than there are ingredients are refused by their number alone', () => {
-    const prices = Object.fromEntries(Array.from({ length: INGREDIENTS.length + 1 }, (_, i) => [`x${i}`, 1]))
-    expect(problem(prices)).toEqual(['prices', 'tooMany', { max: INGREDIENTS.length }])
+    const max = INGREDIENTS.length + OWN_INGREDIENTS_MOST
+    const many = (length: number) => Object.fromEntries(Array.from({ length }, (_, i) => [`x${i}`, 1]))
+    expect(problem(many(max + 1))).toEqual(['prices', 'tooMany', { max }])
+    expect(problem(many(max))).toEqual(['prices.x0', 'unknownIngredient', {}])
   })
 })
 
@@ -105,6 +108,14 @@ describe('a kitchen\'s own rules', () => {
     expect([{}, { ownJuiceG: {} }, of(1), of(2000)].map(taken)).toEqual([true, true, true, true])
     expect([of(0.9), of(2001), { ownJuiceG: { stone: 40 } }, { ownJuiceG: [] }].map(taken))
       .toEqual([false, false, false, false])
+  })
+  it('ingredients are ids that carry a label, so many; what no label gives is refused by its place', () => {
+    const id = (i: number) => ownId({ ...EMPTY_LABEL, name: `Jar ${i}` })
+    const many = (length: number) => ({ ingredients: Array.from({ length }, (_, i) => id(i)) })
+    expect([many(0), many(OWN_INGREDIENTS_MOST), { prices: { ...SETTINGS.prices, [id(1)]: 3 } }].map(taken))
+      .toEqual([true, true, true])
+    const wrong = [['lemon'], [`${id(1)};x=1`], [null]].map(ingredients => ({ ingredients }))
+    expect([many(OWN_INGREDIENTS_MOST + 1), ...wrong].map(taken)).toEqual([false, false, false, false])
   })
   it('for cans hold 10 g to 10 kg of an ingredient there is; powder for 10 g of leaf is 2 to 50 g', () => {
     const can = (g: number) => ({ ownCanG: { condensed: g } })

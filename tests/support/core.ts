@@ -102,6 +102,7 @@ export const MADE: Record<School, Grams> = {
   setCream: { cream36: 400, milk: 150, sugar: 80, gelatin: 4.4, lemon: 30 },
   whippedAcid: { creme_fr: 150, lemon: 60, icing: 60, cream36: 320 },
   beatenWhites: { lemon: 60, icing: 80, cream36: 250, white: 90 },
+  lightenedCurd: { yolk_sep: 90, sugar: 100, lemon: 100, butter82: 60, cream36: 200 },
   blendedGel: { water: 260, sugar: 110, agar: 5.2, yuzu: 160 },
   frozenInsert: { water: 160, sugar: 80, agar: 3, raspberry: 260 },
   boiledMeringue: { milk: 220, lemon: 120, sugar: 140, yolk_sep: 96, cornflour: 18, gelatin: 14, white: 110 },

@@ -1,6 +1,6 @@
 /** A weight as a cook without a scale would measure it: cups and spoons of the kitchen's own, and millilitres. */
 import { type CupSystem, SYSTEM_ML } from '../units'
-import { DENSITIES } from './measures'
+import { densityOf } from './measures'
 
 export interface Beside {
   ml: number
@@ -19,7 +19,7 @@ const STEP = 0.5
  * @example besideGrams('sugar', 203.5, 'us').cups // 1
  */
 export function besideGrams(ingredientId: string, massG: number, system: CupSystem): Beside | null {
-  const density = DENSITIES[ingredientId]
+  const density = densityOf(ingredientId)
   if (!density || !(massG > 0)) return null
   const { cup, tablespoon, teaspoon } = SYSTEM_ML[system]
   const ml = massG / density.gPerMl

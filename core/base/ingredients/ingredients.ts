@@ -1,14 +1,26 @@
-/** Look-ups in the ingredient table. */
+/** Look-ups: the table, and what a kitchen adds of its own. */
+import { OWN_PREFIX, ownRow } from './label'
 import { INGREDIENTS } from './table'
 import type { CompositionKey, Ingredient, Trait } from './types'
 
 const byId = new Map(INGREDIENTS.map(row => [row.id, row]))
+/** Rows of labels, read once; begun anew where many kitchens' have come together. */
+const own = new Map<string, Ingredient | undefined>()
+const OWN_KEPT = 500
+function ownOnce(id: string): Ingredient | undefined {
+  if (own.has(id)) return own.get(id)
+  if (own.size >= OWN_KEPT) own.clear()
+  const row = ownRow(id)
+  own.set(id, row)
+  return row
+}
 
 /**
- * The row with this id, or undefined.
+ * The row with this id, or undefined: the table's, or what an id that carries a label says.
  * @example findIngredient('lemon').group // 'juice'
  */
-export const findIngredient = (id: string): Ingredient | undefined => byId.get(id)
+export const findIngredient = (id: string): Ingredient | undefined =>
+  byId.get(id) ?? (id.startsWith(OWN_PREFIX) ? ownOnce(id) : undefined)
 
 /** Whether a row has a trait. @example is(findIngredient('agar')!, 'agar') // true */
 export const is = (row: Ingredient, trait: Trait): boolean => row.traits?.includes(trait) ?? false

@@ -4,6 +4,7 @@
  * classes, edible parts from USDA FoodData Central portions (US large 50 / 17 / 33 g); fruit yields from USDA portion
  * weights and kitchen practice, from memory.
  */
+import { labelOf } from './label'
 import type { Confidence } from './types'
 
 export interface Density { readonly gPerMl: number, readonly how?: string, readonly confidence: Confidence }
@@ -31,6 +32,28 @@ export const DENSITIES: Readonly<Record<string, Density>> = {
   digestive: { gPerMl: 0.4, how: 'crumbs', confidence: 'M' }, graham: { gPerMl: 0.355, how: 'crumbs', confidence: 'H' }, gingernut: { gPerMl: 0.42, how: 'crumbs', confidence: 'L' }, shortbread: { gPerMl: 0.4, how: 'crumbs', confidence: 'L' },
   almond: { gPerMl: 0.41, how: 'ground', confidence: 'H' }, hazelnut: { gPerMl: 0.57, how: 'whole', confidence: 'H' }, pistachio: { gPerMl: 0.52, how: 'whole', confidence: 'H' }, choc_white: { gPerMl: 0.72, how: 'chips', confidence: 'H' }, choc_milk: { gPerMl: 0.71, how: 'chips', confidence: 'H' }, choc_dark: { gPerMl: 0.71, how: 'chips', confidence: 'M' },
   liqueur: { gPerMl: 1.05, confidence: 'M' }, vanilla: { gPerMl: 0.879, confidence: 'H' }, zest: { gPerMl: 0.4, how: 'loosely packed', confidence: 'M' }, water: { gPerMl: 1, confidence: 'H' },
+  maple: { gPerMl: 1.33, confidence: 'H' }, ginger_syrup: { gPerMl: 1.34, confidence: 'L' }, golden_syrup: { gPerMl: 1.43, confidence: 'M' },
+  tartar: { gPerMl: 0.61, confidence: 'M' }, vinegar: { gPerMl: 1.01, confidence: 'H' }, soda: { gPerMl: 0.93, confidence: 'H' }, baking_powder: { gPerMl: 0.93, confidence: 'H' },
+  spirit: { gPerMl: 0.95, confidence: 'H' }, limoncello: { gPerMl: 1.05, confidence: 'L' }, wine_ice: { gPerMl: 1.08, confidence: 'L' },
+  vanilla_paste: { gPerMl: 1.25, confidence: 'L' }, herbs: { gPerMl: 0.1, how: 'torn, loosely packed', confidence: 'L' },
+  cinnamon: { gPerMl: 0.53, confidence: 'H' }, ginger_ground: { gPerMl: 0.37, confidence: 'M' }, colour_water: { gPerMl: 1.1, confidence: 'L' }, colour_fat: { gPerMl: 0.6, confidence: 'L' },
+  oats: { gPerMl: 0.34, how: 'rolled', confidence: 'H' }, granola: { gPerMl: 0.5, confidence: 'M' }, coconut_dried: { gPerMl: 0.34, how: 'desiccated', confidence: 'M' },
+  walnut: { gPerMl: 0.42, how: 'halves', confidence: 'H' }, pecan: { gPerMl: 0.42, how: 'halves', confidence: 'H' }, cashew: { gPerMl: 0.58, how: 'whole', confidence: 'M' },
+  almond_milk: { gPerMl: 1.01, confidence: 'H' }, cashew_milk: { gPerMl: 1.01, confidence: 'L' }, oat_milk: { gPerMl: 1.03, confidence: 'M' }, soya_milk: { gPerMl: 1.03, confidence: 'H' },
+  passion_syrup: { gPerMl: 1.08, confidence: 'L' }, ice_stabiliser: { gPerMl: 0.6, confidence: 'L' },
+  strawberry: { gPerMl: 0.64, how: 'halved', confidence: 'H' }, blueberry: { gPerMl: 0.63, how: 'whole', confidence: 'H' }, blackberry: { gPerMl: 0.61, how: 'whole', confidence: 'H' },
+  raspberry_whole: { gPerMl: 0.52, how: 'whole', confidence: 'H' }, cherry: { gPerMl: 0.58, how: 'whole', confidence: 'H' }, peach: { gPerMl: 0.65, how: 'sliced', confidence: 'H' },
+  apricot: { gPerMl: 0.66, how: 'halved', confidence: 'H' }, plum: { gPerMl: 0.7, how: 'sliced', confidence: 'H' }, pineapple: { gPerMl: 0.7, how: 'in chunks', confidence: 'H' },
+  kiwi: { gPerMl: 0.76, how: 'sliced', confidence: 'H' }, banana: { gPerMl: 0.95, how: 'mashed', confidence: 'H' }, pear: { gPerMl: 0.59, how: 'sliced', confidence: 'H' },
+}
+
+/**
+ * What a ml of an ingredient weighs, as measured into a cup or spoon; undefined where nobody knows.
+ * @example densityOf('sugar').gPerMl // 0.86
+ */
+export function densityOf(id: string): Density | undefined {
+  const gPerMl = DENSITIES[id] === undefined ? labelOf(id)?.density : null
+  return gPerMl ? { gPerMl, confidence: 'M' } : DENSITIES[id]
 }
 
 /** Granulated sugar pours a little lighter than caster (0.845 against 0.86 g/ml); recognised by the word written. */

@@ -5,9 +5,10 @@
  * entry), adjusted to split sugars, proteins and milk fat; rows without an entry are compiled from memory of food
  * tables. `confidence`: H high, M middling, L low. `acid` is titratable acidity, % citric w/w (lactic for dairy).
  */
+import { PANTRY } from './pantry'
 import type { Ingredient } from './types'
 
-export const INGREDIENTS: readonly Ingredient[] = [
+const BENCH: readonly Ingredient[] = [
   { id: 'lemon', group: 'juice', traits: ['brixTellsAcid'], standsFor: ['juice'], aliases: ['lemon juice', 'lemon juices', 'fresh lemon juice', 'juice of lemon'], per100g: { water: 90.9, sucrose: 0.4, monosaccharides: 2.1, fat: 0.2, otherProtein: 0.35, fibre: 0.3, ash: 0.3 }, acid: { kind: 'citric', low: 4.5, typical: 5.5, high: 6.5 }, pHNative: 2.3, potassiumMg: 103, piece: 'lemon medium', source: 'USDA FoodData Central SR 09152', confidence: 'H' },
   { id: 'lemon_sweet', group: 'juice', standsFor: ['juice'], aliases: ['sweet lemon juice', 'meyer lemon juice', 'sweet hybrid lemon juice', 'low-acid lemon juice'], per100g: { water: 91, sucrose: 1.6, monosaccharides: 3.6, fat: 0.2, otherProtein: 0.4, fibre: 0.3, ash: 0.35 }, acid: { kind: 'citric', low: 1.6, typical: 2.6, high: 3.6 }, pHNative: 2.75, potassiumMg: 120, piece: 'sweet hybrid lemon', source: 'compiled from memory of food tables', confidence: 'L' },
   { id: 'keylime', group: 'juice', traits: ['lightSkin', 'brixTellsAcid'], standsFor: ['juice'], aliases: ['key lime juice'], per100g: { water: 90.3, sucrose: 0.3, monosaccharides: 1.3, fat: 0.1, otherProtein: 0.4, fibre: 0.4, ash: 0.35 }, acid: { kind: 'citric', low: 5.5, typical: 6.5, high: 8 }, pHNative: 2.2, potassiumMg: 117, piece: 'key lime', source: 'compiled from memory of food tables', confidence: 'M' },
@@ -108,3 +109,5 @@ export const INGREDIENTS: readonly Ingredient[] = [
   { id: 'liqueur', group: 'other', aliases: ['orange liqueur', 'triple sec'], per100g: { water: 39, sucrose: 28 }, pHNative: 6.0, potassiumMg: 0, ethanol: 32, source: 'compiled from memory of food tables', confidence: 'L' },
   { id: 'vanilla', group: 'other', aliases: ['vanilla extract', 'vanilla'], per100g: { water: 52.6, sucrose: 12.7, ash: 0.3 }, pHNative: 5.0, potassiumMg: 148, ethanol: 34.4, source: 'USDA FoodData Central SR 02050', confidence: 'M' },
 ]
+/** Every row: the bench's own, then the pantry's. */
+export const INGREDIENTS: readonly Ingredient[] = [...BENCH, ...PANTRY]

@@ -33,10 +33,11 @@ export const COMPOSITION_KEYS = [
 ] as const
 export type CompositionKey = (typeof COMPOSITION_KEYS)[number]
 
-export type AcidKind = 'citric' | 'lactic' | 'tartaricMalic'
+export type AcidKind = 'citric' | 'lactic' | 'tartaricMalic' | 'tartaric' | 'acetic'
 export type Confidence = 'H' | 'M' | 'L'
 export type IngredientGroup =
   | 'juice'
+  | 'fruit'
   | 'egg'
   | 'sugar'
   | 'butter'
@@ -50,7 +51,11 @@ export type IngredientGroup =
   | 'biscuit'
   | 'nut'
   | 'other'
-export const ALLERGENS = ['egg', 'milk', 'gluten', 'nuts', 'soya', 'sulphites'] as const
+/** Those that EU and UK law has named on a label. */
+export const ALLERGENS = [
+  'egg', 'milk', 'gluten', 'nuts', 'soya', 'sulphites', 'peanuts', 'sesame', 'lupin', 'celery', 'mustard', 'fish', 'crustaceans',
+  'molluscs',
+] as const
 export type Allergen = (typeof ALLERGENS)[number]
 
 /**
@@ -60,6 +65,7 @@ export type Allergen = (typeof ALLERGENS)[number]
 export const TRAITS = [
   'gelatin', 'agar', 'starch', 'wheat', 'white', 'foams', 'yolk', 'wholeEgg', 'fromShell', 'condensedMilk', 'whips', 'sweetCream',
   'neverBoiled', 'cultured', 'drinkingMilk', 'dried', 'wine', 'plainSugar', 'bitterPeel', 'lightSkin', 'medicines', 'brixTellsAcid', 'salt',
+  'protease', 'scent',
 ] as const
 export type Trait = (typeof TRAITS)[number]
 
@@ -113,6 +119,8 @@ export interface Ingredient {
   /** How much agar a gram of it stands for. */
   readonly asAgar?: number
   readonly pHNative: number
+  /** Strong ions less strong acids of a pure salt, mEq per 100 g; of anything else they follow from its pH. */
+  readonly strongIonMEq?: number
   readonly potassiumMg: number
   /** Ethanol, g per 100 g. */
   readonly ethanol?: number

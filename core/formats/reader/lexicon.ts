@@ -2,6 +2,7 @@
  * The words of a language, by what they mean to the reader. Phrases are kept by the stems of their words, so that one
  * entry serves singular and plural; the longest phrase at a place wins.
  */
+import { findIngredient } from '../../base/ingredients/ingredients'
 import { INGREDIENTS } from '../../base/ingredients/table'
 import de from './words/de.json'
 import en from './words/en.json'
@@ -123,6 +124,22 @@ export function lexiconOf(locale: Locale): Lexicon {
   const lexicon = { locale, words, phrases, vocabulary: [...vocabulary], all }
   known.set(locale, lexicon)
   return lexicon
+}
+/**
+ * The words of a language with a kitchen's own ingredients, each by the name on its label, before all others.
+ * @example withOwn(lexiconOf('en'), []).locale // 'en'
+ */
+export function withOwn(lexicon: Lexicon, own: readonly string[]): Lexicon {
+  if (own.length === 0) return lexicon
+  const phrases = new Map(lexicon.phrases)
+  for (const id of own) {
+    const stems = wordsIn(findIngredient(id)?.aliases[0] ?? '', lexicon.locale).map(p => stem(p, lexicon.locale))
+    if (!stems.length) continue
+    const entry = { stems, concept: { k: 'ingredient', id, sure: true } as const }
+    const others = phrases.get(stems[0]!) ?? []
+    phrases.set(stems[0]!, [entry, ...others].sort((a, b) => b.stems.length - a.stems.length))
+  }
+  return { ...lexicon, phrases }
 }
 /** Words of a phrase; 'T' keeps its capital, since it is a tablespoon and t a teaspoon. */
 const wordsIn = (phrase: string, locale: Locale): string[] =>

@@ -1,5 +1,5 @@
 /** Lint: what the method says against itself, and what it never says. */
-import { DENSITIES } from '../../base/ingredients/measures'
+import { densityOf } from '../../base/ingredients/measures'
 import { speaksOf } from './classify'
 import { sentencesOf } from './facts'
 import { heatsOf } from './heats'
@@ -73,7 +73,7 @@ export function volumes({ r, own, add }: Ctx): void {
   if (plan === null || ['glass', 'ramekin'].includes(v.kind)) return
   const vesselMl = plan * height * 1e6 * (v.count ?? 1)
   const mixMl = filling.flatMap(({ p }) => p.weighed?.items ?? []).reduce((sum, x) =>
-    sum + (x.massG ?? 0) / Math.max(0.8, Math.min(1.3, DENSITIES[x.ingredientId ?? '']?.gPerMl ?? 1.05)), 0)
+    sum + (x.massG ?? 0) / Math.max(0.8, Math.min(1.3, densityOf(x.ingredientId ?? '')?.gPerMl ?? 1.05)), 0)
   const params = { mixMl: Math.round(mixMl), vesselMl: Math.round(vesselMl) }
   if (mixMl > 1.1 * vesselMl) add('vesselOverflows', [], params)
   else if (mixMl < 0.12 * vesselMl) add('vesselShallow', [], params)

@@ -67,7 +67,11 @@ describe('grams are never silently wrong', () => {
     ['3-4 tbsp lemon juice', 'lemon', null],
     ['200 g peanut butter', 'butter82', null],
     ['200 g coconut sugar', 'sugar', null],
-    ['150 ml almond milk', 'milk', null],
+    ['150 ml hazelnut milk', 'milk', null],
+    ['150 ml almond milk', 'almond_milk', 151.5],
+    ['400 g strawberries', 'strawberry', null],
+    ['1 tsp cinnamon', 'cinnamon', 2.7],
+    ['a pinch of cinnamon', 'cinnamon', 0.3],
     ['200 g beurre de cacahuète', 'butter82', null],
     ['250 ml leche de arroz', 'milk', null],
     ['1/2 tin condensed milk (200 g)', 'condensed', 200],
@@ -90,6 +94,12 @@ describe('grams are never silently wrong', () => {
     expect(items(r)[0]).toEqual([id, massG])
     expect(r.lines[0]!.question === null).toBe(massG !== null)
   })
+  it.each(['2 sprigs of mint', '1 vanilla pod, split', '3 drops of yellow food colouring', '12 blackberries, to serve'])(
+    '%s: of no weight here, and none is asked', (line) => {
+      const [first] = read(`${line}\n900 g lime juice\n800 g honey`).lines
+      expect(first!.question).toBeNull()
+      expect(first!.assumptions.map(a => a.code)).toContain('notCounted')
+    })
   it('yolks by the weight of their eggs in the shell', () => {
     const [, yolks] = items(read('12 egg yolks (from 60 g eggs)'))[0]!
     expect(yolks).toBeGreaterThan(195)

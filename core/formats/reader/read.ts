@@ -9,7 +9,7 @@ import type { Draft } from './drafts'
 import { factsOf, portionsOf } from './facts'
 import { habitsOf, localeOf } from './habits'
 import { kindOf, linesOf } from './kind'
-import { type Lexicon, lexiconOf } from './lexicon'
+import { type Lexicon, lexiconOf, withOwn } from './lexicon'
 import { methodOf } from './method'
 import { covered, type Part } from './parts'
 import { placeByMethod } from './places'
@@ -40,7 +40,7 @@ export interface Read {
 }
 
 /** What of a kitchen its texts are read by: its own cups, where a text does not say whose, and its rules of thumb. */
-export interface ReadHouse extends Pick<OwnRules, 'ownJuiceG' | 'ownCanG'> {
+export interface ReadHouse extends Pick<OwnRules, 'ownJuiceG' | 'ownCanG' | 'ingredients'> {
   cups?: CupSystem | null
 }
 export interface ReadOptions extends ReadHouse {
@@ -65,7 +65,7 @@ export function readWhole(text: string, options: ReadOptions = {}): Read {
 /** The same bit by bit, for whoever shows how far it is or may give it up: yields the share that is done. */
 export function* readSteps(text: string, { answers = {}, ...house }: ReadOptions = {}): Generator<number, Read> {
   const locale: Locale = localeOf(text)
-  const lexicon = lexiconOf(locale)
+  const lexicon = withOwn(lexiconOf(locale), house.ingredients ?? [])
   const habits = habitsOf(text, locale, answers, house.cups ?? null)
   const parts = covered(text, yield* walk(text, lexicon))
   for (const p of parts) decide(p, text, answers)
@@ -74,7 +74,7 @@ export function* readSteps(text: string, { answers = {}, ...house }: ReadOptions
   placeByMethod(parts, text, lexicon)
   moved(parts, text, answers)
   partsByMethod(parts, text, lexicon)
-  weighAll(parts, text, habits, answers, house)
+  weighAll(parts, text, habits, answers, house, lexicon)
   suspicious(parts, text, portionsIn(text, parts, lexicon), answers)
   const read: Read = { text, parts, lexicon, habits, reading: null as unknown as Reading }
   read.reading = result(read, locale)
@@ -144,7 +144,16 @@ function carried(parts: readonly Part[]): void {
   }
 }
 
-function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers, house: ReadHouse): void {
+/** What an unknown line speaks of: its words after the figures and measures they begin with. */
+function nameIn(own: string, lexicon: Lexicon): string {
+  const { text, from } = toPlain(own)
+  const first = tokensOf(text, 0, lexicon).find(t => !['num', 'unit', 'sign', 'article', 'link'].includes(t.k))
+  return first ? own.slice(from[first.at[0]]).trim() : own
+}
+
+function weighAll(
+  parts: Part[], text: string, habits: Habits, answers: Answers, house: ReadHouse, lexicon: Lexicon,
+): void {
   const lines = parts.filter(p => p.kind === 'ingredient' && p.draft)
   const figures = lines.filter(p => p.draft!.amounts.length === 1 && p.draft!.amounts[0]!.unit === null
     && p.draft!.amounts[0]!.digits
@@ -170,6 +179,8 @@ function weighAll(parts: Part[], text: string, habits: Habits, answers: Answers,
     } else {
       p.weighed = weigh(p.draft, { habits, answers, house, text: own, bareGrams })
       asWritten(p.weighed, own)
+      const { question } = p.weighed
+      if (question?.kind === 'ingredient' && !noun) question.words = nameIn(own, lexicon)
       if (p.draft.slip) p.weighed.assumptions.push({ code: 'spelling', params: { words: own } })
     }
   }

@@ -1,7 +1,8 @@
 /** What a draft weighs: its measure, count or bracket in grams, with what was assumed; or the question that is open. */
-import { findIngredient } from '../../base/ingredients/ingredients'
+import { labelOf } from '../../base/ingredients/label'
+import { findIngredient, is } from '../../base/ingredients/ingredients'
 import {
-  DENSITIES, EGG_GRADES, type EggGrade, type Fruit, FRUITS, GRANULATED_G_PER_ML,
+  densityOf, EGG_GRADES, type EggGrade, type Fruit, FRUITS, GRANULATED_G_PER_ML,
 } from '../../base/ingredients/measures'
 import type { Ingredient } from '../../base/ingredients/types'
 import { type CupSystem, OUNCE_G, POUND_G, STICK_G, SYSTEM_ML } from '../../base/units'
@@ -52,7 +53,7 @@ export interface Scale {
   habits: Habits
   answers: Answers
   /** The kitchen's own rules, before the table's. */
-  house: Pick<OwnRules, 'ownJuiceG' | 'ownCanG'>
+  house: Pick<OwnRules, 'ownJuiceG' | 'ownCanG' | 'ingredients'>
   /** The line as written: the key of its own answers. */
   text: string
   /** Figures without a unit are grams in this text. */
@@ -85,7 +86,7 @@ function gramsOf(
   const words = d.nouns[0]?.text ?? ''
   const density = row.id === 'sugar' && /granulated|kristall/.test(words)
     ? { gPerMl: GRANULATED_G_PER_ML }
-    : DENSITIES[row.id]
+    : densityOf(row.id)
   const unit = a.unit ?? ''
   if (METRIC_G[unit]) return { g: a.value * METRIC_G[unit], by: told('weighed') }
   if (unit === 'pound') return { g: a.value * POUND_G, by: told('ounce') }
@@ -203,10 +204,17 @@ export function weigh(d: Draft, s: Scale): Weighed {
     || ['salt', 'water', 'zest'].includes(row.id)) && !two && d.beside.every(w => w.length > 4)
   const sureByFat = d.fatPercent !== null && byFat(row, d.fatPercent) !== row
   if (!chosen && ((noun?.k === 'ingredient' && !noun.sure && !sureByFat
-    && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe)))
+    && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe) || isInOrOn(row, d)))
     return open([item(row.id, null)], ask('ingredient', [...d.beside, ...nouns.map(n => n.text)].join(' '), [], row.id))
-  return withZest(weighRow(byFat(row, d.fatPercent), d, s), row, d, s)
+  const weighed = withZest(weighRow(byFat(row, d.fatPercent), d, s), row, d, s)
+  return weighed.question && countsLittle(row, d)
+    ? done([item(null, null)], [told('notCounted', { words: d.nouns[0]?.text ?? s.text })]) : weighed
 }
+/** Whole fruit is in the mix or on it: a list of ingredients says neither. */
+const isInOrOn = (row: Ingredient, d: Draft) => row.group === 'fruit' && d.purpose === null
+/** A pod, a sprig, a drop of colour, berries on top: where nobody says their weight, none is asked. */
+const countsLittle = (row: Ingredient, d: Draft) =>
+  is(row, 'scent') || (row.group === 'fruit' && d.purpose !== null)
 
 /** "300 ml lemon juice, zest of four of them": the zest is weighed, too. */
 function withZest(w: Weighed, row: Ingredient, d: Draft, s: Scale): Weighed {
@@ -264,7 +272,8 @@ function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
   }
   if (said.whole) return written(row, said.whole, first, d, s, bloom)
   if (unit === 'packet' || unit === 'tub') {
-    const eachG = row.id === 'gelatin' ? PACKET_G : /vanill/.test(d.nouns[0]!.text) ? VANILLA_SUGAR_G : null
+    const eachG = row.id === 'gelatin' ? PACKET_G
+      : /vanill/.test(d.nouns[0]?.text ?? '') ? VANILLA_SUGAR_G : labelOf(row.id)?.pack ?? null
     if (eachG === null) return open([item(row.id, null)], ask('amount', unit))
     return done([item(row.id, n * eachG, { count: n, piece: 'packet', bloom })], [told('packet', { eachG })])
   }
@@ -408,7 +417,7 @@ function can(
     )
     if ('g' in got) eachG = wholeOrEach(row, n, got.g, d.bracketFirst || size !== said.whole)
   } else if (typeof s.answers.shared?.[key] === 'number') eachG = s.answers.shared[key] as number
-  const own = eachG === null ? s.house.ownCanG?.[row.id] : undefined
+  const own = eachG === null ? s.house.ownCanG?.[row.id] ?? labelOf(row.id)?.pack ?? undefined : undefined
   eachG ??= own ?? null
   if (eachG === null)
     return open(

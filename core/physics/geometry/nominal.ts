@@ -69,6 +69,9 @@ export const NOMINAL_VESSELS: readonly NominalVessel[] = [
   us('us-tart9', '9 in fluted tart shell', 'tartShell', 'metal', 9, 9, 1, 0.95),
   us('us-ram6', '6 oz ramekin', 'ramekin', 'ceramic', 3.25, 3.25, 1.5, 0.88),
   us('us-ram4', '4 oz ramekin', 'ramekin', 'ceramic', 2.8, 2.8, 1.35, 0.88),
+  us('us-spring9', '9 in springform', 'round', 'metal', 9, 9, 2.5),
+  us('us-jar8', '8 oz jar', 'glass', 'glass', 2.6, 2.6, 3),
+  us('us-muffin', 'muffin case in its tin', 'ramekin', 'metal', 2.75, 2.75, 1.35, 0.75),
   metric('m-sq20', '20 cm square', 'rectangle', 'metal', 20, 20, 5),
   metric('m-sq23', '23 cm square', 'rectangle', 'metal', 23, 23, 5),
   metric('m-20x30', '20 × 30 cm traybake', 'rectangle', 'metal', 30, 20, 4),
@@ -87,6 +90,18 @@ export const NOMINAL_VESSELS: readonly NominalVessel[] = [
   metric('m-coupe', 'stemmed glass', 'stemmed', 'glass', 8.5, 8.5, 5.5),
   metric('m-dome', '6 cm dome, silicone', 'mould', 'silicone', 6, 6, 3.5, 0.55),
   metric('m-bowl', '22 cm serving bowl', 'bowl', 'ceramic', 22, 22, 9),
+  metric('m-spring20', '20 cm springform', 'round', 'metal', 20, 20, 7),
+  metric('m-spring23', '23 cm springform', 'round', 'metal', 23, 23, 7),
+  metric('m-siloaf', '24 cm loaf, silicone', 'rectangle', 'silicone', 24, 10.5, 6.5, 0.88),
+  metric('m-sphere', '7 cm half sphere, silicone', 'bowl', 'silicone', 7, 7, 3.5),
+  metric('m-jar120', '120 ml jar', 'glass', 'glass', 5.4, 5.4, 5.4),
+  metric('m-jar228', '228 ml jar', 'glass', 'glass', 6.5, 6.5, 7),
+  metric('m-jar370', '370 ml jar', 'glass', 'glass', 7.2, 7.2, 9.3),
+  metric('m-squeeze', '350 ml squeeze bottle', 'glass', 'plastic', 6, 6, 12.6),
+  metric('m-eggcup', 'egg cup', 'ramekin', 'ceramic', 4.6, 4.6, 3.6, 0.7),
+  metric('m-mug', 'mug', 'glass', 'ceramic', 8, 8, 6.8, 0.95),
+  metric('m-paper', '7 cm paper case in its tin', 'ramekin', 'metal', 7, 7, 3.5, 0.72),
+  metric('m-flute', 'flute', 'stemmed', 'glass', 5, 5, 13.5),
 ]
 /**
  * Measures that suit a kind, to start from.

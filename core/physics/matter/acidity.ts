@@ -19,6 +19,7 @@ export const PK = {
   malic: [3.4, 5.11],
   tartaric: [2.98, 4.34],
   lactic: [3.86],
+  acetic: [4.76],
   phosphoric: [2.15, 7.2, 12.3],
 } as const
 export type Acid = keyof typeof PK
@@ -170,12 +171,16 @@ function proteinKinds(row: Ingredient): Record<keyof typeof SITES, number> {
 }
 
 /** Equivalent weight in which a titratable acidity is given, g per mol of protons (CRC molar masses). */
-const EQUIVALENT_G = { citric: 192.12 / 3, lactic: 90.08, tartaricMalic: (150.09 + 134.09) / 4 } as const
+const EQUIVALENT_G = {
+  citric: 192.12 / 3, lactic: 90.08, tartaricMalic: (150.09 + 134.09) / 4, tartaric: 150.09 / 2, acetic: 60.05,
+} as const
 /** Molar shares of the acids behind each kind. */
 const ACIDS_OF_KIND = {
   citric: { citric: 1 },
   lactic: { lactic: 1 },
   tartaricMalic: { tartaric: 0.472, malic: 0.528 },
+  tartaric: { tartaric: 1 },
+  acetic: { acetic: 1 },
 } as const
 /** End point of a titration of fruit juice. */
 const END_PH = 8.2
@@ -195,7 +200,7 @@ interface RowSolution {
  * are still on: `C·(n̄(8.2) − n̄(pH₀)) + Δsites + W·[H⁺]₀ = TA`, then `SID = charge at pH₀`. What a lot's pH says is
  * used when it was measured together with its acidity; with acidity alone, the strong ions stay the table's.
  */
-function resolveRow(row: Ingredient, acidPercent: number, pH: number, tableSid?: number): RowSolution {
+function resolveRow(row: Ingredient, acidPercent: number, pH: number, tableSid = row.strongIonMEq): RowSolution {
   const kinds = proteinKinds(row)
   const acidMmol: Partial<Record<Acid, number>> = {}
   const waterKg = part(row, 'water') / 1000
@@ -208,8 +213,8 @@ function resolveRow(row: Ingredient, acidPercent: number, pH: number, tableSid?:
   }
   const bound = (at: number) => -chargeBalance({ waterKg, strongIonMEq: 0, acidMmol, sites }, at)
   // Citric acid powder, sugar and water carry no strong ions worth counting.
-  const noIons =
-    row.group === 'acid' || row.group === 'water' || row.group === 'other' || is(row, 'plainSugar')
+  const noIons = row.strongIonMEq === undefined
+    && (['acid', 'water', 'other'].includes(row.group) || is(row, 'plainSugar'))
   if (row.acid && acidPercent > 0) {
     const shares = Object.entries(ACIDS_OF_KIND[row.acid.kind]) as [Acid, number][]
     const charge = (at: number) => shares.reduce((sum, [acid, share]) => sum + share * meanCharge(acid, at), 0)
@@ -226,6 +231,8 @@ function resolveRow(row: Ingredient, acidPercent: number, pH: number, tableSid?:
 }
 
 const tableRows = new Map<string, RowSolution>()
+/** Kept at once: the table's, and what kitchens have of their own; begun anew beyond. */
+const ROWS_KEPT = 1000
 /**
  * The table's own row of an ingredient, whatever was measured of this one: a cream with another fat buffers as the
  * table's does.
@@ -233,6 +240,7 @@ const tableRows = new Map<string, RowSolution>()
 function tableRow({ id, ...rest }: Ingredient): RowSolution {
   let solution = tableRows.get(id)
   if (!solution) {
+    if (tableRows.size >= ROWS_KEPT) tableRows.clear()
     const row = findIngredient(id) ?? { id, ...rest }
     tableRows.set(id, (solution = resolveRow(row, row.acid?.typical ?? 0, row.pHNative)))
   }

@@ -42,7 +42,12 @@ export const acidPercentOf = (p: MixPart): number =>
   (p.strength.kind === 'typical' ? undefined : p.strength.acidPercent) ?? p.row.acid?.typical ?? 0
 
 /** Citric equivalents per gram of the acid in which a row's acidity is given (equivalent weights, CRC Handbook). */
-const CITRIC_PER_G = { citric: 1, lactic: 64.04 / 90.08, tartaricMalic: 64.04 / 71.0 }
+const CITRIC_PER_G = {
+  citric: 1, lactic: 64.04 / 90.08, tartaricMalic: 64.04 / 71.0, tartaric: 64.04 / 75.05, acetic: 64.04 / 60.05,
+}
+
+/** Citric acid that one milliequivalent of an alkali takes up, g (its equivalent weight, CRC Handbook). */
+const CITRIC_G_PER_MEQ = 0.06404
 
 /** A row with the solids and fat that were measured of it. */
 function asMeasured(row: Ingredient, s: Strength): Ingredient {
@@ -87,10 +92,11 @@ export function mix(parts: readonly MixPart[]): Mix {
     massG += p.massG
     for (const key of COMPOSITION_KEYS) grams[key] += (p.massG * part(p.row, key)) / 100
     if (p.row.acid) acidG += ((p.massG * acidPercentOf(p)) / 100) * CITRIC_PER_G[p.row.acid.kind]
+    else acidG -= (p.massG / 100) * (p.row.strongIonMEq ?? 0) * CITRIC_G_PER_MEQ
     if (p.row.group === 'butter') butterFatG += (p.massG * part(p.row, 'milkFat')) / 100
     ethanolG += (p.massG * (p.row.ethanol ?? 0)) / 100
   }
-  return { massG, grams, acidG, butterFatG, ethanolG, parts: [...parts] }
+  return { massG, grams, acidG: Math.max(0, acidG), butterFatG, ethanolG, parts: [...parts] }
 }
 
 /**

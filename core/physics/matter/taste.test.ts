@@ -60,7 +60,7 @@ describe('sharp and sweet', () => {
     const zested = (gPerKg: number, strained: number) => {
       const massG = Object.values(YOLK_CURD).reduce((s, g) => s + g, 0)
       const m = mix(parts({ ...YOLK_CURD, zest: (massG * gPerKg) / (1000 - gPerKg) }))
-      return taste(m, pHOfMix(m), CURD_SOUR_CENTRE, undefined, strained)
+      return taste(m, pHOfMix(m), CURD_SOUR_CENTRE, undefined, { strained, pith: 1 })
     }
     expect([zested(32, 1).bitterness, zested(32, 0).bitterness]).toEqual(['normal', 'bitter'])
     expect(zested(64, 1).bitterness).toBe('bitter')

@@ -45,16 +45,20 @@ export interface Taste {
   bitterness: 'none' | 'faint' | 'normal' | 'strong' | 'bitter'
 }
 
+/** Of the zest: the share that is sieved out again, 0–1, and how many times it counts because pith came with it. */
+export interface Peel { strained: number, pith: number }
+const CLEAN: Peel = { strained: 0, pith: 1 }
+
 /**
  * Sourness and sweetness, 0–10 (L: the form is defensible, the numbers are not sensory data).
  * x = TA·10^(.25(3.3 − pH))/((1 + sw/90)(1 + F/80)), sour = 10x^1.2/(x^1.2 + .85^1.2);
  * y = sw/((1 + TA/3)(1 + F/150)), sweet = 10y^1.5/(y^1.5 + 18^1.5). Percentages of the whole.
  * @param centre sourness that counts as balanced for this dessert
- * @param strained share of the zest that is sieved out again, 0–1
+ * @param peel how much of the zest is sieved out again, and how much more it counts for its pith
  * @example taste(m, pH).sour // 5.273
  */
 export function taste(
-  m: Mix, pH: number, centre = CURD_SOUR_CENTRE, p: Parameters['taste'] = STANDARD.taste, strained = 0,
+  m: Mix, pH: number, centre = CURD_SOUR_CENTRE, p: Parameters['taste'] = STANDARD.taste, { strained, pith }: Peel = CLEAN,
 ): Taste {
   const ta = (100 * m.acidG) / m.massG
   const sweetPercent =
@@ -69,7 +73,7 @@ export function taste(
   const bitterFruit = m.parts.some(x => is(x.row, 'bitterPeel') && x.massG > 0)
   const zestG = m.parts.reduce((sum, x) => sum + (x.row.group === 'zest' ? x.massG : 0), 0)
   const zestGPerKg = ((1000 * zestG) / m.massG) * (bitterFruit ? 2 : 1)
-  const zestCountsGPerKg = zestGPerKg * (1 - strained * (1 - STRAINED_COUNTS))
+  const zestCountsGPerKg = zestGPerKg * pith * (1 - strained * (1 - STRAINED_COUNTS))
   return { sour, sweet, sharpness, centre, zestGPerKg, zestCountsGPerKg, bitterness: bitternessOf(zestCountsGPerKg) }
 }
 /**

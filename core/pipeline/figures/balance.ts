@@ -58,6 +58,7 @@ export function balanceFigures(
   heated: Heated,
   stock: Assessment['stock'],
   flavour: Taste,
+  scent: Pick<Assessment['balance'], 'aroma' | 'dissolving'>,
 ): Assessment['balance'] {
   const { whole, pH, eggG } = mixed
   const { finished, waterActivity } = heated
@@ -76,5 +77,6 @@ export function balanceFigures(
     composition,
     taste: flavour,
     sharpness: flavour.sharpness,
+    ...scent,
   }
 }

@@ -1,8 +1,9 @@
 /** What the heat station shows: the curves, their moments, and what follows for the pan and the scale. */
-import { DENSITIES } from '../../base/ingredients/measures'
+import { densityOf } from '../../base/ingredients/measures'
 import type { Parameters } from '../../base/parameters'
 import { quantity } from '../../base/provenance'
-import { type Bench, panOf } from '../../formula/bench'
+import { type Bench, fillingOf, panOf } from '../../formula/bench'
+import { whippingOf } from '../whipped'
 import { THERMOMETER_SIGMA_K } from '../../kitchen/spreads'
 import type { Kitchen } from '../../kitchen/kitchen'
 import type { History } from '../../physics/heat/dose'
@@ -41,7 +42,7 @@ function carryOf({ bake, pot, joined }: Heated): number {
 function reductionOf(parts: readonly MixPart[], tareG: number): ReductionTarget | null {
   const sugarG = addedSugarG(parts)
   const restG = parts.reduce((sum, p) => sum + p.massG, 0) - sugarG
-  const mlOf = (p: MixPart) => (p.row.group === 'dairy' ? p.massG / (DENSITIES[p.row.id]?.gPerMl ?? 1) : 0)
+  const mlOf = (p: MixPart) => (p.row.group === 'dairy' ? p.massG / (densityOf(p.row.id)?.gPerMl ?? 1) : 0)
   const creamMl = parts.reduce((sum, p) => sum + mlOf(p), 0)
   return creamMl > 0 ? reductionTarget(restG, creamMl, sugarG, tareG) : null
 }
@@ -145,6 +146,10 @@ export function heatFigures(
     pourTempC: heated.pourTempC,
     evaporationG: evaporationCurve(heated),
     starchShare: starchCurve(timeS, tempC, body.starchC, finished, p.starch),
+    whipping: mixed.plan.additions.flatMap((x) => {
+      const step = fillingOf(doc).steps[x.step]!
+      return (step.kind === 'foldIn' && whippingOf(x.parts, step, x.step)) || []
+    }),
     joins: joined.met.map((m, i) => ({ step: mixed.plan.additions[i]!.step, ...m })),
     smoothBelowC: heated.curdling && curdlingTempC(heated.curdling.logit, heated.curdling.tempC, CURDLES_TOLD),
     carryK: carryOf(heated),

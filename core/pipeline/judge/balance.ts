@@ -2,13 +2,16 @@
 import { is } from '../../base/ingredients/ingredients'
 import type { Ingredient } from '../../base/ingredients/types'
 import { familyOf } from '../../formula/families'
+import { FELT } from '../../physics/matter/dissolving'
+import { HARDLY_WHIPS } from '../../physics/set/whipping'
 import { PHASE_INVERSION, yieldStress } from '../../physics/set/firmness'
 import { curdlingShare } from '../../physics/set/curdling'
 import type { Severity } from '../assessment'
 import { type Facts, type Find, holds } from './facts'
 import {
   ACID_CURD_PH, AGAR_ACID_MIN, ALCOHOL_LIMIT, ALCOHOL_TOLD, AMYLASE_TOLD, CARRIES_SHARE, COARSE_GEL_PH, CURDLES,
-  CURDLES_TOLD, EGG_COUNTS_C, GELATIN_ACID_PH, HARDLY_SETS_PH, LEAST_WATER_SHARE, NOT_MODELLED_SHARE,
+  CURDLES_TOLD, EGG_COUNTS_C, GELATIN_ACID_PH, HARDLY_SETS_PH, PROTEASE_DEAD_C, THICKENS_PH,
+  LEAST_WATER_SHARE, NOT_MODELLED_SHARE,
   NO_ACID_PERCENT, NO_SET_PA, POSSET_GOAL_PH, STARCH_ACID_LEFT, STARCH_COOKED, STARCH_COUNTS_C, WEEPS,
 } from './limits'
 
@@ -91,6 +94,20 @@ export function judgeSetters(f: Facts, path: string, find: Find): void {
     find('gelatinAcid', 'look', 'balance', path, { pH: f.mixed.pH, lossPercent: 33 * Math.min(2, 4.2 - f.mixed.pH) })
   if (cold.mechanismsPa.agarPa > CARRIES_SHARE * cold.tauPa.value && making.acidDoseMin > AGAR_ACID_MIN)
     find('agarAcid', 'look', 'heat', 'components', { pH: f.mixed.cookedPH })
+  for (const w of f.heat.whipping) {
+    const at = `${path.replace(/lines$/, 'steps')}.${w.step}`
+    if (w.mostOverrun < HARDLY_WHIPS) find('hardlyWhips', 'stop', 'heat', at, { overrun: w.mostOverrun })
+    else if (w.peak === 'firm' && f.mixed.pH < THICKENS_PH) find('acidThickens', 'info', 'heat', at, { pH: f.mixed.pH })
+  }
+  const peakC = Math.max(...f.heated.paths.heated.tempC)
+  const raw = peakC < PROTEASE_DEAD_C ? f.mixed.plan.all : f.mixed.plan.additions.flatMap(x => x.parts)
+  if (raw.some(p => p.massG > 0 && is(p.row, 'protease')) && (body.gelatinC > 0 || familyOf(f.doc.family).acidGelsMilk))
+    find('rawProtease', 'stop', 'balance', path, { limitC: PROTEASE_DEAD_C })
+  if (f.dissolving && f.dissolving.left > FELT)
+    find('sugarGritty', 'look', 'balance', path, {
+      share: f.dissolving.left, grainMm: 1000 * f.dissolving.grainM,
+      holdsFromC: f.dissolving.holdsFromC ?? 100, never: f.dissolving.holdsFromC === null ? 1 : 0,
+    })
   if (f.weeping.score >= WEEPS)
     find('weeps', 'look', 'serve', path, { score: f.weeping.score, cause: f.weeping.causes[0]!.cause })
 }

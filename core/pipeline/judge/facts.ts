@@ -20,6 +20,8 @@ export interface Facts {
   settled: Settled
   heat: Assessment['heat']
   flavour: Taste
+  dissolving: Assessment['balance']['dissolving']
+  release: Assessment['shape']['release']
   load: Assessment['chill']['load']
   weeping: Weeping
 }

@@ -7,7 +7,7 @@ import { formula, kitchen, MADE, make } from '../../../tests/support/core'
 import { plannedOf } from '../../../tests/support/golden'
 import golden from '../../checks/golden.json'
 import table from '../../checks/findings.json'
-import { type Bench, benchOf } from '../../formula/bench'
+import { type Bench, benchOf, fillingOf } from '../../formula/bench'
 import { line } from '../../formula/create'
 import { plainMake, withPart } from '../../formula/parts'
 import { assess } from '../assess'
@@ -39,6 +39,15 @@ const WRONG: Bench[] = [
   make('milkPudding', d => void Object.assign(d.heat, { targetTempC: 76, holdS: 0 }), {
     milk: 450, sugar: 80, cornflour: 40, yolk_sep: 60,
   }),
+  make('setCream', d => void (d.heat.targetTempC = 60), { ...MADE.setCream, kiwi: 60 }),
+  make('foldedMousse', d => void Object.assign(fillingOf(d).steps.find(s => s.kind === 'foldIn')!, { lineTempC: 16 })),
+  make('foldedMousse', d => void Object.assign(fillingOf(d).steps.find(s => s.kind === 'foldIn')!, { peak: 'firm' })),
+  make('setCream', (d) => {
+    d.use.kind = 'turnedOut'
+    Object.assign(d.assembly.vessel, { kind: 'tartRing', material: 'ceramic' })
+  }, { ...MADE.setCream, gelatin: 0.8 }),
+  make('whippedAcid', undefined, { creme_fr: 100, lemon: 40, sugar: 160, cream36: 120 }),
+  withPart(formula(), kitchen, 'topping', { ...plainMake('meringueCold'), ratio: 2.2 }, id, 'Meringue'),
 ]
 const grapefruit = formula()
 grapefruit.components[0]!.lines.push(line('g', 'grapefruit', 60), line('z', 'zest', 40))

@@ -25,7 +25,9 @@ function factsOf(school: School, edit?: (d: Bench) => void): Facts {
   const w = work(doc, kitchen)
   const { heat, balance, set } = w.assessment
   const facts = {
-    doc, ...w, heat, flavour: balance.taste, load: loadOf(w.chilled, w.heated, kitchen), weeping: set.weeping,
+    doc, ...w, heat, flavour: balance.taste, dissolving: balance.dissolving,
+    release: w.assessment.shape.release,
+    load: loadOf(w.chilled, w.heated, kitchen), weeping: set.weeping,
   }
   known.set(key, facts)
   return facts

@@ -33,6 +33,12 @@ export const NO_SET_PA = 1
 export const RUNNY_STAR_PA = 10
 /** A setter that carries this share of the set is worth its own word (judgement). */
 export const CARRIES_SHARE = 0.2
+/** Fresh kiwi and pineapple digest gelatin and milk protein unless they were this hot, °C (common practice). */
+export const PROTEASE_DEAD_C = 80
+/** Below this the acid of what it is folded into thickens cream as it goes in, pH (common practice). */
+export const THICKENS_PH = 4.8
+/** Grains in a raw meringue beyond which it weeps and beads, share of its sugar (judgement). */
+export const BEADS = 0.1
 /** Gelatin loses from acid below this pH (fitted). */
 export const GELATIN_ACID_PH = 3.3
 

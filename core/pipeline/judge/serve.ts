@@ -2,14 +2,16 @@
 import { hasTrait, is } from '../../base/ingredients/ingredients'
 import { allergensIn } from '../../formula/allergens'
 import { fillingOf, type Bench } from '../../formula/bench'
-import { placeOf } from '../../formula/document'
+import { meringueSugar } from '../../formula/meringue'
+import { type Component, placeOf } from '../../formula/document'
 import { familyOf } from '../../formula/families'
 import { meringueHeat } from '../../formula/parts'
 import { lnTauSigma } from '../../physics/set/firmness'
 import { CODES, useByDate } from '../../physics/safety/keeping'
 import type { VerdictCode } from '../assessment'
 import { type Facts, type Find, holds } from './facts'
-import { EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, FROZEN_C } from './limits'
+import { FELT } from '../../physics/matter/dissolving'
+import { BEADS, EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, FROZEN_C } from './limits'
 import { isOnEdge, type SetFigures, setRisks, setVerdict } from './verdict'
 
 /** @returns the use-by date (null where none can be given) and the days it keeps */
@@ -24,7 +26,7 @@ export function judgeServing(
   if (doc.use.tableTimeS > code.counterS)
     find('counterTooLong', 'stop', 'serve', 'use.tableTimeS', { hours: code.counterS / 3600 })
   find('allergens', 'info', 'serve', path, { list: allergensIn(doc).join(',') })
-  judgeToppings(doc, find)
+  judgeToppings(doc, kitchen.roomTempC, find)
   if (body.gelatinC > 0) find('animalGelatin', 'info', 'serve', path)
   if (holds(whole, r => is(r, 'medicines'))) find('medicines', 'info', 'serve', path)
   // What only air or raw white holds is eaten the same day.
@@ -93,9 +95,19 @@ export const setFigures = ({ doc, heated, settled, heat }: Facts): SetFigures =>
   platePa: settled.plate.tauPa.value,
 })
 
+/** Sugar that a meringue's whites do not take up. */
+function judgeMeringue(c: Component, roomTempC: number, path: string, find: Find): void {
+  const sugar = meringueSugar(c, roomTempC)
+  if (sugar && sugar.left > FELT)
+    find('meringueGritty', sugar.left > BEADS && c.make?.kind !== 'meringueDry' ? 'look' : 'info', 'serve', path, {
+      share: sugar.left, holdsG: sugar.holdsG, never: sugar.never, holdsFromC: sugar.holdsFromC ?? 100,
+    })
+}
+
 /** Whites on top that no measured heat has cooked. */
-function judgeToppings(doc: Bench, find: Find): void {
+function judgeToppings(doc: Bench, roomTempC: number, find: Find): void {
   doc.components.forEach((c, i) => {
+    judgeMeringue(c, roomTempC, `components.${i}.lines`, find)
     if (c.role !== 'topping' || !c.lines.some(l => hasTrait(l.ingredientId, 'white') && l.massG > 0)) return
     const heat = meringueHeat(c)
     if (heat.counts) return

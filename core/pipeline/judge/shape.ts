@@ -3,7 +3,7 @@ import { CARRY_ROOM_M, roomWanted } from '../../formula/room'
 import type { Facts, Find } from './facts'
 import { LEAN_ROOM_DEG } from './limits'
 
-export function judgeShape({ heated, doc }: Facts, find: Find): void {
+export function judgeShape({ heated, doc, release }: Facts, find: Find): void {
   const { shape } = heated
   if (shape.fillShare > 1)
     find('overflows', 'stop', 'shape', 'assembly.count', { overG: shape.filledG * (1 - 1 / shape.fillShare) })
@@ -14,6 +14,8 @@ export function judgeShape({ heated, doc }: Facts, find: Find): void {
       mm: 1000 * shape.headroomM,
       wantMm: 1000 * roomWanted(doc),
     })
+  if (release?.word === 'stays') find('wontRelease', 'look', 'shape', 'assembly.vessel.material', { grip: release.grip })
+  if (release?.leaks) find('ringLeaks', 'info', 'shape', 'assembly.vessel.kind')
   if (shape.lean && doc.assembly.tiltDeg > shape.lean.mostDeg + LEAN_ROOM_DEG)
     find('spillsLeaning', 'stop', 'shape', 'assembly.tiltDeg', {
       deg: doc.assembly.tiltDeg,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Line, Step } from './document'
-import { zestStrained } from './sieved'
+import { zestStrained } from './zest'
 
 const line = (id: string, ingredientId: string, massG: number): Line => ({ id, ingredientId, massG, sourceText: '', assumption: '' })
 const LINES = [line('juice', 'lemon', 150), line('pot', 'zest', 6), line('late', 'zest', 2)]
