@@ -9,7 +9,6 @@ import { weighLine } from '#core/formula/edits'
 import { renewSteps } from '#core/formula/steps'
 import { basisG, ratiosOf, type PercentBasis } from '#core/formula/percent'
 import { findIngredient } from '#core/base/ingredients/ingredients'
-import { INGREDIENTS } from '#core/base/ingredients/table'
 import { EGG_GRADES, eggCount } from '#core/base/ingredients/measures'
 import { VueDraggable } from 'vue-draggable-plus'
 import { besideGrams } from '#core/base/ingredients/beside'
@@ -135,22 +134,19 @@ function remove(lineId: string) {
     for (const s of f.steps) if ('lineIds' in s) s.lineIds = s.lineIds.filter(x => x !== lineId)
   })
 }
-const options = computed(() => INGREDIENTS.map(i => ({ id: i.id, name: fmt.name(i.id) })))
+const { options, named, mayKeep } = useIngredients()
+const isLabelOpen = ref(false)
 function add() {
-  const wanted = adding.value.trim().toLowerCase()
-  if (!wanted) return
-  const found =
-    options.value.find(o => o.name.toLowerCase() === wanted) ??
-    INGREDIENTS.find(i => i.aliases.includes(wanted)) ??
-    options.value.find(o => o.name.toLowerCase().startsWith(wanted))
-  if (!found) {
-    addError.value = say('lineTable.isNotAmongTheIngredientsPick', { adding: adding.value })
-    return
-  }
+  if (!adding.value.trim()) return
+  const found = named(adding.value)
+  if (found) addLine(found)
+  else addError.value = say('lineTable.isNotAmongTheIngredientsPick', { adding: adding.value })
+}
+function addLine(ingredientId: string) {
   const lineId = crypto.randomUUID()
   ws.change('', (d) => {
     const f = fillingOf(d)
-    f.lines.push({ id: lineId, ingredientId: found.id, massG: 0, sourceText: '', assumption: '' })
+    f.lines.push({ id: lineId, ingredientId, massG: 0, sourceText: '', assumption: '' })
     f.steps = renewSteps(d.school, f.lines, f.steps, () => crypto.randomUUID())
   })
   adding.value = ''
@@ -184,7 +180,7 @@ function add() {
               <UIcon name="i-lucide-grip-vertical" />
             </button>
           </td>
-          <th scope="row">{{ fmt.name(l.ingredientId) }}<span v-if="note(l)" class="note">{{ note(l) }}</span></th>
+          <th scope="row">{{ fmt.name(l.ingredientId) }}<span v-if="note(l)" class="note">{{ note(l) }}</span><ZestFields :doc="doc" :line="l" /></th>
           <td class="r num part">
             {{ hundred > 0 ? `${fmt.fixed(100 * l.massG / hundred, 1)}${basis.kind === 'line' ? '' : ' %'}` : '—' }}
           </td>
@@ -239,7 +235,13 @@ function add() {
       <datalist id="ingredients"><option v-for="o in options" :key="o.id" :value="o.name" /></datalist>
       <UButton type="submit" variant="outline" color="neutral" size="sm" :label="$say('lineTable.add')" />
     </form>
-    <p v-if="addError" id="add-error" class="wrong" role="alert">{{ addError }}</p>
+    <p v-if="addError" id="add-error" class="wrong" role="alert">
+      {{ addError }}
+      <button v-if="mayKeep" type="button" class="underline tall" @click="isLabelOpen = true">
+        {{ $say('ownLabel.addIt', { name: adding.trim() }) }}
+      </button>
+    </p>
+    <LabelDialog v-model:open="isLabelOpen" :name="adding" @take="addLine" />
     <p class="basis">
       <label for="basis">{{ $say('lineTable.sharesAre') }}</label>
       <select
@@ -302,6 +304,7 @@ tfoot td { padding-top: 0.5rem; } tfoot .total { font-weight: 600; padding-right
 .add { display: flex; gap: 0.6rem; margin-top: 0.5rem; }
 .add input { flex: 1; min-width: 0; }
 .wrong { color: var(--blood); font-size: 0.92rem; margin: 0.3rem 0 0; }
+.tall { min-height: 44px; color: var(--ink); }
 .ratios { display: flex; flex-wrap: wrap; gap: 0.2rem 1.6rem; margin: 0.7rem 0 0; }
 .ratios dt { color: var(--ink-soft); font-size: 0.9rem; } .ratios dd { margin: 0; font-weight: 600; }
 @media (pointer: coarse) { .act { min-width: 44px; } .handle { min-width: 44px; } }

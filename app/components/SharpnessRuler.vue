@@ -2,7 +2,7 @@
 /** Flat to sharp: five words in a row, and where this one lies. */
 import type { Assessment } from '#core/pipeline/assessment'
 import { SHARPNESS, sharpnessPosition } from '#core/physics/matter/taste'
-import { SHARPNESS_NAMES } from '~/words/names'
+import { AROMA_NAMES, SHARPNESS_NAMES } from '~/words/names'
 
 const props = defineProps<{ assessment: Assessment }>()
 const fmt = useFormat()
@@ -23,7 +23,8 @@ const position = computed(() => 100 * sharpnessPosition(taste.value.sour, taste.
       <span class="soft small">
         <WhyNumber topic="taste">
           {{ $say('sharpnessRuler.sourSweet', { sour: fmt.fixed(taste.sour, 1), sweet: fmt.fixed(taste.sweet, 1) }) }}
-        </WhyNumber>{{ $say('sharpnessRuler.of10') }}
+        </WhyNumber>{{ $say('sharpnessRuler.of10') }};
+        <b data-aroma>{{ $say('sharpnessRuler.aroma', { aroma: AROMA_NAMES[assessment.balance.aroma.word] }) }}</b>
       </span>
     </h2>
     <div class="row">

@@ -1,6 +1,6 @@
 /** Numbers as the kitchen reads them: always with their unit. */
 import { format as formatDate, parseISO } from 'date-fns'
-import { INGREDIENT_NAMES } from '~/words/names'
+import { ingredientName } from '~/words/names'
 import { celsiusToFahrenheit, kelvinToFahrenheitDifference } from '#core/base/units'
 
 const nf = (digits: number) =>
@@ -53,7 +53,6 @@ export function useFormat() {
   const time = (at: string) => formatDate(local(at), 'HH:mm')
   /** By the kitchen's currency sign. */
   const money = (v: number, digits = 2) => `${kitchen.record?.settings.currency ?? ''}${fixed(v, digits)}`
-  const name = (id: string) => INGREDIENT_NAMES[id] ?? id
   return {
     fahrenheit,
     unit,
@@ -71,7 +70,7 @@ export function useFormat() {
     day,
     time,
     money,
-    name,
+    name: ingredientName,
     fixed,
   }
 }

@@ -39,7 +39,7 @@ export function useUndoKeys(undo: () => void, redo: () => void = () => {}): void
     const key = event.key.toLowerCase()
     if (!(event.ctrlKey || event.metaKey) || (key !== 'z' && key !== 'y')) return
     const target = event.target as HTMLElement
-    const writing = target.matches('input, textarea, [contenteditable]')
+    const writing = target.matches('input:not([type=checkbox], [type=radio], [type=range]), textarea, [contenteditable]')
     if (key === 'z' && writing && target.getAttribute('role') !== 'spinbutton') return
     event.preventDefault()
     if (key === 'y' || event.shiftKey) redo()

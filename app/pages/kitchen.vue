@@ -3,7 +3,6 @@
 import { PLACE_KINDS, type PlaceKind } from '#core/physics/thermal/places'
 import type { KitchenPlace } from '#core/kitchen/kitchen'
 import { USUAL_AIR_C } from '#core/physics/thermal/places'
-import { INGREDIENTS } from '#core/base/ingredients/table'
 import { EGG_GRADES, type EggGrade } from '#core/base/ingredients/measures'
 import type { CupSystem } from '#core/base/units'
 import { boilingPoint } from '#core/physics/thermal/steam'
@@ -55,7 +54,8 @@ const add = () =>
 const remove = (id: string) => change({ ...record.value, places: record.value.places.filter(p => p.id !== id) })
 /* Prices: what has one, and a way to give another ingredient one. */
 const priced = computed(() => Object.keys(settings.value.prices).sort((a, b) => fmt.name(a).localeCompare(fmt.name(b))))
-const unpriced = computed(() => INGREDIENTS.filter(i => settings.value.prices[i.id] === undefined))
+const { options } = useIngredients()
+const unpriced = computed(() => options.value.filter(i => settings.value.prices[i.id] === undefined))
 const price = (id: string, perKg: number) => set({ prices: { ...settings.value.prices, [id]: perKg } })
 const unprice = (id: string) =>
   set({ prices: Object.fromEntries(Object.entries(settings.value.prices).filter(([k]) => k !== id)) })
@@ -196,6 +196,7 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
         </ul>
         <UButton variant="outline" color="neutral" size="sm" :label="$say('kitchen.addAPlace')" @click="add" />
       </section>
+      <OwnIngredients />
       <OwnRules :rules="settings" @change="set" />
       <section class="wide">
         <h2 class="section-title">{{ $say('kitchen.pricesAKilogram') }}</h2>
@@ -223,7 +224,7 @@ const choices = <T extends string>(list: readonly (readonly [T, string])[]) => l
           <label class="sr" for="k-price">{{ $say('kitchen.giveAPriceTo') }}</label>
           <select id="k-price" v-model="pricing" class="native">
             <option value="" disabled>{{ $say('kitchen.giveAPriceTo') }}</option>
-            <option v-for="i in unpriced" :key="i.id" :value="i.id">{{ fmt.name(i.id) }}</option>
+            <option v-for="i in unpriced" :key="i.id" :value="i.id">{{ i.name }}</option>
           </select>
           <UButton
             type="submit" variant="outline" color="neutral" size="sm" :label="$say('kitchen.add')" :disabled="!pricing"

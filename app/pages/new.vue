@@ -14,7 +14,7 @@ import { type LintFix, takeFix } from '#core/formats/reader/lint'
 import type { Answers, Entry, Habits } from '#core/formats/reader/reading'
 import { VueDraggable } from 'vue-draggable-plus'
 import { emptyDraft, type NewDraft, useNewDraft } from '~/composables/useNewDraft'
-import { INGREDIENTS } from '#core/base/ingredients/table'
+import { findIngredient } from '#core/base/ingredients/ingredients'
 import { CONDITION_NAMES, FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
 import { assumptionWords, COUNTRY_NAMES, habitWords, methodWords } from '~/words/reading'
@@ -150,7 +150,7 @@ const missing = computed(
       !chosenUse.value && say('new.whatItMustDoOnThe'),
       built.value.length > 0 &&
       familyOf(family.value).eggSets &&
-      !built.value.some(l => INGREDIENTS.find(i => i.id === l.ingredientId)!.group === 'egg') &&
+      !built.value.some(l => findIngredient(l.ingredientId)?.group === 'egg') &&
       open.value.length === 0 &&
       say('new.someEggNothingElseHereSets'),
     ].filter(Boolean) as string[],

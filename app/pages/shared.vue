@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What a link opens, to read only: one formula, or one day; the token stands behind the #, no server logs it. */
 import type { FormulaDocument } from '#core/formula/document'
-import { INGREDIENT_NAMES } from '~/words/names'
+import { ingredientName } from '~/words/names'
 import type { SharedDay } from '../../shared/shared'
 import { doorWords } from '~/words/door'
 import { say } from '~/words/say'
@@ -33,7 +33,7 @@ const grams = (g: number) => say('shared.grams', { g: g < 10 ? g.toFixed(1) : Ma
           </p>
           <ul>
             <li v-for="l in c.lines" :key="l.id">
-              <span>{{ INGREDIENT_NAMES[l.ingredientId] ?? l.ingredientId }}</span>
+              <span>{{ ingredientName(l.ingredientId) }}</span>
               <span class="num">{{ grams(l.massG) }}</span>
             </li>
           </ul>

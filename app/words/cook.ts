@@ -21,6 +21,9 @@ const PART_WORDS = group<Record<PartStep, [title: string, how: string]>>('cook.P
 export const PART_NAMES = group<Record<PartKind, { name: string, how: string }>>('cook.PART_NAMES')
 
 const TOOL_NAMES = group<Record<Tool, string>>('cook.TOOL_NAMES')
+const whisked = (byHand: boolean, times: { toS: string, marginS: string }): string =>
+  (byHand ? say('cook.byHandAbout', times) : say('cook.electricAbout', times))
+
 /** Equipment by the kitchen's own name where the plan says which. */
 export const toolWords = (use: Use, nameOf: (id: string) => string | undefined): string =>
   (use.id === null ? undefined : nameOf(use.id)) ?? TOOL_NAMES[use.tool]
@@ -108,7 +111,11 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
   gelatinIn: ({ to }) => [say('cook.meltTheGelatineIn'), '', say('cook.mixAt', { to })],
   yolkIn: ({ to, fmt, p }) => [say('cook.temperTheYolksIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(p.afterC) })],
   stirIn: ({ to, fmt, p }) => [say('cook.stirIn'), '', say('cook.mixAtThen', { to, afterC: fmt.temp(p.afterC) })],
-  whip: ({ to }) => [say('cook.whipTheCream'), '', say('cook.from', { to })],
+  whip: ({ to, fmt, p }) => [
+    say('cook.whipTheCream'),
+    p ? whisked(p.byHand, { toS: fmt.duration(p.toS), marginS: fmt.duration(p.marginS) }) : '',
+    say('cook.from', { to }),
+  ],
   beatWhites: ({ doc }) => [
     fillingOf(doc).lines.some(l => l.massG > 0 && findIngredient(l.ingredientId)?.traits?.includes('white'))
       ? say('cook.beatTheWhites')

@@ -67,6 +67,33 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
     title: say('findings.acidWeakensTheGelatine'),
     text: say('findings.atPHAboutOfItsStrength', { pH: fmt.fixed(n('pH'), 1), lossPercent: fmt.fixed(n('lossPercent')) }),
   }),
+  hardlyWhips: ({ fmt, n }) => ({
+    title: say('findings.hardlyWhips'), text: say('findings.hardlyWhipsHow', { overrun: fmt.percent(n('overrun')) }),
+  }),
+  acidThickens: ({ fmt, n }) => ({
+    title: say('findings.acidThickens'), text: say('findings.acidThickensHow', { pH: fmt.fixed(n('pH'), 1) }),
+  }),
+  wontRelease: () => ({ title: say('findings.wontRelease'), text: say('findings.wontReleaseHow') }),
+  ringLeaks: () => ({ title: say('findings.ringLeaks'), text: say('findings.ringLeaksHow') }),
+  rawProtease: ({ fmt, n }) => ({
+    title: say('findings.rawProtease'),
+    text: say('findings.rawProteaseHow', { limitC: fmt.temp(n('limitC')) }),
+  }),
+  sugarGritty: ({ fmt, n }) => ({
+    title: say('findings.sugarGritty'),
+    text: say('findings.sugarGrittyHow', {
+      share: fmt.percent(n('share')), grainMm: fmt.fixed(n('grainMm'), 2),
+      holds: n('never') ? say('findings.waterNeverHolds') : say('findings.waterHoldsFrom', { tempC: fmt.temp(n('holdsFromC')) }),
+    }),
+  }),
+  meringueGritty: ({ fmt, n }) => ({
+    title: say('findings.meringueGritty'),
+    text: say('findings.meringueGrittyHow', {
+      share: fmt.percent(n('share')), holdsG: fmt.grams(n('holdsG')),
+      why: n('never') > 0.001
+        ? say('findings.whitesNeverHold', { tempC: fmt.temp(n('holdsFromC')) }) : say('findings.whitesHoldSlowly'),
+    }),
+  }),
   agarAcid: () => ({
     title: say('findings.agarBoiledWithAcid'),
     text: say('findings.acidBreaksAgarWhileItBoils'),

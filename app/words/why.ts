@@ -27,6 +27,8 @@ export const WHY_TOPICS = [
   'brix',
   'ratio',
   'taste',
+  'aroma',
+  'grains',
   'aw',
   'composition',
   'depth',
@@ -164,6 +166,28 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     ],
     source: say('why.judgementTheFormIsDefensibleThe'),
     spread: say('why.lowConfidenceTrustYourTongueThen'),
+  }),
+  aroma: ({ fmt, b }) => ({
+    title: say('why.aroma'),
+    how: say('why.aromaHow'),
+    inputs: [
+      [say('why.aromaDrawn'), fmt.percent(b.aroma.drawn)],
+      [say('why.aromaKept'), fmt.percent(b.aroma.kept)],
+      [say('words.fat'), `${fmt.fixed(b.fatPercent.value, 1)} %`],
+    ],
+    source: say('why.judgementTheFormIsDefensibleThe'),
+    spread: say('why.aromaSpread'),
+  }),
+  grains: ({ fmt, b, g }) => ({
+    title: say('why.grains'),
+    how: say('why.grainsHow'),
+    inputs: [
+      [say('why.sugarInGrains'), g(b.dissolving?.sugarG ?? 0)],
+      [say('why.grainSize'), fmt.mm(b.dissolving?.grainM ?? 0, 2)],
+      [say('why.waterHoldsFrom'), b.dissolving?.holdsFromC == null ? '—' : fmt.temp(b.dissolving.holdsFromC)],
+    ],
+    source: say('why.grainsSource'),
+    spread: say('why.grainsSpread'),
   }),
   aw: ({ fmt, b }) => ({
     title: say('why.waterActivity'),

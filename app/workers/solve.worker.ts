@@ -13,6 +13,7 @@ import { placed } from '#core/pipeline/stack'
 import { summarise, type Summary } from '#core/pipeline/summary'
 import { cookVariants, type CookVariant } from '#core/plan/variants'
 import { fitInto, type FitPlan, type FitWish } from '#core/plan/fit'
+import { several, type Several, type SomeOf } from '#core/plan/several'
 import { levers, type Lever } from '#core/solve/elasticity'
 import { mapField, type MapRequest, reachOf } from '#core/solve/map'
 import { createQuick } from '#core/solve/quick'
@@ -37,6 +38,7 @@ export type SolveTask =
   | { kind: 'swap', doc: Bench, kitchen: Kitchen, lineId: string, toId: string }
   | { kind: 'levers', doc: Bench, kitchen: Kitchen, firmer: boolean }
   | { kind: 'fit', doc: Bench, kitchen: Kitchen, wish: FitWish }
+  | { kind: 'several', doc: Bench, kitchen: Kitchen, asked: SomeOf[] }
   | { kind: 'variants', doc: Bench, kitchen: Kitchen }
   | { kind: 'when', doc: Bench, kitchen: Kitchen }
   | { kind: 'service', doc: Bench, kitchen: Kitchen, at: string }
@@ -68,6 +70,7 @@ export interface SolveResults {
   swap: Swap
   levers: Lever[]
   fit: FitAnswer
+  several: Several
   variants: CookVariant[]
   when: WhenRow[]
   service: ServicePlans
@@ -182,6 +185,8 @@ async function solve(
       const plan = fitInto(task.doc, task.kitchen, before.shape, task.wish, () => crypto.randomUUID())
       return { plan, before: tinFigures(before), after: tinFigures(assess(plan.doc, task.kitchen)) }
     }
+    case 'several':
+      return drive(id, several(task.doc, task.kitchen, assess(task.doc, task.kitchen), task.asked), () => {})
     case 'variants':
       return drive(id, cookVariants(task.doc, task.kitchen), () => {})
     case 'when':

@@ -14,7 +14,7 @@ import { processWords, stopWords, WAY_WORDS } from '~/words/balance'
 import { coldWords } from '~/words/stands'
 import { movesWords } from '~/words/verdict'
 import { documentProblemWords } from '~/words/problems'
-import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
+import { AROMA_NAMES, BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
 import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench }>()
@@ -284,6 +284,7 @@ watch(wantsFocus, (w) => {
             $say('rebalancePanel.brings',
                  { code: SHORT_VERDICT[w.code],
                    sharpness: SHARPNESS_NAMES[w.sharpness],
+                   aroma: AROMA_NAMES[w.aroma],
                    high: [coldWords(w.moves.after.piece, fmt), ...movesWords(w.moves, fmt)].join(', '),
                    massG: fmt.grams(w.massG) })
           }}<template v-if="priced">, {{ money(w.cost) }}</template>.

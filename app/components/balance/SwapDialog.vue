@@ -5,7 +5,7 @@ import { withLineIn } from '#core/formula/edits'
 import { GELATIN_GRADES } from '#core/physics/set/gelatin'
 import { swapBloom, swapsFor, type Swap } from '#core/solve/swap'
 import { changeWords, KEEPS_WORDS, swapWarningWords } from '~/words/balance'
-import { SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
+import { AROMA_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
 
 const props = defineProps<{ doc: Bench, lineId: string | null }>()
 const emit = defineEmits<{ close: [] }>()
@@ -17,7 +17,7 @@ const line = computed(() => fillingOf(props.doc).lines.find(l => l.id === props.
 const open = computed({ get: () => line.value !== null, set: (v) => { if (!v) emit('close') } })
 const to = ref('')
 const swap = shallowRef<Swap | null>(null)
-const options = computed(() => line.value ? swapsFor(line.value.ingredientId) : [])
+const options = computed(() => line.value ? swapsFor(line.value.ingredientId, kitchen.core?.ingredients) : [])
 watch(() => props.lineId, () => {
   to.value = ''
   swap.value = null
@@ -115,6 +115,7 @@ const gelatinG = (d: Bench) =>
                   $say('swapDialog.firmnessSournessSweetnessFat',
                        { code: SHORT_VERDICT[o.code],
                          sharpness: SHARPNESS_NAMES[o.sharpness],
+                         aroma: AROMA_NAMES[o.aroma],
                          set: changeWords(o.ratio.set, fmt),
                          sour: changeWords(o.ratio.sour, fmt),
                          sweet: changeWords(o.ratio.sweet, fmt),

@@ -118,6 +118,10 @@ const stepsOpen = ref(false)
       <p v-else-if="!weighs && spoken.lines.length" class="weights">
         <span v-for="l in spoken.lines" :key="l.name"><b class="num">{{ l.amount }}</b> {{ l.name }}</span>
       </p>
+      <CupWeigh
+        v-if="step.code === 'whip' && !isBusy" :label="$say('batch.keepInRecord')"
+        @take="g => batch.happen({ kind: 'measured', what: 'overrun', lineId: null, value: 100 * g })"
+      />
       <PotPanel
         v-if="HEATS.includes(step.code) && watched" :batch="batch" :watched="watched" :outlook="outlook" :sound="sound"
       />

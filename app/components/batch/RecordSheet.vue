@@ -25,6 +25,12 @@ const legName = (id: string) => {
   const leg = props.bench.chill.find(l => l.id === id)
   return leg ? record.value.kitchen.places.find(p => p.id === leg.placeId)?.name ?? PLACE_NAMES[leg.place.kind] : id
 }
+/** A figure that was measured, with its unit. */
+const METERS = {
+  pH: (v: number) => `pH ${fmt.fixed(v, 2)}`,
+  brix: (v: number) => `°Brix ${fmt.fixed(v, 1)}`,
+  overrun: (v: number) => `${say('batch.recordOverrun')} ${fmt.fixed(v)} %`,
+}
 /** What an event says beside its kind. */
 function figureOf(e: Happened): string {
   switch (e.kind) {
@@ -32,7 +38,7 @@ function figureOf(e: Happened): string {
     case 'panWeighed': case 'leftBehind': return fmt.grams(e.shownG)
     case 'poured': return `${e.vessel}: ${e.shownG === null ? say('batch.byEye') : fmt.grams(e.shownG)}`
     case 'movedTo': return legName(e.legId)
-    case 'measured': return `${e.what === 'pH' ? 'pH' : '°Brix'} ${fmt.fixed(e.value, e.what === 'pH' ? 2 : 1)}${e.lineId ? ` ${lineName(e.lineId)}` : ''}`
+    case 'measured': return `${METERS[e.what](e.value)}${e.lineId ? ` ${lineName(e.lineId)}` : ''}`
     case 'outcome': return e.outcome.faults.map(f => FAULT_NAMES[f]).join(', ') || say('book.asMeant')
     case 'note': return props.batch.texts.value.get(e.textId) ?? say('batch.redacted')
     default: return ''

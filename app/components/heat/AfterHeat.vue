@@ -9,10 +9,11 @@ import {
   swapByOwnRule,
   swapGelatin,
 } from '#core/physics/set/gelatin'
+import type { Assessment } from '#core/pipeline/assessment'
 import { fillingOf, type Bench } from '#core/formula/bench'
 import { given, type Step } from '#core/formula/document'
 
-const props = defineProps<{ doc: Bench }>()
+const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
@@ -85,8 +86,9 @@ const grades = GELATIN_GRADES.map(g => ({ bloom: g.bloom, name: `${g.name}, ${g.
         @update:model-value="v => change(s.index, { mixTempC: { given: v } }, `mix-temp-${s.index}`)"
         @done="ws.endGesture()"
       />
+      <WhipFields v-if="s.step.kind === 'foldIn'" :step="s.step" :index="s.index" :assessment="assessment" />
       <QuantityField
-        v-if="s.step.kind === 'foldIn'" field="components.*.steps.*.overrun" :per="100" kind="percent" show-label
+        v-if="s.step.kind === 'foldIn' && !s.step.peak" field="components.*.steps.*.overrun" :per="100" kind="percent" show-label
         :label="$say('afterHeat.whippedUpBy')" :step="10" :model-value="100 * s.step.overrun"
         @update:model-value="v => change(s.index, { overrun: v / 100 } as Partial<Joining>, `overrun-${s.index}`)"
         @done="ws.endGesture()"

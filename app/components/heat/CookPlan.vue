@@ -139,7 +139,7 @@ const main = computed(() =>
         {{ SCHOOL_NAMES[s].name }}
       </button>
     </div>
-    <AfterHeat :doc="doc" />
+    <AfterHeat :doc="doc" :assessment="assessment" />
     <HeatFacts :doc="doc" :assessment="assessment" :cues="cues" :has-egg="hasEgg" />
     <p class="soft small reasons">
       {{

@@ -2,7 +2,6 @@
 /** Rules of thumb the kitchen goes by: juice of a fruit, what a can holds, powder for leaf; the published beside. */
 import { besideGrams } from '#core/base/ingredients/beside'
 import { FRUITS } from '#core/base/ingredients/measures'
-import { INGREDIENTS } from '#core/base/ingredients/table'
 import { FIELDS } from '#core/base/fields'
 import { CANS } from '#core/formats/reader/weigh'
 import type { OwnRules } from '#core/kitchen/kitchen'
@@ -38,8 +37,9 @@ const drop = (table: Table, id: string) =>
   emit('change', { [table]: Object.fromEntries(Object.entries(props.rules[table] ?? {}).filter(([k]) => k !== id)) })
 const fruits = computed(() => FRUITS.filter(f => props.rules.ownJuiceG?.[f.id] === undefined))
 /** Cans as they are sold first, then whatever else may come in one. */
+const { options } = useIngredients()
 const canned = computed(() =>
-  [...Object.keys(CANS), ...INGREDIENTS.map(i => i.id).filter(id => !(id in CANS))]
+  [...Object.keys(CANS), ...options.value.map(o => o.id).filter(id => !(id in CANS))]
     .filter(id => props.rules.ownCanG?.[id] === undefined))
 const adding = ref('')
 /** A rule begins as the published one, to be changed. */

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** What is open about a line, answered in place: most of it with one press. */
 import { EGG_GRADES, type EggGrade } from '#core/base/ingredients/measures'
-import { INGREDIENTS } from '#core/base/ingredients/table'
 import type { Entry, Question } from '#core/formats/reader/reading'
 import { LEAVES } from '#core/physics/set/gelatin'
 import { CUP_NAMES } from '~/words/names'
@@ -13,7 +12,8 @@ const emit = defineEmits<{ answer: [value: string | number], leave: [] }>()
 const fmt = useFormat()
 const grams = ref(0)
 const id = useId()
-const options = computed(() => INGREDIENTS.map(i => ({ id: i.id, name: fmt.name(i.id) })))
+const { options, mayKeep } = useIngredients()
+const isLabelOpen = ref(false)
 /** A choice as its button says it. */
 function words(choice: string | number): string {
   switch (props.question.kind) {
@@ -60,6 +60,8 @@ const asksGrams = computed(() => props.question.kind === 'amount' || props.quest
         <option value="" selected disabled>{{ $say('new.pickAnIngredient') }}</option>
         <option v-for="o in options" :key="o.id" :value="o.id">{{ o.name }}</option>
       </select>
+      <button v-if="mayKeep" type="button" class="underline leave" @click="isLabelOpen = true">{{ $say('ownLabel.add') }}</button>
+      <LabelDialog v-model:open="isLabelOpen" :name="question.words ?? ''" @take="ownId => emit('answer', ownId)" />
     </div>
     <button type="button" class="underline leave" @click="emit('leave')">{{ $say('new.setItAside') }}</button>
   </div>

@@ -9,7 +9,8 @@ import { fitInto, fitVolume, withVessel, workVessels } from '#core/plan/fit'
 import { roomWanted } from '#core/formula/room'
 import { typicalVessel } from '#core/physics/geometry/nominal'
 import { workVesselWords } from '~/words/cold'
-import { VESSEL_NAMES } from '~/words/names'
+import { type Coat, COATS } from '#core/formula/document'
+import { COAT_NAMES, RELEASE_NAMES, VESSEL_NAMES } from '~/words/names'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
@@ -53,6 +54,12 @@ function takeCount(count: number) {
 const size = (part: Partial<Vessel>, gesture: string) => useVessel({ ...vessel.value, ...part }, null, gesture)
 const assembly = (part: Partial<Bench['assembly']>, gesture: string) =>
   ws.replace(resizeParts({ ...props.doc, assembly: { ...props.doc.assembly, ...part } }, kitchen.core!), gesture)
+/** What is not said stays out of the document. */
+function out(part: Partial<Pick<Bench['assembly'], 'coat' | 'looseBase'>>) {
+  const said = Object.entries({ ...props.doc.assembly, ...part }).filter(([, v]) => v !== undefined)
+  ws.replace({ ...props.doc, assembly: Object.fromEntries(said) as unknown as Bench['assembly'] })
+  ws.endGesture()
+}
 </script>
 
 <template>
@@ -99,7 +106,27 @@ const assembly = (part: Partial<Bench['assembly']>, gesture: string) =>
           :model-value="doc.assembly.tiltDeg" @update:model-value="v => assembly({ tiltDeg: v }, 'tilt')"
           @done="ws.endGesture()"
         />
+        <div v-if="shape.release">
+          <label class="field-label" for="coat">{{ $say('tinPanel.coat') }}</label>
+          <select
+            id="coat" class="native" :value="doc.assembly.coat ?? ''"
+            @change="out({ coat: (($event.target as HTMLSelectElement).value || undefined) as Coat | undefined })"
+          >
+            <option value="">{{ $say('tinPanel.bare') }}</option>
+            <option v-for="c in COATS" :key="c" :value="c">{{ COAT_NAMES[c] }}</option>
+          </select>
+        </div>
+        <label v-if="shape.release" class="tick">
+          <input
+            type="checkbox" :checked="doc.assembly.looseBase"
+            @change="out({ looseBase: doc.assembly.looseBase ? undefined : true })"
+          >
+          {{ $say('tinPanel.looseBase') }}
+        </label>
       </div>
+      <p v-if="shape.release" :data-release="shape.release.word">
+        <b>{{ $say('tinPanel.gettingOut') }}</b> {{ RELEASE_NAMES[shape.release.word] }}
+      </p>
     </div>
     <figure class="drawn">
       <VesselDrawing
@@ -184,6 +211,8 @@ const assembly = (part: Partial<Bench['assembly']>, gesture: string) =>
   align-items: end;
 }
 .drawn { margin: 0; }
+.tick { display: flex; gap: 0.5rem; align-items: center; min-height: 44px; }
+.tick input { width: 22px; height: 22px; accent-color: var(--ink); }
 .work { margin: 0; padding-left: 1.1rem; list-style: disc; }
 @media (max-width: 1100px) {
   .tin { grid-template-columns: minmax(0, 1fr); }

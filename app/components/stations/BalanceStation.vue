@@ -5,7 +5,8 @@
  */
 import type { Assessment } from '#core/pipeline/assessment'
 import { fillingOf, type Bench } from '#core/formula/bench'
-import { SHARPNESS_NAMES } from '~/words/names'
+import { AROMA_NAMES, SHARPNESS_NAMES } from '~/words/names'
+import { FELT } from '#core/physics/matter/dissolving'
 import { say } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment | null }>()
@@ -66,6 +67,20 @@ const figures = computed(() =>
           name: say('balanceStation.sweetSourOf10'),
           spread: SHARPNESS_NAMES[b.value.sharpness],
         },
+        {
+          key: 'aroma',
+          why: 'aroma' as const,
+          value: `${fmt.fixed(b.value.aroma.gPerKg, 1)} g/kg`,
+          name: say('balanceStation.aroma'),
+          spread: AROMA_NAMES[b.value.aroma.word],
+        },
+        ...(b.value.dissolving ? [{
+          key: 'grains',
+          why: 'grains' as const,
+          value: `${fmt.percent(b.value.dissolving.before)} → ${fmt.percent(b.value.dissolving.left)}`,
+          name: say('balanceStation.grains'),
+          spread: b.value.dissolving.left > FELT ? say('balanceStation.gritty') : say('balanceStation.dissolved'),
+        }] : []),
         {
           key: 'aw',
           why: 'aw' as const,

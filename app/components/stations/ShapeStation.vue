@@ -8,6 +8,7 @@ defineProps<{ doc: Bench, assessment: Assessment }>()
 const VIEWS = [
   ['tin', say('shapeStation.tinAndFill')],
   ['fit', say('shapeStation.intoAnotherTin')],
+  ['several', say('severalPanel.title')],
   ['cuts', say('shapeStation.portionsAndCuts')],
   ['parts', say('shapeStation.crustToppingLayers')],
   ['bowl', say('shapeStation.bowlFromParts')],
@@ -24,6 +25,7 @@ const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:shape-view', 'tin')
     </nav>
     <TinPanel v-if="view === 'tin'" :doc="doc" :assessment="assessment" />
     <FitPanel v-else-if="view === 'fit'" :doc="doc" :assessment="assessment" />
+    <LazySeveralPanel v-else-if="view === 'several'" :doc="doc" :assessment="assessment" />
     <CutsPanel v-else-if="view === 'cuts'" :doc="doc" :assessment="assessment" />
     <LazyBowlPanel v-else-if="view === 'bowl'" :doc="doc" :assessment="assessment" />
     <PartsPanel v-else :doc="doc" :assessment="assessment" />

@@ -4,7 +4,6 @@ import { InputError } from '#core/base/errors'
 import { fillingOf, type Bench } from '#core/formula/bench'
 import { lotStrength, type Lot } from '#core/kitchen/kitchen'
 import { hasTrait, findIngredient } from '#core/base/ingredients/ingredients'
-import { INGREDIENTS } from '#core/base/ingredients/table'
 import { carriesFat, figuresOf, LOT_METHODS, toStrength, type LotMethod } from '#core/kitchen/strength'
 import { TABLE_UI, unseen } from '~/composables/tableStyle'
 import { METHOD_WORDS } from '~/words/stock'
@@ -19,10 +18,12 @@ const kitchen = useKitchenStore()
 const toast = useToast()
 const lots = computed(() => kitchen.record?.lots ?? [])
 const lines = computed(() => fillingOf(props.doc).lines)
+const { options: all } = useIngredients()
 /** What can be a lot: juices, purées, wines, creams; the formula's own first. */
 const options = computed(() => {
   const here = new Set(lines.value.map(l => l.ingredientId))
-  return INGREDIENTS.filter(i => (i.group === 'juice' && i.acid) || carriesFat(i)).sort(
+  const rows = all.value.flatMap(o => findIngredient(o.id) ?? [])
+  return rows.filter(i => (i.group === 'juice' && i.acid) || carriesFat(i)).sort(
     (a, b) => Number(here.has(b.id)) - Number(here.has(a.id)),
   )
 })
