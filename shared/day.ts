@@ -22,6 +22,8 @@ export interface SheetEquipment {
   coolKPerMin: number | null
   /** The widest pan a ring takes, m; absent: any. */
   panM?: number | null
+  /** It cannot be had before, ISO without a zone; absent: always. */
+  freeFrom?: string
   /** A ring on the supply that several share. */
   isShared?: boolean
   /** Out of order, or away, on that day. */

@@ -182,8 +182,8 @@ test('by hand: typed, noted, corrected with a reason, recorded, exported; unsent
   await expect(batch(page)).toHaveAttribute('data-waits', '1')
   expect(await inButton.boundingBox()).toEqual(where)
   go()
-  await page.unroute('**/api/batches/*/events')
   await expect(batch(page)).toHaveAttribute('data-waits', '0')
+  await page.unroute('**/api/batches/*/events')
   expect(await inButton.boundingBox()).toEqual(where)
 
   // The server is away: what happens is kept, and sent once it is back.

@@ -49,8 +49,8 @@ export function dayInputOf(
     date,
     hands: sheet.hands.map(h => ({ name: h.name, shifts: [...shiftsOn(before(date), h), ...shiftsOn(date, h)] })),
     equipment: sheet.equipment.filter(e => !e.isOut)
-      .map(({ id, kind, capacity, heatKPerMin, coolKPerMin, panM, isShared }) => ({
-        id, kind, capacity, heatKPerMin, coolKPerMin, panM, place: placeOf(id),
+      .map(({ id, kind, capacity, heatKPerMin, coolKPerMin, panM, freeFrom, isShared }) => ({
+        id, kind, capacity, heatKPerMin, coolKPerMin, panM, freeFrom, place: placeOf(id),
         supply: isShared && sheet.sharedW ? { id: SUPPLY, watts: sheet.sharedW } : null,
       })),
     desserts: sheet.desserts.map(d => ({ d, of: stepsOf(d) })).map(({ d, of }) => ({

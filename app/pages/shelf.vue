@@ -23,6 +23,8 @@ const fmt = useFormat()
 const shelf = useShelf()
 const { items, failed, total, fresh } = shelf
 const importError = ref<string | null>(null)
+/** What can I make? */
+const asksWhat = ref(false)
 const renaming = ref<string | null>(null)
 const newName = ref('')
 await shelf.load()
@@ -170,6 +172,9 @@ const changed = (item: FormulaListItem) =>
       >
       <div class="acts no-print">
         <UButton to="/new" :label="$say('shelf.newFormula')" />
+        <UButton
+          variant="outline" color="neutral" :label="$say('canMake.title')" :aria-expanded="asksWhat" @click="asksWhat = !asksWhat"
+        />
         <UButton variant="outline" color="neutral" :label="$say('shelf.importAFile')" @click="file?.click()" />
         <UButton variant="ghost" color="neutral" to="/bin" :label="$say('shelf.bin')" />
         <input
@@ -178,6 +183,7 @@ const changed = (item: FormulaListItem) =>
         >
       </div>
     </header>
+    <CanMake v-if="asksWhat" />
     <div v-if="items" class="sieve no-print">
       <label class="sr" for="shelf-kind">{{ $say('shelf.kindOfDessert') }}</label>
       <select id="shelf-kind" v-model="shelf.family.value" class="native">

@@ -158,7 +158,7 @@ const print = () => window.print()
       <button type="button" class="flat" @click="day.settle(true)">{{ $say('today.keepMine') }}</button>
     </div>
     <template v-if="sheet">
-      <DayWants :day="day" :shelf="shelf" :batches="batches" />
+      <DayWants :day="day" :date="date" :shelf="shelf" :batches="batches" />
       <div v-if="sheet.desserts.length === 0" class="empty">
         <p>{{ $say('today.empty') }}</p>
         <button type="button" class="flat" @click="copyLastWeek">{{ $say('today.copyLastWeek') }}</button>

@@ -1,7 +1,7 @@
 /** The solving worker: map, rebalance, comparison, swaps and levers, in small steps between which a cancel is heard. */
 import { expose } from 'comlink'
 import { InputError } from '#core/base/errors'
-import type { Bench } from '#core/formula/bench'
+import type { Bench, Planned } from '#core/formula/bench'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import { explain, type Explained } from '#core/solve/compare'
 import { pictureOf, type Picture } from '#core/plan/picture'
@@ -14,6 +14,7 @@ import { summarise, type Summary } from '#core/pipeline/summary'
 import { cookVariants, type CookVariant } from '#core/plan/variants'
 import { fitInto, type FitPlan, type FitWish } from '#core/plan/fit'
 import { several, type Several, type SomeOf } from '#core/plan/several'
+import { canMake, type CanMake, type Wish } from '#core/schedule/canMake'
 import { levers, type Lever } from '#core/solve/elasticity'
 import { mapField, type MapRequest, reachOf } from '#core/solve/map'
 import { createQuick } from '#core/solve/quick'
@@ -44,6 +45,7 @@ export type SolveTask =
   | { kind: 'service', doc: Bench, kitchen: Kitchen, at: string }
   | { kind: 'cold', docs: Bench[], kitchen: Kitchen }
   | { kind: 'faces', docs: Bench[], kitchen: Kitchen }
+  | { kind: 'canMake', formulas: Planned[], kitchen: Kitchen, wish: Wish, now: string }
 /** What a tin makes of a batch: depth and the times that follow from it. */
 export interface TinFigures {
   depthM: number
@@ -77,6 +79,7 @@ export interface SolveResults {
   cold: ColdView[]
   /** Each state's verdict and figures for its drawing; null where it cannot be computed. */
   faces: (Summary | null)[]
+  canMake: CanMake[]
 }
 export type SolveAnswer =
   { value: SolveResults[keyof SolveResults] } | { problem: SolveProblem } | { cancelled: true }
@@ -126,7 +129,7 @@ function inPlace(task: SolveTask): SolveTask {
   const { kitchen } = task
   if (task.kind === 'explain')
     return { ...task, from: placed(task.from, kitchen), to: placed(task.to, kitchen) }
-  if (task.kind === 'faces') return task
+  if (task.kind === 'faces' || task.kind === 'canMake') return task
   if (task.kind === 'cold') return { ...task, docs: task.docs.map(d => placed(d, kitchen)) }
   return { ...task, doc: placed(task.doc, kitchen) }
 }
@@ -142,6 +145,18 @@ function* facesOf(docs: readonly Bench[], kitchen: Kitchen): Generator<number, (
       out.push(null)
     }
     yield out.length / docs.length
+  }
+  return out
+}
+
+/** Formula by formula. */
+function* canMakeOf(
+  formulas: readonly Planned[], kitchen: Kitchen, wish: Wish, now: string,
+): Generator<number, CanMake[]> {
+  const out: CanMake[] = []
+  for (const f of formulas) {
+    out.push(canMake(f, kitchen, wish, now))
+    yield out.length / formulas.length
   }
   return out
 }
@@ -195,6 +210,8 @@ async function solve(
       return servicePlansOf(task.doc, task.kitchen, task.at)
     case 'faces':
       return drive(id, facesOf(task.docs, task.kitchen), done => report({ done }))
+    case 'canMake':
+      return drive(id, canMakeOf(task.formulas, task.kitchen, task.wish, task.now), done => report({ done }))
     case 'cold': {
       const worked = task.docs.map(doc => ({ doc, w: work(doc, task.kitchen) }))
       // One time axis for all, so that they compare.

@@ -155,6 +155,15 @@ describe('rings', () => {
   })
 })
 
+describe('a piece that is not to be had before', () => {
+  const [oven] = [{ ...OVEN, freeFrom: 100 }]
+  it('takes what begins then, and nothing a moment sooner', () => {
+    const of = day([step('a', 30, { uses: [use({ kind: 'oven' })] })], { equipment: [oven] })
+    const at = (start: number) => fitAt(emptyBoard(of), tasksOf(of)[0]!, start)?.on ?? null
+    expect([at(99.9), at(100), at(140)]).toEqual([null, [OVEN.id], [OVEN.id]])
+  })
+})
+
 describe('a step held for somebody', () => {
   const hands = [{ name: 'Ines', shifts: [{ from: 0, to: 100 }] }]
   const held = (who: string | null) => {

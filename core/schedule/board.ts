@@ -69,6 +69,7 @@ export const piecesFor = (day: Day, use: StepUse): Equipment[] => day.equipment.
 
 /** Whether it fits beside what stands there. */
 function fits(e: Equipment, there: readonly Standing[], u: StepUse, start: number, end: number): boolean {
+  if (e.freeFrom != null && start < e.freeFrom - EPS) return false
   const beside = there.filter(x => overlaps(x, start, end))
   for (const x of there) {
     if (x.tempC === null || u.tempC === null) continue

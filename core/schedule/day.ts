@@ -26,6 +26,8 @@ export interface Equipment {
   coolKPerMin: number | null
   /** The widest pan a ring takes, m; absent: any. */
   panM?: number | null
+  /** It cannot be had before; absent: always. */
+  freeFrom?: number | null
   /** The supply it shares with other rings, and what that gives them together, W; absent: its own. */
   supply?: { id: string, watts: number } | null
   /** Its air, where it is cold. */

@@ -22,8 +22,11 @@ const two = (n: number) => String(n).padStart(2, '0')
 /** Without am or pm an hour before this is of the afternoon. */
 const MORNING_FROM = 7
 
-/** The time at the end of a piece, and what stands before it. */
-function timeOf(piece: string): { serveAt: string | null, rest: string } {
+/**
+ * The time at the end of a piece, and what stands before it.
+ * @example timeOf('oven until four').serveAt // '16:00'
+ */
+export function timeOf(piece: string): { serveAt: string | null, rest: string } {
   for (const [words, at] of NAMED) if (words.test(piece)) return { serveAt: at, rest: piece.replace(words, ' ') }
   const spoken = SPOKEN.exec(piece)
   if (spoken) {
@@ -85,7 +88,8 @@ export function meantBy(name: string, among: readonly string[]): number | null {
 const LASTS = /(?:(\d+(?:\.\d+)?)\s*h(?:ours?|rs?)?\s*)?(?:(\d+(?:\.\d+)?)\s*(?:m(?:in(?:utes?)?)?)?)?\s*$/i
 /** What goes on by itself, by its verb. */
 const BY_ITSELF = /\b(chill|rest|temper|set|freeze|cool|bake|dry|thaw|prove|soak)\w*\b/i
-const ON: readonly [RegExp, EquipmentKind][] = [
+/** What a cook calls a thing to work with. */
+export const EQUIPMENT_WORDS: readonly [RegExp, EquipmentKind][] = [
   [/\b(?:on )?(?:the )?(?:ring|hob|stove|burner)\b/i, 'ring'], [/\b(?:in )?(?:the )?oven\b/i, 'oven'],
   [/\b(?:in )?(?:the )?fridge\b/i, 'fridge'], [/\b(?:in )?(?:the )?freezer\b/i, 'freezer'],
   [/\b(?:in )?(?:the )?blast chiller\b/i, 'blastChiller'], [/\b(?:in )?(?:the )?mixer\b/i, 'mixer'],
@@ -112,7 +116,7 @@ export function stepsIn(text: string): StepInput[] {
     const minutes = 60 * Number(lasts?.[1] ?? 0) + Number(lasts?.[2] ?? 0)
     if (!(minutes > 0)) continue
     let name = bare.slice(0, lasts!.index).trim()
-    const on = ON.find(([words]) => words.test(name))
+    const on = EQUIPMENT_WORDS.find(([words]) => words.test(name))
     if (on) name = name.replace(on[0], ' ').replace(/\s+/g, ' ').trim()
     out.push({
       id: `own-${i}`,

@@ -52,6 +52,8 @@ export interface DayInput {
     heatKPerMin?: number | null
     coolKPerMin?: number | null
     panM?: number | null
+    /** It cannot be had before. */
+    freeFrom?: string | null
     supply?: { id: string, watts: number } | null
     /** Its air, where it is cold. */
     place?: { kind: string, airC: number, roomC?: number | null } | null
@@ -118,7 +120,7 @@ export const namedIn = (equipment: readonly { id: string, kind: string }[]): Rea
 
 /** All texts of time in a day. */
 const textsOf = (d: DayInput): string[] => [
-  ...d.desserts.flatMap(x => [x.serveAt, x.earliest ?? '']),
+  ...d.desserts.flatMap(x => [x.serveAt, x.earliest ?? '']), ...(d.equipment ?? []).map(e => e.freeFrom ?? ''),
   ...(d.hands ?? []).flatMap(h => [h.from ?? '', h.to ?? '', ...(h.shifts ?? []).flatMap(s => [s.from, s.to])]),
 ]
 
@@ -209,10 +211,11 @@ function coldOf({ kind, place }: NonNullable<DayInput['equipment']>[number]): Co
  */
 export function dayOf(input: DayInput): { day: Day, clock: Clock } {
   const clock = clockOf(input.date, textsOf(input))
-  const equipment = (input.equipment ?? []).map((e): Equipment => ({
+  const equipment = (input.equipment ?? []).map((e, i): Equipment => ({
     id: e.id, kind: e.kind as EquipmentKind, capacity: e.capacity ?? null, minC: e.minC ?? null, maxC: e.maxC ?? null,
     heatKPerMin: e.heatKPerMin ?? null, coolKPerMin: e.coolKPerMin ?? null, panM: e.panM ?? null,
     supply: e.supply ?? null, cold: coldOf(e),
+    freeFrom: e.freeFrom ? clock.at(e.freeFrom, `equipment.${i}.freeFrom`) : null,
   }))
   const known = new Set<string>()
   for (const [i, e] of equipment.entries()) {

@@ -57,6 +57,7 @@ export const daySchema = exactly({
     id: text().required(), kind: yup.string().strict().oneOf([...EQUIPMENT_KINDS]).required(),
     capacity: maybe(number(0, 1e6)), unit: maybe(text(40)), minC: maybe(temperature()), maxC: maybe(temperature()),
     heatKPerMin: maybe(number(0.01, 1000)), coolKPerMin: maybe(number(0.01, 1000)), panM: maybe(number(0.01, 2)),
+    freeFrom: maybe(text(40)),
     supply: maybe(exactly({ id: text().required(), watts: number(1, 1e6).required() })),
     place: maybe(exactly({
       kind: yup.string().strict().oneOf([...PLACE_KINDS]).required(), airC: temperature().required(),
@@ -94,7 +95,7 @@ export const sheetSchema = exactly({
       id: idText(), kind: yup.string().strict().oneOf([...EQUIPMENT_KINDS]).required(), name: text().min(0).defined(),
       capacity: number(0, 1e6).nullable().defined(), heatKPerMin: number(0.01, 1000).nullable().defined(),
       coolKPerMin: number(0.01, 1000).nullable().defined(), isOut: yup.boolean().strict().required(),
-      panM: maybe(number(0.01, 2)), isShared: yup.boolean().strict(),
+      panM: maybe(number(0.01, 2)), isShared: yup.boolean().strict(), freeFrom: text(40),
     }).required()).strict().max(100).required(),
     desserts: yup.array(exactly({
       id: idText(), name: text().required(), formulaId: yup.string().strict().uuid().nullable().defined(),

@@ -3,12 +3,15 @@
 import { meantBy, stepsIn, wantedIn } from '#core/schedule/pasted'
 import type { EquipmentKind } from '#core/schedule/day'
 import { equipmentOf, STANDS_MIN } from '../../../shared/day'
+import type { ToPlan } from '~/composables/toPlan'
 import { KIND_NAMES, longWords } from '~/words/today'
 import { say } from '~/words/say'
 
 const props = defineProps<{
   day: LiveDay
   shelf: readonly { id: string, name: string }[]
+  /** Of the sheet, ISO. */
+  date: string
   /** Batches that are being made, by dessert. */
   batches: ReadonlyMap<string, string>
 }>()
@@ -44,6 +47,24 @@ function take() {
   })
   if (unknown.value.length === 0) text.value = ''
 }
+/* What was found on the shelf to be made of what there is comes here as it was asked for. */
+const toPlan = useKeptByTab<ToPlan | null>('lumbik:to-plan', null)
+watch(() => [props.day.sheet.value, kitchen.record, toPlan.value] as const, ([s, k, p]) => {
+  if (!s || !k || p?.date !== props.date) return
+  toPlan.value = null
+  props.day.change((d) => {
+    d.desserts.push({
+      id: crypto.randomUUID().slice(0, 8), name: p.name, formulaId: p.formulaId, count: p.count, serveAt: p.serveAt,
+      keepMinutes: STANDS_MIN, earliest: p.earliest, steps: null, fixed: {}, done: [],
+    })
+    begin(d)
+    for (const w of p.without)
+      for (const e of d.equipment.filter(x => x.kind === w.kind)) {
+        if (w.freeFrom === null) e.isOut = true
+        else e.freeFrom = w.freeFrom
+      }
+  })
+}, { immediate: true })
 /** A sheet with desserts has the kitchen's equipment, and somebody to make them. */
 function begin(s: typeof sheet.value) {
   if (s.equipment.length === 0 && kitchen.record) s.equipment = equipmentOf(kitchen.record)
@@ -89,6 +110,12 @@ const setCount = (thing: (typeof counted.value)[number], e: Event) => props.day.
 const setPan = (i: number, e: Event) => props.day.change((s) => {
   const cm = positive(e)
   s.equipment[i]!.panM = cm && cm / 100
+})
+/** From when it can be had on this day; empty: always. */
+const setFree = (i: number, e: Event) => props.day.change((s) => {
+  const at = value(e)
+  if (at) s.equipment[i]!.freeFrom = `${props.date}T${at}`
+  else delete s.equipment[i]!.freeFrom
 })
 const setShared = (i: number, e: Event) => props.day.change((s) => {
   s.equipment[i]!.isShared = (e.target as HTMLInputElement).checked
@@ -174,6 +201,9 @@ const addHand = () => props.day.change((s) => {
           <span>{{ e.name || KIND_NAMES[e.kind] }}</span>
           <label>{{ $say('today.holds') }}
             <input class="native num" type="number" min="1" max="1000" :value="e.capacity ?? ''" @change="x => setThing(i, 'capacity', x)">
+          </label>
+          <label>{{ $say('today.freeFrom') }}
+            <input class="native num" type="time" :value="e.freeFrom?.slice(11, 16) ?? ''" data-free-from @change="x => setFree(i, x)">
           </label>
           <template v-if="e.kind === 'oven'">
             <label>{{ $say('today.heats') }}
