@@ -74,6 +74,10 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
     title: say('findings.acidThickens'), text: say('findings.acidThickensHow', { pH: fmt.fixed(n('pH'), 1) }),
   }),
   wontRelease: () => ({ title: say('findings.wontRelease'), text: say('findings.wontReleaseHow') }),
+  rollCracks: ({ fmt, n }) => ({
+    title: n('surely') === 1 ? say('findings.rollCracks') : say('findings.rollMayCrack'),
+    text: say('findings.rollCracksHow', { strain: fmt.fixed(100 * n('strain')), bears: fmt.fixed(100 * n('bears')) }),
+  }),
   ringLeaks: () => ({ title: say('findings.ringLeaks'), text: say('findings.ringLeaksHow') }),
   rawProtease: ({ fmt, n }) => ({
     title: say('findings.rawProtease'),

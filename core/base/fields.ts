@@ -26,6 +26,8 @@ export const FIELDS = {
   'components.*.lines.*.massG': grams(0, 1e6),
   'components.*.lines.*.piece.eachG': grams(0.05, 20000),
   'components.*.make.ratio': field('', 0.1, 10, 0.1, 2),
+  'components.*.make.restS': seconds(2 * DAY_S, 300),
+  'components.*.make.bakedS': seconds(10 * 3600),
   'components.*.steps.*.lineTempC': tempC(-20, 125),
   'components.*.steps.*.mixTempC': tempC(0, 110),
   'components.*.steps.*.overrun': field('', 0, 10, 0.1, 2),

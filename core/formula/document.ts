@@ -149,6 +149,8 @@ export const PART_KINDS = [
   'biscuitLayer',
   'whippedLayer',
   'berryLayer',
+  'crumbMelted',
+  'tuile',
 ] as const
 export type PartKind = (typeof PART_KINDS)[number]
 /**
@@ -160,6 +162,14 @@ export interface PartMake {
   ratio: number
   /** Brushed with egg, cocoa butter or chocolate, so that what is wet stays out longer. */
   sealed?: boolean
+  /** Rested in the cold before it is baked, s; as its steps have it where absent. */
+  restS?: number
+  /** Baked without weights; with them where absent. */
+  unweighted?: boolean
+  /** In the oven, s; as is usual where absent. */
+  bakedS?: number
+  /** A pinch of cream of tartar to each white. */
+  withAcid?: boolean
 }
 
 /** How a component sets: its kind, its way of making, its heat, what the set depends on, what stays behind. */

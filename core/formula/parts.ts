@@ -46,11 +46,14 @@ export type PartStep =
   | 'bakePuffs'
   | 'rollWarm'
   | 'hull'
+  | 'meltSugar'
+  | 'spreadThin'
+  | 'bakeThin'
 export interface PartFacts {
   /** Under or up the sides of what is poured, on top of it, or a level in between. */
   role: 'crust' | 'topping' | 'level'
   /** g of each ingredient to a ratio. */
-  shares: (ratio: number) => readonly (readonly [ingredientId: string, g: number])[]
+  shares: (ratio: number, withAcid?: boolean) => readonly (readonly [ingredientId: string, g: number])[]
   /** What the ratio is between, its usual value and its limits; absent: it has none. */
   ratio?: { of: 'crumbButter' | 'sugarWhite', usual: number, min: number, max: number }
   /** As it lies in or on the vessel, kg/m³. */
@@ -65,10 +68,13 @@ export interface PartFacts {
 
 /** Water in a sugar syrup on the stove, of the sugar's weight; most of it boils off (common practice). */
 const SYRUP_WATER = 0.3
-const white = (id: 'white' | 'white_carton', ratio: number) =>
+/** An eighth of a teaspoon of cream of tartar to a white, g to 100 g of white (common practice). */
+const TARTAR = 1.2
+const white = (id: 'white' | 'white_carton', ratio: number, withAcid = false) =>
   [
     [id, 100],
     ['sugar', 100 * ratio],
+    ...(withAcid ? [['tartar', TARTAR] as const] : []),
   ] as const
 const SPONGE = () =>
   [
@@ -104,6 +110,24 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
     over: 0,
     oven: { tempC: 170, minutes: 10 },
     steps: ['crush', 'meltButter', 'press', 'bakeBase'],
+  },
+  // 120 g of crumb, 60 g of butter with a spoon each of sugar and milk melted in it, a spoon of zest.
+  crumbMelted: {
+    role: 'crust',
+    shares: r => [
+      ['digestive', 60 * r],
+      ['butter82', 60],
+      ['sugar', 12],
+      ['milk', 15],
+      ['zest', 6],
+    ],
+    ratio: { of: 'crumbButter', usual: 2, min: 1.2, max: 4 },
+    density: 1000,
+    thicknessM: 0.006,
+    bakeLoss: 0,
+    over: 0,
+    oven: null,
+    steps: ['crush', 'meltSugar', 'press', 'chillBase'],
   },
   shortbread: {
     role: 'crust',
@@ -146,7 +170,7 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
   },
   meringueCold: {
     role: 'topping',
-    shares: r => [...white('white_carton', r), ['cornflour', 6], ['water', 40]],
+    shares: (r, acid) => [...white('white_carton', r, acid), ['cornflour', 6], ['water', 40]],
     ratio: { of: 'sugarWhite', usual: 1.5, min: 0.8, max: 2.2 },
     density: 250,
     thicknessM: 0.03,
@@ -157,7 +181,7 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
   },
   meringueWarm: {
     role: 'topping',
-    shares: r => white('white', r),
+    shares: (r, acid) => white('white', r, acid),
     ratio: { of: 'sugarWhite', usual: 1.8, min: 1, max: 2.2 },
     density: 280,
     thicknessM: 0.03,
@@ -168,7 +192,7 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
   },
   meringueBoiled: {
     role: 'topping',
-    shares: r => [...white('white_carton', r), ['water', 100 * r * SYRUP_WATER]],
+    shares: (r, acid) => [...white('white_carton', r, acid), ['water', 100 * r * SYRUP_WATER]],
     ratio: { of: 'sugarWhite', usual: 2, min: 1.2, max: 2.4 },
     density: 280,
     thicknessM: 0.03,
@@ -192,7 +216,7 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
   },
   meringueDry: {
     role: 'crust',
-    shares: r => white('white', r),
+    shares: (r, acid) => white('white', r, acid),
     ratio: { of: 'sugarWhite', usual: 2, min: 1.5, max: 2.4 },
     density: 230,
     thicknessM: 0.03,
@@ -216,6 +240,22 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
     over: 0.1,
     oven: { tempC: 180, minutes: 35 },
     steps: ['cookPaste', 'eggsIn', 'pipe', 'bakePuffs'],
+  },
+  // Spread thin, baked brown, broken over what is served.
+  tuile: {
+    role: 'topping',
+    shares: () => [
+      ['sugar', 100],
+      ['butter82', 60],
+      ['flour', 60],
+      ['orange', 40],
+    ],
+    density: 1100,
+    thicknessM: 0.003,
+    bakeLoss: 0.15,
+    over: 0.1,
+    oven: { tempC: 190, minutes: 17 },
+    steps: ['meltSugar', 'spreadThin', 'bakeThin'],
   },
   spongeLayer: {
     role: 'level',
@@ -284,6 +324,15 @@ export const plainMake = (kind: PartKind): PartMake => ({ kind, ratio: PART_FACT
 
 const thicknessOf = (l: Layer | undefined): number => (l && 'given' in l.thicknessM ? l.thicknessM.given : 0)
 /**
+ * How thick a crust, topping or level lies, m; null where its weight says it.
+ * @example partThickM(doc, { id: 'nobody', role: 'crust' }) // 0
+ */
+export function partThickM({ assembly, layers }: Bench, c: Pick<Component, 'id' | 'role'>): number | null {
+  if (c.role === 'crust') return assembly.crustM
+  if (c.role === 'topping') return assembly.toppingM
+  return thicknessOf(layers.find(l => l.componentId === c.id)) || null
+}
+/**
  * Grams of a part to make for all vessels: what lies in or on them, what the oven takes, what is trimmed. A level lies
  * on those under it whose thickness is given.
  * @param componentId of a level: which of them it is
@@ -305,7 +354,7 @@ export function partMassG(kind: PartKind, doc: Bench, kitchen: Kitchen, componen
 }
 /** Lines of a part at a weight, grams to the tenth. @param id gives ids for lines that are new */
 export function partLines(make: PartMake, massG: number, old: readonly Line[], id: () => string): Line[] {
-  const shares = PART_FACTS[make.kind].shares(make.ratio)
+  const shares = PART_FACTS[make.kind].shares(make.ratio, make.withAcid)
   const sum = shares.reduce((s, [, g]) => s + g, 0)
   return shares.map(([ingredientId, g]) => {
     const before = old.find(l => l.ingredientId === ingredientId)

@@ -58,6 +58,7 @@ export type FindingCode =
   | 'rawProtease'
   | 'wontRelease'
   | 'ringLeaks'
+  | 'rollCracks'
   | 'hardlyWhips'
   | 'acidThickens'
   | 'sugarGritty'

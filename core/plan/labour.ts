@@ -78,6 +78,8 @@ const PART_HANDS: Partial<Record<PartStep, Hands>> = {
   cookPaste: { all: true, tool: 'burner' },
   eggsIn: { all: true, tool: 'mixer' },
   bakePuffs: { s: 60, tool: 'oven' },
+  meltSugar: { all: true, tool: 'burner' },
+  bakeThin: { s: 60, tool: 'oven' },
 }
 
 const PLACE_TOOL: Readonly<Record<PlaceKind, Tool | null>> = {

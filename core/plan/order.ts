@@ -11,7 +11,7 @@ import { leavesMould } from '../pipeline/release'
 import type { Whipping } from '../pipeline/whipped'
 import { FELT } from '../physics/matter/dissolving'
 import { isRubbed } from '../formula/zest'
-import { partFacts } from '../formula/parts'
+import { partFacts, partThickM } from '../formula/parts'
 import { schoolOf } from '../formula/schools'
 import type { Kitchen } from '../kitchen/kitchen'
 import { BOILED_C, BURST, burstsIn } from '../physics/heat/pot'
@@ -39,7 +39,7 @@ const isEarly = (c: Component) =>
 const partsOf = (doc: Bench, when: 'early' | 'late', from: number) =>
   doc.components
     .filter(c => (when === 'early' ? isEarly(c) : isLate(c)) && (c.make || c.lines.some(l => l.massG > 0)))
-    .flatMap(c => partWork(c, from))
+    .flatMap(c => partWork(c, from, partThickM(doc, c)))
 
 /** What may be said of a step; a code with parameters must say them. */
 type Free<C extends WorkCode> = Partial<Omit<StepOf<C>, 'code' | 'params'>>

@@ -1,8 +1,11 @@
 /** Steps of a crust or topping, with the times of common practice. */
-import type { Component, Line, PartKind } from '../formula/document'
+import type { Component, Line, PartKind, PartMake } from '../formula/document'
 import { meringueHeat, PART_FACTS, type PartStep, SUGAR_BOIL_C, WARM_WHITES_C } from '../formula/parts'
+import { driesMin } from '../physics/set/meringue'
 import { type Cue, noStep, type PartCode, type StepOf } from './work'
 
+/** The air of a kitchen where nobody has measured it (judgement). */
+export const USUAL_ROOM = { tempC: 20, humidity: 0.55 } as const
 export type PartWork = StepOf<PartCode>
 
 export const brief = (lines: readonly Line[]) =>
@@ -24,6 +27,7 @@ const PART_CUES: Partial<Record<PartStep, Cue>> = {
   whipCream: 'softPeaks',
   brown: 'goldenEdge',
   bakePuffs: 'golden',
+  bakeThin: 'golden',
 }
 /** Seconds a part's step takes, where it is not the oven's (common practice). */
 const PART_MIN: Partial<Record<PartStep, number>> = {
@@ -54,13 +58,26 @@ const PART_MIN: Partial<Record<PartStep, number>> = {
   pipe: 10,
   rollWarm: 4,
   hull: 5,
+  meltSugar: 4,
+  spreadThin: 6,
+}
+
+const restMin = ({ restS }: PartMake, step: PartStep): number | undefined =>
+  ((step === 'rest' || step === 'chillBase') && restS !== undefined ? restS / 60 : undefined)
+/** Minutes of a step in the oven: two thirds of a blind bake are under weights; what dries goes by its thickness. */
+function ovenMin(make: PartMake, step: PartStep, thickM: number | null): number {
+  const { oven, thicknessM } = PART_FACTS[make.kind]
+  const share = step === 'bakeBlind' ? 2 / 3 : step === 'bakeOpen' ? 1 / 3 : 1
+  if (make.bakedS !== undefined) return (make.bakedS / 60) * share
+  if (step !== 'dryOut') return oven!.minutes * share
+  return driesMin(thickM ?? thicknessM, oven!.tempC, USUAL_ROOM.tempC, USUAL_ROOM.humidity)
 }
 
 /**
  * Steps of a crust or topping, in order; what a cook wrote without a kind is one step, with its grams.
- * @param atS when the first begins, s
+ * @param atS when the first begins, s @param thickM as it lies; its kind's own where nobody says
  */
-export function partWork(c: Component, atS: number): PartWork[] {
+export function partWork(c: Component, atS: number, thickM: number | null = null): PartWork[] {
   if (!c.make)
     return [{
       ...noStep(), key: c.id, code: 'part:asWritten', component: c.role, lines: brief(c.lines), atS, params: AS_WRITTEN,
@@ -76,8 +93,8 @@ export function partWork(c: Component, atS: number): PartWork[] {
     const inOven = baked || step === 'coolInOven'
     // A blind-baked shell stands two thirds of its time under weights, the rest open.
     const minutes = baked
-      ? facts.oven!.minutes * (step === 'bakeBlind' ? 2 / 3 : step === 'bakeOpen' ? 1 / 3 : 1)
-      : (PART_MIN[step] ?? 5)
+      ? ovenMin(c.make!, step, thickM)
+      : restMin(c.make!, step) ?? PART_MIN[step] ?? 5
     const tempC = inOven
       ? facts.oven!.tempC
       : step === 'boilSugar'

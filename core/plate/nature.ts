@@ -3,9 +3,11 @@
  * away. A computed part's come from the pipeline; those of baked and beaten parts are common practice, from memory (M),
  * unless another source is named.
  */
-import type { Component, PartKind } from '../formula/document'
+import type { Component, PartKind, PartMake } from '../formula/document'
+import { isMeringue, PART_FACTS } from '../formula/parts'
 import type { Elastic } from '../physics/set/bands'
 import type { Worked } from '../pipeline/assess'
+import { foamHolds } from '../physics/set/meringue'
 import { elasticOf, type Mechanisms, yieldStress } from '../physics/set/firmness'
 import { laidInDensity } from '../pipeline/stack'
 
@@ -48,7 +50,9 @@ const DRINKS: Partial<Record<PartKind, Drinks>> = {
   shortbread: { rate: 1.5, moisture: 0.03, softAt: SOFT_AT },
   blindShell: { rate: SHELL_RATE, moisture: 0.04, softAt: SOFT_AT },
   biscuitLayer: { rate: 5, moisture: 0.04, softAt: SOFT_AT },
+  crumbMelted: { rate: CRUMB_RATE, moisture: 0.06, softAt: SOFT_AT },
   meringueDry: { rate: 3, moisture: 0.02, softAt: 0.06 },
+  tuile: { rate: 5, moisture: 0.02, softAt: 0.05 },
   chouxShell: { rate: 3, moisture: 0.12, softAt: 0.2 },
   spongeBase: SPONGE, spongeLayer: SPONGE, rollSheet: SPONGE,
 }
@@ -115,6 +119,14 @@ export function computedNature(w: Worked): Nature {
   }
 }
 
+/** What a part gives of itself; beaten whites by their sugar and acid. */
+function givesOf({ kind, ratio, withAcid }: PartMake): Gives | null {
+  const gives = GIVES[kind]
+  const usual = PART_FACTS[kind].ratio?.usual
+  if (!gives || !isMeringue(kind) || !usual) return gives ?? null
+  return { ...gives, holdsH: gives.holdsH * foamHolds(ratio, usual, withAcid ?? false) }
+}
+
 /** Nature of a part that is baked, beaten or laid in. */
 export function laidNature(c: Pick<Component, 'make' | 'role'>): Nature {
   const kind = c.make?.kind
@@ -131,7 +143,7 @@ export function laidNature(c: Pick<Component, 'make' | 'role'>): Nature {
       ? drinks.softAt === null ? SPONGE_AW : DRY_AW
       : MOIST[role as keyof typeof MOIST] ?? PLAIN_AW,
     drinks,
-    gives: kind ? GIVES[kind] ?? null : null,
+    gives: kind ? givesOf(c.make!) : null,
     waterShare: (kind && WATER[kind]) ?? drinks?.moisture ?? 0.5,
   }
 }

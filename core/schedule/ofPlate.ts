@@ -2,6 +2,7 @@
  * A whole dessert as steps of a day: each part's own making, then the building of it in order, with what waits in the
  * cold, what freezes overnight and what is done as it is served.
  */
+import { partThickM } from '../formula/parts'
 import { benchOf, type Planned, turnTo } from '../formula/bench'
 import { isComputed } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
@@ -54,7 +55,7 @@ function makings(planned: Planned, kitchen: Kitchen, has: ReadonlySet<string>) {
     const b = isComputed(c) ? placed(turnTo(main, c.id), kitchen) : main
     const order: WorkStep[] = isComputed(c)
       ? orderOfWork(b, kitchen, assess(b, kitchen)).filter(s => !s.code.startsWith('part:') && !BUILT.includes(s.code))
-      : partWork(c, 0).map(s => ({ ...s, ...labourOf(s, main) }))
+      : partWork(c, 0, partThickM(main, c)).map(s => ({ ...s, ...labourOf(s, main) }))
     const own: StepInput[] = []
     for (const [i, s] of order.entries()) {
       const before = own.at(-1)?.id

@@ -318,7 +318,11 @@ export const formulaSchema = yup
             role: oneOf(COMPONENT_ROLES),
             name: text(120),
             make: yup
-              .object({ kind: oneOf(PART_KINDS), ratio: number(), sealed: yup.boolean().strict() })
+              .object({
+                kind: oneOf(PART_KINDS), ratio: number(), sealed: yup.boolean().strict(),
+                restS: ifThere('components.*.make.restS'), bakedS: ifThere('components.*.make.bakedS'),
+                unweighted: yup.boolean().strict(), withAcid: yup.boolean().strict(),
+              })
               .noUnknown()
               .strict()
               .optional()

@@ -110,6 +110,7 @@ const rename = (id: string, name: string) =>
           variant="ghost" color="neutral" size="sm" :aria-label="$say('layersPanel.takeOut', { name: c.name })"
           :label="$say('layersPanel.takeOut2')" @click="takeOut(c)"
         />
+        <PartFigures v-if="c.make" class="wide" :doc="doc" :part="c" />
       </li>
     </ul>
     <p class="soft">
@@ -158,6 +159,7 @@ const rename = (id: string, name: string) =>
   display: flex; flex-wrap: wrap; align-items: center; gap: 0 0.6rem; border-bottom: 1px solid var(--hairline);
 }
 .name { flex: 1 1 12rem; min-height: 44px; background: transparent; border: 0; font-weight: 600; }
+.made .wide { flex-basis: 100%; padding-bottom: 0.5rem; }
 .much { width: 8rem; } .by { min-height: 44px; }
 .fields { display: flex; flex-wrap: wrap; gap: 0.9rem 1.4rem; align-items: end; margin: 0.6rem 0; }
 </style>

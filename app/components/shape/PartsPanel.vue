@@ -137,6 +137,7 @@ const massOf = (c: Component) => c.lines.reduce((s, l) => s + l.massG, 0)
             </template>
             <template v-else>{{ $say('partsPanel.nothingHeatsTheseWhitesThroughPasteurised') }}</template>
           </p>
+          <PartFigures :doc="doc" :part="c" />
           <ol class="steps">
             <li v-for="{ key: stepKey, w } in own" :key="stepKey">
               <b>{{ w.title }}</b>

@@ -48,6 +48,11 @@ const WRONG: Bench[] = [
   }, { ...MADE.setCream, gelatin: 0.8 }),
   make('whippedAcid', undefined, { creme_fr: 100, lemon: 40, sugar: 160, cream36: 120 }),
   withPart(formula(), kitchen, 'topping', { ...plainMake('meringueCold'), ratio: 2.2 }, id, 'Meringue'),
+  formula(undefined, (d) => {
+    Object.assign(d.assembly, { built: 'roll', crustM: 0.03 })
+    const lines = [line('re', 'egg', 200), line('rs', 'sugar', 110), line('rf', 'flour', 80)]
+    d.components.push({ id: 'r', role: 'crust', name: 'Sheet', lines, steps: [], make: plainMake('rollSheet') })
+  }),
 ]
 const grapefruit = formula()
 grapefruit.components[0]!.lines.push(line('g', 'grapefruit', 60), line('z', 'zest', 40))

@@ -1,4 +1,6 @@
 /** Judging the fill. */
+import { bendOfSheet } from '../../formula/baked'
+import { partThickM } from '../../formula/parts'
 import { CARRY_ROOM_M, roomWanted } from '../../formula/room'
 import type { Facts, Find } from './facts'
 import { LEAN_ROOM_DEG } from './limits'
@@ -16,6 +18,13 @@ export function judgeShape({ heated, doc, release }: Facts, find: Find): void {
     })
   if (release?.word === 'stays') find('wontRelease', 'look', 'shape', 'assembly.vessel.material', { grip: release.grip })
   if (release?.leaks) find('ringLeaks', 'info', 'shape', 'assembly.vessel.kind')
+  doc.components.forEach((c, i) => {
+    const bend = doc.assembly.built === 'roll' ? bendOfSheet(c, partThickM(doc, c)) : null
+    if (bend && bend.word !== 'bends')
+      find('rollCracks', bend.word === 'cracks' ? 'look' : 'info', 'shape', `components.${i}.make.kind`, {
+        strain: bend.strain, bears: bend.bears, surely: bend.word === 'cracks' ? 1 : 0,
+      })
+  })
   if (shape.lean && doc.assembly.tiltDeg > shape.lean.mostDeg + LEAN_ROOM_DEG)
     find('spillsLeaning', 'stop', 'shape', 'assembly.tiltDeg', {
       deg: doc.assembly.tiltDeg,

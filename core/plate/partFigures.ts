@@ -1,0 +1,158 @@
+/**
+ * What a crust, topping or level with a kind comes to, beyond its grams: what is put in the shell, what shrinks, binds,
+ * bends, holds, dries and browns. Each figure is a code with its numbers; the words live with the screens.
+ */
+import { findIngredient, part } from '../base/ingredients/ingredients'
+import { bendOfSheet, gramsOf, lossOf, massOf, type SheetBend } from '../formula/baked'
+import { type Bench, vesselOf } from '../formula/bench'
+import type { Component, PartKind, PartMake } from '../formula/document'
+import { isMeringue, PART_FACTS, partThickM } from '../formula/parts'
+import type { Kitchen } from '../kitchen/kitchen'
+import { areaAt, cavityOf, cavityVolume } from '../physics/geometry/cavity'
+import { binds, CRUMB_FAT, shrinks, slumps, SOAKS, turnsOf, weightsG } from '../physics/set/pastry'
+import { browningMost, BROWNING, coreUnder, crushPa, driesMin, foamHolds } from '../physics/set/meringue'
+import { USUAL_ROOM } from '../plan/partWork'
+import { drunkGPerM2, softAfterS } from './leaks'
+import { rollRadius } from './load'
+import { laidNature } from './nature'
+
+export type PartFigure =
+  | { code: 'weights', g: number }
+  /** Share by which the side shrinks, and what it slumps beside that, m. */
+  | { code: 'shrinks', share: number, sideM: number, slumpsM: number, restMin: number }
+  /** Hours until what is wet has softened it: bare, and sealed; null: never within a week. */
+  | { code: 'softens', bareH: number | null, sealedH: number | null, isSealed: boolean }
+  | { code: 'binds', share: number, word: 'crumbles' | 'holds' | 'greasy' }
+  | { code: 'bends' } & SheetBend
+  /** A sheet by its area; the roll it makes. */
+  | { code: 'sheet', areaM2: number, gPerM2: number, rollM: number, turns: number }
+  | { code: 'soaks', g: number, mostG: number }
+  | { code: 'holds', hours: number, withAcid: boolean }
+  /** Height of whipped cream it carries, m. */
+  | { code: 'carries', heightM: number }
+  | { code: 'dries', minutes: number, dampMin: number, ovenC: number }
+  /** In a room's air, usual and damp. */
+  | { code: 'softInAir', hours: number, dampH: number }
+  /** Filled so long it cuts cleanly, and until it is soft, h. */
+  | { code: 'cuts', fromH: number, untilH: number }
+  | { code: 'browns', minutes: number, ovenC: number, coreC: number, mostMin: number }
+
+/** Pastry rests half an hour where nobody says (common practice). */
+export const USUAL_REST_S = 30 * 60
+/** A damp day (judgement). */
+export const DAMP = 0.8
+/** Whipped cream, kg/m³. */
+const CREAM = 500
+const G = 9.81
+/** A core comes from the freezer so cold, and lets go of its ice about here, °C (judgement). */
+const FROZEN_C = -18
+const THAWS_C = -5
+/** Dried meringue shatters below this water, and cuts from there (judgement). */
+const CUTS_AT = 0.035
+/** A wet filling that nobody has named: its water activity (judgement). */
+const WET_AW = 0.95
+const SPONGES: readonly PartKind[] = ['spongeBase', 'spongeLayer', 'rollSheet']
+const CRUMBS: readonly PartKind[] = ['crumbChilled', 'crumbBaked', 'crumbMelted']
+
+const hours = (s: number | null) => (s === null ? null : s / 3600)
+
+function shellFigures(c: Component, make: PartMake, b: Bench, kitchen: Kitchen): PartFigure[] {
+  if (make.kind !== 'blindShell') return []
+  const cavity = cavityOf(vesselOf(b, kitchen), { ...b.assembly, insertM3: 0 })
+  const restMin = (make.restS ?? USUAL_REST_S) / 60
+  const isWeighted = make.unweighted !== true
+  const sideM = b.assembly.crustForm === 'shell' ? cavity.heightM : 0
+  return [
+    ...(isWeighted ? [{ code: 'weights', g: weightsG(cavityVolume(cavity)) * b.assembly.count } as const] : []),
+    {
+      code: 'shrinks', share: shrinks(restMin), sideM: sideM * shrinks(restMin), slumpsM: sideM * slumps(restMin, isWeighted),
+      restMin,
+    },
+  ]
+}
+function softenFigures(c: Component, make: PartMake, thickM: number): PartFigure[] {
+  const dry = laidNature(c)
+  if (dry.drinks?.softAt == null || c.role !== 'crust' || isMeringue(make.kind)) return []
+  const contact = { wetAw: WET_AW, weeps: 0, dry, thickM }
+  return [{
+    code: 'softens', bareH: hours(softAfterS(contact)), sealedH: hours(softAfterS({ ...contact, isSealed: true })),
+    isSealed: make.sealed === true,
+  }]
+}
+function crumbFigures(c: Component, make: PartMake): PartFigure[] {
+  if (!CRUMBS.includes(make.kind)) return []
+  const fatG = gramsOf(c, id => (findIngredient(id)!.group === 'butter' ? part(findIngredient(id)!, 'fat') : 0))
+  const meltedSugarG = gramsOf(c, id => (id === 'sugar' ? 100 : 0))
+  const share = binds({ fatG, meltedSugarG, massG: massOf(c) })
+  return [{ code: 'binds', share, word: share < CRUMB_FAT[0] ? 'crumbles' : share > CRUMB_FAT[1] ? 'greasy' : 'holds' }]
+}
+
+function spongeFigures(c: Component, make: PartMake, b: Bench, kitchen: Kitchen, thickM: number | null): PartFigure[] {
+  if (!SPONGES.includes(make.kind)) return []
+  const bakedG = massOf(c) * (1 - lossOf(make))
+  const out: PartFigure[] = [{ code: 'soaks', g: SOAKS[0] * bakedG, mostG: SOAKS[1] * bakedG }]
+  const bend = bendOfSheet(c, thickM)
+  if (!bend) return out
+  const vessel = vesselOf(b, kitchen)
+  const areaM2 = areaAt(cavityOf(vessel, b.assembly), 0) * b.assembly.count
+  const allM = b.layers.reduce((s, l) => s + (l.form === 'fill' && 'given' in l.thicknessM ? l.thicknessM.given : 0), 0)
+  const rolled = Math.max(allM, thickM!)
+  const radius = rollRadius(Math.min(vessel.lengthM, vessel.widthM), rolled)
+  return [
+    { code: 'sheet', areaM2, gPerM2: massOf(c) / areaM2, rollM: 2 * radius, turns: turnsOf(radius, rolled) },
+    { code: 'bends', ...bend }, ...out,
+  ]
+}
+
+/** Beaten whites on top: how long, what they carry, how they are browned over a frozen core. */
+function softMeringue(c: Component, make: PartMake, thickM: number): PartFigure[] {
+  const nature = laidNature(c)
+  const { density } = PART_FACTS[make.kind]
+  const out: PartFigure[] = [
+    { code: 'holds', hours: nature.gives!.holdsH, withAcid: make.withAcid === true },
+    { code: 'carries', heightM: nature.bearsPa!.cold / (CREAM * G) },
+  ]
+  // Beaten cold, it is baked on what is hot.
+  if (make.kind === 'meringueCold' || !(thickM > 0)) return out
+  const { minutes, ovenC } = BROWNING
+  const coreC = coreUnder(FROZEN_C, thickM, density, minutes)
+  return [...out, { code: 'browns', minutes, ovenC, coreC, mostMin: browningMost(FROZEN_C, thickM, density, THAWS_C) }]
+}
+/** Hours in air of a humidity until a dried part is soft: as if that air lay on it as something wet. */
+const inAir = (c: Component, thickM: number, humidity: number) =>
+  hours(softAfterS({ wetAw: humidity, weeps: 0, dry: laidNature(c), thickM })) ?? 7 * 24
+function driedMeringue(c: Component, make: PartMake, thickM: number, roomC: number): PartFigure[] {
+  const { oven, density, ratio } = PART_FACTS[make.kind]
+  const dry = laidNature(c)
+  const contact = { wetAw: WET_AW, weeps: 0, dry, thickM }
+  const cutsG = (density * 1000 * thickM * (CUTS_AT - dry.drinks!.moisture)) / (1 - CUTS_AT)
+  // Drunk goes with the root of time.
+  const fromS = (cutsG / drunkGPerM2(contact, 1)) ** 2
+  return [
+    {
+      code: 'dries', minutes: driesMin(thickM, oven!.tempC, roomC, USUAL_ROOM.humidity),
+      dampMin: driesMin(thickM, oven!.tempC, roomC, DAMP), ovenC: oven!.tempC,
+    },
+    { code: 'carries', heightM: (crushPa(density) * foamHolds(make.ratio, ratio!.usual, false)) / (CREAM * G) },
+    { code: 'softInAir', hours: inAir(c, thickM, USUAL_ROOM.humidity), dampH: inAir(c, thickM, DAMP) },
+    { code: 'cuts', fromH: fromS / 3600, untilH: hours(softAfterS(contact)) ?? 7 * 24 },
+  ]
+}
+
+/**
+ * Figures of a part; none where it has no kind, or nothing in it.
+ * @example partFigures({ id: 'x', role: 'crust', name: '', lines: [], steps: [] }, doc, kitchen) // []
+ */
+export function partFigures(c: Component, b: Bench, kitchen: Kitchen): PartFigure[] {
+  const { make } = c
+  if (!make || massOf(c) <= 0) return []
+  const thickM = partThickM(b, c)
+  if (isMeringue(make.kind))
+    return make.kind === 'meringueDry'
+      ? driedMeringue(c, make, thickM ?? PART_FACTS[make.kind].thicknessM, kitchen.roomTempC)
+      : softMeringue(c, make, thickM ?? 0)
+  return [
+    ...shellFigures(c, make, b, kitchen), ...crumbFigures(c, make), ...softenFigures(c, make, thickM ?? 0),
+    ...spongeFigures(c, make, b, kitchen, thickM),
+  ]
+}
