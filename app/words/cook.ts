@@ -160,6 +160,9 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
       say('cook.theMiddleThenAt', { took, to }),
     ]
   },
+  steep: ({ took }) => [say('cook.steep'), say('cook.steepHow'), took],
+  skim: () => [say('cook.skim'), say('cook.skimHow'), ''],
+  tap: () => [say('cook.tap'), say('cook.tapHow'), ''],
   rest: ({ took }) => [say('cook.letItRest'), say('cook.theFoamRises'), took],
   unmould: ({ s, to }) => [say('cook.takeItOutOfItsMould'), '', s.tempC === null ? '' : say('cook.mean', { to })],
   temper: ({ s, to, took }) => [

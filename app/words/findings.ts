@@ -78,6 +78,13 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
     title: n('surely') === 1 ? say('findings.rollCracks') : say('findings.rollMayCrack'),
     text: say('findings.rollCracksHow', { strain: fmt.fixed(100 * n('strain')), bears: fmt.fixed(100 * n('bears')) }),
   }),
+  edgeSets: ({ fmt, n }) => ({
+    title: say('findings.edgeSets', { min: fmt.fixed(n('everyMin')) }),
+    text: say('findings.edgeSetsHow', { share: fmt.percent(n('share')), overset: fmt.percent(n('overset')) }),
+  }),
+  creamOils: ({ fmt, n }) => ({
+    title: say('findings.creamOils'), text: say('findings.creamOilsHow', { share: fmt.percent(n('share')) }),
+  }),
   ringLeaks: () => ({ title: say('findings.ringLeaks'), text: say('findings.ringLeaksHow') }),
   rawProtease: ({ fmt, n }) => ({
     title: say('findings.rawProtease'),

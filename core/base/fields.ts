@@ -76,6 +76,7 @@ export const FIELDS = {
   'heat.oven.steam': field('', 0, 1, 0.1, 2),
   'heat.oven.atOnce': field('', 1, 500, 1, 0),
   'heat.burstS': field('s', 5, 600, 5, 0),
+  'heat.stirEveryS': field('s', 1, 3600, 10, 0),
   'heat.pouchM': metres(0.003, 0.12),
   'set.milkHeat': field('', 0, 1, 0.05, 2),
   'set.air': field('', 0, 0.95, 0.05, 2),

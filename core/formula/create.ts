@@ -195,6 +195,7 @@ export function createFormula(n: NewFormula, kitchen: Kitchen, id: NewId): Bench
       chilledS: { simulated: true },
       claimDays: null,
       temperC: null,
+      ...(schoolOf(n.school).restS ? { ownS: { rest: schoolOf(n.school).restS! } } : {}),
     },
   }
 }

@@ -264,6 +264,8 @@ export interface HeatPlan {
   burstS?: number
   /** How thick the mix lies in its pouch, m; 25 mm where absent. */
   pouchM?: number
+  /** Between two stirs over a bath, s; all the while where absent. */
+  stirEveryS?: number
   /** Oven: air, fan, water bath, and the time in it (simulated: until the target). */
   oven: {
     /** What the dial says, °C. */
@@ -336,8 +338,11 @@ export interface ServePlan {
   /** What the bench card says beside the formula, in the cook's own words. */
   cardNote?: string
 }
-/** Steps whose time a cook may say: the heat (and boil), a rest, straining, filling vessels, warming on the table. */
-export const OWN_STEPS = ['heat', 'rest', 'strain', 'portion', 'temper'] as const
+/**
+ * Steps whose time a cook may say: the heat (and boil), steeping, a rest, straining, filling vessels, warming on the
+ * table.
+ */
+export const OWN_STEPS = ['heat', 'steep', 'rest', 'strain', 'portion', 'temper'] as const
 export type OwnStep = (typeof OWN_STEPS)[number]
 
 export interface FormulaDocument {

@@ -34,6 +34,8 @@ export interface SchoolFacts {
   heat: Pick<HeatPlan, 'method' | 'targetTempC' | 'holdS'> & Partial<Pick<HeatPlan, 'burnerW' | 'startTempC' | 'until' | 'oven'>>
   set?: Partial<Pick<SetPlan, 'fluidGel' | 'bloom'>>
   steps: readonly StepTemplate[]
+  /** It rests before it is poured, s: foam rises, zest draws (common practice). */
+  restS?: number
   /** Minutes on the bench before the fridge, hours in it. */
   chill: { benchMin: number, fridgeH: number }
   /** Freezer before the fridge, hours. */
@@ -77,6 +79,8 @@ export const CREAM_OVERRUN = 1
 export const WHITES_OVERRUN = 6
 const fold = (takes: Takes, mixTempC: number | null, overrun = CREAM_OVERRUN): StepTemplate => ({ kind: 'foldIn', takes, lineTempC: 5, mixTempC, overrun })
 
+/** A posset rests twenty minutes, then it is sieved and portioned (common practice). */
+const POSSET_RESTS = 20 * 60
 export const SCHOOL_FACTS: Readonly<Record<School, SchoolFacts>> = {
   // Curds. 82–83 °C with a minute's hold sets whole without grain (egg kinetics of this project).
   yolkBath: { id: 'yolkBath', family: 'curd', heat: { method: 'waterBath', targetTempC: 82, holdS: 60 }, steps: [strain, { kind: 'stirIn', takes: BUTTER, lineTempC: 5, mixTempC: null }, pour], chill: { benchMin: 20, fridgeH: 6 }, sieve: 0.03, crustM: 0, gives: ['thickRich', 'forgiving'], costs: ['slow', 'manyYolks'], decides: 'mostlyYolk', fits: () => true },
@@ -85,10 +89,10 @@ export const SCHOOL_FACTS: Readonly<Record<School, SchoolFacts>> = {
   microwave: { id: 'microwave', family: 'curd', heat: { method: 'microwave', targetTempC: 82, holdS: 40, burnerW: 900 }, steps: [strain, { kind: 'stirIn', takes: BUTTER, lineTempC: 5, mixTempC: null }, pour], chill: { benchMin: 20, fridgeH: 6 }, sieve: 0.03, crustM: 0, gives: ['quick', 'noStove'], costs: ['hotSpots'], decides: 'noBurner', fits: () => false },
   gelatinBacked: { id: 'gelatinBacked', family: 'curd', heat: { method: 'waterBath', targetTempC: 82, holdS: 60 }, steps: [strain, { kind: 'stirIn', takes: { groups: ['butter'], traits: ['gelatin'] }, lineTempC: 12, mixTempC: null }, pour], chill: { benchMin: 20, fridgeH: 8 }, sieve: 0.03, crustM: 0.004, gives: ['cutsReliably', 'holdsWarm'], costs: ['animalGelatin'], decides: 'mustCutHigh', fits: l => l.share(GELATIN) > 0.001 },
   // Possets. Reducing to the volume of the cream alone removes what the sugar added, .62 ml a gram.
-  reduced: { id: 'reduced', family: 'posset', heat: { method: 'direct', targetTempC: 100, holdS: 300, burnerW: 600, startTempC: 8, until: 'creamVolume' }, steps: [{ kind: 'stirIn', takes: JUICE, lineTempC: 18, mixTempC: 82 }, pour], chill: { benchMin: 30, fridgeH: 12 }, sieve: 0.02, crustM: 0, gives: ['firmest', 'leastWater', 'takesMoreJuice'], costs: ['stirringConstantly'], decides: 'firmSet', fits: () => true },
-  boiled: { id: 'boiled', family: 'posset', heat: { method: 'direct', targetTempC: 100, holdS: 270, burnerW: 300, startTempC: 8 }, steps: [{ kind: 'stirIn', takes: JUICE, lineTempC: 18, mixTempC: 82 }, pour], chill: { benchMin: 30, fridgeH: 12 }, sieve: 0.02, crustM: 0, gives: ['middling', 'quick'], costs: ['longChill'], decides: 'someTime', fits: () => false },
-  dissolved: { id: 'dissolved', family: 'posset', heat: { method: 'direct', targetTempC: 85, holdS: 30, burnerW: 450, startTempC: 8 }, steps: [{ kind: 'stirIn', takes: JUICE, lineTempC: 18, mixTempC: 80 }, pour], chill: { benchMin: 30, fridgeH: 18 }, sieve: 0.02, crustM: 0, gives: ['freshest', 'quick'], costs: ['softest', 'longChill'], decides: 'softSet', fits: () => false },
-  wine: { id: 'wine', family: 'posset', heat: { method: 'direct', targetTempC: 100, holdS: 300, burnerW: 450, startTempC: 8 }, steps: [{ kind: 'stirIn', takes: JUICE, lineTempC: 18, mixTempC: 75 }, pour], chill: { benchMin: 30, fridgeH: 20 }, sieve: 0.02, crustM: 0, gives: ['wineFlavour'], costs: ['alcoholStays', 'longChill', 'softest'], decides: 'hasWine', fits: l => l.share({ traits: ['wine'] }) > 0.03 },
+  reduced: { id: 'reduced', family: 'posset', restS: POSSET_RESTS, heat: { method: 'direct', targetTempC: 100, holdS: 300, burnerW: 600, startTempC: 8, until: 'creamVolume' }, steps: [{ kind: 'stirIn', takes: JUICE, lineTempC: 18, mixTempC: 82 }, pour], chill: { benchMin: 30, fridgeH: 12 }, sieve: 0.02, crustM: 0, gives: ['firmest', 'leastWater', 'takesMoreJuice'], costs: ['stirringConstantly'], decides: 'firmSet', fits: () => true },
+  boiled: { id: 'boiled', family: 'posset', restS: POSSET_RESTS, heat: { method: 'direct', targetTempC: 100, holdS: 270, burnerW: 300, startTempC: 8 }, steps: [{ kind: 'stirIn', takes: JUICE, lineTempC: 18, mixTempC: 82 }, pour], chill: { benchMin: 30, fridgeH: 12 }, sieve: 0.02, crustM: 0, gives: ['middling', 'quick'], costs: ['longChill'], decides: 'someTime', fits: () => false },
+  dissolved: { id: 'dissolved', family: 'posset', restS: POSSET_RESTS, heat: { method: 'direct', targetTempC: 85, holdS: 30, burnerW: 450, startTempC: 8 }, steps: [{ kind: 'stirIn', takes: JUICE, lineTempC: 18, mixTempC: 80 }, pour], chill: { benchMin: 30, fridgeH: 18 }, sieve: 0.02, crustM: 0, gives: ['freshest', 'quick'], costs: ['softest', 'longChill'], decides: 'softSet', fits: () => false },
+  wine: { id: 'wine', family: 'posset', restS: POSSET_RESTS, heat: { method: 'direct', targetTempC: 100, holdS: 300, burnerW: 450, startTempC: 8 }, steps: [{ kind: 'stirIn', takes: JUICE, lineTempC: 18, mixTempC: 75 }, pour], chill: { benchMin: 30, fridgeH: 20 }, sieve: 0.02, crustM: 0, gives: ['wineFlavour'], costs: ['alcoholStays', 'longChill', 'softest'], decides: 'hasWine', fits: l => l.share({ traits: ['wine'] }) > 0.03 },
   // Bars and baked tarts: the coldest part of the filling to this, then out.
   cooledBase: { id: 'cooledBase', family: 'bar', heat: { method: 'oven', targetTempC: 86, holdS: 120, startTempC: 20, oven: oven(175) }, steps: [strain, pour, { kind: 'bake' }], chill: { benchMin: 90, fridgeH: 3 }, sieve: 0.02, crustM: 0.006, gives: ['cleanLine', 'crispBase'], costs: ['slow'], decides: 'runnyFilling', fits: () => true },
   hotBase: { id: 'hotBase', bondsBase: true, family: 'bar', heat: { method: 'oven', targetTempC: 86, holdS: 120, startTempC: 35, oven: oven(175) }, steps: [strain, pour, { kind: 'bake' }], chill: { benchMin: 90, fridgeH: 3 }, sieve: 0.02, crustM: 0.006, gives: ['bondsToBase', 'quick'], costs: ['maySeep'], decides: 'thickFilling', fits: l => l.share({ traits: ['starch'] }) > 0.045 },

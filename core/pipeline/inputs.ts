@@ -58,7 +58,12 @@ export function checkInputs(doc: Bench, kitchen: Kitchen): void {
     if (step.kind === 'foldIn') checkField(`${path}.overrun`, step.overrun)
   })
   doc.components.forEach((c, i) => {
-    if (c.make) checkField(`components.${i}.make.ratio`, c.make.ratio)
+    if (!c.make) return
+    checkField(`components.${i}.make.ratio`, c.make.ratio)
+    for (const key of ['restS', 'bakedS'] as const) {
+      const s = c.make[key]
+      if (s !== undefined) checkField(`components.${i}.make.${key}`, s)
+    }
   })
   if (doc.serve.claimDays !== null) checkField('serve.claimDays', doc.serve.claimDays)
   if (doc.serve.temperC !== null) checkField('serve.temperC', doc.serve.temperC)
@@ -91,6 +96,7 @@ function checkHeat({ heat }: Bench, kitchen: Kitchen): void {
     checkField('heat.course.holdS', course.holdS)
   }
   if (heat.burstS !== undefined) checkField('heat.burstS', heat.burstS)
+  if (heat.stirEveryS !== undefined) checkField('heat.stirEveryS', heat.stirEveryS)
   if (heat.pouchM !== undefined) checkField('heat.pouchM', heat.pouchM)
   if (heat.method !== 'oven') return
   if (heat.oven.steam !== undefined) checkField('heat.oven.steam', heat.oven.steam)

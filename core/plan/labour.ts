@@ -32,7 +32,10 @@ const HANDS: Readonly<Record<OwnCode, Hands>> = {
   boilStarch: { all: true, tool: 'burner' },
   boilAgar: { all: true, tool: 'burner' },
   offHeat: { s: 30 },
+  steep: { s: 30 },
   rest: { s: 30 },
+  skim: { s: 60 },
+  tap: { s: 30, eachS: 3 },
   strain: { s: 120 },
   coolTo: { s: 60 },
   juiceIn: { s: 60 },
@@ -96,7 +99,7 @@ const isPart = (s: WrittenStep): s is StepOf<PartCode> => s.code.startsWith('par
 
 /** How many glasses, tins or portions a step is done to. */
 function piecesOf(s: WrittenStep): number {
-  if (s.code === 'pour' || s.code === 'lean') return s.params.count
+  if (s.code === 'pour' || s.code === 'lean' || s.code === 'tap') return s.params.count
   return s.code === 'cut' || s.code === 'portion' || s.code === 'serve' ? s.params.portions : 0
 }
 

@@ -214,7 +214,14 @@ function cook(b: Sheet): void {
   const lines = b.take(b.rest())
   chooseHeat(b, lines, target)
   b.clock = b.heatEndS
-  if (egg && !boils) b.push('offHeat', { reasons: ['panCarries'] })
+  const staysHot = kitchen.burners.find(x => x.id === heat.burnerId)?.kind === 'ceramic'
+  if (egg && !boils)
+    b.push('offHeat', { reasons: heat.method === 'direct' && staysHot ? ['panCarries', 'plateHot'] : ['panCarries'] })
+  const steepS = doc.serve.ownS?.steep ?? 0
+  if (steepS > 0) {
+    b.push('steep', { timeS: steepS, reasons: ['scentDraws'] })
+    own(b, steepS)
+  }
 }
 
 /** What is baked, or never heated, is mixed first. */
@@ -339,6 +346,13 @@ function own(b: Sheet, seconds: number): void {
   b.clock += seconds
 }
 
+/** What boiled, or stood uncovered, has foam or a skin on it; what is beaten is meant to have. */
+const isBeaten = ({ filling }: Sheet) => filling.steps.some(s => s.kind === 'foldIn')
+const foams = (b: Sheet) => !isBeaten(b) && familyOf(b.doc.family).acidGelsMilk
+/** Bubbles are seen through a glass, in what is turned out, on what is baked smooth. */
+const showsBubbles = (b: Sheet) =>
+  !isBeaten(b) && (b.bakes || b.doc.use.kind === 'glass' || b.doc.use.kind === 'turnedOut')
+
 /** Into the vessel. */
 function pour(b: Sheet): void {
   const { doc, a, bakes } = b
@@ -347,6 +361,7 @@ function pour(b: Sheet): void {
     b.push('rest', { timeS: ownS.rest })
     own(b, ownS.rest)
   }
+  if (foams(b)) b.push('skim', { reasons: ['skinLifts'] })
   b.push('pour', {
     timeS: ownS.portion ?? null,
     tempC: bakes ? doc.heat.startTempC : a.heat.pourTempC,
@@ -354,6 +369,7 @@ function pour(b: Sheet): void {
     findings: b.findings(f => f.station === 'shape' || f.code === 'hotIntoGlass'),
     params: { eachG: a.shape.batchG / a.shape.count, count: a.shape.count, depthM: a.shape.depthM },
   })
+  if (showsBubbles(b)) b.push('tap', { reasons: ['bubblesRise'], params: { count: a.shape.count } })
   if (doc.assembly.tiltDeg > 0)
     b.push('lean', { params: { deg: doc.assembly.tiltDeg, highM: a.shape.lean?.highM ?? 0, count: a.shape.count } })
 }
@@ -389,7 +405,7 @@ function followSteps(b: Sheet): void {
   b.filling.steps.forEach((step, k) => {
     const findings = b.findings(f => f.path === `components.${at}.steps.${k}`)
     if (step.kind === 'strain') {
-      b.push('strain', { reasons: ['eggStrings'], timeS: b.doc.serve.ownS?.strain ?? 60 })
+      b.push('strain', { reasons: ['eggStrings', 'notPressed'], timeS: b.doc.serve.ownS?.strain ?? 60 })
       own(b, b.doc.serve.ownS?.strain ?? 0)
     }
     // What sets before it is blended waits for the cold.

@@ -39,7 +39,10 @@ export const WORK_CODES = [
   'bake',
   'iceBath',
   'chill',
+  'steep',
   'rest',
+  'skim',
+  'tap',
   'unmould',
   'temper',
   'cut',
@@ -92,6 +95,11 @@ export const WORK_REASONS = [
   'agarMelts',
   'panCarries',
   'eggStrings',
+  'notPressed',
+  'skinLifts',
+  'scentDraws',
+  'bubblesRise',
+  'plateHot',
   'acidSetsCream',
   'notTooHot',
   'notTooCold',
@@ -184,6 +192,7 @@ export type StepParams =
     whip: { toS: number, marginS: number, byHand: boolean } | null
     fold: { afterC: number }
     pour: { eachG: number, count: number, depthM: number }
+    tap: { count: number }
     lean: { deg: number, highM: number, count: number }
     bake: {
       dialC: number

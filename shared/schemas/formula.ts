@@ -214,6 +214,7 @@ const process = yup
         burnerW: number(),
         until: oneOf(['hold', 'creamVolume']),
         burstS: yup.number().strict().optional(),
+        stirEveryS: ifThere('heat.stirEveryS'),
         pouchM: yup.number().strict().optional(),
         burnerId: yup.string().strict().nullable().defined(),
         pan: yup

@@ -86,6 +86,11 @@ function weigh() {
     @update:model-value="v => heat({ burstS: v }, 'burst')" @done="ws.endGesture()"
   />
   <QuantityField
+    v-if="method === 'waterBath'" field="heat.stirEveryS" kind="minutes" show-label
+    :label="$say('cookPlan.stirredEvery')" :blank="$say('cookPlan.allTheWhile')" :model-value="doc.heat.stirEveryS ?? 0"
+    @update:model-value="v => heat({ stirEveryS: v > 0 ? v : undefined }, 'stir')" @done="ws.endGesture()"
+  />
+  <QuantityField
     v-if="method === 'sousVide'" field="heat.pouchM" kind="length" show-label
     :label="$say('cookPlan.pouchThick')" :model-value="doc.heat.pouchM ?? POUCH_M"
     @update:model-value="v => heat({ pouchM: v }, 'pouch')" @done="ws.endGesture()"

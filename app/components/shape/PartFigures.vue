@@ -2,7 +2,7 @@
 /** What a crust, topping or level comes to beyond its grams, and what a cook may say of how it is made. */
 import type { Bench } from '#core/formula/bench'
 import type { Component, PartMake } from '#core/formula/document'
-import { isMeringue, partFacts } from '#core/formula/parts'
+import { isMeringue, partFacts, resizeParts } from '#core/formula/parts'
 import { partFigures, USUAL_REST_S } from '#core/plate/partFigures'
 import { partFigureWords } from '~/words/partFigures'
 
@@ -14,12 +14,10 @@ const make = computed(() => props.part.make!)
 const figures = computed(() => (kitchen.core ? partFigures(props.part, props.doc, kitchen.core) : []))
 /** What is as usual is not kept. */
 function put(part: Partial<PartMake>) {
-  ws.change(`make-${props.part.id}`, (d) => {
-    const c = d.components.find(x => x.id === props.part.id)
-    if (!c?.make) return
-    const next = Object.entries({ ...c.make, ...part }).filter(([, v]) => v !== undefined && v !== false)
-    c.make = Object.fromEntries(next) as unknown as PartMake
-  })
+  const kept = Object.entries({ ...make.value, ...part }).filter(([, v]) => v !== undefined && v !== false)
+  const next = Object.fromEntries(kept) as unknown as PartMake
+  const components = props.doc.components.map(c => (c.id === props.part.id ? { ...c, make: next } : c))
+  ws.replace(resizeParts({ ...props.doc, components }, kitchen.core!))
   ws.endGesture()
 }
 const isShell = computed(() => make.value.kind === 'blindShell')
@@ -66,4 +64,5 @@ li { padding-left: 0.8rem; border-left: 3px solid var(--hairline); }
 .how { display: flex; flex-wrap: wrap; gap: 0.2rem 1.4rem; align-items: end; }
 .how label { display: inline-flex; gap: 0.5rem; align-items: center; min-height: 44px; }
 [type="checkbox"] { width: 22px; height: 22px; accent-color: var(--ink); }
+.how > :not(label) { width: 8rem; }
 </style>

@@ -34,10 +34,16 @@ export interface Pan {
 export const STEEL_CP = 480
 
 /**
+ * The field passes glass by: what of a bowl warms along is what the mix touches, and late (fitted to practice: 240 ml
+ * of cream with 50 g of sugar come to 55–60 °C in a minute at 1,200 W).
+ */
+const GLASS_WARMS = 0.3
+
+/**
  * Pan for a mix, taken as the cook would: the liquid stands about as deep as a third of its width.
  * d = (12V/π)^⅓ with depth d/3; steel of 1.2 mm at 480 J/(kg·K), 7900 kg/m³, or for the microwave a glass bowl of 5
  * mm at
- * 840 J/(kg·K), 2500 kg/m³ (judgement).
+ * 840 J/(kg·K), 2500 kg/m³, of which a third warms along (judgement).
  */
 export function panFor(volumeM3: number, wall: 'steel' | 'glass' = 'steel'): Pan & { diameterM: number } {
   const diameterM = Math.max(0.14, ((12 * volumeM3) / Math.PI) ** (1 / 3))
@@ -46,7 +52,7 @@ export function panFor(volumeM3: number, wall: 'steel' | 'glass' = 'steel'): Pan
   return {
     diameterM,
     surfaceM2,
-    heatCapacity: wallM2 * (wall === 'steel' ? 0.0012 * 7900 * STEEL_CP : 0.005 * 2500 * 840),
+    heatCapacity: wallM2 * (wall === 'steel' ? 0.0012 * 7900 * STEEL_CP : GLASS_WARMS * 0.005 * 2500 * 840),
   }
 }
 

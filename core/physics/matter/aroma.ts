@@ -38,6 +38,8 @@ export interface Zest {
   rubbed: boolean
   sieved: boolean
   along: Warmth
+  /** Steeped off the heat under a lid, too: it draws, and nothing leaves. */
+  covered?: Warmth
 }
 
 export const AROMAS = ['none', 'faint', 'clear', 'full', 'loud'] as const
@@ -77,7 +79,8 @@ function secondsAt({ timeS, tempC }: Warmth, at: number, doublesK: number): numb
  */
 export function drawnAndKept(z: Zest, fatShare: number): { drawn: number, kept: number } {
   const shut = (1 - FREED[z.cut]) * (z.rubbed ? 1 - RUBBED : 1)
-  const steeped = secondsAt(z.along, STEEPS.atC, STEEPS.doublesK)
+  const along = [z.along, ...(z.covered ? [z.covered] : [])]
+  const steeped = along.reduce((s, w) => s + secondsAt(w, STEEPS.atC, STEEPS.doublesK), 0)
   const boiled = secondsAt(z.along, LEAVES.atC, LEAVES.doublesK) / 60
   return {
     drawn: 1 - shut * 0.5 ** (steeped / STEEPS.halfS),

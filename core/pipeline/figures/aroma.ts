@@ -7,6 +7,8 @@ import type { Heated } from '../heated'
 import { fromTime, joinedTo } from '../making'
 import type { Mixed } from '../mixed'
 
+/** Where a covered pan is by the time it is sieved, °C (judgement). */
+const STEEP_ENDS_C = 45
 /** Strength of zest whose fruit is neither said nor told by a juice. */
 const PLAIN_STRENGTH = 1
 
@@ -25,6 +27,11 @@ export function aromaFigures(doc: Bench, mixed: Mixed, heated: Heated): Aroma {
   const { lines, steps } = fillingOf(doc)
   const sieved = sievedLines(steps)
   const { heated: pot, after } = heated.paths
+  const steepS = doc.serve.ownS?.steep ?? 0
+  const endC = pot.tempC.at(-1)!
+  // Under a lid it falls towards the room: half of the way, taken over all of it (judgement).
+  const lidC = (endC + STEEP_ENDS_C) / 2
+  const covered = steepS > 0 ? { covered: { timeS: [0, steepS], tempC: [lidC, lidC] } } : {}
   const whole = joinedTo(pot, after)
   // What joins later, by its place among the lines' parts.
   const pathOf = (part: (typeof plan.all)[number]) => {
@@ -38,7 +45,7 @@ export function aromaFigures(doc: Bench, mixed: Mixed, heated: Heated): Aroma {
     const { of = fruit, cut = 'fine' } = line.zest ?? {}
     const rubbed = isRubbed(line, { lines, steps })
     const strength = ZEST_STRENGTH[of ?? ''] ?? PLAIN_STRENGTH
-    return [{ massG: part.massG, strength, cut, rubbed, sieved: sieved.has(line.id), along: pathOf(part) }]
+    return [{ massG: part.massG, strength, cut, rubbed, sieved: sieved.has(line.id), along: pathOf(part), ...covered }]
   })
   const juices = plan.all.filter(p => ZEST_STRENGTH[p.row.id] !== undefined && p.massG > 0)
   const juiceG = juices.reduce((s, p) => s + p.massG, 0)

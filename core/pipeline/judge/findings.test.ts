@@ -48,6 +48,7 @@ const WRONG: Bench[] = [
   }, { ...MADE.setCream, gelatin: 0.8 }),
   make('whippedAcid', undefined, { creme_fr: 100, lemon: 40, sugar: 160, cream36: 120 }),
   withPart(formula(), kitchen, 'topping', { ...plainMake('meringueCold'), ratio: 2.2 }, id, 'Meringue'),
+  make('yolkBath', d => void (d.heat.stirEveryS = 900)),
   formula(undefined, (d) => {
     Object.assign(d.assembly, { built: 'roll', crustM: 0.03 })
     const lines = [line('re', 'egg', 200), line('rs', 'sugar', 110), line('rf', 'flour', 80)]

@@ -6,6 +6,7 @@ import { familyOf } from '../../formula/families'
 import { schoolOf } from '../../formula/schools'
 import { THERMOMETER_SIGMA_K } from '../../kitchen/spreads'
 import { COATS, DONE } from '../../physics/heat/egg'
+import { edgeOf } from '../../physics/heat/stirring'
 import { BOILED_C, BURST, heatsInPan, panHoldsM3, potVessel } from '../../physics/heat/pot'
 import type { MixPart } from '../../physics/matter/mix'
 import { EGG_DISH_C, LETHALITY_NEEDED_MIN } from '../../physics/safety/lethality'
@@ -14,7 +15,8 @@ import { isAcidic } from '../heated'
 import { type Facts, type Find, holds } from './facts'
 import {
   ACID_IN_C, BUTTER_COUNTS_SHARE, BUTTER_IN, EGG_COUNTS_C, GLASS_OVEN_START_C,
-  COLD_MIDDLE_K, NEAR_GRAINY_K, SCRAMBLED, STRINGS_BASE_C, STRINGS_MIX_C,
+  BATH_C, COLD_MIDDLE_K, CURD_KG_L, EDGE_GRAINS, EDGE_SETS, NEAR_GRAINY_K, OILS_OUT, SCRAMBLED, STRINGS_BASE_C,
+  STRINGS_MIX_C,
 } from './limits'
 
 /** A chosen pan against what is in it. */
@@ -66,6 +68,8 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
     find('coldMiddle', 'look', 'heat', 'heat.burstS', {
       behindK: heat.middleBehindK, burstS: doc.heat.burstS ?? BURST.onS,
     })
+  judgeEdge(f, find)
+  if (boils && f.mixed.plan.cooked.some(p => part(p.row, 'milkFat') > 0)) judgeOil(f, find)
   if (method === 'sousVide') find('sealedFood', 'info', 'heat', 'heat.method')
   if (baked && (doc.heat.oven.steam ?? 0) > 0) find('steamDrips', 'info', 'heat', 'heat.oven.steam')
   if (heat.oven && heat.oven.loads > 1)
@@ -75,6 +79,26 @@ export function judgeHeat(f: Facts, path: string, find: Find): void {
   if (baked && vesselOf(doc, f.kitchen).material === 'glass' && doc.heat.startTempC <= GLASS_OVEN_START_C)
     find('glassOven', 'stop', 'heat', 'assembly.vessel.material')
   if (heatsInPan(method)) find('reactivePan', 'info', 'heat', 'heat.method')
+}
+
+/** A bath that is stirred now and then sets at its edge first. */
+function judgeEdge({ doc, heated, mixed }: Facts, find: Find): void {
+  const { method, stirEveryS, targetTempC } = doc.heat
+  if (method !== 'waterBath' || stirEveryS === undefined || !heated.temperatures || mixed.eggG <= 0) return
+  const { t60bC, rates } = heated.temperatures
+  const { share, overset } = edgeOf({
+    volumeM3: mixed.cooked.massG / 1e6 / CURD_KG_L, everyS: stirEveryS, targetC: targetTempC, wallC: BATH_C, t60bC,
+    decadeK: rates.oversettingZK,
+  })
+  if (overset > EDGE_SETS) find('edgeSets', overset > EDGE_GRAINS ? 'look' : 'info', 'heat', 'heat.stirEveryS', {
+    share, overset, everyMin: stirEveryS / 60,
+  })
+}
+/** Cream boiled down until its fat leaves the water: the juice, whisked in, pulls it together again. */
+function judgeOil({ heated, mixed }: Facts, find: Find): void {
+  const fatG = mixed.plan.cooked.reduce((s, p) => s + (p.massG * part(p.row, 'milkFat')) / 100, 0)
+  const leftG = mixed.plan.cooked.reduce((s, p) => s + p.massG, 0) - heated.evaporatedG
+  if (fatG / Math.max(1, leftG) > OILS_OUT) find('creamOils', 'info', 'heat', 'heat.holdS', { share: fatG / leftG })
 }
 
 /** Egg that nothing cooks, and egg cooked less than counts: a stop from the shell, or for guests at risk. */

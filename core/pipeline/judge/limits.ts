@@ -90,3 +90,12 @@ export const EARLY_S = 60
 export const LEAN_ROOM_DEG = 0.05
 /** A piece colder than this is frozen, °C: its set is not modelled. */
 export const FROZEN_C = -2
+
+/** A simmering bath, and a mix of egg, sugar and juice: °C, kg/l. */
+export const BATH_C = 95
+export const CURD_KG_L = 1.1
+/** Overset at the edge of a bath between two stirs: told from, and grainy from, shares (fitted: two minutes pass). */
+export const EDGE_SETS = 0.1
+export const EDGE_GRAINS = 0.25
+/** Cream boiled down to so much fat shows oil on top (common practice, L). */
+export const OILS_OUT = 0.4
