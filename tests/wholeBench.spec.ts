@@ -141,3 +141,14 @@ test('a bath stirred every quarter of an hour sets at its edge; steeping waits i
   await expect(page.getByText('Steep, off the heat')).toBeVisible()
   await expect(page.getByText('let it run, do not press', { exact: false }).first()).toBeVisible()
 })
+
+test('fruit is laid in: what roasting leaves of it, its sugar, and the juice it lets go', async ({ page }) => {
+  await open(page, SCONES, 'shape')
+  await page.getByRole('button', { name: 'Crust, topping, layers' }).click()
+  await page.getByLabel('Laid in').selectOption('roastedFruit')
+  await page.getByRole('button', { name: 'Lay it in' }).click()
+  await settled(page)
+  const fruit = page.locator('[data-part-figures="roastedFruit"]')
+  await expect(fruit.locator('[data-part-figure="yields"]')).toContainText('°Brix')
+  await expect(fruit.locator('[data-part-figure="leaks"]')).toContainText('of juice in 4.0 h')
+})

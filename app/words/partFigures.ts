@@ -48,6 +48,11 @@ export function partFigureWords(f: PartFigure, fmt: Format): string {
     })
     case 'softInAir': return say('partFigures.softInAir', { h: h(f.hours), damp: h(f.dampH) })
     case 'cuts': return say('partFigures.cuts', { from: h(f.fromH), until: h(f.untilH) })
+    case 'yields': return say('partFigures.yields', {
+      g: fmt.grams(f.g), of: fmt.grams(f.ofG), brix: fmt.fixed(f.brix, 0),
+    })
+    case 'runs': return say('partFigures.runs', { g: fmt.grams(f.spoonG), mm: fmt.mm(f.acrossM, 0) })
+    case 'leaks': return say('partFigures.leaks', { g: fmt.grams(f.g), h: h(f.hours) })
     case 'browns': return say('partFigures.browns', {
       at: fmt.temp(f.ovenC), min: f.minutes, core: fmt.temp(f.coreC),
       most: fmt.fixed(f.mostMin, f.mostMin < 10 ? 1 : 0),

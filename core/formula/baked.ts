@@ -5,7 +5,7 @@ import type { Component, PartMake } from './document'
 import { PART_FACTS } from './parts'
 
 /** The oven takes no more than this of a part, however long it stands there, share. */
-const MOST_LOSS = 0.6
+const MOST_LOSS = 0.8
 /**
  * Weight a part loses in the oven, share: its kind's, by its minutes there against the usual ones.
  * @example lossOf({ kind: 'rollSheet', ratio: 1, bakedS: 1080 }) // 0.2

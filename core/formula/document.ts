@@ -151,6 +151,13 @@ export const PART_KINDS = [
   'berryLayer',
   'crumbMelted',
   'tuile',
+  'coulis',
+  'boundSauce',
+  'roastedFruit',
+  'maceratedFruit',
+  'confitPeel',
+  'peelPowder',
+  'steepedSpirit',
 ] as const
 export type PartKind = (typeof PART_KINDS)[number]
 /**

@@ -40,7 +40,10 @@ export function withOnTop({ formula, occasion }: Planned, made: Component, layer
   }
 }
 
-const ROLE_OF_LEVEL: Partial<Record<PartKind, ComponentRole>> = { whippedLayer: 'cream', berryLayer: 'fruit' }
+const ROLE_OF_LEVEL: Partial<Record<PartKind, ComponentRole>> = {
+  whippedLayer: 'cream', berryLayer: 'fruit', roastedFruit: 'fruit', maceratedFruit: 'fruit', confitPeel: 'fruit',
+  peelPowder: 'fruit', coulis: 'sauce', boundSauce: 'sauce', steepedSpirit: 'sauce',
+}
 /**
  * The dessert with a level that is laid in, of its usual thickness and sized to the vessel, on top of what fills it.
  * @example withLaid(planned, kitchen, 'berryLayer', '', () => 's1').planned.formula.components[1].role // 'fruit'

@@ -49,6 +49,16 @@ export type PartStep =
   | 'meltSugar'
   | 'spreadThin'
   | 'bakeThin'
+  | 'blendFruit'
+  | 'sieveFruit'
+  | 'bindSauce'
+  | 'roastFruit'
+  | 'macerate'
+  | 'blanchThrice'
+  | 'simmerPeel'
+  | 'dryPeel'
+  | 'grindPeel'
+  | 'steepPeel'
 export interface PartFacts {
   /** Under or up the sides of what is poured, on top of it, or a level in between. */
   role: 'crust' | 'topping' | 'level'
@@ -256,6 +266,109 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
     over: 0.1,
     oven: { tempC: 190, minutes: 17 },
     steps: ['meltSugar', 'spreadThin', 'bakeThin'],
+  },
+  // Blended and sieved: the seeds stay behind.
+  coulis: {
+    role: 'level',
+    shares: () => [
+      ['raspberry_whole', 100],
+      ['icing', 15],
+      ['lemon', 6],
+    ],
+    density: 1080,
+    thicknessM: 0.004,
+    bakeLoss: 0.18,
+    over: 0,
+    oven: null,
+    steps: ['blendFruit', 'sieveFruit'],
+  },
+  // Juice brought to the boil with its starch.
+  boundSauce: {
+    role: 'level',
+    shares: () => [
+      ['orange', 100],
+      ['sugar', 12],
+      ['cornflour', 2.5],
+    ],
+    density: 1060,
+    thicknessM: 0.004,
+    bakeLoss: 0.05,
+    over: 0,
+    oven: null,
+    steps: ['bindSauce'],
+  },
+  // 1.5 kg of stone fruit with 60 ml each of juice and sugar.
+  roastedFruit: {
+    role: 'level',
+    shares: () => [
+      ['peach', 1500],
+      ['orange', 62],
+      ['sugar', 51],
+    ],
+    density: 950,
+    thicknessM: 0.02,
+    bakeLoss: 0.25,
+    over: 0,
+    oven: { tempC: 210, minutes: 17.5 },
+    steps: ['hull', 'roastFruit'],
+  },
+  // Sugar draws juice out of cut berries.
+  maceratedFruit: {
+    role: 'level',
+    shares: () => [
+      ['strawberry', 100],
+      ['sugar', 10],
+      ['lemon', 3],
+    ],
+    density: 700,
+    thicknessM: 0.015,
+    bakeLoss: 0,
+    over: 0.03,
+    oven: null,
+    steps: ['hull', 'macerate'],
+  },
+  // Blanched three times, then simmered clear in syrup.
+  confitPeel: {
+    role: 'level',
+    shares: () => [
+      ['zest', 100],
+      ['sugar', 150],
+      ['water', 150],
+    ],
+    density: 900,
+    thicknessM: 0.004,
+    bakeLoss: 0.45,
+    over: 0.05,
+    oven: null,
+    steps: ['blanchThrice', 'simmerPeel'],
+  },
+  // Dried at 60 °C, or about seven minutes at 600 W, and ground.
+  peelPowder: {
+    role: 'level',
+    shares: () => [
+      ['zest', 100],
+    ],
+    density: 500,
+    thicknessM: 0.001,
+    bakeLoss: 0.75,
+    over: 0,
+    oven: { tempC: 60, minutes: 240 },
+    steps: ['dryPeel', 'grindPeel'],
+  },
+  // Peel in spirit, days long.
+  steepedSpirit: {
+    role: 'level',
+    shares: () => [
+      ['spirit', 100],
+      ['zest', 6],
+      ['sugar', 20],
+    ],
+    density: 980,
+    thicknessM: 0.003,
+    bakeLoss: 0.05,
+    over: 0,
+    oven: null,
+    steps: ['steepPeel'],
   },
   spongeLayer: {
     role: 'level',

@@ -83,6 +83,14 @@ const PART_HANDS: Partial<Record<PartStep, Hands>> = {
   bakePuffs: { s: 60, tool: 'oven' },
   meltSugar: { all: true, tool: 'burner' },
   bakeThin: { s: 60, tool: 'oven' },
+  blendFruit: { all: true, tool: 'blender' },
+  bindSauce: { all: true, tool: 'burner' },
+  roastFruit: { s: 120, tool: 'oven' },
+  macerate: { s: 120, tool: 'fridge' },
+  blanchThrice: { all: true, tool: 'burner' },
+  simmerPeel: { s: 600, tool: 'burner' },
+  dryPeel: { s: 60, tool: 'oven' },
+  steepPeel: { s: 300 },
 }
 
 const PLACE_TOOL: Readonly<Record<PlaceKind, Tool | null>> = {

@@ -28,6 +28,9 @@ const PART_CUES: Partial<Record<PartStep, Cue>> = {
   brown: 'goldenEdge',
   bakePuffs: 'golden',
   bakeThin: 'golden',
+  roastFruit: 'goldenEdge',
+  bindSauce: 'thickBubble',
+  simmerPeel: 'clearBoil',
 }
 /** Seconds a part's step takes, where it is not the oven's (common practice). */
 const PART_MIN: Partial<Record<PartStep, number>> = {
@@ -60,10 +63,20 @@ const PART_MIN: Partial<Record<PartStep, number>> = {
   hull: 5,
   meltSugar: 4,
   spreadThin: 6,
+  blendFruit: 3,
+  sieveFruit: 5,
+  bindSauce: 6,
+  macerate: 30,
+  blanchThrice: 12,
+  simmerPeel: 40,
+  grindPeel: 3,
+  steepPeel: 3 * 24 * 60,
 }
 
 const restMin = ({ restS }: PartMake, step: PartStep): number | undefined =>
   ((step === 'rest' || step === 'chillBase') && restS !== undefined ? restS / 60 : undefined)
+/** In the oven without being called a bake. */
+const IN_OVEN: readonly PartStep[] = ['dryOut', 'roastFruit', 'dryPeel']
 /** Minutes of a step in the oven: two thirds of a blind bake are under weights; what dries goes by its thickness. */
 function ovenMin(make: PartMake, step: PartStep, thickM: number | null): number {
   const { oven, thicknessM } = PART_FACTS[make.kind]
@@ -88,7 +101,7 @@ export function partWork(c: Component, atS: number, thickM: number | null = null
   const lines = brief(c.lines)
   const heat = meringueHeat(c)
   return facts.steps.map((step, i) => {
-    const baked = step.startsWith('bake') || step === 'dryOut' || (step === 'brown' && facts.oven !== null)
+    const baked = step.startsWith('bake') || IN_OVEN.includes(step) || (step === 'brown' && facts.oven !== null)
     // Dried meringue cools with the oven, its door shut.
     const inOven = baked || step === 'coolInOven'
     // A blind-baked shell stands two thirds of its time under weights, the rest open.

@@ -68,6 +68,8 @@ const GIVES: Partial<Record<PartKind, Gives>> = {
   whippedTop: { holdsH: 6, sharePerH: 0.01 },
   whippedLayer: { holdsH: 6, sharePerH: 0.01 },
   berryLayer: { holdsH: 3, sharePerH: 0.008 },
+  roastedFruit: { holdsH: 1, sharePerH: 0.015 },
+  maceratedFruit: { holdsH: 0.25, sharePerH: 0.04 },
   meringueCold: { holdsH: 6, sharePerH: 0.015 },
   meringueWarm: { holdsH: 16, sharePerH: 0.006 },
   meringueBoiled: { holdsH: 24, sharePerH: 0.004 },
@@ -77,7 +79,8 @@ const BEATEN: Partial<Record<PartKind, number>> = {
   whippedTop: 350, whippedLayer: 350, meringueCold: 300, meringueWarm: 400, meringueBoiled: 450,
 }
 const WATER: Partial<Record<PartKind, number>> = {
-  whippedTop: 0.55, whippedLayer: 0.55, berryLayer: 0.86, meringueCold: 0.35, meringueWarm: 0.33, meringueBoiled: 0.3,
+  whippedTop: 0.55, whippedLayer: 0.55, berryLayer: 0.86, roastedFruit: 0.82, maceratedFruit: 0.84, coulis: 0.75,
+  boundSauce: 0.8, confitPeel: 0.3, peelPowder: 0.08, steepedSpirit: 0.55, meringueCold: 0.35, meringueWarm: 0.33, meringueBoiled: 0.3,
 }
 /** Whipped cream falls once its butterfat softens, °C (common practice). */
 const WHIPPED_MELTS_C = 15

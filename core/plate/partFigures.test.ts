@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { counter, formula, kitchen } from '../../tests/support/core'
 import { benchOf } from '../formula/bench'
 import type { PartKind, PartMake } from '../formula/document'
-import { plainMake, withPart } from '../formula/parts'
+import { partLines, plainMake, withPart } from '../formula/parts'
 import { plainVessel } from '../physics/geometry/cavity'
 import { dessertOf } from './kinds'
 import { laidNature } from './nature'
@@ -92,6 +92,39 @@ describe('meringue', () => {
     expect(dry('softInAir')!.dampH).toBeLessThan(0.5 * dry('softInAir')!.hours)
     expect(dry('cuts')!.fromH).toBeLessThan(dry('cuts')!.untilH)
     expect(dry('cuts')!.untilH).toBeLessThan(24)
+  })
+})
+
+describe('fruit on and under', () => {
+  const level = (kind: PartKind, massG = 1000) => {
+    const make = plainMake(kind)
+    const lines = partLines(make, massG, [], counter('l'))
+    const all = partFigures({ id: 'x', role: 'fruit', name: '', steps: [], make, lines }, tart, kitchen)
+    return <C extends PartFigure['code']>(code: C) =>
+      all.find(f => f.code === code) as Extract<PartFigure, { code: C }> | undefined
+  }
+  it('roasted: 1.5 kg with 60 ml each of juice and sugar lose a quarter, and their sugar is so much more', () => {
+    const f = level('roastedFruit', 1613)('yields')!
+    expect([f.ofG, f.g]).toEqual([expect.closeTo(1613, 0), expect.closeTo(1613 * 0.75, 0)])
+    // 1500 g of peach with 8.4 % of sugars (USDA), 62 g of orange, 51 g of sugar: 182 g and the rest of the solids.
+    expect(f.brix).toBeGreaterThan(182 / 1613 / 0.75 * 100)
+    expect(f.brix).toBeLessThan(22)
+  })
+  it('confit peel ends near the sugar of candied peel (65 to 80 °Brix, common practice); powder is dry', () => {
+    expect(level('confitPeel')('yields')!.brix).toBeGreaterThan(65)
+    expect(level('confitPeel')('yields')!.brix).toBeLessThan(80)
+    expect(level('peelPowder')('yields')!.g).toBeCloseTo(250, 0)
+  })
+  it('a sauce that is bound runs less far than a coulis; 15 g at 14 Pa by Roussel & Coussot', () => {
+    const across = level('boundSauce')('runs')!.acrossM
+    const v = 15 / 1000 / 1060
+    expect(across).toBeCloseTo(2 * ((225 * 1060 * 9.81 * v ** 2) / (128 * Math.PI ** 2 * 14)) ** 0.2, 3)
+    expect(level('coulis')('runs')!.acrossM).toBeGreaterThan(across)
+  })
+  it('macerated fruit lets go of 15 % in four hours, roasted of less than a third of that; a coulis of none', () => {
+    expect(level('maceratedFruit')('leaks')!.g).toBeCloseTo(1000 * 3.75 * 0.04, 0)
+    expect(level('roastedFruit')('leaks')!.g).toBeLessThan(50)
+    expect(level('coulis')('leaks')).toBeUndefined()
   })
 })
 

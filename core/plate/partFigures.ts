@@ -10,9 +10,11 @@ import { isMeringue, PART_FACTS, partThickM } from '../formula/parts'
 import type { Kitchen } from '../kitchen/kitchen'
 import { areaAt, cavityOf, cavityVolume } from '../physics/geometry/cavity'
 import { binds, CRUMB_FAT, shrinks, slumps, SOAKS, turnsOf, weightsG } from '../physics/set/pastry'
+import { brix, mix, toParts } from '../physics/matter/mix'
+import { spreadReading } from '../physics/set/kitchenTests'
 import { browningMost, BROWNING, coreUnder, crushPa, driesMin, foamHolds } from '../physics/set/meringue'
 import { USUAL_ROOM } from '../plan/partWork'
-import { drunkGPerM2, softAfterS } from './leaks'
+import { drunkGPerM2, ranOut, softAfterS } from './leaks'
 import { rollRadius } from './load'
 import { laidNature } from './nature'
 
@@ -35,10 +37,25 @@ export type PartFigure =
   | { code: 'softInAir', hours: number, dampH: number }
   /** Filled so long it cuts cleanly, and until it is soft, h. */
   | { code: 'cuts', fromH: number, untilH: number }
+  /** What is left of what goes in, g, and its sugar, °Brix. */
+  | { code: 'yields', g: number, ofG: number, brix: number }
+  /** A spoon of it on a plate runs so wide, m. */
+  | { code: 'runs', acrossM: number, spoonG: number }
+  /** Liquid it lets go into what lies under it after so many hours, g. */
+  | { code: 'leaks', g: number, hours: number }
   | { code: 'browns', minutes: number, ovenC: number, coreC: number, mostMin: number }
 
 /** Pastry rests half an hour where nobody says (common practice). */
 export const USUAL_REST_S = 30 * 60
+/** What is fruit, or made of it; whether what the oven or the pot takes of it is water. */
+const FRUIT: Partial<Record<PartKind, 'water' | 'solids'>> = {
+  coulis: 'solids', boundSauce: 'water', roastedFruit: 'water', maceratedFruit: 'water', confitPeel: 'water',
+  peelPowder: 'water', steepedSpirit: 'solids',
+}
+/** Yield stress of what is poured on a plate, Pa (common ring spreads, L): a coulis, a sauce with 2.5 % starch. */
+const RUNS_PA: Partial<Record<PartKind, number>> = { coulis: 6, boundSauce: 14, maceratedFruit: 1 }
+const SPOON_G = 15
+const LEAKS_H = 4
 /** A damp day (judgement). */
 export const DAMP = 0.8
 /** Whipped cream, kg/m³. */
@@ -104,6 +121,25 @@ function spongeFigures(c: Component, make: PartMake, b: Bench, kitchen: Kitchen,
   ]
 }
 
+/** Fruit and what is made of it: yield, sugar, run, what it lets go. */
+function fruitFigures(c: Component, make: PartMake): PartFigure[] {
+  const loses = FRUIT[make.kind]
+  if (!loses) return []
+  const { density } = PART_FACTS[make.kind]
+  const [ofG, loss] = [massOf(c), lossOf(make)]
+  const sugar = brix(mix(toParts(c.lines, () => ({ kind: 'typical' }))))
+  const out: PartFigure[] = [
+    { code: 'yields', g: ofG * (1 - loss), ofG, brix: loses === 'water' ? Math.min(95, sugar / (1 - loss)) : sugar },
+  ]
+  const pa = RUNS_PA[make.kind]
+  if (pa) {
+    const volumeM3 = SPOON_G / 1000 / density
+    out.push({ code: 'runs', acrossM: 2 * spreadReading(pa, density, volumeM3), spoonG: SPOON_G })
+  }
+  const gives = laidNature(c).gives
+  return gives ? [...out, { code: 'leaks', g: ofG * (1 - loss) * ranOut(gives, LEAKS_H), hours: LEAKS_H }] : out
+}
+
 /** Beaten whites on top: how long, what they carry, how they are browned over a frozen core. */
 function softMeringue(c: Component, make: PartMake, thickM: number): PartFigure[] {
   const nature = laidNature(c)
@@ -152,7 +188,8 @@ export function partFigures(c: Component, b: Bench, kitchen: Kitchen): PartFigur
       ? driedMeringue(c, make, thickM ?? PART_FACTS[make.kind].thicknessM, kitchen.roomTempC)
       : softMeringue(c, make, thickM ?? 0)
   return [
-    ...shellFigures(c, make, b, kitchen), ...crumbFigures(c, make), ...softenFigures(c, make, thickM ?? 0),
+    ...fruitFigures(c, make), ...shellFigures(c, make, b, kitchen), ...crumbFigures(c, make),
+    ...softenFigures(c, make, thickM ?? 0),
     ...spongeFigures(c, make, b, kitchen, thickM),
   ]
 }

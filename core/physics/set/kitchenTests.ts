@@ -40,11 +40,14 @@ export function spreadStress(radiusM: number, density = RHO): number {
   within(radiusM, 'radiusM', 0.005, 0.5)
   return (225 * density * G * SPREAD_M3 ** 2) / (128 * Math.PI ** 2 * radiusM ** 5)
 }
-/** Radius to which 60 ml spreads, m; never smaller than a heap that stands (hemisphere). */
-export const spreadReading = (tauPa: number, density = RHO): number =>
+/**
+ * Radius to which a volume (60 ml where none is said) spreads, m; never smaller than a heap that stands (hemisphere).
+ * @example spreadReading(22.14) // 0.05
+ */
+export const spreadReading = (tauPa: number, density = RHO, volumeM3 = SPREAD_M3): number =>
   Math.max(
-    ((3 * SPREAD_M3) / (2 * Math.PI)) ** (1 / 3),
-    ((225 * density * G * SPREAD_M3 ** 2) / (128 * Math.PI ** 2 * Math.max(tauPa, 1e-6))) ** 0.2,
+    ((3 * volumeM3) / (2 * Math.PI)) ** (1 / 3),
+    ((225 * density * G * volumeM3 ** 2) / (128 * Math.PI ** 2 * Math.max(tauPa, 1e-6))) ** 0.2,
   )
 
 /** Yield stress at which a turned-out cylinder bulges under a load, Pa: τ = (ρ·g·H + m·g/A)/2. */
