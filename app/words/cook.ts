@@ -7,7 +7,7 @@ import type { PartKind } from '#core/formula/document'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import type { Cue, OwnCode, PartCode, StepOf, Tool, Use, WorkReason, WorkStep } from '#core/plan/work'
 import type { PartStep } from '#core/formula/parts'
-import { COVER_NAMES, PLACE_NAMES } from './names'
+import { COVER_NAMES, FINISH_NAMES, PLACE_NAMES } from './names'
 import { speak, type Spoken } from './findings'
 import { group, say } from './say'
 
@@ -162,6 +162,13 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
   },
   steep: ({ took }) => [say('cook.steep'), say('cook.steepHow'), took],
   skim: () => [say('cook.skim'), say('cook.skimHow'), ''],
+  finish: ({ p, fmt }) => [
+    say('cook.finish'),
+    p.rows.map(r => say('cook.finishRow', {
+      as: FINISH_NAMES[r.as], what: fmt.name(r.ingredientId), g: fmt.grams(r.eachG), min: r.onMin,
+    })).join('; '),
+    '',
+  ],
   tap: () => [say('cook.tap'), say('cook.tapHow'), ''],
   rest: ({ took }) => [say('cook.letItRest'), say('cook.theFoamRises'), took],
   unmould: ({ s, to }) => [say('cook.takeItOutOfItsMould'), '', s.tempC === null ? '' : say('cook.mean', { to })],

@@ -2,7 +2,7 @@
 import type { VerdictCode } from '#core/pipeline/assessment'
 import type { Condition, Reason } from '#core/formula/schools'
 import type { Cover, PlaceKind } from '#core/physics/thermal/places'
-import type { Coat, Family, OwnStep, School } from '#core/formula/document'
+import type { Coat, Family, FinishKind, OwnStep, School } from '#core/formula/document'
 import type { ReleaseWord } from '#core/pipeline/release'
 import type { HeatMethod } from '#core/physics/heat/pot'
 import type { Material, VesselKind } from '#core/physics/geometry/cavity'
@@ -34,6 +34,8 @@ export const MATERIAL_NAMES = group<Record<Material, string>>('names.MATERIAL_NA
 export const PLACE_NAMES = group<Record<PlaceKind, string>>('names.PLACE_NAMES')
 export const COVER_NAMES = group<Record<Cover, string>>('names.COVER_NAMES')
 /** Steps whose minutes a cook may give. */
+/** What goes onto a portion. */
+export const FINISH_NAMES = group<Record<FinishKind, string>>('finish.KINDS')
 export const OWN_NAMES = group<Record<OwnStep, string>>('names.OWN_NAMES')
 export const MARK_WORDS = group<{ fine: string, look: string, stop: string, error: string }>('names.MARK_WORDS')
 export const SHORT_VERDICT = group<Record<VerdictCode, string>>('names.SHORT_VERDICT')

@@ -95,7 +95,11 @@ export interface Line {
   zest?: ZestAs
   /** Size of a sugar's grains, where it is said; else as its words or its kind have it. */
   grain?: Grain
+  /** What it is on the portion, where it goes on at the last. */
+  finish?: FinishKind
 }
+export const FINISH_KINDS = ['berries', 'leaf', 'wheel', 'rosette', 'dust', 'sauce', 'scoop', 'shard'] as const
+export type FinishKind = (typeof FINISH_KINDS)[number]
 
 /** How zest is taken off: whose it is (by the fruit's juice), how cut, rubbed into the sugar, down into the white. */
 export interface ZestAs {
@@ -128,7 +132,7 @@ export type Step =
   | { id: string, kind: 'bake' }
 
 export const COMPONENT_ROLES = [
-  'filling', 'crust', 'topping', 'insert', 'sponge', 'glaze', 'meringue', 'cream', 'sauce', 'fruit',
+  'filling', 'crust', 'topping', 'insert', 'sponge', 'glaze', 'meringue', 'cream', 'sauce', 'fruit', 'finish',
 ] as const
 export type ComponentRole = (typeof COMPONENT_ROLES)[number]
 /** Crusts, toppings and what is laid in between, with a formula of their own; their facts stand in `parts.ts`. */

@@ -36,6 +36,7 @@ const HANDS: Readonly<Record<OwnCode, Hands>> = {
   rest: { s: 30 },
   skim: { s: 60 },
   tap: { s: 30, eachS: 3 },
+  finish: { eachS: 15 },
   strain: { s: 120 },
   coolTo: { s: 60 },
   juiceIn: { s: 60 },
@@ -108,6 +109,7 @@ const isPart = (s: WrittenStep): s is StepOf<PartCode> => s.code.startsWith('par
 /** How many glasses, tins or portions a step is done to. */
 function piecesOf(s: WrittenStep): number {
   if (s.code === 'pour' || s.code === 'lean' || s.code === 'tap') return s.params.count
+  if (s.code === 'finish') return s.params.portions
   return s.code === 'cut' || s.code === 'portion' || s.code === 'serve' ? s.params.portions : 0
 }
 

@@ -7,6 +7,7 @@ import { findIngredient, hasTrait } from '../base/ingredients/ingredients'
 import { fillingOf, type Bench, ovenAirC, panOf } from '../formula/bench'
 import { type Component, type Line, placeOf, type Step } from '../formula/document'
 import { familyOf } from '../formula/families'
+import { finishRows } from '../formula/finish'
 import { leavesMould } from '../pipeline/release'
 import type { Whipping } from '../pipeline/whipped'
 import { FELT } from '../physics/matter/dissolving'
@@ -504,6 +505,15 @@ function serve(b: Sheet): void {
       reasons: a.verdict.cold.mechanismsPa.butterPa > 0.3 * a.verdict.cold.tauPa.value ? ['butterSoftens'] : [],
     })
   b.clock = Math.max(b.clock, servedS + (temperS ?? 0))
+  const onto = finishRows(doc)
+  if (onto.length > 0)
+    b.push('finish', {
+      lines: brief(onto.map(r => r.line)),
+      params: {
+        portions: doc.assembly.portions,
+        rows: onto.map(({ as, line, eachG, onMin }) => ({ as, ingredientId: line.ingredientId, eachG, onMin })),
+      },
+    })
   b.push('serve', {
     tempC: a.verdict.cold.tempC,
     timeS: a.serve.standsOnTableS,

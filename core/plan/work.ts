@@ -2,7 +2,7 @@
  * A step of work: what is done, to which lines, at which temperature, for how long, with which equipment, and for how
  * long hands are needed at it. Codes only; words live with the screens.
  */
-import type { Component } from '../formula/document'
+import type { Component, FinishKind } from '../formula/document'
 import type { PartStep } from '../formula/parts'
 import type { Cover, PlaceKind } from '../physics/thermal/places'
 import type { Finding } from '../pipeline/assessment'
@@ -43,6 +43,7 @@ export const WORK_CODES = [
   'rest',
   'skim',
   'tap',
+  'finish',
   'unmould',
   'temper',
   'cut',
@@ -193,6 +194,11 @@ export type StepParams =
     fold: { afterC: number }
     pour: { eachG: number, count: number, depthM: number }
     tap: { count: number }
+    /** What goes on, how much on a portion, and how long before it is eaten at most, min. */
+    finish: {
+      rows: readonly { as: FinishKind, ingredientId: string, eachG: number, onMin: number }[]
+      portions: number
+    }
     lean: { deg: number, highM: number, count: number }
     bake: {
       dialC: number

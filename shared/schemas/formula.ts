@@ -8,7 +8,7 @@ import { OWN_ID_MOST } from '#core/base/ingredients/label'
 import { type Bench, benchOf, benchPath } from '#core/formula/bench'
 import {
   BUILT, type Built, COATS, COMPONENT_ROLES, FAMILIES, FORMULA_FORMAT, type FormulaDocument, LAYER_FORMS, OWN_STEPS,
-  PART_KINDS, PIECE_KINDS, SCHEMA_VERSION, SCHOOLS,
+  FINISH_KINDS, PART_KINDS, PIECE_KINDS, SCHEMA_VERSION, SCHOOLS,
 } from '#core/formula/document'
 import {
   FRUIT_PARTS, type Occasion, OCCASION_FORMAT, OCCASION_VERSION, plainOccasion,
@@ -88,6 +88,7 @@ const line = yup
     strength,
     pinned: yup.boolean().strict().optional(),
     grain: yup.string().strict().oneOf([...GRAINS]).optional(),
+    finish: yup.string().strict().oneOf([...FINISH_KINDS]).optional(),
     zest: yup
       .object({
         of: yup.string().strict().oneOf(Object.keys(ZEST_STRENGTH)).optional(),

@@ -6,6 +6,8 @@ import { ROLE_NAMES } from '~/words/layers'
 import { assumptionWords, ENTRY_NAMES } from '~/words/reading'
 
 const props = defineProps<{ entry: Entry, index: number, asked: boolean }>()
+/** What goes on at the last is said at Serve, never in a list of ingredients. */
+const READ_ROLES: readonly ComponentRole[] = COMPONENT_ROLES.filter(r => r !== 'finish')
 const emit = defineEmits<{
   answer: [value: string | number]
   leave: []
@@ -20,8 +22,8 @@ const state = computed(() => {
 const told = computed(() => [...new Set(props.entry.assumptions.map(a => assumptionWords(a, fmt)))].join(', '))
 /** To the next role, or the one before, by the arrow keys on its grip. */
 function step(by: 1 | -1) {
-  const at = COMPONENT_ROLES.indexOf(props.entry.component?.role ?? 'filling')
-  emit('move', COMPONENT_ROLES[(at + by + COMPONENT_ROLES.length) % COMPONENT_ROLES.length]!)
+  const at = READ_ROLES.indexOf(props.entry.component?.role ?? 'filling')
+  emit('move', READ_ROLES[(at + by + READ_ROLES.length) % READ_ROLES.length]!)
 }
 const isLine = computed(() => props.entry.kind === 'ingredient' && !props.entry.leftOut)
 </script>
@@ -60,7 +62,7 @@ const isLine = computed(() => props.entry.kind === 'ingredient' && !props.entry.
         :id="`role-${index}`" class="native" :value="entry.component?.role"
         @change="emit('move', ($event.target as HTMLSelectElement).value as ComponentRole)"
       >
-        <option v-for="r in COMPONENT_ROLES" :key="r" :value="r">{{ ROLE_NAMES[r] }}</option>
+        <option v-for="r in READ_ROLES" :key="r" :value="r">{{ ROLE_NAMES[r] }}</option>
       </select>
       <UButton
         v-if="!entry.question" variant="ghost" color="neutral" size="sm" icon="i-lucide-x"

@@ -11,6 +11,7 @@ const VIEWS = [
   ['plan', say('chillStation.thePlan')],
   ['picture', say('chillStation.theColdGoingIn')],
   ['when', say('chillStation.when')],
+  ['churned', say('chillStation.churned')],
 ] as const
 const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:chill-view', 'plan')
 </script>
@@ -40,6 +41,7 @@ const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:chill-view', 'plan'
     </nav>
     <ChillPlan v-if="view === 'plan'" :doc="doc" :assessment="assessment" />
     <LazyColdPicture v-else-if="view === 'picture'" :doc="doc" :assessment="assessment" />
+    <LazyChurnPanel v-else-if="view === 'churned'" :doc="doc" />
     <LazyWhenPanel v-else :doc="doc" :assessment="assessment" />
   </div>
 </template>

@@ -8,6 +8,7 @@ defineProps<{ doc: Bench, assessment: Assessment }>()
 const ws = useWorkspaceStore()
 const VIEWS = [
   ['clock', say('serveStation.theClock')],
+  ['finish', say('serveStation.finish')],
   ['keep', say('serveStation.keeping')],
   ['paper', say('serveStation.labelAndBenchCard')],
 ] as const
@@ -23,6 +24,7 @@ const size = ref<'62' | 'a6'>('62')
       </button>
     </nav>
     <ServeClock v-if="view === 'clock'" :doc="doc" :assessment="assessment" />
+    <FinishPanel v-else-if="view === 'finish'" :doc="doc" />
     <KeepingPanel v-else-if="view === 'keep'" :doc="doc" :assessment="assessment" />
     <div v-else class="paper">
       <section>
