@@ -2,7 +2,7 @@
 /** Flat to sharp: five words in a row, and where this one lies. */
 import type { Assessment } from '#core/pipeline/assessment'
 import { SHARPNESS, sharpnessPosition } from '#core/physics/matter/taste'
-import { AROMA_NAMES, SHARPNESS_NAMES } from '~/words/names'
+import { AROMA_NAMES, COLOUR_NAMES, SHARPNESS_NAMES } from '~/words/names'
 
 const props = defineProps<{ assessment: Assessment }>()
 const fmt = useFormat()
@@ -24,7 +24,10 @@ const position = computed(() => 100 * sharpnessPosition(taste.value.sour, taste.
         <WhyNumber topic="taste">
           {{ $say('sharpnessRuler.sourSweet', { sour: fmt.fixed(taste.sour, 1), sweet: fmt.fixed(taste.sweet, 1) }) }}
         </WhyNumber>{{ $say('sharpnessRuler.of10') }};
-        <b data-aroma>{{ $say('sharpnessRuler.aroma', { aroma: AROMA_NAMES[assessment.balance.aroma.word] }) }}</b>
+        <b data-aroma>{{ $say('sharpnessRuler.aroma', { aroma: AROMA_NAMES[assessment.balance.aroma.word] }) }}</b>;
+        <WhyNumber topic="colour">
+          <b data-colour>{{ $say('sharpnessRuler.colour', { colour: COLOUR_NAMES[assessment.balance.colour.word] }) }}</b>
+        </WhyNumber>
       </span>
     </h2>
     <div class="row">

@@ -14,3 +14,8 @@ export interface ToPlan {
   /** Not to be had on the day; or not before a moment, ISO without a zone. */
   without: { kind: EquipmentKind, freeFrom: string | null }[]
 }
+
+/** From the shelf to the day, kept by this tab. */
+export const useToPlan = () => useKeptByTab<ToPlan | null>('lumbik:to-plan', null, {
+  serializer: { read: v => JSON.parse(v) as ToPlan | null, write: v => JSON.stringify(v) },
+})

@@ -10,6 +10,7 @@ import type { UseKind, BandId } from '#core/physics/set/bands'
 import type { MechanismKey } from '#core/physics/set/firmness'
 import type { Allergen } from '#core/base/ingredients/types'
 import type { AromaWord, ZestCut } from '#core/physics/matter/aroma'
+import type { ColourWord } from '#core/physics/matter/colour'
 import type { Peak } from '#core/physics/set/whipping'
 import type { Grain } from '#core/physics/matter/dissolving'
 import type { Sharpness } from '#core/physics/matter/taste'
@@ -21,6 +22,7 @@ export const STATION_NAMES = group<{ stock: string, balance: string, shape: stri
 export const BAND_NAMES = group<Record<BandId, string>>('names.BAND_NAMES')
 export const ALLERGEN_NAMES = group<Record<Allergen, string>>('names.ALLERGEN_NAMES')
 export const SHARPNESS_NAMES = group<Record<Sharpness, string>>('names.SHARPNESS_NAMES')
+export const COLOUR_NAMES = group<Record<ColourWord, string>>('names.COLOUR_NAMES')
 export const AROMA_NAMES = group<Record<AromaWord, string>>('names.AROMA_NAMES')
 export const FAMILY_NAMES = group<Record<Family, { name: string, what: string, filling: string }>>('names.FAMILY_NAMES')
 export const SCHOOL_NAMES = group<Record<School, { name: string, how: string }>>('names.SCHOOL_NAMES')

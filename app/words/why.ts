@@ -28,6 +28,7 @@ export const WHY_TOPICS = [
   'ratio',
   'taste',
   'aroma',
+  'colour',
   'grains',
   'aw',
   'composition',
@@ -165,6 +166,16 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
       [say('words.fat'), `${fmt.fixed(b.fatPercent.value, 1)} %`],
     ],
     source: say('why.judgementTheFormIsDefensibleThe'),
+    spread: say('why.lowConfidenceTrustYourTongueThen'),
+  }),
+  colour: ({ fmt, b }) => ({
+    title: say('why.colour'),
+    how: say('why.colourHow'),
+    inputs: [
+      [say('why.colourYolk'), fmt.percent(b.colour.yellow)],
+      [b.colour.dose.kind === 'fat' ? say('why.colourFat') : say('why.colourWater'), fmt.grams(b.colour.dose.massG)],
+    ],
+    source: say('why.colourSource'),
     spread: say('why.lowConfidenceTrustYourTongueThen'),
   }),
   aroma: ({ fmt, b }) => ({

@@ -5,6 +5,7 @@ import { setName, STANDARD } from '../base/parameters'
 import type { Provenance, Quantity } from '../base/provenance'
 import type { Lean } from '../physics/geometry/cavity'
 import type { ReductionTarget } from '../physics/heat/reduction'
+import type { Colour } from '../physics/matter/colour'
 import type { Aroma } from '../physics/matter/aroma'
 import type { Sharpness, Taste } from '../physics/matter/taste'
 import type { StageResult } from '../physics/safety/keeping'
@@ -173,6 +174,7 @@ export interface Assessment {
     taste: Taste
     sharpness: Sharpness
     aroma: Aroma
+    colour: Colour
     /** Null where no sugar goes in as grains. */
     dissolving: Dissolving | null
   }

@@ -5,7 +5,6 @@ import { benchOf, type Planned } from '#core/formula/bench'
 import type { School } from '#core/formula/document'
 import { wishIn } from '#core/formats/wish'
 import { type CanMake, usesUp, type Wish } from '#core/schedule/canMake'
-import type { ToPlan } from '~/composables/toPlan'
 import { DIET_NAMES, refusalWords } from '~/words/canMake'
 import { SCHOOL_NAMES } from '~/words/names'
 import { KIND_NAMES } from '~/words/today'
@@ -113,7 +112,7 @@ const left = (c: CanMake) =>
 const ready = (c: CanMake) => addMinutes(begunAt.value, Math.ceil(c.minutes / STEP_MIN) * STEP_MIN)
 const isToday = (d: Date) => differenceInCalendarDays(d, begunAt.value) === 0
 /* To the sheet of the day it is served on; what cannot be used goes with it. */
-const toPlan = useKeptByTab<ToPlan | null>('lumbik:to-plan', null)
+const toPlan = useToPlan()
 async function plan(f: Found) {
   const iso = (d: Date) => format(d, 'yyyy-MM-dd')
   const now = begunAt.value

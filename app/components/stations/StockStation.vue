@@ -25,7 +25,10 @@ const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:stock-view', 'bench
     </nav>
     <BenchTable v-if="view === 'bench'" :doc="doc" :assessment="assessment" />
     <CoversForm v-else-if="view === 'covers'" :doc="doc" :assessment="assessment" />
-    <FruitLedger v-else-if="view === 'fruit'" :doc="doc" />
+    <template v-else-if="view === 'fruit'">
+      <FruitLedger :doc="doc" />
+      <JuiceSources :doc="doc" />
+    </template>
     <StrengthBench v-else-if="view === 'strength'" :doc="doc" />
     <EggBench v-else-if="view === 'eggs'" :doc="doc" />
     <WhatBinds v-else :doc="doc" />

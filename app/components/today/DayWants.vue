@@ -3,7 +3,6 @@
 import { meantBy, stepsIn, wantedIn } from '#core/schedule/pasted'
 import type { EquipmentKind } from '#core/schedule/day'
 import { equipmentOf, STANDS_MIN } from '../../../shared/day'
-import type { ToPlan } from '~/composables/toPlan'
 import { KIND_NAMES, longWords } from '~/words/today'
 import { say } from '~/words/say'
 
@@ -48,7 +47,7 @@ function take() {
   if (unknown.value.length === 0) text.value = ''
 }
 /* What was found on the shelf to be made of what there is comes here as it was asked for. */
-const toPlan = useKeptByTab<ToPlan | null>('lumbik:to-plan', null)
+const toPlan = useToPlan()
 watch(() => [props.day.sheet.value, kitchen.record, toPlan.value] as const, ([s, k, p]) => {
   if (!s || !k || p?.date !== props.date) return
   toPlan.value = null

@@ -2,6 +2,7 @@
 import { quantity } from '../../base/provenance'
 import { fillingOf, type Bench } from '../../formula/bench'
 import { acidPercentOf, acidSigmaOf, brix, type Mix, type MixPart, sugarsG } from '../../physics/matter/mix'
+import { colourOf } from '../../physics/matter/colour'
 import { sugarToAcid, type Taste } from '../../physics/matter/taste'
 import type { Assessment, Composition } from '../assessment'
 import type { Heated } from '../heated'
@@ -77,6 +78,7 @@ export function balanceFigures(
     composition,
     taste: flavour,
     sharpness: flavour.sharpness,
+    colour: colourOf(finished),
     ...scent,
   }
 }
