@@ -35,6 +35,10 @@ function assumed({ code, params: p }: Assumption, fmt: Format): string {
       return say('reading.fruitEach', { fruit: p.fruit, part: p.part === 'zest' ? say('reading.zest') : say('reading.juice'), eachG: each(p.eachG) })
     case 'stick':
       return say('reading.uSStick1134G')
+    case 'guessed':
+      return say('reading.guessed')
+    case 'corrected':
+      return say('reading.corrected')
     case 'answered':
       return say('reading.asYouSaid')
     case 'written':

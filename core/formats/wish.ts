@@ -7,6 +7,7 @@ import { type Diet, DIETS, plainWish, type Wish } from '../schedule/canMake'
 import { EQUIPMENT_WORDS, timeOf } from '../schedule/pasted'
 import { type ReadHouse, readWhole } from './reader/read'
 import type { Answers } from './reader/reading'
+import { guessOf } from './reader/skeleton'
 
 const NO = /^(?:no|without|not any|(?:the\s+)?(?:\w+\s+)?(?:is|are)\s+(?:taken|broken|out))\b/i
 const LEAD = /^(?:i|we)(?:'ve|\s+have)?(?:\s+got)?\s+|^(?:there\s+(?:is|are)|got|have|with|about|some)\s+/i
@@ -81,7 +82,7 @@ function stocked(lines: readonly string[], house: ReadHouse): Pick<Wish, 'have' 
   const answers: Answers = { shared: {}, lines: {} }
   for (const { question: q, text: own } of reading.lines) {
     if (q === null) continue
-    const said = q.kind === 'fruitPart' ? 'both' : q.suggested
+    const said = q.kind === 'fruitPart' ? 'both' : guessOf(q.suggested) === null ? q.suggested : null
     if (said === null) continue
     if (q.shared) answers.shared![q.shared] = said
     else answers.lines![own] = said

@@ -2,6 +2,7 @@
 /** What is open about a line, answered in place: most of it with one press. */
 import { EGG_GRADES, type EggGrade } from '#core/base/ingredients/measures'
 import type { Entry, Question } from '#core/formats/reader/reading'
+import { guessOf } from '#core/formats/reader/skeleton'
 import { LEAVES } from '#core/physics/set/gelatin'
 import { CUP_NAMES } from '~/words/names'
 import { questionWords } from '~/words/reading'
@@ -27,6 +28,11 @@ function words(choice: string | number): string {
       return `${choice}, ${LEAVES[choice as keyof typeof LEAVES].leafG} g`
     case 'figure':
       return say('new.yesAsWritten')
+    case 'amount': {
+      const guess = guessOf(choice)
+      if (guess !== null) return say('new.aGuess', { g: fmt.grams(guess) })
+      return fmt.grams(Number(choice))
+    }
     default:
       return typeof choice === 'number' ? fmt.grams(choice) : (EGG_GRADES[choice as EggGrade]?.label ?? String(choice))
   }

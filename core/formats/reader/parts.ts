@@ -16,6 +16,8 @@ export interface Part {
   placed: boolean
   /** Cut out of a step. */
   fromStep: boolean
+  /** It holds in place of a line before it. */
+  corrects?: boolean
 }
 
 /** An entry with nothing said of it yet. */

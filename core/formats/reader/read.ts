@@ -16,6 +16,7 @@ import { placeByMethod } from './places'
 import { toPlain } from './plain'
 import { tokensOf } from './tokens'
 import type { Answers, Component, Entry, Habits, Locale, Reading } from './reading'
+import { corrected, proposeGrams } from './skeleton'
 import { stepItems } from './stepItems'
 import { suspicious } from './suspicious'
 import { walk } from './walk'
@@ -74,6 +75,7 @@ export function* readSteps(text: string, { answers = {}, ...house }: ReadOptions
   placeByMethod(parts, text, lexicon)
   moved(parts, text, answers)
   partsByMethod(parts, text, lexicon)
+  corrected(parts, text, answers)
   weighAll(parts, text, habits, answers, house, lexicon)
   suspicious(parts, text, portionsIn(text, parts, lexicon), answers)
   const read: Read = { text, parts, lexicon, habits, reading: null as unknown as Reading }
@@ -213,12 +215,14 @@ function result(r: Read, locale: Locale): Reading {
     question: p.leftOut ? null : (p.weighed?.question ?? null),
     assumptions: p.leftOut
       ? []
-      : [...(p.weighed?.assumptions ?? []), ...(p.placed ? [{ code: 'methodPlaces' as const, params: {} }] : [])],
+      : [...(p.weighed?.assumptions ?? []), ...(p.placed ? [{ code: 'methodPlaces' as const, params: {} }] : []),
+          ...(p.corrects ? [{ code: 'corrected' as const, params: {} }] : [])],
     leftOut: p.leftOut,
   }))
   const facts = factsOf(r)
   const method = methodOf(r, linesOf(lines, 'filling').map(l => l.ingredientId), facts.vessel)
   const portions = portionsIn(text, parts, lexicon) ?? method?.pieces ?? null
+  proposeGrams(lines, facts.vessel, portions)
   const name = parts.find(p => p.kind === 'name')
   return {
     name: name ? text.slice(...name.span).replace(/^[#*_]+\s*|[*_]+$/g, '') : null,

@@ -49,7 +49,7 @@ export interface Question {
 
 export const ASSUMPTION_CODES = [
   'weighed', 'ounce', 'millilitres', 'measure', 'egg', 'shell', 'fruit', 'stick', 'answered', 'written', 'can', 'leaf',
-  'packet', 'pinch', 'percent', 'sum', 'each', 'spelling', 'fraction', 'methodPlaces', 'notCounted', 'bareGrams',
+  'packet', 'pinch', 'guessed', 'corrected', 'percent', 'sum', 'each', 'spelling', 'fraction', 'methodPlaces', 'notCounted', 'bareGrams',
 ] as const
 export type AssumptionCode = (typeof ASSUMPTION_CODES)[number]
 /** What was taken for granted, with its figures; worded outside the core. */

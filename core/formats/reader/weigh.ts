@@ -11,6 +11,7 @@ import { LEAVES, POWDER_BLOOM } from '../../physics/set/gelatin'
 import { type Amount, amountsIn } from './amounts'
 import { bestOf, type Draft, type Noun } from './drafts'
 import { type Answers, answersTo, type Assumption, type Habits, type Item, type LeafGrade, type Question } from './reading'
+import { guessOf } from './skeleton'
 
 export const LEAF_GRADES = Object.keys(LEAVES) as LeafGrade[]
 /**
@@ -120,8 +121,16 @@ function gramsOf(
   return ask('amount', unit)
 }
 /** Grams that were answered to the line. */
-const gramsSaid = (s: Scale): number | undefined =>
-  answersTo(s.answers, s.text).find((a): a is number => typeof a === 'number')
+const gramsSaid = (s: Scale): number | undefined => {
+  for (const a of answersTo(s.answers, s.text)) {
+    const g = typeof a === 'number' ? a : guessOf(a)
+    if (g !== null) return g
+  }
+  return undefined
+}
+/** What was answered in grams: by the cook, or a guess that was taken. */
+const answeredBy = (s: Scale): Assumption =>
+  (answersTo(s.answers, s.text).some(a => guessOf(a) !== null) ? told('guessed') : told('answered'))
 const suggestedCups = (h: Habits): CupSystem => (h.country === 'us' ? 'us' : h.country === 'au' ? 'australian' : 'metric')
 
 /** What stands in brackets: a mass for the whole, for each, a count, a grade, a size in the shell. */
@@ -231,7 +240,7 @@ const POWDER = /powder|poudre|pulver|polvo|polvere|bloom/i
 function weighRow(row: Ingredient, d: Draft, s: Scale): Weighed {
   const bloom = row.id === 'gelatin' ? POWDER_BLOOM : null
   const answer = gramsSaid(s)
-  if (answer !== undefined) return done([item(row.id, answer, { bloom })], [told('answered')])
+  if (answer !== undefined) return done([item(row.id, answer, { bloom })], [answeredBy(s)])
   const said = bracketsOf(d)
   // Leaves and cans are counted, whatever else is said of them.
   const held0 = ['leaf', 'can'].includes(d.amounts[0]?.unit ?? '')
@@ -453,7 +462,7 @@ function weighFruit(d: Draft, id: string, s: Scale): Weighed {
   const n = a?.value ?? said.count
   const shell = parts.map(p => item(idOf(p), null))
   const g = gramsSaid(s)
-  if (g !== undefined && parts.length === 1) return done([item(idOf(parts[0]!), g)], [told('answered')])
+  if (g !== undefined && parts.length === 1) return done([item(idOf(parts[0]!), g)], [answeredBy(s)])
   // Grams of juice and zest together: so many fruit.
   if (g !== undefined) return fruitItems(fruit, parts, () => g / (juiceEachG(fruit, s) + fruit.zestG), idOf, s)
   if (n === undefined || n === null) return open(shell, ask('amount', ''))
