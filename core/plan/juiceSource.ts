@@ -57,7 +57,7 @@ const fruitFor = (ingredientId: string): Fruit | undefined =>
 /**
  * The ways to a line's juice, side by side; none where no fruit of the table gives it.
  * @param massG of the line, as the table's juice
- * @example juiceSources('lemon', 450, ask, kitchen).map(s => s.from) // ['squeezed', 'bottled', 'tinned', 'frozen']
+ * @example juiceSources('sugar', 1, { tool: 'hand', isRolled: false, isWarm: false, perFruit: null, perKg: {} }, {}) // []
  */
 export function juiceSources(
   ingredientId: string, massG: number, ask: JuiceAsk, kitchen: Pick<Kitchen, 'ownJuiceG'>,

@@ -4,6 +4,7 @@ import type { DeviceCheck } from '../../shared/book'
 import { type DaySheet, equipmentOf, STANDS_MIN } from '../../shared/day'
 import { plainMake, withPart } from '#core/formula/parts'
 import { createFormula, defaultUse, line } from '#core/formula/create'
+import { withFinish } from '#core/formula/finish'
 import { plainVessel } from '#core/physics/geometry/cavity'
 import { type DessertKind, dessertOf, type MadeName } from '#core/plate/kinds'
 import { type Kitchen, lotStrength, type KitchenBurner, type KitchenOven, type KitchenPan, type KitchenPlace, type KitchenVessel, type Lot } from '#core/kitchen/kitchen'
@@ -235,6 +236,9 @@ const ENTRIES: Entry[] = [
       Object.assign(d.assembly, inVessel(2), { count: 6, portions: 6 })
       Object.assign(d.use, { pieceHeightM: 0.04, pieceWidthM: 0.065, tableTimeS: 900 })
       d.chill[0]!.timeS = 2 * 3600
+      // On each glass: three raspberries and two leaves of mint.
+      let n = 0
+      for (const as of ['berries', 'leaf'] as const) Object.assign(d, withFinish(d, as, () => `fool-${++n}`))
     },
   },
   {
