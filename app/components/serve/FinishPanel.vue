@@ -37,10 +37,10 @@ const currency = computed(() => kitchen.record?.settings.currency ?? '')
     <p v-if="rows.length === 0" class="soft">{{ $say('finish.none') }}</p>
     <ul v-else>
       <li v-for="r in rows" :key="r.line.id" :data-finish-row="r.as">
-        <h3>
-          {{ FINISH_NAMES[r.as] }}
+        <div>
+          <h3>{{ FINISH_NAMES[r.as] }}</h3>
           <span v-if="r.pieces" class="soft num">{{ $say('finish.pieces', { n: r.pieces, g: fmt.grams(r.eachG / r.pieces) }) }}</span>
-        </h3>
+        </div>
         <div>
           <label class="field-label" :for="`of-${r.line.id}`">{{ $say('finish.what') }}</label>
           <select
@@ -90,12 +90,12 @@ const currency = computed(() => kitchen.record?.settings.currency ?? '')
 ul { list-style: none; margin: 0; padding: 0; width: 100%; border-top: 1px solid var(--ink); }
 li {
   display: grid; grid-template-columns: minmax(8rem, 1fr) minmax(9rem, 1.2fr) 7rem 5rem 8rem 6rem auto; gap: 0.2rem 1rem;
-  align-items: end; border-bottom: 1px solid var(--hairline); padding: 0.5rem 0;
+  align-items: start; border-bottom: 1px solid var(--hairline); padding: 0.5rem 0;
 }
-h3 { margin: 0; font-size: 1.15rem; } h3 span { display: block; font-size: 0.9rem; font-weight: 400; font-family: inherit; }
+h3 { margin: 0; font-size: 1.15rem; }
 li p { margin: 0; min-height: 44px; } li p .field-label { display: block; }
 .nozzle { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 0.6rem 1rem; align-items: end; }
 select { width: 100%; }
 @media (max-width: 1100px) { li { grid-template-columns: 1fr 1fr 1fr; } }
-@media (max-width: 620px) { li { grid-template-columns: 1fr 1fr; } h3 { grid-column: 1 / -1; } }
+@media (max-width: 620px) { li { grid-template-columns: 1fr 1fr; } }
 </style>
