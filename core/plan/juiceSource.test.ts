@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { kitchen } from '../../tests/support/core'
 import { findIngredient } from '../base/ingredients/ingredients'
 import { FRUITS } from '../base/ingredients/measures'
-import { type JuiceAsk, juiceSources, squeezedG } from './juiceSource'
+import { type JuiceAsk, juiceSources, PLAIN_ASK, squeezedG } from './juiceSource'
 
-const ask: JuiceAsk = { tool: 'reamer', isRolled: false, isWarm: false, perFruit: null, perKg: {} }
+const ask = PLAIN_ASK
 const of = (over: Partial<JuiceAsk> = {}, id = 'lemon', g = 450) => juiceSources(id, g, { ...ask, ...over }, kitchen)
 const each = FRUITS.find(f => f.id === 'lemon medium')!.juiceG
 

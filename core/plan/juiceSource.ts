@@ -31,6 +31,8 @@ export interface JuiceAsk {
   perFruit: number | null
   perKg: Readonly<Partial<Record<BoughtJuice, number>>>
 }
+/** With a reamer, from the fridge, at no price. */
+export const PLAIN_ASK: JuiceAsk = { tool: 'reamer', isRolled: false, isWarm: false, perFruit: null, perKg: {} }
 export interface JuiceSource {
   from: 'squeezed' | BoughtJuice
   acidPercent: number
@@ -57,7 +59,7 @@ const fruitFor = (ingredientId: string): Fruit | undefined =>
 /**
  * The ways to a line's juice, side by side; none where no fruit of the table gives it.
  * @param massG of the line, as the table's juice
- * @example juiceSources('sugar', 1, { tool: 'hand', isRolled: false, isWarm: false, perFruit: null, perKg: {} }, {}) // []
+ * @example juiceSources('lemon', 450, PLAIN_ASK, kitchen).map(s => s.from)[0] // 'squeezed'
  */
 export function juiceSources(
   ingredientId: string, massG: number, ask: JuiceAsk, kitchen: Pick<Kitchen, 'ownJuiceG'>,

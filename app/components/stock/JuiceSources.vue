@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Squeezed, bottled, tinned, frozen: acid, scent, fruits and cost side by side, for the same acid in the formula. */
 import { type Bench, fillingOf } from '#core/formula/bench'
-import { BOUGHT, type BoughtJuice, type JuiceAsk, juiceSources, TOOLS } from '#core/plan/juiceSource'
+import { BOUGHT, type BoughtJuice, type JuiceAsk, juiceSources, PLAIN_ASK, TOOLS } from '#core/plan/juiceSource'
 import { group } from '~/words/say'
 
 const props = defineProps<{ doc: Bench }>()
@@ -9,7 +9,7 @@ const fmt = useFormat()
 const kitchen = useKitchenStore()
 const TOOL_NAMES = group<Record<keyof typeof TOOLS, string>>('juiceSources.TOOLS')
 const FROM_NAMES = group<Record<'squeezed' | BoughtJuice, string>>('juiceSources.FROM')
-const ask = useKept<JuiceAsk>('lumbik:juice-ask', { tool: 'reamer', isRolled: false, isWarm: true, perFruit: null, perKg: {} })
+const ask = useKept<JuiceAsk>('lumbik:juice-ask', { ...PLAIN_ASK, isWarm: true })
 /** Lines whose juice a fruit gives. */
 const juices = computed(() => fillingOf(props.doc).lines.filter(l =>
   l.massG > 0 && kitchen.core && juiceSources(l.ingredientId, l.massG, ask.value, kitchen.core).length > 0))
