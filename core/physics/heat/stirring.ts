@@ -48,6 +48,3 @@ export function edgeOf({ volumeM3, everyS, targetC, wallC, t60bC, decadeK }: Sti
   const share = wallShare(volumeM3, everyS)
   return { share, overset: share * b }
 }
-
-/** A radiant or cast plate is still hot enough to cook for so long after it was turned off, s (common practice). */
-export const PLATE_HOT_S = 300
