@@ -38,12 +38,13 @@ const FOR_GOOD_S = 7 * DAY_S
 /**
  * Seconds until a dry part has lost its snap; null: never within a week, or it has none.
  * It weighs ρ·h g/m² as made with x of water: soft once m = ρ·h·(x_soft − x)/(1 − x_soft).
+ * @param at water share looked for; that at which it is soft where nothing is said
  * @example softAfterS({ wetAw: 0.95, weeps: 0, dry: laidNature({ role: 'crust' }), thickM: 0.004 }) // 21883
  */
-export function softAfterS(c: Contact): number | null {
+export function softAfterS(c: Contact, at: number | null = c.dry.drinks?.softAt ?? null): number | null {
   const { drinks, density } = c.dry
-  if (!drinks || drinks.softAt === null) return null
-  const needG = (density * 1000 * c.thickM * (drinks.softAt - drinks.moisture)) / (1 - drinks.softAt)
+  if (!drinks || at === null) return null
+  const needG = (density * 1000 * c.thickM * (at - drinks.moisture)) / (1 - at)
   if (drunkGPerM2(c, FOR_GOOD_S) < needG) return null
   return solveFor(t => drunkGPerM2(c, t), needG, 0, FOR_GOOD_S)
 }

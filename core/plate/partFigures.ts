@@ -14,7 +14,7 @@ import { brix, mix, toParts } from '../physics/matter/mix'
 import { spreadReading } from '../physics/set/kitchenTests'
 import { browningMost, BROWNING, coreUnder, crushPa, driesMin, foamHolds } from '../physics/set/meringue'
 import { USUAL_ROOM } from '../plan/partWork'
-import { drunkGPerM2, ranOut, softAfterS } from './leaks'
+import { ranOut, softAfterS } from './leaks'
 import { rollRadius } from './load'
 import { laidNature } from './nature'
 
@@ -159,11 +159,7 @@ const inAir = (c: Component, thickM: number, humidity: number) =>
   hours(softAfterS({ wetAw: humidity, weeps: 0, dry: laidNature(c), thickM })) ?? 7 * 24
 function driedMeringue(c: Component, make: PartMake, thickM: number, roomC: number): PartFigure[] {
   const { oven, density, ratio } = PART_FACTS[make.kind]
-  const dry = laidNature(c)
-  const contact = { wetAw: WET_AW, weeps: 0, dry, thickM }
-  const cutsG = (density * 1000 * thickM * (CUTS_AT - dry.drinks!.moisture)) / (1 - CUTS_AT)
-  // Drunk goes with the root of time.
-  const fromS = (cutsG / drunkGPerM2(contact, 1)) ** 2
+  const contact = { wetAw: WET_AW, weeps: 0, dry: laidNature(c), thickM }
   return [
     {
       code: 'dries', minutes: driesMin(thickM, oven!.tempC, roomC, USUAL_ROOM.humidity),
@@ -171,7 +167,7 @@ function driedMeringue(c: Component, make: PartMake, thickM: number, roomC: numb
     },
     { code: 'carries', heightM: (crushPa(density) * foamHolds(make.ratio, ratio!.usual, false)) / (CREAM * G) },
     { code: 'softInAir', hours: inAir(c, thickM, USUAL_ROOM.humidity), dampH: inAir(c, thickM, DAMP) },
-    { code: 'cuts', fromH: fromS / 3600, untilH: hours(softAfterS(contact)) ?? 7 * 24 },
+    { code: 'cuts', fromH: hours(softAfterS(contact, CUTS_AT)) ?? 7 * 24, untilH: hours(softAfterS(contact)) ?? 7 * 24 },
   ]
 }
 
