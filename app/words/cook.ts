@@ -77,6 +77,9 @@ interface StepFigures<C extends OwnCode> {
 
 /** Title, how, and what to reach, of each step. */
 const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, string] } = {
+  thaw: ({ fmt, p, took }) => [
+    say('cook.thaw'), say('cook.thawHow', { waterS: fmt.duration(p.waterS) }), say('cook.thawTook', { took }),
+  ],
   zestSugar: () => [say('cook.rubTheZestIntoTheSugar'), '', ''],
   bloom: ({ fmt, p, took }) => [say('cook.swellTheGelatineInColdWater'), say('cook.ofWaterSqueezeLeavesOut', { waterG: fmt.grams(p.waterG) }), took],
   slurry: () => [say('cook.stirTheStarchSmoothWithA'), '', ''],

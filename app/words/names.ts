@@ -15,7 +15,7 @@ import type { Peak } from '#core/physics/set/whipping'
 import type { Grain } from '#core/physics/matter/dissolving'
 import type { Sharpness } from '#core/physics/matter/taste'
 import type { Uncertain } from '#core/solve/sampling'
-import { type LabelFigure, type LabelKind, labelOf } from '#core/base/ingredients/label'
+import { type LabelFigure, type LabelKind, labelOf, type LabelTell } from '#core/base/ingredients/label'
 import { group } from './say'
 
 export const STATION_NAMES = group<{ stock: string, balance: string, shape: string, heat: string, chill: string, serve: string }>('names.STATION_NAMES')
@@ -55,6 +55,7 @@ const INGREDIENT_NAMES = group<Record<string, string>>('ingredients')
 export const ingredientName = (id: string): string => INGREDIENT_NAMES[id] ?? labelOf(id)?.name ?? id
 export const LABEL_KIND_NAMES = group<Record<LabelKind, string>>('names.LABEL_KIND_NAMES')
 export const LABEL_FIGURE_NAMES = group<Record<LabelFigure, string>>('names.LABEL_FIGURE_NAMES')
+export const TELL_NAMES = group<Record<LabelTell, string>>('names.TELL_NAMES')
 export const ZEST_CUT_NAMES = group<Record<ZestCut, string>>('names.ZEST_CUT_NAMES')
 export const GRAIN_NAMES = group<Record<Grain, string>>('names.GRAIN_NAMES')
 export const PEAK_NAMES = group<Record<Peak, string>>('names.PEAK_NAMES')

@@ -1,5 +1,6 @@
 /** What the figures of a crust, topping or level say. */
 import type { PartFigure } from '#core/plate/partFigures'
+import { BAND_NAMES } from './names'
 import { say, sentences } from './say'
 
 const binds = sentences('partFigures.BINDS')
@@ -9,6 +10,7 @@ interface Format {
   mm: (m: number, digits?: number) => string
   temp: (c: number) => string
   fixed: (n: number, digits?: number) => string
+  duration: (s: number) => string
 }
 /** More cream than anybody heaps, m. */
 const ANY_M = 0.3
@@ -53,6 +55,13 @@ export function partFigureWords(f: PartFigure, fmt: Format): string {
     })
     case 'runs': return say('partFigures.runs', { g: fmt.grams(f.spoonG), mm: fmt.mm(f.acrossM, 0) })
     case 'leaks': return say('partFigures.leaks', { g: fmt.grams(f.g), h: h(f.hours) })
+    case 'ready': {
+      const said = { band: BAND_NAMES[f.band], pa: fmt.fixed(f.pa, 0) }
+      return f.packs === null
+        ? say('partFigures.ready', said) : say('partFigures.readyPacks', { ...said, n: fmt.fixed(f.packs, 1) })
+    }
+    case 'thaws':
+      return say('partFigures.thaws', { fridge: fmt.duration(f.fridgeS), water: fmt.duration(f.waterS) })
     case 'browns': return say('partFigures.browns', {
       at: fmt.temp(f.ovenC), min: f.minutes, core: fmt.temp(f.coreC),
       most: fmt.fixed(f.mostMin, f.mostMin < 10 ? 1 : 0),

@@ -103,6 +103,7 @@ export const FIELDS = {
   'label.fibre': field('g', 0, 100, 0.5), 'label.protein': field('g', 0, 100, 0.5), 'label.salt': field('g', 0, 100, 0.1, 2),
   'label.acid': field('%', 0, 15, 0.1, 2), 'label.pH': field('pH', 1.5, 11, 0.1, 2), 'label.alcohol': field('%', 0, 96, 1),
   'label.density': field('g/ml', 0.05, 2.5, 0.01, 2), 'label.pack': field('g', 1, 50_000, 10),
+  'label.set': field('Pa', 1, 5000, 5, 0), 'method.packG': grams(10, 20_000),
   'lot.massG': grams(0, 1e6),
   'lot.acidPercent': field('%', 0, 15, 0.1, 2),
   'lot.pH': field('pH', 0, 14, 0.05, 2),

@@ -3,7 +3,7 @@
  * there is goes by the reader of recipes; what cannot be had, may not be in it, for how many and by when is told by its
  * piece.
  */
-import { type Diet, DIETS, plainWish, type Wish } from '../schedule/canMake'
+import { type Diet, DIETS, type Have, more, plainWish, type Wish } from '../schedule/canMake'
 import { EQUIPMENT_WORDS, timeOf } from '../schedule/pasted'
 import { type ReadHouse, readWhole } from './reader/read'
 import type { Answers } from './reader/reading'
@@ -74,6 +74,10 @@ function told(piece: string, now: string, wish: Wish): boolean {
   return true
 }
 
+/** Said of a thing that lies in the freezer; in packs of so much, where nobody says (judgement), g. */
+const FROZEN = /\bfrozen\b/i
+const FROZEN_PACK_G = 500
+
 /** What is there, line by line; a fruit is juice and zest, and an open question takes what the reader suggests. */
 function stocked(lines: readonly string[], house: ReadHouse): Pick<Wish, 'have' | 'unread'> {
   // A line the reader knows stands first: alone, "3 kg lemons" would be a name.
@@ -87,15 +91,18 @@ function stocked(lines: readonly string[], house: ReadHouse): Pick<Wish, 'have' 
     if (q.shared) answers.shared![q.shared] = said
     else answers.lines![own] = said
   }
-  const have = new Map<string, number>()
+  const have = new Map<string, Have>()
   const read = new Set<string>()
+  const frozen = new Set(lines.filter(l => FROZEN.test(l)))
   for (const l of readWhole(text, { ...house, answers }).reading.lines.slice(1)) {
     const known = l.items.filter(x => x.ingredientId !== null && (x.massG ?? 0) > 0)
     if (known.length > 0) read.add(l.text.trim())
-    for (const x of known) have.set(x.ingredientId!, (have.get(x.ingredientId!) ?? 0) + x.massG!)
+    const isFrozen = [...frozen].some(f => f.includes(l.text.trim()) || l.text.includes(f))
+    const packG = isFrozen ? FROZEN_PACK_G : null
+    for (const { ingredientId: id, massG } of known) have.set(id!, more(have.get(id!), id!, massG!, packG))
   }
   return {
-    have: [...have].map(([ingredientId, massG]) => ({ ingredientId, massG })),
+    have: [...have.values()],
     unread: lines.filter(l => ![...read].some(t => l.includes(t) || t.includes(l))),
   }
 }

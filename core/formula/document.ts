@@ -162,6 +162,7 @@ export const PART_KINDS = [
   'confitPeel',
   'peelPowder',
   'steepedSpirit',
+  'readyFilling',
 ] as const
 export type PartKind = (typeof PART_KINDS)[number]
 /**

@@ -1,9 +1,9 @@
 /** Components of a dessert added, taken away and moved among its layers. The input is never changed. */
-import type { Kitchen } from '../kitchen/kitchen'
+import { type Kitchen, type Lot, lotStrength } from '../kitchen/kitchen'
 import { benchOf, type Planned, putBack } from './bench'
 import { processOf } from './create'
 import {
-  type Component, type ComponentRole, isComputed, type Layer, type PartKind, pouredLayer, type School,
+  type Component, type ComponentRole, isComputed, type Layer, type Line, type PartKind, pouredLayer, type School,
 } from './document'
 import { PART_FACTS, partLines, plainMake, resizeParts } from './parts'
 import type { NewId } from './steps'
@@ -42,7 +42,7 @@ export function withOnTop({ formula, occasion }: Planned, made: Component, layer
 
 const ROLE_OF_LEVEL: Partial<Record<PartKind, ComponentRole>> = {
   whippedLayer: 'cream', berryLayer: 'fruit', roastedFruit: 'fruit', maceratedFruit: 'fruit', confitPeel: 'fruit',
-  peelPowder: 'fruit', coulis: 'sauce', boundSauce: 'sauce', steepedSpirit: 'sauce',
+  peelPowder: 'fruit', coulis: 'sauce', boundSauce: 'sauce', steepedSpirit: 'sauce', readyFilling: 'cream',
 }
 /**
  * The dessert with a level that is laid in, of its usual thickness and sized to the vessel, on top of what fills it.
@@ -54,6 +54,23 @@ export function withLaid(
   const role = ROLE_OF_LEVEL[kind] ?? 'sponge'
   const made: Component = { id: id(), role, name, lines: [], steps: [], make: plainMake(kind) }
   const layer: Layer = { ...pouredLayer(made.id), thicknessM: { given: PART_FACTS[kind].thicknessM } }
+  return { id: made.id, planned: putBack(resizeParts(benchOf(withOnTop(planned, made, layer)), kitchen)) }
+}
+/**
+ * The dessert with what is ready in packs as a level on top of what fills it, of its usual thickness.
+ * @param lot of a filling of the kitchen's own
+ * @example withReady(planned, kitchen, { id: 'p', method: { kind: 'entered' } }, () => 'r1').id // 'r1'
+ */
+export function withReady(
+  planned: Planned, kitchen: Kitchen, lot: Lot, id: NewId,
+): { planned: Planned, id: string } {
+  const line: Line = {
+    id: id(), ingredientId: lot.ingredientId, massG: 1, sourceText: '', assumption: '', strength: lotStrength(lot),
+  }
+  const made: Component = {
+    id: id(), role: 'cream', name: lot.name, lines: [line], steps: [], make: plainMake('readyFilling'),
+  }
+  const layer: Layer = { ...pouredLayer(made.id), thicknessM: { given: PART_FACTS.readyFilling.thicknessM } }
   return { id: made.id, planned: putBack(resizeParts(benchOf(withOnTop(planned, made, layer)), kitchen)) }
 }
 /** The dessert with what is said of a laid-in level, and every part sized again. */

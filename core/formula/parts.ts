@@ -2,6 +2,7 @@
  * Crusts, toppings and laid-in levels with formulas of their own, sized to the vessel. Shares, thicknesses, oven times
  * and densities are common practice, from memory (M); the boiled-sugar temperature is computed.
  */
+import { labelOf } from '../base/ingredients/label'
 import type { Kitchen } from '../kitchen/kitchen'
 import { areaAt, cavityOf, cavityVolume, UNLINED, volumeTo } from '../physics/geometry/cavity'
 import { stirInTemperature } from '../physics/heat/pot'
@@ -59,6 +60,8 @@ export type PartStep =
   | 'dryPeel'
   | 'grindPeel'
   | 'steepPeel'
+  | 'thawPack'
+  | 'stirSmooth'
 export interface PartFacts {
   /** Under or up the sides of what is poured, on top of it, or a level in between. */
   role: 'crust' | 'topping' | 'level'
@@ -370,6 +373,17 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
     oven: null,
     steps: ['steepPeel'],
   },
+  // Its lines are what is in the pack; its weight and set are the label's.
+  readyFilling: {
+    role: 'level',
+    shares: () => [],
+    density: 1080,
+    thicknessM: 0.015,
+    bakeLoss: 0,
+    over: 0.03,
+    oven: null,
+    steps: ['thawPack', 'stirSmooth'],
+  },
   spongeLayer: {
     role: 'level',
     shares: SPONGE,
@@ -463,11 +477,14 @@ export function partMassG(kind: PartKind, doc: Bench, kitchen: Kitchen, componen
       : f.role === 'topping'
         ? areaAt(lined, lined.heightM) * assembly.toppingM
         : volumeTo(lined, fromM + thicknessOf(doc.layers[at])) - volumeTo(lined, fromM)
-  return (Math.max(0, volumeM3) * assembly.count * f.density * 1000 * (1 + f.over)) / (1 - f.bakeLoss)
+  const own = doc.components.find(c => c.id === componentId)
+  const density = own?.make ? partDensity({ make: own.make, lines: own.lines }) : f.density
+  return (Math.max(0, volumeM3) * assembly.count * density * 1000 * (1 + f.over)) / (1 - f.bakeLoss)
 }
 /** Lines of a part at a weight, grams to the tenth. @param id gives ids for lines that are new */
 export function partLines(make: PartMake, massG: number, old: readonly Line[], id: () => string): Line[] {
   const shares = PART_FACTS[make.kind].shares(make.ratio, make.withAcid)
+  if (shares.length === 0) return readyLines(massG, old)
   const sum = shares.reduce((s, [, g]) => s + g, 0)
   return shares.map(([ingredientId, g]) => {
     const before = old.find(l => l.ingredientId === ingredientId)
@@ -476,6 +493,20 @@ export function partLines(make: PartMake, massG: number, old: readonly Line[], i
       ? { ...before, massG: grams }
       : { id: id(), ingredientId, massG: grams, sourceText: '', assumption: '' }
   })
+}
+
+/** What is ready made keeps its lines, in the measure they have. */
+function readyLines(massG: number, old: readonly Line[]): Line[] {
+  const sum = old.reduce((s, l) => s + l.massG, 0)
+  return sum > 0 ? old.map(l => ({ ...l, massG: Math.round((10 * massG * l.massG) / sum) / 10 })) : [...old]
+}
+/**
+ * Density of a part as it lies there, kg/m³: its kind's; what is ready made, as its label has it.
+ * @example partDensity({ make: plainMake('spongeLayer'), lines: [] }) // 300
+ */
+export function partDensity({ make, lines }: { make: PartMake, lines: readonly Line[] }): number {
+  const gPerMl = make.kind === 'readyFilling' ? labelOf(lines[0]?.ingredientId ?? '')?.density : null
+  return gPerMl ? 1000 * gPerMl : PART_FACTS[make.kind].density
 }
 
 /** Whether a part is laid in by weight: its grams stand, its thickness follows. */

@@ -112,6 +112,8 @@ export const PLAIN_KITCHEN: Kitchen = {
 /** A lot as a line carries it: its reference and a snapshot of its figures. */
 export function lotStrength(lot: Lot): Strength {
   const { acidPercent, pH, brix, fatPercent, acidLnSigma } = lot
-  const known = Object.entries({ acidPercent, pH, brix, fatPercent, acidLnSigma }).filter(([, v]) => v !== null)
+  const frozenG = lot.method.kind === 'packed' && lot.method.frozen ? lot.method.packG : null
+  const said = { acidPercent, pH, brix, fatPercent, acidLnSigma, frozenG }
+  const known = Object.entries(said).filter(([, v]) => v !== null)
   return { kind: 'lot', lotId: lot.id, name: lot.name, ...Object.fromEntries(known) }
 }

@@ -18,7 +18,9 @@ export type LotMethod =
   /** Ten ml of mine with `waterMl` tastes as sharp as ten ml of the known one with `knownWaterMl`. */
   | { kind: 'taste', knownName: string, knownAcidPercent: number, knownWaterMl: number, waterMl: number }
   | { kind: 'blend', parts: { name: string, massG: number, acidPercent: number }[] }
-export const LOT_METHODS = ['entered', 'titration', 'refractometer', 'pH', 'taste', 'blend'] as const
+  /** Finished and put up: a curd by the cup, juice, whites; in packs of so much, cold or frozen. */
+  | { kind: 'packed', packG: number, frozen: boolean }
+export const LOT_METHODS = ['entered', 'titration', 'refractometer', 'pH', 'taste', 'blend', 'packed'] as const
 
 /** End point of a titration of fruit juice: pH 8.2, phenolphthalein's first lasting pink. */
 export const END_PH = 8.2
@@ -75,6 +77,9 @@ export function titrationPercent(
 export function figuresOf(row: Ingredient, method: LotMethod): LotFigures {
   switch (method.kind) {
     case 'entered':
+      return NOTHING
+    case 'packed':
+      checkField('method.packG', method.packG)
       return NOTHING
     case 'titration':
       return { ...NOTHING, acidPercent: titrationPercent(row, method), acidLnSigma: LN_TITRATION_SIGMA }

@@ -6,7 +6,7 @@ import { InputError } from '../base/errors'
 import { type Parameters, STANDARD } from '../base/parameters'
 import { type Bench, turnTo, vesselOf } from '../formula/bench'
 import { type Component, type ComponentRole, isComputed, type Layer } from '../formula/document'
-import { PART_FACTS } from '../formula/parts'
+import { partDensity } from '../formula/parts'
 import type { Kitchen } from '../kitchen/kitchen'
 import { cavityOf, depthOf, volumeTo } from '../physics/geometry/cavity'
 import { heatStage } from './heated'
@@ -21,8 +21,9 @@ const PLAIN_DENSITY = 1050
  * Density of what is laid in as it lies there, kg/m³.
  * @example laidInDensity({ role: 'sponge' }) // 300
  */
-export const laidInDensity = ({ make, role }: Pick<Component, 'make' | 'role'>): number =>
-  make ? PART_FACTS[make.kind].density : AS_WRITTEN[role] ?? PLAIN_DENSITY
+export const laidInDensity = ({ make, role, lines = [] }: LaidIn): number =>
+  make ? partDensity({ make, lines }) : AS_WRITTEN[role] ?? PLAIN_DENSITY
+export type LaidIn = Pick<Component, 'make' | 'role'> & Partial<Pick<Component, 'lines'>>
 const gramsOf = (c: Component): number => c.lines.reduce((s, l) => s + l.massG, 0)
 /** Room of all that is laid in by weight, m³. */
 const laidInM3 = (c: Component): number => gramsOf(c) / 1000 / laidInDensity(c)

@@ -17,6 +17,7 @@ interface Hands {
 }
 
 const HANDS: Readonly<Record<OwnCode, Hands>> = {
+  thaw: { s: 60, tool: 'fridge' },
   zestSugar: { s: 240 },
   bloom: { s: 60 },
   slurry: { s: 60 },
@@ -92,6 +93,7 @@ const PART_HANDS: Partial<Record<PartStep, Hands>> = {
   simmerPeel: { s: 600, tool: 'burner' },
   dryPeel: { s: 60, tool: 'oven' },
   steepPeel: { s: 300 },
+  thawPack: { s: 60, tool: 'fridge' },
 }
 
 const PLACE_TOOL: Readonly<Record<PlaceKind, Tool | null>> = {

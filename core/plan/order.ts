@@ -23,6 +23,7 @@ import { type Assessment, type Finding, pouredAfterS } from '../pipeline/assessm
 import { scaleReadingG } from './boil'
 import { labourOf } from './labour'
 import { brief, lasts, partWork } from './partWork'
+import { thawOf } from './thaw'
 import {
   type JoinCode, noStep, type StepOf, type StepParams, type WorkCode, type WorkReason, type WorkStep, type WrittenStep,
 } from './work'
@@ -122,9 +123,20 @@ function sheetOf(doc: Bench, kitchen: Kitchen, a: Assessment): Sheet {
   return b
 }
 
+/** Out of the freezer in time. */
+function thawed(b: Sheet): void {
+  const thaw = thawOf(b.filling.lines)
+  if (!thaw) return
+  b.clock = -PREPARE_S - thaw.fridgeS
+  b.push('thaw', {
+    lines: brief(thaw.lines), timeS: thaw.fridgeS, reasons: ['thawsCold'], params: { waterS: thaw.waterS },
+  })
+}
+
 /** Before the pan goes on: zest rubbed into sugar, gelatine bloomed, starch slaked. */
 function prepare(b: Sheet): void {
   const { filling, first, gelatin, starch, bakes } = b
+  thawed(b)
   b.clock = -PREPARE_S
   const zest = filling.lines.filter(l => isGroup(l, 'zest') && l.massG > 0)
   const sugar = first.filter(l => isGroup(l, 'sugar'))

@@ -2,6 +2,7 @@
 import type { Component, Line, PartKind, PartMake } from '../formula/document'
 import { meringueHeat, PART_FACTS, type PartStep, SUGAR_BOIL_C, WARM_WHITES_C } from '../formula/parts'
 import { driesMin } from '../physics/set/meringue'
+import { thawOf } from './thaw'
 import { type Cue, noStep, type PartCode, type StepOf } from './work'
 
 /** The air of a kitchen where nobody has measured it (judgement). */
@@ -71,6 +72,7 @@ const PART_MIN: Partial<Record<PartStep, number>> = {
   simmerPeel: 40,
   grindPeel: 3,
   steepPeel: 3 * 24 * 60,
+  stirSmooth: 2,
 }
 
 const restMin = ({ restS }: PartMake, step: PartStep): number | undefined =>
@@ -100,14 +102,16 @@ export function partWork(c: Component, atS: number, thickM: number | null = null
   let t = atS
   const lines = brief(c.lines)
   const heat = meringueHeat(c)
-  return facts.steps.map((step, i) => {
+  const thaw = thawOf(c.lines)
+  const steps = facts.steps.filter(s => s !== 'thawPack' || thaw !== null)
+  return steps.map((step, i) => {
     const baked = step.startsWith('bake') || IN_OVEN.includes(step) || (step === 'brown' && facts.oven !== null)
     // Dried meringue cools with the oven, its door shut.
     const inOven = baked || step === 'coolInOven'
     // A blind-baked shell stands two thirds of its time under weights, the rest open.
     const minutes = baked
       ? ovenMin(c.make!, step, thickM)
-      : restMin(c.make!, step) ?? PART_MIN[step] ?? 5
+      : step === 'thawPack' ? thaw!.fridgeS / 60 : restMin(c.make!, step) ?? PART_MIN[step] ?? 5
     const tempC = inOven
       ? facts.oven!.tempC
       : step === 'boilSugar'

@@ -30,7 +30,7 @@ export interface KeepingOption {
 }
 
 /** Quality in the freezer, days (common practice; a frozen food stays safe, its set does not stay good). */
-const FREEZER_DAYS = 90
+export const FREEZER_DAYS = 90
 /**
  * Home guidance for lemon curd as remembered: up to four weeks refrigerated, with a measured pH and a measured heat.
  */

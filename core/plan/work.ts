@@ -43,6 +43,7 @@ export const WORK_CODES = [
   'rest',
   'skim',
   'tap',
+  'thaw',
   'finish',
   'unmould',
   'temper',
@@ -118,6 +119,7 @@ export const WORK_REASONS = [
   'bakeCentre',
   'coverSurface',
   'stirOverIce',
+  'thawsCold',
   'freezeToUnmould',
   'warmEdge',
   'liftsOff',
@@ -194,6 +196,8 @@ export type StepParams =
     fold: { afterC: number }
     pour: { eachG: number, count: number, depthM: number }
     tap: { count: number }
+    /** Tight under cold water instead, s. */
+    thaw: { waterS: number }
     /** What goes on, how much on a portion, and how long before it is eaten at most, min. */
     finish: {
       rows: readonly { as: FinishKind, ingredientId: string, eachG: number, onMin: number }[]

@@ -3,13 +3,15 @@
  * away. A computed part's come from the pipeline; those of baked and beaten parts are common practice, from memory (M),
  * unless another source is named.
  */
+import { findIngredient, part } from '../base/ingredients/ingredients'
+import { labelOf } from '../base/ingredients/label'
 import type { Component, PartKind, PartMake } from '../formula/document'
 import { isMeringue, PART_FACTS } from '../formula/parts'
-import type { Elastic } from '../physics/set/bands'
+import { BANDS, type Elastic } from '../physics/set/bands'
 import type { Worked } from '../pipeline/assess'
 import { foamHolds } from '../physics/set/meringue'
 import { elasticOf, type Mechanisms, yieldStress } from '../physics/set/firmness'
-import { laidInDensity } from '../pipeline/stack'
+import { type LaidIn, laidInDensity } from '../pipeline/stack'
 
 /** What is crisp until it holds so much water, and how it takes water from what lies on it. */
 export interface Drinks {
@@ -131,9 +133,23 @@ function givesOf({ kind, ratio, withAcid }: PartMake): Gives | null {
   return { ...gives, holdsH: gives.holdsH * foamHolds(ratio, usual, withAcid ?? false) }
 }
 
+/** A filling on the plate is a sixth softer than from the cold: an egg gel's softening over 12 K (judgement). */
+const ON_PLATE = 0.85
+/** Out of its pack and stirred smooth, as its label has it; where that says nothing it is taken as spoonable. */
+function readyNature(c: LaidIn): Nature {
+  const id = c.lines?.[0]?.ingredientId ?? ''
+  const cold = labelOf(id)?.set ?? BANDS.find(b => b.id === 'spoonable')!.fromPa
+  const row = findIngredient(id)
+  return {
+    density: laidInDensity(c), bearsPa: { cold, plate: ON_PLATE * cold }, elastic: STIFF, meltsC: null,
+    waterActivity: PLAIN_AW, drinks: null, gives: null, waterShare: row ? part(row, 'water') / 100 : WATER.boundSauce!,
+  }
+}
+
 /** Nature of a part that is baked, beaten or laid in. */
-export function laidNature(c: Pick<Component, 'make' | 'role'>): Nature {
+export function laidNature(c: LaidIn): Nature {
   const kind = c.make?.kind
+  if (kind === 'readyFilling') return readyNature(c)
   const drinks = kind ? DRINKS[kind] ?? null : PLAIN_DRINKS[c.role] ?? null
   const beaten = kind && BEATEN[kind] !== undefined ? BEATEN[kind] : c.role === 'cream' ? BEATEN.whippedLayer! : null
   const isWhipped = kind === 'whippedTop' || kind === 'whippedLayer' || (!kind && c.role === 'cream')

@@ -11,11 +11,14 @@ import type { Kitchen } from '../kitchen/kitchen'
 import { areaAt, cavityOf, cavityVolume } from '../physics/geometry/cavity'
 import { binds, CRUMB_FAT, shrinks, slumps, SOAKS, turnsOf, weightsG } from '../physics/set/pastry'
 import { brix, mix, toParts } from '../physics/matter/mix'
+import { type BandId, bandOf, corrected } from '../physics/set/bands'
 import { spreadReading } from '../physics/set/kitchenTests'
 import { browningMost, BROWNING, coreUnder, crushPa, driesMin, foamHolds } from '../physics/set/meringue'
 import { USUAL_ROOM } from '../plan/partWork'
 import { ranOut, softAfterS } from './leaks'
 import { rollRadius } from './load'
+import { labelOf } from '../base/ingredients/label'
+import { thawOf } from '../plan/thaw'
 import { laidNature } from './nature'
 
 export type PartFigure =
@@ -43,6 +46,9 @@ export type PartFigure =
   | { code: 'runs', acrossM: number, spoonG: number }
   /** Liquid it lets go into what lies under it after so many hours, g. */
   | { code: 'leaks', g: number, hours: number }
+  /** Out of its pack, stirred smooth, Pa; how long a frozen pack thaws in the fridge, or in cold water, s. */
+  | { code: 'ready', pa: number, band: BandId, packs: number | null }
+  | { code: 'thaws', fridgeS: number, waterS: number }
   | { code: 'browns', minutes: number, ovenC: number, coreC: number, mostMin: number }
 
 /** Pastry rests half an hour where nobody says (common practice). */
@@ -171,6 +177,18 @@ function driedMeringue(c: Component, make: PartMake, thickM: number, roomC: numb
   ]
 }
 
+/** What comes out of packs: its set, how many of them, how long they thaw. */
+function readyFigures(c: Component): PartFigure[] {
+  const { bearsPa, density } = laidNature(c)
+  const pa = bearsPa!.cold
+  const thaw = thawOf(c.lines)
+  const packG = labelOf(c.lines[0]!.ingredientId)?.pack
+  return [
+    { code: 'ready', pa, band: bandOf(corrected(pa, density)), packs: packG ? massOf(c) / packG : null },
+    ...(thaw ? [{ code: 'thaws' as const, fridgeS: thaw.fridgeS, waterS: thaw.waterS }] : []),
+  ]
+}
+
 /**
  * Figures of a part; none where it has no kind, or nothing in it.
  * @example partFigures({ id: 'x', role: 'crust', name: '', lines: [], steps: [] }, doc, kitchen) // []
@@ -179,6 +197,7 @@ export function partFigures(c: Component, b: Bench, kitchen: Kitchen): PartFigur
   const { make } = c
   if (!make || massOf(c) <= 0) return []
   const thickM = partThickM(b, c)
+  if (make.kind === 'readyFilling') return readyFigures(c)
   if (isMeringue(make.kind))
     return make.kind === 'meringueDry'
       ? driedMeringue(c, make, thickM ?? PART_FACTS[make.kind].thicknessM, kitchen.roomTempC)

@@ -14,6 +14,7 @@ import { eggEachG, eggPart } from '../formula/eggs'
 import { schoolOf } from '../formula/schools'
 import type { Kitchen } from '../kitchen/kitchen'
 import type { OnHand } from '../ledger/ledger'
+import { thawPackS } from '../plan/thaw'
 import { EQUIPMENT_KINDS, type EquipmentKind } from './day'
 import { stepsOfFormula } from './ofFormula'
 import type { StepInput } from './read'
@@ -26,9 +27,22 @@ export interface Without {
   /** HH:MM from when it can be had; null: not at all. */
   until: string | null
 }
+/** What is there; what of it lies frozen is used last, and takes so long to thaw. */
+export interface Have extends OnHand { thaw?: { fromG: number, minutes: number } }
+/**
+ * More of a thing that is there: what is fresh is used first. @param packG of what lies frozen; null: it is fresh
+ * @example more({ ingredientId: 'white', massG: 60 }, 'white', 200, 100).thaw.fromG // 60
+ */
+export function more(had: Have | undefined, ingredientId: string, massG: number, packG: number | null): Have {
+  const fromG = (had ? had.thaw?.fromG ?? had.massG : 0) + (packG === null ? massG : 0)
+  const all = (had?.massG ?? 0) + massG
+  if (packG === null && !had?.thaw) return { ingredientId, massG: all }
+  const minutes = packG === null ? 0 : thawPackS(ingredientId, Math.min(massG, packG)).fridge / 60
+  return { ingredientId, massG: all, thaw: { fromG, minutes: Math.max(minutes, had?.thaw?.minutes ?? 0) } }
+}
 export interface Wish {
   /** On hand, g; juice and zest of whole fruit, each once. */
-  have: OnHand[]
+  have: Have[]
   without: Without[]
   free: Diet[]
   /** Portions; null: as many as it makes. */
@@ -68,8 +82,9 @@ export interface CanMake {
   buys: { ingredientId: string, massG: number }[]
   /** Eggs from the shell that are cracked, whole and separated. */
   shells: number
-  /** Minutes from now until it is ready, likely. */
+  /** Minutes from now until it is ready, likely; what of them its frozen packs thaw first. */
   minutes: number
+  thawMin: number
   refusals: Refusal[]
 }
 
@@ -90,7 +105,7 @@ const LEAST_PORTIONS = 1
 export function isOut(ingredientId: string, diet: Diet): boolean {
   const row = findIngredient(ingredientId)
   if (!row) return false
-  if (diet === 'gelatine') return hasTrait(ingredientId, 'gelatin')
+  if (diet === 'gelatine') return hasTrait(ingredientId, 'gelatin') || hasTrait(ingredientId, 'holdsGelatin')
   if (diet === 'alcohol') return (row.ethanol ?? 0) > 0
   return ALLERGEN[diet]!.some(a => row.allergens?.includes(a))
 }
@@ -191,17 +206,26 @@ const minutesTo = (now: string, at: string): number => {
   return (min(at) - min(now) + DAY_MIN) % DAY_MIN
 }
 
+/** How long what of it is frozen thaws, minutes; nothing of the batch is begun before (judgement: on the safe side). */
+const thawing = (wish: Wish, uses: readonly Use[]): number =>
+  Math.max(0, ...wish.have.flatMap(({ ingredientId, thaw }) => {
+    const used = uses.find(u => u.ingredientId === ingredientId)?.useG ?? 0
+    return thaw && used > thaw.fromG + 0.5 ? [thaw.minutes] : []
+  }))
+
+/** What one way of making is asked for: so many, from which time, with how long to thaw first. */
+interface Asked { wish: Wish, kitchen: Kitchen, portions: number, now: string, thawMin: number }
 /** Whether one way of making gets by with what can be used, in the time there is. */
 function inTime(
-  planned: Planned, wish: Wish, kitchen: Kitchen, portions: number, now: string,
+  planned: Planned, { wish, kitchen, portions, now, thawMin }: Asked,
 ): { minutes: number, refusals: Refusal[] } {
   const steps = stepsOfFormula(planned, kitchen, portions, ALL_KINDS)
   const used = (kind: EquipmentKind) => steps.some(s => s.uses?.some(u => u.kind === kind))
   const refusals: Refusal[] = wish.without
     .filter(w => w.until === null && used(w.kind)).map(w => ({ why: 'needs', kind: w.kind }))
   const later = wish.without
-    .flatMap(w => (w.until === null ? [] : [{ kind: w.kind, fromMin: minutesTo(now, w.until) }]))
-  const minutes = readyIn(steps, later)
+    .flatMap(w => (w.until === null ? [] : [{ kind: w.kind, fromMin: Math.max(0, minutesTo(now, w.until) - thawMin) }]))
+  const minutes = thawMin + readyIn(steps, later)
   const haveMin = wish.serveAt === null ? Infinity : minutesTo(now, wish.serveAt)
   if (refusals.length === 0 && minutes > haveMin) refusals.push({ why: 'late', minutes, overMin: minutes - haveMin })
   return { minutes, refusals }
@@ -233,20 +257,21 @@ export function canMake(planned: Planned, kitchen: Kitchen, wish: Wish, now: str
   if (most !== null && allowed < (wish.count ?? LEAST_PORTIONS))
     refusals.push({ why: 'short', ingredientId: most.ingredientId, portions: allowed })
   const factor = portions / own
-  const out: CanMake = {
-    portions, factor, school: b.school, minutes: 0, refusals, ...takenOf(b, wish, factor, kitchen),
-  }
+  const taken = takenOf(b, wish, factor, kitchen)
+  const thawMin = thawing(wish, taken.uses)
+  const out: CanMake = { portions, factor, school: b.school, minutes: 0, thawMin, refusals, ...taken }
   const share = usesUp(out, wish.have)
   if (wish.have.length > 0 && most !== null && wish.count === null && share < LITTLE)
     refusals.push({ why: 'usesLittle', share })
   // What is out by what it holds, or has nothing to be made of, is not timed.
   if (refusals.length > 0) return out
   try {
-    const asIs = inTime(planned, wish, kitchen, portions, now)
+    const asked = { wish, kitchen, portions, now, thawMin }
+    const asIs = inTime(planned, asked)
     if (asIs.refusals.length === 0) return { ...out, minutes: asIs.minutes }
     for (const school of SCHOOLS) {
       if (school === b.school || schoolOf(school).family !== b.family || schoolOf(school).assembly) continue
-      const other = tried(bySchool(planned, school), wish, kitchen, portions, now)
+      const other = tried(bySchool(planned, school), asked)
       if (other !== null) return { ...out, school, minutes: other }
     }
     return { ...out, ...asIs }
@@ -257,9 +282,9 @@ export function canMake(planned: Planned, kitchen: Kitchen, wish: Wish, now: str
 }
 
 /** Minutes by another way; null where it does not fit, or cannot be. */
-function tried(planned: Planned, wish: Wish, kitchen: Kitchen, portions: number, now: string): number | null {
+function tried(planned: Planned, asked: Asked): number | null {
   try {
-    const { minutes, refusals } = inTime(planned, wish, kitchen, portions, now)
+    const { minutes, refusals } = inTime(planned, asked)
     return refusals.length === 0 ? minutes : null
   } catch (error) {
     if (!(error instanceof InputError)) throw error

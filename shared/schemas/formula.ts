@@ -69,7 +69,7 @@ const measured = {
   fatPercent: some(100),
   acidLnSigma: some(3),
 }
-const LOT = exactly({ kind: oneOf(['lot']), lotId: id(), name: text(), ...measured })
+const LOT = exactly({ kind: oneOf(['lot']), lotId: id(), name: text(), frozenG: some(20_000), ...measured })
 /** What a line says of its own strength; a lot in hand belongs to the occasion. */
 const strength = byKind(
   { measured: exactly({ kind: oneOf(['measured']), ...measured }) },

@@ -3,6 +3,7 @@ import * as yup from 'yup'
 import { BATCH_LAWS, KITCHEN_LAWS } from '#core/kitchen/spreads'
 import type { Kitchen } from '#core/kitchen/kitchen'
 import { BURNER_KINDS, PLAIN_KITCHEN } from '#core/kitchen/kitchen'
+import { LOT_METHODS } from '#core/kitchen/strength'
 import { MATERIALS, VESSEL_KINDS } from '#core/physics/geometry/cavity'
 import { PLACE_KINDS } from '#core/physics/thermal/places'
 import { FIELDS } from '#core/base/fields'
@@ -183,10 +184,12 @@ const method = yup.lazy((value: unknown) => {
                     .max(12)
                     .required(),
                 }
-              : {}
+              : kind === 'packed'
+                ? { packG: n(20_000), frozen: yup.boolean().strict().required() }
+                : {}
   return yup
     .object({
-      kind: yup.string().strict().oneOf(['entered', 'titration', 'refractometer', 'pH', 'taste', 'blend']).required(),
+      kind: yup.string().strict().oneOf(LOT_METHODS).required(),
       ...shape,
     })
     .noUnknown()

@@ -2,11 +2,13 @@
 /** An ingredient of the kitchen's own, from its package: what the label says per 100 g, and what else is known. */
 import { InputError } from '#core/base/errors'
 import {
-  EMPTY_LABEL, type Label, LABEL_KINDS, type LabelFigure, labelOf, OWN_NAME_MOST, ownId, ownRow,
+  EMPTY_LABEL, type Label, LABEL_KINDS, LABEL_TELLS, type LabelFigure, labelOf, type LabelTell, OWN_NAME_MOST,
+  ownId, ownRow,
 } from '#core/base/ingredients/label'
 import { ALLERGENS, type Allergen } from '#core/base/ingredients/types'
 import { SYSTEM_ML } from '#core/base/units'
-import { ALLERGEN_NAMES, LABEL_FIGURE_NAMES, LABEL_KIND_NAMES } from '~/words/names'
+import { BANDS, bandOf } from '#core/physics/set/bands'
+import { ALLERGEN_NAMES, BAND_NAMES, LABEL_FIGURE_NAMES, LABEL_KIND_NAMES, TELL_NAMES } from '~/words/names'
 import { documentProblemWords } from '~/words/problems'
 
 const props = defineProps<{ name?: string, editing?: string | null }>()
@@ -32,6 +34,14 @@ function toggle(a: Allergen) {
   const had = label.value.allergens
   set({ allergens: had.includes(a) ? had.filter(x => x !== a) : [...had, a] })
 }
+function tell(t: LabelTell) {
+  const had = label.value.tells
+  set({ tells: had.includes(t) ? had.filter(x => x !== t) : [...had, t] })
+}
+/* A filling in a jar flows, is spooned or mounds: how firm goes by the edge it has just passed. */
+const FILLINGS = BANDS.filter(b => b.fromPa >= 10 && b.fromPa <= 300)
+const setBand = computed(() => (label.value.set === null ? '' : bandOf(label.value.set)))
+const setAs = (id: string) => set({ set: FILLINGS.find(b => b.id === id)?.fromPa ?? null })
 /** What the label leaves is water: told, since a figure that was forgotten shows there first. */
 const water = computed(() => {
   try {
@@ -108,6 +118,13 @@ function take() {
             field="label.pack" kind="mass" show-label :label="LABEL_FIGURE_NAMES.pack" :blank="$say('ownLabel.byWeight')"
             :model-value="label.pack ?? 0" @update:model-value="v => some('pack', v)"
           />
+          <div>
+            <label class="field-label" for="l-set">{{ LABEL_FIGURE_NAMES.set }}</label>
+            <select id="l-set" class="native" :value="setBand" @change="setAs(($event.target as HTMLSelectElement).value)">
+              <option value="">{{ $say('ownLabel.noFilling') }}</option>
+              <option v-for="b in FILLINGS" :key="b.id" :value="b.id">{{ BAND_NAMES[b.id] }}</option>
+            </select>
+          </div>
           <QuantityField
             kind="percent" :unit-text="`${kitchen.record?.settings.currency ?? ''}/kg`" show-label :max="100000"
             :label="$say('ownLabel.price')" :blank="$say('ownLabel.noPrice')" :model-value="price"
@@ -118,6 +135,12 @@ function take() {
           <legend>{{ $say('ownLabel.allergens') }}</legend>
           <label v-for="a in ALLERGENS" :key="a">
             <input type="checkbox" :checked="label.allergens.includes(a)" @change="toggle(a)"> {{ ALLERGEN_NAMES[a] }}
+          </label>
+        </fieldset>
+        <fieldset class="allergens">
+          <legend>{{ $say('ownLabel.tells') }}</legend>
+          <label v-for="t in LABEL_TELLS" :key="t">
+            <input type="checkbox" :checked="label.tells.includes(t)" @change="tell(t)"> {{ TELL_NAMES[t] }}
           </label>
         </fieldset>
         <p class="soft small">{{ $say('ownLabel.supposed') }}</p>

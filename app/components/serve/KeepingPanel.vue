@@ -50,6 +50,7 @@ const s = computed(() => props.assessment.serve)
         @done="ws.endGesture()"
       />
     </div>
+    <PackUp :doc="doc" />
     <CautionList
       :findings="
         assessment.findings.filter(f =>

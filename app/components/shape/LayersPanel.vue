@@ -4,8 +4,9 @@ import type { Bench } from '#core/formula/bench'
 import {
   BUILT, type Component, type ComponentRole, isComputed, PART_KINDS, type PartKind, type School, SCHOOLS,
 } from '#core/formula/document'
+import { labelOf } from '#core/base/ingredients/label'
 import {
-  movedLevel, POURED_ROLES, withComponent, withLaid, withoutComponent, withThickness, withWeight,
+  movedLevel, POURED_ROLES, withComponent, withLaid, withoutComponent, withReady, withThickness, withWeight,
 } from '#core/formula/layers'
 import { partFacts } from '#core/formula/parts'
 import { schoolOf } from '#core/formula/schools'
@@ -17,8 +18,9 @@ import { FAMILY_NAMES, SCHOOL_NAMES } from '~/words/names'
 const props = defineProps<{ doc: Bench }>()
 const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
+const fmt = useFormat()
 const more = reactive<{ role: ComponentRole, school: School }>({ role: 'cream', school: 'setCream' })
-const LAID_IN = PART_KINDS.filter(k => partFacts(k).role === 'level')
+const LAID_IN = PART_KINDS.filter(k => partFacts(k).role === 'level' && k !== 'readyFilling')
 const laidIn = ref<PartKind>('spongeLayer')
 const newId = () => crypto.randomUUID()
 const fills = computed(() => ws.planned!.formula.assembly.layers.filter(l => l.form === 'fill'))
@@ -48,6 +50,11 @@ async function add() {
 }
 const layIn = () =>
   put(withLaid(ws.planned!, kitchen.core!, laidIn.value, PART_NAMES[laidIn.value].name, newId).planned)
+/* Fillings in packs, in the kitchen's stock. */
+const packs = computed(() => (kitchen.core?.lots ?? []).filter(l => labelOf(l.ingredientId)?.set != null))
+const packId = ref('')
+const pack = computed(() => packs.value.find(l => l.id === packId.value) ?? packs.value[0])
+const layPack = () => put(withReady(ws.planned!, kitchen.core!, pack.value!, newId).planned)
 const thicker = (id: string, m: number) => put(withThickness(ws.planned!, kitchen.core!, id, m), `thick-${id}`)
 const heavier = (id: string, g: number) => put(withWeight(ws.planned!, kitchen.core!, id, g), `weight-${id}`)
 /** From thickness to weight, as it is now; from weight to the kind's usual thickness. */
@@ -141,6 +148,20 @@ const rename = (id: string, name: string) =>
         </select>
       </div>
       <UButton :label="$say('plate.addIt')" data-lay-in @click="layIn" />
+      <template v-if="pack">
+        <div>
+          <label class="field-label" for="from-packs">{{ $say('plate.fromPacks') }}</label>
+          <select
+            id="from-packs" class="native" :value="pack.id"
+            @change="packId = ($event.target as HTMLSelectElement).value"
+          >
+            <option v-for="l in packs" :key="l.id" :value="l.id">
+              {{ l.massG ? `${l.name}, ${fmt.grams(l.massG)}` : l.name }}
+            </option>
+          </select>
+        </div>
+        <UButton :label="$say('plate.addPack')" data-lay-pack @click="layPack" />
+      </template>
       <div>
         <label class="field-label" for="built-as">{{ $say('plate.builtAs') }}</label>
         <select id="built-as" class="native" :value="ws.planned!.formula.assembly.built ?? 'level'" @change="setBuilt">

@@ -4,10 +4,11 @@ import { addMinutes, differenceInCalendarDays, format, parseISO } from 'date-fns
 import { benchOf, type Planned } from '#core/formula/bench'
 import type { School } from '#core/formula/document'
 import { wishIn } from '#core/formats/wish'
-import { type CanMake, usesUp, type Wish } from '#core/schedule/canMake'
+import type { CanMake } from '#core/schedule/canMake'
+import { goodLots, sorted, withLots } from '#core/schedule/stocked'
 import { DIET_NAMES, refusalWords } from '~/words/canMake'
 import { SCHOOL_NAMES } from '~/words/names'
-import { KIND_NAMES } from '~/words/today'
+import { KIND_NAMES, longWords } from '~/words/today'
 import { say } from '~/words/say'
 import type { FormulaList, FormulaRecord } from '../../../shared/schemas/wire'
 
@@ -22,27 +23,19 @@ const fmt = useFormat()
 const kitchen = useKitchenStore()
 const solver = useSolver()
 const text = useKeptByTab('lumbik:can-make', '')
-const withLots = ref(true)
+const isWithLots = ref(true)
 const begunAt = ref(new Date())
 const clock = () => format(begunAt.value, 'HH:mm')
-/* Lots that were weighed and have not gone by their date. */
-const lots = computed(() => (kitchen.core?.lots ?? []).flatMap((l) => {
-  const days = l.useBy === null ? null : differenceInCalendarDays(parseISO(l.useBy), begunAt.value)
-  const { ingredientId, massG, name } = l
-  return (massG ?? 0) > 0 && (days ?? 0) >= 0 ? [{ ingredientId, massG: massG!, days, name }] : []
-}))
-const wish = computed<Wish>(() => {
+const today = () => format(begunAt.value, 'yyyy-MM-dd')
+const lots = computed(() => goodLots(kitchen.core?.lots ?? [], today()))
+const stock = computed(() => {
   const house = kitchen.core ? { ...kitchen.core, cups: null } : {}
-  const said = wishIn(text.value, clock(), house)
-  if (!withLots.value) return said
-  const have = new Map(said.have.map(h => [h.ingredientId, h.massG]))
-  for (const l of lots.value) have.set(l.ingredientId, (have.get(l.ingredientId) ?? 0) + l.massG)
-  return { ...said, have: Array.from(have, ([ingredientId, massG]) => ({ ingredientId, massG })) }
+  return withLots(wishIn(text.value, clock(), house), isWithLots.value ? lots.value : [], today())
 })
-const due = computed(() =>
-  new Map(lots.value.flatMap(l => (l.days === null ? [] : [[l.ingredientId, l.days] as const]))))
+const wish = computed(() => stock.value.wish)
 const readAs = computed(() => [
-  ...wish.value.have.map(h => `${fmt.name(h.ingredientId)} ${fmt.grams(h.massG)}`),
+  ...wish.value.have.map(h => `${fmt.name(h.ingredientId)} ${fmt.grams(h.massG)}${
+    h.thaw ? ` (${say('canMake.frozen', { g: fmt.grams(h.massG - h.thaw.fromG) })})` : ''}`),
   ...wish.value.without.map(w => (w.until === null
     ? say('canMake.noSuch', { what: KIND_NAMES[w.kind] })
     : say('canMake.notBefore', { what: KIND_NAMES[w.kind], at: w.until }))),
@@ -54,9 +47,9 @@ const answered = shallowRef<Found[] | null>(null)
 const failed = ref(false)
 const more = ref(0)
 const state = ref<'idle' | 'fetching' | 'working'>('idle')
-const fits = computed(() => (answered.value ?? []).filter(f => f.can.refusals.length === 0)
-  .sort((a, b) => usesUp(b.can, wish.value.have, due.value) - usesUp(a.can, wish.value.have, due.value)))
-const others = computed(() => (answered.value ?? []).filter(f => f.can.refusals.length > 0))
+const found = computed(() => sorted(answered.value ?? [], wish.value, stock.value.due))
+const fits = computed(() => found.value.fits)
+const others = computed(() => found.value.others)
 let asked = 0
 
 /** The shelf's formulas, as many as are looked through; how many more there are. */
@@ -116,13 +109,13 @@ const toPlan = useToPlan()
 async function plan(f: Found) {
   const iso = (d: Date) => format(d, 'yyyy-MM-dd')
   const now = begunAt.value
-  const today = iso(now)
-  const at = wish.value.serveAt === null ? ready(f.can) : parseISO(`${today}T${wish.value.serveAt}`)
+  const on = iso(now)
+  const at = wish.value.serveAt === null ? ready(f.can) : parseISO(`${on}T${wish.value.serveAt}`)
   const served = at < now ? addMinutes(at, 24 * 60) : at
   toPlan.value = {
     date: iso(served), formulaId: f.id, name: f.name, count: f.can.portions, serveAt: format(served, 'HH:mm'),
     earliest: format(now, 'yyyy-MM-dd\'T\'HH:mm'),
-    without: wish.value.without.map(w => ({ kind: w.kind, freeFrom: w.until && `${today}T${w.until}` })),
+    without: wish.value.without.map(w => ({ kind: w.kind, freeFrom: w.until && `${on}T${w.until}` })),
   }
   await navigateTo(`/today?date=${iso(served)}`)
 }
@@ -138,7 +131,7 @@ async function plan(f: Found) {
       <UButton type="submit" :label="$say('canMake.look')" :disabled="state !== 'idle'" />
     </form>
     <label v-if="lots.length" class="check">
-      <input v-model="withLots" type="checkbox"> {{ $say('canMake.lots', { names: lots.map(l => l.name).join(', ') }) }}
+      <input v-model="isWithLots" type="checkbox"> {{ $say('canMake.lots', { names: lots.map(l => l.name).join(', ') }) }}
     </label>
     <p v-if="readAs.length" class="read" data-read-as>{{ $say('canMake.readAs', { list: readAs.join('; ') }) }}</p>
     <p v-if="wish.unread.length" class="wrong" role="alert">{{ $say('canMake.unread', { list: wish.unread.join(', ') }) }}</p>
@@ -161,6 +154,7 @@ async function plan(f: Found) {
                 ? $say('canMake.readyAt', { at: format(ready(f.can), 'HH:mm') })
                 : $say('canMake.readyOn', { day: fmt.day(format(ready(f.can), 'yyyy-MM-dd')), at: format(ready(f.can), 'HH:mm') })
             }}
+            <span v-if="f.can.thawMin > 0">{{ $say('canMake.thaws', { takes: longWords(f.can.thawMin) }) }}</span>
             <b v-if="f.can.school !== f.school">{{ $say('canMake.otherWay', { way: SCHOOL_NAMES[f.can.school].name }) }}</b>
           </p>
           <p class="soft small num">

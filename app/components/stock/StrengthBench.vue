@@ -4,6 +4,9 @@ import { InputError } from '#core/base/errors'
 import { fillingOf, type Bench } from '#core/formula/bench'
 import { lotStrength, type Lot } from '#core/kitchen/kitchen'
 import { hasTrait, findIngredient } from '#core/base/ingredients/ingredients'
+import { labelOf } from '#core/base/ingredients/label'
+import type { Ingredient } from '#core/base/ingredients/types'
+import { thawPackS } from '#core/plan/thaw'
 import { carriesFat, figuresOf, LOT_METHODS, toStrength, type LotMethod } from '#core/kitchen/strength'
 import { TABLE_UI, unseen } from '~/composables/tableStyle'
 import { METHOD_WORDS } from '~/words/stock'
@@ -19,11 +22,12 @@ const toast = useToast()
 const lots = computed(() => kitchen.record?.lots ?? [])
 const lines = computed(() => fillingOf(props.doc).lines)
 const { options: all } = useIngredients()
-/** What can be a lot: juices, purées, wines, creams; the formula's own first. */
+/** What can be a lot: juices, purées, wines, creams, whites, fillings in packs; the formula's own first. */
 const options = computed(() => {
   const here = new Set(lines.value.map(l => l.ingredientId))
   const rows = all.value.flatMap(o => findIngredient(o.id) ?? [])
-  return rows.filter(i => (i.group === 'juice' && i.acid) || carriesFat(i)).sort(
+  const isStock = (i: Ingredient) => hasTrait(i.id, 'white') || labelOf(i.id)?.set != null
+  return rows.filter(i => (i.group === 'juice' && i.acid) || carriesFat(i) || isStock(i)).sort(
     (a, b) => Number(here.has(b.id)) - Number(here.has(a.id)),
   )
 })
@@ -58,6 +62,8 @@ function startOf(kind: LotMethod['kind']): LotMethod {
       }
     case 'blend':
       return { kind, parts: [] }
+    case 'packed':
+      return { kind, packG: 250, frozen: true }
     case 'entered':
       return { kind }
   }
@@ -75,6 +81,9 @@ function editLot(lot: LotRecord) {
   card.value = toPlain(lot)
 }
 const row = computed(() => card.value ? findIngredient(card.value.ingredientId) ?? null : null)
+/** Ways its strength is found; what is no juice is entered, or put up in packs. */
+const methods = computed(() => LOT_METHODS.filter(m =>
+  (isJuice.value ? m !== 'blend' || card.value!.method.kind === 'blend' : m === 'entered' || m === 'packed')))
 const isJuice = computed(() => !!row.value?.acid && row.value.group === 'juice')
 const begin = () => {
   card.value = blank(
@@ -163,6 +172,12 @@ async function remove(lot: Lot) {
     })
   else toast.add({ title: say('strengthBench.wasNotPutAwayTheServer', { name: lot.name }), color: 'error' })
 }
+/** "6 packs of 250 g, frozen: thaw 5 h in the fridge" */
+function packWords({ ingredientId, massG }: Lot, { packG, frozen }: LotMethod & { kind: 'packed' }): string {
+  const packs = say('strengthBench.packs', { n: fmt.fixed((massG ?? packG) / packG, 1).replace('.0', ''), each: fmt.grams(packG) })
+  return frozen
+    ? say('strengthBench.packsFrozen', { packs, time: fmt.duration(thawPackS(ingredientId, packG).fridge) }) : packs
+}
 const figureWords = (l: Lot) =>
   [
     l.acidPercent !== null &&
@@ -171,6 +186,7 @@ const figureWords = (l: Lot) =>
     l.brix !== null && `${fmt.fixed(l.brix, 1)} °Bx`,
     l.fatPercent !== null && `${fmt.fixed(l.fatPercent, 1)} % fat`,
     l.massG !== null && fmt.grams(l.massG),
+    l.method.kind === 'packed' && packWords(l, l.method),
   ]
     .filter(Boolean)
     .join(', ') || say('strengthBench.nothingMeasured')
@@ -260,10 +276,10 @@ function blended() {
           >
         </div>
       </div>
-      <template v-if="isJuice">
+      <template v-if="isJuice || card.method.kind === 'packed' || hasTrait(card.ingredientId, 'white')">
         <div class="choices" role="group" :aria-label="$say('strengthBench.howItsStrengthIsFound')">
           <button
-            v-for="m in LOT_METHODS.filter(m => m !== 'blend' || card!.method.kind === 'blend')" :key="m" type="button"
+            v-for="m in methods" :key="m" type="button"
             :aria-pressed="card.method.kind === m" @click="edit({ method: startOf(m) })"
           >
             {{ METHOD_WORDS[m].name }}
@@ -340,7 +356,28 @@ function blended() {
           <p v-else-if="card.method.kind === 'blend'" class="wide">
             {{ card.method.parts.map(p => `${fmt.grams(p.massG)} ${p.name}`).join(' + ') }}
           </p>
-          <template v-else>
+          <template v-else-if="card.method.kind === 'packed'">
+            <QuantityField
+              field="method.packG" kind="mass" show-label :label="$say('packUp.each')" :step="10"
+              :model-value="card.method.packG" @update:model-value="v => editMethod({ packG: v })"
+            />
+            <div>
+              <label class="field-label" for="lot-kept">{{ $say('packUp.kept') }}</label>
+              <select
+                id="lot-kept" class="native" :value="card.method.frozen ? 'frozen' : 'cold'"
+                @change="editMethod({ frozen: ($event.target as HTMLSelectElement).value === 'frozen' })"
+              >
+                <option value="cold">{{ $say('packUp.cold') }}</option>
+                <option value="frozen">{{ $say('packUp.frozen') }}</option>
+              </select>
+            </div>
+            <QuantityField
+              v-if="isJuice" kind="percent" :unit-text="$say('strengthBench.acid')" show-label
+              :label="$say('strengthBench.acidAsCitric')" :model-value="card.acidPercent ?? row.acid!.typical"
+              :min="0.05" :max="15" @update:model-value="v => edit({ acidPercent: v })"
+            />
+          </template>
+          <template v-else-if="isJuice">
             <QuantityField
               kind="percent" :unit-text="$say('strengthBench.acid')" show-label
               :label="$say('strengthBench.acidAsCitric')" :model-value="card.acidPercent ?? row.acid!.typical"
@@ -374,7 +411,7 @@ function blended() {
         </p>
       </template>
       <QuantityField
-        v-else field="lot.fatPercent" kind="percent" :unit-text="$say('strengthBench.fat')" show-label
+        v-else-if="carriesFat(row)" field="lot.fatPercent" kind="percent" :unit-text="$say('strengthBench.fat')" show-label
         :label="$say('strengthBench.fatFromTheLabel')" class="fat"
         :model-value="card.fatPercent ?? row.per100g.fat ?? 0" @update:model-value="v => edit({ fatPercent: v })"
       />

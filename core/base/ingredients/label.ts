@@ -6,7 +6,7 @@
 import { FIELDS, type FieldPath } from '../fields'
 import { InputError, within } from '../errors'
 import {
-  ALLERGENS, type Allergen, type CompositionKey, type Ingredient, type IngredientGroup,
+  ALLERGENS, type Allergen, type CompositionKey, type Ingredient, type IngredientGroup, type Trait,
 } from './types'
 
 export const LABEL_KINDS = [
@@ -17,20 +17,27 @@ export type LabelKind = (typeof LABEL_KINDS)[number]
 
 /** Figures a label may give, per 100 g, in the order its id has them. */
 export const LABEL_FIGURES = [
-  'fat', 'carbs', 'sugars', 'fibre', 'protein', 'salt', 'acid', 'pH', 'alcohol', 'density', 'pack',
+  'fat', 'carbs', 'sugars', 'fibre', 'protein', 'salt', 'acid', 'pH', 'alcohol', 'density', 'pack', 'set',
 ] as const
 export type LabelFigure = (typeof LABEL_FIGURES)[number]
 const ALWAYS: readonly LabelFigure[] = ['fat', 'carbs', 'sugars', 'fibre', 'protein', 'salt']
 
 /**
  * What a label says: g per 100 g; acid in % of its mass (as citric, of milk as lactic); alcohol in % of its volume;
- * density in g/ml; the pack in g. What is null is not known.
+ * density in g/ml; the pack in g; `set`, where it is a filling ready to use: its yield stress from the cold, stirred
+ * smooth, Pa. What is null is not known.
  */
 export interface Label extends Record<LabelFigure, number | null> {
   name: string
   kind: LabelKind
   allergens: readonly Allergen[]
+  /** What else a guest must be told of. */
+  tells: readonly LabelTell[]
 }
+/** Gelatine that has set in it already; citrus that changes how medicines work. */
+export const LABEL_TELLS = ['gelatine', 'medicines'] as const
+export type LabelTell = (typeof LABEL_TELLS)[number]
+const TRAIT_OF: Readonly<Record<LabelTell, Trait>> = { gelatine: 'holdsGelatin', medicines: 'medicines' }
 
 export const OWN_PREFIX = 'own:'
 /** Longest name and id: what a database column and a document take. */
@@ -71,7 +78,10 @@ function checked(label: Label): Label {
   if (label.sugars! > label.carbs! + OVER_G) throw new InputError('tooLarge', pathOf('sugars'), { max: label.carbs! })
   const over = 100 - waterOf(label)
   if (over > 100 + OVER_G) throw new InputError('tooLarge', pathOf('carbs'), { max: round(label.carbs! - (over - 100)) })
-  return { ...label, name, allergens: ALLERGENS.filter(a => label.allergens.includes(a)) }
+  return {
+    ...label, name, allergens: ALLERGENS.filter(a => label.allergens.includes(a)),
+    tells: LABEL_TELLS.filter(t => label.tells.includes(t)),
+  }
 }
 const round = (v: number) => Math.round(v * 100) / 100
 const ethanolOf = (l: Label) => l.alcohol === null ? 0 : (l.alcohol * ETHANOL_G_PER_ML) / (l.density ?? 1)
@@ -87,7 +97,8 @@ export function ownId(label: Label): string {
   const l = checked(label)
   const figures = LABEL_FIGURES.filter(k => l[k] !== null).map(k => `${k}=${round(l[k]!)}`)
   const allergens = l.allergens.length ? [`allergens=${l.allergens.join('+')}`] : []
-  const id = OWN_PREFIX + [l.name, l.kind, ...figures, ...allergens].join(';')
+  const tells = l.tells.length ? [`tells=${l.tells.join('+')}`] : []
+  const id = OWN_PREFIX + [l.name, l.kind, ...figures, ...allergens, ...tells].join(';')
   if (id.length > OWN_ID_MOST) throw new InputError('tooLarge', 'label.name', { max: OWN_NAME_MOST })
   return id
 }
@@ -95,7 +106,7 @@ export function ownId(label: Label): string {
 /** A label of which nothing is known yet. @example EMPTY_LABEL.fat // 0 */
 export const EMPTY_LABEL: Label = {
   name: '', kind: 'other', fat: 0, carbs: 0, sugars: 0, fibre: 0, protein: 0, salt: 0, acid: null, pH: null,
-  alcohol: null, density: null, pack: null, allergens: [],
+  alcohol: null, density: null, pack: null, set: null, allergens: [], tells: [],
 }
 
 /**
@@ -106,10 +117,11 @@ export function labelOf(id: string): Label | null {
   if (!id.startsWith(OWN_PREFIX) || id.length > OWN_ID_MOST) return null
   const [name = '', kind, ...rest] = id.slice(OWN_PREFIX.length).split(';')
   const said = Object.fromEntries(rest.map(x => x.split('=', 2) as [string, string]))
-  const { allergens = '', ...figures } = said
+  const { allergens = '', tells = '', ...figures } = said
   const label: Label = {
     ...EMPTY_LABEL, name, kind: kind as LabelKind,
     allergens: allergens.split('+').filter((a): a is Allergen => (ALLERGENS as readonly string[]).includes(a)),
+    tells: tells.split('+').filter((t): t is LabelTell => (LABEL_TELLS as readonly string[]).includes(t)),
   }
   for (const k of LABEL_FIGURES) if (k in figures) label[k] = Number(figures[k])
   try {
@@ -161,6 +173,7 @@ export function ownRow(id: string): Ingredient | undefined {
     ['juice', 'sugar', 'dairy', 'butter'].includes(l.kind) ? [l.kind] : l.kind === 'plant' ? ['dairy'] : undefined
   return {
     id, group: l.kind, aliases: [l.name.toLowerCase()], per100g: composition(l),
+    ...(l.tells.length ? { traits: l.tells.map(t => TRAIT_OF[t]) } : {}),
     ...(standsFor ? { standsFor } : {}),
     ...(acid ? { acid: { kind: isMilk ? 'lactic' : 'citric', low: acid[0], typical: acid[1], high: acid[2] } } : {}),
     pHNative: l.pH ?? SUPPOSED[l.kind].pH, potassiumMg: 0, ethanol: ethanolOf(l),

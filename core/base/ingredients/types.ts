@@ -14,7 +14,10 @@ export interface Measured {
 
 /** Where a line's strength comes from. A lot is referenced by id, with a snapshot so the document stands alone. */
 export type Strength =
-  { kind: 'typical' } | ({ kind: 'measured' } & Measured) | ({ kind: 'lot', lotId: string, name: string } & Measured)
+  | { kind: 'typical' }
+  | ({ kind: 'measured' } & Measured)
+  /** `frozenG`: it lies in the freezer, in packs of so much, g. */
+  | ({ kind: 'lot', lotId: string, name: string, frozenG?: number } & Measured)
 export const COMPOSITION_KEYS = [
   'water',
   'sucrose',
@@ -65,7 +68,7 @@ export type Allergen = (typeof ALLERGENS)[number]
 export const TRAITS = [
   'gelatin', 'agar', 'starch', 'wheat', 'white', 'foams', 'yolk', 'wholeEgg', 'fromShell', 'condensedMilk', 'whips', 'sweetCream',
   'neverBoiled', 'cultured', 'drinkingMilk', 'dried', 'wine', 'plainSugar', 'bitterPeel', 'lightSkin', 'medicines', 'brixTellsAcid', 'salt',
-  'protease', 'scent',
+  'protease', 'scent', 'holdsGelatin',
 ] as const
 export type Trait = (typeof TRAITS)[number]
 

@@ -1,6 +1,9 @@
 /** Egg that is not cooked: a stop from the shell and for guests at risk, a word of care for pasteurised egg. */
 import { describe, expect, it } from 'vitest'
+import { findIngredient } from '../../base/ingredients/ingredients'
+import { EMPTY_LABEL, ownId } from '../../base/ingredients/label'
 import type { Bench } from '../../formula/bench'
+import { line } from '../../formula/create'
 import { plainMake, withPart } from '../../formula/parts'
 import type { School } from '../../formula/document'
 import { counter, type Grams, kitchen, make } from '../../../tests/support/core'
@@ -44,5 +47,28 @@ describe('egg that is not cooked', () => {
       return severity(d, 'rawTopping')
     }
     expect([pie(), pie(guests)]).toEqual(['look', 'stop'])
+  })
+})
+
+describe('what is laid in is told too', () => {
+  const dessert = (lines: Record<string, number>) => {
+    const d = make('yolkBath')
+    const own = Object.entries(lines).map(([ingredientId, massG], i) => line(`l${i}`, ingredientId, massG))
+    return { ...d, components: [...d.components, { id: 'x', role: 'sauce' as const, name: '', lines: own, steps: [] }] }
+  }
+  const codes = (lines: Record<string, number>) => assess(dessert(lines), kitchen).findings.map(f => f.code)
+  it('gelatine, grapefruit and spirit of a sauce, as of a filling; none of them otherwise', () => {
+    const TOLD = ['animalGelatin', 'medicines', 'alcohol']
+    expect(codes({ raspberry: 100, sugar: 20 }).filter(c => TOLD.includes(c))).toEqual([])
+    expect(codes({ raspberry: 100, gelatin: 2 })).toContain('animalGelatin')
+    expect(codes({ grapefruit: 100, sugar: 20 })).toContain('medicines')
+    expect(codes({ spirit: 100, sugar: 20 })).toContain('alcohol')
+    const pack = ownId({ ...EMPTY_LABEL, name: 'Pack', sugars: 20, carbs: 20, set: 80, tells: ['gelatine', 'medicines'] })
+    expect(codes({ [pack]: 100 })).toEqual(expect.arrayContaining(['animalGelatin', 'medicines']))
+  })
+  it('alcohol over half a percent of the part, just under and just over', () => {
+    const ethanol = findIngredient('spirit')!.ethanol!
+    const share = (percent: number) => codes({ spirit: percent, water: ethanol - percent }).includes('alcohol')
+    expect([share(0.49), share(0.51)]).toEqual([false, true])
   })
 })

@@ -1,9 +1,10 @@
 /** Judging the serving: allergens, keeping, raw toppings, and the set itself. */
-import { hasTrait, is } from '../../base/ingredients/ingredients'
+import { findIngredient, hasTrait, is } from '../../base/ingredients/ingredients'
+import type { Trait } from '../../base/ingredients/types'
 import { allergensIn } from '../../formula/allergens'
 import { fillingOf, type Bench } from '../../formula/bench'
 import { meringueSugar } from '../../formula/meringue'
-import { type Component, placeOf } from '../../formula/document'
+import { type Component, isComputed, placeOf } from '../../formula/document'
 import { familyOf } from '../../formula/families'
 import { meringueHeat } from '../../formula/parts'
 import { lnTauSigma } from '../../physics/set/firmness'
@@ -11,7 +12,7 @@ import { CODES, useByDate } from '../../physics/safety/keeping'
 import type { VerdictCode } from '../assessment'
 import { type Facts, type Find, holds } from './facts'
 import { FELT } from '../../physics/matter/dissolving'
-import { BEADS, EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, FROZEN_C } from './limits'
+import { ALCOHOL_LIMIT, ALCOHOL_TOLD, BEADS, EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, FROZEN_C } from './limits'
 import { isOnEdge, type SetFigures, setRisks, setVerdict } from './verdict'
 
 /** @returns the use-by date (null where none can be given) and the days it keeps */
@@ -27,8 +28,11 @@ export function judgeServing(
     find('counterTooLong', 'stop', 'serve', 'use.tableTimeS', { hours: code.counterS / 3600 })
   find('allergens', 'info', 'serve', path, { list: allergensIn(doc).join(',') })
   judgeToppings(doc, kitchen.roomTempC, find)
-  if (body.gelatinC > 0) find('animalGelatin', 'info', 'serve', path)
-  if (holds(whole, r => is(r, 'medicines'))) find('medicines', 'info', 'serve', path)
+  const laidIn = doc.components.filter(c => !isComputed(c)).flatMap(c => c.lines.filter(l => l.massG > 0))
+  const brings = (trait: Trait) => holds(whole, r => is(r, trait)) || laidIn.some(l => hasTrait(l.ingredientId, trait))
+  if (body.gelatinC > 0 || brings('gelatin') || brings('holdsGelatin')) find('animalGelatin', 'info', 'serve', path)
+  if (brings('medicines')) find('medicines', 'info', 'serve', path)
+  judgeSpirits(doc, find)
   // What only air or raw white holds is eaten the same day.
   const rawFoam = body.making.air > FOAM_HOLDS && body.gelatinC <= 0
   if (rawFoam) find('holdsHours', 'look', 'serve', 'chill')
@@ -54,6 +58,17 @@ export function judgeServing(
   const limiting = lots.find(l => l.useBy === useBy)
   if (limiting) find('lotDate', 'info', 'serve', 'serve.startAt', { lot: limiting.name })
   return { useBy, storageDays: limits.days }
+}
+
+/** Alcohol of what is laid in or on, which nothing cooks away. */
+function judgeSpirits({ components }: Bench, find: Find): void {
+  for (const [i, c] of components.entries()) {
+    if (isComputed(c)) continue
+    const grams = c.lines.reduce((s, l) => s + l.massG, 0)
+    const ethanolG = c.lines.reduce((s, l) => s + (l.massG * (findIngredient(l.ingredientId)?.ethanol ?? 0)) / 100, 0)
+    const percent = grams > 0 ? (100 * ethanolG) / grams : 0
+    if (percent > ALCOHOL_TOLD) find('alcohol', 'info', 'serve', `components.${i}.lines`, { percent, limit: ALCOHOL_LIMIT })
+  }
 }
 
 export function judgeSet(
