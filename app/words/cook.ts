@@ -83,7 +83,9 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
   zestSugar: () => [say('cook.rubTheZestIntoTheSugar'), '', ''],
   bloom: ({ fmt, p, took }) => [say('cook.swellTheGelatineInColdWater'), say('cook.ofWaterSqueezeLeavesOut', { waterG: fmt.grams(p.waterG) }), took],
   slurry: () => [say('cook.stirTheStarchSmoothWithA'), '', ''],
-  mixCold: () => [say('cook.whiskTogetherCold'), say('cook.withoutBeatingInAir'), ''],
+  mixCold: ({ s, took }) => (s.timeS === null
+    ? [say('cook.whiskTogetherCold'), say('cook.withoutBeatingInAir'), '']
+    : [say('cook.whiskInAir'), say('cook.whiskInAirHow'), took]),
   meltFirst: ({ to }) => [say('cook.meltTogetherFirst'), say('cook.lowHeat'), to],
   temperEggs: () => [say('cook.temperTheEggsIn'), say('cook.whiskALadleOfTheWarm'), ''],
   heatBath: ({ about }) => [say('cook.overSimmeringWaterStir'), say('cook.theBowlMustNotTouchThe'), about],

@@ -83,6 +83,7 @@ export const FIELDS = {
   'set.whippedFat': field('', 0, 0.6, 0.05, 2),
   'set.starch.peakTempC': tempC(0, 120),
   'set.starch.minutes': field('min', 0, 600),
+  'set.whisked.seconds': seconds(3600, 30),
   'set.bloom': field('g Bloom', 30, 350, 10, 0),
   'chill.*.timeS': seconds(14 * DAY_S, 300),
   'chill.*.opensPerHour': field('', 0, 120, 1, 0),

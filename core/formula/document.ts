@@ -319,6 +319,8 @@ export interface SetPlan {
   bloom: number
   /** Set, then blended. */
   fluidGel: boolean
+  /** Egg and condensed milk whisked until they hold air, so long before the pour; without beating where absent. */
+  whisked?: { seconds: number, byHand: boolean }
 }
 
 export interface ChillLeg {

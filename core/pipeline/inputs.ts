@@ -119,4 +119,5 @@ function checkSet({ set }: Bench): void {
     checkField('set.starch.minutes', starch.minutes)
   }
   checkField('set.bloom', set.bloom)
+  if (set.whisked) checkField('set.whisked.seconds', set.whisked.seconds)
 }

@@ -12,6 +12,7 @@ import { acidDoseMin, amylaseActs, amylaseAlive, milkHeatOf, peakOf } from '../p
 import type { MixPart } from '../physics/matter/mix'
 import type { Making, StarchHeat } from '../physics/set/firmness'
 import { minuteTempC } from '../physics/set/starch'
+import { airWhisked } from '../physics/set/whisked'
 import type { Mixed } from './mixed'
 
 const grams = (parts: readonly MixPart[], key: CompositionKey) =>
@@ -69,6 +70,8 @@ export function makingOf(
   const whipped = plan.additions.filter(a => a.overrun > 0)
   const kept = (x: MixPart) => (beats(x) ? p.milk.keptWhites : p.milk.keptCream)
   const airMl = whipped.reduce((s, a) => s + a.overrun * a.parts.reduce((v, x) => v + x.massG * kept(x), 0), 0)
+  const whisked = whiskedIn(doc, cooked)
+  const whiskedMl = (whisked / (1 - whisked)) * massG
   const whippedFatG = whipped.reduce(
     (s, a) =>
       s +
@@ -86,7 +89,8 @@ export function makingOf(
       given(set.milkHeat) ?? milkHeatOf(paths.heated, p.milk),
       given(set.milkHeat) !== null,
     ),
-    air: given(set.air) ?? airMl / (airMl + massG),
+    air: given(set.air) ?? (airMl + whiskedMl) / (airMl + whiskedMl + massG),
+    whisked: given(set.air) === null ? whisked : 0,
     whippedFat: given(set.whippedFat) ?? whippedFatG / massG,
     whiteFoam: given(set.whiteFoam) ?? whipped.some(a => hasWhites(a.parts)),
     starch: starchOf(doc, sharesOf('starch'), p),
@@ -96,6 +100,19 @@ export function makingOf(
     bloom: set.bloom,
     fluidGel: set.fluidGel,
   }
+}
+
+/** Less condensed milk than this is no filling that its acid holds. */
+const CONDENSED_SHARE = 0.2
+/**
+ * Air whisked into what is mixed before the heat, volume fraction.
+ * @example whiskedIn(doc, []) // 0
+ */
+export function whiskedIn({ set }: Bench, mixedFirst: readonly MixPart[]): number {
+  const massG = mixedFirst.reduce((s, x) => s + x.massG, 0)
+  const condensedG = mixedFirst.reduce((s, x) => s + (is(x.row, 'condensedMilk') ? x.massG : 0), 0)
+  if (!set.whisked || !(condensedG > CONDENSED_SHARE * massG)) return 0
+  return airWhisked(mixedFirst, set.whisked.seconds, set.whisked.byHand)
 }
 
 interface Share {

@@ -136,7 +136,8 @@ function usesOf(s: WrittenStep, hands: Hands, heat: Bench['heat']): Use[] {
  */
 export function labourOf(s: WrittenStep, plan: Pick<Bench, 'heat'>): Labour {
   const hands = isPart(s) ? (PART_HANDS[s.code.slice('part:'.length) as PartStep] ?? { all: true }) : HANDS[s.code]
-  const byHandS = s.code === 'whip' && s.params?.byHand ? s.params.toS : 0
+  const whiskS = s.code === 'mixCold' ? s.timeS ?? 0 : 0
+  const byHandS = s.code === 'whip' && s.params?.byHand ? s.params.toS : whiskS
   const needed = Math.max(byHandS, hands.s ?? 0) + (hands.eachS ?? 0) * piecesOf(s)
   // Nobody is needed longer at a step than it lasts; serving lasts as long as it takes.
   const lastsS = s.code === 'serve' ? null : s.timeS

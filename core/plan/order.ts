@@ -241,9 +241,11 @@ function cook(b: Sheet): void {
 function mixCold(b: Sheet): void {
   const lines = b.take(b.rest())
   b.clock = -PREPARE_S
+  const whiskS = b.a.set.making.whisked > 0 ? b.doc.set.whisked!.seconds : null
   if (lines.length)
     b.push('mixCold', {
       lines,
+      timeS: whiskS,
       cue: (b.a.balance.dissolving?.before ?? 0) > FELT ? 'sugarGone' : null,
       reasons: b.egg ? ['noDryYolk'] : [],
       findings: b.doc.heat.method === 'none' ? b.heatFindings : [],

@@ -137,7 +137,7 @@ describe('what is baked slowly, and what is laid in', () => {
     expect(worked('chouxShell').map(s => s.code)).toEqual(['part:cookPaste', 'part:eggsIn', 'part:pipe', 'part:bakePuffs'])
     expect(worked('chouxShell').at(-1)!.cue).toBe('golden')
   })
-  it.each(PART_KINDS.filter(k => PART_FACTS[k].role === 'level'))('%s: known ingredients, and its grams on its first step', (kind) => {
+  it.each(PART_KINDS.filter(k => PART_FACTS[k].role === 'level' && k !== 'readyFilling'))('%s: known ingredients, and its grams on its first step', (kind) => {
     const steps = worked(kind)
     expect(steps[0]!.lines.reduce((s, l) => s + l.massG, 0)).toBeCloseTo(500, 0)
     expect(steps.slice(1).every(s => s.lines.length === 0)).toBe(true)

@@ -152,7 +152,7 @@ export function cameOf(day: Day, hands: Hands | null = null): { truth: SetTruth,
   const { b, plan, whole, pH, truths, log } = day
   const joined = heatAndJoin(day, hands)
   if (!joined) return null
-  const air = given(b.set.air) ?? airOf(plan)
+  const air = given(b.set.air) ?? airOf(b, plan)
   const cold = fillAndCool(day, joined, air, hands)
   if (!cold) return null
   const { poured, hot, law, baked, cooled, driedG } = cold

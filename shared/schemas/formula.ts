@@ -277,6 +277,7 @@ const process = yup
         amylase: processValue(flag()),
         bloom: number(),
         fluidGel: flag(),
+        whisked: exactly({ seconds: ifThere('set.whisked.seconds').required(), byHand: flag() }).optional().default(undefined),
       })
       .noUnknown()
       .strict()

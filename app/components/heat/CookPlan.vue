@@ -122,6 +122,7 @@ const main = computed(() =>
         />
         <OvenFields v-if="method === 'oven'" :doc="doc" :assessment="assessment" />
         <PanFields v-else-if="heats" :doc="doc" />
+        <WhiskFields v-if="doc.family === 'condensedPie'" :doc="doc" :assessment="assessment" />
       </div>
     </div>
     <p v-if="main" class="look">

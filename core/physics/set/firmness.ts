@@ -102,8 +102,9 @@ export interface Making {
   stirred: boolean
   /** Heat treatment of the milk proteins, 0–1. */
   milkHeat: number
-  /** Air volume fraction. */
+  /** Air volume fraction; what of it was whisked into condensed milk, whose acid gel holds it. */
   air: number
+  whisked: number
   /** Mass fraction of milk fat in whipped state. */
   whippedFat: number
   /** The air is held by beaten whites. */

@@ -108,6 +108,7 @@ const making: Making = {
   stirred: true,
   milkHeat: 1,
   air: 0,
+  whisked: 0,
   whippedFat: 0,
   whiteFoam: false,
   starch: [{ peakTempC: 96, minutes: 1.5, minuteC: 97, share: 1 }],

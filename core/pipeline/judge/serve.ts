@@ -34,7 +34,7 @@ export function judgeServing(
   if (brings('medicines')) find('medicines', 'info', 'serve', path)
   judgeSpirits(doc, find)
   // What only air or raw white holds is eaten the same day.
-  const rawFoam = body.making.air > FOAM_HOLDS && body.gelatinC <= 0
+  const rawFoam = body.making.air - body.making.whisked > FOAM_HOLDS && body.gelatinC <= 0
   if (rawFoam) find('holdsHours', 'look', 'serve', 'chill')
   const limits = rawFoam ? { ...code, days: 1 } : code
   const { claimDays } = doc.serve
