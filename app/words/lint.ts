@@ -57,11 +57,16 @@ export function lintWords(l: Lint, at: string, fmt: Format): { title: string, wh
         title: say('lint.itSaysAndIs', { said: p.said, is: p.is, of: wholeWords(String(p.of), fmt) }),
         why: say('lint.gramsOrShareIsASlip'),
       }
+    case 'stepTwice':
+      return { title: say('lint.toldTwice', { said: String(p.said) }), why: say('lint.toldTwiceWhy') }
+    case 'stepNever':
+      return { title: NEVER[String(p.what)]!, why: say('lint.toldNeverWhy') }
     case 'vesselShallow':
       return { title: say('lint.theFillingIsThinInThere', ml), why: say('lint.itBakesAndCoolsFarQuicker') }
   }
 }
 
+const NEVER = group<Record<string, string>>('lint.NEVER')
 /** What a share is of: all, a part, several together, or one line. */
 const WHOLES = group<Record<string, string>>('lint.WHOLES')
 const wholeWords = (of: string, fmt: Format): string => WHOLES[of] ?? say('lint.theLine', { name: fmt.name(of).toLowerCase() })

@@ -33,7 +33,8 @@ const activity = (of: Record<string, number>) => {
   return singleActivity(SUGARS[kind], percent, 100 - percent)
 }
 const plain: Making = {
-  stirred: true, milkHeat: 1, air: 0, whisked: 0, whippedFat: 0, whiteFoam: false, starch: [], acidDoseMin: 0, amylase: 0,
+  stirred: true, milkHeat: 1, air: 0, whisked: 0, whippedFat: 0,
+  whiteFoam: false, starch: [], acidDoseMin: 0, amylase: 0,
   peakC: 90, bloom: 200, fluidGel: false,
 }
 const state = {

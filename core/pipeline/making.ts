@@ -70,7 +70,7 @@ export function makingOf(
   const whipped = plan.additions.filter(a => a.overrun > 0)
   const kept = (x: MixPart) => (beats(x) ? p.milk.keptWhites : p.milk.keptCream)
   const airMl = whipped.reduce((s, a) => s + a.overrun * a.parts.reduce((v, x) => v + x.massG * kept(x), 0), 0)
-  const whisked = whiskedIn(doc, cooked)
+  const whisked = airWhisked(cooked, set.whisked)
   const whiskedMl = (whisked / (1 - whisked)) * massG
   const whippedFatG = whipped.reduce(
     (s, a) =>
@@ -100,19 +100,6 @@ export function makingOf(
     bloom: set.bloom,
     fluidGel: set.fluidGel,
   }
-}
-
-/** Less condensed milk than this is no filling that its acid holds. */
-const CONDENSED_SHARE = 0.2
-/**
- * Air whisked into what is mixed before the heat, volume fraction.
- * @example whiskedIn(doc, []) // 0
- */
-export function whiskedIn({ set }: Bench, mixedFirst: readonly MixPart[]): number {
-  const massG = mixedFirst.reduce((s, x) => s + x.massG, 0)
-  const condensedG = mixedFirst.reduce((s, x) => s + (is(x.row, 'condensedMilk') ? x.massG : 0), 0)
-  if (!set.whisked || !(condensedG > CONDENSED_SHARE * massG)) return 0
-  return airWhisked(mixedFirst, set.whisked.seconds, set.whisked.byHand)
 }
 
 interface Share {

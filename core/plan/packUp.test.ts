@@ -1,4 +1,4 @@
-/** Packs: what a thawed set keeps, how long a pack thaws, when nothing is put up, and the pack as a part of a dessert. */
+/** Packs: what a thawed set keeps, how long a pack thaws, when none is put up, the pack as a part of a dessert. */
 import { describe, expect, it } from 'vitest'
 import trade from '../checks/trade.json'
 import { counter, EGG_CURD, formula, kitchen } from '../../tests/support/core'
@@ -34,7 +34,8 @@ describe('a set out of its pack', () => {
     expect(outOfPack({ ...NO_SET, eggPa: 100, butterPa: 40 }, false)).toBeCloseTo(90 + 30, 9)
     expect(outOfPack({ ...NO_SET, eggPa: 100, butterPa: 40 }, true)).toBeCloseTo(0.85 * 90 + 0.95 * 30, 9)
     // Starch and agar come out weakest, egg and gelatine are hardly moved by the freezer.
-    const kept = (k: keyof typeof NO_SET) => outOfPack({ ...NO_SET, [k]: 1 }, true) / outOfPack({ ...NO_SET, [k]: 1 }, false)
+    const out = (k: keyof typeof NO_SET, frozen: boolean) => outOfPack({ ...NO_SET, [k]: 1 }, frozen)
+    const kept = (k: keyof typeof NO_SET) => out(k, true) / out(k, false)
     expect(Math.max(kept('starchPa'), kept('agarPa'))).toBeLessThan(Math.min(kept('caseinPa'), kept('eggPa'), kept('whipPa')))
   })
   it('weeps by starch and agar, is grainy by acid milk: just over a fifth, not just under', () => {

@@ -4,11 +4,11 @@ import type { Bench } from '../formula/bench'
 import { given } from '../formula/document'
 import { is, part } from '../base/ingredients/ingredients'
 import type { MixPart } from '../physics/matter/mix'
+import { airWhisked } from '../physics/set/whisked'
 import {
   type Body, elasticOf, firmness, type Making, type MechanismKey, type Mechanisms, MECHANISMS, type SetState,
   yieldStress,
 } from '../physics/set/firmness'
-import { whiskedIn } from '../pipeline/making'
 import type { MixPlan } from '../pipeline/mixPlan'
 import { type HeatSums, type Ripe, type RipeLaw, ripeLater } from '../plant/gel'
 import type { Truths } from '../plant/truth'
@@ -49,7 +49,7 @@ export function makingOf(b: Bench, plan: MixPlan, hot: Hot, whole: HeatSums, pH:
     stirred: given(b.set.stirred) ?? b.heat.method !== 'oven',
     milkHeat: casein > 0 ? milk / casein : heated,
     air,
-    whisked: given(b.set.air) === null ? whiskedIn(b, plan.cooked) : 0,
+    whisked: given(b.set.air) === null ? airWhisked(plan.cooked, b.set.whisked) : 0,
     whippedFat: fatG / plan.all.reduce((s, x) => s + x.massG, 0),
     whiteFoam: whipped.some(a => a.parts.some(x => is(x.row, 'white') || is(x.row, 'foams'))),
     starch: shares('starch').map(g => ({
@@ -70,7 +70,7 @@ export function makingOf(b: Bench, plan: MixPlan, hot: Hot, whole: HeatSums, pH:
 export function airOf(b: Bench, plan: MixPlan): number {
   const massG = plan.all.reduce((s, x) => s + x.massG, 0)
   const kept = (x: MixPart) => (is(x.row, 'white') || is(x.row, 'foams') ? STANDARD.milk.keptWhites : STANDARD.milk.keptCream)
-  const whisked = whiskedIn(b, plan.cooked)
+  const whisked = airWhisked(plan.cooked, b.set.whisked)
   const whippedMl = plan.additions
     .reduce((s, a) => s + a.overrun * a.parts.reduce((v, x) => v + x.massG * kept(x), 0), 0)
   const airMl = whippedMl + (whisked / (1 - whisked)) * massG

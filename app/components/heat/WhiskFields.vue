@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A condensed-milk filling whisked until it holds air: how long, with what, how it bites, how far it rises and falls. */
+/** A condensed-milk filling whisked until it holds air: how long, how it bites, how far it rises. */
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { risesM, type Spring, springOf } from '#core/physics/set/whisked'

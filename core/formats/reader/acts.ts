@@ -34,7 +34,7 @@ function patterns({ locale, words }: Lexicon) {
   return made
 }
 /** What a text tells beside its acts. */
-export type Told = 'overnight' | 'lukewarm' | 'roomWarm' | 'hotBase' | 'notYet' | 'cut' | 'pieces' | 'pipe' | 'jars'
+export type Told = 'overnight' | 'lukewarm' | 'roomWarm' | 'hotBase' | 'notYet' | 'cut' | 'pieces' | 'pipe' | 'jars' | 'partly'
 /**
  * Whether a text tells something that is no act.
  * @example tells('chill overnight', 'overnight', lexiconOf('en')) // true

@@ -7,6 +7,7 @@ import type { Ctx, Lint, LintFix } from './lintCodes'
 import { temperatures, vessels, volumes } from './lintMethod'
 import { stepTokens } from './kin'
 import { claims, percentages } from './lintShares'
+import { toldNever, toldTwice } from './lintSteps'
 import { amounts, used } from './lintUse'
 import type { Read } from './read'
 import type { Answers } from './reading'
@@ -33,6 +34,8 @@ export function lintOf(r: Read, answers: Answers = {}): Lint[] {
     amounts(c)
     temperatures(c)
     vessels(c)
+    toldTwice(c)
+    toldNever(c)
   }
   volumes(c)
   return out

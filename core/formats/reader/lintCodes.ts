@@ -6,7 +6,7 @@ import type { Token } from './tokens'
 export const LINT_CODES = [
   'listedUnused', 'usedUnlisted', 'amountMissing', 'amountsDiffer', 'fruitTwice', 'percentagesOff', 'tinNoSize',
   'vesselUnnamed', 'piecesUnnamed', 'zestNeverAdded', 'twoTemperatures', 'gelatinNoGrade', 'yolkWeight', 'mixedCups',
-  'unitsContradict', 'vesselOverflows', 'vesselShallow', 'shareWrong',
+  'unitsContradict', 'vesselOverflows', 'vesselShallow', 'shareWrong', 'stepTwice', 'stepNever',
 ] as const
 export type LintCode = (typeof LINT_CODES)[number]
 export type LintFix =

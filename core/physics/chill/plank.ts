@@ -21,9 +21,10 @@ const FRIDGE_HC = 12
 /** Where most of a sweet mix freezes, °C (judgement: between −1 for fruit and −5 for curd). */
 const FREEZES_AT_C = -3
 
-const SLAB = { p: 1 / 2, r: 1 / 8 } as const
+interface Shape { p: number, r: number }
+const SLAB: Shape = { p: 1 / 2, r: 1 / 8 }
 const plankS = (
-  { thickM: a, density, waterShare }: Slab, airC: number, hc: number, k: number, { p, r }: { p: number, r: number } = SLAB,
+  { thickM: a, density, waterShare }: Slab, airC: number, hc: number, k: number, { p, r }: Shape = SLAB,
 ) => ((density * ICE_LATENT * FREEZES * waterShare) / Math.abs(FREEZES_AT_C - airC)) * ((p * a) / hc + (r * a ** 2) / k)
 /**
  * Seconds until a slab is frozen through. @param airC of the freezer

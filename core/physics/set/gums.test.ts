@@ -9,7 +9,8 @@ import { gumNeedMet, gumsOf } from './gums'
 import { settingAfter, UNSET } from './setting'
 
 const plain: Making = {
-  stirred: true, milkHeat: 0, air: 0, whisked: 0, whippedFat: 0, whiteFoam: false, starch: [], acidDoseMin: 0, amylase: 0,
+  stirred: true, milkHeat: 0, air: 0, whisked: 0, whippedFat: 0,
+  whiteFoam: false, starch: [], acidDoseMin: 0, amylase: 0,
   peakC: 90, bloom: 200, fluidGel: false,
 }
 const cold: SetState = {

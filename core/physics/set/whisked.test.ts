@@ -20,18 +20,19 @@ describe('air', () => {
   })
   it('by hand takes twice as long; worked by hand', () => {
     const mix = parts(PIE)
-    expect(airWhisked(mix, 480, true)).toBeCloseTo(airWhisked(mix, 240, false), 12)
-    expect(airWhisked(mix, 180, false)).toBeCloseTo((0.04 + 1.1 * (74 / 591)) * (1 - Math.exp(-1)), 9)
+    const air = (seconds: number, byHand = false) => airWhisked(mix, { seconds, byHand })
+    expect(air(480, true)).toBeCloseTo(air(240), 12)
+    expect(air(180)).toBeCloseTo((0.04 + 1.1 * (74 / 591)) * (1 - Math.exp(-1)), 9)
   })
   it('whole egg holds more than yolk, white most, and no filling more than its most', () => {
-    const of = (g: Grams) => airWhisked(parts(g), 1e6, false)
+    const of = (g: Grams) => airWhisked(parts(g), { seconds: 1e6, byHand: false })
     const [none, yolk, egg, white] = ['lime', 'yolk_sep', 'egg', 'white'].map(id => of({ condensed: 400, [id]: 60 }))
     expect([none! < yolk!, yolk! < egg!, egg! < white!]).toEqual([true, true, true])
     expect(of({ condensed: 100, white: 100 })).toBe(0.35)
   })
   it('only condensed milk’s acid gel holds it: not without it, not below a fifth of it', () => {
-    const air = (condensed: number) =>
-      assess(pie(480, false, { condensed, cream36: 400 - condensed, yolk_sep: 74, lime: 120 }), kitchen).set.making.whisked
+    const of = (condensed: number) => pie(480, false, { condensed, cream36: 400 - condensed, yolk_sep: 74, lime: 120 })
+    const air = (condensed: number) => assess(of(condensed), kitchen).set.making.whisked
     expect([air(0.2 * 594 - 1), air(0.2 * 594 + 1) > 0.1]).toEqual([0, true])
   })
 })

@@ -4,6 +4,7 @@
  * volume (common practice); the rest is judgement.
  */
 import { is } from '../../base/ingredients/ingredients'
+import type { Trait } from '../../base/ingredients/types'
 import type { MixPart } from '../matter/mix'
 import { BY_HAND } from './whipping'
 
@@ -13,14 +14,18 @@ const PLAIN_AIR = 0.04
 const HELD_BY = { yolk: 1.1, wholeEgg: 1.8, white: 2.5 } as const
 const MOST_AIR = 0.35
 
+/** Less condensed milk than this is no filling that its acid holds (judgement). */
+const CONDENSED_SHARE = 0.2
 /**
- * Air volume fraction after so long. @param parts what is whisked @param seconds of an electric whisk; by hand, twice
- * @example airWhisked([], 600, false) // 0.0386
+ * Air volume fraction after so long, which by hand is twice as long; none where nothing holds it.
+ * @param parts what is whisked @param whisked absent: it was not
+ * @example airWhisked([], { seconds: 600, byHand: false }) // 0
  */
-export function airWhisked(parts: readonly MixPart[], seconds: number, byHand: boolean): number {
+export function airWhisked(parts: readonly MixPart[], whisked?: { seconds: number, byHand: boolean }): number {
   const massG = parts.reduce((s, p) => s + p.massG, 0)
-  const share = (k: keyof typeof HELD_BY) =>
-    (massG > 0 ? parts.reduce((s, p) => s + (is(p.row, k) ? p.massG : 0), 0) / massG : 0)
+  const share = (k: Trait) => parts.reduce((s, p) => s + (is(p.row, k) ? p.massG : 0), 0) / Math.max(massG, 1e-9)
+  if (!whisked || !(share('condensedMilk') > CONDENSED_SHARE)) return 0
+  const { seconds, byHand } = whisked
   const most = PLAIN_AIR + HELD_BY.yolk * share('yolk') + HELD_BY.wholeEgg * share('wholeEgg') + HELD_BY.white * share('white')
   return Math.min(MOST_AIR, most) * (1 - Math.exp(-seconds / (FULL_S * (byHand ? BY_HAND : 1))))
 }
