@@ -13,6 +13,7 @@ const field = (): MapField => {
     plateStarPa: stress,
     sharp: cells.map(([, y]) => 0.5 + y),
     b: cells.map(([x, y]) => (x + y > 1.8 ? 0.5 : 0)),
+    aromaGPerKg: null,
     // Meets the use between 200 and 900 Pa, where it is not grainy.
     meets: cells.map(([x, y], k) =>
       Math.min(Math.log(stress[k]! / 200), Math.log(900 / stress[k]!), 0.3 - (x + y > 1.8 ? 0.5 : 0))),
@@ -36,6 +37,17 @@ describe('the drawing of the map', () => {
       expect(n).toBeGreaterThanOrEqual(0)
       expect(n).toBeLessThanOrEqual(MAP_UNITS)
     }
+  })
+  it('scent: only where zest is an input; its lines and words along the edge it changes on', () => {
+    expect([d.scent, d.scentWords]).toEqual([[], []])
+    // From none to 16 g/kg across: faint to 2, clear to 8, full beyond; the same all the way up.
+    const across = Array.from({ length: N * N }, (_, k) => (16 * (k % N)) / (N - 1))
+    const s = drawMap({ ...field(), aromaGPerKg: across }, 'plate')
+    expect(s.scent).toHaveLength(2)
+    expect(s.scentWords.map(w => [w.aroma, w.side])).toEqual([['clear', 'bottom'], ['full', 'bottom']])
+    expect(s.scentWords[1]!.at).toBeCloseTo(0.75, 1)
+    const line = [...s.scent[1]!.matchAll(/([\d.]+) [\d.]+/g)].map(m => Number(m[1]))
+    for (const x of line) expect(x / MAP_UNITS).toBeCloseTo(0.5, 1)
   })
   it('the edge of a band lies where its stress is: 120 Pa at x = ln 6 / ln 100', () => {
     const xs = d.bands

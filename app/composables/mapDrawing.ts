@@ -5,6 +5,7 @@
  */
 import { contours } from 'd3-contour'
 import { BANDS, type BandId } from '#core/physics/set/bands'
+import { AROMA_EDGES, type AromaWord, aromaWord } from '#core/physics/matter/aroma'
 import { SHARPNESS, SHARPNESS_EDGES, type Sharpness } from '#core/physics/matter/taste'
 import type { MapField, Reach } from '#core/solve/map'
 import { BAND_NAMES, SHORT_VERDICT } from '../words/names'
@@ -24,6 +25,9 @@ export interface MapDrawing {
   sharpness: { edge: number, path: string }[]
   /** Words of sharpness along the right and the upper edge. */
   edgeWords: { sharpness: Sharpness, side: 'right' | 'top', at: number }[]
+  /** Where one scent turns into the next, and their words along the lower and the left edge, inside. */
+  scent: string[]
+  scentWords: { aroma: AromaWord, side: 'bottom' | 'left', at: number }[]
   grainy: { path: string, label: WordPlace | null } | null
   /** Where it meets the use; null: nowhere on this map. */
   meets: { path: string, label: WordPlace | null } | null
@@ -97,6 +101,10 @@ export function drawMap(field: MapField, at: 'cold' | 'plate'): MapDrawing {
       .map(edge => ({ edge, path: path(openRuns(shape(field.sharp, edge), n), false) }))
       .filter(s => s.path !== ''),
     edgeWords: edgeWords(field),
+    scent: field.aromaGPerKg === null ? [] : AROMA_EDGES
+      .map(e => path(openRuns(shape(field.aromaGPerKg!, e), n).filter(r => r.length > n / 8), false))
+      .filter(p => p !== ''),
+    scentWords: scentWords(field),
     grainy: anyGrainy
       ? {
           path: path(shape(field.b, field.grainyAt), true),
@@ -193,20 +201,34 @@ function boxFor(
   return best ? { x: best.i * unit, y: MAP_UNITS - best.j * unit } : null
 }
 
+/** Runs of one word long enough for it, with their middles, 0–1. */
+function stretches<W>(words: readonly W[], room: number): { word: W, at: number }[] {
+  const out: { word: W, at: number }[] = []
+  let from = 0
+  for (let i = 1; i <= words.length; i++) {
+    if (i < words.length && words[i] === words[from]) continue
+    if ((i - from) / words.length > room) out.push({ word: words[from]!, at: (from + i - 1) / 2 / (words.length - 1) })
+    from = i
+  }
+  return out
+}
+
+/** Words of scent along the two edges that those of sharpness leave free; none where all of an edge is one. */
+function scentWords({ n, aromaGPerKg: g }: MapField): MapDrawing['scentWords'] {
+  if (!g) return []
+  const along = (side: 'bottom' | 'left', room: number, value: (i: number) => number) => {
+    const words = stretches(Array.from({ length: n }, (_, i) => aromaWord(value(i))), room)
+    return words.length > 1 ? words.map(s => ({ aroma: s.word, side, at: s.at })) : []
+  }
+  return [...along('bottom', 0.14, i => g[i]!), ...along('left', 0.07, j => g[j * n]!)]
+}
+
 /** Words along the edges, in the middle of their stretch; too short a stretch has none. */
 function edgeWords(field: MapField): MapDrawing['edgeWords'] {
   const { n, sharp } = field
   const word = (r: number) => SHARPNESS[Math.max(0, SHARPNESS_EDGES.slice(1, 5).filter(e => r >= e).length)]!
-  const along = (side: 'right' | 'top', value: (i: number) => number) => {
-    const out: MapDrawing['edgeWords'] = []
-    let from = 0
-    for (let i = 1; i <= n; i++) {
-      if (i < n && word(value(i)) === word(value(from))) continue
-      if ((i - from) / n > (side === 'right' ? 0.07 : 0.16))
-        out.push({ sharpness: word(value(from)), side, at: (from + i - 1) / 2 / (n - 1) })
-      from = i
-    }
-    return out
-  }
+  const along = (side: 'right' | 'top', value: (i: number) => number) =>
+    stretches(Array.from({ length: n }, (_, i) => word(value(i))), side === 'right' ? 0.07 : 0.16)
+      .map(s => ({ sharpness: s.word, side, at: s.at }))
   return [...along('right', j => sharp[j * n + n - 1]!), ...along('top', i => sharp[(n - 1) * n + i]!)]
 }

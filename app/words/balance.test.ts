@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { LINT_CODES, type LintFix, lintOf } from '#core/formats/reader/lint'
+import { NEEDED_STEPS } from '#core/formats/reader/lintSteps'
 import { readWhole } from '#core/formats/reader/read'
 import { axesOf } from '#core/solve/map'
 import { levers } from '#core/solve/elasticity'
@@ -139,7 +140,7 @@ describe('words of the balance', () => {
     const fmt = useFormat()
     const params = {
       ingredientId: 'sugar', first: 110, second: 120, sum: 110, eachG: 14, gradeG: 17, grade: 'US large', mixMl: 900,
-      vesselMl: 600, listed: 200, used: 250, said: 24, is: 20, of: 'sugar',
+      vesselMl: 600, listed: 200, used: 250, said: 24, is: 20, of: 'sugar', what: 'heat',
     }
     for (const code of LINT_CODES)
       for (const more of [{}, { inside: 25, beside: 20, of: 'whole' }] as Record<string, number | string>[]) {
@@ -147,6 +148,7 @@ describe('words of the balance', () => {
         fine(title)
         fine(why)
       }
+    for (const what of NEEDED_STEPS) fine(lintWords({ code: 'stepNever', lines: [0], params: { what }, fixes: [] }, '', fmt).title)
     const text = '1 tin condensed milk\n3 sheets gelatine\nzest of 1 lemon\nMethod\n1. Whisk the milk with honey in a bowl.'
     const fixes: LintFix[] = [
       { kind: 'answer', key: 'cups', value: 'us' },

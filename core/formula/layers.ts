@@ -1,4 +1,5 @@
 /** Components of a dessert added, taken away and moved among its layers. The input is never changed. */
+import { labelOf } from '../base/ingredients/label'
 import { type Kitchen, type Lot, lotStrength } from '../kitchen/kitchen'
 import { benchOf, type Planned, putBack } from './bench'
 import { processOf } from './create'
@@ -56,20 +57,32 @@ export function withLaid(
   const layer: Layer = { ...pouredLayer(made.id), thicknessM: { given: PART_FACTS[kind].thicknessM } }
   return { id: made.id, planned: putBack(resizeParts(benchOf(withOnTop(planned, made, layer)), kitchen)) }
 }
+/** A filling that is ready: an ingredient of the kitchen's own with a set, and the lot of it, where there is one. */
+export interface Ready { ingredientId: string, name: string, lot: Lot | null }
 /**
- * The dessert with what is ready in packs as a level on top of what fills it, of its usual thickness.
- * @param lot of a filling of the kitchen's own
- * @example withReady(planned, kitchen, { id: 'p', method: { kind: 'entered' } }, () => 'r1').id // 'r1'
+ * Fillings that are ready: those in lots, then those a kitchen has a label of.
+ * @example readyFillings(kitchen) // []
+ */
+export function readyFillings({ lots, ingredients = [] }: Kitchen): Ready[] {
+  const sets = (id: string) => labelOf(id)?.set != null
+  const stocked = lots.filter(l => sets(l.ingredientId))
+  const others = ingredients.filter(id => sets(id) && !stocked.some(l => l.ingredientId === id))
+  return [
+    ...stocked.map(lot => ({ ingredientId: lot.ingredientId, name: lot.name, lot })),
+    ...others.map(id => ({ ingredientId: id, name: labelOf(id)!.name, lot: null })),
+  ]
+}
+/**
+ * The dessert with a filling that is ready as a level on top of what fills it, of its usual thickness.
+ * @example withReady(planned, kitchen, { ingredientId: 'own:x', name: 'Curd', lot: null }, () => 'r1').id // 'r1'
  */
 export function withReady(
-  planned: Planned, kitchen: Kitchen, lot: Lot, id: NewId,
+  planned: Planned, kitchen: Kitchen, { ingredientId, name, lot }: Ready, id: NewId,
 ): { planned: Planned, id: string } {
   const line: Line = {
-    id: id(), ingredientId: lot.ingredientId, massG: 1, sourceText: '', assumption: '', strength: lotStrength(lot),
+    id: id(), ingredientId, massG: 1, sourceText: '', assumption: '', ...(lot ? { strength: lotStrength(lot) } : {}),
   }
-  const made: Component = {
-    id: id(), role: 'cream', name: lot.name, lines: [line], steps: [], make: plainMake('readyFilling'),
-  }
+  const made: Component = { id: id(), role: 'cream', name, lines: [line], steps: [], make: plainMake('readyFilling') }
   const layer: Layer = { ...pouredLayer(made.id), thicknessM: { given: PART_FACTS.readyFilling.thicknessM } }
   return { id: made.id, planned: putBack(resizeParts(benchOf(withOnTop(planned, made, layer)), kitchen)) }
 }

@@ -6,7 +6,7 @@ import { findIngredient, part } from '../base/ingredients/ingredients'
 import { labelOf } from '../base/ingredients/label'
 import { benchOf, fillingOf, putBack } from '../formula/bench'
 import type { Bench } from '../formula/bench'
-import { withReady } from '../formula/layers'
+import { readyFillings, withReady } from '../formula/layers'
 import { type Lot, lotStrength } from '../kitchen/kitchen'
 import { ICE_LATENT } from '../physics/chill/freezing'
 import { packThawS } from '../physics/chill/plank'
@@ -28,6 +28,8 @@ const lotOf = (ingredientId: string, over: Partial<Lot> = {}): Lot => ({
   id: 'lot', name: 'Cups', ingredientId, acidPercent: null, pH: null, brix: null, fatPercent: null, acidLnSigma: null,
   massG: 720, method: { kind: 'packed', packG: 240, frozen: true }, useBy: null, ...over,
 })
+
+const ready = (lot: Lot) => readyFillings({ ...kitchen, lots: [lot] })[0]!
 
 describe('a set out of its pack', () => {
   it('each mechanism keeps its share, thawed before it is stirred', () => {
@@ -111,7 +113,7 @@ describe('putting a batch up', () => {
 
 describe('packs in a dessert', () => {
   const packed = up(formula(EGG_CURD), { packG: 240 })
-  const dessert = withReady(putBack(formula(EGG_CURD)), kitchen, lotOf(packed.ingredientId), counter('r'))
+  const dessert = withReady(putBack(formula(EGG_CURD)), kitchen, ready(lotOf(packed.ingredientId)), counter('r'))
   const bench = benchOf(dessert.planned)
   const own = bench.components.find(c => c.id === dessert.id)!
   it('is a level of its own weight and set, that keeps its one line when it is sized', () => {
@@ -122,13 +124,25 @@ describe('packs in a dessert', () => {
     expect(laidNature(own).bearsPa).toEqual({ cold: set, plate: 0.85 * set! })
     expect(partFigures(own, bench, kitchen).map(f => f.code)).toEqual(['ready', 'thaws'])
   })
+  it('a bought one needs no lot; juice in lots is no filling', () => {
+    const own = { ...kitchen, ingredients: [packed.ingredientId], lots: [lotOf('lemon')] }
+    expect(readyFillings(own)).toEqual([{ ingredientId: packed.ingredientId, name: 'Curd, by the cup', lot: null }])
+    expect(readyFillings({ ...own, lots: [lotOf(packed.ingredientId)] }).map(r => r.lot?.name)).toEqual(['Cups'])
+    expect(withReady(dessert.planned, kitchen, readyFillings(own)[0]!, counter('q')).planned.occasion.lots).toHaveLength(1)
+  })
   it('is thawed before it is stirred smooth; from the fridge it is not', () => {
     const codes = (lot: Lot) => {
-      const { planned, id } = withReady(putBack(formula(EGG_CURD)), kitchen, lot, counter('r'))
+      const { planned, id } = withReady(putBack(formula(EGG_CURD)), kitchen, ready(lot), counter('r'))
       return partWork(benchOf(planned).components.find(c => c.id === id)!, 0).map(s => s.code)
     }
     expect(codes(lotOf(packed.ingredientId))).toEqual(['part:thawPack', 'part:stirSmooth'])
     expect(codes(lotOf(packed.ingredientId, { method: { kind: 'packed', packG: 240, frozen: false } }))).toEqual(['part:stirSmooth'])
+  })
+  it('in the day of a whole dessert its packs thaw in the fridge, before they are laid in', () => {
+    const names = stepsOfFormula(dessert.planned, kitchen, null, new Set(['fridge'])).map(s => s.name)
+    const [thaws, stirs] = ['part:thawPack · Cups', 'part:stirSmooth · Cups'].map(n => names.indexOf(n))
+    expect(thaws).toBeGreaterThanOrEqual(0)
+    expect(stirs).toBe(thaws! + 1)
   })
   it('frozen juice in a curd is the first step of its order and of its day', () => {
     const doc = formula(EGG_CURD, (d) => {

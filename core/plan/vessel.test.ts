@@ -16,7 +16,7 @@ import {
   UNLINED,
   volumeTo,
 } from '../physics/geometry/cavity'
-import { NOMINAL_VESSELS } from '../physics/geometry/nominal'
+import { insertOf, NOMINAL_VESSELS } from '../physics/geometry/nominal'
 import { cutGrid, cutWedges, evenPour, suggestGrid } from '../physics/geometry/portions'
 import { assess } from '../pipeline/assess'
 import { fitInto, fitVolume, withVessel, workVessels } from './fit'
@@ -84,6 +84,14 @@ describe(`nominal sizes (${checks.source})`, () => {
   it(checks.squares.source, () => {
     const area = (id: string) => cavityOf({ ...NOMINAL_VESSELS.find(n => n.id === id)!.vessel, taper: 1 }).rimAreaM2
     expect(Math.abs(area('us-rd9') / area('us-sq8') - 1)).toBeLessThan(0.02)
+  })
+  it('moulds with their insert: its room by hand, well inside the mould, none elsewhere', () => {
+    expect(ml(insertOf('m-domei'))).toBeCloseTo((2 / 3) * Math.PI * 2 ** 3, 6)
+    expect(ml(insertOf('m-ring18i'))).toBeCloseTo(Math.PI * 7 ** 2 * 1.5, 6)
+    expect(ml(insertOf('m-logi'))).toBeCloseTo(23 * 4 * 4, 6)
+    expect([insertOf('m-rd20'), insertOf('nobody')]).toEqual([0, 0])
+    for (const { vessel, insertM3 } of NOMINAL_VESSELS.filter(n => n.insertM3))
+      expect(insertM3! / cavityVolume(cavityOf(vessel))).toBeLessThan(0.4)
   })
   it('ids are their own, and a 9-inch tin is 228.6 mm, not 230', () => {
     expect(new Set(NOMINAL_VESSELS.map(n => n.id)).size).toBe(NOMINAL_VESSELS.length)

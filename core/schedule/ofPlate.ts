@@ -4,7 +4,7 @@
  */
 import { partThickM } from '../formula/parts'
 import { benchOf, type Planned, turnTo } from '../formula/bench'
-import { isComputed } from '../formula/document'
+import { type Component, isComputed } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
 import { assess, work } from '../pipeline/assess'
 import { placed } from '../pipeline/stack'
@@ -49,13 +49,15 @@ function ofWork(s: WorkStep, id: string, name: string, after: string[], uses: St
 /** The making of every part, up to where it is laid in; the last step of each. */
 function makings(planned: Planned, kitchen: Kitchen, has: ReadonlySet<string>) {
   const main = benchOf(planned)
+  // With the lots of this occasion.
+  const onBench = (c: Component) => main.components.find(x => x.id === c.id) ?? c
   const lastOf = new Map<string, string>()
   const steps: StepInput[] = []
   for (const c of planned.formula.components) {
     const b = isComputed(c) ? placed(turnTo(main, c.id), kitchen) : main
     const order: WorkStep[] = isComputed(c)
       ? orderOfWork(b, kitchen, assess(b, kitchen)).filter(s => !s.code.startsWith('part:') && !BUILT.includes(s.code))
-      : partWork(c, 0, partThickM(main, c)).map(s => ({ ...s, ...labourOf(s, main) }))
+      : partWork(onBench(c), 0, partThickM(main, c)).map(s => ({ ...s, ...labourOf(s, main) }))
     const own: StepInput[] = []
     for (const [i, s] of order.entries()) {
       const before = own.at(-1)?.id

@@ -12,7 +12,7 @@ import { nutritionOf } from '../plan/nutrition'
 import { differences, explain } from './compare'
 import { levers, weighable } from './elasticity'
 import { leastSquares } from './leastSquares'
-import { axesOf, axisKey, axisOf, mapField, meetsBy, movedTo, positionOn, rangeAround, reachOf } from './map'
+import { type Axis, axesOf, axisKey, axisOf, mapField, meetsBy, movedTo, positionOn, rangeAround, reachOf } from './map'
 import { moved } from './outcome'
 import { createQuick, pointOf } from './quick'
 import { type Goal, rebalance, type Way } from './rebalance'
@@ -86,6 +86,23 @@ describe('the map', () => {
     expect(field.plateStarPa[20]!).toBeGreaterThan(field.plateStarPa[0]!)
     expect(field.plateStarPa[4]!).toBeLessThan(field.plateStarPa[0]!)
     expect(field.sharp[4]!).toBeGreaterThan(field.sharp[0]!)
+  })
+  it('scent is computed where zest is an input, as the whole pipeline has it', () => {
+    const d = formula({ yolk_sep: 170, sugar: 170, lemon: 170, butter82: 85, zest: 4 })
+    const id = (x: string) => fillingOf(d).lines.find(l => l.ingredientId === x)!.id
+    const field = (x: Axis) => run(mapField(d, kitchen, {
+      x, y: { kind: 'mass', lineId: id('lemon') }, xRange: { from: 0, to: 20 }, yRange: { from: 100, to: 200 }, n: 2,
+    }))
+    expect(field({ kind: 'mass', lineId: id('sugar') }).aromaGPerKg).toBeNull()
+    const scents = field({ kind: 'mass', lineId: id('zest') }).aromaGPerKg!
+    const at = (b: Bench, x: string, g: number) => movedTo(b, kitchen, { kind: 'mass', lineId: id(x) }, g)
+    const of = (zest: number, lemon: number) =>
+      assess(at(at(d, 'zest', zest), 'lemon', lemon), kitchen).balance.aroma.gPerKg
+    expect(scents).toHaveLength(4)
+    expect(scents[0]! / of(0, 100)).toBeCloseTo(1, 1)
+    expect(scents[1]! / of(20, 100)).toBeCloseTo(1, 1)
+    expect(scents[3]! / of(20, 200)).toBeCloseTo(1, 1)
+    expect(scents[1]!).toBeGreaterThan(5 * scents[0]!)
   })
   it('axes are named by key, stand where the formula is, and move it', () => {
     const posset = formula({ cream36: 500, sugar: 120, lemon: 80 }, undefined, { school: 'boiled', use: 'glass' })

@@ -159,6 +159,8 @@ export interface MapField {
   plateStarPa: number[]
   sharp: number[]
   b: number[]
+  /** Scent, g of lemon zest a kilogram, where an input is zest; null: neither moves it. */
+  aromaGPerKg: number[] | null
   /** By how much each place meets the use: ln of the scarcest of what it must have over what it has; 0: just. */
   meets: number[]
   /** Over-setting at which grains are told. */
@@ -226,6 +228,14 @@ export function* reachOf(
   return { wide: null, third: null }
 }
 
+/**
+ * Whether an input is zest.
+ * @example movesScent(doc, { kind: 'target' }) // false
+ */
+export const movesScent = (doc: Bench, axis: Axis): boolean =>
+  axis.kind === 'mass'
+  && findIngredient(fillingOf(doc).lines.find(l => l.id === axis.lineId)?.ingredientId ?? '')?.group === 'zest'
+
 /** Computes a field; yields after every row how much of it is done, 0–1. */
 export function* mapField(
   doc: Bench,
@@ -234,7 +244,10 @@ export function* mapField(
   quick: Quick = createQuick(doc, kitchen),
 ): Generator<number, MapField> {
   const n = within(r.n, 'n', 2, 256)
-  const field: MapField = { n, coldStarPa: [], plateStarPa: [], sharp: [], b: [], meets: [], grainyAt: grainyAtOf(doc) }
+  const aromaGPerKg: number[] | null = [r.x, r.y].some(a => movesScent(doc, a)) ? [] : null
+  const field: MapField = {
+    n, coldStarPa: [], plateStarPa: [], sharp: [], b: [], aromaGPerKg, meets: [], grainyAt: grainyAtOf(doc),
+  }
   const at = (range: Range, i: number) => range.from + ((range.to - range.from) * i) / (n - 1)
   for (let j = 0; j < n; j++) {
     const row = movedTo(doc, kitchen, r.y, at(r.yRange, j))
@@ -244,6 +257,7 @@ export function* mapField(
       field.plateStarPa.push(p.plateStarPa)
       field.sharp.push(p.sharp)
       field.b.push(p.b)
+      aromaGPerKg?.push(p.aromaGPerKg())
       field.meets.push(meetsBy(p, field.grainyAt))
     }
     yield (j + 1) / n

@@ -17,6 +17,7 @@ import { elasticOf, firmness, yieldStress } from '../physics/set/firmness'
 import type { SetResult } from '../physics/set/state'
 import { assess, work, type Worked } from '../pipeline/assess'
 import { joinHistory } from '../pipeline/chill'
+import { aromaFigures } from '../pipeline/figures/aroma'
 import { bodyAfter, potStage } from '../pipeline/heated'
 import type { Paths } from '../pipeline/making'
 import { type Mixed, mixedOf } from '../pipeline/mixed'
@@ -37,6 +38,8 @@ export interface Point {
   sour: number
   /** Sourness over the dessert's own centre. */
   sharp: number
+  /** Scent, g of lemon zest a kilogram; worked out only where it is asked for. */
+  aromaGPerKg: () => number
   sweet: number
   /** Over-setting of the egg, 0–1. */
   b: number
@@ -129,6 +132,7 @@ export function createQuick(base: Bench, kitchen: Kitchen, w: Worked = work(base
       sour: flavour.sour,
       sharp: flavour.sour / centre,
       sweet: flavour.sweet,
+      aromaGPerKg: () => aromaFigures(doc, mixed, { finished, paths: from.paths }).gPerKg,
       b,
     }
   }
@@ -152,6 +156,7 @@ export function pointOf(a: ReturnType<typeof assess>): Point {
     sour: a.balance.taste.sour,
     sharp: a.balance.taste.sour / a.balance.taste.centre,
     sweet: a.balance.taste.sweet,
+    aromaGPerKg: () => a.balance.aroma.gPerKg,
     b: a.heat.b,
   }
 }

@@ -9,7 +9,7 @@ import { plainVessel } from '#core/physics/geometry/cavity'
 import { type DessertKind, dessertOf, type MadeName } from '#core/plate/kinds'
 import { type Kitchen, lotStrength, type KitchenBurner, type KitchenOven, type KitchenPan, type KitchenPlace, type KitchenVessel, type Lot } from '#core/kitchen/kitchen'
 import { type Bench, benchOf, fillingOf, type Planned, putBack } from '#core/formula/bench'
-import { withComponent } from '#core/formula/layers'
+import { movedLevel, withComponent, withLaid, withWeight } from '#core/formula/layers'
 import { stepsFor } from '#core/formula/steps'
 import type { ComponentRole, PartKind, School } from '#core/formula/document'
 import { EMPTY_LABEL, type Label, type LabelKind, ownId } from '#core/base/ingredients/label'
@@ -44,8 +44,10 @@ export const KITCHEN_NAME = 'Fernhollow glasshouse tea room'
 const labelled = (name: string, kind: LabelKind, figures: Partial<Label>) => ownId({ ...EMPTY_LABEL, name, kind, ...figures })
 const GERANIUM_SYRUP = labelled('Scented geranium syrup', 'sugar', { carbs: 64, sugars: 63, acid: 0.3, pH: 3.4, density: 1.31, pack: 700 })
 const OAT_BISCUIT = labelled('Oat and ginger biscuit', 'biscuit', { fat: 19, carbs: 66, sugars: 27, fibre: 4.5, protein: 6, salt: 0.9, pack: 300, allergens: ['gluten', 'milk'] })
-const JARRED_CURD = labelled('Lime curd in the jar', 'other', { fat: 8.5, carbs: 58, sugars: 55, protein: 1.6, salt: 0.15, acid: 1.4, pH: 2.9, density: 1.25, pack: 320, allergens: ['egg', 'milk'] })
-export const SETTINGS: KitchenSettings = { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 140, roomTempC: 21, foodCode: 'us', business: true, currency: '£', prices: { lemon: 3.4, lime: 4.2, bergamot: 6, yuzu: 18, calamansi: 12, lemon_sweet: 5, seville: 3, grapefruit: 2.4, keylime: 7, wine_late: 14, egg: 4.6, yolk_sep: 12, white: 3, sugar: 1.2, icing: 1.9, butter82: 8.4, cream48: 6.2, cream36: 5.4, creme_fr: 6.8, milk: 1.1, condensed: 5.5, cornflour: 2.6, flour: 0.9, gelatin: 38, agar: 60, honey: 9, [GERANIUM_SYRUP]: 11, [OAT_BISCUIT]: 7.5 }, ingredients: [GERANIUM_SYRUP, OAT_BISCUIT, JARRED_CURD] }
+const JARRED_CURD = labelled('Lime curd in the jar', 'other', { fat: 8.5, carbs: 58, sugars: 55, protein: 1.6, salt: 0.15, acid: 1.4, pH: 2.9, density: 1.25, pack: 320, set: 75, allergens: ['egg', 'milk'] })
+/** A curd of the tea room's own as it is put up, by the composition it was cooked from. */
+const CURD_PACK = labelled('Lemon curd, by the cup', 'other', { fat: 21, carbs: 29, sugars: 29, protein: 4.1, salt: 0.5, acid: 1.6, pH: 3.3, density: 1.1, pack: 250, set: 62, allergens: ['egg', 'milk'] })
+export const SETTINGS: KitchenSettings = { vocabulary: 'gb', temperatureUnit: 'C', cups: null, eggGrade: 'euL', altitudeM: 140, roomTempC: 21, foodCode: 'us', business: true, currency: '£', prices: { lemon: 3.4, lime: 4.2, bergamot: 6, yuzu: 18, calamansi: 12, lemon_sweet: 5, seville: 3, grapefruit: 2.4, keylime: 7, wine_late: 14, egg: 4.6, yolk_sep: 12, white: 3, sugar: 1.2, icing: 1.9, butter82: 8.4, cream48: 6.2, cream36: 5.4, creme_fr: 6.8, milk: 1.1, condensed: 5.5, cornflour: 2.6, flour: 0.9, gelatin: 38, agar: 60, honey: 9, [GERANIUM_SYRUP]: 11, [OAT_BISCUIT]: 7.5 }, ingredients: [GERANIUM_SYRUP, OAT_BISCUIT, JARRED_CURD, CURD_PACK] }
 
 export const PLACES: KitchenPlace[] = [
   { id: uuid(3, 1), name: 'Upright fan fridge', kind: 'fanFridge', airTempC: 3 },
@@ -76,10 +78,17 @@ export const PANS: KitchenPan[] = [
   { id: uuid(9, 2), name: 'Tall milk pan', diameterM: 0.16, heightM: 0.11, tareG: null },
   { id: uuid(9, 3), name: 'Big preserving pan', diameterM: 0.34, heightM: 0.18, tareG: 2350 },
 ]
+const packed = (n: number, name: string, ingredientId: string, massG: number, packG: number, useBy: string): Lot => ({
+  id: uuid(5, n), name, ingredientId, acidPercent: null, pH: null, brix: null, fatPercent: null, acidLnSigma: null,
+  massG, method: { kind: 'packed', packG, frozen: true }, useBy,
+})
 export const LOTS: Lot[] = [
   { id: uuid(5, 1), name: 'Bergamot, east bench crate', ingredientId: 'bergamot', acidPercent: 4.6, pH: null, brix: null, fatPercent: null, acidLnSigma: 0.03, massG: 900, method: { kind: 'titration', sampleG: 2, mlNaOH: 14.4, molarity: 0.1, endPH: 8.2 }, useBy: null },
   { id: uuid(5, 2), name: 'Sweet lemon, vine house', ingredientId: 'lemon_sweet', acidPercent: 2.9, pH: null, brix: 8.4, fatPercent: null, acidLnSigma: 0.2, massG: 1400, method: { kind: 'taste', knownName: 'lemon juice from the crate', knownAcidPercent: 5.5, knownWaterMl: 9, waterMl: 0 }, useBy: null },
   { id: uuid(5, 3), name: 'Yuzu, frozen last winter', ingredientId: 'yuzu', acidPercent: 5.0, pH: null, brix: null, fatPercent: null, acidLnSigma: null, massG: 450, method: { kind: 'entered' }, useBy: null },
+  packed(4, 'Lemon curd, in cups', CURD_PACK, 1500, 250, '2027-02-20'),
+  packed(5, 'Lemon juice, winter crates', 'lemon', 2000, 500, '2027-02-10'),
+  packed(6, 'Whites of the week', 'white', 480, 120, '2027-01-30'),
 ]
 /** Instruments of the tea room, with how they did against known things so many days ago. */
 type Checked = { daysAgo: number } & Omit<DeviceCheck, 'at'>
@@ -196,12 +205,13 @@ const ENTRIES: Entry[] = [
     },
   },
   {
-    crust: ['crumbBaked', 'Crumb crust'], name: 'Key lime pie, orchid room', school: 'lowOven', use: 'cut', startAt: '2026-11-28T08:15', note: 'Two tins of condensed milk, baked slow.',
+    crust: ['crumbBaked', 'Crumb crust'], name: 'Key lime pie, orchid room', school: 'lowOven', use: 'cut', startAt: '2026-11-28T08:15', note: 'Two tins of condensed milk, whisked light, baked slow.',
     lines: [['condensed', 794, '2 tins of 397 g'], ['yolk_sep', 115, '6 yolks, EU large'], ['keylime', 215], ['zest', 3]],
     change: (d) => {
       Object.assign(d.assembly, inVessel(5), { portions: 10, crustM: 0.006 })
       Object.assign(d.heat.oven, { ovenId: OVENS[0]!.id, offsetK: OVENS[0]!.offsetK })
       Object.assign(d.use, { pieceHeightM: 0.026, pieceWidthM: 0.06, tableTimeS: 3600 })
+      d.set.whisked = { seconds: 180, byHand: false }
     },
   },
   {
@@ -302,7 +312,26 @@ export function demoFormulas(): { id: string, document: Planned }[] {
     }, putBack(parts))
     return { id: uuid(6, index + 1), document: dessert }
   })
-  return [...single, ...wholeDesserts(kitchen, single.length)]
+  const whole = wholeDesserts(kitchen, single.length)
+  return [...single, ...whole, lightened(kitchen, single.length + whole.length + 1)]
+}
+
+/** A lightened curd over coulis, a shard of tuile on it: what came to the tea room after its whole desserts. */
+function lightened(kitchen: Kitchen, number: number): { id: string, document: Planned } {
+  let n = 0
+  const id = () => `l1-${++n}`
+  const grams = { yolk_sep: 77, egg: 61, sugar: 120, lime: 105, butter82: 60, cream36: 240, zest: 3 }
+  const lines = Object.entries(grams).map(([ingredientId, massG]) => line(id(), ingredientId, massG))
+  const note = 'The curd cold, the cream to soft peaks; raspberry under it, a shard of tuile at the last.'
+  const bench = createFormula({
+    name: 'Lime curd, lightened, over raspberry', school: 'lightenedCurd', use: defaultUse('glass'), lines, note,
+    startAt: '2026-11-28T10:30',
+  }, kitchen, id)
+  Object.assign(bench.assembly, inVessel(2), { count: 6, portions: 6 })
+  Object.assign(bench.use, { pieceHeightM: 0.045, pieceWidthM: 0.065, tableTimeS: 1200 })
+  const coulis = withLaid(putBack(withFinish(bench, 'shard', id)), kitchen, 'coulis', 'Raspberry coulis', id)
+  const weighed = withWeight(coulis.planned, kitchen, coulis.id, 90)
+  return { id: uuid(6, number), document: movedLevel(weighed, coulis.id, -1) }
 }
 
 /** Whole desserts of the tea room: a kind, under its own name there. */

@@ -4,16 +4,20 @@
  * dragged or stepped with the arrow keys. Drawn from paths that the worker makes; the page only puts them down.
  */
 import type { Bench } from '#core/formula/bench'
+import type { AromaWord } from '#core/physics/matter/aroma'
+import type { Assessment } from '#core/pipeline/assessment'
 import { axesOf, axisKey, axisOf, movedTo, positionOn, rangeAround, type Axis, type Range } from '#core/solve/map'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import { weighable } from '#core/solve/elasticity'
 import { fillingOf } from '#core/formula/bench'
 import { MAP_UNITS, type MapDrawing } from '~/composables/mapDrawing'
 import { axisShown, axisWords } from '~/words/balance'
-import { SHARPNESS_NAMES } from '~/words/names'
+import { AROMA_NAMES, SHARPNESS_NAMES } from '~/words/names'
+import { say } from '~/words/say'
 
 const props = defineProps<{
   doc: Bench
+  assessment: Assessment
   /** Other formulas to show on the map, named. */ ghosts: { name: string, doc: Bench }[]
 }>()
 const fmt = useFormat()
@@ -269,6 +273,10 @@ function onKey(event: KeyboardEvent) {
   moveTo(here.value[0] + step[0]! * times * size(0), here.value[1] + step[1]! * times * size(1))
 }
 const words = (i: 0 | 1) => axisWords(pair.value![i], props.doc, fmt)
+/** What the formula tastes and smells of where it stands. */
+const scentOf = (w: AromaWord) =>
+  (w === 'none' ? say('balanceMap.noScent') : say('balanceMap.scent', { word: AROMA_NAMES[w] }))
+const scent = computed(() => scentOf(props.assessment.balance.aroma.word))
 const valueWords = computed(() =>
   here.value && pair.value
     ? pair.value
@@ -336,6 +344,10 @@ const valueWords = computed(() =>
             :stroke-width="1.2 * k" :stroke-dasharray="`${k} ${3.6 * k}`" stroke-linecap="round"
           />
           <path
+            v-for="(s, i) in drawing.scent" :key="`a${i}`" :d="s" fill="none" stroke="#5D6B1F" :stroke-width="1.1 * k"
+            :stroke-dasharray="`${6 * k} ${3 * k}`" data-scent-line
+          />
+          <path
             v-if="drawing.meets" :d="drawing.meets.path" fill="url(#map-meets)" stroke="#1F2F24" :stroke-width="2 * k"
             data-meets
           />
@@ -371,6 +383,13 @@ const valueWords = computed(() =>
         >
           {{ SHARPNESS_NAMES[w.sharpness] }}
         </text>
+        <text
+          v-for="(w, i) in drawing.scentWords" :key="`w${i}`" :x="w.side === 'left' ? 6 * k : sx(w.at)"
+          :y="w.side === 'left' ? sy(w.at) + 5 * k : U - 7 * k"
+          :text-anchor="w.side === 'left' ? 'start' : 'middle'" class="scent" :data-scent="w.aroma"
+        >
+          {{ scentOf(w.aroma) }}
+        </text>
       </g>
       <g v-for="t in ticks(pair[0], ranges[0])" :key="`x${t.text}`">
         <line :x1="sx(t.at)" :x2="sx(t.at)" :y1="U" :y2="U + 4 * k" stroke="#1F2F24" :stroke-width="0.8 * k" />
@@ -402,8 +421,9 @@ const valueWords = computed(() =>
       </g>
     </svg>
     <p class="foot small soft">
-      <b class="ink">{{ valueWords }}</b>{{ $say('balanceMap.dragThePointOrStepIt') }}
+      <b class="ink">{{ valueWords }}</b><span data-scent-here>, {{ scent }}</span>{{ $say('balanceMap.dragThePointOrStepIt') }}
       <template v-if="drawing?.meets">{{ $say('balanceMap.holdsAsMeant') }}</template>
+      <template v-if="drawing?.scent.length"> {{ $say('balanceMap.dashed') }}</template>
       <span v-if="!settled && !solver.gaveUp.value" role="status">
         {{ $say('balanceMap.drawing', { done: fmt.percent(solver.done.value) }) }}
       </span>
@@ -447,6 +467,10 @@ text { font-family: var(--font-sans); fill: var(--ink); font-variant-numeric: ta
 }
 .bad { fill: #8a2d19; }
 .meets { font-weight: 600; stroke: rgb(253 251 245 / 0.92); stroke-width: calc(var(--k) * 4px); }
+.scent {
+  font-size: calc(var(--k) * 14.2px); fill: #46520f; paint-order: stroke; stroke: rgb(253 251 245 / 0.85);
+  stroke-width: calc(var(--k) * 3px);
+}
 .edge { font-size: calc(var(--k) * 14.2px); fill: var(--cold-deep); }
 .tick { font-size: calc(var(--k) * 14.2px); fill: var(--ink-soft); } .axis { font-size: calc(var(--k) * 14.2px); }
 .ghost { font-size: calc(var(--k) * 14px); font-weight: 600; }

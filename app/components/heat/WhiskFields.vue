@@ -26,7 +26,7 @@ const take = (s: number) =>
     field="set.whisked.seconds" kind="minutes" show-label :label="$say('whisk.whisked')" :blank="$say('whisk.not')"
     :min="0" :model-value="whisked?.seconds ?? 0" @update:model-value="take" @done="ws.endGesture()"
   />
-  <div v-if="whisked">
+  <div v-if="whisked" class="wide">
     <label class="field-label" for="whisk-with">{{ $say('whip.with') }}</label>
     <select
       id="whisk-with" class="native" :value="whisked.byHand ? 'hand' : 'electric'"
@@ -43,5 +43,7 @@ const take = (s: number) =>
 </template>
 
 <style scoped>
+/* A word is not cut. */
+.wide { grid-column: 1 / -1; }
 .says { grid-column: 1 / -1; margin: 0; }
 </style>

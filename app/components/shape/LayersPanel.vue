@@ -4,9 +4,8 @@ import type { Bench } from '#core/formula/bench'
 import {
   BUILT, type Component, type ComponentRole, isComputed, PART_KINDS, type PartKind, type School, SCHOOLS,
 } from '#core/formula/document'
-import { labelOf } from '#core/base/ingredients/label'
 import {
-  movedLevel, POURED_ROLES, withComponent, withLaid, withoutComponent, withReady, withThickness, withWeight,
+  movedLevel, POURED_ROLES, readyFillings, withComponent, withLaid, withoutComponent, withReady, withThickness, withWeight,
 } from '#core/formula/layers'
 import { partFacts } from '#core/formula/parts'
 import { schoolOf } from '#core/formula/schools'
@@ -32,6 +31,8 @@ const thickOf = (c: Component) => {
   const layer = fills.value.find(l => l.componentId === c.id)
   return layer && 'given' in layer.thicknessM ? layer.thicknessM.given : null
 }
+/** As it is on the bench: with the lots of this occasion. */
+const onBench = (c: Component) => props.doc.components.find(x => x.id === c.id) ?? c
 const weightOf = (c: Component) => c.lines.reduce((s, l) => s + l.massG, 0)
 function canMove(c: Component, by: 1 | -1): boolean {
   const at = levels.value.indexOf(c.id)
@@ -50,10 +51,10 @@ async function add() {
 }
 const layIn = () =>
   put(withLaid(ws.planned!, kitchen.core!, laidIn.value, PART_NAMES[laidIn.value].name, newId).planned)
-/* Fillings in packs, in the kitchen's stock. */
-const packs = computed(() => (kitchen.core?.lots ?? []).filter(l => labelOf(l.ingredientId)?.set != null))
-const packId = ref('')
-const pack = computed(() => packs.value.find(l => l.id === packId.value) ?? packs.value[0])
+/* Fillings in packs, in the kitchen's stock, and bought ones it has a label of. */
+const packs = computed(() => (kitchen.core ? readyFillings(kitchen.core) : []))
+const packAt = ref(0)
+const pack = computed(() => packs.value[packAt.value] ?? packs.value[0])
 const layPack = () => put(withReady(ws.planned!, kitchen.core!, pack.value!, newId).planned)
 const thicker = (id: string, m: number) => put(withThickness(ws.planned!, kitchen.core!, id, m), `thick-${id}`)
 const heavier = (id: string, g: number) => put(withWeight(ws.planned!, kitchen.core!, id, g), `weight-${id}`)
@@ -117,7 +118,7 @@ const rename = (id: string, name: string) =>
           variant="ghost" color="neutral" size="sm" :aria-label="$say('layersPanel.takeOut', { name: c.name })"
           :label="$say('layersPanel.takeOut2')" @click="takeOut(c)"
         />
-        <PartFigures v-if="c.make" class="wide" :doc="doc" :part="c" />
+        <PartFigures v-if="c.make" class="wide" :doc="doc" :part="onBench(c)" />
       </li>
     </ul>
     <p class="soft">
@@ -152,11 +153,11 @@ const rename = (id: string, name: string) =>
         <div>
           <label class="field-label" for="from-packs">{{ $say('plate.fromPacks') }}</label>
           <select
-            id="from-packs" class="native" :value="pack.id"
-            @change="packId = ($event.target as HTMLSelectElement).value"
+            id="from-packs" class="native" :value="packAt"
+            @change="packAt = Number(($event.target as HTMLSelectElement).value)"
           >
-            <option v-for="l in packs" :key="l.id" :value="l.id">
-              {{ l.massG ? `${l.name}, ${fmt.grams(l.massG)}` : l.name }}
+            <option v-for="(p, i) in packs" :key="i" :value="i">
+              {{ p.lot?.massG ? `${p.name}, ${fmt.grams(p.lot.massG)}` : p.name }}
             </option>
           </select>
         </div>

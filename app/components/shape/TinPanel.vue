@@ -2,6 +2,7 @@
 /** Which tin or dish, how deep, how many, does it fit; what else the work needs. */
 import type { Assessment } from '#core/pipeline/assessment'
 import { VESSEL_KINDS, type Vessel } from '#core/physics/geometry/cavity'
+import { insertOf } from '#core/physics/geometry/nominal'
 import { vesselOf, type Bench } from '#core/formula/bench'
 import { resizeParts } from '#core/formula/parts'
 import { cavityOf, cavityVolume } from '#core/physics/geometry/cavity'
@@ -26,6 +27,13 @@ const glass = computed(() => vessel.value.kind === 'glass' || vessel.value.kind 
 function useVessel(next: Vessel, vesselId: string | null, gesture = '') {
   ws.replace(withVessel(props.doc, kitchen.core!, next, vesselId, () => crypto.randomUUID()), gesture)
   if (!gesture) ws.endGesture()
+}
+/** One from the list; its set's insert takes its room, where no insert is a part of its own. */
+function takeVessel(next: Vessel, vesselId: string | null, key: string) {
+  const insertM3 = props.doc.components.some(c => c.role === 'insert') ? 0 : insertOf(key)
+  const bench = withVessel(props.doc, kitchen.core!, next, vesselId, () => crypto.randomUUID())
+  ws.replace(resizeParts({ ...bench, assembly: { ...bench.assembly, insertM3 } }, kitchen.core!))
+  ws.endGesture()
 }
 /**
  * The level is drawn up or down: the formula grows or shrinks to it, always from what it was when it was taken, so that
@@ -75,7 +83,7 @@ function out(part: Partial<Pick<Bench['assembly'], 'coat' | 'looseBase'>>) {
       </div>
       <VesselSelect
         class="own" :label="$say('tinPanel.tinOrDish')" :value="doc.assembly.vesselId ?? ''"
-        :own="$say('tinPanel.aSizeOfItsOwn')" @pick="(v, id) => useVessel(v, id)"
+        :own="$say('tinPanel.aSizeOfItsOwn')" @pick="takeVessel"
       />
       <div class="fields">
         <VesselFields :vessel="vessel" @change="size" @done="ws.endGesture()" />

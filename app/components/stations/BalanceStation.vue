@@ -104,7 +104,7 @@ const figures = computed(() =>
           {{ name }}
         </button>
       </nav>
-      <BalanceMap v-if="view === 'map'" :doc="doc" :ghosts="comparison.ghosts.value" />
+      <BalanceMap v-if="view === 'map'" :doc="doc" :assessment="assessment" :ghosts="comparison.ghosts.value" />
       <LazyRebalancePanel v-else-if="view === 'rebalance'" :doc="doc" />
       <LazyVersionsPanel
         v-else-if="view === 'versions'" :doc="doc" :assessment="assessment" :comparison="comparison"

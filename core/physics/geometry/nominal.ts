@@ -7,13 +7,15 @@
  * tests.
  */
 import { INCH_M } from '../../base/units'
-import type { Material, Vessel, VesselKind } from './cavity'
+import { cavityOf, cavityVolume, type Material, plainVessel, UNLINED, type Vessel, type VesselKind } from './cavity'
 
 export interface NominalVessel {
   id: string
   market: 'us' | 'metric'
   name: string
   vessel: Vessel
+  /** Of the insert its set has a mould for, full, m³; absent: it has none. */
+  insertM3?: number
 }
 
 const row = (
@@ -53,6 +55,13 @@ const metric = (
   h: number,
   taper = 1,
 ) => row('metric', id, name, kind, material, 0.01, l, w, h, taper)
+
+/** A mould that comes with one for its insert, of a size in cm. */
+const withInsert = (
+  n: NominalVessel, kind: VesselKind, l: number, w: number, h: number,
+): NominalVessel => ({
+  ...n, insertM3: cavityVolume(cavityOf(plainVessel(kind, 'silicone', l / 100, w / 100, h / 100), UNLINED)),
+})
 
 export const NOMINAL_VESSELS: readonly NominalVessel[] = [
   us('us-sq8', '8 × 8 in square', 'rectangle', 'metal', 8, 8, 2, 0.96),
@@ -102,7 +111,18 @@ export const NOMINAL_VESSELS: readonly NominalVessel[] = [
   metric('m-mug', 'mug', 'glass', 'ceramic', 8, 8, 6.8, 0.95),
   metric('m-paper', '7 cm paper case in its tin', 'ramekin', 'metal', 7, 7, 3.5, 0.72),
   metric('m-flute', 'flute', 'stemmed', 'glass', 5, 5, 13.5),
+  withInsert(
+    metric('m-ring18i', '18 cm ring with a 14 cm insert', 'tartRing', 'metal', 18, 18, 4.5), 'round', 14, 14, 1.5),
+  withInsert(
+    metric('m-domei', '7 cm dome with a 4 cm insert', 'bowl', 'silicone', 7, 7, 4.2), 'bowl', 4, 4, 2),
+  withInsert(
+    metric('m-logi', '25 cm log with its insert', 'rectangle', 'silicone', 25, 8.5, 7, 0.8), 'rectangle', 23, 4, 4),
 ]
+/**
+ * Room of the insert that a vessel by its trade size comes with, m³; 0: none.
+ * @example insertOf('m-domei') // 0.0000168
+ */
+export const insertOf = (id: string): number => NOMINAL_VESSELS.find(n => n.id === id)?.insertM3 ?? 0
 /**
  * Measures that suit a kind, to start from.
  * @example typicalVessel('ramekin').kind // 'ramekin'

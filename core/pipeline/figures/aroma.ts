@@ -22,7 +22,7 @@ function ownFruit({ plan }: Mixed): string | undefined {
  * @returns the aroma as poured
  * @example aromaFigures(doc, worked.mixed, worked.heated).word // 'faint'
  */
-export function aromaFigures(doc: Bench, mixed: Mixed, heated: Heated): Aroma {
+export function aromaFigures(doc: Bench, mixed: Mixed, heated: Pick<Heated, 'finished' | 'paths'>): Aroma {
   const { plan } = mixed
   const { lines, steps } = fillingOf(doc)
   const sieved = sievedLines(steps)

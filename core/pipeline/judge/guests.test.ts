@@ -66,6 +66,10 @@ describe('what is laid in is told too', () => {
     const pack = ownId({ ...EMPTY_LABEL, name: 'Pack', sugars: 20, carbs: 20, set: 80, tells: ['gelatine', 'medicines'] })
     expect(codes({ [pack]: 100 })).toEqual(expect.arrayContaining(['animalGelatin', 'medicines']))
   })
+  it('a filling’s own wine is told once', () => {
+    const wine = assess(make('wine', undefined, { cream36: 600, sugar: 95, wine_late: 160, lemon: 20 }), kitchen)
+    expect(wine.findings.filter(f => f.code === 'alcohol')).toHaveLength(1)
+  })
   it('alcohol over half a percent of the part, just under and just over', () => {
     const ethanol = findIngredient('spirit')!.ethanol!
     const share = (percent: number) => codes({ spirit: percent, water: ethanol - percent }).includes('alcohol')

@@ -28,7 +28,7 @@ export function judgeServing(
     find('counterTooLong', 'stop', 'serve', 'use.tableTimeS', { hours: code.counterS / 3600 })
   find('allergens', 'info', 'serve', path, { list: allergensIn(doc).join(',') })
   judgeToppings(doc, kitchen.roomTempC, find)
-  const laidIn = doc.components.filter(c => !isComputed(c)).flatMap(c => c.lines.filter(l => l.massG > 0))
+  const laidIn = doc.components.filter(c => isLaidIn(doc, c)).flatMap(c => c.lines.filter(l => l.massG > 0))
   const brings = (trait: Trait) => holds(whole, r => is(r, trait)) || laidIn.some(l => hasTrait(l.ingredientId, trait))
   if (body.gelatinC > 0 || brings('gelatin') || brings('holdsGelatin')) find('animalGelatin', 'info', 'serve', path)
   if (brings('medicines')) find('medicines', 'info', 'serve', path)
@@ -60,10 +60,12 @@ export function judgeServing(
   return { useBy, storageDays: limits.days }
 }
 
+/** What is neither on the bench nor made as another filling: each of those is judged by itself. */
+const isLaidIn = (doc: Bench, c: Component) => c.id !== doc.componentId && !isComputed(c)
 /** Alcohol of what is laid in or on, which nothing cooks away. */
-function judgeSpirits({ components }: Bench, find: Find): void {
-  for (const [i, c] of components.entries()) {
-    if (isComputed(c)) continue
+function judgeSpirits(doc: Bench, find: Find): void {
+  for (const [i, c] of doc.components.entries()) {
+    if (!isLaidIn(doc, c)) continue
     const grams = c.lines.reduce((s, l) => s + l.massG, 0)
     const ethanolG = c.lines.reduce((s, l) => s + (l.massG * (findIngredient(l.ingredientId)?.ethanol ?? 0)) / 100, 0)
     const percent = grams > 0 ? (100 * ethanolG) / grams : 0
