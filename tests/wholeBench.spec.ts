@@ -1,6 +1,9 @@
 /** The rest of the bench, in the browser: several vessels from one bowl. */
 import { expect, open, SCONES, settled, test } from './support/lumbik'
 
+const LIME_PIE = '0e1f0000-0006-4000-8000-000000000009'
+const GLASSES = '0e1f0000-0006-4000-8000-000000000011'
+
 test('minis and one large from one bowl: grams, depth and time of each, the first out, the last one short', async ({ page }) => {
   await open(page, SCONES, 'shape')
   await page.getByRole('button', { name: 'Large and small together' }).click()
@@ -219,4 +222,70 @@ test('a recipe told without amounts, with a correction: the last holds, and weig
   await expect(guess).toContainText('170 g')
   await guess.click()
   await expect(line('sugar')).toContainText('change it as you know better')
+})
+
+test('a curd put up in packs is stock: how it comes out again, when it thaws, and a layer of another dessert', async ({ page }) => {
+  await open(page, SCONES, 'serve')
+  await page.getByRole('button', { name: 'Keeping', exact: true }).click()
+  const packs = page.locator('[data-part=pack-up]')
+  await packs.getByRole('spinbutton', { name: 'In each pack' }).fill('125')
+  await expect(packs.locator('[data-packs]')).toContainText('5 packs of 125 g')
+  await expect(packs).toContainText('Thawed and stirred smooth')
+  await packs.getByRole('button', { name: 'in the fridge' }).click()
+  await expect(packs.locator('[data-out-of-pack]')).toContainText('Stirred smooth out of the pack')
+  await packs.getByRole('button', { name: 'in the freezer' }).click()
+  await packs.getByRole('button', { name: 'Add them to stock' }).click()
+  await expect(page.getByText('5 packs of Sweet lemon curd for the scones, in packs are in stock').first()).toBeVisible()
+  await page.goto(`/formula/${GLASSES}/stock`)
+  await page.getByRole('button', { name: 'Strength', exact: true }).click()
+  await expect(page.getByRole('row', { name: /scones, in packs/ })).toContainText(/5 packs of 125 g, frozen: thaw \d+ h/)
+  await page.goto(`/formula/${GLASSES}/shape`)
+  await settled(page)
+  await page.getByRole('button', { name: 'Crust, topping, layers' }).click()
+  const layers = page.locator('[data-part=layers]')
+  await layers.getByLabel('From packs in stock').selectOption({ label: 'Sweet lemon curd for the scones, in packs, 625 g' })
+  await layers.locator('[data-lay-pack]').click()
+  await settled(page)
+  const level = layers.locator('[data-made]').filter({ hasText: 'packs of it' })
+  await expect(level).toContainText('Stirred smooth it is')
+  await expect(level).toContainText('Its frozen packs thaw in about')
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'What can I make?' }).click()
+  await expect(page.locator('[data-read-as]')).toContainText('of it frozen')
+})
+
+test('a condensed-milk filling whisked light: air, bite and its minutes in the order; a scent along the map', async ({ page }) => {
+  await open(page, LIME_PIE, 'heat')
+  const whisked = page.getByRole('spinbutton', { name: 'Whisked light first' })
+  const says = page.locator('[data-spring]')
+  await expect(says).toHaveAttribute('data-spring', 'light')
+  await whisked.fill('15')
+  await expect(says).toHaveAttribute('data-spring', 'springy')
+  await page.getByRole('button', { name: 'Order of work' }).click()
+  await expect(page.getByText('Whisk until pale and light')).toBeVisible()
+  await page.getByRole('button', { name: 'The cook', exact: true }).click()
+  await whisked.fill('0')
+  await expect(says).toHaveCount(0)
+  await page.keyboard.press('Tab')
+  await page.goto(`/formula/${LIME_PIE}/balance`)
+  await settled(page)
+  const map = page.locator('[data-map]')
+  await map.locator('#map-x').selectOption({ label: '→ Zest' })
+  await expect(page.locator('[data-map=settled]')).toBeVisible()
+  await expect(map.locator('[data-scent-here]')).toContainText('scent')
+})
+
+test('a step told twice or never is asked of the text, and a press puts it right', async ({ page }) => {
+  await page.goto('/new')
+  const text = page.getByLabel('Formula text, one ingredient a line')
+  await text.fill('600 ml double cream\n150 g caster sugar\n80 ml lemon juice\n\nBoil the cream and sugar for 3 minutes. Stir in the juice. '
+    + 'Strain it through a fine sieve. Pour into 6 glasses. Strain it through a fine sieve.')
+  const never = page.locator('[data-lint=stepNever]')
+  await expect(never).toContainText('Nothing says when it is chilled')
+  await expect(page.locator('[data-lint=stepTwice]')).toContainText('Strain it through a fine sieve')
+  await never.getByRole('button').click()
+  await expect(text).toHaveValue(/Chill until set/)
+  await page.locator('[data-lint=stepTwice]').getByRole('button').click()
+  await expect.poll(async () => (await text.inputValue()).match(/fine sieve/g)?.length).toBe(1)
+  await expect(page.locator('[data-lint]')).toHaveCount(0)
 })

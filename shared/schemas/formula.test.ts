@@ -4,7 +4,12 @@ import { describe, expect, it } from 'vitest'
 import { formula, kitchen, YOLK_CURD } from '../../tests/support/core'
 import older from '#core/checks/older.json'
 import { type Bench, benchOf, fillingOf, type Planned, putBack } from '#core/formula/bench'
-import { SCHEMA_VERSION } from '#core/formula/document'
+import {
+  BUILT, COATS, COMPONENT_ROLES, FAMILIES, FINISH_KINDS, PART_KINDS, SCHEMA_VERSION, SCHOOLS,
+} from '#core/formula/document'
+import { ZEST_CUTS } from '#core/physics/matter/aroma'
+import { GRAINS } from '#core/physics/matter/dissolving'
+import { PEAKS } from '#core/physics/set/whipping'
 import { plainOccasion } from '#core/formula/occasion'
 import { readDocument } from './formula'
 import { demoFormulas } from '../../server/database/demo'
@@ -18,6 +23,45 @@ const validateOccasion = published('occasion')
 const plain = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T
 const planned = (edit?: (d: Bench) => void) => plain(putBack(formula(YOLK_CURD, edit)))
 
+/** Every field that may be left out, said. */
+function saysEverything(d: Bench): void {
+  const filling = fillingOf(d)
+  const [first, second, third, fourth] = filling.lines
+  Object.assign(first!, { pinned: true, finish: 'dust', piece: { kind: 'yolk', eachG: 17 } })
+  Object.assign(second!, { grain: 'caster' })
+  Object.assign(third!, { strength: { kind: 'lot', lotId: 'L', name: 'cups', frozenG: 250, brix: 8, fatPercent: 1, acidLnSigma: 0.1 } })
+  Object.assign(fourth!, { zest: { of: 'lemon', cut: 'strips', rubbed: true, deep: false } })
+  filling.steps.push({
+    id: 'fold', kind: 'foldIn', lineIds: [fourth!.id], lineTempC: 5, mixTempC: { given: 20 }, overrun: 0.5, peak: 'soft', byHand: true,
+  })
+  Object.assign(d.assembly, { coat: 'paper', looseBase: true, built: 'roll' })
+  Object.assign(d.heat, { burstS: 20, pouchM: 0.02, stirEveryS: 60 })
+  Object.assign(d.heat.oven, { steam: 0.3, atOnce: 2 })
+  d.set.whisked = { seconds: 240, byHand: true }
+  d.serve.ownS = { heat: 600, steep: 300, rest: 60, strain: 60, portion: 60, temper: 60 }
+  const make = { kind: 'blindShell' as const, ratio: 1, sealed: true, restS: 600, bakedS: 1200, unweighted: true, withAcid: true }
+  const from = { formulaId: 'f', version: 2, componentId: 'c' }
+  d.components.push({ id: 'shell', role: 'crust', name: 'Shell', lines: [], steps: [], make, from })
+}
+
+describe('the published schema of a formula', () => {
+  const text = readFileSync(new URL('../../docs/formula.schema.json', import.meta.url), 'utf8')
+  const enums: string[][] = []
+  JSON.parse(text, (key, value) => {
+    if (key === 'enum') enums.push(value)
+    return value
+  })
+  it.each([
+    ['ways of making', SCHOOLS], ['families', FAMILIES], ['kinds of part', PART_KINDS], ['roles', COMPONENT_ROLES],
+    ['what goes onto a portion', FINISH_KINDS], ['coats', COATS], ['ways of building', BUILT], ['cuts of zest', ZEST_CUTS],
+    ['grains', GRAINS], ['peaks', PEAKS],
+  ] as const)('names all %s', (_, list) => {
+    const own = enums.filter(e => e.includes(list[0]))
+    expect(own.length).toBeGreaterThan(0)
+    for (const e of own) expect([...e].sort()).toEqual([...list].sort())
+  })
+})
+
 describe('a document that is whole', () => {
   it('passes both the wire\'s check and the published JSON Schemas, and comes back as it was', () => {
     const docs = [
@@ -27,6 +71,7 @@ describe('a document that is whole', () => {
         fillingOf(d).lines[1]!.strength = { kind: 'lot', lotId: 'L', name: 'crate', acidPercent: 5 }
         d.heat.course = { given: { rampKPerMin: 3, peakTempC: 80, holdS: 30 } }
       }),
+      planned(saysEverything),
       ...demoFormulas().map(d => plain(d.document)),
     ]
     for (const doc of docs) {

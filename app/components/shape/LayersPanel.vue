@@ -5,7 +5,8 @@ import {
   BUILT, type Component, type ComponentRole, isComputed, PART_KINDS, type PartKind, type School, SCHOOLS,
 } from '#core/formula/document'
 import {
-  movedLevel, POURED_ROLES, readyFillings, withComponent, withLaid, withoutComponent, withReady, withThickness, withWeight,
+  movedLevel, POURED_ROLES, readyFillings, withComponent, withLaid, withoutComponent, withReady, withThickness,
+  withWeight,
 } from '#core/formula/layers'
 import { partFacts } from '#core/formula/parts'
 import { schoolOf } from '#core/formula/schools'
