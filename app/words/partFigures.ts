@@ -4,6 +4,7 @@ import { BAND_NAMES } from './names'
 import { say, sentences } from './say'
 
 const binds = sentences('partFigures.BINDS')
+const churned = sentences('partFigures.CHURNED')
 const bends = sentences('partFigures.BENDS')
 interface Format {
   grams: (g: number) => string
@@ -59,6 +60,15 @@ export function partFigureWords(f: PartFigure, fmt: Format): string {
       const said = { band: BAND_NAMES[f.band], pa: fmt.fixed(f.pa, 0) }
       return f.packs === null
         ? say('partFigures.ready', said) : say('partFigures.readyPacks', { ...said, n: fmt.fixed(f.packs, 1) })
+    }
+    case 'churned': {
+      const said = {
+        brix: fmt.fixed(f.brix, 0), ice: fmt.fixed(100 * f.ice, 0), freezes: fmt.temp(f.freezingC),
+        at: fmt.temp(f.scoopsAtC),
+      }
+      const sugar = f.sugarG === null || f.sugarG === 0 ? '' : ` ${f.sugarG > 0
+        ? say('churned.more', { g: fmt.grams(f.sugarG) }) : say('churned.less', { g: fmt.grams(-f.sugarG) })}`
+      return churned(f.scoop, said) + sugar
     }
     case 'thaws':
       return say('partFigures.thaws', { fridge: fmt.duration(f.fridgeS), water: fmt.duration(f.waterS) })

@@ -163,6 +163,8 @@ export const PART_KINDS = [
   'peelPowder',
   'steepedSpirit',
   'readyFilling',
+  'sorbet',
+  'curdIce',
 ] as const
 export type PartKind = (typeof PART_KINDS)[number]
 /**

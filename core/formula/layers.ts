@@ -6,7 +6,7 @@ import { processOf } from './create'
 import {
   type Component, type ComponentRole, isComputed, type Layer, type Line, type PartKind, pouredLayer, type School,
 } from './document'
-import { PART_FACTS, partLines, plainMake, resizeParts } from './parts'
+import { PART_FACTS, partLines, plainMake, resizeParts, SCOOP_G } from './parts'
 import type { NewId } from './steps'
 
 /** Roles of what is made and poured, in the order they are offered. */
@@ -43,10 +43,11 @@ export function withOnTop({ formula, occasion }: Planned, made: Component, layer
 
 const ROLE_OF_LEVEL: Partial<Record<PartKind, ComponentRole>> = {
   whippedLayer: 'cream', berryLayer: 'fruit', roastedFruit: 'fruit', maceratedFruit: 'fruit', confitPeel: 'fruit',
-  peelPowder: 'fruit', coulis: 'sauce', boundSauce: 'sauce', steepedSpirit: 'sauce', readyFilling: 'cream',
+  sorbet: 'sauce', curdIce: 'sauce', peelPowder: 'fruit', coulis: 'sauce', boundSauce: 'sauce', steepedSpirit: 'sauce', readyFilling: 'cream',
 }
 /**
- * The dessert with a level that is laid in, of its usual thickness and sized to the vessel, on top of what fills it.
+ * The dessert with a level that is laid in, of its usual thickness and sized to the vessel, on top of what fills it;
+ * what is churned lies beside, a scoop to each portion.
  * @example withLaid(planned, kitchen, 'berryLayer', '', () => 's1').planned.formula.components[1].role // 'fruit'
  */
 export function withLaid(
@@ -54,6 +55,12 @@ export function withLaid(
 ): { planned: Planned, id: string } {
   const role = ROLE_OF_LEVEL[kind] ?? 'sponge'
   const made: Component = { id: id(), role, name, lines: [], steps: [], make: plainMake(kind) }
+  if (PART_FACTS[kind].role === 'beside') {
+    const massG = SCOOP_G * planned.formula.assembly.portions * (1 + PART_FACTS[kind].over)
+    let n = 0
+    const lines = partLines(made.make!, massG, [], () => `${made.id}-${++n}`)
+    return { id: made.id, planned: withOnTop(planned, { ...made, lines }, null) }
+  }
   const layer: Layer = { ...pouredLayer(made.id), thicknessM: { given: PART_FACTS[kind].thicknessM } }
   return { id: made.id, planned: putBack(resizeParts(benchOf(withOnTop(planned, made, layer)), kitchen)) }
 }

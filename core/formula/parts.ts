@@ -60,11 +60,17 @@ export type PartStep =
   | 'dryPeel'
   | 'grindPeel'
   | 'steepPeel'
+  | 'boilSyrup'
+  | 'juiceInCold'
+  | 'cookBase'
+  | 'chillMix'
+  | 'churn'
+  | 'harden'
   | 'thawPack'
   | 'stirSmooth'
 export interface PartFacts {
-  /** Under or up the sides of what is poured, on top of it, or a level in between. */
-  role: 'crust' | 'topping' | 'level'
+  /** Under or up the sides of what is poured, on top of it, a level in between, or beside it on the plate. */
+  role: 'crust' | 'topping' | 'level' | 'beside'
   /** g of each ingredient to a ratio. */
   shares: (ratio: number, withAcid?: boolean) => readonly (readonly [ingredientId: string, g: number])[]
   /** What the ratio is between, its usual value and its limits; absent: it has none. */
@@ -373,6 +379,40 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
     oven: null,
     steps: ['steepPeel'],
   },
+  // 31 °Brix, half of it ice at −12 °C (section 30 of docs/science.md).
+  sorbet: {
+    role: 'beside',
+    shares: () => [
+      ['water', 450],
+      ['sugar', 240],
+      ['glucose_syr', 60],
+      ['lemon', 220],
+      ['zest', 4],
+    ],
+    density: 850,
+    thicknessM: 0.04,
+    bakeLoss: 0,
+    over: 0.1,
+    oven: null,
+    steps: ['boilSyrup', 'juiceInCold', 'chillMix', 'churn', 'harden'],
+  },
+  curdIce: {
+    role: 'beside',
+    shares: () => [
+      ['yolk_sep', 100],
+      ['sugar', 180],
+      ['lemon', 150],
+      ['cream36', 250],
+      ['milk', 300],
+      ['zest', 4],
+    ],
+    density: 800,
+    thicknessM: 0.04,
+    bakeLoss: 0,
+    over: 0.1,
+    oven: null,
+    steps: ['cookBase', 'chillMix', 'churn', 'harden'],
+  },
   // Its lines are what is in the pack; its weight and set are the label's.
   readyFilling: {
     role: 'level',
@@ -509,15 +549,18 @@ export function partDensity({ make, lines }: { make: PartMake, lines: readonly L
   return gPerMl ? 1000 * gPerMl : PART_FACTS[make.kind].density
 }
 
-/** Whether a part is laid in by weight: its grams stand, its thickness follows. */
-export const isByWeight = ({ layers }: Pick<Bench, 'layers'>, componentId: string): boolean =>
-  layers.some(l => l.componentId === componentId && l.form === 'fill' && !('given' in l.thicknessM))
+/** A scoop beside a portion, g (common practice). */
+export const SCOOP_G = 60
+/** Whether a part is laid in by weight: its grams stand, its thickness follows; what lies beside always is. */
+export const isByWeight = ({ layers }: Pick<Bench, 'layers'>, { id, make }: Pick<Component, 'id' | 'make'>): boolean =>
+  (make !== undefined && PART_FACTS[make.kind].role === 'beside')
+  || layers.some(l => l.componentId === id && l.form === 'fill' && !('given' in l.thicknessM))
 
 /** Every part with a formula of its own sized to the vessel again; what a cook wrote or weighed stays as it is. */
 export function resizeParts(doc: Bench, kitchen: Kitchen): Bench {
   let n = 0
   const components = doc.components.map(c =>
-    c.make && !isByWeight(doc, c.id)
+    c.make && !isByWeight(doc, c)
       ? { ...c, lines: partLines(c.make, partMassG(c.make.kind, doc, kitchen, c.id), c.lines, () => `${c.id}-${++n}`) }
       : c,
   )

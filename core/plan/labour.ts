@@ -93,6 +93,11 @@ const PART_HANDS: Partial<Record<PartStep, Hands>> = {
   simmerPeel: { s: 600, tool: 'burner' },
   dryPeel: { s: 60, tool: 'oven' },
   steepPeel: { s: 300 },
+  boilSyrup: { all: true, tool: 'burner' },
+  cookBase: { all: true, tool: 'burner' },
+  chillMix: { s: 60, tool: 'fridge' },
+  churn: { s: 180 },
+  harden: { s: 120, tool: 'freezer' },
   thawPack: { s: 60, tool: 'fridge' },
 }
 

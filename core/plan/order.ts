@@ -35,8 +35,9 @@ const isStarch = (l: Line) => hasTrait(l.ingredientId, 'starch')
 
 /** Crusts and what is laid in before it is filled; toppings, and cream that is whipped for a level. */
 const isLate = (c: Component) => c.role === 'topping' || c.make?.kind === 'whippedLayer'
+const MADE_AHEAD: readonly string[] = ['level', 'beside']
 const isEarly = (c: Component) =>
-  c.role === 'crust' || (c.make !== undefined && partFacts(c.make.kind).role === 'level' && !isLate(c))
+  c.role === 'crust' || (c.make !== undefined && MADE_AHEAD.includes(partFacts(c.make.kind).role) && !isLate(c))
 /** All early or late parts of a dessert, one after another. */
 const partsOf = (doc: Bench, when: 'early' | 'late', from: number) =>
   doc.components

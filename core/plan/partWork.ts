@@ -32,6 +32,8 @@ const PART_CUES: Partial<Record<PartStep, Cue>> = {
   roastFruit: 'goldenEdge',
   bindSauce: 'thickBubble',
   simmerPeel: 'clearBoil',
+  boilSyrup: 'sugarGone',
+  cookBase: 'line',
 }
 /** Seconds a part's step takes, where it is not the oven's (common practice). */
 const PART_MIN: Partial<Record<PartStep, number>> = {
@@ -73,7 +75,15 @@ const PART_MIN: Partial<Record<PartStep, number>> = {
   grindPeel: 3,
   steepPeel: 3 * 24 * 60,
   stirSmooth: 2,
+  boilSyrup: 6,
+  juiceInCold: 3,
+  cookBase: 12,
+  chillMix: 4 * 60,
+  churn: 30,
+  harden: 4 * 60,
 }
+/** A custard base is as safe as a curd from here, °C (common practice). */
+const BASE_C = 82
 
 const restMin = ({ restS }: PartMake, step: PartStep): number | undefined =>
   ((step === 'rest' || step === 'chillBase') && restS !== undefined ? restS / 60 : undefined)
@@ -120,7 +130,7 @@ export function partWork(c: Component, atS: number, thickM: number | null = null
           ? WARM_WHITES_C
           : step === 'pourSugar'
             ? heat.reachesC
-            : null
+            : step === 'cookBase' ? BASE_C : null
     const out: PartWork = {
       ...noStep(),
       key: `${c.id}-${i}`,
@@ -130,7 +140,7 @@ export function partWork(c: Component, atS: number, thickM: number | null = null
       tempC,
       timeS: minutes * 60,
       cue: PART_CUES[step] ?? null,
-      probe: step === 'warmWhites' ? 'bulk' : null,
+      probe: step === 'warmWhites' || step === 'cookBase' ? 'bulk' : null,
       atS: t,
       params: { holdMin: step === 'warmWhites' ? heat.needMinutes : null, inOven },
     }

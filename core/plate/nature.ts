@@ -83,6 +83,7 @@ const BEATEN: Partial<Record<PartKind, number>> = {
 const WATER: Partial<Record<PartKind, number>> = {
   whippedTop: 0.55, whippedLayer: 0.55, berryLayer: 0.86, roastedFruit: 0.82, maceratedFruit: 0.84, coulis: 0.75,
   boundSauce: 0.8, confitPeel: 0.3, peelPowder: 0.08, steepedSpirit: 0.55,
+  sorbet: 0.68, curdIce: 0.6,
   meringueCold: 0.35, meringueWarm: 0.33, meringueBoiled: 0.3,
 }
 /** Whipped cream falls once its butterfat softens, °C (common practice). */

@@ -1,14 +1,18 @@
 /** What crusts, toppings and levels come to: in a real dessert, and as a cook says how they are made. */
 import { describe, expect, it } from 'vitest'
 import { counter, formula, kitchen } from '../../tests/support/core'
-import { benchOf } from '../formula/bench'
+import { benchOf, putBack } from '../formula/bench'
 import type { PartKind, PartMake } from '../formula/document'
-import { partLines, plainMake, withPart } from '../formula/parts'
+import { withLaid, withWeight } from '../formula/layers'
+import { partLines, plainMake, resizeParts, withPart } from '../formula/parts'
+import { partWork } from '../plan/partWork'
+import { stepsOfPlate } from '../schedule/ofPlate'
 import { plainVessel } from '../physics/geometry/cavity'
 import { dessertOf } from './kinds'
 import { laidNature } from './nature'
 import { assess } from '../pipeline/assess'
 import { type PartFigure, partFigures } from './partFigures'
+import { plateOf } from './plate'
 
 const vessel = plainVessel('tartRing', 'metal', 0.24, 0.24, 0.025)
 const tart = { ...formula(), assembly: { ...formula().assembly, vesselId: null, vessel, count: 1 } }
@@ -125,6 +129,47 @@ describe('fruit on and under', () => {
     expect(level('maceratedFruit')('leaks')!.g).toBeCloseTo(1000 * 3.75 * 0.04, 0)
     expect(level('roastedFruit')('leaks')!.g).toBeLessThan(50)
     expect(level('coulis')('leaks')).toBeUndefined()
+  })
+})
+
+describe('churned, beside it', () => {
+  const withIce = (kind: 'sorbet' | 'curdIce') => {
+    const { planned, id } = withLaid(putBack(formula()), kitchen, kind, kind, counter('s'))
+    const b = benchOf(planned)
+    return { planned, b, id, c: b.components.find(x => x.id === id)! }
+  }
+  it.each(['sorbet', 'curdIce'] as const)('%s: a scoop of 60 g to a portion, that scoops at −12 °C', (kind) => {
+    const { b, c } = withIce(kind)
+    const grams = c.lines.reduce((s, l) => s + l.massG, 0)
+    expect(grams).toBeCloseTo(60 * 20 * 1.1, -1)
+    const [f] = partFigures(c, b, kitchen)
+    expect(f).toMatchObject({ code: 'churned', scoop: 'scoops', sugarG: null })
+    // Sorbet has 25 to 32 °Brix (trade practice).
+    if (kind === 'sorbet') expect((f as { brix: number }).brix).toBeGreaterThan(25)
+    if (kind === 'sorbet') expect((f as { brix: number }).brix).toBeLessThan(32.5)
+  })
+  it('with less sugar it is hard, and is told how much brings it back', () => {
+    const { b, c } = withIce('sorbet')
+    const dry = { ...c, lines: c.lines.map(l => (l.ingredientId === 'sugar' ? { ...l, massG: l.massG / 2 } : l)) }
+    const [f] = partFigures(dry, b, kitchen) as Extract<PartFigure, { code: 'churned' }>[]
+    expect(f!.scoop).toBe('hard')
+    const more = dry.lines.map(l => (l.ingredientId === 'sugar' ? { ...l, massG: l.massG + f!.sugarG! } : l))
+    expect(partFigures({ ...dry, lines: more }, b, kitchen)[0]).toMatchObject({ scoop: 'scoops' })
+  })
+  it('lies beside, keeps its weight when the vessel is sized, is made ahead and put on at the last', () => {
+    const { planned, b, c } = withIce('curdIce')
+    const larger = resizeParts({ ...b, assembly: { ...b.assembly, count: 9 } }, kitchen)
+    expect(larger.components.find(x => x.id === c.id)!.lines).toEqual(c.lines)
+    expect(withWeight(planned, kitchen, c.id, 500).formula.components.find(x => x.id === c.id)!.lines
+      .reduce((s, l) => s + l.massG, 0)).toBeCloseTo(500, 0)
+    const plate = plateOf(planned, kitchen)
+    expect(plate.parts.find(p => p.id === c.id)).toMatchObject({ form: 'beside', thickM: 0 })
+    expect(plate.build.at(-1)).toMatchObject({ code: 'beside', partId: c.id })
+    const work = partWork(c, 0)
+    expect(work.map(s => s.code)).toEqual(['part:cookBase', 'part:chillMix', 'part:churn', 'part:harden'])
+    expect(work[0]).toMatchObject({ tempC: 82, probe: 'bulk' })
+    const steps = stepsOfPlate(planned, kitchen, new Set(['freezer', 'ring'])).map(s => s.name)
+    expect(steps.indexOf('part:harden · curdIce')).toBeLessThan(steps.indexOf('build:beside · curdIce'))
   })
 })
 

@@ -5,11 +5,12 @@
 import { findIngredient, part } from '../base/ingredients/ingredients'
 import { bendOfSheet, gramsOf, lossOf, massOf, type SheetBend } from '../formula/baked'
 import { type Bench, vesselOf } from '../formula/bench'
-import type { Component, PartKind, PartMake } from '../formula/document'
+import { type Component, type PartKind, type PartMake, strengthOf } from '../formula/document'
 import { isMeringue, PART_FACTS, partThickM } from '../formula/parts'
 import type { Kitchen } from '../kitchen/kitchen'
 import { areaAt, cavityOf, cavityVolume } from '../physics/geometry/cavity'
 import { binds, CRUMB_FAT, shrinks, slumps, SOAKS, turnsOf, weightsG } from '../physics/set/pastry'
+import { type Scoop, churnedOf } from '../physics/chill/churned'
 import { brix, mix, toParts } from '../physics/matter/mix'
 import { type BandId, bandOf, corrected } from '../physics/set/bands'
 import { spreadReading } from '../physics/set/kitchenTests'
@@ -48,6 +49,8 @@ export type PartFigure =
   | { code: 'leaks', g: number, hours: number }
   /** Out of its pack, stirred smooth, Pa; how long a frozen pack thaws in the fridge, or in cold water, s. */
   | { code: 'ready', pa: number, band: BandId, packs: number | null }
+  /** Churned: ice of its weight in the cabinet, its sugar, where it scoops, and sugar to add for that. */
+  | { code: 'churned', scoop: Scoop, ice: number, brix: number, scoopsAtC: number, freezingC: number, sugarG: number | null }
   | { code: 'thaws', fridgeS: number, waterS: number }
   | { code: 'browns', minutes: number, ovenC: number, coreC: number, mostMin: number }
 
@@ -198,6 +201,11 @@ export function partFigures(c: Component, b: Bench, kitchen: Kitchen): PartFigur
   if (!make || massOf(c) <= 0) return []
   const thickM = partThickM(b, c)
   if (make.kind === 'readyFilling') return readyFigures(c)
+  if (PART_FACTS[make.kind].role === 'beside') {
+    const { scoop, ice, brix, scoopsAtC, freezingC, sugarG } =
+      churnedOf(mix(toParts(c.lines, l => strengthOf(l, kitchen))))
+    return [{ code: 'churned', scoop, ice, brix, scoopsAtC, freezingC, sugarG }]
+  }
   if (isMeringue(make.kind))
     return make.kind === 'meringueDry'
       ? driedMeringue(c, make, thickM ?? PART_FACTS[make.kind].thicknessM, kitchen.roomTempC)

@@ -20,13 +20,15 @@ const ws = useWorkspaceStore()
 const kitchen = useKitchenStore()
 const fmt = useFormat()
 const more = reactive<{ role: ComponentRole, school: School }>({ role: 'cream', school: 'setCream' })
-const LAID_IN = PART_KINDS.filter(k => partFacts(k).role === 'level' && k !== 'readyFilling')
+const LAID_IN = PART_KINDS.filter(k => ['level', 'beside'].includes(partFacts(k).role) && k !== 'readyFilling')
 const laidIn = ref<PartKind>('spongeLayer')
 const newId = () => crypto.randomUUID()
 const fills = computed(() => ws.planned!.formula.assembly.layers.filter(l => l.form === 'fill'))
 const levels = computed(() => fills.value.map(l => l.componentId))
 /** What is made or laid in, the topmost first; crust and topping have their own place. */
-const made = computed(() => ws.planned!.formula.components.filter(c => isComputed(c) || levels.value.includes(c.id))
+const isBeside = (c: Component) => c.make !== undefined && partFacts(c.make.kind).role === 'beside'
+const made = computed(() => ws.planned!.formula.components
+  .filter(c => isComputed(c) || levels.value.includes(c.id) || isBeside(c))
   .toSorted((a, b) => levels.value.indexOf(b.id) - levels.value.indexOf(a.id)))
 const thickOf = (c: Component) => {
   const layer = fills.value.find(l => l.componentId === c.id)
@@ -99,7 +101,7 @@ const rename = (id: string, name: string) =>
             :min="1" :max="100000" @update:model-value="v => heavier(c.id, v)" @done="ws.endGesture()"
           />
           <button
-            v-if="c.make" type="button" class="underline by"
+            v-if="c.make && !isBeside(c)" type="button" class="underline by"
             @click="turnMeasure(c)"
           >
             {{ thickOf(c) === null ? $say('plate.byThickness') : $say('plate.byWeight') }}
