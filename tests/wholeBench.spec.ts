@@ -191,6 +191,16 @@ test('a curd is churned: its freezing point, whether it scoops, and the sugar th
   await expect(churned).toContainText('Begins to freeze')
   await expect(churned).toContainText('°Brix')
   await expect(churned).toHaveAttribute('data-churned', /runs|scoops|hard/)
+  // As a part of a dessert it lies beside.
+  await page.goto(`/formula/${SCONES}/shape`)
+  await settled(page)
+  await page.getByRole('button', { name: 'Crust, topping, layers' }).click()
+  await page.getByLabel('Laid in').selectOption('sorbet')
+  await page.locator('[data-lay-in]').click()
+  await settled(page)
+  const sorbet = page.locator('[data-part=layers] [data-made]').filter({ hasText: 'Sorbet' })
+  await expect(sorbet.locator('[data-part-figure=churned]')).toContainText('it scoops')
+  await expect(sorbet.getByRole('spinbutton')).toHaveValue('1584')
 })
 
 test('where the juice comes from: a press gives more, bottled takes more of it and costs what it costs; the colour is told', async ({ page }) => {

@@ -2,8 +2,9 @@
 import { describe, expect, it } from 'vitest'
 import trade from '../checks/trade.json'
 import { counter, EGG_CURD, formula, kitchen } from '../../tests/support/core'
+import { demoBenches } from '../../tests/support/demo'
 import { findIngredient, part } from '../base/ingredients/ingredients'
-import { labelOf } from '../base/ingredients/label'
+import { EMPTY_LABEL, labelOf, ownId } from '../base/ingredients/label'
 import { benchOf, fillingOf, putBack } from '../formula/bench'
 import type { Bench } from '../formula/bench'
 import { readyFillings, withReady } from '../formula/layers'
@@ -59,6 +60,19 @@ describe('thawing a pack', () => {
     expect(h).toBeGreaterThan(fromH)
     expect(h).toBeLessThan(untilH)
   })
+  it('goes by the density of what is in it, where that is known', () => {
+    // Sugar is .86 g/ml by the spoon; what nobody weighed is taken as 1.05.
+    expect(thawPackS('sugar', 200).fridge).toBe(packThawS(200, 860, part(findIngredient('sugar')!, 'water') / 100, 'fridge'))
+    const own = ownId({ ...EMPTY_LABEL, name: 'Pulp', kind: 'fruit', carbs: 10, sugars: 10 })
+    expect(thawPackS(own, 200).water).toBe(packThawS(200, 1050, part(findIngredient(own)!, 'water') / 100, 'water'))
+  })
+  it('of several the slowest counts, whatever is not weighed does not', () => {
+    const of = (ingredientId: string, massG: number) =>
+      ({ ...fillingOf(formula()).lines[0]!, ingredientId, massG, strength: lotStrength(lotOf(ingredientId)) })
+    const two = thawOf([of('lemon', 60), of('white', 240), of('lemon', 0)])!
+    expect(two.lines.map(l => l.massG)).toEqual([60, 240])
+    expect([two.fridgeS, two.waterS]).toEqual([thawPackS('white', 240).fridge, thawPackS('white', 240).water])
+  })
   it('only what lies frozen is thawed; a last short pack thaws sooner', () => {
     const l = { ...fillingOf(formula()).lines.find(x => x.ingredientId === 'lemon')!, massG: 400 }
     const from = (lot: Lot, massG = 400) => thawOf([{ ...l, massG, strength: lotStrength(lot) }])
@@ -103,6 +117,38 @@ describe('putting a batch up', () => {
     const { batchG } = work(doc, kitchen).assessment.shape
     expect(cost(prices)).toBeCloseTo((10 * 769) / batchG, 6)
     expect(cost({ ...prices, gelatin: undefined as never })).toBeNull()
+  })
+  it('its label has the spirit and the starch that are in it, and a name that fits', () => {
+    const wine = work(formula({ cream36: 600, sugar: 95, wine_late: 160, lemon: 40 }, () => {}, { school: 'wine' }), kitchen)
+    const { alcohol, density } = labelOf(packUp(wine, MADE).ingredientId)!
+    const { ethanolG, massG } = wine.heated.finished
+    // % by volume: grams of ethanol over .789 g/ml in a hundred grams, times g/ml of the whole.
+    expect(alcohol).toBeCloseTo(((100 * ethanolG) / massG / 0.789) * density!, 1)
+    expect(labelOf(up(formula()).ingredientId)!.alcohol).toBeNull()
+    const starchy = labelOf(up(formula(
+      { water: 300, sugar: 200, cornflour: 45, yolk_sep: 75, lemon: 120 }, () => {}, { school: 'juiceAfter' })).ingredientId)!
+    expect(starchy.carbs! - starchy.sugars!).toBeGreaterThan(4)
+    expect(labelOf(up(formula(), { name: 'x'.repeat(90) }).ingredientId)!.name).toHaveLength(60)
+    // Gelatine that came in a pack is told on.
+    const pack = ownId({ ...EMPTY_LABEL, name: 'Set', sugars: 20, carbs: 20, tells: ['gelatine'] })
+    expect(labelOf(up(formula({ ...EGG_CURD, [pack]: 50 })).ingredientId)!.tells).toEqual(['gelatine'])
+  })
+  it('packs from ten grams on; a batch that comes out even leaves nothing; cold ones have no signs of thawing', () => {
+    expect(() => up(formula(), { packG: 9.9 })).toThrow(expect.objectContaining({
+      code: 'tooSmall', path: 'method.packG', params: { min: 10 },
+    }))
+    expect(up(formula(), { packG: 10 }).packs).toBeGreaterThan(40)
+    const { batchG } = work(formula(), kitchen).assessment.shape
+    expect(up(formula(), { packG: batchG / 4 })).toMatchObject({ packs: 4, overG: expect.closeTo(0, 6) })
+    const milky = (frozen: boolean) =>
+      up(formula({ cream48: 600, sugar: 110, lemon: 80 }, () => {}, { school: 'reduced' }), { frozen }).signs
+    expect([milky(true), milky(false)]).toEqual([['grainy'], []])
+  })
+  it('every formula of the demo can be put up, or says why not', () => {
+    for (const { document } of demoBenches()) {
+      const p = packUp(work(document, kitchen), { ...MADE, name: document.name })
+      expect(p.refused === null ? labelOf(p.ingredientId)?.set : 1, document.name).toBeGreaterThan(0)
+    }
   })
   it('is refused where the egg stays raw, where it is not sour enough, and where only air holds it', () => {
     expect(up(formula(EGG_CURD, (d) => { d.heat.targetTempC = 55; d.heat.holdS = 0 })).refused).toBe('notCooked')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A finished filling put up in packs, cold or frozen: it becomes stock, and a part of other desserts. */
 import { formatISO } from 'date-fns'
+import { InputError } from '#core/base/errors'
 import type { Bench } from '#core/formula/bench'
 import type { Lot } from '#core/kitchen/kitchen'
 import { bandOf, corrected } from '#core/physics/set/bands'
@@ -27,9 +28,16 @@ const busy = ref(false)
 const wrong = ref('')
 const worked = computed(() => (kitchen.core ? work(placed(props.doc, kitchen.core), kitchen.core) : null))
 const today = () => formatISO(new Date(), { representation: 'date' })
-const p = computed(() => worked.value && packUp(worked.value, {
-  packG: packG.value, frozen: isFrozen.value, name: props.doc.name, madeOn: today(),
-}))
+/** What it comes to; null where its label cannot be. */
+const p = computed(() => {
+  if (!worked.value) return null
+  try {
+    return packUp(worked.value, { packG: packG.value, frozen: isFrozen.value, name: props.doc.name, madeOn: today() })
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error
+    return null
+  }
+})
 const firm = (pa: number) => {
   const density = worked.value!.assessment.shape.density
   return `${BAND_NAMES[bandOf(corrected(pa, density))]}, ${fmt.pascals(pa)}`
