@@ -261,7 +261,7 @@ test('a curd put up in packs is stock: how it comes out again, when it thaws, an
   await expect(level).toContainText('Its frozen packs thaw in about')
   await page.goto('/shelf')
   await page.getByRole('button', { name: 'What can I make?' }).click()
-  await expect(page.locator('[data-read-as]')).toContainText('of it frozen')
+  await expect(page.locator('[data-read-as]')).toContainText('(frozen)')
 })
 
 test('a condensed-milk filling whisked light: air, bite and its minutes in the order; a scent along the map', async ({ page }) => {

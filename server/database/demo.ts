@@ -329,6 +329,7 @@ function lightened(kitchen: Kitchen, number: number): { id: string, document: Pl
   }, kitchen, id)
   Object.assign(bench.assembly, inVessel(2), { count: 6, portions: 6 })
   Object.assign(bench.use, { pieceHeightM: 0.045, pieceWidthM: 0.065, tableTimeS: 1200 })
+  Object.assign(bench.components[0]!, { name: 'Lightened curd' })
   const coulis = withLaid(putBack(withFinish(bench, 'shard', id)), kitchen, 'coulis', 'Raspberry coulis', id)
   const weighed = withWeight(coulis.planned, kitchen, coulis.id, 90)
   return { id: uuid(6, number), document: movedLevel(weighed, coulis.id, -1) }

@@ -35,7 +35,8 @@ const stock = computed(() => {
 const wish = computed(() => stock.value.wish)
 const readAs = computed(() => [
   ...wish.value.have.map(h => `${fmt.name(h.ingredientId)} ${fmt.grams(h.massG)}${
-    h.thaw ? ` (${say('canMake.frozen', { g: fmt.grams(h.massG - h.thaw.fromG) })})` : ''}`),
+    h.thaw ? ` (${h.thaw.fromG > 0
+      ? say('canMake.frozen', { g: fmt.grams(h.massG - h.thaw.fromG) }) : say('canMake.allFrozen')})` : ''}`),
   ...wish.value.without.map(w => (w.until === null
     ? say('canMake.noSuch', { what: KIND_NAMES[w.kind] })
     : say('canMake.notBefore', { what: KIND_NAMES[w.kind], at: w.until }))),
