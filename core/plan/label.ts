@@ -5,7 +5,7 @@
 import { findIngredient } from '../base/ingredients/ingredients'
 import { type Allergen, ALLERGENS } from '../base/ingredients/types'
 import { allergensIn } from '../formula/allergens'
-import { fillingOf, type Bench } from '../formula/bench'
+import type { Bench } from '../formula/bench'
 import type { Kitchen } from '../kitchen/kitchen'
 import { CODES } from '../physics/safety/keeping'
 import type { Assessment } from '../pipeline/assessment'
@@ -41,7 +41,8 @@ export function labelFacts(doc: Bench, kitchen: Kitchen, a: Assessment): LabelFa
   for (const l of doc.components.flatMap(c => c.lines))
     if (l.massG > 0) grams.set(l.ingredientId, (grams.get(l.ingredientId) ?? 0) + l.massG)
   const of = (id: string) => ALLERGENS.filter(x => findIngredient(id)?.allergens?.includes(x))
-  const lots = fillingOf(doc).lines.flatMap(l => (l.strength?.kind === 'lot' ? [l.strength.name] : []))
+  const lots = doc.components.flatMap(c => c.lines)
+    .flatMap(l => (l.massG > 0 && l.strength?.kind === 'lot' ? [l.strength.name] : []))
   return {
     name: doc.name,
     madeOn: doc.serve.startAt ? doc.serve.startAt.slice(0, 10) : null,

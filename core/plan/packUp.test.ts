@@ -17,6 +17,7 @@ import { laidInDensity } from '../pipeline/stack'
 import { laidNature } from '../plate/nature'
 import { partFigures } from '../plate/partFigures'
 import { stepsOfFormula } from '../schedule/ofFormula'
+import { labelFacts } from './label'
 import { orderOfWork, PREPARE_S } from './order'
 import { packUp } from './packUp'
 import { partWork } from './partWork'
@@ -175,6 +176,19 @@ describe('packs in a dessert', () => {
     expect(readyFillings(own)).toEqual([{ ingredientId: packed.ingredientId, name: 'Curd, by the cup', lot: null }])
     expect(readyFillings({ ...own, lots: [lotOf(packed.ingredientId)] }).map(r => r.lot?.name)).toEqual(['Cups'])
     expect(withReady(dessert.planned, kitchen, readyFillings(own)[0]!, counter('q')).planned.occasion.lots).toHaveLength(1)
+  })
+  it('its date limits the dessert’s own, and its lot stands on the label', () => {
+    const until = (useBy: string | null) => {
+      const lot = lotOf(packed.ingredientId, { useBy })
+      const { planned } = withReady(putBack(formula(EGG_CURD)), kitchen, ready(lot), counter('r'))
+      const k = { ...kitchen, lots: [lot] }
+      const b = benchOf(planned)
+      const { assessment } = work(b, k)
+      return [assessment.serve.useBy, labelFacts(b, k, assessment).lots]
+    }
+    expect(until(null)).toEqual(['2026-12-04', ['Cups']])
+    expect(until('2026-11-30')).toEqual(['2026-11-30', ['Cups']])
+    expect(until('2027-02-20')).toEqual(['2026-12-04', ['Cups']])
   })
   it('is thawed before it is stirred smooth; from the fridge it is not', () => {
     const codes = (lot: Lot) => {

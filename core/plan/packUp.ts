@@ -5,7 +5,9 @@
 import { addDays, formatISO, parseISO } from 'date-fns'
 import { InputError } from '../base/errors'
 import { is } from '../base/ingredients/ingredients'
-import { EMPTY_LABEL, type Label, LABEL_TELLS, type LabelTell, OWN_NAME_MOST, ownId } from '../base/ingredients/label'
+import {
+  EMPTY_LABEL, ETHANOL_G_PER_ML, type Label, LABEL_TELLS, type LabelTell, OWN_NAME_MOST, ownId,
+} from '../base/ingredients/label'
 import { ALLERGENS } from '../base/ingredients/types'
 import { fillingCost } from '../formula/cost'
 import { fillingOf } from '../formula/bench'
@@ -39,8 +41,6 @@ export interface PackedUp {
 }
 
 const NOT_COOKED = ['rawEgg', 'lethalityLow', 'noEgg']
-/** Volume of alcohol by weight of it, ml/g, for a label's % by volume (CRC Handbook). */
-const ETHANOL_ML_PER_G = 1 / 0.789
 
 /** Its label: composition per 100 g as it is finished, acid and pH as computed. */
 function labelFor(w: Worked, name: string, packG: number, outPa: number): Label {
@@ -49,7 +49,7 @@ function labelFor(w: Worked, name: string, packG: number, outPa: number): Label 
   const gPerMl = w.assessment.shape.density / 1000
   const rows = m.parts.filter(p => p.massG > 0).map(p => p.row)
   const told = (t: LabelTell) => rows.some(r => (t === 'gelatine' ? is(r, 'gelatin') || is(r, 'holdsGelatin') : is(r, t)))
-  const alcohol = per(m.ethanolG) * ETHANOL_ML_PER_G * gPerMl
+  const alcohol = (per(m.ethanolG) / ETHANOL_G_PER_ML) * gPerMl
   return {
     ...EMPTY_LABEL, name: name.replaceAll(';', ',').slice(0, OWN_NAME_MOST), kind: 'other',
     fat: per(m.grams.fat), carbs: per(sugarsG(m) + m.grams.starch), sugars: per(sugarsG(m)),

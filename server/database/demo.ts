@@ -316,7 +316,7 @@ export function demoFormulas(): { id: string, document: Planned }[] {
   return [...single, ...whole, lightened(kitchen, single.length + whole.length + 1)]
 }
 
-/** A lightened curd over coulis, a shard of tuile on it: what came to the tea room after its whole desserts. */
+/** A lightened curd over coulis, a shard of tuile on it, a scoop of sorbet beside: what came to the tea room after its whole desserts. */
 function lightened(kitchen: Kitchen, number: number): { id: string, document: Planned } {
   let n = 0
   const id = () => `l1-${++n}`
@@ -332,7 +332,8 @@ function lightened(kitchen: Kitchen, number: number): { id: string, document: Pl
   Object.assign(bench.components[0]!, { name: 'Lightened curd' })
   const coulis = withLaid(putBack(withFinish(bench, 'shard', id)), kitchen, 'coulis', 'Raspberry coulis', id)
   const weighed = withWeight(coulis.planned, kitchen, coulis.id, 90)
-  return { id: uuid(6, number), document: movedLevel(weighed, coulis.id, -1) }
+  const low = movedLevel(weighed, coulis.id, -1)
+  return { id: uuid(6, number), document: withLaid(low, kitchen, 'sorbet', 'Lemon sorbet', id).planned }
 }
 
 /** Whole desserts of the tea room: a kind, under its own name there. */

@@ -44,7 +44,7 @@ export const OWN_PREFIX = 'own:'
 export const OWN_NAME_MOST = 60
 export const OWN_ID_MOST = 250
 /** Ethanol, g/ml at 20 °C (CRC Handbook). */
-const ETHANOL_G_PER_ML = 0.789
+export const ETHANOL_G_PER_ML = 0.789
 /** What labels round and leave out may add up to this much over a hundred, g. */
 const OVER_G = 3
 /** Milk has about this much lactose, %; sugar of dairy over that was added. */

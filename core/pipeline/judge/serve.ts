@@ -46,8 +46,7 @@ export function judgeServing(
     return { useBy: null, storageDays: limits.days }
   }
   if (placeOf(doc.chill[doc.chill.length - 1]!, kitchen).airTempC > code.holdC) return { useBy: null, storageDays: 0 }
-  const lots = fillingOf(doc).lines.flatMap((l) => {
-    const { strength } = l
+  const lots = [...fillingOf(doc).lines, ...laidIn].flatMap(({ strength }) => {
     return strength?.kind === 'lot' ? kitchen.lots.filter(lot => lot.id === strength.lotId && lot.useBy !== null) : []
   })
   const useBy = useByDate(
