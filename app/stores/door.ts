@@ -33,11 +33,15 @@ export const useDoorStore = defineStore('door', () => {
     const whose = next.tablet ? `tablet ${next.kitchen?.id}` : next.state === 'in' ? `${next.me!.membershipId} ${next.kitchen?.id}` : ''
     void keepFor(whose).then(() => { if (next.state === 'in') void stockUp(may).catch(() => {}) })
   }
+  let asked = 0
+  /** Of two that are under way the one asked later holds, whichever is answered first. */
   async function load(): Promise<void> {
+    const mine = ++asked
     try {
-      take(await api<DoorState>('/api/door'))
+      const next = await api<DoorState>('/api/door')
+      if (mine === asked) take(next)
     } catch {
-      if (state.value) return
+      if (state.value || mine !== asked) return
       try {
         state.value = JSON.parse(browserStore.get(CACHE) ?? 'null') as DoorState | null
       } catch {

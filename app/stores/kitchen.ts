@@ -47,7 +47,10 @@ export const useKitchenStore = defineStore('kitchen', () => {
     server.value = next
     keep()
   }
+  let isAskedAgain = false
+  /** Asked for while it is being read, it is read once more: what is on its way may be older. */
   async function load(): Promise<void> {
+    isAskedAgain = loading.value
     if (loading.value) return
     loading.value = true
     await outbox.ready
@@ -58,6 +61,7 @@ export const useKitchenStore = defineStore('kitchen', () => {
       if (!server.value && cached) server.value = readCached(cached)
     } finally {
       loading.value = false
+      if (isAskedAgain) void load()
     }
   }
   function readCached(text: string): KitchenRecord | null {
