@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs'
 import { DEMO, expect, open, SCONES, settled, test, withField } from './support/lumbik'
 
 /** Formulas and places of the demo. */
-const SHELF = 20
+const SHELF = 21
 const PLACES = 4
 
 test.describe('Shelf', () => {
