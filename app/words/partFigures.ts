@@ -1,4 +1,5 @@
 /** What the figures of a crust, topping or level say. */
+import { CABINET_C } from '#core/physics/chill/churned'
 import type { PartFigure } from '#core/plate/partFigures'
 import { BAND_NAMES } from './names'
 import { say, sentences } from './say'
@@ -64,7 +65,7 @@ export function partFigureWords(f: PartFigure, fmt: Format): string {
     case 'churned': {
       const said = {
         brix: fmt.fixed(f.brix, 0), ice: fmt.fixed(100 * f.ice, 0), freezes: fmt.temp(f.freezingC),
-        at: fmt.temp(f.scoopsAtC),
+        at: fmt.temp(f.scoopsAtC), cabinet: fmt.temp(CABINET_C),
       }
       const sugar = f.sugarG === null || f.sugarG === 0 ? '' : ` ${f.sugarG > 0
         ? say('churned.more', { g: fmt.grams(f.sugarG) }) : say('churned.less', { g: fmt.grams(-f.sugarG) })}`

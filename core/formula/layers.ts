@@ -43,7 +43,8 @@ export function withOnTop({ formula, occasion }: Planned, made: Component, layer
 
 const ROLE_OF_LEVEL: Partial<Record<PartKind, ComponentRole>> = {
   whippedLayer: 'cream', berryLayer: 'fruit', roastedFruit: 'fruit', maceratedFruit: 'fruit', confitPeel: 'fruit',
-  sorbet: 'sauce', curdIce: 'sauce', peelPowder: 'fruit', coulis: 'sauce', boundSauce: 'sauce', steepedSpirit: 'sauce', readyFilling: 'cream',
+  peelPowder: 'fruit', coulis: 'sauce', boundSauce: 'sauce', steepedSpirit: 'sauce', sorbet: 'sauce', curdIce: 'sauce',
+  readyFilling: 'cream',
 }
 /**
  * The dessert with a level that is laid in, of its usual thickness and sized to the vessel, on top of what fills it;

@@ -12,7 +12,7 @@ import { acidDoseMin, amylaseActs, amylaseAlive, milkHeatOf, peakOf } from '../p
 import type { MixPart } from '../physics/matter/mix'
 import type { Making, StarchHeat } from '../physics/set/firmness'
 import { minuteTempC } from '../physics/set/starch'
-import { airWhisked } from '../physics/set/whisked'
+import { airWhisked, gainOf } from '../physics/set/whisked'
 import type { Mixed } from './mixed'
 
 const grams = (parts: readonly MixPart[], key: CompositionKey) =>
@@ -71,7 +71,7 @@ export function makingOf(
   const kept = (x: MixPart) => (beats(x) ? p.milk.keptWhites : p.milk.keptCream)
   const airMl = whipped.reduce((s, a) => s + a.overrun * a.parts.reduce((v, x) => v + x.massG * kept(x), 0), 0)
   const whisked = airWhisked(cooked, set.whisked)
-  const whiskedMl = (whisked / (1 - whisked)) * massG
+  const whiskedMl = gainOf(whisked) * massG
   const whippedFatG = whipped.reduce(
     (s, a) =>
       s +

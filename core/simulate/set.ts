@@ -4,7 +4,7 @@ import type { Bench } from '../formula/bench'
 import { given } from '../formula/document'
 import { is, part } from '../base/ingredients/ingredients'
 import type { MixPart } from '../physics/matter/mix'
-import { airWhisked } from '../physics/set/whisked'
+import { airWhisked, gainOf } from '../physics/set/whisked'
 import {
   type Body, elasticOf, firmness, type Making, type MechanismKey, type Mechanisms, MECHANISMS, type SetState,
   yieldStress,
@@ -73,7 +73,7 @@ export function airOf(b: Bench, plan: MixPlan): number {
   const whisked = airWhisked(plan.cooked, b.set.whisked)
   const whippedMl = plan.additions
     .reduce((s, a) => s + a.overrun * a.parts.reduce((v, x) => v + x.massG * kept(x), 0), 0)
-  const airMl = whippedMl + (whisked / (1 - whisked)) * massG
+  const airMl = whippedMl + gainOf(whisked) * massG
   return airMl / (airMl + massG)
 }
 

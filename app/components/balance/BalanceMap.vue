@@ -273,9 +273,9 @@ function onKey(event: KeyboardEvent) {
   moveTo(here.value[0] + step[0]! * times * size(0), here.value[1] + step[1]! * times * size(1))
 }
 const words = (i: 0 | 1) => axisWords(pair.value![i], props.doc, fmt)
-/** What the formula tastes and smells of where it stands. */
 const scentOf = (w: AromaWord) =>
   (w === 'none' ? say('balanceMap.noScent') : say('balanceMap.scent', { word: AROMA_NAMES[w] }))
+/** What the formula smells of where it stands. */
 const scent = computed(() => scentOf(props.assessment.balance.aroma.word))
 const valueWords = computed(() =>
   here.value && pair.value

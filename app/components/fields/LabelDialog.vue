@@ -39,7 +39,7 @@ function tell(t: LabelTell) {
   set({ tells: had.includes(t) ? had.filter(x => x !== t) : [...had, t] })
 }
 /* A filling in a jar flows, is spooned or mounds: how firm goes by the edge it has just passed. */
-const FILLINGS = BANDS.filter(b => b.fromPa >= 10 && b.fromPa <= 300)
+const FILLINGS = BANDS.filter(b => ['coats', 'spoonable', 'mounds', 'slicesSoftly'].includes(b.id))
 const setBand = computed(() => (label.value.set === null ? '' : bandOf(label.value.set)))
 const setAs = (id: string) => set({ set: FILLINGS.find(b => b.id === id)?.fromPa ?? null })
 /** What the label leaves is water: told, since a figure that was forgotten shows there first. */

@@ -2,13 +2,15 @@
 /** A condensed-milk filling whisked until it holds air: how long, how it bites, how far it rises. */
 import type { Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
-import { risesM, type Spring, springOf } from '#core/physics/set/whisked'
+import { gainOf, risesM, type Spring, springOf } from '#core/physics/set/whisked'
 import { group } from '~/words/say'
 
 const props = defineProps<{ doc: Bench, assessment: Assessment }>()
 const fmt = useFormat()
 const ws = useWorkspaceStore()
 const SPRING_WORDS = group<Record<Spring, string>>('whisk.SPRINGS')
+/** Less than half a millimetre nobody sees. */
+const SEEN_M = 0.0005
 const whisked = computed(() => props.doc.set.whisked)
 const air = computed(() => props.assessment.set.making.whisked)
 const rises = computed(() => (props.doc.heat.method === 'oven'
@@ -37,8 +39,8 @@ const take = (s: number) =>
     </select>
   </div>
   <p v-if="whisked" class="says" :data-spring="springOf(air)">
-    <b>{{ $say('whisk.gains', { percent: fmt.percent(air / (1 - air)) }) }}</b> {{ SPRING_WORDS[springOf(air)] }}
-    <template v-if="rises >= 0.0005"> {{ $say('whisk.rises', { mm: fmt.mm(rises, 1) }) }}</template>
+    <b>{{ $say('whisk.gains', { percent: fmt.percent(gainOf(air)) }) }}</b> {{ SPRING_WORDS[springOf(air)] }}
+    <template v-if="rises >= SEEN_M"> {{ $say('whisk.rises', { mm: fmt.mm(rises, 1) }) }}</template>
   </p>
 </template>
 

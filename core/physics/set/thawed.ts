@@ -3,16 +3,18 @@
  * thawing starch weeps and turns spongy, agar weeps, gelatine and egg come through well, acid milk gels grainier, what
  * is whipped and folded survives (common practice); the shares are judgement from that.
  */
+import { STANDARD } from '../../base/parameters'
 import { type MechanismKey, MECHANISMS, type Mechanisms, yieldStress } from './firmness'
 
 const THAWED: Readonly<Record<MechanismKey, number>> = {
   eggPa: 0.85, butterPa: 0.95, hardFatPa: 0.95, caseinPa: 0.7, creamFatPa: 0.8, starchPa: 0.5, gelatinPa: 0.85,
   agarPa: 0.3, gumPa: 0.9, whipPa: 0.9, foamPa: 0.7,
 }
-/** Blended gelatine keeps a fifth, blended agar three parts in a hundred (the set's own parameters, from memory). */
+/** What blending leaves of gelatine and agar are the set's own parameters. */
+const { blendedGelatin, fluidGelLeft } = STANDARD.set
 const STIRRED: Readonly<Record<MechanismKey, number>> = {
-  eggPa: 0.9, butterPa: 0.75, hardFatPa: 0.75, caseinPa: 0.45, creamFatPa: 0.6, starchPa: 0.6, gelatinPa: 0.2,
-  agarPa: 0.03, gumPa: 0.9, whipPa: 0.8, foamPa: 0.5,
+  eggPa: 0.9, butterPa: 0.75, hardFatPa: 0.75, caseinPa: 0.45, creamFatPa: 0.6, starchPa: 0.6, gelatinPa: blendedGelatin,
+  agarPa: fluidGelLeft, gumPa: 0.9, whipPa: 0.8, foamPa: 0.5,
 }
 export const THAW_SIGNS = ['weeps', 'grainy'] as const
 export type ThawSign = (typeof THAW_SIGNS)[number]

@@ -38,6 +38,11 @@ const SPRINGY_AIR = 0.13
 /** @example springOf(0.15) // 'springy' */
 export const springOf = (air: number): Spring => (air < LIGHT_AIR ? 'dense' : air < SPRINGY_AIR ? 'light' : 'springy')
 
+/**
+ * Gain in volume by its air, as a share of what was whisked. @example gainOf(0.2) // 0.25
+ */
+export const gainOf = (air: number): number => air / (1 - air)
+
 const KELVIN = 273.15
 /**
  * How far a filling rises in the oven as its air warms, and falls back as it cools, m: h·φ·(T/T₀ − 1), Gay-Lussac's
