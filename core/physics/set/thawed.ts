@@ -13,8 +13,8 @@ const THAWED: Readonly<Record<MechanismKey, number>> = {
 /** What blending leaves of gelatine and agar are the set's own parameters. */
 const { blendedGelatin, fluidGelLeft } = STANDARD.set
 const STIRRED: Readonly<Record<MechanismKey, number>> = {
-  eggPa: 0.9, butterPa: 0.75, hardFatPa: 0.75, caseinPa: 0.45, creamFatPa: 0.6, starchPa: 0.6, gelatinPa: blendedGelatin,
-  agarPa: fluidGelLeft, gumPa: 0.9, whipPa: 0.8, foamPa: 0.5,
+  eggPa: 0.9, butterPa: 0.75, hardFatPa: 0.75, caseinPa: 0.45, creamFatPa: 0.6, starchPa: 0.6,
+  gelatinPa: blendedGelatin, agarPa: fluidGelLeft, gumPa: 0.9, whipPa: 0.8, foamPa: 0.5,
 }
 export const THAW_SIGNS = ['weeps', 'grainy'] as const
 export type ThawSign = (typeof THAW_SIGNS)[number]
