@@ -64,8 +64,15 @@ const suits = (e: Equipment, u: StepUse) =>
   && (u.panM == null || e.panM == null || u.panM <= e.panM + EPS)
   && (u.drawW == null || !e.supply || u.drawW <= e.supply.watts + EPS)
   && (u.tempC === null || (u.tempC >= (e.minC ?? -Infinity) - EPS && u.tempC <= (e.maxC ?? Infinity) + EPS))
-/** Pieces that a use can go to. */
-export const piecesFor = (day: Day, use: StepUse): Equipment[] => day.equipment.filter(e => suits(e, use))
+const piecesOf = new WeakMap<Equipment[], WeakMap<StepUse, Equipment[]>>()
+/** Pieces that a use can go to; asked at every try, so looked for once for each use of a day. */
+export function piecesFor({ equipment }: Day, use: StepUse): Equipment[] {
+  const known = piecesOf.get(equipment) ?? new WeakMap<StepUse, Equipment[]>()
+  if (!piecesOf.has(equipment)) piecesOf.set(equipment, known)
+  const found = known.get(use) ?? equipment.filter(e => suits(e, use))
+  known.set(use, found)
+  return found
+}
 
 /** Whether it fits beside what stands there. */
 function fits(e: Equipment, there: readonly Standing[], u: StepUse, start: number, end: number): boolean {
@@ -134,7 +141,10 @@ export function fitAt(b: Board, task: Task, start: number, turn = 0, fixedWho?: 
   for (const u of task.step.uses) {
     const span = heldSpan(b, task, u, { start, end })
     const pieces = piecesFor(b.day, u).filter(e => span.pieceId === null || e.id === span.pieceId)
-    const there = (id: string) => [...b.standing.get(id)!, ...(own.get(id) ?? [])]
+    const there = (id: string) => {
+      const [stands, mine] = [b.standing.get(id)!, own.get(id)]
+      return mine ? [...stands, ...mine] : stands
+    }
     let found: string | null = null
     for (let i = 0; i < pieces.length && found === null; i++) {
       const e = pieces[(i + turn) % pieces.length]!
@@ -163,8 +173,19 @@ export function put(b: Board, p: Placed): void {
  * something: only such times are tried.
  */
 export function latestFit(b: Board, task: Task, most: number, least: number, turn = 0): Placed | null {
+  if (most < least - EPS) return null
+  const latest = fitAt(b, task, most, turn)
+  if (latest) return latest
+  for (const t of timesToTry(b, task, most, least)) {
+    const found = fitAt(b, task, t, turn)
+    if (found) return found
+  }
+  return null
+}
+/** Starts between two bounds at which a step touches something, the latest first. */
+function timesToTry(b: Board, task: Task, most: number, least: number): number[] {
   const { minutes, attendedMinutes, uses } = task.step
-  const tries = new Set<number>([most])
+  const tries = new Set<number>()
   const also = (t: number) => {
     if (t < most - EPS && t >= least - EPS) tries.add(t)
   }
@@ -182,10 +203,5 @@ export function latestFit(b: Board, task: Task, most: number, least: number, tur
         }
         if (u.tempC !== null && x.tempC !== null) also(x.start - minutes - changeMinutes(e, u.tempC, x.tempC))
       }
-  for (const t of [...tries].sort((x, y) => y - x)) {
-    if (t < least - EPS) return null
-    const found = fitAt(b, task, t, turn)
-    if (found) return found
-  }
-  return null
+  return [...tries].sort((x, y) => y - x)
 }

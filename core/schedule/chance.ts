@@ -47,11 +47,11 @@ function waitsOf(day: Day, all: readonly Placed[]): Map<string, Wait[]> {
   }))
 }
 
-function drawn({ step }: Placed['task'], noise: Noise): number {
-  const { minutes, slowMinutes } = step
-  if (slowMinutes <= minutes || minutes <= 0) return minutes
-  return minutes * Math.exp((Math.log(slowMinutes / minutes) / Z90) * noise.normal())
-}
+/** How wide a step's minutes scatter: the deviation of their logarithm; 0: they are sure. */
+const scatterOf = ({ minutes, slowMinutes }: DayStep): number =>
+  (slowMinutes <= minutes || minutes <= 0 ? 0 : Math.log(slowMinutes / minutes) / Z90)
+const drawn = ({ minutes }: DayStep, scatter: number, noise: Noise): number =>
+  (scatter === 0 ? minutes : minutes * Math.exp(scatter * noise.normal()))
 
 /**
  * The chance of each dessert to be in time, by its id.
@@ -64,18 +64,27 @@ export function chancesOf(day: Day, placed: ReadonlyMap<string, Placed>): Map<st
   const noise = noiseOf(4711)
   const good = new Map(day.desserts.map(d => [d.id, 0]))
   const draws = isSure ? 1 : DRAWS
+  const at = new Map(all.map((p, i) => [p.task.key, i]))
+  // By place in the plan, as it is done hundreds of times: when each step was over, then when its hands were free of it.
+  // Only what begins before can be waited for.
+  const over = new Float64Array(2 * all.length)
+  const steps = all.map(({ start, task }, i) => {
+    const own = waits.get(task.key)!.filter(w => (at.get(w.key) ?? i) < i)
+    return {
+      start, task, scatter: scatterOf(task.step), lags: Float64Array.from(own, w => w.lag),
+      at: Int32Array.from(own, w => 2 * at.get(w.key)! + (w.handsOnly ? 1 : 0)),
+    }
+  })
   for (let n = 0; n < draws; n++) {
-    const ended = new Map<string, number>()
-    const freed = new Map<string, number>()
     const late = new Set<string>()
-    for (const p of all) {
-      const { step, dessert, key } = p.task
-      const start = Math.max(p.start, ...waits.get(key)!.map(w =>
-        ((w.handsOnly ? freed : ended).get(w.key) ?? -Infinity) + w.lag))
-      const minutes = drawn(p.task, noise)
+    for (let i = 0; i < steps.length; i++) {
+      const { start: planned, task: { step, dessert }, scatter, lags, at } = steps[i]!
+      let start = planned
+      for (let j = 0; j < at.length; j++) start = Math.max(start, over[at[j]!]! + lags[j]!)
+      const minutes = drawn(step, scatter, noise)
       const scale = step.minutes > 0 ? minutes / step.minutes : 1
-      ended.set(key, start + minutes)
-      freed.set(key, start + step.attendedMinutes * scale)
+      over[2 * i] = start + minutes
+      over[2 * i + 1] = start + step.attendedMinutes * scale
       if (start + minutes > dessert.serveAt + EPS) late.add(dessert.id)
     }
     for (const d of day.desserts) if (!late.has(d.id)) good.set(d.id, good.get(d.id)! + 1)

@@ -61,6 +61,34 @@ function latestEnds(tasks: readonly Task[], buffers: Buffers): Map<string, numbe
 
 type Tried = { board: Board } | { failed: Task }
 
+/** Steps whose followers are all placed, taken by priority; of equals the first of the day. What is held has its place. */
+function queueOf(tasks: readonly Task[], { priority }: Way) {
+  const at = new Map(tasks.map((t, i) => [t.key, i]))
+  const rank = tasks.map(t => priority.get(t.key)!)
+  const open = tasks.map(t => t.next.filter(k => !tasks[at.get(k)!]!.step.fixed).length)
+  const ready: number[] = []
+  const offer = (i: number) => { if (open[i] === 0 && !tasks[i]!.step.fixed) ready.push(i) }
+  tasks.forEach((_, i) => offer(i))
+  return {
+    take(): Task | null {
+      if (ready.length === 0) return null
+      let best = 0
+      for (let j = 1; j < ready.length; j++) {
+        const [a, b] = [ready[j]!, ready[best]!]
+        if (rank[a]! > rank[b]! || (rank[a] === rank[b] && a < b)) best = j
+      }
+      return tasks[ready.splice(best, 1)[0]!]!
+    },
+    isPlaced({ before }: Task): void {
+      for (const k of new Set(before)) {
+        const i = at.get(k)!
+        open[i]!--
+        offer(i)
+      }
+    },
+  }
+}
+
 /** One backward generation with what was learned of gaps. */
 function generate(
   day: Day, tasks: readonly Task[], way: Way, buffers: Buffers, starts: ReadonlyMap<string, number>,
@@ -74,31 +102,20 @@ function generate(
     const end = fixed.start + t.step.minutes
     put(b, there ?? { task: t, start: fixed.start, end, who: fixed.who, on: [], forced: true })
   }
-  const left = new Set(tasks.filter(t => !t.step.fixed))
-  while (left.size > 0) {
-    let best: Task | null = null
-    for (const t of left) {
-      if (t.next.some(k => !b.placed.has(k))) continue
-      if (!best || way.priority.get(t.key)! > way.priority.get(best.key)!) best = t
-    }
-    const task = best!
+  for (const queue = queueOf(tasks, way); ;) {
+    const task = queue.take()
+    if (!task) return { board: b }
     const { dessert, step } = task
-    const most = Math.min(
-      endOf(buffers, task) - step.minutes,
-      starts.get(task.key) ?? Infinity,
-      ...task.next.map(k => b.placed.get(k)!.start - step.minutes - afterOf(buffers, task)),
-    )
-    const least = Math.max(
-      dessert.earliest ?? -Infinity,
-      dessert.freshFrom ?? -Infinity,
-      ...task.before.map(k => b.placed.get(k)?.end ?? -Infinity),
-    )
+    let most = Math.min(endOf(buffers, task) - step.minutes, starts.get(task.key) ?? Infinity)
+    for (const k of task.next)
+      most = Math.min(most, b.placed.get(k)!.start - step.minutes - afterOf(buffers, task))
+    let least = Math.max(dessert.earliest ?? -Infinity, dessert.freshFrom ?? -Infinity)
+    for (const k of task.before) least = Math.max(least, b.placed.get(k)?.end ?? -Infinity)
     const there = most >= least - EPS ? latestFit(b, task, most, least, way.turn.get(task.key) ?? 0) : null
     if (!there) return { failed: task }
     put(b, there)
-    left.delete(task)
+    queue.isPlaced(task)
   }
-  return { board: b }
 }
 
 /** A generation in which no wait is longer than it may be, or who stood in the way. */
