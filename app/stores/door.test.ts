@@ -47,12 +47,26 @@ describe('the kitchen', () => {
     const asked = () => answers.length
     void kitchen.load()
     await vi.waitFor(() => expect(asked()).toBe(1))
-    void kitchen.load()
-    void kitchen.load()
+    const [second, third] = [kitchen.load(), kitchen.load()]
     answers[0]!({})
     await vi.waitFor(() => expect(asked()).toBe(2))
     answers[1]!({})
+    await Promise.all([second, third])
     await new Promise(resolve => setTimeout(resolve, 20))
     expect(asked()).toBe(2)
+  })
+  it('whoever asks while it is being read waits until it is there', async () => {
+    const kitchen = useKitchenStore()
+    void kitchen.load()
+    await vi.waitFor(() => expect(answers).toHaveLength(1))
+    let found: unknown = 'not yet'
+    const asked = kitchen.load().then(() => { found = kitchen.record?.id })
+    await new Promise(resolve => setTimeout(resolve, 20))
+    expect(found).toBe('not yet')
+    answers[0]!({ id: 'k1', lots: [] })
+    await vi.waitFor(() => expect(answers).toHaveLength(2))
+    answers[1]!({ id: 'k1', lots: [] })
+    await asked
+    expect(found).toBe('k1')
   })
 })

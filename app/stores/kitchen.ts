@@ -20,7 +20,6 @@ export const useKitchenStore = defineStore('kitchen', () => {
   const outbox = useOutboxStore()
   /** As the server last sent it. */
   const server = shallowRef<KitchenRecord | null>(null)
-  const loading = ref(false)
   /** When this browser's last change was committed; '' while there was none. */
   const savedAt = ref('')
 
@@ -47,21 +46,30 @@ export const useKitchenStore = defineStore('kitchen', () => {
     server.value = next
     keep()
   }
-  let isAskedAgain = false
-  /** Asked for while it is being read, it is read once more: what is on its way may be older. */
-  async function load(): Promise<void> {
-    isAskedAgain = loading.value
-    if (loading.value) return
-    loading.value = true
+  let reading: Promise<void> | null = null
+  let readingAgain: Promise<void> | null = null
+  /**
+   * Asked for while it is being read, it is read once more: what is on its way may be older. Whoever asks waits until
+   * it is there.
+   */
+  function load(): Promise<void> {
+    if (!reading) {
+      reading = read().finally(() => { reading = null })
+      return reading
+    }
+    readingAgain ??= reading.then(() => {
+      readingAgain = null
+      return load()
+    })
+    return readingAgain
+  }
+  async function read(): Promise<void> {
     await outbox.ready
     try {
       take(await outbox.readAfterWrites(() => api<KitchenRecord>('/api/kitchen')))
     } catch {
       const cached = browserStore.get(CACHE)
       if (!server.value && cached) server.value = readCached(cached)
-    } finally {
-      loading.value = false
-      if (isAskedAgain) void load()
     }
   }
   function readCached(text: string): KitchenRecord | null {
