@@ -34,7 +34,8 @@ async function legible(page: Page) {
   await expect.poll(small).toEqual([])
 }
 async function sound(page: Page) {
-  const { violations } = await new AxeBuilder({ page }).analyze()
+  // One frame, so it needs no blank page beside it to gather in.
+  const { violations } = await new AxeBuilder({ page }).setLegacyMode().analyze()
   // Best practices included.
   expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`)).toEqual([])
 }

@@ -1,9 +1,8 @@
 /** Shelf, Kitchen, import: the places outside a formula. */
 import { writeFileSync } from 'node:fs'
-import { DEMO, expect, open, SCONES, settled, test, withField } from './support/lumbik'
+import { DEMO, expect, open, SCONES, settled, SHELF, test, withField } from './support/lumbik'
 
-/** Formulas and places of the demo. */
-const SHELF = 21
+/** Places of the demo. */
 const PLACES = 4
 
 test.describe('Shelf', () => {

@@ -1,6 +1,6 @@
 /** What a cook sees when something is away, damaged, deleted, long or many. */
 import type { Page } from '@playwright/test'
-import { DEMO, expect, open, put, saved, SCONES, settled, test, workspace } from './support/lumbik'
+import { DEMO, expect, open, put, saved, SCONES, settled, SHELF, test, workspace } from './support/lumbik'
 import { execute } from './support/database'
 
 /** As the server answers while its database is frozen (`npm run faults` sees that it does). */
@@ -163,7 +163,7 @@ test('a long shelf is fetched as it is scrolled, found by name, and never drawn 
     result, result_engine, result_revision, school, eggs, null, 1, true from formula, generate_series(1, 140) n where id = '${SCONES}'`,
   )
   await page.goto('/shelf')
-  await expect(page.getByText('160 formulas')).toBeVisible()
+  await expect(page.getByText(`${SHELF + 140} formulas`)).toBeVisible()
   await expect(page.locator('.rows > li').first()).toBeVisible()
   const last = page.getByRole('link', { name: 'Batch 140 of a long winter' })
   await expect(async () => {
@@ -176,7 +176,7 @@ test('a long shelf is fetched as it is scrolled, found by name, and never drawn 
   await expect(page.getByRole('link', { name: 'Batch 77 of a long winter' })).toBeVisible()
   await page.getByLabel('Find a formula').fill('nothing of the kind')
   await page.getByRole('button', { name: 'Show all' }).click()
-  await expect(page.getByText('160 formulas')).toBeVisible()
+  await expect(page.getByText(`${SHELF + 140} formulas`)).toBeVisible()
 })
 
 test('after a kitchen change the shelf says what is being worked out, and follows', async ({ page, lumbik }) => {

@@ -6,6 +6,7 @@
  */
 import { test as base, type CDPSession, expect, type Locator, type Page } from '@playwright/test'
 import { freePort, startServer } from '../../scripts/setup.mjs'
+import { demoFormulas } from '../../server/database/demo'
 import { restorable, testUrl } from './database'
 
 export const NOW = '2026-11-28T08:00:00.000Z'
@@ -14,6 +15,8 @@ export const SCONES = '0e1f0000-0006-4000-8000-000000000002'
 export const GRAINY = '0e1f0000-0006-4000-8000-000000000003'
 export const TUB = '0e1f0000-0006-4000-8000-000000000004'
 export const DEMO = { SAGS, SCONES, GRAINY, TUB }
+/** Formulas on the demo's shelf. */
+export const SHELF = demoFormulas().length
 
 export interface Lumbik {
   url: string
