@@ -65,7 +65,7 @@ export function chancesOf(day: Day, placed: ReadonlyMap<string, Placed>): Map<st
   const good = new Map(day.desserts.map(d => [d.id, 0]))
   const draws = isSure ? 1 : DRAWS
   const at = new Map(all.map((p, i) => [p.task.key, i]))
-  // By place in the plan, as it is done hundreds of times: when each step was over, then when its hands were free of it.
+  // By place in the plan, as it is done hundreds of times: when each step was over, and when its hands were free of it.
   // Only what begins before can be waited for.
   const over = new Float64Array(2 * all.length)
   const steps = all.map(({ start, task }, i) => {

@@ -61,7 +61,7 @@ function latestEnds(tasks: readonly Task[], buffers: Buffers): Map<string, numbe
 
 type Tried = { board: Board } | { failed: Task }
 
-/** Steps whose followers are all placed, taken by priority; of equals the first of the day. What is held has its place. */
+/** Steps whose followers are all placed, by priority; of equals the first of the day. What is held has its place. */
 function queueOf(tasks: readonly Task[], { priority }: Way) {
   const at = new Map(tasks.map((t, i) => [t.key, i]))
   const rank = tasks.map(t => priority.get(t.key)!)
