@@ -23,6 +23,7 @@ const HEIGHT: Record<UseKind, string> = {
   piped: say('useForm.heightOfTheDot'),
   cut: say('useForm.heightOfTheSlice'),
   turnedOut: say('useForm.heightOfThePiece'),
+  over: say('useForm.depthOnThePlate'),
 }
 </script>
 

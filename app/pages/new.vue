@@ -6,7 +6,7 @@ import { type Bench, benchOf, putBack } from '#core/formula/bench'
 import { COMPONENT_ROLES, type ComponentRole, FAMILIES, type Family, type Line, type School } from '#core/formula/document'
 import { familyOf } from '#core/formula/families'
 import { schoolOf } from '#core/formula/schools'
-import { suggestSchool } from '#core/formula/suggest'
+import { suggestFamily, suggestSchool } from '#core/formula/suggest'
 import { defaultUse } from '#core/formula/create'
 import { onBench } from '#core/formats/reader/bench'
 import { kindOf } from '#core/formats/reader/kind'
@@ -128,9 +128,13 @@ const built = computed(() => byRole.value.filling ?? [])
 /** The text as it was written stays with the formula. */
 const note = computed(() => draft.value.text.trim().slice(0, NOTE_MOST))
 const total = computed(() => Object.values(byRole.value).flat().reduce((s, l) => s + l.massG, 0))
-/** As the cook said, else as the method has it. */
-const chosenUse = computed(() =>
-  draft.value.use ?? (reading.value?.method?.use ? defaultUse(reading.value.method.use) : null))
+const isFruit = computed(() => built.value.length > 0
+  && (draft.value.family ?? suggestFamily(built.value)) === 'fruit')
+/** As the cook said, else as the method has it; fruit goes over or beside something. */
+const chosenUse = computed(() => {
+  const byMethod = isFruit.value ? 'over' : reading.value?.method?.use
+  return draft.value.use ?? (byMethod ? defaultUse(byMethod) : null)
+})
 const use = computed(() => chosenUse.value?.kind ?? null)
 const likely = computed(() => reading.value && kindOf(sureLines.value, reading.value, use.value))
 const likelyFamily = computed<Family>(() => likely.value?.family ?? 'curd')

@@ -34,6 +34,7 @@ export function wantedWords(a: Assessment, { use, heightM }: PieceFigures, fmt: 
   const { coldMinPa, coldMaxPa } = a.verdict.target
   const ring = (pa: number) => fmt.fixed(1000 * slumpReading(pa, a.shape.density))
   const [from, to] = [ring(coldMaxPa), `${ring(coldMinPa)} mm`]
+  if (!(coldMinPa > 0)) return say('stands.mayRun', { from })
   return from === '0' ? say('stands.ringWantedMost', { to }) : say('stands.ringWanted', { from, to })
 }
 
@@ -58,6 +59,7 @@ export function faceWord(p: PieceFigures, s: Pick<PieceState, 'slump'>, layered:
         ? say('cutFace.setsSoft')
         : stands ? say('stands.holeStays') : runs ? say('stands.holeFills') : say('stands.holeRounds')
     case 'spooned':
+    case 'over':
       return stands || fmt.mm(p.heightM * (1 - s.slump)) === fmt.mm(p.heightM)
         ? say('stands.heapStands')
         : runs ? say('stands.heapRuns') : say('stands.heapSettles', { high: fmt.mm(p.heightM * (1 - s.slump)) })

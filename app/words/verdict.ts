@@ -58,6 +58,7 @@ function setSentence(doc: Bench, a: Assessment, fmt: Format): string {
             : say('verdict.fromTheFridge', { band: upper(BAND_NAMES[v.cold.band]) })
   switch (v.code) {
     case 'good':
+      if (kind === 'over') return say('verdict.needsNoSet', { band: upper(BAND_NAMES[v.cold.band]), taste })
       return say('verdict.andHoldsOnTheTable', { does, table, taste })
     case 'edge':
       return say('verdict.onTheEdge', { does, leans: SHORT_VERDICT[v.leans], taste })

@@ -2,6 +2,7 @@
 import type { Planned } from './bench'
 import { type Component, isComputed, type Line, type PartSource, pouredLayer, type Step } from './document'
 import { withOnTop } from './layers'
+import { asLaid } from './fruit'
 import type { NewId } from './steps'
 
 const massOf = (lines: readonly Line[]): number => lines.reduce((s, l) => s + l.massG, 0)
@@ -33,7 +34,8 @@ export function withCopied(
   if (!c) return { planned: { formula, occasion }, id: null }
   const role = AS_LEVEL[c.role] ?? c.role
   const name = isComputed(c) && source.formula.components.filter(isComputed).length === 1 ? source.formula.name : c.name
-  const made: Component = { ...structuredClone(c), ...fresh(c, 1, id), id: id(), role, name: name.slice(0, 120), from }
+  const { role: _, ...copy } = structuredClone(c)
+  const made = asLaid({ ...copy, ...fresh(c, 1, id), id: id(), role, name: name.slice(0, 120), from })
   return { id: made.id, planned: withOnTop({ formula, occasion }, made, pouredLayer(made.id)) }
 }
 
@@ -47,10 +49,11 @@ export function retaken(
   const own = formula.components.find(c => c.id === componentId)
   const now = own?.from && source.formula.components.find(c => c.id === own.from!.componentId)
   if (!own?.from || !now || !(massOf(now.lines) > 0)) return { formula, occasion }
+  const isFruit = asLaid(now) !== now
   const next: Component = {
     ...own,
     ...fresh(now, massOf(own.lines) / massOf(now.lines), id),
-    ...(now.process ? { process: structuredClone(now.process) } : {}),
+    ...(isFruit ? { steps: [] } : now.process ? { process: structuredClone(now.process) } : {}),
     from: { ...own.from, version },
   }
   return { formula: { ...formula, components: formula.components.map(c => (c === own ? next : c)) }, occasion }

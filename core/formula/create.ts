@@ -22,6 +22,7 @@ export function defaultUse(kind: UseKind): Use {
     piped: [0.012, 0.025],
     cut: [0.025, 0.06],
     turnedOut: [0.04, 0.06],
+    over: [0.004, 0.09],
   }
   const [pieceHeightM, pieceWidthM] = size[kind]
   return { kind, pieceHeightM, pieceWidthM, tableTempC: 20, tableTimeS: 3600 }
@@ -161,7 +162,7 @@ export function processOf(school: School): Process {
     school,
     heat: defaultHeat(school),
     set: { ...plainSet(), ...facts.set },
-    losses: { sieveFraction: facts.sieve, panG: 10 },
+    losses: { sieveFraction: facts.sieve, panG: facts.panG ?? 10 },
   }
 }
 

@@ -36,6 +36,7 @@ export const FAMILIES = [
   'unsetMousse',
   'fluidGel',
   'lightCustard',
+  'fruit',
 ] as const
 /** Kind of dessert; what sets it, its ways of making and the fields it uses stand in `core/families`. */
 export type Family = (typeof FAMILIES)[number]
@@ -68,6 +69,13 @@ export const SCHOOLS = [
   'blendedGel',
   'frozenInsert',
   'boiledMeringue',
+  'coulis',
+  'boundSauce',
+  'roastedFruit',
+  'maceratedFruit',
+  'confitPeel',
+  'peelPowder',
+  'steepedSpirit',
 ] as const
 /** The way of making; each belongs to one family. */
 export type School = (typeof SCHOOLS)[number]

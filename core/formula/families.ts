@@ -51,6 +51,8 @@ export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
   unsetMousse: { id: 'unsetMousse', schools: ['whippedAcid', 'beatenWhites', 'lightenedCurd'], sets: ['whipPa', 'foamPa', 'caseinPa', 'eggPa', 'butterPa'], methods: ['none', 'waterBath', 'direct'], uses: ['glass', 'spooned', 'piped'], eggSets: false, needsAcid: false, fields: { gelatin: false, whip: true, agar: false, reduce: false }, sourCentre: 1.8, acidGelsMilk: false, acidProtects: false, springs: false, levers: ['cream'] },
   fluidGel: { id: 'fluidGel', schools: ['blendedGel', 'frozenInsert'], sets: ['agarPa', 'gelatinPa'], methods: ['direct'], uses: ['piped', 'cut', 'turnedOut', 'glass'], eggSets: false, needsAcid: false, fields: { gelatin: true, whip: false, agar: true, reduce: false }, sourCentre: 4.2, acidGelsMilk: false, acidProtects: false, springs: false, levers: [] },
   lightCustard: { id: 'lightCustard', schools: ['boiledMeringue'], sets: ['gelatinPa', 'starchPa', 'foamPa'], methods: ['direct'], uses: ['turnedOut', 'cut', 'glass'], eggSets: false, needsAcid: false, fields: { gelatin: true, whip: true, agar: false, reduce: false }, sourCentre: 2.8, acidGelsMilk: false, acidProtects: false, springs: false, levers: ['gelatin'] },
+  // Fruit and what is made of it, to stand over, under or beside a dessert: nothing sets it but what starch binds.
+  fruit: { id: 'fruit', schools: ['coulis', 'boundSauce', 'roastedFruit', 'maceratedFruit', 'confitPeel', 'peelPowder', 'steepedSpirit'], sets: ['starchPa'], methods: ['none', 'direct', 'oven'], uses: ['over'], eggSets: false, needsAcid: false, fields: { gelatin: false, whip: false, agar: false, reduce: false }, sourCentre: 2.8, acidGelsMilk: false, acidProtects: false, springs: false, levers: [] },
 }
 
 /**

@@ -41,7 +41,8 @@ export function withOnTop({ formula, occasion }: Planned, made: Component, layer
   }
 }
 
-const ROLE_OF_LEVEL: Partial<Record<PartKind, ComponentRole>> = {
+/** Role of what is laid in, by its kind. */
+export const ROLE_OF_LEVEL: Partial<Record<PartKind, ComponentRole>> = {
   whippedLayer: 'cream', berryLayer: 'fruit', roastedFruit: 'fruit', maceratedFruit: 'fruit', confitPeel: 'fruit',
   peelPowder: 'fruit', coulis: 'sauce', boundSauce: 'sauce', steepedSpirit: 'sauce', sorbet: 'sauce', curdIce: 'sauce',
   readyFilling: 'cream',

@@ -7,6 +7,7 @@ import type { Ingredient, IngredientGroup, Trait } from '../base/ingredients/typ
 import { plainVessel } from '../physics/geometry/cavity'
 import type { UseKind } from '../physics/set/bands'
 import type { Family, HeatPlan, School, SetPlan } from './document'
+import type { PartStep } from './parts'
 import type { BenchAssembly } from './bench'
 
 /** What a way of making gives or costs. */
@@ -17,7 +18,8 @@ export const REASONS = [
 ] as const
 export type Reason = (typeof REASONS)[number]
 /** What decides for a way of making. */
-export const CONDITIONS = ['mostlyYolk', 'mostlyWhole', 'muchButter', 'noBurner', 'mustCutHigh', 'firmSet', 'someTime', 'softSet', 'hasWine', 'thickFilling', 'runnyFilling', 'deepFilling', 'middlingDepth', 'smallShells', 'pasteurisedYolk', 'fewDays', 'yolkInStarch', 'noEggMilk', 'wantsAir', 'wantsSmooth', 'servedToday', 'pasteurisedWhites', 'dotsOrSauce', 'insideAnother', 'mouldedLight', 'curdAtHand'] as const
+export const CONDITIONS = ['mostlyYolk', 'mostlyWhole', 'muchButter', 'noBurner', 'mustCutHigh', 'firmSet', 'someTime', 'softSet', 'hasWine', 'thickFilling', 'runnyFilling', 'deepFilling', 'middlingDepth', 'smallShells', 'pasteurisedYolk', 'fewDays', 'yolkInStarch', 'noEggMilk', 'wantsAir', 'wantsSmooth', 'servedToday', 'pasteurisedWhites', 'dotsOrSauce', 'insideAnother', 'mouldedLight', 'curdAtHand', 'fruitPulp', 'fruitCutRaw', 'fruitToRoast', 'starchInJuice', 'peelInSyrup', 'peelDry', 'peelInSpirit',
+] as const
 export type Condition = (typeof CONDITIONS)[number]
 
 /** Lines a step takes: by group, by trait. */
@@ -33,6 +35,10 @@ export interface SchoolFacts {
   family: Family
   heat: Pick<HeatPlan, 'method' | 'targetTempC' | 'holdS'> & Partial<Pick<HeatPlan, 'burnerW' | 'startTempC' | 'until' | 'oven'>>
   set?: Partial<Pick<SetPlan, 'fluidGel' | 'bloom'>>
+  /** Steps of a part (`plan/partWork.ts`): before it is mixed, once it is, after its heat. */
+  work?: { first?: PartStep, mixed?: PartStep, last?: PartStep }
+  /** Peel itself is what it is made of. */
+  ofPeel?: true
   steps: readonly StepTemplate[]
   /** It rests before it is poured, s: foam rises, zest draws (common practice). */
   restS?: number
@@ -41,6 +47,8 @@ export interface SchoolFacts {
   /** Freezer before the fridge, hours. */
   freezerH?: number
   sieve: number
+  /** Left in the pan, g; 10 where absent. */
+  panG?: number
   crustM: number
   /** Sourness it is meant to have, where it is not its family's. */
   sourCentre?: number
@@ -119,6 +127,14 @@ export const SCHOOL_FACTS: Readonly<Record<School, SchoolFacts>> = {
   frozenInsert: { id: 'frozenInsert', family: 'fluidGel', heat: { method: 'direct', targetTempC: 98, holdS: 120, burnerW: 400 }, steps: [{ kind: 'stirIn', takes: JUICE, lineTempC: 18, mixTempC: null }, pour], chill: { benchMin: 0, fridgeH: 6 }, freezerH: 2, sieve: 0.02, crustM: 0, gives: ['freezes', 'clearFlavour'], costs: ['weepsThawed'], decides: 'insideAnother', fits: l => l.use === 'cut' || l.use === 'turnedOut' },
   // Light custard: cooked custard with gelatin, boiled-sugar meringue folded in while both are lukewarm.
   boiledMeringue: { id: 'boiledMeringue', boilsSugar: true, family: 'lightCustard', heat: { method: 'direct', targetTempC: 96, holdS: 60, burnerW: 400 }, steps: [fold(WHITES, 45, WHITES_OVERRUN), pour], chill: { benchMin: 0, fridgeH: 12 }, sieve: 0.02, crustM: 0, gives: ['airy', 'cutsReliably', 'freezes'], costs: ['boilingSugar', 'rawWhites', 'animalGelatin'], decides: 'mouldedLight', fits: () => true },
+  // Fruit: what it loses and how long it takes is common practice (`parts.ts`); what boils or bakes is computed.
+  coulis: { id: 'coulis', family: 'fruit', heat: { method: 'none', targetTempC: 20, holdS: 0, startTempC: 18 }, steps: [{ kind: 'blend' }, strain, pour], chill: { benchMin: 0, fridgeH: 2 }, sieve: 0.18, crustM: 0, gives: ['clearFlavour', 'quick'], costs: ['holdsHours'], decides: 'fruitPulp', fits: () => true },
+  maceratedFruit: { id: 'maceratedFruit', family: 'fruit', heat: { method: 'none', targetTempC: 20, holdS: 0, startTempC: 18 }, work: { first: 'hull', mixed: 'macerate' }, steps: [pour], chill: { benchMin: 0, fridgeH: 2 }, sieve: 0, crustM: 0, gives: ['clearFlavour', 'quick'], costs: ['holdsHours'], decides: 'fruitCutRaw', fits: () => false },
+  roastedFruit: { id: 'roastedFruit', family: 'fruit', heat: { method: 'oven', targetTempC: 80, holdS: 0, startTempC: 18, oven: { ...oven(210), timeS: { given: 17.5 * 60 } } }, work: { first: 'hull' }, steps: [pour, { kind: 'bake' }], chill: { benchMin: 30, fridgeH: 3 }, sieve: 0, crustM: 0, gives: ['thickRich', 'forgiving'], costs: ['slow'], decides: 'fruitToRoast', fits: () => false },
+  boundSauce: { id: 'boundSauce', family: 'fruit', heat: { method: 'direct', targetTempC: 96, holdS: 60, burnerW: 400 }, steps: [pour], chill: { benchMin: 20, fridgeH: 4 }, sieve: 0, crustM: 0, gives: ['clearFlavour', 'forgiving'], costs: ['stirringConstantly'], decides: 'starchInJuice', fits: l => l.share({ traits: ['starch'] }) > 0.005 },
+  confitPeel: { id: 'confitPeel', family: 'fruit', heat: { method: 'direct', targetTempC: 98, holdS: 40 * 60, burnerW: 400 }, ofPeel: true, work: { first: 'blanchThrice' }, steps: [pour], chill: { benchMin: 60, fridgeH: 3 }, sieve: 0, crustM: 0, gives: ['clearFlavour', 'forgiving'], costs: ['slow'], decides: 'peelInSyrup', fits: l => l.share({ groups: ['zest'] }) > 0.15 && l.share({ groups: ['sugar'] }) > 0.15 },
+  peelPowder: { id: 'peelPowder', family: 'fruit', heat: { method: 'oven', targetTempC: 55, holdS: 0, startTempC: 18, oven: { ...oven(60), fan: true, timeS: { given: 4 * 3600 } } }, steps: [pour, { kind: 'bake' }], ofPeel: true, work: { last: 'grindPeel' }, chill: { benchMin: 30, fridgeH: 1 }, sieve: 0, panG: 0, crustM: 0, gives: ['clearFlavour', 'forgiving'], costs: ['slow'], decides: 'peelDry', fits: l => l.share({ groups: ['zest'] }) > 0.7 },
+  steepedSpirit: { id: 'steepedSpirit', family: 'fruit', heat: { method: 'none', targetTempC: 20, holdS: 0, startTempC: 18 }, ofPeel: true, work: { mixed: 'steepPeel' }, steps: [strain, pour], chill: { benchMin: 0, fridgeH: 1 }, sieve: 0.05, crustM: 0, gives: ['clearFlavour', 'forgiving'], costs: ['slow', 'alcoholStays'], decides: 'peelInSpirit', fits: l => l.share({ groups: ['other'] }) > 0.5 },
 }
 
 /**

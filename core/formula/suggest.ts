@@ -1,6 +1,6 @@
 /** Which kind of dessert and which way of making a set of lines means: by what is in them, and the use. */
 import { findIngredient } from '../base/ingredients/ingredients'
-import type { Trait } from '../base/ingredients/types'
+import type { IngredientGroup, Trait } from '../base/ingredients/types'
 import type { UseKind } from '../physics/set/bands'
 import type { Family, Line, School } from './document'
 import { familyOf } from './families'
@@ -17,6 +17,18 @@ export function lineFacts(lines: readonly Line[], use: UseKind | null): LineFact
     return total > 0 ? mass / total : 0
   }
   return { share, use }
+}
+
+/** More starch than this sets it, share of the whole: a bound sauce has 2 to 3 % (common practice). */
+const SETS_FROM = 0.035
+const BINDS_FROM = 0.005
+/** Fruit, juice, peel or spirit with nothing to set it. */
+function isFruit(share: LineFacts['share']): boolean {
+  const some = (...groups: IngredientGroup[]) => share({ groups })
+  return some('egg', 'butter', 'dairy', 'plant', 'chocolate') < 0.002
+    && share({ traits: ['starch'] }) < SETS_FROM && share({ traits: ['gelatin', 'agar', 'holdsGelatin'] }) === 0
+    && (some('fruit') > 0.4 || some('zest') > 0.15 || (some('other') > 0.5 && some('zest') > 0)
+      || (some('juice') > 0.5 && share({ traits: ['starch'] }) > BINDS_FROM))
 }
 
 /**
@@ -38,6 +50,7 @@ export function suggestFamily(lines: readonly Line[], use: UseKind | null = null
     if (egg < 0.05) return 'gelatinCream'
     return 'curd'
   }
+  if (isFruit(share)) return 'fruit'
   if (of('starch') - of('wheat') > 0.02) return 'starchFilling'
   if (of('wheat') > 0.015 && egg > 0.1) return 'bar'
   // Cultured cream and icing sugar go into what is whipped, never into a boiled cream.

@@ -5,6 +5,7 @@
 import { type Parameters, STANDARD } from '../base/parameters'
 import { type Bench, fillingOf, ovenAirC, vesselOf } from '../formula/bench'
 import { given } from '../formula/document'
+import { driesOff } from '../formula/fruit'
 import { familyOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
 import { type Cooking, eggTemperatures, type EggTemperatures, GRAINY, GRAINY_SIEVED } from '../physics/heat/egg'
@@ -154,7 +155,8 @@ export function heatStage(
   const flat = fill(doc, kitchen, poured.massG, phasesOf(poured).density)
   const baked = doc.heat.method === 'oven' && given(doc.heat.course) === null
   const bake = baked ? bakeIn(doc, kitchen, poured, flat, mixTempC, p) : null
-  const dried = bake
+  const own = driesOff(doc)
+  const dried = bake && own !== null ? own * poured.massG : bake
     ? Math.min(bake.evaporatedKgM2 * 1000 * flat.areaM2, BAKE_DRIES_AT_MOST * poured.grams.water)
     : 0
   const evaporatedG = given(doc.heat.evaporationG) ?? run.evaporatedG + dried

@@ -60,7 +60,7 @@ function inputsOf(d: Bench): Input[] {
     ...put('bursts', 5, 90, (x, v) => { x.heat.burstS = v }, heat.method === 'microwave'),
     ...put('pouch', 0.01, 0.05, (x, v) => { x.heat.pouchM = v }, heat.method === 'sousVide'),
     ...put('steam', 0, 1, (x, v) => { x.heat.oven.steam = v }, heat.method === 'oven'),
-    ...put('oven', heat.oven.airTempC - 30, heat.oven.airTempC + 30, (x, v) => { x.heat.oven.airTempC = v },
+    ...put('oven', Math.max(60, heat.oven.airTempC - 30), heat.oven.airTempC + 30, (x, v) => { x.heat.oven.airTempC = v },
       heat.method === 'oven'),
     ...fillingOf(d).steps.flatMap((s, k) =>
       put(`step ${k} °C`, 30, 80, (x, v) => { Object.assign(fillingOf(x).steps[k]!, { mixTempC: { given: v } }) },

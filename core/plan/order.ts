@@ -8,6 +8,7 @@ import { fillingOf, type Bench, ovenAirC, panOf } from '../formula/bench'
 import { type Component, type Line, placeOf, type Step } from '../formula/document'
 import { familyOf } from '../formula/families'
 import { finishRows } from '../formula/finish'
+import { partOfBench } from '../formula/fruit'
 import { leavesMould } from '../pipeline/release'
 import type { Whipping } from '../pipeline/whipped'
 import { FELT } from '../physics/matter/dissolving'
@@ -22,7 +23,7 @@ import { valueAt } from '../physics/thermal/conduction'
 import { type Assessment, type Finding, pouredAfterS } from '../pipeline/assessment'
 import { scaleReadingG } from './boil'
 import { labourOf } from './labour'
-import { brief, lasts, partWork } from './partWork'
+import { brief, lasts, partWork, stepsOf } from './partWork'
 import { thawOf } from './thaw'
 import {
   type JoinCode, noStep, type StepOf, type StepParams, type WorkCode, type WorkReason, type WorkStep, type WrittenStep,
@@ -141,7 +142,7 @@ function prepare(b: Sheet): void {
   b.clock = -PREPARE_S
   const zest = filling.lines.filter(l => isGroup(l, 'zest') && l.massG > 0)
   const sugar = first.filter(l => isGroup(l, 'sugar'))
-  if (zest.length && sugar.length && zest.every(z => isRubbed(z, filling)))
+  if (!schoolOf(b.doc.school).ofPeel && zest.length && sugar.length && zest.every(z => isRubbed(z, filling)))
     b.push('zestSugar', { lines: b.take([...zest, ...sugar]), reasons: ['zestOil'] })
   if (gelatin.length)
     b.push('bloom', {
@@ -367,7 +368,7 @@ const isBeaten = ({ filling }: Sheet) => filling.steps.some(s => s.kind === 'fol
 const foams = (b: Sheet) => !isBeaten(b) && familyOf(b.doc.family).acidGelsMilk
 /** Bubbles are seen through a glass, in what is turned out, on what is baked smooth. */
 const showsBubbles = (b: Sheet) =>
-  !isBeaten(b) && (b.bakes || b.doc.use.kind === 'glass' || b.doc.use.kind === 'turnedOut')
+  !isBeaten(b) && !partOfBench(b.doc) && (b.bakes || b.doc.use.kind === 'glass' || b.doc.use.kind === 'turnedOut')
 
 /** Into the vessel. */
 function pour(b: Sheet): void {
@@ -415,17 +416,27 @@ function bake(b: Sheet): void {
   b.clock = b.bakedS
 }
 
+/** A step that fruit has of its own, from now on; what follows waits for it. */
+function fruitStep(b: Sheet, when: 'first' | 'mixed' | 'last'): void {
+  const part = partOfBench(b.doc)
+  const step = schoolOf(b.doc.school).work?.[when]
+  if (!part?.make || !step) return
+  const [made] = stepsOf({ ...part, lines: [] }, part.make, [step], b.clock)
+  b.out.push({ ...made!, atS: when === 'first' ? b.clock - made!.timeS! : b.clock })
+  if (when !== 'first') own(b, made!.timeS!)
+}
+
 /** The steps after the heat, in their order. */
 function followSteps(b: Sheet): void {
   const at = b.doc.components.indexOf(b.filling)
   b.filling.steps.forEach((step, k) => {
     const findings = b.findings(f => f.path === `components.${at}.steps.${k}`)
     if (step.kind === 'strain') {
-      b.push('strain', { reasons: ['eggStrings', 'notPressed'], timeS: b.doc.serve.ownS?.strain ?? 60 })
+      b.push('strain', { reasons: partOfBench(b.doc) ? [] : ['eggStrings', 'notPressed'], timeS: b.doc.serve.ownS?.strain ?? 60 })
       own(b, b.doc.serve.ownS?.strain ?? 0)
     }
     // What sets before it is blended waits for the cold.
-    else if (step.kind === 'blend' && !b.doc.set.fluidGel) b.push('blend', { cue: 'shine' })
+    else if (step.kind === 'blend' && !b.doc.set.fluidGel) b.push('blend', { cue: partOfBench(b.doc) ? null : 'shine' })
     else if (step.kind === 'stirIn' || step.kind === 'foldIn') join(b, step, k, findings)
     else if (step.kind === 'pour') pour(b)
     else if (step.kind === 'bake') bake(b)
@@ -548,9 +559,13 @@ export function orderOfWork(doc: Bench, kitchen: Kitchen, a: Assessment): WorkSt
   const crustS = lasts(crust)
   b.out.push(...crust.map(s => ({ ...s, atS: s.atS - PREPARE_S - crustS })))
   prepare(b)
+  b.clock = -PREPARE_S
+  fruitStep(b, 'first')
   if (b.bakes || doc.heat.method === 'none') mixCold(b)
   else cook(b)
+  fruitStep(b, 'mixed')
   followSteps(b)
+  fruitStep(b, 'last')
   if (topsHot(doc)) top(b, Math.max(b.pouredS, b.bakedS))
   chill(b)
   serve(b)

@@ -107,21 +107,26 @@ export function partWork(c: Component, atS: number, thickM: number | null = null
     return [{
       ...noStep(), key: c.id, code: 'part:asWritten', component: c.role, lines: brief(c.lines), atS, params: AS_WRITTEN,
     }]
-  const kind: PartKind = c.make.kind
-  const facts = PART_FACTS[kind]
-  let t = atS
-  const lines = brief(c.lines)
-  const heat = meringueHeat(c)
   const thaw = thawOf(c.lines)
-  const steps = facts.steps.filter(s => s !== 'thawPack' || thaw !== null)
+  const steps = PART_FACTS[c.make.kind].steps.filter(s => s !== 'thawPack' || thaw !== null)
+  return stepsOf(c, c.make, steps, atS, thickM)
+}
+/** Steps of a kind of part one after another; the first has its lines. */
+export function stepsOf(
+  c: Component, make: PartMake, steps: readonly PartStep[], atS: number, thickM: number | null = null,
+): PartWork[] {
+  const facts = PART_FACTS[make.kind]
+  const heat = meringueHeat({ ...c, make })
+  const thaw = thawOf(c.lines)
+  let t = atS
   return steps.map((step, i) => {
     const baked = step.startsWith('bake') || IN_OVEN.includes(step) || (step === 'brown' && facts.oven !== null)
     // Dried meringue cools with the oven, its door shut.
     const inOven = baked || step === 'coolInOven'
     // A blind-baked shell stands two thirds of its time under weights, the rest open.
     const minutes = baked
-      ? ovenMin(c.make!, step, thickM)
-      : step === 'thawPack' ? thaw!.fridgeS / 60 : restMin(c.make!, step) ?? PART_MIN[step] ?? 5
+      ? ovenMin(make, step, thickM)
+      : step === 'thawPack' ? thaw!.fridgeS / 60 : restMin(make, step) ?? PART_MIN[step] ?? 5
     const tempC = inOven
       ? facts.oven!.tempC
       : step === 'boilSugar'
@@ -136,7 +141,7 @@ export function partWork(c: Component, atS: number, thickM: number | null = null
       key: `${c.id}-${i}`,
       code: `part:${step}`,
       component: c.role,
-      lines: i === 0 ? lines : [],
+      lines: i === 0 ? brief(c.lines) : [],
       tempC,
       timeS: minutes * 60,
       cue: PART_CUES[step] ?? null,

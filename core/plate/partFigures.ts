@@ -6,8 +6,10 @@ import { findIngredient, part } from '../base/ingredients/ingredients'
 import { bendOfSheet, gramsOf, lossOf, massOf, type SheetBend } from '../formula/baked'
 import { type Bench, vesselOf } from '../formula/bench'
 import { type Component, type PartKind, type PartMake, strengthOf } from '../formula/document'
+import { partOfBench } from '../formula/fruit'
 import { isMeringue, PART_FACTS, partThickM } from '../formula/parts'
 import type { Kitchen } from '../kitchen/kitchen'
+import type { Assessment } from '../pipeline/assessment'
 import { areaAt, cavityOf, cavityVolume } from '../physics/geometry/cavity'
 import { binds, CRUMB_FAT, shrinks, slumps, SOAKS, turnsOf, weightsG } from '../physics/set/pastry'
 import { type Scoop, churnedOf } from '../physics/chill/churned'
@@ -64,6 +66,8 @@ const FRUIT: Partial<Record<PartKind, 'water' | 'solids'>> = {
 /** Yield stress of what is poured on a plate, Pa (common ring spreads, L): a coulis, a sauce with 2.5 % starch. */
 const RUNS_PA: Partial<Record<PartKind, number>> = { coulis: 6, boundSauce: 14, maceratedFruit: 1 }
 const SPOON_G = 15
+/** Less set than this is none of its own: then a kind's usual body counts, Pa. */
+const RUNS_LEAST_PA = 1
 const LEAKS_H = 4
 /** A damp day (judgement). */
 export const DAMP = 0.8
@@ -190,6 +194,24 @@ function readyFigures(c: Component): PartFigure[] {
     { code: 'ready', pa, band: bandOf(corrected(pa, density)), packs: packG ? massOf(c) / packG : null },
     ...(thaw ? [{ code: 'thaws' as const, fridgeS: thaw.fridgeS, waterS: thaw.waterS }] : []),
   ]
+}
+
+/**
+ * Figures of fruit that is a formula of its own: what is left of it and its sugar as they are computed, how a spoon of
+ * it runs by its own set where it has one, what it lets go.
+ * @returns none where it is no fruit
+ */
+export function figuresAlone(b: Bench, a: Assessment): PartFigure[] {
+  const part = partOfBench(b)
+  if (!part?.make || massOf(part) <= 0) return []
+  const [ofG, g] = [massOf(part), a.shape.batchG]
+  const dried = FRUIT[part.make.kind] === 'water' ? ofG / g : 1
+  const tauPa = a.verdict.cold.tauPa.value
+  return fruitFigures(part, part.make).map((f): PartFigure => {
+    if (f.code === 'yields') return { ...f, g, brix: Math.min(95, a.balance.brix.value * dried) }
+    if (f.code !== 'runs' || !(tauPa > RUNS_LEAST_PA)) return f
+    return { ...f, acrossM: 2 * spreadReading(tauPa, a.shape.density, SPOON_G / 1000 / a.shape.density) }
+  })
 }
 
 /**

@@ -9,6 +9,7 @@ import { plainVessel } from '#core/physics/geometry/cavity'
 import { type DessertKind, dessertOf, type MadeName } from '#core/plate/kinds'
 import { type Kitchen, lotStrength, type KitchenBurner, type KitchenOven, type KitchenPan, type KitchenPlace, type KitchenVessel, type Lot } from '#core/kitchen/kitchen'
 import { type Bench, benchOf, fillingOf, type Planned, putBack } from '#core/formula/bench'
+import { withCopied } from '#core/formula/copied'
 import { movedLevel, withComponent, withLaid, withWeight } from '#core/formula/layers'
 import { stepsFor } from '#core/formula/steps'
 import type { ComponentRole, PartKind, School } from '#core/formula/document'
@@ -313,11 +314,27 @@ export function demoFormulas(): { id: string, document: Planned }[] {
     return { id: uuid(6, index + 1), document: dessert }
   })
   const whole = wholeDesserts(kitchen, single.length)
-  return [...single, ...whole, lightened(kitchen, single.length + whole.length + 1)]
+  const next = single.length + whole.length + 1
+  const coulis = { id: uuid(6, next + 1), document: coulisOf(kitchen) }
+  return [...single, ...whole, lightened(kitchen, next, coulis), coulis, ...wholeDesserts(kitchen, next + 1, ROLLED)]
+}
+
+/** Fruit on the shelf by itself. */
+function coulisOf(kitchen: Kitchen): Planned {
+  let n = 0
+  const id = () => `c1-${++n}`
+  const grams = { raspberry_whole: 500, icing: 75, lemon: 30 }
+  const lines = Object.entries(grams).map(([ingredientId, massG]) => line(id(), ingredientId, massG))
+  const note = 'Blended and pressed on Friday for the weekend; what is left by Monday is frozen for the sorbet.'
+  return putBack(createFormula({
+    name: 'Raspberry coulis', school: 'coulis', use: defaultUse('over'), lines, note, startAt: '2026-11-28T08:15',
+  }, kitchen, id))
 }
 
 /** A lightened curd over coulis, a shard of tuile on it, a scoop of sorbet beside: what came to the tea room after its whole desserts. */
-function lightened(kitchen: Kitchen, number: number): { id: string, document: Planned } {
+function lightened(
+  kitchen: Kitchen, number: number, coulis: { id: string, document: Planned },
+): { id: string, document: Planned } {
   let n = 0
   const id = () => `l1-${++n}`
   const grams = { yolk_sep: 77, egg: 61, sugar: 120, lime: 105, butter82: 60, cream36: 240, zest: 3 }
@@ -330,9 +347,11 @@ function lightened(kitchen: Kitchen, number: number): { id: string, document: Pl
   Object.assign(bench.assembly, inVessel(2), { count: 6, portions: 6 })
   Object.assign(bench.use, { pieceHeightM: 0.045, pieceWidthM: 0.065, tableTimeS: 1200 })
   Object.assign(bench.components[0]!, { name: 'Lightened curd' })
-  const coulis = withLaid(putBack(withFinish(bench, 'shard', id)), kitchen, 'coulis', 'Raspberry coulis', id)
-  const weighed = withWeight(coulis.planned, kitchen, coulis.id, 90)
-  const low = movedLevel(weighed, coulis.id, -1)
+  const componentId = coulis.document.formula.components[0]!.id
+  const from = { formulaId: coulis.id, version: 1, componentId }
+  const copied = withCopied(putBack(withFinish(bench, 'shard', id)), coulis.document, from, id)
+  const weighed = withWeight(copied.planned, kitchen, copied.id!, 90)
+  const low = movedLevel(weighed, copied.id!, -1)
   return { id: uuid(6, number), document: withLaid(low, kitchen, 'sorbet', 'Lemon sorbet', id).planned }
 }
 
@@ -342,16 +361,18 @@ const WHOLE: readonly [kind: DessertKind, name: string, startAt: string][] = [
   ['trifle', 'Glasshouse trifle for the long table', '2026-11-27T16:00'],
   ['pavlova', 'Botanists’ pavlova', '2026-11-28T09:00'],
 ]
+/** One tray of sponge, rolled. */
+const ROLLED: typeof WHOLE = [['curdRoll', 'Lemon roll from one tray', '2026-11-28T08:00']]
 const PART_NAMES: Partial<Record<PartKind, string>> = {
-  spongeBase: 'Sponge', spongeLayer: 'Sponge', berryLayer: 'Raspberries', whippedLayer: 'Whipped cream',
+  spongeBase: 'Sponge', spongeLayer: 'Sponge', rollSheet: 'Sponge sheet', berryLayer: 'Raspberries', whippedLayer: 'Whipped cream',
   meringueDry: 'Dried meringue',
 }
 const MADE_NAMES: Record<MadeName, string> = {
   custard: 'Orange-blossom custard', insert: 'Passion heart', glaze: 'Lemon glaze', jelly: 'Lemon jelly',
 }
-const wholeDesserts = (kitchen: Kitchen, from: number): { id: string, document: Planned }[] =>
-  WHOLE.map(([kind, name, startAt], i) => {
-    let n = 0
+const wholeDesserts = (kitchen: Kitchen, from: number, which = WHOLE): { id: string, document: Planned }[] =>
+  which.map(([kind, name, startAt], i) => {
+    let n = which === WHOLE ? 0 : 1000
     const names = { dessert: () => name, part: (k: PartKind) => PART_NAMES[k] ?? k, made: (m: MadeName) => MADE_NAMES[m] }
     const document = dessertOf(kind, kitchen, names, () => `w${i + 1}-${++n}`)
     document.occasion.startAt = startAt

@@ -106,6 +106,13 @@ export const MADE: Record<School, Grams> = {
   blendedGel: { water: 260, sugar: 110, agar: 5.2, yuzu: 160 },
   frozenInsert: { water: 160, sugar: 80, agar: 3, raspberry: 260 },
   boiledMeringue: { milk: 220, lemon: 120, sugar: 140, yolk_sep: 96, cornflour: 18, gelatin: 14, white: 110 },
+  coulis: { raspberry_whole: 500, icing: 75, lemon: 30 },
+  boundSauce: { orange: 500, sugar: 60, cornflour: 12.5 },
+  roastedFruit: { peach: 1500, orange: 62, sugar: 51 },
+  maceratedFruit: { strawberry: 500, sugar: 50, lemon: 15 },
+  confitPeel: { zest: 100, sugar: 150, water: 150 },
+  peelPowder: { zest: 100 },
+  steepedSpirit: { spirit: 500, zest: 30, sugar: 100 },
 }
 
 /** A formula of a way of making, as its defaults have it. */

@@ -8,6 +8,7 @@ import {
   movedLevel, POURED_ROLES, readyFillings, withComponent, withLaid, withoutComponent, withReady, withThickness,
   withWeight,
 } from '#core/formula/layers'
+import { fruitKind, standsAlone } from '#core/formula/fruit'
 import { partFacts } from '#core/formula/parts'
 import { schoolOf } from '#core/formula/schools'
 import { PART_NAMES } from '~/words/cook'
@@ -23,6 +24,9 @@ const more = reactive<{ role: ComponentRole, school: School }>({ role: 'cream', 
 const LAID_IN = PART_KINDS.filter(k => ['level', 'beside'].includes(partFacts(k).role) && k !== 'readyFilling')
 const laidIn = ref<PartKind>('spongeLayer')
 const newId = () => crypto.randomUUID()
+const putAlone = useAlone()
+/** Ways of making that are poured as a layer; fruit is laid in. */
+const POURED = SCHOOLS.filter(s => fruitKind(s) === null)
 const fills = computed(() => ws.planned!.formula.assembly.layers.filter(l => l.form === 'fill'))
 const levels = computed(() => fills.value.map(l => l.componentId))
 /** What is made or laid in, the topmost first; crust and topping have their own place. */
@@ -121,6 +125,10 @@ const rename = (id: string, name: string) =>
           variant="ghost" color="neutral" size="sm" :aria-label="$say('layersPanel.takeOut', { name: c.name })"
           :label="$say('layersPanel.takeOut2')" @click="takeOut(c)"
         />
+        <UButton
+          v-if="standsAlone(c)" variant="ghost" color="neutral" size="sm" data-alone
+          :label="$say('layersPanel.ontoTheShelf')" @click="putAlone(onBench(c))"
+        />
         <PartFigures v-if="c.make" class="wide" :doc="doc" :part="onBench(c)" />
       </li>
     </ul>
@@ -137,7 +145,7 @@ const rename = (id: string, name: string) =>
       <div>
         <label class="field-label" for="more-school">{{ $say('layersPanel.madeAs') }}</label>
         <select id="more-school" v-model="more.school" class="native">
-          <option v-for="s in SCHOOLS" :key="s" :value="s">
+          <option v-for="s in POURED" :key="s" :value="s">
             {{ FAMILY_NAMES[schoolOf(s).family].name }}: {{ SCHOOL_NAMES[s].name.toLowerCase() }}
           </option>
         </select>

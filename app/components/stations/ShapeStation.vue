@@ -23,6 +23,7 @@ const view = useKeptByTab<(typeof VIEWS)[number][0]>('lumbik:shape-view', 'tin')
         {{ name }}
       </button>
     </nav>
+    <FruitFigures v-if="view === 'tin'" :doc="doc" :assessment="assessment" />
     <TinPanel v-if="view === 'tin'" :doc="doc" :assessment="assessment" />
     <FitPanel v-else-if="view === 'fit'" :doc="doc" :assessment="assessment" />
     <LazySeveralPanel v-else-if="view === 'several'" :doc="doc" :assessment="assessment" />

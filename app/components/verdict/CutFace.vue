@@ -4,7 +4,7 @@
  * the table. Standing or slumping as computed; a dashed line shows the height that was meant.
  */
 import type { PieceFigures } from '#core/pipeline/summary'
-import { isShaped } from '#core/physics/set/bands'
+import { isShaped, type UseKind } from '#core/physics/set/bands'
 import { heapProfile, slicedProfile, type Point } from '#core/physics/set/profile'
 import { say } from '~/words/say'
 import { faceWord } from '~/words/stands'
@@ -29,9 +29,11 @@ const grainId = `grain-${useId()}`
 
 /** Room for a piece that runs out, whatever it does now: the drawing must not zoom while a number is stepped. */
 const RUN = 1.3
+/** What lies in a heap, or runs out of one. */
+const HEAPS: readonly UseKind[] = ['spooned', 'piped', 'over']
 /** Levels are drawn where the piece is a section through all of them. */
 const levels = computed(() =>
-  props.piece.use === 'spooned' || props.piece.use === 'piped' ? [] : (props.piece.layers ?? []),
+  HEAPS.includes(props.piece.use) ? [] : (props.piece.layers ?? []),
 )
 const tallM = computed(() =>
   levels.value.length ? levels.value.reduce((sum, l) => sum + l.thickM, 0) : props.piece.heightM,
@@ -61,7 +63,7 @@ const pieces = computed(() =>
   states.value.map((state, i) => {
     const p = props.piece
     const s = state === 'plate' && props.plate ? { ...p.plate, ...props.plate } : p[state]
-    const heap = p.use === 'spooned' || p.use === 'piped'
+    const heap = HEAPS.includes(p.use)
     const cut = p.use === 'cut'
     const tall = tallM.value
     const shape = (slump: number) =>

@@ -61,6 +61,7 @@ function bySteps(family: Family, byLines: School, lines: readonly Line[], { oven
     if ((vessel?.count ?? 1) >= TARTLETS_FROM) return 'tartlets'
     return oven.tempC + (oven.fan ? FAN_K : 0) < STEADY_FROM_C ? 'lowOven' : 'steadyOven'
   }
+  if (family === 'fruit' && oven) return byLines === 'peelPowder' ? byLines : 'roastedFruit'
   if (!m) return byLines
   switch (byLines) {
     case 'yolkBath': case 'wholeEggTempered': case 'emulsified':
@@ -80,6 +81,8 @@ function bySteps(family: Family, byLines: School, lines: readonly Line[], { oven
         : byLines
     case 'blendedGel': case 'frozenInsert':
       return m.freezeMinutes !== null ? 'frozenInsert' : m.blends ? 'blendedGel' : byLines
+    case 'coulis':
+      return m.blends || m.acts.some(a => a.does === 'strain') ? 'coulis' : 'maceratedFruit'
     default:
       return byLines
   }

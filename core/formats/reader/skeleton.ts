@@ -53,6 +53,8 @@ const SKELETONS: Readonly<Record<Family, Partial<Record<Place, number>>>> = {
   gelatinCream: { cream: 520, milk: 150, sugar: 110, juice: 130, egg: 120, yolk: 80, white: 90, gelatin: 8, zest: 3 },
   unsetMousse: { cream: 520, sugar: 110, juice: 120, white: 120, zest: 3 },
   fluidGel: { juice: 560, water: 250, sugar: 180, agar: 10 },
+  // How much fruit, peel or spirit there is, nobody else can say.
+  fruit: {},
   lightCustard: { milk: 330, juice: 180, sugar: 210, yolk: 145, starch: 27, gelatin: 11, white: 165 },
 }
 /** g of each as a recipe usually has it: what kind the names alone mean goes by that (judgement). */

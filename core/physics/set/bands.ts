@@ -1,6 +1,6 @@
 /** Bands of set, what a use asks for, and how a piece stands. */
 
-export const USE_KINDS = ['spooned', 'glass', 'piped', 'cut', 'turnedOut'] as const
+export const USE_KINDS = ['spooned', 'glass', 'piped', 'cut', 'turnedOut', 'over'] as const
 export type UseKind = (typeof USE_KINDS)[number]
 
 /** What the dessert must do on the plate; the target set is computed from it. */
@@ -103,6 +103,8 @@ const ASKS: Record<UseKind, { floorPa: number, paste: number, gel: number | null
   piped: { floorPa: 100, paste: STANDS, gel: null },
   cut: { floorPa: 300, paste: CUTS, gel: CUTS },
   turnedOut: { floorPa: 1200, paste: CUTS, gel: STANDS },
+  // Over or beside something else: it may run.
+  over: { floorPa: 0, paste: CUTS, gel: null },
 }
 const SHAPED: readonly UseKind[] = ['piped', 'cut', 'turnedOut']
 /**
@@ -135,7 +137,7 @@ const handledNeed = (kind: UseKind, h: number, density: number, elastic: Elastic
  */
 export function targetOf(use: Use, density: number, elastic: Elastic = PASTE): Target {
   const { kind, pieceHeightM: h } = use
-  const most = { spooned: 400, glass: 400, piped: 900, cut: 4000, turnedOut: 6000 }[kind]
+  const most = { spooned: 400, glass: 400, piped: 900, cut: 4000, turnedOut: 6000, over: 120 }[kind]
   const coldMaxPa = toStress(most, density)
   return isShaped(kind)
     ? {

@@ -152,4 +152,14 @@ describe('places', () => {
     expect(off({ cover: 'open' })).toBeGreaterThan(dry + 10)
     expect(boundaryOf(placing({ kind: 'iceBath', airTempC: 0.5 }), faces).side.u).toBeGreaterThan(40)
   })
+  it.each([95, 98, 99, 99.9, 101])('a film two millimetres thin, open, from %d °C, only cools, and never below its air', (startTempC) => {
+    const open = placing({ kind: 'blastChiller', cover: 'open', airTempC: 11, waterActivity: 0.99 })
+    const { coreC } = coolCylinder({
+      radiusM: 0.01, heightM: 0.002, solid, startTempC, endS: 1200, maxStepS: 15,
+      boundary: (_, f) => boundaryOf(open, f),
+    })
+    expect(coreC.every((t, i) => i === 0 || t <= coreC[i - 1]! + 1e-6)).toBe(true)
+    // What dries may stand a little under its air, as a wet bulb does.
+    expect(Math.min(...coreC)).toBeGreaterThan(7)
+  })
 })

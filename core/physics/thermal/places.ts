@@ -8,7 +8,7 @@
 import { type Parameters, STANDARD } from '../../base/parameters'
 import type { Material } from '../geometry/cavity'
 import type { Boundary, Faces } from './conduction'
-import { evaporationFlux, evaporationHeat } from './steam'
+import { boilingPoint, evaporationFlux, evaporationHeat } from './steam'
 
 /**
  * Wall in series, m²K/W: 0.8 mm steel, 5 mm glass, 6 mm stoneware, 1.5 mm plastic, 2 mm silicone rubber (thickness
@@ -91,11 +91,14 @@ const HUMIDITY = 0.7
 const steamW = (hc: number, tempC: number, p: Placing) =>
   evaporationFlux(hc, tempC, p.airTempC, p.waterActivity, 101325, HUMIDITY) * evaporationHeat(tempC)
 
+/** So far below the boil the tangent is taken at the most: from there steam is capped, and has no slope, K. */
+const UNDER_BOIL_K = 1.5
 /**
  * Joins what evaporates to an open top, along its tangent at the surface's last temperature: e + e'·(T − T0) joins the
  * air's own coefficient, so that it cannot swing however thin the piece and long the step.
  */
-function steaming(top: Boundary['top'], hc: number, topC: number, p: Placing): void {
+function steaming(top: Boundary['top'], hc: number, lastC: number, p: Placing): void {
+  const topC = Math.min(lastC, boilingPoint(0, p.waterActivity) - UNDER_BOIL_K)
   const now = steamW(hc, topC, p)
   const slope = 2 * Math.max(0, steamW(hc, topC + 0.5, p) - now)
   const u = top.u + slope

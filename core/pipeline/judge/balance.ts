@@ -2,6 +2,7 @@
 import { is } from '../../base/ingredients/ingredients'
 import type { Ingredient } from '../../base/ingredients/types'
 import { familyOf } from '../../formula/families'
+import { schoolOf } from '../../formula/schools'
 import { FELT } from '../../physics/matter/dissolving'
 import { HARDLY_WHIPS } from '../../physics/set/whipping'
 import { PHASE_INVERSION, yieldStress } from '../../physics/set/firmness'
@@ -25,7 +26,7 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
   if (whole.parts.some(p => isPlant(p.row) && p.massG > NOT_MODELLED_SHARE * whole.massG))
     find('notModelled', 'look', 'balance', path, { setter: 'plant' })
   if (family.eggSets && f.mixed.eggG <= 0) find('noEgg', severityOf(f), 'balance', path)
-  else if (!family.acidGelsMilk && yieldStress(f.settled.cold.mechanismsPa) < NO_SET_PA)
+  else if (!family.acidGelsMilk && f.settled.target.coldMinPa > 0 && yieldStress(f.settled.cold.mechanismsPa) < NO_SET_PA)
     find('noSetter', 'stop', 'balance', path)
   if (phases.phi > PHASE_INVERSION) find('phaseInversion', 'look', 'balance', path, { fatPercent: 100 * phases.phi })
   if (finished.grams.water < LEAST_WATER_SHARE * phases.aqueousG)
@@ -49,7 +50,8 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
       percent: alcohol,
       limit: ALCOHOL_LIMIT,
     })
-  if (f.flavour.bitterness === 'bitter' || f.flavour.bitterness === 'strong')
+  // Where peel itself is made into something, there is not too much of it.
+  if (!schoolOf(f.doc.school).ofPeel && (f.flavour.bitterness === 'bitter' || f.flavour.bitterness === 'strong'))
     find('bitterZest', 'look', 'balance', path, {
       gPerKg: f.flavour.zestGPerKg, countsGPerKg: f.flavour.zestCountsGPerKg,
     })

@@ -42,7 +42,8 @@ export function setVerdict(f: SetFigures, target: Target): SetVerdict {
   if (f.eggCounts && (f.potB >= f.grainyAt || f.b >= GRAINY_THROUGH)) return 'grainy'
   if (f.curdlingLogit >= 0) return 'grainy'
   if (f.frozen) return 'frozen'
-  if ((f.eggCounts && f.eggSets && f.a < COATS) || f.coldStarPa < RUNNY_STAR_PA) return 'runny'
+  // What lies over or beside something else may run.
+  if ((f.eggCounts && f.eggSets && f.a < COATS) || (f.coldStarPa < RUNNY_STAR_PA && target.coldMinPa > 0)) return 'runny'
   if (f.coldPa < target.coldMinPa) return 'looseCold'
   if (f.platePa < target.plateMinPa) return 'sagsOnTable'
   return f.coldPa > target.coldMaxPa ? 'tooFirm' : 'good'

@@ -1,0 +1,126 @@
+/**
+ * Fruit as a formula of its own: each way as it is usually made comes to what the issue's common practice says of it,
+ * is laid into a dessert as a part, and a part stands on the shelf as a formula again.
+ */
+import { describe, expect, it } from 'vitest'
+import { counter, kitchen, make, YOLK_CURD, formula } from '../../tests/support/core'
+import { assess } from '../pipeline/assess'
+import { orderOfWork } from '../plan/order'
+import { figuresAlone, type PartFigure } from '../plate/partFigures'
+import { benchOf, putBack } from './bench'
+import { retaken, withCopied } from './copied'
+import { isComputed, type School } from './document'
+import { familyOf } from './families'
+import { aloneOf, asLaid, driesOff, fruitKind, partOfBench, standsAlone } from './fruit'
+import { withLaid } from './layers'
+import { PART_FACTS } from './parts'
+
+const WAYS = familyOf('fruit').schools
+const figure = <C extends PartFigure['code']>(school: School, code: C) => {
+  const doc = make(school)
+  return figuresAlone(doc, assess(doc, kitchen)).find(f => f.code === code) as Extract<PartFigure, { code: C }>
+}
+const codes = (school: School) => {
+  const doc = make(school)
+  return orderOfWork(doc, kitchen, assess(doc, kitchen)).map(s => s.code)
+}
+
+describe('fruit on the shelf', () => {
+  it.each(WAYS)('%s: is a kind of part, needs no set, and nothing of it is a stop', (school) => {
+    expect(PART_FACTS[fruitKind(school)!]).toBeDefined()
+    const a = assess(make(school), kitchen)
+    expect(['good', 'edge']).toContain(a.verdict.code)
+    expect(a.findings.filter(f => f.severity === 'stop').map(f => f.code)).toEqual([])
+  })
+  it('other ways of making are no fruit', () => {
+    expect([fruitKind('yolkBath'), partOfBench(make('yolkBath')), figuresAlone(make('yolkBath'), assess(make('yolkBath'), kitchen))])
+      .toEqual([null, null, []])
+  })
+  it('1.5 kg of stone fruit with 60 ml each of juice and sugar: a quarter dries off, its sugar with the rest', () => {
+    const { g, ofG, brix } = figure('roastedFruit', 'yields')
+    expect(ofG).toBe(1613)
+    expect(g / ofG).toBeCloseTo(0.75, 1)
+    const before = assess(make('maceratedFruit', () => {}, { peach: 1500, orange: 62, sugar: 51 }), kitchen).balance.brix
+    expect(brix).toBeCloseTo((before.value * ofG) / g, 1)
+    const bake = orderOfWork(make('roastedFruit'), kitchen, assess(make('roastedFruit'), kitchen))
+      .find(s => s.code === 'bake')!
+    expect([bake.params, bake.timeS]).toEqual([expect.objectContaining({ dialC: 210 }), 17.5 * 60])
+  })
+  it('a coulis loses its seeds, runs wide, and is blended and sieved', () => {
+    expect(figure('coulis', 'yields').g / figure('coulis', 'yields').ofG).toBeCloseTo(0.82, 1)
+    expect(codes('coulis')).toEqual(expect.arrayContaining(['blend', 'strain']))
+  })
+  it('a sauce bound with 2.2 % of starch coats; with none it is as thin as juice', () => {
+    const bound = assess(make('boundSauce'), kitchen)
+    expect(bound.verdict.cold.band).toBe('coats')
+    expect(assess(make('boundSauce', () => {}, { orange: 500, sugar: 60 }), kitchen).verdict.cold.band).toBe('pourable')
+    // Thicker runs less far.
+    const runs = (starch: number) => {
+      const doc = make('boundSauce', () => {}, { orange: 500, sugar: 60, cornflour: starch })
+      const f = figuresAlone(doc, assess(doc, kitchen)).find(x => x.code === 'runs')
+      return f?.code === 'runs' ? f.acrossM : 0
+    }
+    expect(runs(12.5)).toBeGreaterThan(runs(16))
+    expect(assess(make('boundSauce', () => {}, { orange: 500, sugar: 60, cornflour: 40 }), kitchen).verdict.code).toBe('tooFirm')
+  })
+  it('peel: blanched three times before the syrup; dried to a quarter and ground; three days in spirit, which stays', () => {
+    expect(codes('confitPeel')[0]).toBe('part:blanchThrice')
+    const syrup = figure('confitPeel', 'yields')
+    expect(syrup.g / syrup.ofG).toBeGreaterThan(0.5)
+    expect(syrup.g / syrup.ofG).toBeLessThan(0.75)
+    const dry = figure('peelPowder', 'yields')
+    expect(dry.g / dry.ofG).toBeCloseTo(0.25, 1)
+    expect(codes('peelPowder').indexOf('part:grindPeel')).toBe(codes('peelPowder').indexOf('bake') + 1)
+    const spirit = assess(make('steepedSpirit'), kitchen)
+    expect(spirit.findings.map(f => f.code)).toContain('alcohol')
+    const steep = orderOfWork(make('steepedSpirit'), kitchen, spirit)
+    const at = (code: string) => steep.find(s => s.code === code)!.atS
+    expect(at('strain') - at('part:steepPeel')).toBe(3 * 24 * 3600)
+  })
+  it('fruit in its juice draws half an hour before it is filled, and lets juice go', () => {
+    const order = orderOfWork(make('maceratedFruit'), kitchen, assess(make('maceratedFruit'), kitchen))
+    const at = (code: string) => order.find(s => s.code === code)!.atS
+    expect(at('pour') - at('part:macerate')).toBe(30 * 60)
+    expect(order.some(s => s.code === 'tap')).toBe(false)
+    expect(figure('maceratedFruit', 'leaks').g).toBeGreaterThan(0)
+  })
+  it('what dries in an oven does so by its kind; what is computed says so', () => {
+    expect([driesOff(make('peelPowder')), driesOff(make('confitPeel')), driesOff(make('lowOven'))]).toEqual([0.75, null, null])
+  })
+})
+
+describe('into a dessert and out again', () => {
+  const curd = putBack(formula(YOLK_CURD))
+  const coulis = putBack(make('coulis'))
+  const from = { formulaId: 'f', version: 2, componentId: coulis.formula.components[0]!.id }
+  it('taken from its formula it is laid in as the part it is, with where it came from', () => {
+    const { planned, id } = withCopied(curd, coulis, from, counter('n'))
+    const c = planned.formula.components.find(x => x.id === id)!
+    expect([isComputed(c), c.make?.kind, c.role, c.from, c.lines.map(l => l.massG)])
+      .toEqual([false, 'coulis', 'sauce', from, [500, 75, 30]])
+    expect(assess(benchOf(planned), kitchen).verdict.code).toBe(assess(benchOf(curd), kitchen).verdict.code)
+  })
+  it('taken anew it is as its formula is now, as much as before, and still a part', () => {
+    const { planned, id } = withCopied(curd, coulis, from, counter('n'))
+    const more = structuredClone(coulis)
+    more.formula.components[0]!.lines[1]!.massG = 150
+    const c = retaken(planned, id!, more, 3, counter('m')).formula.components.find(x => x.id === id)!
+    expect([isComputed(c), c.make?.kind, c.from?.version]).toEqual([false, 'coulis', 3])
+    expect(c.lines.reduce((s, l) => s + l.massG, 0)).toBeCloseTo(605, 0)
+    expect(c.lines[1]!.massG / c.lines[0]!.massG).toBeCloseTo(0.3, 2)
+  })
+  it('what is computed to set comes as it is', () => {
+    expect(asLaid(curd.formula.components[0]!)).toBe(curd.formula.components[0])
+  })
+  it('a part stands on the shelf in its own grams; a sponge, or nothing, does not', () => {
+    const { planned, id } = withLaid(curd, kitchen, 'boundSauce', 'Orange sauce', counter('p'))
+    const part = planned.formula.components.find(x => x.id === id)!
+    const alone = aloneOf(part, kitchen, counter('a'))!
+    expect([alone.formula.name, benchOf(alone).school, benchOf(alone).use.kind]).toEqual(['Orange sauce', 'boundSauce', 'over'])
+    expect(alone.formula.components[0]!.lines.map(l => l.massG)).toEqual(part.lines.map(l => l.massG))
+    expect(aloneOf({ ...part, lines: [] }, kitchen, counter('b'))).toBeNull()
+    const sponge = withLaid(curd, kitchen, 'spongeLayer', 'Sponge', counter('s'))
+    const layer = sponge.planned.formula.components.find(x => x.id === sponge.id)!
+    expect([standsAlone(part), standsAlone(layer), aloneOf(layer, kitchen, counter('c'))]).toEqual([true, false, null])
+  })
+})
