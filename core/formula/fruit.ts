@@ -1,6 +1,6 @@
 /**
  * Fruit as a formula of its own on the shelf: coulis, bound sauce, roasted, in its juice, peel, powder, spirit. Each of
- * these ways of making is a kind of part, too: taken into a dessert it is laid in as one, and a part can become a formula.
+ * these ways of making is a kind of part, too: taken into a dessert it is laid in as one; a part can become a formula.
  */
 import type { Kitchen } from '../kitchen/kitchen'
 import { type Bench, type Planned, putBack } from './bench'

@@ -1,5 +1,5 @@
 /** Steps of a crust or topping, with the times of common practice. */
-import type { Component, Line, PartKind, PartMake } from '../formula/document'
+import type { Component, Line, PartMake } from '../formula/document'
 import { meringueHeat, PART_FACTS, type PartStep, SUGAR_BOIL_C, WARM_WHITES_C } from '../formula/parts'
 import { driesMin } from '../physics/set/meringue'
 import { thawOf } from './thaw'

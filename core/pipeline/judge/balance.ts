@@ -26,7 +26,9 @@ export function judgeBalance(f: Facts, path: string, find: Find): void {
   if (whole.parts.some(p => isPlant(p.row) && p.massG > NOT_MODELLED_SHARE * whole.massG))
     find('notModelled', 'look', 'balance', path, { setter: 'plant' })
   if (family.eggSets && f.mixed.eggG <= 0) find('noEgg', severityOf(f), 'balance', path)
-  else if (!family.acidGelsMilk && f.settled.target.coldMinPa > 0 && yieldStress(f.settled.cold.mechanismsPa) < NO_SET_PA)
+  else if (
+    !family.acidGelsMilk && f.settled.target.coldMinPa > 0 && yieldStress(f.settled.cold.mechanismsPa) < NO_SET_PA
+  )
     find('noSetter', 'stop', 'balance', path)
   if (phases.phi > PHASE_INVERSION) find('phaseInversion', 'look', 'balance', path, { fatPercent: 100 * phases.phi })
   if (finished.grams.water < LEAST_WATER_SHARE * phases.aqueousG)
