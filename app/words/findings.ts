@@ -90,6 +90,10 @@ const SPOKEN: Record<Finding['code'], (said: Said) => Spoken> = {
     title: say('findings.rawProtease'),
     text: say('findings.rawProteaseHow', { limitC: fmt.temp(n('limitC')) }),
   }),
+  rawFruit: ({ n }) => ({
+    title: say('findings.rawFruit'),
+    text: guests(n) + say('findings.rawFruitHow', { DEFER: defer() }),
+  }),
   sugarGritty: ({ fmt, n }) => ({
     title: say('findings.sugarGritty'),
     text: say('findings.sugarGrittyHow', {

@@ -8,11 +8,14 @@ import { say } from './say'
 type Format = ReturnType<typeof useFormat>
 /** Heights above this are told as "over": nobody cuts so high. */
 const HIGH_M = 0.2
+/** What loses more of its height than this runs. */
+const RUNS = 0.75
 const height = (m: number, fmt: Format) =>
   m > HIGH_M ? say('stands.over', { high: fmt.mm(HIGH_M) }) : fmt.mm(m)
 
 /** "cuts to 29 mm", "turns out to 48 mm", "a 50 mm ring sinks 12 mm" */
 export function coldWords({ use, cold }: PieceFigures, fmt: Format): string {
+  if (use === 'over' && cold.slump > RUNS) return say('stands.runs')
   if (!isShaped(use)) return say('stands.ringSinks', { mm: fmt.mm(cold.ringSlumpM) })
   const high = { high: height(cold.cutsM, fmt) }
   // Less than a millimetre is no piece.
@@ -26,7 +29,7 @@ export function coldWords({ use, cold }: PieceFigures, fmt: Format): string {
 export const plateWords = ({ use, plate }: PieceFigures, fmt: Format): string =>
   isShaped(use)
     ? say('stands.standsTo', { high: height(plate.standsM, fmt) })
-    : say('stands.ringSinks', { mm: fmt.mm(plate.ringSlumpM) })
+    : use === 'over' && plate.slump > RUNS ? say('stands.runs') : say('stands.ringSinks', { mm: fmt.mm(plate.ringSlumpM) })
 
 /** What is wanted: "yours is 24 mm high", or how far a ring may sink. */
 export function wantedWords(a: Assessment, { use, heightM }: PieceFigures, fmt: Format): string {
@@ -51,7 +54,7 @@ export function rangeWords(a: Assessment, use: UseKind, rangePa: readonly [numbe
 /** Under a drawing: how the piece it shows fares. In a glass a spoon has taken some: what sags is its hole. */
 export function faceWord(p: PieceFigures, s: Pick<PieceState, 'slump'>, layered: boolean, fmt: Format): string {
   const lost = fmt.mm(Math.max(p.heightM * s.slump, 0.001))
-  const runs = s.slump > 0.75
+  const runs = s.slump > RUNS
   const stands = s.slump < 0.005
   switch (p.use) {
     case 'glass':

@@ -3,9 +3,10 @@
  * is laid into a dessert as a part, and a part stands on the shelf as a formula again.
  */
 import { describe, expect, it } from 'vitest'
-import { counter, kitchen, make, YOLK_CURD, formula } from '../../tests/support/core'
+import { counter, formula, kitchen, MADE, make, YOLK_CURD } from '../../tests/support/core'
 import { assess } from '../pipeline/assess'
 import { orderOfWork } from '../plan/order'
+import { levers } from '../solve/elasticity'
 import { figuresAlone, type PartFigure } from '../plate/partFigures'
 import { benchOf, putBack } from './bench'
 import { retaken, withCopied } from './copied'
@@ -83,6 +84,24 @@ describe('fruit on the shelf', () => {
     expect(at('pour') - at('part:macerate')).toBe(30 * 60)
     expect(order.some(s => s.code === 'tap')).toBe(false)
     expect(figure('maceratedFruit', 'leaks').g).toBeGreaterThan(0)
+  })
+  it('raw it keeps three days and says why, more so to guests at risk; boiled it keeps as the code has it', () => {
+    const told = (school: School, guests = false) => {
+      const a = assess(make(school, (d) => { d.use.guestsAtRisk = guests }), kitchen)
+      return [a.serve.storageDays, a.findings.find(f => f.code === 'rawFruit')?.severity]
+    }
+    expect([told('coulis'), told('coulis', true)]).toEqual([[3, 'info'], [3, 'look']])
+    expect(told('boundSauce', true)).toEqual([7, undefined])
+    // A third of raw fruit is where it decides.
+    const days = (g: number) => assess(make('setCream', () => {}, { ...MADE.setCream, strawberry: g }), kitchen).serve.storageDays
+    const rest = Object.values(MADE.setCream).reduce((s, g) => s + g, 0)
+    expect([days(0.29 * rest / 0.71), days(0.31 * rest / 0.69)]).toEqual([7, 3])
+  })
+  it('what has no set is moved in its sourness alone', () => {
+    const found = levers(make('coulis'), kitchen)
+    expect(found.length).toBeGreaterThan(0)
+    for (const l of found) expect([l.firmerBy, l.firmness]).toEqual([1, 0])
+    expect(found[0]!.ingredientId).toBe('lemon')
   })
   it('what dries in an oven does so by its kind; what is computed says so', () => {
     expect([driesOff(make('peelPowder')), driesOff(make('confitPeel')), driesOff(make('lowOven'))]).toEqual([0.75, null, null])

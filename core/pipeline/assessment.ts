@@ -57,6 +57,7 @@ export type FindingCode =
   | 'acidTooHot'
   | 'gelatinAcid'
   | 'rawProtease'
+  | 'rawFruit'
   | 'wontRelease'
   | 'ringLeaks'
   | 'rollCracks'

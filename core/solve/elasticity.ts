@@ -34,6 +34,8 @@ const H = 0.02
 const LEAST = 0.004
 /** The step offered: a twentieth of the line, at least a tenth of a gram. */
 const STEP = 0.05
+/** Less stress on the plate than this is none, Pa. */
+const LEAST_SET_PA = 0.01
 
 /**
  * Levers of a formula, the strongest on the firmness first. Derivatives by central differences (±2 %, ±1 K, ±30 s).
@@ -46,6 +48,8 @@ export function levers(
   quick: Quick = createQuick(doc, kitchen),
 ): Lever[] {
   const here = quick(doc)
+  /** What has no set has nothing to move. */
+  const isSet = here.platePa > LEAST_SET_PA
   const out: Lever[] = []
   const add = (
     kind: Lever['kind'],
@@ -66,7 +70,7 @@ export function levers(
       sharpness,
       from,
       to,
-      firmerBy: p.platePa / Math.max(here.platePa, 1e-9),
+      firmerBy: isSet ? p.platePa / here.platePa : 1,
       sharperBy: p.sour / Math.max(here.sour, 1e-9),
       doc: next,
     })
@@ -76,7 +80,7 @@ export function levers(
     const up = quick(withMass(doc, l.id, l.massG * (1 + H)))
     const down = quick(withMass(doc, l.id, l.massG * (1 - H)))
     const span = Math.log(1 + H) - Math.log(1 - H)
-    const firmness = (ln(up.platePa) - ln(down.platePa)) / span
+    const firmness = isSet ? (ln(up.platePa) - ln(down.platePa)) / span : 0
     const step = l.piece ? l.piece.eachG : Math.max(0.1, STEP * l.massG)
     const to = Math.max(
       0,
@@ -97,7 +101,7 @@ export function levers(
       )
   }
   const { method, targetTempC, holdS, course } = doc.heat
-  if (here.coldPa > 0 && method !== 'oven' && method !== 'none' && 'simulated' in course) {
+  if (isSet && method !== 'oven' && method !== 'none' && 'simulated' in course) {
     const heat = (part: Partial<Bench['heat']>): Bench => ({
       ...doc,
       heat: { ...doc.heat, ...part },
@@ -115,5 +119,6 @@ export function levers(
     if (Math.abs(perMin) > 1e-3 && h >= 0) add('hold', null, null, perMin, 0, holdS, h, heat({ holdS: h }))
   }
   const moves = (l: Lever) => Math.abs(ln(l.firmerBy)) > LEAST || Math.abs(ln(l.sharperBy)) > LEAST
-  return out.filter(moves).sort((a, b) => Math.abs(ln(b.firmerBy)) - Math.abs(ln(a.firmerBy)))
+  return out.filter(moves).sort((a, b) =>
+    Math.abs(ln(b.firmerBy)) - Math.abs(ln(a.firmerBy)) || Math.abs(ln(b.sharperBy)) - Math.abs(ln(a.sharperBy)))
 }

@@ -29,6 +29,8 @@ const grainId = `grain-${useId()}`
 
 /** Room for a piece that runs out, whatever it does now: the drawing must not zoom while a number is stepped. */
 const RUN = 1.3
+/** Of what runs so much of its height is gone in the drawing, at the most. */
+const RUNS_TO = 0.92
 /** What lies in a heap, or runs out of one. */
 const HEAPS: readonly UseKind[] = ['spooned', 'piped', 'over']
 /** Levels are drawn where the piece is a section through all of them. */
@@ -72,7 +74,8 @@ const pieces = computed(() =>
         : heap
           ? heapProfile(p.widthM, p.heightM, slump)
           : slicedProfile(p.widthM, tall, slump)
-    const points = shape(s.slump)
+    // What runs is seen as a puddle.
+    const points = shape(Math.min(s.slump, RUNS_TO))
     const crust = p.crustM * scale.value
     const w = p.widthM * scale.value
     const h = tall * scale.value
@@ -113,7 +116,7 @@ function stacked(state: 'cold' | 'plate', x0: number, base: number) {
   const { use, widthM } = props.piece
   let under = 0
   return levels.value.map((l, i) => {
-    const slump = Math.min(l.slump[state], 0.92)
+    const slump = Math.min(l.slump[state], RUNS_TO)
     const points = use === 'glass' ? glassFill(widthM, l.thickM, 1, false) : slicedProfile(widthM, l.thickM, slump)
     const d = path(points, x0, base - under * scale.value)
     under += l.thickM * (use === 'glass' ? 1 : 1 - slump)

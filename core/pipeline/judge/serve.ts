@@ -12,7 +12,10 @@ import { CODES, useByDate } from '../../physics/safety/keeping'
 import type { VerdictCode } from '../assessment'
 import { type Facts, type Find, holds } from './facts'
 import { FELT } from '../../physics/matter/dissolving'
-import { ALCOHOL_LIMIT, ALCOHOL_TOLD, BEADS, EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, FROZEN_C } from './limits'
+import type { MixPart } from '../../physics/matter/mix'
+import {
+  ALCOHOL_LIMIT, ALCOHOL_TOLD, BEADS, EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, FROZEN_C, FRUIT_COOKED_C, RAW_FRUIT,
+} from './limits'
 import { isOnEdge, type SetFigures, setRisks, setVerdict } from './verdict'
 
 /** @returns the use-by date (null where none can be given) and the days it keeps */
@@ -36,7 +39,13 @@ export function judgeServing(
   // What only air or raw white holds is eaten the same day.
   const rawFoam = body.making.air - body.making.whisked > FOAM_HOLDS && body.gelatinC <= 0
   if (rawFoam) find('holdsHours', 'look', 'serve', 'chill')
-  const limits = rawFoam ? { ...code, days: 1 } : code
+  const raw = rawFruitShare({ mixed, heated })
+  if (raw > 0) {
+    const guests = doc.use.guestsAtRisk ? 1 : 0
+    find('rawFruit', guests ? 'look' : 'info', 'serve', path, { guests })
+  }
+  const days = rawFoam ? 1 : raw > RAW_FRUIT.share ? Math.min(code.days, RAW_FRUIT.days) : code.days
+  const limits = { ...code, days }
   const { claimDays } = doc.serve
   if (claimDays !== null && claimDays > limits.days)
     find('claimTooLong', 'stop', 'serve', 'serve.claimDays', { claimed: claimDays, days: limits.days })
@@ -57,6 +66,15 @@ export function judgeServing(
   const limiting = lots.find(l => l.useBy === useBy)
   if (limiting) find('lotDate', 'info', 'serve', 'serve.startAt', { lot: limiting.name })
   return { useBy, storageDays: limits.days }
+}
+
+/** Fruit, as pieces or blended, that no heat reached: of the whole mix, or of what joins it later. */
+function rawFruitShare({ mixed, heated }: Pick<Facts, 'mixed' | 'heated'>): number {
+  const { all, additions } = mixed.plan
+  const isHot = Math.max(...heated.paths.heated.tempC) >= FRUIT_COOKED_C
+  const parts = isHot ? additions.flatMap(a => a.parts) : all
+  const g = (of: readonly MixPart[]) => of.reduce((s, p) => s + p.massG, 0)
+  return g(parts.filter(p => p.row.group === 'fruit')) / g(all)
 }
 
 /** What is neither on the bench nor made as another filling: each of those is judged by itself. */
