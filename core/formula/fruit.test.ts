@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest'
 import { counter, formula, kitchen, MADE, make, YOLK_CURD } from '../../tests/support/core'
 import { assess } from '../pipeline/assess'
 import { orderOfWork } from '../plan/order'
+import { keepingOptions } from '../plan/storage'
 import { levers } from '../solve/elasticity'
 import { figuresAlone, type PartFigure } from '../plate/partFigures'
 import { benchOf, putBack } from './bench'
@@ -92,6 +93,8 @@ describe('fruit on the shelf', () => {
     }
     expect([told('coulis'), told('coulis', true)]).toEqual([[3, 'info'], [3, 'look']])
     expect(told('boundSauce', true)).toEqual([7, undefined])
+    const doc = make('coulis')
+    expect(keepingOptions(doc, kitchen, assess(doc, kitchen)).map(o => [o.code, o.days])).toEqual([['code', 3], ['freeze', 90]])
     // A third of raw fruit is where it decides.
     const days = (g: number) => assess(make('setCream', () => {}, { ...MADE.setCream, strawberry: g }), kitchen).serve.storageDays
     const rest = Object.values(MADE.setCream).reduce((s, g) => s + g, 0)

@@ -78,7 +78,7 @@ export function packUp(
     : has(['lowAcid']) ? 'lowAcid' as const : a.serve.storageDays <= 1 ? 'sameDay' as const : null
   const ingredientId = ownId(labelFor(w, name, packG, outPa))
   const packs = Math.floor(a.shape.batchG / packG + 1e-9)
-  const days = frozen ? FREEZER_DAYS : CODES[kitchen.foodCode].days - 1
+  const days = frozen ? FREEZER_DAYS : (a.serve.storageDays || CODES[kitchen.foodCode].days) - 1
   const isPriced = fillingOf(doc).lines.every(l => !(l.massG > 0) || kitchen.prices[l.ingredientId] !== undefined)
   return {
     refused, ingredientId, packG, packs, overG: a.shape.batchG - packs * packG,

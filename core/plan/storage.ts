@@ -43,7 +43,7 @@ export function keepingOptions(doc: Bench, kitchen: Kitchen, a: Assessment): Kee
   const out: KeepingOption[] = [
     {
       code: sameDay ? 'sameDay' : 'code',
-      days: sameDay ? 1 : code.days,
+      days: a.serve.storageDays || code.days,
       tempC: code.holdC,
       isDefault: true,
       needs: sameDay ? ['foamSinks', 'coldEnough'] : ['coldEnough', 'coveredWell'],

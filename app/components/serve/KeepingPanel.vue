@@ -54,7 +54,7 @@ const s = computed(() => props.assessment.serve)
     <CautionList
       :findings="
         assessment.findings.filter(f =>
-          ['claimTooLong', 'fridgeWarm', 'holdsHours', 'lotDate', 'counterTooLong', 'rawEgg', 'rawTopping',
+          ['claimTooLong', 'fridgeWarm', 'holdsHours', 'lotDate', 'counterTooLong', 'rawEgg', 'rawFruit', 'rawTopping',
            'lethalityLow', 'coolsTooSlowly', 'lowAcid'].includes(f.code))
       "
     />
