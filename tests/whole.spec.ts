@@ -146,7 +146,7 @@ test('fruit is a formula: read from a text, it yields and runs; laid into a dess
     .fill('500 g whole raspberries\n75 g icing sugar\n30 g lemon juice\nBlend everything and strain.')
   // Whole fruit may lie in it or on it: that is asked.
   await page.getByRole('group', { name: /whole raspberries/ }).getByRole('button').first().click()
-  await expect(page.getByRole('radio', { name: /^Fruit and sauces/ })).toHaveAttribute('aria-checked', 'true')
+  await expect(page.getByRole('radio', { name: /^Fruit or sauce/ })).toHaveAttribute('aria-checked', 'true')
   await expect(page.getByRole('radio', { name: /^Over or beside/ })).toHaveAttribute('aria-checked', 'true')
   await page.getByLabel('Name', { exact: true }).fill('Coulis of the palm house')
   await page.getByRole('button', { name: 'Put it on the bench' }).click()

@@ -245,7 +245,7 @@ test('a curd put up in packs is stock: how it comes out again, when it thaws, an
   await expect(packs.locator('[data-out-of-pack]')).toContainText('Stirred smooth out of the pack')
   await packs.getByRole('button', { name: 'in the freezer' }).click()
   await packs.getByRole('button', { name: 'Add them to stock' }).click()
-  await expect(page.getByText('5 packs of Sweet lemon curd for the scones, in packs are in stock').first()).toBeVisible()
+  await expect(page.getByText('5 packs of Sweet lemon curd for the scones, in packs in stock').first()).toBeVisible()
   await page.goto(`/formula/${GLASSES}/stock`)
   await page.getByRole('button', { name: 'Strength', exact: true }).click()
   await expect(page.getByRole('row', { name: /scones, in packs/ })).toContainText(/5 packs of 125 g, frozen: thaw \d+ h/)

@@ -165,7 +165,9 @@ export function basisOfWords(b: PercentBasis, doc: Bench, fmt: Format): string {
 
 /** A lever as its button says it. */
 export function leverWords(l: Lever, fmt: Format): { label: string, brings: string } {
-  const brings = say('balance.firm', { firmerBy: changeWords(l.firmerBy, fmt), sharperBy: Math.abs(l.sharperBy - 1) >= 0.01 ? say('balance.sour', { sharperBy: changeWords(l.sharperBy, fmt) }) : '' })
+  // What has no set is moved in its sourness alone.
+  const isFirmer = Math.abs(l.firmerBy - 1) >= 0.005
+  const brings = !isFirmer ? say('balance.onlySour', { sharperBy: changeWords(l.sharperBy, fmt) }) : say('balance.firm', { firmerBy: changeWords(l.firmerBy, fmt), sharperBy: Math.abs(l.sharperBy - 1) >= 0.01 ? say('balance.sour', { sharperBy: changeWords(l.sharperBy, fmt) }) : '' })
   if (l.kind === 'target')
     return { label: `${fmt.degrees(Math.abs(l.to - l.from))} ${l.to > l.from ? say('balance.hotter') : say('balance.cooler')}`, brings }
   if (l.kind === 'hold') return { label: say('balance.hold1Min', { less: l.to > l.from ? say('balance.longer') : say('balance.less') }), brings }

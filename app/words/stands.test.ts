@@ -7,7 +7,7 @@ import type { KitchenRecord } from '../../shared/kitchen'
 import { useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
 import { coldWords, faceWord, plateWords, rangeWords, wantedWords } from './stands'
-import { besideWords, eggWords } from './stock'
+import { besideWords, eggWords, packWords } from './stock'
 
 const state = { slump: 0, tempC: 4, standsM: 0.0583, cutsM: 0.0291, ringSlumpM: 0.0124 }
 const piece = (use: UseKind, over: Partial<PieceFigures> = {}): PieceFigures => ({
@@ -42,6 +42,20 @@ describe('what a set does, in millimetres', () => {
     expect(words('spooned', 0.01)).toBe('a spoonful stands')
     expect(words('cut', 0.0049)).toBe('stands')
     expect(words('cut', 0.0051)).toBe('sags 1 mm')
+  })
+  it('a sauce may run, and is said to; one that holds is measured', () => {
+    const over = (over: object) => piece('over', over)
+    expect(coldWords(over({ cold: { ...state, slump: 0.8 } }), fmt())).toBe('runs')
+    expect(coldWords(over({ cold: { ...state, slump: 0.7, ringSlumpM: 0.03 } }), fmt())).toBe('a ring sinks 30 mm')
+    expect(plateWords(over({ plate: { ...state, slump: 0.76 } }), fmt())).toBe('runs')
+    const doc = formula(YOLK_CURD, () => {}, { use: 'over' })
+    const a = assess(doc, kitchen)
+    expect(wantedWords(a, pieceFigures(doc, a), fmt())).toMatch(/^It may run; a ring sinks \d+ mm or more\.$/)
+    expect([rangeWords(a, 'over', [1, 2], fmt()), rangeWords(a, 'over', [1, 200], fmt())])
+      .toEqual(['it runs', expect.stringMatching(/^a ring sinks /)])
+  })
+  it('packs are counted, one is one', () => {
+    expect([1, 5, 2.4].map(n => packWords(n, fmt()))).toEqual(['1 pack', '5 packs', '2.4 packs'])
   })
   it('what is wanted, and where eight in ten lie, belong to what was computed', () => {
     for (const use of ['cut', 'glass'] as const) {

@@ -1,6 +1,6 @@
 /** What a set does, in millimetres and a cook's words: how high it cuts and stands, or how far a ring of it sinks. */
 import { isShaped, type UseKind } from '#core/physics/set/bands'
-import { slumpReading } from '#core/physics/set/kitchenTests'
+import { RING_M, slumpReading } from '#core/physics/set/kitchenTests'
 import type { Assessment } from '#core/pipeline/assessment'
 import { type PieceFigures, type PieceState, standsAt } from '#core/pipeline/summary'
 import { say } from './say'
@@ -47,6 +47,8 @@ export function rangeWords(a: Assessment, use: UseKind, rangePa: readonly [numbe
     const [from, to] = rangePa.map(pa => standsAt(a, pa)) as [number, number]
     return say('stands.standsRange', { from: fmt.fixed(from * 1000), to: fmt.mm(to) })
   }
+  const isPuddle = (pa: number) => use === 'over' && slumpReading(pa, a.shape.density) > RUNS * RING_M
+  if (rangePa.every(isPuddle)) return say('stands.itRuns')
   const [most, least] = rangePa.map(pa => slumpReading(pa, a.shape.density)) as [number, number]
   return say('stands.ringRange', { from: fmt.fixed(least * 1000), to: fmt.mm(most) })
 }

@@ -58,3 +58,9 @@ export function leftoverWords(ingredientId: string): string {
       return say('stock.backOnTheShelf')
   }
 }
+
+/** "5 packs", "1 pack", "2.4 packs" of what is left. */
+export function packWords(packs: number, fmt: { fixed: (n: number, digits?: number) => string }): string {
+  const n = fmt.fixed(packs, 1).replace(/[.,]0$/, '')
+  return n === '1' ? say('packUp.onePack') : say('packUp.packs', { n })
+}

@@ -12,6 +12,7 @@ import { packUp, type PackRefusal } from '#core/plan/packUp'
 import { BAND_NAMES } from '~/words/names'
 import { fieldWords } from '~/words/problems'
 import { group, say } from '~/words/say'
+import { packWords } from '~/words/stock'
 
 const props = defineProps<{ doc: Bench }>()
 const fmt = useFormat()
@@ -57,7 +58,7 @@ async function add() {
   const problem = await kitchen.saveLot(lot, null)
   busy.value = false
   if (problem) wrong.value = say('strengthBench.notSaved', { path: fieldWords(problem.path) })
-  else toast.add({ title: say('packUp.added', { n: packs, name: lot.name }) })
+  else toast.add({ title: say('packUp.added', { packs: packWords(packs, fmt), name: lot.name }) })
 }
 </script>
 
@@ -80,7 +81,7 @@ async function add() {
         </div>
       </div>
       <p class="lead num" data-packs>
-        {{ $say('packUp.gives', { n: p.packs, each: fmt.grams(p.packG) }) }}
+        {{ $say('packUp.gives', { packs: packWords(p.packs, fmt), each: fmt.grams(p.packG) }) }}
         <span v-if="p.overG >= 1" class="soft">{{ $say('packUp.over', { g: fmt.grams(p.overG) }) }}</span>
       </p>
       <p class="num" data-out-of-pack>

@@ -9,7 +9,7 @@ import type { Ingredient } from '#core/base/ingredients/types'
 import { thawPackS } from '#core/plan/thaw'
 import { carriesFat, figuresOf, LOT_METHODS, toStrength, type LotMethod } from '#core/kitchen/strength'
 import { TABLE_UI, unseen } from '~/composables/tableStyle'
-import { METHOD_WORDS } from '~/words/stock'
+import { METHOD_WORDS, packWords } from '~/words/stock'
 import type { LotRecord } from '../../../shared/kitchen'
 import { fieldWords } from '~/words/problems'
 import { say } from '~/words/say'
@@ -173,8 +173,8 @@ async function remove(lot: Lot) {
   else toast.add({ title: say('strengthBench.wasNotPutAwayTheServer', { name: lot.name }), color: 'error' })
 }
 /** "6 packs of 250 g, frozen: thaw 5 h in the fridge" */
-function packWords({ ingredientId, massG }: Lot, { packG, frozen }: LotMethod & { kind: 'packed' }): string {
-  const packs = say('strengthBench.packs', { n: fmt.fixed((massG ?? packG) / packG, 1).replace('.0', ''), each: fmt.grams(packG) })
+function packedWords({ ingredientId, massG }: Lot, { packG, frozen }: LotMethod & { kind: 'packed' }): string {
+  const packs = say('packUp.gives', { packs: packWords((massG ?? packG) / packG, fmt), each: fmt.grams(packG) })
   return frozen
     ? say('strengthBench.packsFrozen', { packs, time: fmt.duration(thawPackS(ingredientId, packG).fridge) }) : packs
 }
@@ -186,7 +186,7 @@ const figureWords = (l: Lot) =>
     l.brix !== null && `${fmt.fixed(l.brix, 1)} °Bx`,
     l.fatPercent !== null && `${fmt.fixed(l.fatPercent, 1)} % fat`,
     l.massG !== null && fmt.grams(l.massG),
-    l.method.kind === 'packed' && packWords(l, l.method),
+    l.method.kind === 'packed' && packedWords(l, l.method),
   ]
     .filter(Boolean)
     .join(', ') || say('strengthBench.nothingMeasured')
