@@ -3,7 +3,7 @@
  * is laid into a dessert as a part, and a part stands on the shelf as a formula again.
  */
 import { describe, expect, it } from 'vitest'
-import { counter, formula, kitchen, MADE, make, YOLK_CURD } from '../../tests/support/core'
+import { counter, formula, type Grams, kitchen, MADE, make, YOLK_CURD } from '../../tests/support/core'
 import { assess } from '../pipeline/assess'
 import { orderOfWork } from '../plan/order'
 import { keepingOptions } from '../plan/storage'
@@ -11,11 +11,13 @@ import { levers } from '../solve/elasticity'
 import { figuresAlone, type PartFigure } from '../plate/partFigures'
 import { benchOf, putBack } from './bench'
 import { retaken, withCopied } from './copied'
+import { line } from './create'
 import { isComputed, type School } from './document'
 import { familyOf } from './families'
 import { aloneOf, asLaid, driesOff, fruitKind, partOfBench, standsAlone } from './fruit'
 import { withLaid } from './layers'
 import { PART_FACTS } from './parts'
+import { suggestFamily } from './suggest'
 
 const WAYS = familyOf('fruit').schools
 const figure = <C extends PartFigure['code']>(school: School, code: C) => {
@@ -99,6 +101,24 @@ describe('fruit on the shelf', () => {
     const days = (g: number) => assess(make('setCream', () => {}, { ...MADE.setCream, strawberry: g }), kitchen).serve.storageDays
     const rest = Object.values(MADE.setCream).reduce((s, g) => s + g, 0)
     expect([days(0.29 * rest / 0.71), days(0.31 * rest / 0.69)]).toEqual([7, 3])
+  })
+  it('fruit is cooked from 90 °C on', () => {
+    const told = (targetTempC: number) => assess(make('boundSauce', (d) => { d.heat.targetTempC = targetTempC }, {
+      strawberry: 500, sugar: 60, cornflour: 12,
+    }), kitchen).findings.some(f => f.code === 'rawFruit')
+    expect([told(89), told(91)]).toEqual([true, false])
+  })
+  it('lines mean fruit where nothing sets them: from so much fruit, peel or starch on, up to so much starch', () => {
+    const means = (grams: Grams) =>
+      suggestFamily(Object.entries(grams).map(([i, g], k) => line(`l${k}`, i, g))) === 'fruit'
+    expect([means({ strawberry: 39, sugar: 61 }), means({ strawberry: 41, sugar: 59 })]).toEqual([false, true])
+    expect([means({ zest: 14, sugar: 86 }), means({ zest: 16, sugar: 84 })]).toEqual([false, true])
+    const sauce = (starch: number) => means({ orange: 80, sugar: 20 - starch, cornflour: starch })
+    expect([sauce(0.4), sauce(0.6), sauce(3.4), sauce(3.6)]).toEqual([false, true, true, false])
+    expect([means({ spirit: 60, sugar: 40 }), means({ spirit: 60, sugar: 38, zest: 2 })]).toEqual([false, true])
+    // A spoon of cream, an egg or gelatine, and it is something else.
+    for (const more of [{ cream36: 5 }, { egg: 5 }, { gelatin: 1 }] as Grams[])
+      expect(means({ strawberry: 90, sugar: 10, ...more })).toBe(false)
   })
   it('what has no set is moved in its sourness alone', () => {
     const found = levers(make('coulis'), kitchen)
