@@ -6,12 +6,15 @@ const core = fileURLToPath(new URL('./core', import.meta.url))
 const alias = { '#core': core }
 /** A limit only tells what hangs from what is slow: beside other work on both cores the longest take minutes, ms. */
 const HANGS_MS = 600_000
+/** Puts rows into the core's tables before it is loaded: by itself. The rest of the core keeps nothing, and is loaded once. */
+const TABLES = 'core/formula/adding.test.ts'
 const limits = { testTimeout: HANGS_MS, hookTimeout: HANGS_MS }
 
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'core', ...limits, setupFiles: ['tests/support/seed.ts'], include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'cli/**/*.test.ts'], environment: 'node' } },
+      { resolve: { alias }, test: { name: 'core', ...limits, setupFiles: ['tests/support/seed.ts'], include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'cli/**/*.test.ts'], exclude: [TABLES], environment: 'node', isolate: false } },
+      { resolve: { alias }, test: { name: 'tables', ...limits, setupFiles: ['tests/support/seed.ts'], include: [TABLES], environment: 'node' } },
       { resolve: { alias }, test: { name: 'server', include: ['server/**/*.test.ts'], environment: 'node', ...limits } },
       await defineVitestProject({ resolve: { alias }, test: { name: 'app', include: ['app/**/*.test.ts'], ...limits, environment: 'nuxt', environmentOptions: { nuxt: { domEnvironment: 'happy-dom' } } } }),
     ],
