@@ -6,9 +6,10 @@ const core = fileURLToPath(new URL('./core', import.meta.url))
 const alias = { '#core': core }
 /** A limit only tells what hangs from what is slow: beside other work on both cores the longest take minutes, ms. */
 const HANGS_MS = 600_000
-/** Puts rows into the core's tables before it is loaded: by itself. The rest of the core keeps nothing, and is loaded once. */
-const TABLES = 'core/formula/adding.test.ts'
 const limits = { testTimeout: HANGS_MS, hookTimeout: HANGS_MS }
+
+/** Puts rows into the core's tables before it is loaded: by itself. The rest keeps nothing, and is loaded once. */
+const TABLES = 'core/formula/adding.test.ts'
 
 export default defineConfig({
   test: {

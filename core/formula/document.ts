@@ -41,6 +41,16 @@ export const FAMILIES = [
 /** Kind of dessert; what sets it, its ways of making and the fields it uses stand in `core/families`. */
 export type Family = (typeof FAMILIES)[number]
 
+/** Ways of making fruit; each is a kind of part, too. */
+export const FRUIT_WAYS = [
+  'coulis',
+  'boundSauce',
+  'roastedFruit',
+  'maceratedFruit',
+  'confitPeel',
+  'peelPowder',
+  'steepedSpirit',
+] as const
 export const SCHOOLS = [
   'yolkBath',
   'wholeEggTempered',
@@ -69,13 +79,7 @@ export const SCHOOLS = [
   'blendedGel',
   'frozenInsert',
   'boiledMeringue',
-  'coulis',
-  'boundSauce',
-  'roastedFruit',
-  'maceratedFruit',
-  'confitPeel',
-  'peelPowder',
-  'steepedSpirit',
+  ...FRUIT_WAYS,
 ] as const
 /** The way of making; each belongs to one family. */
 export type School = (typeof SCHOOLS)[number]
@@ -163,13 +167,7 @@ export const PART_KINDS = [
   'berryLayer',
   'crumbMelted',
   'tuile',
-  'coulis',
-  'boundSauce',
-  'roastedFruit',
-  'maceratedFruit',
-  'confitPeel',
-  'peelPowder',
-  'steepedSpirit',
+  ...FRUIT_WAYS,
   'readyFilling',
   'sorbet',
   'curdIce',

@@ -559,7 +559,6 @@ export function orderOfWork(doc: Bench, kitchen: Kitchen, a: Assessment): WorkSt
   const crustS = lasts(crust)
   b.out.push(...crust.map(s => ({ ...s, atS: s.atS - PREPARE_S - crustS })))
   prepare(b)
-  b.clock = -PREPARE_S
   fruitStep(b, 'first')
   if (b.bakes || doc.heat.method === 'none') mixCold(b)
   else cook(b)

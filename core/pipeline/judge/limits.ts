@@ -75,11 +75,11 @@ export const ALCOHOL_LIMIT = 5
 export const ALCOHOL_TOLD = 0.5
 /** Weeping from here on is worth a word, of 10. */
 export const WEEPS = 4
-/** Air from which raw white or cream holds a set alone, volume fraction (judgement). */
 /** Fruit that never was so hot is raw, °C (what food agencies ask of frozen berries: boiled a minute; from memory). */
 export const FRUIT_COOKED_C = 90
 /** More raw fruit than this is what spoils first, share of the mix; it keeps so many days (common practice). */
 export const RAW_FRUIT = { share: 0.3, days: 3 }
+/** Air from which raw white or cream holds a set alone, volume fraction (judgement). */
 export const FOAM_HOLDS = 0.1
 
 /** Sweating under film begins to matter above this, °C (common practice). */
