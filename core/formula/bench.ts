@@ -194,6 +194,13 @@ export const fillingOf = (b: Pick<Bench, 'components' | 'componentId'>): Compone
   b.components.find(c => c.id === b.componentId)!
 
 /**
+ * Whether a component is neither on the bench nor made as another filling, which is judged by itself.
+ * @example isLaidIn(doc, fillingOf(doc)) // false
+ */
+export const isLaidIn = (b: Pick<Bench, 'componentId'>, c: Component): boolean =>
+  c.id !== b.componentId && !isComputed(c)
+
+/**
  * The vessel that counts: the kitchen's own if the id is known there, else the snapshot.
  * @example vesselOf(doc, kitchen).kind // 'rectangle'
  */

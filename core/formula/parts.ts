@@ -473,7 +473,7 @@ export const PART_FACTS: Readonly<Record<PartKind, PartFacts>> = {
   },
   berryLayer: {
     role: 'level',
-    shares: () => [['raspberry', 100]],
+    shares: () => [['raspberry_whole', 100]],
     density: 620,
     thicknessM: 0.015,
     bakeLoss: 0,

@@ -19,7 +19,7 @@ import type { FreezeFigures } from './settled'
 import type { Whipping } from './whipped'
 
 /** Raised whenever a result could change for the same document. */
-export const ENGINE_VERSION = '2.13.0'
+export const ENGINE_VERSION = '2.14.0'
 /** What a stored result was worked out by: the engine and its set of parameters. */
 export const RESULT_ENGINE = `${ENGINE_VERSION} ${setName(STANDARD)}`
 

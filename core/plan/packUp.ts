@@ -14,8 +14,8 @@ import { fillingOf } from '../formula/bench'
 import { proteinG, sugarsG } from '../physics/matter/mix'
 import { yieldStress } from '../physics/set/firmness'
 import { outOfPack, type ThawSign, thawSigns } from '../physics/set/thawed'
-import { CODES } from '../physics/safety/keeping'
 import type { Worked } from '../pipeline/assess'
+import { daysAlone } from '../pipeline/judge/rawFruit'
 import { FREEZER_DAYS } from './storage'
 import { thawPackS } from './thaw'
 
@@ -75,10 +75,10 @@ export function packUp(
   const has = (codes: readonly string[]) => a.findings.some(f => codes.includes(f.code))
   const refused = has(NOT_COOKED)
     ? 'notCooked' as const
-    : has(['lowAcid']) ? 'lowAcid' as const : a.serve.storageDays <= 1 ? 'sameDay' as const : null
+    : has(['lowAcid']) ? 'lowAcid' as const : a.serve.storageDays === 0 || daysAlone(w) <= 1 ? 'sameDay' as const : null
   const ingredientId = ownId(labelFor(w, name, packG, outPa))
   const packs = Math.floor(a.shape.batchG / packG + 1e-9)
-  const days = frozen ? FREEZER_DAYS : (a.serve.storageDays || CODES[kitchen.foodCode].days) - 1
+  const days = frozen ? FREEZER_DAYS : daysAlone(w) - 1
   const isPriced = fillingOf(doc).lines.every(l => !(l.massG > 0) || kitchen.prices[l.ingredientId] !== undefined)
   return {
     refused, ingredientId, packG, packs, overG: a.shape.batchG - packs * packG,

@@ -68,7 +68,7 @@ export type Allergen = (typeof ALLERGENS)[number]
 export const TRAITS = [
   'gelatin', 'agar', 'starch', 'wheat', 'white', 'foams', 'yolk', 'wholeEgg', 'fromShell', 'condensedMilk', 'whips', 'sweetCream',
   'neverBoiled', 'cultured', 'drinkingMilk', 'dried', 'wine', 'plainSugar', 'bitterPeel', 'lightSkin', 'medicines', 'brixTellsAcid', 'salt',
-  'protease', 'scent', 'holdsGelatin',
+  'protease', 'scent', 'holdsGelatin', 'puree',
 ] as const
 export type Trait = (typeof TRAITS)[number]
 

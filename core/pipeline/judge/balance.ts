@@ -9,6 +9,7 @@ import { PHASE_INVERSION, yieldStress } from '../../physics/set/firmness'
 import { curdlingShare } from '../../physics/set/curdling'
 import type { Severity } from '../assessment'
 import { type Facts, type Find, holds } from './facts'
+import { rawParts } from './rawFruit'
 import {
   ACID_CURD_PH, AGAR_ACID_MIN, ALCOHOL_LIMIT, ALCOHOL_TOLD, AMYLASE_TOLD, CARRIES_SHARE, COARSE_GEL_PH, CURDLES,
   CURDLES_TOLD, EGG_COUNTS_C, GELATIN_ACID_PH, HARDLY_SETS_PH, PROTEASE_DEAD_C, THICKENS_PH,
@@ -107,6 +108,9 @@ export function judgeSetters(f: Facts, path: string, find: Find): void {
   const raw = peakC < PROTEASE_DEAD_C ? f.mixed.plan.all : f.mixed.plan.additions.flatMap(x => x.parts)
   if (raw.some(p => p.massG > 0 && is(p.row, 'protease')) && (body.gelatinC > 0 || familyOf(f.doc.family).acidGelsMilk))
     find('rawProtease', 'stop', 'balance', path, { limitC: PROTEASE_DEAD_C })
+  else if (body.gelatinC > 0)
+    for (const { index } of rawParts(f.doc, 'protease'))
+      find('rawProtease', 'look', 'balance', `components.${index}.lines`, { limitC: PROTEASE_DEAD_C })
   if (f.dissolving && f.dissolving.left > FELT)
     find('sugarGritty', 'look', 'balance', path, {
       share: f.dissolving.left, grainMm: 1000 * f.dissolving.grainM,

@@ -2,9 +2,9 @@
 import { findIngredient, hasTrait, is } from '../../base/ingredients/ingredients'
 import type { Trait } from '../../base/ingredients/types'
 import { allergensIn } from '../../formula/allergens'
-import { fillingOf, type Bench } from '../../formula/bench'
+import { fillingOf, type Bench, isLaidIn } from '../../formula/bench'
 import { meringueSugar } from '../../formula/meringue'
-import { type Component, isComputed, placeOf } from '../../formula/document'
+import { type Component, placeOf } from '../../formula/document'
 import { familyOf } from '../../formula/families'
 import { meringueHeat } from '../../formula/parts'
 import { lnTauSigma } from '../../physics/set/firmness'
@@ -12,10 +12,8 @@ import { CODES, useByDate } from '../../physics/safety/keeping'
 import type { VerdictCode } from '../assessment'
 import { type Facts, type Find, holds } from './facts'
 import { FELT } from '../../physics/matter/dissolving'
-import type { MixPart } from '../../physics/matter/mix'
-import {
-  ALCOHOL_LIMIT, ALCOHOL_TOLD, BEADS, EARLY_S, EGG_COUNTS_C, FOAM_HOLDS, FROZEN_C, FRUIT_COOKED_C, RAW_FRUIT,
-} from './limits'
+import { ALCOHOL_LIMIT, ALCOHOL_TOLD, BEADS, EARLY_S, EGG_COUNTS_C, FROZEN_C } from './limits'
+import { daysWhole, isRawFoam, rawFruitAt } from './rawFruit'
 import { isOnEdge, type SetFigures, setRisks, setVerdict } from './verdict'
 
 /** @returns the use-by date (null where none can be given) and the days it keeps */
@@ -36,16 +34,13 @@ export function judgeServing(
   if (body.gelatinC > 0 || brings('gelatin') || brings('holdsGelatin')) find('animalGelatin', 'info', 'serve', path)
   if (brings('medicines')) find('medicines', 'info', 'serve', path)
   judgeSpirits(doc, find)
-  // What only air or raw white holds is eaten the same day.
-  const rawFoam = body.making.air - body.making.whisked > FOAM_HOLDS && body.gelatinC <= 0
-  if (rawFoam) find('holdsHours', 'look', 'serve', 'chill')
-  const raw = rawFruitShare({ mixed, heated })
-  if (raw > 0) {
+  if (isRawFoam(heated)) find('holdsHours', 'look', 'serve', 'chill')
+  const rawAt = rawFruitAt({ doc, mixed, heated }, path)
+  if (rawAt) {
     const guests = doc.use.guestsAtRisk ? 1 : 0
-    find('rawFruit', guests ? 'look' : 'info', 'serve', path, { guests })
+    find('rawFruit', guests ? 'look' : 'info', 'serve', rawAt, { guests })
   }
-  const days = rawFoam ? 1 : raw > RAW_FRUIT.share ? Math.min(code.days, RAW_FRUIT.days) : code.days
-  const limits = { ...code, days }
+  const limits = { ...code, days: daysWhole({ doc, kitchen, mixed, heated }) }
   const { claimDays } = doc.serve
   if (claimDays !== null && claimDays > limits.days)
     find('claimTooLong', 'stop', 'serve', 'serve.claimDays', { claimed: claimDays, days: limits.days })
@@ -68,17 +63,6 @@ export function judgeServing(
   return { useBy, storageDays: limits.days }
 }
 
-/** Fruit, as pieces or blended, that no heat reached: of the whole mix, or of what joins it later. */
-function rawFruitShare({ mixed, heated }: Pick<Facts, 'mixed' | 'heated'>): number {
-  const { all, additions } = mixed.plan
-  const isHot = Math.max(...heated.paths.heated.tempC) >= FRUIT_COOKED_C
-  const parts = isHot ? additions.flatMap(a => a.parts) : all
-  const g = (of: readonly MixPart[]) => of.reduce((s, p) => s + p.massG, 0)
-  return g(parts.filter(p => p.row.group === 'fruit')) / g(all)
-}
-
-/** What is neither on the bench nor made as another filling: each of those is judged by itself. */
-const isLaidIn = (doc: Bench, c: Component) => c.id !== doc.componentId && !isComputed(c)
 /** Alcohol of what is laid in or on, which nothing cooks away. */
 function judgeSpirits(doc: Bench, find: Find): void {
   for (const [i, c] of doc.components.entries()) {
