@@ -6,7 +6,6 @@ import { line } from '../../formula/create'
 import type { Component, PartKind } from '../../formula/document'
 import { withFinish } from '../../formula/finish'
 import { withLaid } from '../../formula/layers'
-import { plainMake } from '../../formula/parts'
 import { packUp } from '../../plan/packUp'
 import { assess, work } from '../assess'
 
@@ -39,6 +38,8 @@ describe('raw fruit laid into a dessert', () => {
   it('of no kind is raw, too: a topping of berries by hand', () => {
     const topping: Component = { id: 't', role: 'topping', name: '', lines: [line('b', 'blueberry', 80)], steps: [] }
     expect(told(make('setCream', d => d.components.push(topping)))).toMatchObject({ days: 3, at: ['components.1.lines'] })
+    topping.lines[0]!.ingredientId = 'nobody'
+    expect(told(make('setCream', d => d.components.push(topping)))).toEqual(NOT)
   })
   it('a third of a part is where it decides; any is told', () => {
     const of = (g: number) => told(laid(make('setCream'), 'whippedLayer', { cream36: 100 - g, strawberry: g }))
