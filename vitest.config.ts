@@ -13,6 +13,8 @@ const TABLES = 'core/formula/adding.test.ts'
 
 export default defineConfig({
   test: {
+    // Both cores of the machine the tests are run on: one is the default there, and leaves the other idle.
+    maxWorkers: 2,
     projects: [
       { resolve: { alias }, test: { name: 'core', ...limits, setupFiles: ['tests/support/seed.ts'], include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'cli/**/*.test.ts'], exclude: [TABLES], environment: 'node', isolate: false } },
       { resolve: { alias }, test: { name: 'tables', ...limits, setupFiles: ['tests/support/seed.ts'], include: [TABLES], environment: 'node' } },
