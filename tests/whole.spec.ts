@@ -142,10 +142,13 @@ test('domes are begun, filled upside down and turned out; how parts come togethe
 
 test('fruit is a formula: read from a text, it yields and runs; laid into a dessert it is a part; a part goes onto the shelf', async ({ page }) => {
   await page.goto('/new')
-  await page.getByLabel('Formula text')
-    .fill('500 g whole raspberries\n75 g icing sugar\n30 g lemon juice\nBlend everything and strain.')
-  // Whole fruit may lie in it or on it: that is asked.
-  await page.getByRole('group', { name: /whole raspberries/ }).getByRole('button').first().click()
+  const text = page.getByLabel('Formula text')
+  const lines = 'Raspberry coulis\n500 g raspberries\n75 g icing sugar\n30 g lemon juice\n'
+  // With eggs whole fruit may lie in it or on it: that is asked. By itself it is what is made.
+  await text.fill(`${lines}3 eggs`)
+  await expect(page.getByRole('group', { name: 'Does “raspberries” go into it?' })).toBeVisible()
+  await text.fill(`${lines}Blend everything and strain.`)
+  await expect(page.locator('[data-questions="0"]')).toBeVisible()
   await expect(page.getByRole('radio', { name: /^Fruit or sauce/ })).toHaveAttribute('aria-checked', 'true')
   await expect(page.getByRole('radio', { name: /^Over or beside/ })).toHaveAttribute('aria-checked', 'true')
   await page.getByLabel('Name', { exact: true }).fill('Coulis of the palm house')

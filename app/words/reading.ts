@@ -1,4 +1,5 @@
 /** What the reader of pasted text assumed and asks, in words. */
+import { findIngredient } from '#core/base/ingredients/ingredients'
 import { EGG_GRADES, type EggGrade } from '#core/base/ingredients/measures'
 import type { Assumption, Habits, Question, Reading } from '#core/formats/reader/reading'
 import { CUP_NAMES, VESSEL_NAMES } from './names'
@@ -70,6 +71,9 @@ function assumed({ code, params: p }: Assumption, fmt: Format): string {
   }
 }
 
+/** Fruit that is known: what is asked is where it goes. */
+const isWholeFruit = ({ suggested }: Question): boolean =>
+  typeof suggested === 'string' && findIngredient(suggested)?.group === 'fruit'
 /** What is asked about a line. */
 export function questionWords(q: Question): string {
   switch (q.kind) {
@@ -80,7 +84,8 @@ export function questionWords(q: Question): string {
     case 'amount':
       return q.words ? say('reading.howManyGramsIsThis', { amount: `“${q.words}”` }) : say('reading.noAmountIsGivenHowMany')
     case 'ingredient':
-      return say('reading.isNotKnownWhatIsIt', { words: q.words })
+      return isWholeFruit(q)
+        ? say('reading.isItInOrOn', { words: q.words }) : say('reading.isNotKnownWhatIsIt', { words: q.words })
     case 'fruitPart':
       return say('reading.theJuiceOfItTheZest')
     case 'can':

@@ -112,7 +112,10 @@ describe('fruit on the shelf', () => {
     const means = (grams: Grams) =>
       suggestFamily(Object.entries(grams).map(([i, g], k) => line(`l${k}`, i, g))) === 'fruit'
     expect([means({ strawberry: 39, sugar: 61 }), means({ strawberry: 41, sugar: 59 })]).toEqual([false, true])
-    expect([means({ zest: 14, sugar: 86 }), means({ zest: 16, sugar: 84 })]).toEqual([false, true])
+    expect([means({ zest: 14, lemon: 86 }), means({ zest: 16, lemon: 84 })]).toEqual([false, true])
+    // With sugar and water alone it is boiled down, however little it is.
+    const peel = (lemon: number) => means({ zest: 1, sugar: 50, water: 49 - lemon, lemon })
+    expect([peel(4.9), peel(5.1), means({ sugar: 50, water: 50 })]).toEqual([true, false, false])
     const sauce = (starch: number) => means({ orange: 80, sugar: 20 - starch, cornflour: starch })
     expect([sauce(0.4), sauce(0.6), sauce(3.4), sauce(3.6)]).toEqual([false, true, true, false])
     expect([means({ spirit: 60, sugar: 40 }), means({ spirit: 60, sugar: 38, zest: 2 })]).toEqual([false, true])

@@ -34,8 +34,8 @@ export interface Draft {
   grade: string | null
   /** What is only compared with: "in 600 g cream is 25 %". */
   rest: Token[]
-  /** "Juice of lemons": the part stands before its fruit, and is what is measured. */
-  partFirst: boolean
+  /** "Juice of lemons", "lemon peel": the part is what is measured, not the fruit. */
+  partWeighed: boolean
   at: [number, number]
 }
 
@@ -46,7 +46,7 @@ interface Clause extends Draft {
 
 const empty = (joint: Clause['joint'], at: number): Clause => ({
   joint, amounts: [], others: [], minus: [], nouns: [], parts: new Map(), brackets: [], purpose: null, beside: [],
-  size: null, nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partFirst: false,
+  size: null, nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partWeighed: false,
   bracketFirst: false, at: [at, at],
   verbs: 0,
 })
@@ -186,7 +186,7 @@ function takeWord(now: Clause, t: Token, ts: readonly Token[], i: number): void 
       now.nouns.push({ k: 'ingredient', id: t.id, sure: t.sure, text: t.text })
       break
     case 'fruit':
-      if (now.parts.size > 0) now.partFirst = true
+      if (now.parts.size > 0) now.partWeighed = true
       now.nouns.push({ k: 'fruit', id: t.id, text: t.text })
       break
     case 'flavour':
@@ -194,6 +194,8 @@ function takeWord(now: Clause, t: Token, ts: readonly Token[], i: number): void 
       now.nouns.push({ k: t.k, text: t.text })
       break
     case 'part':
+      // "200 g lemon peel" weighs peel, "200 g lemons, zested" lemons.
+      if (ts[i - 1]?.k === 'fruit' && !/s$/.test(ts[i - 1]!.text) && !/ed$/.test(t.text)) now.partWeighed = true
       now.parts.set(t.part, null)
       break
     case 'size':
@@ -249,7 +251,7 @@ function zestAsPart(c: Clause): void {
   if (!c.nouns.some(isZest)) return
   c.nouns = c.nouns.filter(n => !isZest(n))
   c.parts = new Map([['zest', null] as const, ...c.parts])
-  c.partFirst = true
+  c.partWeighed = true
 }
 /** "Yolks of 5 eggs" are yolks. */
 function partsOfEgg(d: Draft): void {

@@ -7,6 +7,7 @@ import type { CupSystem } from '../../base/units'
 import type { OwnRules } from '../../kitchen/kitchen'
 import type { Draft } from './drafts'
 import { factsOf, portionsOf } from './facts'
+import { isFruitAlone, isMostlyFruit } from './fruitAlone'
 import { habitsOf, localeOf } from './habits'
 import { kindOf, linesOf } from './kind'
 import { type Lexicon, lexiconOf, withOwn } from './lexicon'
@@ -20,7 +21,7 @@ import { corrected, proposeGrams } from './skeleton'
 import { stepItems } from './stepItems'
 import { suspicious } from './suspicious'
 import { walk } from './walk'
-import { weigh, type Weighed } from './weigh'
+import { type Scale, weigh, type Weighed } from './weigh'
 
 /** A text that is no recipe any more: what is longer is not read at all. */
 export const TEXT_MOST = { characters: 200_000, lines: 3000 } as const
@@ -164,11 +165,21 @@ function weighAll(
   const bareGrams = figures.some(p => p.draft!.nameFirst)
     || figures.filter(p => p.draft!.amounts[0]!.value >= 20).length >= 2
   const shares = lines.filter(p => p.draft!.amounts.length === 0 && p.draft!.fatPercent !== null)
+  const each = (fruitAlone: boolean) =>
+    weighEach(parts, text, lexicon, shares, { habits, answers, house, bareGrams, fruitAlone })
+  const isAlone = isFruitAlone(lines)
+  each(isAlone)
+  if (isAlone && !isMostlyFruit(lines)) each(false)
+}
+/** @param shares lines that say a share in place of an amount */
+function weighEach(
+  parts: readonly Part[], text: string, lexicon: Lexicon, shares: readonly Part[], scale: Omit<Scale, 'text'>,
+): void {
   for (const p of parts) {
     if (p.kind !== 'ingredient') continue
     const own = text.slice(p.span[0], p.span[1])
     if (!p.draft) {
-      p.weighed = weigh({ ...NOTHING, at: p.span }, { habits, answers, house, text: own, bareGrams: false })
+      p.weighed = weigh({ ...NOTHING, at: p.span }, { ...scale, text: own, bareGrams: false })
       continue
     }
     const noun = p.draft.nouns[0]
@@ -179,7 +190,7 @@ function weighAll(
         assumptions: [{ code: 'percent', params: { percent: p.draft.fatPercent! } }], contradicts: null, cupMl: null,
       }
     } else {
-      p.weighed = weigh(p.draft, { habits, answers, house, text: own, bareGrams })
+      p.weighed = weigh(p.draft, { ...scale, text: own })
       asWritten(p.weighed, own)
       const { question } = p.weighed
       if (question?.kind === 'ingredient' && !noun) question.words = nameIn(own, lexicon)
@@ -196,7 +207,7 @@ function asWritten({ question }: Weighed, own: string): void {
 }
 const NOTHING: Omit<Draft, 'at'> = {
   amounts: [], others: [], minus: [], nouns: [], parts: new Map(), brackets: [], purpose: null, beside: [], size: null,
-  nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partFirst: false, bracketFirst: false,
+  nameFirst: false, slip: false, fatPercent: null, grade: null, rest: [], partWeighed: false, bracketFirst: false,
 }
 
 function portionsIn(text: string, parts: readonly Part[], lexicon: Lexicon): number | null {

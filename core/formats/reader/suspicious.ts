@@ -25,7 +25,7 @@ export function suspicious(parts: readonly Part[], text: string, portions: numbe
     if (answersTo(answers, own).some(a => typeof a === 'number' || a === 'meant')) continue
     const g = mass(p)
     const groups = p.weighed!.items.map(i => findIngredient(i.ingredientId ?? '')?.group ?? '')
-    const wet = groups.every(g => ['dairy', 'water', 'juice', 'plant'].includes(g))
+    const wet = groups.every(g => ['dairy', 'water', 'juice', 'plant', 'fruit'].includes(g))
     const odd = g > MOST_G || (lines.length > 2 && !wet && g >= FROM_G && g / total > MOST_SHARE)
       || (portions !== null && g >= FROM_G && total / portions > PORTION_G && g / total > 0.5)
       || (lines.length > 2 && g >= HUGE_G && g / total > HUGE_SHARE)

@@ -1,4 +1,5 @@
 /** From pieces to entries: each sorted, with the component its heading opened. */
+import { findIngredient } from '../../base/ingredients/ingredients'
 import type { ComponentRole } from '../../formula/document'
 import { headingEnd, roleOf, sort, type Sorted, speaksOf, startsFor } from './classify'
 import { draftsOf } from './drafts'
@@ -23,6 +24,8 @@ interface State {
   /** Whether an ingredient, and whether a component's heading stood before. */
   seen: boolean
   begun: boolean
+  /** Pieces after this one, until an ingredient was seen. */
+  ahead: readonly Piece[]
 }
 
 /** Pieces between two looks at what else is asked. */
@@ -32,11 +35,12 @@ export function* walk(text: string, lexicon: Lexicon): Generator<number, Part[]>
   const pieces = paired(piecesOf(text), text, lexicon)
   const out: Part[] = []
   const s: State = {
-    component: { role: 'filling', index: 0, name: null }, count: 1, area: null, known: new Map(), named: false, seen: false, begun: false,
+    component: { role: 'filling', index: 0, name: null }, count: 1, area: null, known: new Map(), named: false, seen: false, begun: false, ahead: [],
   }
   const table = rowsOf(pieces, text, lexicon)
   for (const [i, piece] of pieces.entries()) {
     if (i % STEP === STEP - 1) yield i / pieces.length
+    s.ahead = s.seen ? [] : pieces.slice(i + 1)
     const row = table.get(i)
     if (row) {
       if (row.role && (row.name !== s.component.name)) s.component = nextComponent(s, row.role, row.name)
@@ -202,7 +206,8 @@ function byKind(
       const inWords = strange >= 1 && got.tokens.every(t => !/^\d/.test(t.text)) && got.tokens[0]?.k === 'word'
       const times = (strange >= 2 || inWords)
         && got.drafts.every(d => d.nouns.length === 0 && d.amounts.every(a => a.unit === null))
-      if (!s.named && !s.seen && !piece.bullet && ((bare && isName(got)) || times)) {
+      const isNamed = bare && (isName(got) || comesAgain(got, s, text, lexicon))
+      if (!s.named && !s.seen && !piece.bullet && (isNamed || times)) {
         s.named = true
         return [newPart(piece.span, 'name', null)]
       }
@@ -253,6 +258,18 @@ function isName(got: Sorted): boolean {
   const told = got.tokens.some(t => ['part', 'purpose', 'serve', 'state'].includes(t.k))
   const nouns = got.drafts.flatMap(d => d.nouns)
   return !told && (nouns.length > 1 || nouns[0]?.k === 'fruit')
+}
+
+/** "Roasted peaches", "Lemon peel in vodka": words of what a later line weighs, and of more than that. */
+function comesAgain({ tokens, drafts }: Sorted, s: State, text: string, lexicon: Lexicon): boolean {
+  if (tokens.length < 2 || tokens.some(t => t.k === 'purpose' || t.k === 'serve')) return false
+  const named = drafts.flatMap(d => d.nouns)
+  const [first, ...more] = named
+  const isFruit = first?.k === 'ingredient' && findIngredient(first.id)?.group === 'fruit'
+  if (more.length === 0 && !isFruit) return false
+  const weighed = s.ahead.flatMap(p => draftsOf(tokensOf(text.slice(p.body, p.span[1]), p.body, lexicon)))
+    .filter(d => d.amounts.length > 0).flatMap(d => d.nouns)
+  return named.some(n => weighed.some(w => ('id' in n && 'id' in w ? n.id === w.id : n.text === w.text)))
 }
 
 /** One line of one or several ingredients; the separators go with what stands before them. */

@@ -59,6 +59,8 @@ export interface Scale {
   text: string
   /** Figures without a unit are grams in this text. */
   bareGrams: boolean
+  /** Nothing stands in the text that fruit could lie on. */
+  fruitAlone: boolean
 }
 
 const item = (ingredientId: string | null, massG: number | null, over: Partial<Item> = {}): Item =>
@@ -194,7 +196,10 @@ export function weigh(d: Draft, s: Scale): Weighed {
   const nouns = d.nouns.filter(n => n.k === 'ingredient')
   const chosen = answersTo(s.answers, s.text)
     .map(a => (typeof a === 'string' ? findIngredient(a) : undefined)).find(Boolean)
-  if (!chosen && nouns.length === 0 && fruit) return weighFruit(d, fruit.id, s)
+  if (!chosen && nouns.length === 0 && fruit) {
+    const isSweet = d.parts.has('zest') && CANDIED.test(s.text)
+    return isSweet ? open([item(null, null)], ask('ingredient', s.text)) : weighFruit(d, fruit.id, s)
+  }
   const noun = nouns[0]
   // "Almond milk", "coconut sugar": two things side by side are a third.
   const two = new Set(nouns.map(n => (n.k === 'ingredient' ? n.id : ''))).size > 1
@@ -213,14 +218,16 @@ export function weigh(d: Draft, s: Scale): Weighed {
     || ['salt', 'water', 'zest'].includes(row.id)) && !two && d.beside.every(w => w.length > 4)
   const sureByFat = d.fatPercent !== null && byFat(row, d.fatPercent) !== row
   if (!chosen && ((noun?.k === 'ingredient' && !noun.sure && !sureByFat
-    && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe) || isInOrOn(row, d)))
+    && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe) || isInOrOn(row, d, s) || (row.id === 'zest' && CANDIED.test(s.text))))
     return open([item(row.id, null)], ask('ingredient', [...d.beside, ...nouns.map(n => n.text)].join(' '), [], row.id))
   const weighed = withZest(weighRow(byFat(row, d.fatPercent), d, s), row, d, s)
   return weighed.question && countsLittle(row, d)
     ? done([item(null, null)], [told('notCounted', { words: d.nouns[0]?.text ?? s.text })]) : weighed
 }
 /** Whole fruit is in the mix or on it: a list of ingredients says neither. */
-const isInOrOn = (row: Ingredient, d: Draft) => row.group === 'fruit' && d.purpose === null
+const isInOrOn = (row: Ingredient, d: Draft, s: Scale) => row.group === 'fruit' && d.purpose === null && !s.fruitAlone
+/** Peel that was cooked in sugar before is no fresh peel. */
+const CANDIED = /candied|crystalli[sz]ed|glac[eé]|confit|candit|kandiert|escarchad/i
 /** A pod, a sprig, a drop of colour, berries on top: where nobody says their weight, none is asked. */
 const countsLittle = (row: Ingredient, d: Draft) =>
   is(row, 'scent') || (row.group === 'fruit' && d.purpose !== null)
@@ -474,7 +481,7 @@ function weighFruit(d: Draft, id: string, s: Scale): Weighed {
     return done([item(idOf(parts[0]!), a.value)], [told('bareGrams')])
   // "120 g lemons, juiced": the fruit is weighed, not its juice.
   if (a?.unit && a.unit !== 'piece') {
-    const measured = METRIC_ML[a.unit] || MEASURES[a.unit] || d.partFirst
+    const measured = METRIC_ML[a.unit] || MEASURES[a.unit] || d.partWeighed
     if (measured && parts.length === 1 && a.unit !== 'some')
       return weighRow(findIngredient(idOf(parts[0]!))!, {
         ...d, nouns: [{ k: 'ingredient', id: idOf(parts[0]!), sure: true, text: '' }],
