@@ -156,6 +156,9 @@ test('fruit is a formula: read from a text, it yields and runs; laid into a dess
   const workspace = page.locator('main.workspace')
   await expect(workspace).toHaveAttribute('data-settled', 'true')
   await expect(page.locator('[data-verdict]').first()).toContainText('it needs no set')
+  // The map does not ask for a set, and no egg is blamed where there is none.
+  await expect(page.locator('[data-fact="third"]')).toHaveCount(0)
+  await expect(page.getByText('Nothing you can measure moves it.')).toBeVisible()
   await page.getByRole('link', { name: /^Shape/ }).click()
   const figures = page.locator('[data-fruit-figures]')
   await expect(figures.locator('[data-part-figure="yields"]')).toContainText('605 g')

@@ -3,6 +3,7 @@ import { given } from '#core/formula/document'
 import type { Assessment, FindingCode, Station, VerdictCode } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { familyOf } from '#core/formula/families'
+import { solidOf } from '#core/formula/fruit'
 import { pieceFigures } from '#core/pipeline/summary'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from './names'
 import type { Adjustment } from '#core/solve/adjust'
@@ -58,7 +59,12 @@ function setSentence(doc: Bench, a: Assessment, fmt: Format): string {
             : say('verdict.fromTheFridge', { band: upper(BAND_NAMES[v.cold.band]) })
   switch (v.code) {
     case 'good':
-      if (kind === 'over') return say('verdict.needsNoSet', { band: upper(BAND_NAMES[v.cold.band]), taste })
+      if (kind === 'over') {
+        const piece = pieceFigures(doc, a)
+        return piece.solid
+          ? say('verdict.solid', { what: upper(coldWords(piece, fmt)), taste })
+          : say('verdict.needsNoSet', { band: upper(BAND_NAMES[v.cold.band]), taste })
+      }
       return say('verdict.andHoldsOnTheTable', { does, table, taste })
     case 'edge':
       return say('verdict.onTheEdge', { does, leans: SHORT_VERDICT[v.leans], taste })
@@ -117,7 +123,7 @@ export function readout(station: Station, doc: Bench, a: Assessment, fmt: Format
     case 'balance':
       return [
         say('verdict.pH', { pH: fmt.fixed(a.balance.pH.value, 2), sharpness: tasteWord(doc, a) }),
-        BAND_NAMES[a.verdict.cold.band],
+        solidOf(doc.school) ? coldWords(pieceFigures(doc, a), fmt) : BAND_NAMES[a.verdict.cold.band],
       ]
     case 'shape':
       return [say('verdict.deep', { depthM: fmt.mm(a.shape.depthM) }), say('verdict.of', { portions: doc.assembly.portions, portionG: fmt.grams(a.shape.portionG) })]

@@ -5,9 +5,10 @@ import { readText } from '#core/formats/reader/read'
 import { ASSUMPTION_CODES, QUESTION_KINDS } from '#core/formats/reader/reading'
 import { ADJUSTMENTS, type Adjustment } from '#core/solve/adjust'
 import { outcomeOf } from '#core/solve/outcome'
-import { formula, kitchen } from '../../tests/support/core'
+import { formula, kitchen, make } from '../../tests/support/core'
 import { INGREDIENTS } from '#core/base/ingredients/table'
-import { SCHOOLS } from '#core/formula/document'
+import { type School, SCHOOLS } from '#core/formula/document'
+import { pieceFigures } from '#core/pipeline/summary'
 import { schoolOf } from '#core/formula/schools'
 import { demoKitchen } from '../../server/database/demo'
 import { SETTINGS_ADDED, type KitchenRecord } from '../../shared/kitchen'
@@ -17,6 +18,7 @@ import { why, WHY_TOPICS } from './why'
 import { documentProblemWords, fieldWords } from './problems'
 import { assumptionWords, habitWords, questionWords } from './reading'
 import { speakIn } from './say'
+import { plateWords } from './stands'
 import { adjustmentWords, readout, readyWords, verdictSentence } from './verdict'
 import { fixed, useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
@@ -303,6 +305,16 @@ describe('the verdict', () => {
       for (const line of lines) expect(line.length).toBeLessThan(28)
     }
     expect(readout('balance', doc, a, use())[1]).toBe(BAND_NAMES[a.verdict.cold.band])
+  })
+  it('fruit in pieces or dry is told as that, a coulis as what runs', () => {
+    const told = (school: School) => {
+      const d = make(school)
+      const own = assess(d, kitchen)
+      return [verdictSentence(d, own, use()), readout('balance', d, own, use())[1], plateWords(pieceFigures(d, own), use())].join(' ')
+    }
+    expect(told('peelPowder')).toMatch(/^A dry powder; .* a dry powder a dry powder$/)
+    expect(told('roastedFruit')).toMatch(/^In pieces; .* in pieces in pieces$/)
+    expect(told('coulis')).toMatch(/^Pourable from the fridge; .* runs$/)
   })
   const outcome = outcomeOf(work(doc, kitchen))
   it.each(ADJUSTMENTS)('the offer %s reads as something to do', (kind) => {

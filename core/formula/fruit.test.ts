@@ -5,6 +5,7 @@
 import { describe, expect, it } from 'vitest'
 import { counter, formula, type Grams, kitchen, MADE, make, YOLK_CURD } from '../../tests/support/core'
 import { assess } from '../pipeline/assess'
+import { pieceFigures } from '../pipeline/summary'
 import { orderOfWork } from '../plan/order'
 import { keepingOptions } from '../plan/storage'
 import { levers } from '../solve/elasticity'
@@ -80,6 +81,28 @@ describe('fruit on the shelf', () => {
     const steep = orderOfWork(make('steepedSpirit'), kitchen, spirit)
     const at = (code: string) => steep.find(s => s.code === code)!.atS
     expect(at('strain') - at('part:steepPeel')).toBe(3 * 24 * 3600)
+  })
+  it('what draws is ready once it has drawn, and goes into the cold only then', () => {
+    const ready = (school: School) => assess(make(school), kitchen).serve.readyAfterS!
+    expect(ready('steepedSpirit')).toBeGreaterThanOrEqual(3 * 24 * 3600)
+    expect(ready('maceratedFruit')).toBeGreaterThanOrEqual(30 * 60)
+    expect(ready('coulis')).toBeLessThan(30 * 60)
+    for (const school of WAYS) {
+      const order = orderOfWork(make(school), kitchen, assess(make(school), kitchen))
+      const at = (code: string) => order.find(s => s.code === code)?.atS ?? 0
+      expect([school, at('chill') >= at('pour')]).toEqual([school, true])
+    }
+  })
+  it('each is told done by what it is, a bar by its wobble', () => {
+    const cue = (school: School) => orderOfWork(make(school), kitchen, assess(make(school), kitchen))
+      .find(s => s.cue && (s.code === 'bake' || s.code.startsWith('boil') || s.code.startsWith('heat')))?.cue
+    expect((['roastedFruit', 'confitPeel', 'peelPowder', 'boundSauce', 'coulis', 'hotBase'] as const).map(cue))
+      .toEqual(['softTip', 'clearPeel', 'snaps', 'thickBubble', undefined, 'wobble'])
+  })
+  it('in pieces or dry it neither stands nor runs', () => {
+    const solid = (school: School) => pieceFigures(make(school), assess(make(school), kitchen)).solid
+    expect([solid('roastedFruit'), solid('maceratedFruit'), solid('confitPeel'), solid('peelPowder'), solid('coulis'), solid('yolkBath')])
+      .toEqual(['pieces', 'pieces', 'pieces', 'powder', undefined, undefined])
   })
   it('fruit in its juice draws half an hour before it is filled, and lets juice go', () => {
     const order = orderOfWork(make('maceratedFruit'), kitchen, assess(make('maceratedFruit'), kitchen))

@@ -40,6 +40,14 @@ export function asLaid(c: Component): Component {
   return { ...rest, role: ROLE_OF_LEVEL[kind]!, steps: [], make: plainMake(kind) }
 }
 
+/** Fruit that stays in pieces, or is dried to a powder: whether it runs is no question. */
+export type Solid = 'pieces' | 'powder'
+const SOLID: Partial<Record<School, Solid>> = {
+  roastedFruit: 'pieces', maceratedFruit: 'pieces', confitPeel: 'pieces', peelPowder: 'powder',
+}
+/** @example solidOf('peelPowder') // 'powder' */
+export const solidOf = (school: School): Solid | null => SOLID[school] ?? null
+
 /** What lies on the bench, as the part it is; null: it is no fruit. */
 export function partOfBench({ school, components, componentId }: Bench): Component | null {
   const kind = fruitKind(school)

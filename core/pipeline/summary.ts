@@ -1,5 +1,6 @@
 /** The few figures of an assessment that a list or a thumbnail needs. */
 import type { Bench, Planned } from '../formula/bench'
+import { type Solid, solidOf } from '../formula/fruit'
 import type { Kitchen } from '../kitchen/kitchen'
 import type { Sharpness } from '../physics/matter/taste'
 import type { BandId, UseKind } from '../physics/set/bands'
@@ -21,6 +22,8 @@ export interface PieceFigures {
   plate: PieceState
   /** The levels from the bottom up, where there are several. */
   layers?: PieceLayer[]
+  /** Fruit in pieces or as a powder: it neither stands nor runs. */
+  solid?: Solid
 }
 
 /** A level of a piece: how thick, how much of its height it loses, whether it is the one on the bench. */
@@ -63,12 +66,14 @@ function layersOf(doc: Bench, parts: readonly Part[]): { layers?: PieceLayer[] }
   return { layers }
 }
 
+const solidly = (solid: Solid | null) => (solid ? { solid } : {})
 /**
  * Figures for the drawing of a piece. @param parts the components of the dessert it is one of
  * @example pieceFigures(doc, assessment).heightM // 0.025
  */
 export const pieceFigures = (doc: Bench, a: Assessment, parts: readonly Part[] = []): PieceFigures => ({
   ...layersOf(doc, parts),
+  ...solidly(solidOf(doc.school)),
   use: doc.use.kind,
   heightM: a.shape.pieceHeightM,
   widthM: doc.use.pieceWidthM,

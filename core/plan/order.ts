@@ -8,7 +8,7 @@ import { fillingOf, type Bench, ovenAirC, panOf } from '../formula/bench'
 import { type Component, type Line, placeOf, type Step } from '../formula/document'
 import { familyOf } from '../formula/families'
 import { finishRows } from '../formula/finish'
-import { partOfBench } from '../formula/fruit'
+import { fruitKind, partOfBench } from '../formula/fruit'
 import { leavesMould } from '../pipeline/release'
 import type { Whipping } from '../pipeline/whipped'
 import { FELT } from '../physics/matter/dissolving'
@@ -23,10 +23,11 @@ import { valueAt } from '../physics/thermal/conduction'
 import { type Assessment, type Finding, pouredAfterS } from '../pipeline/assessment'
 import { scaleReadingG } from './boil'
 import { labourOf } from './labour'
-import { brief, lasts, partWork, stepsOf } from './partWork'
+import { brief, cueOfPart, lasts, partWork, stepsOf } from './partWork'
 import { thawOf } from './thaw'
 import {
-  type JoinCode, noStep, type StepOf, type StepParams, type WorkCode, type WorkReason, type WorkStep, type WrittenStep,
+  type Cue, type JoinCode, noStep,
+  type StepOf, type StepParams, type WorkCode, type WorkReason, type WorkStep, type WrittenStep,
 } from './work'
 
 /** Weighing, juicing and zesting before the pan goes on, s (common practice). */
@@ -173,7 +174,7 @@ function chooseHeat(b: Sheet, lines: WrittenStep['lines'], target: HeatTarget): 
     b.push('boilHold', {
       ...target,
       lines,
-      cue: 'rollingBoil',
+      cue: fruitCue(b) ?? 'rollingBoil',
       reasons: first.some(l => isGroup(l, 'dairy')) ? ['smoothsCream'] : [],
     })
   else if (heat.method === 'waterBath')
@@ -200,7 +201,7 @@ function chooseHeat(b: Sheet, lines: WrittenStep['lines'], target: HeatTarget): 
       reasons: ['pouchEven'],
       params: { ...target.params, thicknessM: heat.pouchM ?? POUCH_M },
     })
-  else b.push('heatDirect', { ...target, lines, cue: egg ? 'line' : 'sugarGone', reasons: egg ? ['stirAlways'] : [] })
+  else b.push('heatDirect', { ...target, lines, cue: egg ? 'line' : (fruitCue(b) ?? 'sugarGone'), reasons: egg ? ['stirAlways'] : [] })
 }
 
 type HeatTarget = Pick<StepOf<'heatBath'>, 'tempC' | 'timeS' | 'findings' | 'probe' | 'params'>
@@ -398,7 +399,7 @@ function bake(b: Sheet): void {
   b.push('bake', {
     tempC: heat.targetTempC,
     timeS: a.heat.endS,
-    cue: 'wobble',
+    cue: fruitCue(b) ?? 'wobble',
     probe: 'deepestMiddle',
     reasons: ['bakeCentre'],
     findings: b.heatFindings,
@@ -414,6 +415,12 @@ function bake(b: Sheet): void {
   })
   b.bakedS = a.heat.endS
   b.clock = b.bakedS
+}
+
+/** What tells that fruit is done, by the kind of part it is; null: it is no fruit. */
+function fruitCue({ doc }: Sheet): Cue | null {
+  const kind = fruitKind(doc.school)
+  return kind && cueOfPart(kind)
 }
 
 /** A step that fruit has of its own, from now on; what follows waits for it. */

@@ -1,5 +1,6 @@
 /** Steps of a crust or topping, with the times of common practice. */
-import type { Component, Line, PartMake } from '../formula/document'
+import type { Component, Line, PartKind, PartMake } from '../formula/document'
+import { PART_MIN } from '../formula/partMinutes'
 import { meringueHeat, PART_FACTS, type PartStep, SUGAR_BOIL_C, WARM_WHITES_C } from '../formula/parts'
 import { driesMin } from '../physics/set/meringue'
 import { thawOf } from './thaw'
@@ -29,59 +30,19 @@ const PART_CUES: Partial<Record<PartStep, Cue>> = {
   brown: 'goldenEdge',
   bakePuffs: 'golden',
   bakeThin: 'golden',
-  roastFruit: 'goldenEdge',
+  roastFruit: 'softTip',
   bindSauce: 'thickBubble',
-  simmerPeel: 'clearBoil',
+  simmerPeel: 'clearPeel',
+  dryPeel: 'snaps',
   boilSyrup: 'sugarGone',
   cookBase: 'line',
 }
-/** Seconds a part's step takes, where it is not the oven's (common practice). */
-const PART_MIN: Partial<Record<PartStep, number>> = {
-  crush: 5,
-  meltButter: 3,
-  press: 8,
-  chillBase: 30,
-  rub: 8,
-  rollOut: 10,
-  rest: 30,
-  dock: 2,
-  whiskEggs: 8,
-  foldFlour: 4,
-  starchPaste: 5,
-  beatWhites: 6,
-  sugarIn: 5,
-  pasteIn: 2,
-  warmWhites: 8,
-  boilSugar: 8,
-  pourSugar: 3,
-  beatCool: 8,
-  whipCream: 5,
-  spread: 5,
-  brown: 3,
-  coolInOven: 150,
-  cookPaste: 8,
-  eggsIn: 6,
-  pipe: 10,
-  rollWarm: 4,
-  hull: 5,
-  meltSugar: 4,
-  spreadThin: 6,
-  blendFruit: 3,
-  sieveFruit: 5,
-  bindSauce: 6,
-  macerate: 30,
-  blanchThrice: 12,
-  simmerPeel: 40,
-  grindPeel: 3,
-  steepPeel: 3 * 24 * 60,
-  stirSmooth: 2,
-  boilSyrup: 6,
-  juiceInCold: 3,
-  cookBase: 12,
-  chillMix: 4 * 60,
-  churn: 30,
-  harden: 4 * 60,
-}
+/**
+ * What tells that a kind of part is done, where one of its steps is told by it.
+ * @example cueOfPart('peelPowder') // 'snaps'
+ */
+export const cueOfPart = (kind: PartKind): Cue | null =>
+  PART_FACTS[kind].steps.map(s => PART_CUES[s]).find(Boolean) ?? null
 /** A custard base is as safe as a curd from here, °C (common practice). */
 const BASE_C = 82
 

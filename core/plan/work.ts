@@ -78,6 +78,9 @@ export const CUES = [
   'ribbon',
   'sandy',
   'sugarGone',
+  'softTip',
+  'clearPeel',
+  'snaps',
 ] as const
 export type Cue = (typeof CUES)[number]
 export const WORK_REASONS = [

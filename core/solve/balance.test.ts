@@ -129,6 +129,8 @@ describe('the map', () => {
     expect(by({ platePa: 260 })).toBeCloseTo(Math.log(260 / 250), 9)
     expect(by({ platePa: 900, coldPa: 4100 })).toBeCloseTo(Math.log(4000 / 4100), 9)
     expect(by({ platePa: 900, b: 0.31 })).toBeCloseTo(-0.01, 9)
+    // What may run needs nothing, and meets its use as thin as it is.
+    expect(by({ coldPa: 0, platePa: 0, target: { coldMinPa: 0, coldMaxPa: 120, plateMinPa: 0 } })).toBeCloseTo(0.25, 9)
   })
   it('where nothing on it meets the use, it says how wide, or what else must change, and that this is so', () => {
     const cut = (over: Record<string, number>) => formula({

@@ -173,8 +173,10 @@ export interface MapField {
  */
 export function meetsBy({ coldPa, platePa, target, b }: Point, grainyAt: number): number {
   const ln = (a: number, over: number) => Math.log(Math.max(a, 1e-6) / Math.max(over, 1e-6))
+  // What may run needs nothing.
+  const enough = (pa: number, needPa: number) => (needPa > 0 ? ln(pa, needPa) : Infinity)
   return Math.min(
-    ln(coldPa, target.coldMinPa), ln(platePa, target.plateMinPa), ln(target.coldMaxPa, coldPa), grainyAt - b,
+    enough(coldPa, target.coldMinPa), enough(platePa, target.plateMinPa), ln(target.coldMaxPa, coldPa), grainyAt - b,
   )
 }
 

@@ -52,6 +52,14 @@ const mechanisms = computed(() => {
     plate: plate.mechanismsPa[key],
   })).filter(m => Math.max(m.cold, m.plate) >= 0.01 * largest.value && Math.max(m.cold, m.plate) >= 0.5)
 })
+/** What is below this is chance: it correlates by as much with anything. */
+const MATTERS_FROM = 0.02
+const matters = computed(() => {
+  const [input, input2] = (props.shares?.matters ?? [])
+    .filter(m => m.share >= MATTERS_FROM).map(m => UNCERTAIN_NAMES[m.input])
+  if (!input) return say('verdictMore.nothingMoves')
+  return say('verdictMore.mostDependsOn', { inputs: input2 ? say('verdictMore.thenOn', { input, input2 }) : input })
+})
 const dominated = computed(() => mechanisms.value.some(m => m.cold >= 0.9 * props.assessment.verdict.cold.tauPa.value))
 const offTarget = computed(() => isOffTarget(props.assessment))
 const cautions = computed(() =>
@@ -114,11 +122,10 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
         {{ $say('verdictMore.grainyInOfBatches', { grainy: fmt.percent(shares.grainy) }) }}
       </p>
       <p v-if="shares" class="small soft">
+        {{ matters }}
         {{
-          $say('verdictMore.mostDependsOnThenOnThe',
-               { input: UNCERTAIN_NAMES[shares.matters[0]!.input],
-                 input2: UNCERTAIN_NAMES[shares.matters[1]!.input],
-                 factor: fmt.fixed(Math.exp(assessment.verdict.cold.tauPa.lnSigma ?? 0), 1),
+          $say('verdictMore.modelAndRange',
+               { factor: fmt.fixed(Math.exp(assessment.verdict.cold.tauPa.lnSigma ?? 0), 1),
                  range: rangeWords(assessment, doc.use.kind, shares.plateRangePa, fmt) })
         }}
       </p>

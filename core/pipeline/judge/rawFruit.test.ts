@@ -27,12 +27,12 @@ const NOT = { days: 7, at: [], severity: undefined }
 const AT_RISK = (d: Bench) => { d.use.guestsAtRisk = true }
 
 describe('raw fruit laid into a dessert', () => {
-  it.each(['coulis', 'berryLayer', 'maceratedFruit'] as const)('%s: three days, told as a look to guests at risk', (kind) => {
+  it.each(['coulis', 'berryLayer', 'maceratedFruit', 'roastedFruit'] as const)('%s: three days, told as a look to guests at risk', (kind) => {
     expect(told(make('setCream'))).toEqual(NOT)
     expect(told(laid(make('setCream'), kind))).toEqual({ days: 3, at: ['components.1.lines'], severity: 'info' })
     expect(told(laid(make('setCream', AT_RISK), kind)).severity).toBe('look')
   })
-  it.each(['boundSauce', 'roastedFruit', 'spongeLayer', 'confitPeel'] as const)('%s: its fruit is cooked through', (kind) => {
+  it.each(['boundSauce', 'spongeLayer', 'confitPeel'] as const)('%s: its fruit is cooked through', (kind) => {
     expect(told(laid(make('setCream', AT_RISK), kind, { raspberry_whole: 100, sugar: 20 }))).toEqual(NOT)
   })
   it('of no kind is raw, too: a topping of berries by hand', () => {
@@ -71,11 +71,11 @@ describe('a purée is fruit', () => {
 
 describe('raw kiwi on what gelatine sets', () => {
   const enzymes = (doc: Bench) => assess(doc, kitchen).findings.filter(f => f.code === 'rawProtease')
-  it('is told where it lies; not on a set without gelatine, not roasted, not other fruit', () => {
+  it('is told where it lies; not on a set without gelatine, not boiled, not other fruit', () => {
     expect(enzymes(laid(make('setCream'), 'berryLayer', { kiwi: 100 })))
       .toMatchObject([{ severity: 'look', path: 'components.1.lines' }])
     expect(enzymes(laid(formula(), 'berryLayer', { kiwi: 100 }))).toEqual([])
-    expect(enzymes(laid(make('setCream'), 'roastedFruit', { kiwi: 100 }))).toEqual([])
+    expect(enzymes(laid(make('setCream'), 'boundSauce', { kiwi: 100 }))).toEqual([])
     expect(enzymes(laid(make('setCream'), 'berryLayer', { peach: 100 }))).toEqual([])
   })
 })

@@ -13,8 +13,8 @@ import { FOAM_HOLDS, FRUIT_COOKED_C, RAW_FRUIT } from './limits'
 
 /** In pieces, or blended to a purée. */
 const isFruit = (row: Ingredient): boolean => row.group === 'fruit' || is(row, 'puree')
-/** Work that brings a part to the boil, or bakes it through (common practice). */
-const COOKS: readonly PartStep[] = ['roastFruit', 'bindSauce', 'simmerPeel', 'bakeSponge', 'bakeBase', 'bakeThin', 'bakePuffs']
+/** Work that brings a part to the boil, or bakes it through (common practice); roasted, its middle stays below that. */
+const COOKS: readonly PartStep[] = ['bindSauce', 'simmerPeel', 'bakeSponge', 'bakeBase', 'bakeThin', 'bakePuffs']
 
 /** What stays raw of what is on the bench. */
 function rawOf({ mixed, heated }: Pick<Facts, 'mixed' | 'heated'>): readonly MixPart[] {
