@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { assess, work } from '#core/pipeline/assess'
 import { chillWays } from '#core/plan/chillWays'
 import { whenOf } from '#core/plan/when'
-import { PART_KINDS } from '#core/formula/document'
+import { PART_KINDS, type School } from '#core/formula/document'
 import { VARIANTS } from '#core/plan/variants'
 import { orderOfWork } from '#core/plan/order'
 import { plainMake, withPart } from '#core/formula/parts'
@@ -22,6 +22,7 @@ import { useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
 import { decidesWords, keepingWords, needWords, wayName, workVesselWords } from './cold'
 import { stepWords, variantWords } from './cook'
+import { make } from '../../tests/support/core'
 import { demoBenches } from '../../tests/support/demo'
 
 const kitchen = demoKitchen()
@@ -64,6 +65,16 @@ describe('the order of work in words', () => {
         if (s.lines.length) expect(w.lines[0]!.amount).toMatch(/g$/)
       }
     }
+  })
+  it('fruit is put together, spread, roasted or dried, in words of its own', () => {
+    const titles = (school: School) => {
+      const doc = make(school)
+      return orderOfWork(doc, kitchen, assess(doc, kitchen)).map(s => stepWords(s, useFormat(), doc, () => 'Fridge').title)
+    }
+    expect(titles('peelPowder').slice(0, 3)).toEqual(['Weigh it out', 'Spread it out', 'Dry it in the oven'])
+    expect(titles('roastedFruit')).toEqual(expect.arrayContaining(['Put together', 'Spread it out', 'Roast it']))
+    expect(titles('coulis')).toEqual(expect.arrayContaining(['Put together', 'Pour']))
+    expect(titles('hotBase')).toEqual(expect.arrayContaining(['Whisk together, cold', 'Pour', 'Bake']))
   })
   it('every crust and topping says each of its steps', () => {
     const { doc } = all.find(x => x.doc.family === 'condensedPie')!

@@ -3,6 +3,7 @@ import type { VariantCode } from '#core/plan/variants'
 import { HIGH_UP_M, WARM_START_C } from '#core/plan/variants'
 import type { Timed } from '#core/physics/heat/scaleTime'
 import { type Bench, fillingOf } from '#core/formula/bench'
+import { fruitKind, solidOf } from '#core/formula/fruit'
 import type { PartKind } from '#core/formula/document'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import type { Cue, OwnCode, PartCode, StepOf, Tool, Use, WorkReason, WorkStep } from '#core/plan/work'
@@ -83,9 +84,11 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
   zestSugar: () => [say('cook.rubTheZestIntoTheSugar'), '', ''],
   bloom: ({ fmt, p, took }) => [say('cook.swellTheGelatineInColdWater'), say('cook.ofWaterSqueezeLeavesOut', { waterG: fmt.grams(p.waterG) }), took],
   slurry: () => [say('cook.stirTheStarchSmoothWithA'), '', ''],
-  mixCold: ({ s, took }) => (s.timeS === null
-    ? [say('cook.whiskTogetherCold'), say('cook.withoutBeatingInAir'), '']
-    : [say('cook.whiskInAir'), say('cook.whiskInAirHow'), took]),
+  mixCold: ({ s, took, doc }) => (fruitKind(doc.school)
+    ? [s.lines.length > 1 ? say('cook.putTogether') : say('cook.weighItOut'), '', '']
+    : s.timeS === null
+      ? [say('cook.whiskTogetherCold'), say('cook.withoutBeatingInAir'), '']
+      : [say('cook.whiskInAir'), say('cook.whiskInAirHow'), took]),
   meltFirst: ({ to }) => [say('cook.meltTogetherFirst'), say('cook.lowHeat'), to],
   temperEggs: () => [say('cook.temperTheEggsIn'), say('cook.whiskALadleOfTheWarm'), ''],
   heatBath: ({ about }) => [say('cook.overSimmeringWaterStir'), say('cook.theBowlMustNotTouchThe'), about],
@@ -134,14 +137,14 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
     say('cook.baseAtEndsAt', { to, afterC: fmt.temp(p.afterC) }),
   ],
   blend: () => [say('cook.blendSmooth'), say('cook.bladeUnderTheSurface'), ''],
-  pour: ({ fmt, p, to }) => [
-    say('cook.pour'),
+  pour: ({ fmt, p, to, doc }) => [
+    solidOf(doc.school) ? say('cook.spreadItOut') : say('cook.pour'),
     say('cook.intoDeep', { eachG: fmt.grams(p.eachG), count: p.count === 1 ? say('cook.it') : say('cook.eachOf', { count: p.count }), depthM: fmt.mm(p.depthM) }),
     say('cook.at', { to }),
   ],
   lean: ({ fmt, p }) => [say('cook.leanTheGlasses', { deg: fmt.fixed(p.deg) }), say('cook.theHighSideStands', { highM: fmt.mm(p.highM) }), ''],
-  bake: ({ fmt, p, to, took }) => [
-    say('cook.bake'),
+  bake: ({ fmt, p, to, took, doc }) => [
+    doc.school === 'peelPowder' ? say('cook.dryIt') : doc.school === 'roastedFruit' ? say('cook.roastIt') : say('cook.bake'),
     say('cook.oven2', {
       dialC: fmt.temp(p.dialC),
       noFan: p.fan ? say('cook.fanOn') : say('cook.noFan'),

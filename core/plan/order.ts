@@ -383,7 +383,7 @@ function pour(b: Sheet): void {
   b.push('pour', {
     timeS: ownS.portion ?? null,
     tempC: bakes ? doc.heat.startTempC : a.heat.pourTempC,
-    reasons: bakes ? [schoolOf(doc.school).bondsBase ? 'bondsBase' : 'cleanBase'] : ['evenPour'],
+    reasons: !bakes ? ['evenPour'] : partOfBench(doc) ? [] : [schoolOf(doc.school).bondsBase ? 'bondsBase' : 'cleanBase'],
     findings: b.findings(f => f.station === 'shape' || f.code === 'hotIntoGlass'),
     params: { eachG: a.shape.batchG / a.shape.count, count: a.shape.count, depthM: a.shape.depthM },
   })
@@ -401,7 +401,7 @@ function bake(b: Sheet): void {
     timeS: a.heat.endS,
     cue: fruitCue(b) ?? 'wobble',
     probe: 'deepestMiddle',
-    reasons: ['bakeCentre'],
+    reasons: partOfBench(doc) ? [] : ['bakeCentre'],
     findings: b.heatFindings,
     params: {
       dialC: heat.oven.airTempC,

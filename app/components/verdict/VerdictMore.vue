@@ -2,6 +2,7 @@
 /** How sure, what makes it set, and what would bring it there. */
 import { isOffTarget, type Assessment } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
+import { solidOf } from '#core/formula/fruit'
 import { BANDS } from '#core/physics/set/bands'
 import { MECHANISMS } from '#core/physics/set/firmness'
 import type { Adjustment } from '#core/solve/adjust'
@@ -60,6 +61,7 @@ const matters = computed(() => {
   if (!input) return say('verdictMore.nothingMoves')
   return say('verdictMore.mostDependsOn', { inputs: input2 ? say('verdictMore.thenOn', { input, input2 }) : input })
 })
+const isSolid = computed(() => solidOf(props.doc.school) !== null)
 const dominated = computed(() => mechanisms.value.some(m => m.cold >= 0.9 * props.assessment.verdict.cold.tauPa.value))
 const offTarget = computed(() => isOffTarget(props.assessment))
 const cautions = computed(() =>
@@ -111,7 +113,7 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
         </template>
         <template v-else>{{ $say('verdictMore.counting') }}</template>
       </p>
-      <ul class="bars" :aria-label="$say('verdictMore.sharesOnThePlateIn100')">
+      <ul v-if="!isSolid" class="bars" :aria-label="$say('verdictMore.sharesOnThePlateIn100')">
         <li v-for="b in bars" :key="b.id" :class="{ here: b.here }">
           <span>{{ b.name }}</span>
           <i><em :style="{ width: `${100 * b.share}%` }" /></i>
@@ -124,7 +126,7 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
       <p v-if="shares" class="small soft">
         {{ matters }}
         {{
-          $say('verdictMore.modelAndRange',
+          isSolid ? '' : $say('verdictMore.modelAndRange',
                { factor: fmt.fixed(Math.exp(assessment.verdict.cold.tauPa.lnSigma ?? 0), 1),
                  range: rangeWords(assessment, doc.use.kind, shares.plateRangePa, fmt) })
         }}
