@@ -127,8 +127,8 @@ const offered = useTemplateRef<{ isEmpty: boolean }>('offered')
         {{ matters }}
         {{
           isSolid ? '' : $say('verdictMore.modelAndRange',
-               { factor: fmt.fixed(Math.exp(assessment.verdict.cold.tauPa.lnSigma ?? 0), 1),
-                 range: rangeWords(assessment, doc.use.kind, shares.plateRangePa, fmt) })
+                              { factor: fmt.fixed(Math.exp(assessment.verdict.cold.tauPa.lnSigma ?? 0), 1),
+                                range: rangeWords(assessment, doc.use.kind, shares.plateRangePa, fmt) })
         }}
       </p>
     </div>
