@@ -7,6 +7,7 @@ import type { Bench } from '#core/formula/bench'
 import { STANDARD } from '#core/base/parameters'
 import { SHELVES_M2 } from '#core/physics/heat/oven'
 import { MECHANISMS } from '#core/physics/set/firmness'
+import { isByRawFruit } from '#core/plan/storage'
 import { bestTest } from '#core/physics/set/kitchenTests'
 import { MECHANISM_NAMES } from './names'
 import { say } from './say'
@@ -79,6 +80,7 @@ const memory = () => say('why.valuesFromMemoryOfTheNamed')
 interface Shown {
   topic: WhyTopic
   doc: Bench
+  a: Assessment
   fmt: Format
   b: Assessment['balance']
   h: Assessment['heat']
@@ -564,11 +566,11 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     source: say('why.twoDimensionalConduction'),
     spread: `± ${fmt.degrees(1)}.`,
   }),
-  useBy: ({ fmt, s }) => ({
+  useBy: ({ fmt, s, a }) => ({
     title: say('why.useBy'),
     how: say('why.theDayOfMakingIsDay'),
     inputs: [[say('words.days'), fmt.fixed(s.storageDays)]],
-    source: say('why.uSFoodCode350117'),
+    source: isByRawFruit(a) ? say('why.rawFruitByPractice') : say('why.uSFoodCode350117'),
     spread: say('why.aRuleNotAPredictionYour'),
   }),
   weeping: ({ set, fmt }) => ({
@@ -589,5 +591,5 @@ export function why(topic: WhyTopic, doc: Bench, a: Assessment, fmt: Format): Wh
   const g = fmt.grams
   const pa = fmt.pascals
   const acidSigma = stock.juiceAcid.lnSigma ?? 0
-  return NOTES[topic]({ topic, doc, fmt, b, h, c, s, set, shape, stock, v, g, pa, acidSigma })
+  return NOTES[topic]({ topic, doc, a, fmt, b, h, c, s, set, shape, stock, v, g, pa, acidSigma })
 }

@@ -314,6 +314,9 @@ describe('the verdict', () => {
     }
     expect(told('peelPowder')).toMatch(/^A dry powder; .* a dry powder a dry powder$/)
     expect(told('roastedFruit')).toMatch(/^In pieces; .* in pieces in pieces$/)
+    // Its three days are not called the food code's.
+    const days = (school: School) => why('useBy', make(school), assess(make(school), kitchen), use()).source
+    expect([days('coulis'), days('boundSauce')]).toEqual([expect.stringContaining('common practice'), expect.stringContaining('Food Code')])
     expect(told('coulis')).toMatch(/^Pourable from the fridge; .* runs$/)
   })
   const outcome = outcomeOf(work(doc, kitchen))

@@ -119,7 +119,9 @@ describe('fruit on the shelf', () => {
     expect([told('coulis'), told('coulis', true)]).toEqual([[3, 'info'], [3, 'look']])
     expect(told('boundSauce', true)).toEqual([7, undefined])
     const doc = make('coulis')
-    expect(keepingOptions(doc, kitchen, assess(doc, kitchen)).map(o => [o.code, o.days])).toEqual([['code', 3], ['freeze', 90]])
+    expect(keepingOptions(doc, kitchen, assess(doc, kitchen)).map(o => [o.code, o.days])).toEqual([['rawFruit', 3], ['freeze', 90]])
+    const cooked = make('boundSauce')
+    expect(keepingOptions(cooked, kitchen, assess(cooked, kitchen))[0]).toMatchObject({ code: 'code', days: 7 })
     // A third of raw fruit is where it decides.
     const days = (g: number) => assess(make('setCream', () => {}, { ...MADE.setCream, strawberry: g }), kitchen).serve.storageDays
     const rest = Object.values(MADE.setCream).reduce((s, g) => s + g, 0)

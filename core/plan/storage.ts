@@ -7,8 +7,9 @@ import { familyOf } from '../formula/families'
 import type { Kitchen } from '../kitchen/kitchen'
 import { CODES } from '../physics/safety/keeping'
 import type { Assessment } from '../pipeline/assessment'
+import { RAW_FRUIT } from '../pipeline/judge/limits'
 
-export type KeepingCode = 'code' | 'sameDay' | 'freeze' | 'homeGuidance'
+export type KeepingCode = 'code' | 'sameDay' | 'rawFruit' | 'freeze' | 'homeGuidance'
 export type KeepingNeed =
   | 'coldEnough'
   | 'coveredWell'
@@ -36,13 +37,21 @@ export const FREEZER_DAYS = 90
  */
 const HOME = { days: 28, pH: 3.6, tempC: 77 }
 
+/**
+ * Whether raw fruit is what its days go by: fewer than any food code's, more than one.
+ * @example isByRawFruit(assessment) // false
+ */
+export const isByRawFruit = ({ serve, findings }: Assessment): boolean =>
+  serve.storageDays === RAW_FRUIT.days && findings.some(f => f.code === 'rawFruit')
+
 /** The default first, then what else applies. Home guidance is for homes only, and for curds that were measured. */
 export function keepingOptions(doc: Bench, kitchen: Kitchen, a: Assessment): KeepingOption[] {
   const code = CODES[kitchen.foodCode]
   const sameDay = a.serve.storageDays === 1
+  const isRaw = isByRawFruit(a)
   const out: KeepingOption[] = [
     {
-      code: sameDay ? 'sameDay' : 'code',
+      code: sameDay ? 'sameDay' : isRaw ? 'rawFruit' : 'code',
       days: a.serve.storageDays || code.days,
       tempC: code.holdC,
       isDefault: true,
@@ -67,7 +76,7 @@ export function keepingOptions(doc: Bench, kitchen: Kitchen, a: Assessment): Kee
       open: true,
     })
   }
-  if (!kitchen.business && familyOf(doc.family).acidProtects && doc.assembly.crustM === 0) {
+  if (!kitchen.business && !isRaw && familyOf(doc.family).acidProtects && doc.assembly.crustM === 0) {
     // Whether a finished batch was measured is not known here: it stays closed, with what it asks.
     out.push({
       code: 'homeGuidance',

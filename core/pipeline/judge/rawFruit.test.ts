@@ -7,6 +7,7 @@ import type { Component, PartKind } from '../../formula/document'
 import { withFinish } from '../../formula/finish'
 import { withLaid } from '../../formula/layers'
 import { packUp } from '../../plan/packUp'
+import { keepingOptions } from '../../plan/storage'
 import { assess, work } from '../assess'
 
 const id = counter('p')
@@ -55,6 +56,16 @@ describe('raw fruit laid into a dessert', () => {
   })
   it('a part that is on the bench itself counts once', () => {
     expect(told(laid(make('coulis'), 'berryLayer')).at).toEqual(['components.0.lines'])
+  })
+})
+
+describe('how it may be kept', () => {
+  it('three days are not called the code\'s, and home guidance is for a curd without raw fruit', () => {
+    const home = { ...kitchen, business: false }
+    const codes = (doc: Bench) => keepingOptions(doc, home, assess(doc, home)).map(o => o.code)
+    expect(codes(formula())).toEqual(['code', 'freeze', 'homeGuidance'])
+    expect(codes(laid(formula(), 'coulis'))).toEqual(['rawFruit', 'freeze'])
+    expect(codes(withFinish(formula(), 'berries', id))).toEqual(['code', 'freeze', 'homeGuidance'])
   })
 })
 
