@@ -195,7 +195,7 @@ function takeWord(now: Clause, t: Token, ts: readonly Token[], i: number): void 
       break
     case 'part':
       // "200 g lemon peel" weighs peel, "200 g lemons, zested" lemons.
-      if (ts[i - 1]?.k === 'fruit' && !/s$/.test(ts[i - 1]!.text) && !/ed$/.test(t.text)) now.partWeighed = true
+      if (ts[i - 1]?.k === 'fruit' && !/ed$/.test(t.text)) now.partWeighed = true
       now.parts.set(t.part, null)
       break
     case 'size':

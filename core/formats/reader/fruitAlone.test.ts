@@ -23,17 +23,25 @@ describe('a text of fruit alone', () => {
     ['500 g de fraises\n50 g de sucre', 'coulis', 'strawberry', null],
     ['500 g de fresas\n50 g de azúcar', 'coulis', 'strawberry', null],
     ['500 g di pesche\n50 g di zucchero', 'coulis', 'peach', null],
+    ['500 g strawberries\n50 g sugar\nJuice of 1 lemon', 'coulis', 'strawberry', null],
+    ['500 g strawberries\n150 g sugar\n5 g lemon zest', 'coulis', 'strawberry', null],
   ])('%s: nothing is asked', (text, school, fruit, name) => {
     const r = read(text)
     expect({ ...r, items: r.items[0]![0] }).toEqual({ name, family: 'fruit', school, items: fruit, asked: [] })
   })
-  it.each(['200 g double cream', '100 g digestive biscuits', '3 eggs', '50 g butter', '10 g gelatine powder', '1 tart shell'])(
+  it.each(['200 g double cream', '100 g digestive biscuits', '3 eggs', '50 g butter', '10 g gelatine powder', '1 tart shell',
+    '100 g white chocolate', '100 g oat cream', '50 g ground almonds'])(
     'with %s it may lie on top: asked', (more) => {
       expect(read(`500 g strawberries\n50 g sugar\n${more}`).asked).toContain('ingredient')
     })
   it('is mostly fruit: asked up to two fifths, taken from there on', () => {
     const asked = (g: number) => read(`${g} g strawberries\n${1000 - g} g sugar`).asked
     expect([asked(399), asked(401)]).toEqual([['ingredient'], []])
+  })
+  it('what is set aside counts for nothing', () => {
+    const text = '300 g strawberries\n600 g sugar'
+    const asked = (leftOut: string[]) => readText(text, { answers: { leftOut } }).lines.filter(l => l.question).length
+    expect([asked([]), asked(['600 g sugar'])]).toEqual([1, 0])
   })
   it('much of one fruit is no slip; ten kilos beside fifty grams are', () => {
     expect(read(PEACHES).asked).toEqual([])
@@ -49,13 +57,14 @@ describe('a first line that names what is weighed again', () => {
   it.each([
     'Butter\n200 g sugar\n20 g butter', 'Melted butter\n200 g sugar\n20 g butter', 'Strawberries\n500 g strawberries',
     'Strawberries, to serve\n500 g strawberries', 'Roasted peaches\n200 g sugar',
+    'Roasted peaches\n200 g sugar\npeaches',
   ])('but not here: %s', text => expect(read(text).name).toBeNull())
 })
 
 describe('peel', () => {
   it.each<[string, number | null]>([
     ['200 g lemon peel', 200], ['100 g lemon rind', 100], ['7 oz orange peel', 198.45], ['200 g lemons, zested', 5.45],
-    ['200 g lemons zested', 5.45], ['3 lemons, peel only', 9], ['1 lemon peel', 3],
+    ['200 g lemons zested', 5.45], ['200 g lemon zested', 5.45], ['3 lemons, peel only', 9], ['1 lemon peel', 3],
   ])('%s', (text, g) => expect(read(text)).toMatchObject({ items: [['zest', g]], asked: [] }))
   it.each(['50 g candied orange peel', '50 g crystallised lemon zest', '50 g de zestes d’orange confits'])(
     '%s is not fresh: asked', text => expect(read(text).asked).toEqual(['ingredient']))
