@@ -76,6 +76,9 @@ interface StepFigures<C extends OwnCode> {
   about: string
 }
 
+const bakeTitle = ({ school }: Bench): string =>
+  school === 'peelPowder' ? say('cook.dryIt') : school === 'roastedFruit' ? say('cook.roastIt') : say('cook.bake')
+
 /** Title, how, and what to reach, of each step. */
 const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, string] } = {
   thaw: ({ fmt, p, took }) => [
@@ -144,7 +147,7 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
   ],
   lean: ({ fmt, p }) => [say('cook.leanTheGlasses', { deg: fmt.fixed(p.deg) }), say('cook.theHighSideStands', { highM: fmt.mm(p.highM) }), ''],
   bake: ({ fmt, p, to, took, doc }) => [
-    doc.school === 'peelPowder' ? say('cook.dryIt') : doc.school === 'roastedFruit' ? say('cook.roastIt') : say('cook.bake'),
+    bakeTitle(doc),
     say('cook.oven2', {
       dialC: fmt.temp(p.dialC),
       noFan: p.fan ? say('cook.fanOn') : say('cook.noFan'),

@@ -22,6 +22,8 @@ export function lineFacts(lines: readonly Line[], use: UseKind | null): LineFact
 /** More starch than this sets it, share of the whole: a bound sauce has 2 to 3 % (common practice). */
 const SETS_FROM = 0.035
 const BINDS_FROM = 0.005
+/** More whole fruit than this is what is made, share of the whole (common practice). */
+export const FRUIT_FROM = 0.4
 /** Peel with sugar and water, and hardly anything beside them. */
 const isSyrupOfPeel = (some: (...groups: IngredientGroup[]) => number): boolean =>
   some('zest') > 0 && some('zest', 'sugar', 'water') > 0.95
@@ -30,7 +32,7 @@ function isFruit(share: LineFacts['share']): boolean {
   const some = (...groups: IngredientGroup[]) => share({ groups })
   return some('egg', 'butter', 'dairy', 'plant', 'chocolate') < 0.002
     && share({ traits: ['starch'] }) < SETS_FROM && share({ traits: ['gelatin', 'agar', 'holdsGelatin'] }) === 0
-    && (some('fruit') > 0.4 || isSyrupOfPeel(some) || some('zest') > 0.15 || (some('other') > 0.5 && some('zest') > 0)
+    && (some('fruit') > FRUIT_FROM || isSyrupOfPeel(some) || some('zest') > 0.15 || (some('other') > 0.5 && some('zest') > 0)
       || (some('juice') > 0.5 && share({ traits: ['starch'] }) > BINDS_FROM))
 }
 

@@ -201,7 +201,10 @@ function chooseHeat(b: Sheet, lines: WrittenStep['lines'], target: HeatTarget): 
       reasons: ['pouchEven'],
       params: { ...target.params, thicknessM: heat.pouchM ?? POUCH_M },
     })
-  else b.push('heatDirect', { ...target, lines, cue: egg ? 'line' : (fruitCue(b) ?? 'sugarGone'), reasons: egg ? ['stirAlways'] : [] })
+  else {
+    const cue = egg ? 'line' : (fruitCue(b) ?? 'sugarGone')
+    b.push('heatDirect', { ...target, lines, cue, reasons: egg ? ['stirAlways'] : [] })
+  }
 }
 
 type HeatTarget = Pick<StepOf<'heatBath'>, 'tempC' | 'timeS' | 'findings' | 'probe' | 'params'>
@@ -371,6 +374,9 @@ const foams = (b: Sheet) => !isBeaten(b) && familyOf(b.doc.family).acidGelsMilk
 const showsBubbles = (b: Sheet) =>
   !isBeaten(b) && !partOfBench(b.doc) && (b.bakes || b.doc.use.kind === 'glass' || b.doc.use.kind === 'turnedOut')
 
+/** Why a base is baked before it is filled; fruit has none. */
+const baseReasons = (doc: Bench): WorkReason[] =>
+  partOfBench(doc) ? [] : [schoolOf(doc.school).bondsBase ? 'bondsBase' : 'cleanBase']
 /** Into the vessel. */
 function pour(b: Sheet): void {
   const { doc, a, bakes } = b
@@ -383,7 +389,7 @@ function pour(b: Sheet): void {
   b.push('pour', {
     timeS: ownS.portion ?? null,
     tempC: bakes ? doc.heat.startTempC : a.heat.pourTempC,
-    reasons: !bakes ? ['evenPour'] : partOfBench(doc) ? [] : [schoolOf(doc.school).bondsBase ? 'bondsBase' : 'cleanBase'],
+    reasons: bakes ? baseReasons(doc) : ['evenPour'],
     findings: b.findings(f => f.station === 'shape' || f.code === 'hotIntoGlass'),
     params: { eachG: a.shape.batchG / a.shape.count, count: a.shape.count, depthM: a.shape.depthM },
   })

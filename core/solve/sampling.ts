@@ -73,6 +73,15 @@ export interface Shares {
   modelShare: number
 }
 
+/** A smaller share is chance: 400 draws correlate by as much with anything (judgement). */
+const MATTERS_FROM = 0.02
+/**
+ * What a cook can measure that moves the plate's set by more than chance, the most first.
+ * @example mattersMost({ matters: [{ input: 'acid', share: 0.3 }, { input: 'eggMass', share: 0.01 }] }) // ['acid']
+ */
+export const mattersMost = ({ matters }: Pick<Shares, 'matters'>): Measurable[] =>
+  matters.filter(m => m.share >= MATTERS_FROM).map(m => m.input)
+
 export const SAMPLES = 400
 export const CHUNK = 40
 

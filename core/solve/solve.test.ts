@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { EGG_CURD, formula, kitchen, saggingTart, YOLK_CURD } from '../../tests/support/core'
+import { EGG_CURD, formula, kitchen, make, saggingTart, YOLK_CURD } from '../../tests/support/core'
 import { fillingOf, type Bench } from '../formula/bench'
 import type { School } from '../formula/document'
 import { schoolOf } from '../formula/schools'
@@ -10,7 +10,7 @@ import { assess, work } from '../pipeline/assess'
 import { isOffTarget } from '../pipeline/assessment'
 import { type Adjustment, adjustments } from './adjust'
 import { moved } from './outcome'
-import { createSampler, sampleShares } from './sampling'
+import { createSampler, mattersMost, sampleShares } from './sampling'
 
 const all = (d: Bench): Adjustment[] => {
   const search = adjustments(d, kitchen, assess(d, kitchen))
@@ -51,6 +51,13 @@ describe('shares by sampling', () => {
       }),
       { numRuns: 10 },
     )
+  })
+  it('what matters is told from a fiftieth on, and no egg is blamed where there is none', () => {
+    const told = (share: number) => mattersMost({ matters: [{ input: 'acid', share: 0.5 }, { input: 'eggMass', share }] })
+    expect([told(0.019), told(0.021)]).toEqual([['acid'], ['acid', 'eggMass']])
+    for (const school of ['reduced', 'boiled', 'setCream', 'coulis'] as const)
+      expect(mattersMost(sampleShares(work(make(school), kitchen))), school).not.toContain('eggMass')
+    expect(mattersMost(sampleShares(w))).toContain('eggMass')
   })
   it('scatter about the point value as the stated spread says: ln σ near .35 where nothing else is steep', () => {
     const s = sampleShares(w, 400)

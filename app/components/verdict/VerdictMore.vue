@@ -7,7 +7,7 @@ import { BANDS } from '#core/physics/set/bands'
 import { MECHANISMS } from '#core/physics/set/firmness'
 import type { Adjustment } from '#core/solve/adjust'
 import type { Lever } from '#core/solve/elasticity'
-import type { Shares } from '#core/solve/sampling'
+import { mattersMost, type Shares } from '#core/solve/sampling'
 import { BAND_NAMES, MECHANISM_NAMES, UNCERTAIN_NAMES } from '~/words/names'
 import { leverWords } from '~/words/balance'
 import { rangeWords } from '~/words/stands'
@@ -53,11 +53,8 @@ const mechanisms = computed(() => {
     plate: plate.mechanismsPa[key],
   })).filter(m => Math.max(m.cold, m.plate) >= 0.01 * largest.value && Math.max(m.cold, m.plate) >= 0.5)
 })
-/** What is below this is chance: it correlates by as much with anything. */
-const MATTERS_FROM = 0.02
 const matters = computed(() => {
-  const [input, input2] = (props.shares?.matters ?? [])
-    .filter(m => m.share >= MATTERS_FROM).map(m => UNCERTAIN_NAMES[m.input])
+  const [input, input2] = (props.shares ? mattersMost(props.shares) : []).map(m => UNCERTAIN_NAMES[m])
   if (!input) return say('verdictMore.nothingMoves')
   return say('verdictMore.mostDependsOn', { inputs: input2 ? say('verdictMore.thenOn', { input, input2 }) : input })
 })

@@ -1,6 +1,7 @@
 /** A text of fruit alone: nothing in it that whole fruit could lie in, under or on, so that nobody has to ask. */
 import { findIngredient, is } from '../../base/ingredients/ingredients'
 import type { Ingredient, IngredientGroup } from '../../base/ingredients/types'
+import { FRUIT_FROM } from '../../formula/suggest'
 import type { Part } from './parts'
 
 const HOLDS: readonly IngredientGroup[] = ['egg', 'butter', 'dairy', 'plant', 'chocolate', 'biscuit', 'nut']
@@ -14,11 +15,9 @@ export const isFruitAlone = (lines: readonly Part[]): boolean =>
     return n.k === 'fruit' || (row !== undefined && !holdsFruit(row))
   })
 
-/** From this share on fruit is what is made (as `suggest.ts` takes a kind by its lines). */
-const MAKES_FROM = 0.4
 /** Whether what was weighed is mostly whole fruit. */
 export function isMostlyFruit(lines: readonly Part[]): boolean {
   const items = lines.flatMap(p => (p.leftOut ? [] : (p.weighed?.items ?? [])))
   const grams = (of: typeof items) => of.reduce((s, i) => s + (i.massG ?? 0), 0)
-  return grams(items.filter(i => findIngredient(i.ingredientId ?? '')?.group === 'fruit')) > MAKES_FROM * grams(items)
+  return grams(items.filter(i => findIngredient(i.ingredientId ?? '')?.group === 'fruit')) > FRUIT_FROM * grams(items)
 }

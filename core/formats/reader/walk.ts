@@ -35,7 +35,8 @@ export function* walk(text: string, lexicon: Lexicon): Generator<number, Part[]>
   const pieces = paired(piecesOf(text), text, lexicon)
   const out: Part[] = []
   const s: State = {
-    component: { role: 'filling', index: 0, name: null }, count: 1, area: null, known: new Map(), named: false, seen: false, begun: false, ahead: [],
+    component: { role: 'filling', index: 0, name: null }, count: 1, area: null, known: new Map(),
+    named: false, seen: false, begun: false, ahead: [],
   }
   const table = rowsOf(pieces, text, lexicon)
   for (const [i, piece] of pieces.entries()) {

@@ -196,10 +196,9 @@ export function weigh(d: Draft, s: Scale): Weighed {
   const nouns = d.nouns.filter(n => n.k === 'ingredient')
   const chosen = answersTo(s.answers, s.text)
     .map(a => (typeof a === 'string' ? findIngredient(a) : undefined)).find(Boolean)
-  if (!chosen && nouns.length === 0 && fruit) {
-    const isSweet = d.parts.has('zest') && CANDIED.test(s.text)
-    return isSweet ? open([item(null, null)], ask('ingredient', s.text)) : weighFruit(d, fruit.id, s)
-  }
+  const isPeel = d.parts.has('zest') || nouns.some(n => n.id === 'zest')
+  if (!chosen && isPeel && CANDIED.test(s.text)) return open([item(null, null)], ask('ingredient', s.text))
+  if (!chosen && nouns.length === 0 && fruit) return weighFruit(d, fruit.id, s)
   const noun = nouns[0]
   // "Almond milk", "coconut sugar": two things side by side are a third.
   const two = new Set(nouns.map(n => (n.k === 'ingredient' ? n.id : ''))).size > 1
@@ -218,7 +217,7 @@ export function weigh(d: Draft, s: Scale): Weighed {
     || ['salt', 'water', 'zest'].includes(row.id)) && !two && d.beside.every(w => w.length > 4)
   const sureByFat = d.fatPercent !== null && byFat(row, d.fatPercent) !== row
   if (!chosen && ((noun?.k === 'ingredient' && !noun.sure && !sureByFat
-    && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe) || isInOrOn(row, d, s) || (row.id === 'zest' && CANDIED.test(s.text))))
+    && !(creamRows.includes(row.id) && d.fatPercent !== null)) || (strange && !safe) || isInOrOn(row, d, s)))
     return open([item(row.id, null)], ask('ingredient', [...d.beside, ...nouns.map(n => n.text)].join(' '), [], row.id))
   const weighed = withZest(weighRow(byFat(row, d.fatPercent), d, s), row, d, s)
   return weighed.question && countsLittle(row, d)
