@@ -1,11 +1,10 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 import { defineVitestProject } from '@nuxt/test-utils/config'
+import { HANGS_MS } from './tests/support/hangs'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
 const alias = { '#core': core }
-/** A limit only tells what hangs from what is slow: beside other work on both cores the longest take minutes, ms. */
-const HANGS_MS = 600_000
 const limits = { testTimeout: HANGS_MS, hookTimeout: HANGS_MS }
 
 /** Puts rows into the core's tables before it is loaded: by itself. The rest keeps nothing, and is loaded once. */

@@ -1,7 +1,8 @@
 /** `npm test`: set-up, lint, types, unit, server and browser tests; the last line counts them all. */
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
+import { stripVTControlCharacters } from 'node:util'
 import {
   dataDir,
   ensureBuild,
@@ -21,6 +22,8 @@ import {
 const FIXED_NOW = '2026-11-28T08:00:00.000Z'
 let passed = 0
 let failed = 0
+/** What failed, with the first words of why: said again at the end, where whoever reads only that finds it. */
+const failures = []
 let postgres = null
 const bin = (pkg, file) => join(root, 'node_modules', pkg, file)
 
@@ -28,30 +31,56 @@ async function step(name, args, count) {
   const started = Date.now()
   say(`${name} …`)
   const env = { ...process.env, ...step.env, NUXT_TELEMETRY_DISABLED: '1', NO_UPDATE_NOTIFIER: '1' }
-  const child = spawn(process.execPath, args, { cwd: root, stdio: 'inherit', env })
+  const stdio = count === asOne ? ['inherit', 'pipe', 'pipe'] : 'inherit'
+  const child = spawn(process.execPath, args, { cwd: root, stdio, env })
+  let told = ''
+  for (const stream of [child.stdout, child.stderr])
+    stream?.on('data', (chunk) => {
+      process.stdout.write(chunk)
+      told = (told + chunk).slice(-TOLD_LETTERS)
+    })
   const ok = await new Promise((resolve) => {
     child.once('error', () => resolve(false))
-    child.once('exit', code => resolve(code === 0))
+    child.once('close', code => resolve(code === 0))
   })
   const [good, bad] = count(ok)
   passed += good
   failed += bad
   // A runner that failed without a failed test still failed.
   if (!ok && bad === 0) failed += 1
+  if (!ok && (bad === 0 || count === asOne)) keepFailure(name, told.trim().split('\n').slice(-WHY_LINES).join('\n'))
   say(`${name}: ${good} passed, ${bad} failed (${Math.round((Date.now() - started) / 1000)} s)`)
 }
 step.env = {}
 const asOne = ok => (ok ? [1, 0] : [0, 1])
+const WHY_LINES = 12
+const TOLD_LETTERS = 4000
+const keepFailure = (name, why) =>
+  failures.push([name, ...stripVTControlCharacters(why ?? '').split('\n').slice(0, WHY_LINES).map(l => `    ${l}`)].join('\n'))
 const report = (file, read) => (ok) => {
   if (!existsSync(file)) return [0, ok ? 0 : 1]
   return read(JSON.parse(readFileSync(file, 'utf8')))
 }
 const vitest = file =>
-  report(file, r => [
-    r.numPassedTests,
-    r.numFailedTests + r.testResults.filter(t => t.status === 'failed' && t.assertionResults.length === 0).length,
-  ])
-const playwright = file => report(file, r => [r.stats.expected + r.stats.flaky, r.stats.unexpected])
+  report(file, (r) => {
+    for (const { name, message, assertionResults } of r.testResults.filter(t => t.status === 'failed')) {
+      const where = relative(root, name)
+      if (message) keepFailure(where, message)
+      for (const t of assertionResults.filter(x => x.status === 'failed'))
+        keepFailure(`${where} › ${t.fullName}`, t.failureMessages[0])
+    }
+    return [
+      r.numPassedTests,
+      r.numFailedTests + r.testResults.filter(t => t.status === 'failed' && t.assertionResults.length === 0).length,
+    ]
+  })
+const specsOf = suite => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsOf)]
+const playwright = file =>
+  report(file, (r) => {
+    for (const { file: where, title, tests } of r.suites.flatMap(specsOf).filter(s => !s.ok))
+      keepFailure(`${where} › ${title}`, tests.flatMap(t => t.results).find(x => x.error)?.error.message)
+    return [r.stats.expected + r.stats.flaky, r.stats.unexpected]
+  })
 
 let code = 1
 try {
@@ -126,5 +155,6 @@ try {
     console.error(error.message)
   }
 }
+if (failures.length > 0) console.log(`\nWhat failed:\n${failures.join('\n')}\n`)
 console.log(`${passed} passed, ${failed} failed`)
 process.exit(code)

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import type { BatchEvent, Series } from '#core/book/record'
 import type { BatchNews, BatchWhole } from '../../shared/book'
+import { soon } from '../../tests/support/patient'
 import { browserStore } from './browserStore'
 import { useBatch } from './useBatch'
 
@@ -48,7 +49,6 @@ async function open() {
 }
 const hears = (some: Partial<BatchNews>) => line!.onmessage({ data: JSON.stringify(news(some)) })
 const kinds = (events: readonly BatchEvent[]) => events.map(e => e.kind)
-const settled = (check: () => void) => vi.waitFor(check, { timeout: 20_000, interval: 20 })
 
 describe('two tabs of one browser', () => {
   it('never write over one another; what either left behind is sent by whoever opens the batch next', async () => {
@@ -64,7 +64,7 @@ describe('two tabs of one browser', () => {
     expect(again.batch.pending.value.map(e => e.text?.text).sort())
       .toEqual(['a', 'b'].flatMap(t => [0, 1, 2, 3, 4].map(i => `${t} ${i}`)))
     answers = () => new Response('{}', { status: 200 })
-    await settled(() => expect(again.batch.pending.value).toEqual([]))
+    await soon(() => expect(again.batch.pending.value).toEqual([]))
     expect(browserStore.keys(`lumbik:batch:${ID}`)).toEqual([])
     again.close()
   })
@@ -75,7 +75,7 @@ describe('what happens', () => {
     const { batch, close } = await open()
     batch.happen({ kind: 'heatOn' } as never)
     expect(kinds(batch.events.value)).toEqual(['note', 'heatOn'])
-    await settled(() => expect(batch.pending.value).toEqual([]))
+    await soon(() => expect(batch.pending.value).toEqual([]))
     expect(kinds(batch.events.value)).toEqual(['note', 'heatOn'])
     hears({ events: [{ ...at(2, 'heatOn'), id: bodies[0]!.events[0]!.id }], head: 2 })
     expect(kinds(batch.events.value)).toEqual(['note', 'heatOn'])
@@ -84,7 +84,7 @@ describe('what happens', () => {
   it('that was taken does not go away when an older answer comes late', async () => {
     const { batch, close } = await open()
     batch.happen({ kind: 'heatOn' } as never)
-    await settled(() => expect(batch.pending.value).toEqual([]))
+    await soon(() => expect(batch.pending.value).toEqual([]))
     // Asked before it was taken, answered after.
     await batch.load()
     expect(kinds(batch.events.value)).toEqual(['note', 'heatOn'])
@@ -94,11 +94,11 @@ describe('what happens', () => {
     answers = () => 'lost'
     const first = await open()
     const id = first.batch.happen({ kind: 'heatOn' } as never)
-    await settled(() => expect(bodies).toHaveLength(1))
+    await soon(() => expect(bodies).toHaveLength(1))
     first.close()
     answers = () => new Response('{}', { status: 200 })
     const { batch, close } = await open()
-    await settled(() => expect(batch.pending.value).toEqual([]))
+    await soon(() => expect(batch.pending.value).toEqual([]))
     expect(bodies.every(b => b.events[0]!.id === id)).toBe(true)
     expect(kinds(batch.events.value)).toEqual(['note', 'heatOn'])
     close()
@@ -110,7 +110,7 @@ describe('what happens', () => {
     answers = some => (some.includes('poured')
       ? new Response(JSON.stringify({ data: { path: 'events', code: 'unknownValue' } }), { status: 422 })
       : new Response('{}', { status: 200 }))
-    await settled(() => expect(batch.pending.value).toEqual([]))
+    await soon(() => expect(batch.pending.value).toEqual([]))
     expect(batch.refused.value.map(r => [r.event.happened.kind, r.code])).toEqual([['poured', 'unknownValue']])
     expect(kinds(batch.events.value)).toEqual(['note', 'heatOn', 'heatOff'])
     close()
@@ -133,7 +133,7 @@ describe('news', () => {
     hears({ clock: { nowS: 500, speed: 0 } })
     expect(batch.nowS.value).toBe(500)
     hears({ clock: { nowS: 600, speed: 60 } })
-    await settled(() => expect(batch.nowS.value).toBeGreaterThan(606))
+    await soon(() => expect(batch.nowS.value).toBeGreaterThan(606))
     expect(batch.nowS.value).toBeLessThan(3000)
     close()
   })

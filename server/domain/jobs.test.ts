@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto'
 import type { EntityManager, MikroORM } from '@mikro-orm/postgresql'
 import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest'
 import { openDatabase } from '../../tests/support/database'
+import { soon } from '../../tests/support/patient'
 import { benchOf } from '#core/formula/bench'
 import type { Calibration } from '#core/learn/calibrate'
 import { demoFormulas } from '../database/demo'
@@ -26,7 +27,6 @@ vi.mock('../threads/pool', async () => {
 })
 
 const AT = new Date('2026-11-28T08:00:00Z')
-const PATIENT = { timeout: 120_000, interval: 50 }
 const [curd] = [demoFormulas()[4]!]
 const NOTHING: Calibration = { parameters: [], leftOut: { before: 1, after: 1, floor: null } } as unknown as Calibration
 
@@ -98,30 +98,30 @@ describe('a job', () => {
     })
     const asked = await ask()
     expect(asked).toMatchObject({ state: 'waiting', progress: 0, isStale: false, result: null })
-    await vi.waitFor(async () => expect(await last()).toMatchObject({ state: 'going', progress: 0.4 }), PATIENT)
+    await soon(async () => expect(await last()).toMatchObject({ state: 'going', progress: 0.4 }))
     expect(await ask()).toMatchObject({ id: asked.id })
     goOn()
-    await vi.waitFor(async () => expect(await last()).toMatchObject({ id: asked.id, state: 'done', progress: 1 }), PATIENT)
+    await soon(async () => expect(await last()).toMatchObject({ id: asked.id, state: 'done', progress: 1 }))
     expect((await last())!.result).toEqual({ causes: [{ id: 'openedWarm', share: 0.7 }] })
     expect(seen).toEqual([batchId])
   })
   it('whose batch went on is out of date, and is asked anew', async () => {
     await begins({})
     const { id } = await ask()
-    await vi.waitFor(async () => expect((await last())!.state).toBe('done'), PATIENT)
+    await soon(async () => expect((await last())!.state).toBe('done'))
     await addEvents(fork(), await owner(), AT, batchId, [
       { id: randomUUID(), atS: 5, happened: { kind: 'foundSet' }, text: null }])
     expect(await last()).toMatchObject({ id, isStale: true })
     expect((await ask()).id).not.toBe(id)
-    await vi.waitFor(async () => expect(await last()).toMatchObject({ state: 'done', isStale: false }), PATIENT)
+    await soon(async () => expect(await last()).toMatchObject({ state: 'done', isStale: false }))
   })
   it('given up stops what computes, and stays given up', async () => {
     let stopped = false
     await begins({ diagnose: async (_, watch) => untilStopped(watch).catch((e) => { stopped = true; throw e }) })
     const { id } = await ask()
-    await vi.waitFor(async () => expect((await last())!.state).toBe('going'), PATIENT)
+    await soon(async () => expect((await last())!.state).toBe('going'))
     expect(await cancelWork(fork(), await owner(), id)).toMatchObject({ state: 'cancelled' })
-    await vi.waitFor(() => expect(stopped).toBe(true), PATIENT)
+    await soon(() => expect(stopped).toBe(true))
     expect(await last()).toMatchObject({ id, state: 'cancelled', result: null })
     await expect(cancelWork(fork(), await owner(), randomUUID())).rejects.toEqual(
       expect.objectContaining({ kind: 'unknown', code: 'unknownWork' }))
@@ -136,7 +136,7 @@ describe('a job', () => {
     })
     vi.spyOn(console, 'error').mockImplementation(() => {})
     await ask()
-    await vi.waitFor(async () => expect(await last()).toMatchObject({ state: 'done', result: { tries: 2 } }), PATIENT)
+    await soon(async () => expect(await last()).toMatchObject({ state: 'done', result: { tries: 2 } }))
     vi.restoreAllMocks()
   })
   it('whose server went silent is taken up; one that still speaks is left to it', async () => {
@@ -157,7 +157,7 @@ describe('a job', () => {
     const [silent, speaks] = [await left(16_000), await left(1000)]
     const stateOf = async (id: string) => (await fork().findOneOrFail(WorkEntity, { id })).state
     await begins({})
-    await vi.waitFor(async () => expect(await stateOf(silent)).toBe('done'), PATIENT)
+    await soon(async () => expect(await stateOf(silent)).toBe('done'))
     expect(await stateOf(speaks)).toBe('going')
   })
   it('is done by one of two servers, and learning keeps what it learned with its batches', async () => {
@@ -172,7 +172,7 @@ describe('a job', () => {
     const before = await em.execute<{ n: number }[]>('select count(*)::int as n from batch where is_done')
     const { id } = await askWork(em, await owner(), 'learn', (await owner()).id)
     const learnedOf = async () => lastWork(fork(), await owner(), 'learn', (await owner()).id)
-    await vi.waitFor(async () => expect((await learnedOf())!.state).toBe('done'), PATIENT)
+    await soon(async () => expect((await learnedOf())!.state).toBe('done'))
     expect(done).toHaveLength(1)
     expect(done[0]).toMatch(new RegExp(` ${Math.min(60, before[0]!.n)}$`))
     const kept = await fork().execute<{ batch_ids: string[] }[]>('select batch_ids from calibration where id = ?', [id])
@@ -187,7 +187,7 @@ describe('a kitchen’s file as a job', () => {
     await begins({})
     const { id } = await askWork(fork(), who, 'export', who.id)
     const written = () => lastWork(fork(), who, 'export', who.id)
-    await vi.waitFor(async () => expect(await written()).toMatchObject({ id, state: 'done', progress: 1 }), PATIENT)
+    await soon(async () => expect(await written()).toMatchObject({ id, state: 'done', progress: 1 }))
     const { result } = (await written())!
     let text = ''
     const { parts } = await lastExport(fork(), who)
@@ -216,10 +216,10 @@ describe('what the shelf shows', () => {
     for (let i = 0; i < 5; i++) within(who.id, () => wantSummaries([id!]))
     const queued = async () => (await fork().execute<{ n: number }[]>(
       `select count(*)::int as n from pgboss.job where name = 'shown' and state = 'created'`).catch(() => [{ n: -1 }]))[0]!.n
-    await vi.waitFor(async () => expect(await queued()).toBe(1), PATIENT)
+    await soon(async () => expect(await queued()).toBe(1))
     await web()
     await begins({})
-    await vi.waitFor(async () => expect(await staleNow()).not.toContain(id), PATIENT)
+    await soon(async () => expect(await staleNow()).not.toContain(id))
   })
 })
 
