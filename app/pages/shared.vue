@@ -3,10 +3,12 @@
 import type { FormulaDocument } from '#core/formula/document'
 import { ingredientName } from '~/words/names'
 import type { SharedDay } from '../../shared/shared'
+import { heatMeant } from '~/words/cook'
 import { doorWords } from '~/words/door'
 import { say } from '~/words/say'
 
 type Shared = { kitchen: string } & ({ kind: 'formula', formula: FormulaDocument } | { kind: 'day', date: string, day: SharedDay })
+const fmt = useFormat()
 const shared = shallowRef<Shared | null>(null)
 const wrong = ref('')
 useHead({ title: 'Lumbik' })
@@ -29,7 +31,7 @@ const grams = (g: number) => say('shared.grams', { g: g < 10 ? g.toFixed(1) : Ma
         <section v-for="c in shared.formula.components" :key="c.id">
           <h2 dir="auto">{{ c.name }}</h2>
           <p v-if="c.process && c.process.heat.method !== 'none'" class="num">
-            {{ $say('shared.to', { c: Math.round(c.process.heat.targetTempC) }) }}
+            {{ heatMeant(c.process.heat, fmt) }}
           </p>
           <ul>
             <li v-for="l in c.lines" :key="l.id">

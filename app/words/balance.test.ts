@@ -98,11 +98,11 @@ describe('words of the balance', () => {
   })
   it('changes, stops, process, differences, axes and levers read as words', () => {
     const fmt = useFormat()
-    expect([changeWords(1, fmt), changeWords(1.12, fmt), changeWords(0.8, fmt), changeWords(3.5, fmt)]).toEqual([
+    expect([1, 1.12, 0.8, 3.5, 0.9961, 1.0041, 1.0094, 1.0096].map(r => changeWords(r, fmt))).toEqual([
       'as before',
       '+12 %',
       '−20 %',
-      '3.5 times',
+      '3.5 times', 'as before', '+0.4 %', '+0.9 %', '+1 %',
     ])
     const stops: Stop[] = [
       { kind: 'bound', lineId: 'x', ingredientId: 'lemon' },

@@ -3,7 +3,7 @@ import type { Bench } from '#core/formula/bench'
 import { fillingOf } from '#core/formula/bench'
 import type { PercentBasis, RatioId } from '#core/formula/percent'
 import type { Difference } from '#core/solve/compare'
-import type { Lever } from '#core/solve/elasticity'
+import { LEAST_MOVE, type Lever } from '#core/solve/elasticity'
 import type { Axis } from '#core/solve/map'
 import type { ProcessChange, Stop, WayId } from '#core/solve/rebalance'
 import type { Keeps, SwapWarning } from '#core/solve/swap'
@@ -135,13 +135,13 @@ export function differenceWords(d: Difference, fmt: Format): string {
   }
 }
 
-/** "+12 %" of a ratio. */
+/** "+12 %" of a ratio; under one per cent with its tenth. */
 export const changeWords = (ratio: number, fmt: Format): string =>
-  Math.abs(ratio - 1) < 0.005
+  Math.abs(ratio - 1) < LEAST_MOVE
     ? say('balance.asBefore')
     : ratio >= 2.5
       ? say('balance.times', { ratio: fmt.fixed(ratio, 1) })
-      : `${ratio > 1 ? '+' : '−'}${fmt.fixed(Math.abs(ratio - 1) * 100)} %`
+      : `${ratio > 1 ? '+' : '−'}${fmt.fixed(Math.abs(ratio - 1) * 100, Math.abs(ratio - 1) < 0.0095 ? 1 : 0)} %`
 
 export const RATIO_WORDS = group<Record<RatioId, string>>('balance.RATIO_WORDS')
 

@@ -4,7 +4,7 @@ import { HIGH_UP_M, WARM_START_C } from '#core/plan/variants'
 import type { Timed } from '#core/physics/heat/scaleTime'
 import { type Bench, fillingOf } from '#core/formula/bench'
 import { fruitKind, solidOf } from '#core/formula/fruit'
-import type { PartKind } from '#core/formula/document'
+import { given, type PartKind } from '#core/formula/document'
 import { findIngredient } from '#core/base/ingredients/ingredients'
 import type { Cue, OwnCode, PartCode, StepOf, Tool, Use, WorkReason, WorkStep } from '#core/plan/work'
 import type { PartStep } from '#core/formula/parts'
@@ -221,6 +221,15 @@ function sayStep(
   return words({ s, p: s.params, fmt, doc, placeName, to, took, ...heatWords(s, fmt, to) })
 }
 const isPart = (s: WorkStep): s is WorkStep & StepOf<PartCode> => s.code.startsWith('part:')
+
+/** How a heat is meant: so hot and so long, or so long in an oven. */
+export const heatMeant = ({ method, oven, targetTempC, holdS }: Bench['heat'], fmt: Format): string => {
+  const timeS = method === 'oven' ? given(oven.timeS) : null
+  if (method === 'none') return '—'
+  return timeS === null
+    ? `${fmt.temp(targetTempC)}, ${fmt.duration(holdS)}`
+    : `${say('cook.oven', { to: fmt.temp(oven.airTempC) })}, ${fmt.duration(timeS)}`
+}
 
 /** What a heated step says of its scale and its time. */
 function heatWords(s: WorkStep, fmt: Format, to: string): { scale: string, about: string } {

@@ -2,13 +2,14 @@
  * Why a number is what it is: the equation in words, the inputs used, the source, and how sure. The equations
  * themselves stand in docs/science.md.
  */
-import type { Assessment } from '#core/pipeline/assessment'
+import { type Assessment, pouredG } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { STANDARD } from '#core/base/parameters'
 import { SHELVES_M2 } from '#core/physics/heat/oven'
 import { MECHANISMS } from '#core/physics/set/firmness'
 import { isByRawFruit } from '#core/plan/storage'
 import { bestTest } from '#core/physics/set/kitchenTests'
+import { heatMeant } from './cook'
 import { MECHANISM_NAMES } from './names'
 import { say } from './say'
 
@@ -237,11 +238,12 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
     source: 'geometry',
     spread: say('why.n3OfTheDepth'),
   }),
-  portion: ({ g, shape, fmt, doc }) => ({
+  portion: ({ g, a, shape, fmt, doc }) => ({
     title: 'A portion',
     how: say('why.whatIsPouredSharedEvenly'),
     inputs: [
-      [say('words.poured'), g(shape.batchG)],
+      [say('words.poured'), g(pouredG(doc, a))],
+      ...(doc.heat.method === 'oven' ? [[say('words.outOfTheOven'), g(shape.batchG)] satisfies [string, string]] : []),
       [say('words.portions'), fmt.fixed(doc.assembly.portions)],
     ],
     source: say('why.theFormulaLessItsLosses'),
@@ -254,7 +256,7 @@ const NOTES: Record<WhyTopic, (w: Shown) => Why> = {
         inputs: [
           [say('words.oven'), fmt.temp(doc.heat.oven.airTempC)],
           [say('words.depth'), fmt.mm(shape.depthM, 1)],
-          [say('words.target'), fmt.temp(doc.heat.targetTempC)],
+          [say('words.target'), heatMeant(doc.heat, fmt)],
         ],
         source: say('why.oneDimensionalConductionCoefficientsMSkin', { MEMORY: memory() }),
         spread: say('why.oneOfTheTimeIs20'),

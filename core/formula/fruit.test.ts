@@ -8,11 +8,12 @@ import { assess } from '../pipeline/assess'
 import { pieceFigures } from '../pipeline/summary'
 import { orderOfWork } from '../plan/order'
 import { keepingOptions } from '../plan/storage'
-import { levers } from '../solve/elasticity'
+import { LEAST_MOVE, levers, weighable } from '../solve/elasticity'
 import { figuresAlone, type PartFigure } from '../plate/partFigures'
-import { benchOf, putBack } from './bench'
+import { benchOf, fillingOf, putBack } from './bench'
 import { retaken, withCopied } from './copied'
 import { line } from './create'
+import { withMass } from './edits'
 import { isComputed, type School } from './document'
 import { familyOf } from './families'
 import { aloneOf, asLaid, driesOff, fruitKind, partOfBench, standsAlone } from './fruit'
@@ -50,6 +51,7 @@ describe('fruit on the shelf', () => {
     const bake = orderOfWork(make('roastedFruit'), kitchen, assess(make('roastedFruit'), kitchen))
       .find(s => s.code === 'bake')!
     expect([bake.params, bake.timeS]).toEqual([expect.objectContaining({ dialC: 210 }), 17.5 * 60])
+    expect(bake.tempC).toBe(assess(make('roastedFruit'), kitchen).heat.peakTempC)
   })
   it('a coulis loses its seeds, runs wide, and is blended and sieved', () => {
     expect(figure('coulis', 'yields').g / figure('coulis', 'yields').ofG).toBeCloseTo(0.82, 1)
@@ -98,6 +100,14 @@ describe('fruit on the shelf', () => {
       .find(s => s.cue && (s.code === 'bake' || s.code.startsWith('boil') || s.code.startsWith('heat')))?.cue
     expect((['roastedFruit', 'confitPeel', 'peelPowder', 'boundSauce', 'coulis', 'hotBase'] as const).map(cue))
       .toEqual(['softTip', 'clearPeel', 'snaps', 'thickBubble', undefined, 'wobble'])
+  })
+  it('what goes onto the tray is what was weighed, not what the oven leaves of it', () => {
+    const spread = (school: School) => {
+      const doc = make(school)
+      return orderOfWork(doc, kitchen, assess(doc, kitchen)).find(s => s.code === 'pour')!.params.eachG
+    }
+    expect(spread('roastedFruit')).toBeCloseTo(1613 - 10, 6)
+    expect(spread('peelPowder')).toBeCloseTo(Object.values(MADE.peelPowder).reduce((s, g) => s + g, 0), 6)
   })
   it('in pieces or dry it neither stands nor runs', () => {
     const solid = (school: School) => pieceFigures(make(school), assess(make(school), kitchen)).solid
@@ -153,6 +163,18 @@ describe('fruit on the shelf', () => {
     expect(found.length).toBeGreaterThan(0)
     for (const l of found) expect([l.firmerBy, l.firmness]).toEqual([1, 0])
     expect(found[0]!.ingredientId).toBe('lemon')
+  })
+  it('a step that moves less than the least that is told is not offered', () => {
+    const moved = [10, 28, 30, 40, 44, 46].map((lemon) => {
+      const doc = make('coulis', () => {}, { ...MADE.coulis, lemon })
+      const its = fillingOf(doc).lines.find(l => l.ingredientId === 'lemon')!
+      const [sour, more] = [doc, withMass(doc, its.id, weighable(lemon * 1.05))]
+        .map(d => assess(d, kitchen).balance.taste.sour)
+      return { by: Math.abs(more! / sour! - 1), isOffered: levers(doc, kitchen).some(l => l.ingredientId === 'lemon') }
+    })
+    expect(moved.map(m => m.by >= LEAST_MOVE)).toEqual(moved.map(m => m.isOffered))
+    expect(moved.some(m => m.isOffered && m.by < 1.3 * LEAST_MOVE)).toBe(true)
+    expect(moved.some(m => !m.isOffered && m.by > 0.7 * LEAST_MOVE)).toBe(true)
   })
   it('what dries in an oven does so by its kind; what is computed says so', () => {
     expect([driesOff(make('peelPowder')), driesOff(make('confitPeel')), driesOff(make('lowOven'))]).toEqual([0.75, null, null])

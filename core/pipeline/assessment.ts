@@ -1,6 +1,8 @@
 /**
  * What `assess` answers: plain data, every quantity with unit, spread and provenance; findings as codes, never prose.
  */
+import type { Bench } from '../formula/bench'
+import { given } from '../formula/document'
 import { setName, STANDARD } from '../base/parameters'
 import type { Provenance, Quantity } from '../base/provenance'
 import type { Lean } from '../physics/geometry/cavity'
@@ -303,6 +305,20 @@ export interface Assessment {
  * @example pouredAfterS(assessment) > 600 // true
  */
 export const pouredAfterS = (a: Assessment): number => a.serve.servedAfterS - a.chill.servedS
+
+/**
+ * What is poured into all vessels, g: a pot's steam is gone before it, an oven's leaves there.
+ * @example pouredG(doc, assessment) === assessment.shape.batchG // true
+ */
+export const pouredG = ({ heat, losses }: Pick<Bench, 'heat' | 'losses'>, a: Assessment): number =>
+  a.shape.batchG + (heat.method === 'oven' ? a.heat.evaporatedG * (1 - losses.sieveFraction) : 0)
+
+/**
+ * What the mix, or the middle in an oven, is taken to, °C: where the minutes are said, what they come to.
+ * @example takenToC(doc.heat, assessment) // 80
+ */
+export const takenToC = ({ method, oven, targetTempC }: Bench['heat'], a: Assessment): number =>
+  method === 'oven' && given(oven.timeS) !== null ? a.heat.peakTempC : targetTempC
 
 /**
  * Whether a plan misses in a way an adjustment could mend.

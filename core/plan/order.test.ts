@@ -4,8 +4,10 @@ import { findIngredient } from '../base/ingredients/ingredients'
 import { fillingOf, type Bench } from '../formula/bench'
 import { plainMake, withPart } from '../formula/parts'
 import { plainVessel } from '../physics/geometry/cavity'
-import { assess } from '../pipeline/assess'
+import { assess, work } from '../pipeline/assess'
+import { pouredG, takenToC } from '../pipeline/assessment'
 import { orderOfWork, PREPARE_S, temperTime } from './order'
+import { watchOf } from './watch'
 import { demoBenches } from '../../tests/support/demo'
 
 const orderOf = (d: Bench) => orderOfWork(d, kitchen, assess(d, kitchen))
@@ -189,6 +191,13 @@ describe('the order of work', () => {
       probe: 'deepestMiddle',
       params: { dialC: 175, airC: 170 },
     })
+    // The oven's steam leaves after it is poured: 928 g less the sieve's 2 % and 10 g of the pan.
+    const poured = orderOfWork(bars, kitchen, a).find(s => s.code === 'pour')!.params
+    expect(poured.eachG).toBeCloseTo(928 * 0.98 - 10, 6)
+    expect(poured.eachG - a.shape.batchG).toBeCloseTo(0.98 * a.heat.evaporatedG, 6)
+    expect(a.heat.evaporatedG).toBeGreaterThan(5)
+    expect(poured.depthM / a.shape.depthM).toBeCloseTo(poured.eachG / a.shape.batchG, 3)
+    expect(pouredG(bars, a)).toBe(poured.eachG)
     const glasses = formula(EGG_CURD, () => {}, { school: 'wholeEggTempered', use: 'glass' })
     expect(
       orderOfWork(glasses, kitchen, assess(glasses, kitchen)).find(s => s.code === 'pour')!.params.eachG,
@@ -199,6 +208,26 @@ describe('the order of work', () => {
       atS: -PREPARE_S,
     })
     expect(fillingOf(bars).lines).toHaveLength(4)
+  })
+  it('whoever says the minutes in the oven is told the middle they come to, at the watch, too', () => {
+    const bars = (timeS: { given: number } | { simulated: true }) => formula(
+      { egg: 300, sugar: 400, lemon: 180, flour: 48 }, d => void (d.heat.oven.timeS = timeS),
+      { school: 'cooledBase', use: 'cut' },
+    )
+    const middle = (doc: ReturnType<typeof bars>) => {
+      const worked = work(doc, kitchen)
+      const { tempC } = orderOfWork(doc, kitchen, worked.assessment).find(s => s.code === 'bake')!
+      expect(watchOf(worked, {}).doneC).toBe(tempC)
+      return tempC! - worked.assessment.heat.peakTempC
+    }
+    const short = bars({ given: 600 })
+    expect(middle(short)).toBe(0)
+    expect(assess(short, kitchen).heat.peakTempC).toBeLessThan(short.heat.targetTempC - 10)
+    // Asked for 86 °C, it comes out a little over, for it holds.
+    expect(middle(bars({ simulated: true }))).toBeLessThan(0)
+    // A pan's minutes are never said so.
+    const inPan = formula(undefined, d => void (d.heat.oven.timeS = { given: 60 }))
+    expect(takenToC(inPan.heat, assess(inPan, kitchen))).toBe(80)
   })
   it('tempering: the mean of the piece passes the wish on its way to the table\'s own warmth', () => {
     const a = assess(formula(), kitchen)

@@ -20,7 +20,8 @@ import { BOILED_C, BURST, burstsIn } from '../physics/heat/pot'
 import { POUCH_M } from '../physics/heat/pouch'
 import { BLOOM_WATER } from '../physics/set/gelatin'
 import { valueAt } from '../physics/thermal/conduction'
-import { type Assessment, type Finding, pouredAfterS } from '../pipeline/assessment'
+import { type Assessment, type Finding, pouredAfterS, pouredG, takenToC } from '../pipeline/assessment'
+import { fill } from '../pipeline/shape'
 import { scaleReadingG } from './boil'
 import { labourOf } from './labour'
 import { brief, cueOfPart, lasts, partWork, stepsOf } from './partWork'
@@ -215,7 +216,7 @@ function cook(b: Sheet): void {
   const { heat } = doc
   b.clock = 0
   const target: HeatTarget = {
-    tempC: boils ? a.heat.peakTempC : heat.targetTempC,
+    tempC: boils ? a.heat.peakTempC : takenToC(heat, a),
     timeS: b.heatEndS,
     findings: b.heatFindings,
     probe: 'bulk',
@@ -377,6 +378,12 @@ const showsBubbles = (b: Sheet) =>
 /** Why a base is baked before it is filled; fruit has none. */
 const baseReasons = (doc: Bench): WorkReason[] =>
   partOfBench(doc) ? [] : [schoolOf(doc.school).bondsBase ? 'bondsBase' : 'cleanBase']
+/** How deep it stands when it is poured, m: a bake loses its steam afterwards. */
+function pouredDepth({ doc, kitchen, a, bakes }: Sheet): number {
+  if (!bakes) return a.shape.depthM
+  const { panG, sieveFraction } = doc.losses
+  return fill(doc, kitchen, (pouredG(doc, a) + panG) / (1 - sieveFraction), a.shape.density).depthM
+}
 /** Into the vessel. */
 function pour(b: Sheet): void {
   const { doc, a, bakes } = b
@@ -391,7 +398,7 @@ function pour(b: Sheet): void {
     tempC: bakes ? doc.heat.startTempC : a.heat.pourTempC,
     reasons: bakes ? baseReasons(doc) : ['evenPour'],
     findings: b.findings(f => f.station === 'shape' || f.code === 'hotIntoGlass'),
-    params: { eachG: a.shape.batchG / a.shape.count, count: a.shape.count, depthM: a.shape.depthM },
+    params: { eachG: pouredG(doc, a) / a.shape.count, count: a.shape.count, depthM: pouredDepth(b) },
   })
   if (showsBubbles(b)) b.push('tap', { reasons: ['bubblesRise'], params: { count: a.shape.count } })
   if (doc.assembly.tiltDeg > 0)
@@ -403,7 +410,7 @@ function bake(b: Sheet): void {
   const { doc, kitchen, a } = b
   const { heat } = doc
   b.push('bake', {
-    tempC: heat.targetTempC,
+    tempC: takenToC(heat, a),
     timeS: a.heat.endS,
     cue: fruitCue(b) ?? 'wobble',
     probe: 'deepestMiddle',

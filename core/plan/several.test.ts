@@ -3,6 +3,7 @@ import { kitchen, make } from '../../tests/support/core'
 import { plainVessel } from '../physics/geometry/cavity'
 import { scaleFormula } from '../formula/edits'
 import { assess } from '../pipeline/assess'
+import { pouredG } from '../pipeline/assessment'
 import { several, type Several, type SomeOf } from './several'
 
 const LARGE = plainVessel('round', 'metal', 0.18, 0.18, 0.03)
@@ -68,6 +69,10 @@ describe('one bowl in several vessels', () => {
     const pie = make('lowOven')
     const baked = fill([some(LARGE, 1, 0.025), some(SMALL, 2, 0.015)], pie, assess(pie, kitchen))
     expect(baked.outFirst[0]).toBe(1)
+    // A bowl of unbaked mix is more than it weighs out of the oven.
+    const all = baked.fillings.reduce((s, f) => s + f.count * f.eachG, 0) + baked.overG
+    expect(all).toBeCloseTo(pouredG(pie, assess(pie, kitchen)), 6)
+    expect(all).toBeGreaterThan(assess(pie, kitchen).shape.batchG + 1)
     expect(baked.fillings[1]!.bakeS!).toBeLessThan(0.8 * baked.fillings[0]!.bakeS!)
   })
   it('a count or depth that cannot be names its field', () => {

@@ -9,7 +9,7 @@ import { roomWanted } from '../formula/room'
 import type { Kitchen } from '../kitchen/kitchen'
 import { cavityOf, depthOf, type Vessel, volumeTo } from '../physics/geometry/cavity'
 import { assess } from '../pipeline/assess'
-import { type Assessment, pouredAfterS } from '../pipeline/assessment'
+import { type Assessment, pouredAfterS, pouredG } from '../pipeline/assessment'
 import { fitInto, withVessel } from './fit'
 
 /** A kind of vessel and how many there are; filled so deep, or to the room its top wants. */
@@ -77,8 +77,9 @@ function oneOf(such: Bench, kitchen: Kitchen, s: SomeOf, density: number): Pick<
 export function* several(
   doc: Bench, kitchen: Kitchen, a: Assessment, asked: readonly SomeOf[],
 ): Generator<undefined, Several> {
-  const { density, batchG } = a.shape
-  let leftG = batchG
+  const { density } = a.shape
+  const bowlG = pouredG(doc, a)
+  let leftG = bowlG
   let needG = 0
   const fillings: Filling[] = []
   const empty: number[] = []
@@ -104,7 +105,7 @@ export function* several(
   const out = (f: Filling) => f.bakeS ?? f.readyS ?? Infinity
   return {
     // The pan keeps the same grams whatever the batch.
-    fillings, empty, overG: Math.max(0, leftG), factor: (needG + doc.losses.panG) / (batchG + doc.losses.panG),
+    fillings, empty, overG: Math.max(0, leftG), factor: (needG + doc.losses.panG) / (bowlG + doc.losses.panG),
     outFirst: fillings.map((_, i) => i).sort((x, y) => out(fillings[x]!) - out(fillings[y]!)),
   }
 }

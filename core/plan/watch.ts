@@ -8,6 +8,7 @@ import { heatsInPan, meansBoil, type PotInput } from '../physics/heat/pot'
 import { waterActivityOf } from '../physics/matter/solutes'
 import { valueAt } from '../physics/thermal/conduction'
 import type { Worked } from '../pipeline/assess'
+import { takenToC } from '../pipeline/assessment'
 import { potInputOf } from '../pipeline/heat'
 
 export interface Watch {
@@ -45,7 +46,7 @@ export function watchOf(worked: Worked, learned: Theta): Watch {
     pot,
     biasK: thetaOf(learned, 'probeBiasK'),
     coatsC: inPan && a.heat.coatsS !== null ? valueAt(history.timeS, history.tempC, a.heat.coatsS) : null,
-    doneC: heat.targetTempC,
+    doneC: takenToC(heat, a),
     grainyC: a.heat.grainyAtC,
     holdS: heat.holdS,
     boils: inPan && meansBoil(heat.targetTempC, kitchen.altitudeM),

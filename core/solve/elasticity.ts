@@ -30,8 +30,8 @@ export const weighable = (g: number): number =>
 const ln = (x: number) => Math.log(Math.max(x, 1e-9))
 /** Half-step of the derivative. */
 const H = 0.02
-/** A step that moves neither by so much is not offered. */
-const LEAST = 0.004
+/** A step that moves neither by so much is not offered, and no change is told of less. */
+export const LEAST_MOVE = 0.004
 /** The step offered: a twentieth of the line, at least a tenth of a gram. */
 const STEP = 0.05
 /** Less stress on the plate than this is none, Pa. */
@@ -118,7 +118,7 @@ export function levers(
     const h = holdS + 60 * Math.sign(perMin || 1) * (firmer ? 1 : -1)
     if (Math.abs(perMin) > 1e-3 && h >= 0) add('hold', null, null, perMin, 0, holdS, h, heat({ holdS: h }))
   }
-  const moves = (l: Lever) => Math.abs(ln(l.firmerBy)) > LEAST || Math.abs(ln(l.sharperBy)) > LEAST
+  const moves = ({ firmerBy, sharperBy }: Lever) => [firmerBy, sharperBy].some(r => Math.abs(r - 1) >= LEAST_MOVE)
   return out.filter(moves).sort((a, b) =>
     Math.abs(ln(b.firmerBy)) - Math.abs(ln(a.firmerBy)) || Math.abs(ln(b.sharperBy)) - Math.abs(ln(a.sharperBy)))
 }

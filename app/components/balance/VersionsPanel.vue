@@ -11,6 +11,7 @@ import type { Explained } from '#core/solve/compare'
 import { COMPARE_MOST, type Other, type useComparison } from '~/composables/useComparison'
 import { TABLE_UI, unseen } from '~/composables/tableStyle'
 import { changeWords, differenceWords } from '~/words/balance'
+import { heatMeant } from '~/words/cook'
 import { BAND_NAMES, SHARPNESS_NAMES, SHORT_VERDICT } from '~/words/names'
 import { coldWords, plateWords } from '~/words/stands'
 import { say } from '~/words/say'
@@ -121,9 +122,7 @@ const rows = computed(() => {
       ),
     ),
     row(say('versionsPanel.inAll'), c => fmt.grams(total(c.doc))),
-    row(say('versionsPanel.targetAndHold'), c =>
-      c.doc.heat.method === 'none' ? '—' : `${fmt.temp(c.doc.heat.targetTempC)}, ${fmt.duration(c.doc.heat.holdS)}`,
-    ),
+    row(say('versionsPanel.targetAndHold'), c => heatMeant(c.doc.heat, fmt)),
     row(
       say('versionsPanel.onThePlate'),
       of(s => `${SHORT_VERDICT[s.code]}: ${plateWords(s.piece, fmt)}`),

@@ -2,7 +2,7 @@
 /** The live cook: one step fills the screen; done, skipped or taken up again in any order. */
 import { eventsOf, type Happened, seriesOf } from '#core/book/record'
 import { type Bench, ovenAirC } from '#core/formula/bench'
-import type { Assessment } from '#core/pipeline/assessment'
+import { type Assessment, pouredG } from '#core/pipeline/assessment'
 import { orderOfWork } from '#core/plan/order'
 import { ON_HEAT, type WorkCode, type WorkStep } from '#core/plan/work'
 import { stepWords } from '~/words/cook'
@@ -131,7 +131,7 @@ const stepsOpen = ref(false)
       />
       <PourPanel
         v-else-if="step.code === 'pour'" :batch="batch" :count="assessment.shape.count"
-        :each-g="assessment.shape.batchG / assessment.shape.count"
+        :each-g="pouredG(props.bench, assessment) / assessment.shape.count"
       />
       <ColdPanel
         v-else-if="legOf.get(step.key)" :key="legOf.get(step.key)!.id" :batch="batch" :bench="bench!" :assessment="assessment"

@@ -3,7 +3,7 @@
  * Portions: even pours by the scale, bars by a grid, wedges with a guide to print; and how high a slice this set
  * carries.
  */
-import type { Assessment } from '#core/pipeline/assessment'
+import { type Assessment, pouredG } from '#core/pipeline/assessment'
 import { vesselOf, type Bench } from '#core/formula/bench'
 import { cutGrid, cutWedges, evenPour, suggestGrid } from '#core/physics/geometry/portions'
 
@@ -17,7 +17,8 @@ const tray = computed(() => vessel.value.kind === 'rectangle')
 const cuts = computed(() => props.doc.use.kind === 'cut' || props.doc.use.kind === 'turnedOut')
 const single = computed(() => shape.value.count > 1 || !cuts.value)
 const each = computed(() => shape.value.batchG / shape.value.count)
-const pour = computed(() => evenPour(shape.value.batchG, shape.value.count))
+const poured = computed(() => pouredG(props.doc, props.assessment))
+const pour = computed(() => evenPour(poured.value, shape.value.count))
 const perVessel = computed(() => Math.max(1, Math.round(props.doc.assembly.portions / shape.value.count)))
 const grid = reactive({ columns: 0, rows: 0, trimM: 0 })
 watch(
@@ -63,7 +64,7 @@ const printGuide = () => window.print()
         </li>
       </ol>
       <p v-if="pour.readingsG.length > 24" class="soft">
-        {{ $say('cutsPanel.andOnMoreEachTimeTo', { eachG: fmt.grams(pour.eachG), batchG: fmt.grams(shape.batchG) }) }}
+        {{ $say('cutsPanel.andOnMoreEachTimeTo', { eachG: fmt.grams(pour.eachG), batchG: fmt.grams(poured) }) }}
       </p>
     </template>
     <template v-if="cuts && tray">

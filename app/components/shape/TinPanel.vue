@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Which tin or dish, how deep, how many, does it fit; what else the work needs. */
-import type { Assessment } from '#core/pipeline/assessment'
+import { type Assessment, pouredG } from '#core/pipeline/assessment'
 import { VESSEL_KINDS, type Vessel } from '#core/physics/geometry/cavity'
 import { vesselOf, type Bench } from '#core/formula/bench'
 import { resizeParts } from '#core/formula/parts'
@@ -173,7 +173,7 @@ function out(part: Partial<Pick<Bench['assembly'], 'coat' | 'looseBase'>>) {
         </div>
         <div>
           <dt>{{ $say('tinPanel.inEach') }}</dt>
-          <dd><WhyNumber topic="portion">{{ fmt.grams(shape.batchG / shape.count) }}</WhyNumber></dd>
+          <dd><WhyNumber topic="portion">{{ fmt.grams(pouredG(doc, assessment) / shape.count) }}</WhyNumber></dd>
         </div>
         <div>
           <dt>{{ $say('tinPanel.aPortion') }}</dt>

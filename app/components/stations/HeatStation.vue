@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { familyOf } from '#core/formula/families'
 /** How hot, how long, what to look for, what ruins it. */
-import type { Assessment } from '#core/pipeline/assessment'
+import { type Assessment, takenToC } from '#core/pipeline/assessment'
 import type { Bench } from '#core/formula/bench'
 import { say } from '~/words/say'
 
@@ -26,7 +26,7 @@ const shown = computed(() => VIEWS.value.some(([key]) => key === view.value) ? v
   <div class="heat">
     <div v-if="doc.heat.method !== 'none'" class="bigs" aria-hidden="true">
       <p>
-        <b>{{ fmt.temp(doc.heat.targetTempC) }}</b>{{ doc.heat.method === 'oven' ? $say('heatStation.inTheMiddle') : $say('heatStation.inThePan') }}
+        <b>{{ fmt.temp(takenToC(doc.heat, assessment)) }}</b>{{ doc.heat.method === 'oven' ? $say('heatStation.inTheMiddle') : $say('heatStation.inThePan') }}
       </p>
       <p>
         <b>{{ fmt.duration(h.endS) }}</b>{{
