@@ -22,15 +22,17 @@ const MIGRATIONS = [
 ]
 export const MIGRATION_NAMES = MIGRATIONS.map(m => m.name)
 
+/** Times the usual waits for the database: of a machine known to be slow, and of tests that share its cores. */
+export const PATIENCE = Math.max(1, Number(process.env.LUMBIK_PATIENCE) || 1)
 /**
  * A request that the database does not answer within this is told so, ms; the server's own limit ends first, so that
  * the connection stays clean.
  */
-const ANSWER_MS = 2500
-const STATEMENT_MS = 2000
-const CONNECT_MS = 2000
+const ANSWER_MS = 2500 * PATIENCE
+const STATEMENT_MS = 2000 * PATIENCE
+const CONNECT_MS = 2000 * PATIENCE
 /** A pulse that does not come within this tells that the database is away, ms. */
-const PULSE_MS = 1500
+const PULSE_MS = 1500 * PATIENCE
 
 type Answered = (error: Error | null, result: unknown) => void
 interface PgClient {
@@ -85,7 +87,7 @@ const SERVING = {
       connectionTimeoutMillis: CONNECT_MS,
       query_timeout: ANSWER_MS,
       statement_timeout: STATEMENT_MS,
-      idle_in_transaction_session_timeout: 30_000,
+      idle_in_transaction_session_timeout: 30_000 * PATIENCE,
       keepAlive: true,
       application_name: 'lumbik',
     },
@@ -94,7 +96,7 @@ const SERVING = {
 /** Migrations take as long as they take, on one connection, which also holds their lock. */
 const MIGRATING = {
   pool: { min: 1, max: 1 },
-  driverOptions: { connection: { connectionTimeoutMillis: 5000, application_name: 'lumbik migrations' } },
+  driverOptions: { connection: { connectionTimeoutMillis: 5000 * PATIENCE, application_name: 'lumbik migrations' } },
 }
 
 /** As the owner of the tables, past the wall: for tests that look at everything. */

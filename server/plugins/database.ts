@@ -1,5 +1,4 @@
 /** Prepares the database before the first request is answered, and closes its connections with the process. */
-import { faultName } from '../database/away'
 import { boot } from '../database/boot'
 import { KITCHEN_ID } from '../database/demo'
 import { forEveryKitchen, within } from '../database/wall'
@@ -12,11 +11,10 @@ import { isDemo } from '../domain/kitchen'
 import { startJobs } from '../domain/jobs'
 import { isFirstStart } from '../people/people'
 import { setupCode } from '../people/secrets'
+import { untilDone } from '../utils/untilDone'
 import { isOpenToOthers } from '../utils/who'
 import { closePool } from '../threads/pool'
 
-/** Jobs that could not begin try again after this, ms. */
-const JOBS_AGAIN_MS = 2000
 /** What was never worked out is looked for kitchen by kitchen, beside the first requests, ms. */
 const SHOW_REST_MS = 20
 
@@ -31,37 +29,32 @@ export default defineNitroPlugin((nitro) => {
   let stopJobs = async () => {}
   let stopListening = async () => {}
   let isClosing = false
-  start.then(async (secret) => {
+  start.then(async () => {
     if (process.env.LUMBIK_ROLE !== 'web') stopHousekeeping = startHousekeeping()
     stopListening = startListening(databaseUrl())
     await watchDatabase()
-    if (isOpenToOthers() && (await isFirstStart(await newEm())))
-      console.log(`Lumbik: nobody signs in here yet. The first owner needs this code: ${setupCode(process.env.NUXT_SESSION_PASSWORD ?? secret)}`)
   }).catch((error: Error) => {
     console.error(error.message)
     process.exit(1)
   })
-  // A database that goes away as they begin is waited for, as everywhere else.
-  const beginJobs = async (): Promise<void> => {
-    while (!isClosing) {
-      try {
-        stopJobs = await startJobs(ownerUrl(), undefined, process.env.LUMBIK_ROLE !== 'web')
-        return
-      } catch (error) {
-        console.error(`Lumbik: jobs wait for the database (${faultName(error)})`)
-        await new Promise(resolve => setTimeout(resolve, JOBS_AGAIN_MS))
-      }
-    }
+  const sayCode = async (secret: string) => {
+    if (isOpenToOthers() && (await isFirstStart(await newEm())))
+      console.log(`Lumbik: nobody signs in here yet. The first owner needs this code: ${setupCode(process.env.NUXT_SESSION_PASSWORD ?? secret)}`)
   }
-  start.then(beginJobs, () => {})
-  // Beside the first requests: what it shows is there a little later.
-  start.then(async () => {
+  const beginJobs = async () => {
+    stopJobs = await startJobs(ownerUrl(), undefined, process.env.LUMBIK_ROLE !== 'web')
+  }
+  const showAll = async () => {
     const isDemoHere = await within(KITCHEN_ID, async () => isDemo(await newEm()))
     if (process.env.LUMBIK_DEMO === '1' && isDemoHere) await writeDemoBook(now())
     await forEveryKitchen(newEm, async () => showMissing(await newEm()), SHOW_REST_MS)
-  }).catch((error: Error) => {
-    if (!isClosing) console.error(`Lumbik: the demo's Book was not written (${faultName(error)})`)
-  })
+  }
+  const isOver = () => isClosing
+  // A database that goes away as they begin is waited for, as everywhere else.
+  start.then(secret => untilDone('the first start', () => sayCode(secret), isOver), () => {})
+  start.then(() => untilDone('long work', beginJobs, isOver), () => {})
+  // Beside the first requests: what it shows is there a little later.
+  start.then(() => untilDone('what is shown', showAll, isOver), () => {})
   nitro.hooks.hook('close', async () => {
     isClosing = true
     stopHousekeeping()

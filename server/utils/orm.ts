@@ -2,7 +2,7 @@
 import { loadOwner, type Owner } from '../domain/kitchen'
 import { MikroORM, type EntityManager } from '@mikro-orm/postgresql'
 import type { H3Event } from 'h3'
-import { ormConfig } from '../database/config'
+import { ormConfig, PATIENCE } from '../database/config'
 import { startPulse, type Pulse } from '../database/pulse'
 import { Refusal } from '../domain/refusal'
 import type { Session } from '../people/sessions'
@@ -23,7 +23,7 @@ export const setReady = (start: Promise<void>): void => {
   start.catch(() => {})
 }
 
-const WAIT_MS = 2500
+const WAIT_MS = 2500 * PATIENCE
 async function whenReady(): Promise<void> {
   let timer: ReturnType<typeof setTimeout> | undefined
   const late = new Promise<never>((_, reject) => {
