@@ -3,7 +3,7 @@
  * drag, touch and key; the cook's own steps stand beside the order of work, and theirs can be kept.
  */
 import type { Page } from '@playwright/test'
-import { atRest, expect, settled, test } from './support/lumbik'
+import { atRest, expect, open, settled, test } from './support/lumbik'
 
 const POSSET = `Fern-house posset
 600 ml double cream
@@ -48,6 +48,15 @@ test('two presses from a pasted posset to its verdict; the method is the plan, a
   await page.getByRole('button', { name: 'Undo' }).click()
   await settled(page)
   await expect(cold).toHaveCount(1)
+})
+
+test('a note of one\'s own is no method; what is baked is poured as heavy as it was mixed', async ({ page }) => {
+  // The tea room's bars: 707 g less 2 % in the sieve and 10 g in the bowl; "on shortbread, cut four by four".
+  await open(page, '0e1f0000-0006-4000-8000-000000000008', 'heat')
+  await page.getByRole('button', { name: 'Order of work' }).click()
+  await expect(page.locator('.order [data-work="pour"]')).toContainText('683 g')
+  await expect(page.locator('.order [data-work="bake"]')).toContainText('middle 86 °C')
+  await expect(page.locator('[data-part="pasted"]')).toHaveCount(0)
 })
 
 test('a line goes to another part by mouse, by the arrow keys, and back by undo', async ({ page }) => {

@@ -21,7 +21,7 @@ import {
 import { useFormat } from '../composables/useFormat'
 import { useKitchenStore } from '../stores/kitchen'
 import { decidesWords, keepingWords, needWords, wayName, workVesselWords } from './cold'
-import { stepWords, variantWords } from './cook'
+import { heatMeant, stepWords, variantWords } from './cook'
 import { make } from '../../tests/support/core'
 import { demoBenches } from '../../tests/support/demo'
 
@@ -75,6 +75,19 @@ describe('the order of work in words', () => {
     expect(titles('roastedFruit')).toEqual(expect.arrayContaining(['Put together', 'Spread it out', 'Roast it']))
     expect(titles('coulis')).toEqual(expect.arrayContaining(['Put together', 'Pour']))
     expect(titles('hotBase')).toEqual(expect.arrayContaining(['Whisk together, cold', 'Pour', 'Bake']))
+  })
+  it('what lies over or beside something is not said to stand', () => {
+    const served = (school: School) => {
+      const doc = make(school)
+      return stepWords(orderOfWork(doc, kitchen, assess(doc, kitchen)).at(-1)!, useFormat(), doc, () => 'Fridge').reach
+    }
+    expect(served('roastedFruit')).toMatch(/^from \d+ °C$/)
+    expect(served('hotBase')).toMatch(/^from \d+ °C; stands /)
+  })
+  it('a heat is meant so hot and so long, or so long in an oven so hot', () => {
+    const meant = (school: School) => heatMeant(make(school).heat, useFormat())
+    expect(['yolkBath', 'roastedFruit', 'hotBase', 'coulis'].map(s => meant(s as School)))
+      .toEqual(['82 °C, 60 s', 'oven 210 °C, 18 min', '86 °C, 2 min', '—'])
   })
   it('every crust and topping says each of its steps', () => {
     const { doc } = all.find(x => x.doc.family === 'condensedPie')!

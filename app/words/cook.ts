@@ -192,10 +192,13 @@ const STEP_WORDS: { [C in OwnCode]: (w: StepFigures<C>) => [string, string, stri
   ],
   cut: ({ p, fmt }) => [say('cook.cut', { portions: p.portions }), say('cook.eachHigh', { portionG: fmt.grams(p.portionG), heightM: fmt.mm(p.heightM) }), ''],
   portion: ({ p, fmt }) => [say('cook.portion', { portions: p.portions }), say('cook.each', { portionG: fmt.grams(p.portionG) }), ''],
-  serve: ({ fmt, p, to, s }) => [
+  serve: ({ fmt, p, to, s, doc }) => [
     say('cook.serve'),
     say('cook.onTheTable', { tableTimeS: fmt.duration(p.tableTimeS) }),
-    say('cook.fromStands', { to, timeS: s.timeS === null ? say('cook.n4HOrMore') : fmt.duration(s.timeS) }),
+    // What lies over or beside something is not asked to stand.
+    doc.use.kind === 'over'
+      ? say('cook.servedFrom', { to })
+      : say('cook.fromStands', { to, timeS: s.timeS === null ? say('cook.n4HOrMore') : fmt.duration(s.timeS) }),
   ],
 }
 

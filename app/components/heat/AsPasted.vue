@@ -17,7 +17,8 @@ const draft = useNewDraft()
 /** Read anew only when the text is another, not at each gram. */
 const note = computed(() => props.doc.note)
 const reading = computed(() => readText(note.value, kitchen.readBy))
-const isRecipe = computed(() => reading.value.lines.some(l => l.kind === 'ingredient'))
+/** A note of one's own may name something, too: what was pasted names more than one thing, or says how. */
+const isRecipe = computed(() => reading.value.lines.filter(l => l.kind === 'ingredient').length > 1)
 const placeName = (id: string) => kitchen.record?.places.find(p => p.id === id)?.name
 const order = computed(() => orderOfWork(props.doc, kitchen.core!, props.assessment))
 const differences = computed(() => differencesOf(reading.value, props.doc, props.assessment))
