@@ -1,6 +1,7 @@
 /**
  * Notes of what was changed, in the order in which they can be read: a note counts only once no older transaction is
- * still open, so that none is passed over, whichever server reads.
+ * still open, so that none is passed over, whichever server reads. Transactions are numbered by the whole cluster: one
+ * that writes in another of its databases is waited for, too.
  */
 import type { EntityManager } from '@mikro-orm/postgresql'
 import { subDays, subSeconds } from 'date-fns'
