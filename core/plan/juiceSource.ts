@@ -5,7 +5,9 @@
  */
 import { findIngredient } from '../base/ingredients/ingredients'
 import { FRUITS, type Fruit } from '../base/ingredients/measures'
+import { type Line, strengthOf } from '../formula/document'
 import type { Kitchen } from '../kitchen/kitchen'
+import { acidPercentOf } from '../physics/matter/mix'
 
 /** Juice of a fruit by the tool, against a reamer. */
 export const TOOLS = { hand: 0.8, reamer: 1, press: 1.1, machine: 1.15 } as const
@@ -36,7 +38,7 @@ export const PLAIN_ASK: JuiceAsk = { tool: 'reamer', isRolled: false, isWarm: fa
 export interface JuiceSource {
   from: 'squeezed' | BoughtJuice
   acidPercent: number
-  /** For the same acid as the line's grams of the table's juice, g. */
+  /** For the same acid as the line's own grams bring, g. */
   massG: number
   /** Fruits that give it, and the juice of one, g; null: it is bought. */
   fruits: number | null
@@ -57,16 +59,17 @@ const fruitFor = (ingredientId: string): Fruit | undefined =>
   FRUITS.find(f => f.juiceId === ingredientId && f.size === 'medium')
 
 /**
- * The ways to a line's juice, side by side; none where no fruit of the table gives it.
- * @param massG of the line, as the table's juice
- * @example juiceSources('lemon', 450, PLAIN_ASK, kitchen).map(s => s.from)[0] // 'squeezed'
+ * The ways to a line's juice, side by side; none where no fruit of the table gives it. Squeezed it is as sharp as the
+ * line says, by its lot or measure, for that is its fruit; what is bought is as sharp as such juice is by the table.
+ * @example juiceSources(lines[2], PLAIN_ASK, kitchen).map(s => s.from)[0] // 'squeezed'
  */
-export function juiceSources(
-  ingredientId: string, massG: number, ask: JuiceAsk, kitchen: Pick<Kitchen, 'ownJuiceG'>,
-): JuiceSource[] {
+export function juiceSources(line: Line, ask: JuiceAsk, kitchen: Kitchen): JuiceSource[] {
+  const { ingredientId, massG } = line
   const fruit = fruitFor(ingredientId)
-  const acid = findIngredient(ingredientId)?.acid?.typical
-  if (!fruit || !acid) return []
+  const row = findIngredient(ingredientId)
+  const typical = row?.acid?.typical
+  if (!fruit || !row || !typical) return []
+  const acid = acidPercentOf({ row, massG, strength: strengthOf(line, kitchen) })
   const eachG = squeezedG(kitchen.ownJuiceG?.[fruit.id] ?? fruit.juiceG, ask)
   const fruits = Math.ceil(massG / eachG - 1e-9)
   const squeezed: JuiceSource = {
@@ -74,7 +77,7 @@ export function juiceSources(
     cost: ask.perFruit === null ? null : fruits * ask.perFruit,
   }
   const bought = (Object.keys(BOUGHT) as BoughtJuice[]).map((from): JuiceSource => {
-    const acidPercent = from === 'bottled' ? BOTTLED_ACID[ingredientId] ?? acid : acid * BOUGHT[from].acid
+    const acidPercent = from === 'bottled' ? BOTTLED_ACID[ingredientId] ?? typical : typical * BOUGHT[from].acid
     const needG = (massG * acid) / acidPercent
     const price = ask.perKg[from]
     return {

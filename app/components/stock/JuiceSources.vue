@@ -12,11 +12,11 @@ const FROM_NAMES = group<Record<'squeezed' | BoughtJuice, string>>('juiceSources
 const ask = useKept<JuiceAsk>('lumbik:juice-ask', { ...PLAIN_ASK, isWarm: true })
 /** Lines whose juice a fruit gives. */
 const juices = computed(() => fillingOf(props.doc).lines.filter(l =>
-  l.massG > 0 && kitchen.core && juiceSources(l.ingredientId, l.massG, ask.value, kitchen.core).length > 0))
+  l.massG > 0 && kitchen.core && juiceSources(l, ask.value, kitchen.core).length > 0))
 const chosen = ref('')
 const line = computed(() => juices.value.find(l => l.id === chosen.value) ?? juices.value[0])
 const rows = computed(() => (line.value && kitchen.core
-  ? juiceSources(line.value.ingredientId, line.value.massG, ask.value, kitchen.core) : []))
+  ? juiceSources(line.value, ask.value, kitchen.core) : []))
 const currency = computed(() => kitchen.record?.settings.currency ?? '')
 const money = (x: number | null) => (x === null ? '—' : `${currency.value} ${fmt.fixed(x, 2)}`)
 const setKg = (from: BoughtJuice, v: number | null) => {
