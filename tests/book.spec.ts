@@ -4,7 +4,7 @@
  */
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { expect, open, test } from './support/lumbik'
+import { answered, expect, open, test } from './support/lumbik'
 
 const CURD = '0e1f0000-0006-4000-8000-000000000005'
 const RUNNY = '0e1f0000-000a-4000-8000-000000000014'
@@ -116,7 +116,7 @@ test.describe('on a tablet at the stove', () => {
     await expect(page.getByText('Kept in the Book.')).toBeVisible()
     await expect(page.locator('[data-beside] tbody tr').first()).toBeVisible({ timeout: 30_000 })
     // Called in time: it came out with nothing grainy about it.
-    const { items } = (await (await fetch(`${lumbik.url}/api/batches`)).json()) as { items: { faults: string[], name: string }[] }
+    const { items } = (await answered(`${lumbik.url}/api/batches`)) as { items: { faults: string[], name: string }[] }
     expect(items[0]!.faults).not.toContain('grainy')
     expect(items[0]!.name).toContain('Bitter orange')
   })

@@ -1,5 +1,5 @@
 /** Every kind of dessert in the stations, "why" beside the numbers, and the way out for a cook's own script. */
-import { coldPa, expect, open, settled, test, withField } from './support/lumbik'
+import { answered, coldPa, expect, open, settled, test, withField } from './support/lumbik'
 import type { Page } from '@playwright/test'
 
 const demo = (n: number) => `0e1f0000-0006-4000-8000-${n.toString(16).padStart(12, '0')}`
@@ -114,7 +114,7 @@ test('a new posset is known by its lines, and opens with its own way of making',
 })
 
 test('POST /api/assess gives the figures, and names the field of what cannot be', async ({ lumbik }) => {
-  const { document } = (await (await fetch(`${lumbik.url}/api/formulas/${PIE}`)).json()) as {
+  const { document } = (await answered(`${lumbik.url}/api/formulas/${PIE}`)) as {
     document: Record<string, unknown>
   }
   const post = (body: unknown) =>

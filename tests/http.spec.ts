@@ -1,6 +1,6 @@
 /** The server's own rules: who may write, how much, and errors that name the field. */
 import { request as httpRequest } from 'node:http'
-import { expect, SCONES, test, withField } from './support/lumbik'
+import { answered, expect, SCONES, test, withField } from './support/lumbik'
 import { kitchenBody, rawRequest } from '../scripts/probe.mjs'
 
 const ID = '11111111-1111-4111-8111-111111111111'
@@ -75,7 +75,7 @@ test('no path, method or spelling gets past the door', async ({ lumbik }) => {
     `PATCH /%61pi/formulas/${SCONES} HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nOrigin: http://evil.example\r\nContent-Type: application/json\r\nContent-Length: ${rename.length}\r\nConnection: close\r\n\r\n${rename}`,
   )
   expect(foreign).toMatch(/^HTTP\/1\.1 4\d\d/)
-  expect(((await (await fetch(`${lumbik.url}/api/formulas/${SCONES}`)).json()) as { version: number }).version).toBe(
+  expect(((await answered(`${lumbik.url}/api/formulas/${SCONES}`)) as { version: number }).version).toBe(
     1,
   )
 })
@@ -118,7 +118,7 @@ test('headers tell the browser what a page may do; what is no route is JSON', as
 })
 
 test('a refusal costs little: it is small, quick, and nobody else waits for it', async ({ lumbik }) => {
-  const kitchen = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as Parameters<typeof kitchenBody>[0] & {
+  const kitchen = (await answered(`${lumbik.url}/api/kitchen`)) as Parameters<typeof kitchenBody>[0] & {
     settings: object
   }
   const put = (settings: string) =>
@@ -147,10 +147,10 @@ test('a refusal costs little: it is small, quick, and nobody else waits for it',
 })
 
 test('ids, text and dates that cannot be are refused by their field, never with 500', async ({ lumbik }) => {
-  const { document } = (await (await fetch(`${lumbik.url}/api/formulas/${SCONES}`)).json()) as {
+  const { document } = (await answered(`${lumbik.url}/api/formulas/${SCONES}`)) as {
     document: Record<string, unknown>
   }
-  const kitchen = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as Parameters<typeof kitchenBody>[0] & {
+  const kitchen = (await answered(`${lumbik.url}/api/kitchen`)) as Parameters<typeof kitchenBody>[0] & {
     lots: { id: string, version: number }[]
     places: { id: string }[]
     pans: { id: string }[]
@@ -236,7 +236,7 @@ test('a body over 1 MB is refused naming the limit, announced or not', async ({ 
 })
 
 test('what cannot be taken names its field', async ({ lumbik }) => {
-  const { document } = (await (await fetch(`${lumbik.url}/api/formulas/${SCONES}`)).json()) as {
+  const { document } = (await answered(`${lumbik.url}/api/formulas/${SCONES}`)) as {
     document: Record<string, unknown>
   }
   const post = (body: unknown) =>
@@ -259,7 +259,7 @@ test('what cannot be taken names its field', async ({ lumbik }) => {
 })
 
 test('a stale save is answered with what is there; a stale kitchen too', async ({ lumbik }) => {
-  const { document } = (await (await fetch(`${lumbik.url}/api/formulas/${SCONES}`)).json()) as { document: object }
+  const { document } = (await answered(`${lumbik.url}/api/formulas/${SCONES}`)) as { document: object }
   const stale = await raw(
     `${lumbik.url}/api/formulas/${SCONES}`,
     'PUT',
@@ -268,7 +268,7 @@ test('a stale save is answered with what is there; a stale kitchen too', async (
   )
   expect(stale.status).toBe(409)
   expect(stale.body.data).toMatchObject({ code: 'changedElsewhere', current: { version: 1 } })
-  const kitchen = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as {
+  const kitchen = (await answered(`${lumbik.url}/api/kitchen`)) as {
     id: string
     lots: unknown[]
     version: number

@@ -1,7 +1,7 @@
 /** The line in the hand: pictures first, touched by finger and key; one judgement; nothing changed unasked. */
 import type { Locator, Page } from '@playwright/test'
 import type { FormulaRecord } from '../shared/schemas/wire'
-import { atRest, expect, open, put, SAGS, SCONES, settled, swipe, test, TUB, verdict } from './support/lumbik'
+import { answered, atRest, expect, open, put, SAGS, SCONES, settled, swipe, test, TUB, verdict } from './support/lumbik'
 
 const demo = (n: number) => `0e1f0000-0006-4000-8000-${n.toString(16).padStart(12, '0')}`
 const POSSET = demo(6)
@@ -425,7 +425,7 @@ test('Print prints the card, which a kitchen can hang: eggs in shells, the tin, 
   // 14 pt is 18.67 px.
   expect(small).toEqual([])
   // Forty lines and their order go on two sheets; the note is saved first, or the version would be an older one.
-  const stored = async () => await (await fetch(`${lumbik.url}/api/formulas/${SAGS}`)).json() as FormulaRecord
+  const stored = async () => await answered(`${lumbik.url}/api/formulas/${SAGS}`) as FormulaRecord
   await expect.poll(async () => JSON.stringify(await stored())).toContain('The deep ring hangs by the door')
   const { document: planned, version } = await stored()
   const filling = planned.formula.components[0]!

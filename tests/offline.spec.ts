@@ -1,6 +1,6 @@
 /** A dead corner: the app opens without its server, computes in full, keeps what is written, and sends it once. */
 import type { Page } from '@playwright/test'
-import { expect, open, SAGS, settled, saved, test } from './support/lumbik'
+import { answered, expect, open, SAGS, settled, saved, test } from './support/lumbik'
 
 test.use({ serviceWorkers: 'allow' })
 /** This device holds the app and what work needs. */
@@ -10,7 +10,7 @@ const stocked = async (page: Page) => {
   await expect(page.locator('html')).toHaveAttribute('data-stocked', 'all')
 }
 const storedOf = async (url: string) => {
-  const { document } = await (await fetch(`${url}/api/formulas/${SAGS}`)).json() as
+  const { document } = await answered(`${url}/api/formulas/${SAGS}`) as
     { document: { formula: { name: string, components: { lines: { massG: number }[] }[] } } }
   const { name, components } = document.formula
   return { name, grams: components[0]!.lines.map(l => l.massG) }
@@ -33,7 +33,7 @@ test('what happened in a batch with no network is said to wait wherever the cook
   await expect(badge).toContainText('what happened in a batch')
   await context.setOffline(false)
   await expect(badge).toHaveAttribute('data-all-saved', 'saved')
-  const { texts } = await (await fetch(`${lumbik.url}/api/batches/${id}`)).json() as { texts: { text: string }[] }
+  const { texts } = await answered(`${lumbik.url}/api/batches/${id}`) as { texts: { text: string }[] }
   expect(texts.map(t => t.text)).toEqual(['written in the walk-in'])
 })
 
@@ -93,7 +93,7 @@ test('two hundred notes of two tabs, written without a server and over a tab tha
   await write(again, 'a', 60, 100)
   await lumbik.start()
   const arrived = async () => {
-    const { texts, head: now } = await (await fetch(`${lumbik.url}/api/batches/${path.split('/')[2]}`)).json() as
+    const { texts, head: now } = await answered(`${lumbik.url}/api/batches/${path.split('/')[2]}`) as
       { texts: { text: string }[], head: number }
     return { notes: texts.map(t => t.text).sort(), more: now - head }
   }

@@ -1,6 +1,6 @@
 /** Shelf, Kitchen, import: the places outside a formula. */
 import { writeFileSync } from 'node:fs'
-import { DEMO, expect, open, SCONES, settled, SHELF, test, withField } from './support/lumbik'
+import { DEMO, answered, expect, open, SCONES, settled, SHELF, test, withField } from './support/lumbik'
 
 /** Places of the demo. */
 const PLACES = 4
@@ -29,7 +29,7 @@ test.describe('Shelf', () => {
   })
 
   test('empty, it says what to do next', async ({ page, lumbik }) => {
-    const { items } = (await (await fetch(`${lumbik.url}/api/formulas`)).json()) as { items: { id: string }[] }
+    const { items } = (await answered(`${lumbik.url}/api/formulas`)) as { items: { id: string }[] }
     for (const { id } of items) await fetch(`${lumbik.url}/api/formulas/${id}`, { method: 'DELETE' })
     await page.goto('/shelf')
     await expect(page.getByText('Nothing on the shelf yet')).toBeVisible()
@@ -38,7 +38,7 @@ test.describe('Shelf', () => {
   })
 
   test('a file that cannot be taken says which field, and nothing is imported', async ({ page, lumbik }, info) => {
-    const { document } = (await (await fetch(`${lumbik.url}/api/formulas/${SCONES}`)).json()) as {
+    const { document } = (await answered(`${lumbik.url}/api/formulas/${SCONES}`)) as {
       document: Record<string, unknown>
     }
     await page.goto('/shelf')

@@ -1,6 +1,6 @@
 /** What a cook sees when something is away, damaged, deleted, long or many. */
 import type { Page } from '@playwright/test'
-import { DEMO, expect, open, put, saved, SCONES, settled, SHELF, test, workspace } from './support/lumbik'
+import { DEMO, answered, expect, open, put, saved, SCONES, settled, SHELF, test, workspace } from './support/lumbik'
 import { execute } from './support/database'
 
 /** As the server answers while its database is frozen (`npm run faults` sees that it does). */
@@ -115,7 +115,7 @@ test('what was deleted lies in the bin and comes back: a formula with its versio
   await page.getByRole('button', { name: 'Take out Potting-shed tub' }).click()
   await page.getByRole('button', { name: 'Take it out' }).click()
   await expect(page.locator('main.kitchen')).toHaveAttribute('data-kitchen-save', 'saved')
-  const { lots } = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as {
+  const { lots } = (await answered(`${lumbik.url}/api/kitchen`)) as {
     lots: { id: string, name: string }[]
   }
   await fetch(`${lumbik.url}/api/lots/${lots[0]!.id}`, { method: 'DELETE' })
@@ -129,12 +129,12 @@ test('what was deleted lies in the bin and comes back: a formula with its versio
     await expect(page.getByRole('button', { name: `Bring back ${name}` })).toHaveCount(0)
   }
   await expect(page.getByText('The bin is empty')).toBeVisible()
-  const kitchen = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as {
+  const kitchen = (await answered(`${lumbik.url}/api/kitchen`)) as {
     lots: unknown[]
     vessels: { name: string }[]
   }
   expect([kitchen.lots.length, kitchen.vessels.some(v => v.name === 'Potting-shed tub')]).toEqual([lots.length, true])
-  const { items } = (await (await fetch(`${lumbik.url}/api/formulas/${SCONES}/versions`)).json()) as {
+  const { items } = (await answered(`${lumbik.url}/api/formulas/${SCONES}/versions`)) as {
     items: unknown[]
   }
   expect(items).toHaveLength(2)
@@ -187,7 +187,7 @@ test('after a kitchen change the shelf says what is being worked out, and follow
     lumbik.database,
     'update kitchen set revision = revision + 1, settings = jsonb_set(settings, \'{altitudeM}\', \'3000\')',
   )
-  const answer = (await (await fetch(`${lumbik.url}/api/formulas`)).json()) as {
+  const answer = (await answered(`${lumbik.url}/api/formulas`)) as {
     items: { stale: boolean, summary: object | null }[]
   }
   expect(answer.items.every(i => i.stale && i.summary)).toBe(true)

@@ -1,19 +1,6 @@
 /** "Saved" means committed; what is unsent survives, and is sent once. */
 import type { Browser } from '@playwright/test'
-import {
-  deaf,
-  coldPa,
-  expect,
-  open,
-  put,
-  SAGS,
-  saved,
-  SCONES,
-  settled,
-  test,
-  workspace,
-  type Lumbik,
-} from './support/lumbik'
+import { answered, deaf, coldPa, expect, open, put, SAGS, saved, SCONES, settled, test, workspace, type Lumbik } from './support/lumbik'
 
 const api = (url: string, path: string) =>
   fetch(`${url}${path}`).then(r => r.json()) as Promise<{
@@ -219,7 +206,7 @@ test('a name typed and left at once is kept', async ({ page, lumbik }) => {
   // Left by the address, without leaving the field first.
   await page.goto('/shelf')
   await expect(page.locator('[data-all-saved]')).toHaveAttribute('data-all-saved', 'saved')
-  const { vessels } = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as { vessels: { name: string }[] }
+  const { vessels } = (await answered(`${lumbik.url}/api/kitchen`)) as { vessels: { name: string }[] }
   expect(vessels.map(v => v.name)).toContain('Potting tin')
 })
 
@@ -241,7 +228,7 @@ test('kitchen and lots are kept through a stopped server and a reload, and merge
     lots,
     revision: __,
     ...kitchen
-  } = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as {
+  } = (await answered(`${lumbik.url}/api/kitchen`)) as {
     id: string
     lots: { id: string, name: string, version: number }[]
     revision: number
@@ -259,7 +246,7 @@ test('kitchen and lots are kept through a stopped server and a reload, and merge
   refuse = false
   await expect(page.locator('[data-all-saved]')).toHaveAttribute('data-all-saved', 'saved')
   await expect(page.getByLabel('Name of the kitchen')).toHaveValue('Named elsewhere')
-  const now = (await (await fetch(`${lumbik.url}/api/kitchen`)).json()) as {
+  const now = (await answered(`${lumbik.url}/api/kitchen`)) as {
     name: string
     settings: { altitudeM: number }
   }

@@ -103,6 +103,16 @@ export const test = base.extend<
 })
 export { expect }
 
+/** What the API answers to a question, once it does: a server just begun on a busy machine may still say "not now". */
+export async function answered(url: string): Promise<unknown> {
+  for (;;) {
+    const answer = await fetch(url).catch(() => null)
+    if (answer?.ok) return answer.json()
+    if (answer && answer.status !== 503) throw new Error(`${url}: ${answer.status} ${await answer.text()}`)
+    await new Promise(resolve => setTimeout(resolve, 200))
+  }
+}
+
 /** Opens a formula at a station and waits until its point values, shares and offers belong to what is shown. */
 export async function open(page: Page, id: string, station = 'balance'): Promise<void> {
   // Not a first start: the tests say themselves where they begin.
