@@ -191,7 +191,7 @@ const printGuide = () => window.print()
                 ? $say('cutsPanel.canBeCut')
                 : $say('cutsPanel.isTooHighToCut')
             }}
-          </span>
+          </span>{{ ' ' }}
           <b class="num" data-fact="cuts-to">{{ fmt.mm(assessment.verdict.cold.cutsM) }}</b>{{ $say('cutsPanel.highAndStandsOnThePlate', { standsM: fmt.mm(assessment.verdict.plate.standsM) }) }}
         </p>
       </div>

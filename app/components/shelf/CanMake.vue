@@ -155,7 +155,7 @@ async function plan(f: Found) {
                 ? $say('canMake.readyAt', { at: format(ready(f.can), 'HH:mm') })
                 : $say('canMake.readyOn', { day: fmt.day(format(ready(f.can), 'yyyy-MM-dd')), at: format(ready(f.can), 'HH:mm') })
             }}
-            <span v-if="f.can.thawMin > 0">{{ $say('canMake.thaws', { takes: longWords(f.can.thawMin) }) }}</span>
+            <span v-if="f.can.thawMin > 0">{{ $say('canMake.thaws', { takes: longWords(f.can.thawMin) }) }}</span>{{ ' ' }}
             <b v-if="f.can.school !== f.school">{{ $say('canMake.otherWay', { way: SCHOOL_NAMES[f.can.school].name }) }}</b>
           </p>
           <p class="soft small num">
