@@ -51,7 +51,7 @@ function put(id: string, g: number | null) {
       <template v-if="inOf(l.id).length === 0">
         <p class="scale num" :class="how(l)?.state">
           <template v-if="shownG(l) !== null">
-            {{ $say('batch.scaleShows') }} <b>{{ fmt.grams(shownG(l)!) }}</b>{{ ' ' }}
+            {{ $say('batch.scaleShows') }} <b>{{ fmt.grams(shownG(l)!) }}</b>
             <span>{{ how(l)!.words }}</span>
           </template>
         </p>

@@ -104,7 +104,7 @@ const fruitOf = (id: string) => fruitName(FRUITS.find(f => f.id === id)!)
           </li>
         </ul>
         <p v-if="station === 'crack'" class="fruit" data-eggs>
-          <b>{{ $say('ledger.eggs', { n: ledger.eggs.shells }) }}</b>{{ ' ' }}
+          <b>{{ $say('ledger.eggs', { n: ledger.eggs.shells }) }}</b>
           <span v-if="ledger.eggs.haveShells !== null" class="soft">{{ $say('ledger.eggsThere', { n: ledger.eggs.haveShells }) }}</span>
         </p>
         <table>
