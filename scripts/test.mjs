@@ -55,8 +55,10 @@ step.env = {}
 const asOne = ok => (ok ? [1, 0] : [0, 1])
 const WHY_LINES = 12
 const TOLD_LETTERS = 4000
-const keepFailure = (name, why) =>
-  failures.push([name, ...stripVTControlCharacters(why ?? '').split('\n').slice(0, WHY_LINES).map(l => `    ${l}`)].join('\n'))
+function keepFailure(name, why) {
+  const lines = stripVTControlCharacters(why ?? '').split('\n').slice(0, WHY_LINES)
+  failures.push([name, ...lines.map(l => `    ${l}`)].join('\n'))
+}
 const report = (file, read) => (ok) => {
   if (!existsSync(file)) return [0, ok ? 0 : 1]
   return read(JSON.parse(readFileSync(file, 'utf8')))

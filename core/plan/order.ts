@@ -216,7 +216,7 @@ function cook(b: Sheet): void {
   const { heat } = doc
   b.clock = 0
   const target: HeatTarget = {
-    tempC: boils ? a.heat.peakTempC : takenToC(heat, a),
+    tempC: boils ? a.heat.peakTempC : heat.targetTempC,
     timeS: b.heatEndS,
     findings: b.heatFindings,
     probe: 'bulk',

@@ -2,7 +2,6 @@
 import { MikroORM } from '@mikro-orm/postgresql'
 import { ormConfig } from '../../server/database/config'
 import { KITCHEN_ID } from '../../server/database/demo'
-import { HANGS_MS } from './hangs'
 
 /** Address of a database on the test server; the test command names it. */
 export function testUrl(database: string): string {
@@ -51,10 +50,8 @@ export async function openDatabase(
   // The owner's work is the demonstration's kitchen's, unless a test says otherwise; what is served says so each time.
   if (mode === 'own') await admin(run => run(`alter database "${name}" set lumbik.kitchen = '${KITCHEN_ID}'`))
   const url = testUrl(name)
-  // As when it is served, but patient, for an answer and for a connection: tests share two cores with one another.
-  const served = ormConfig(url, mode)
-  const pool = { ...served.pool, acquireTimeoutMillis: HANGS_MS, createTimeoutMillis: HANGS_MS }
-  const orm = await MikroORM.init({ ...served, driverOptions: {}, pool })
+  // As when it is served, but patient (LUMBIK_PATIENCE): tests share two cores with one another.
+  const orm = await MikroORM.init({ ...ormConfig(url, mode), driverOptions: {} })
   const close = () => orm.close(true)
   return {
     orm,
